@@ -1,0 +1,91 @@
+namespace Coppia.Core;
+
+/// <summary>
+/// What makes a way dear, in the order of handbook 6 (common practice; the figures are ours). All are costs in the same unit;
+/// an ordinary string crossing is 4. A value, so that a test can vary one weight and watch the line change.
+/// </summary>
+public sealed record FingerWeights
+{
+    public static readonly FingerWeights Default = new();
+
+    /// <summary>A note played outside the positions the class is allowed.</summary>
+    public int OutsidePositions { get; init; } = 200;
+
+    /// <summary>Moving the hand, whatever the distance; halved when an open string or a rest frees the hand.</summary>
+    public int Shift { get; init; } = 40;
+
+    /// <summary>Added to a shift for each semitone it travels.</summary>
+    public int ShiftPerSemitone { get; init; } = 4;
+
+    /// <summary>Leaving a position for one note and coming straight back.</summary>
+    public int FrameThereAndBack { get; init; } = 10;
+
+    /// <summary>A fingered note above first position, for each semitone that the hand stands above it.</summary>
+    public int AboveFirst { get; init; } = 1;
+
+    /// <summary>A finger for a note that the next open string sounds, where the hand has to go up for it (cello, bass).</summary>
+    public int FingerForOpen { get; init; } = 6;
+
+    /// <summary>Opening the hand into a stretched frame.</summary>
+    public int OpenStretch { get; init; } = 14;
+
+    /// <summary>Closing it again.</summary>
+    public int CloseStretch { get; init; } = 2;
+
+    /// <summary>Opening or closing while an upper finger holds the string, so that nothing anchors the hand.</summary>
+    public int StretchOffUpperFinger { get; init; } = 6;
+
+    /// <summary>Every note spent in a stretched hand.</summary>
+    public int StretchedHand { get; init; } = 1;
+
+    /// <summary>A note under a finger that the stretch moved.</summary>
+    public int StretchedFinger { get; init; } = 2;
+
+    /// <summary>High 4 on violin and viola, a stretch.</summary>
+    public int HighFourth { get; init; } = 16;
+
+    /// <summary>A low or high place.</summary>
+    public int LowOrHigh { get; init; } = 2;
+
+    /// <summary>A neighbour's finger for a letter that has its own.</summary>
+    public int NeighboursFinger { get; init; } = 3;
+
+    /// <summary>One finger sliding between two places on one string.</summary>
+    public int FingerSlides { get; init; } = 8;
+
+    /// <summary>One finger at two places on one string with a single note between.</summary>
+    public int FingerInTwoPlaces { get; init; } = 5;
+
+    /// <summary>Another finger for the very same sound straight after.</summary>
+    public int FingerSubstituted { get; init; } = 4;
+
+    /// <summary>The same finger hopping to the neighbouring string at the same height.</summary>
+    public int FingerHops { get; init; } = 4;
+
+    /// <summary>The same finger at two heights on neighbouring strings.</summary>
+    public int TwoHeights { get; init; } = 3;
+
+    /// <summary>Any string crossing.</summary>
+    public int Crossing { get; init; } = 4;
+
+    /// <summary>Added to a crossing inside a slur.</summary>
+    public int CrossingInSlur { get; init; } = 14;
+
+    /// <summary>Added for every string skipped.</summary>
+    public int StringSkipped { get; init; } = 12;
+
+    /// <summary>Fourth finger where an open string sounds the same: balanced setting. Less than going to the next string and back.</summary>
+    public int FourthBalanced { get; init; } = 5;
+
+    /// <summary>The same in the open-first setting inside a slur: dearer than a crossing there and back, cheaper than one inside the slur.</summary>
+    public int FourthOpenFirstInSlur { get; init; } = 9;
+
+    /// <summary>The same in the open-first setting elsewhere: never worth it.</summary>
+    public int FourthOpenFirst { get; init; } = 90;
+
+    /// <summary>The same in the fourth-first setting: only decides ties in favour of the open string.</summary>
+    public int FourthFourthFirst { get; init; } = 1;
+
+    /// <summary>Fourth-first setting: an open string when the line comes down to, or ends on, the string below.</summary>
+    public int OpenFourthFirst { get; init; } = 12;
+}

@@ -1,0 +1,26 @@
+namespace Coppia.Core;
+
+/// <summary>How a hand frame is opened beyond its closed shape (cello, handbook 3).</summary>
+public enum Stretch { None, Back, Forward }
+
+/// <summary>One finger's spot in a hand frame.</summary>
+/// <param name="Finger">1–4.</param>
+/// <param name="Semitones">The finger's regular place above the open string.</param>
+/// <param name="LetterSteps">Where fingers are numbered by letter: letters above the open string's letter; null where they are numbered by semitone.</param>
+/// <param name="Moved">The stretch moved this finger from its closed place.</param>
+public readonly record struct FingerSpot(int Finger, int Semitones, int? LetterSteps = null, bool Moved = false);
+
+/// <summary>A hand frame: which finger stands where without moving the hand.</summary>
+/// <param name="Position">Printed name: half, I, II, II½, III …</param>
+/// <param name="Spoken">As a teacher says it: "half position", "lower second position".</param>
+/// <param name="Height">Order along the string in semitones of finger 1; differences measure a shift.</param>
+/// <param name="Stretch">Closed, back or forward.</param>
+/// <param name="Spots">Fingers and their places, lowest first.</param>
+/// <param name="AllowedByDefault">Within what a beginner class has, before its record says more (handbook 6).</param>
+/// <param name="Reluctance">Cost of starting in or moving to this frame when others would do as well.</param>
+public sealed record HandFrame(
+    string Position, string Spoken, int Height, Stretch Stretch, IReadOnlyList<FingerSpot> Spots, bool AllowedByDefault, int Reluctance = 0)
+{
+    /// <summary>Low and high are printed only in first position (handbook 3).</summary>
+    public bool PrintsLowAndHigh => Position == "I";
+}

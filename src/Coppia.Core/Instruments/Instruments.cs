@@ -1,0 +1,131 @@
+namespace Coppia.Core;
+
+/// <summary>The tables of the four instruments (handbook 2, 3 and 4).</summary>
+public static class Instruments
+{
+    private static readonly Pitch[] Fifths = [.. new[] { "C2", "G2", "D3", "A3", "C3", "G3", "D4", "A4", "E5" }.Select(Pitch.Parse)];
+
+    public static readonly Instrument Violin = new()
+    {
+        Id = "violin",
+        Name = "Violin",
+        Strings = [Fifths[5], Fifths[6], Fifths[7], Fifths[8]],
+        FirstClef = Clef.Treble,
+        Frames = LetterFrames(),
+        DefaultTapes = Tapes(2, 4, 5),
+        Sizes = [new("4/4", 328), new("3/4", 310), new("1/2", 285), new("1/4", 255), new("1/8", 230)],
+        StringThickness = [1.9, 1.6, 1.25, 0.8],
+    };
+
+    public static readonly Instrument Viola = new()
+    {
+        Id = "viola",
+        Name = "Viola",
+        Strings = [Fifths[4], Fifths[5], Fifths[6], Fifths[7]],
+        FirstClef = Clef.Alto,
+        Frames = LetterFrames(),
+        DefaultTapes = Tapes(2, 4, 5),
+        Sizes = [new("16.5\"", 380), new("16\"", 375), new("15.5\"", 365), new("15\"", 355), new("14\"", 335), new("13\"", 310)],
+        StringThickness = [2.2, 1.9, 1.5, 1.1],
+    };
+
+    public static readonly Instrument Cello = new()
+    {
+        Id = "cello",
+        Name = "Cello",
+        Strings = [Fifths[0], Fifths[1], Fifths[2], Fifths[3]],
+        FirstClef = Clef.Bass,
+        Frames = CelloFrames(),
+        DefaultTapes = Tapes(2, 4, 5),
+        Sizes = [new("4/4", 692), new("3/4", 635), new("1/2", 575), new("1/4", 510)],
+        StringThickness = [2.7, 2.2, 1.7, 1.3],
+    };
+
+    public static readonly Instrument Bass = new()
+    {
+        Id = "bass",
+        Name = "Double bass",
+        Strings = [Pitch.Parse("E2"), Pitch.Parse("A2"), Pitch.Parse("D3"), Pitch.Parse("G3")],
+        SoundingOctave = -1,
+        FirstClef = Clef.Bass,
+        Frames = BassFrames(middleFinger: 2),
+        DefaultTapes = Tapes(2, 4),
+        Sizes = [new("3/4", 1055), new("1/2", 970), new("1/4", 900)],
+        KeepsFingersDown = false,
+        StringThickness = [3.1, 2.6, 2.1, 1.7],
+    };
+
+    public static readonly IReadOnlyList<Instrument> All = [Violin, Viola, Cello, Bass];
+
+    /// <summary>The instrument of this name, with what the house style changes in its table; null for an unknown name.</summary>
+    public static Instrument? Named(string id, HouseStyle style)
+    {
+        var instrument = All.FirstOrDefault(i => i.Id.Equals(id, StringComparison.OrdinalIgnoreCase));
+        return instrument == Bass && style.BassFingers == BassFingers.OneThreeFour
+            ? Bass with { Frames = BassFrames(middleFinger: 3) }
+            : instrument;
+    }
+
+    /// <summary>The instrument that usually reads this clef; used where a source names none.</summary>
+    public static Instrument UsualReaderOf(Clef clef) => All.FirstOrDefault(i => i.FirstClef == clef) ?? Cello;
+
+    private static IReadOnlyList<Tape> Tapes(params int[] semitones) => [.. semitones.Index().Select(t => new Tape(t.Item, $"tape {t.Index + 1}"))];
+
+    /// <summary>Violin and viola: position p gives finger f the letter p − 1 + f above the open string.</summary>
+    private static IReadOnlyList<HandFrame> LetterFrames()
+    {
+        // Regular semitones of the letters above an open string, so that fingers 1 and 4 span a fourth in every position.
+        int[] regular = [1, 2, 4, 5, 7, 9, 10, 12, 14];
+        (string Name, string Spoken)[] names =
+            [("half", "half position"), ("I", "first position"), ("II", "second position"), ("III", "third position"), ("IV", "fourth position"), ("V", "fifth position")];
+        return
+        [
+            .. names.Index().Select(n => new HandFrame(
+                n.Item.Name, n.Item.Spoken, regular[n.Index], Stretch.None,
+                [.. Enumerable.Range(1, 4).Select(f => new FingerSpot(f, regular[n.Index - 1 + f], n.Index - 1 + f))],
+                AllowedByDefault: n.Item.Name == "I",
+                Reluctance: n.Item.Name == "half" ? 10 : 0)),
+        ];
+    }
+
+    /// <summary>Cello: four neighbouring semitones, with a back and a forward stretch outside half position.</summary>
+    private static IReadOnlyList<HandFrame> CelloFrames()
+    {
+        (string Name, string Spoken, int First)[] names =
+        [
+            ("half", "half position", 1), ("I", "first position", 2), ("II", "lower second position", 3), ("II", "second position", 4),
+            ("III", "third position", 5), ("III", "upper third position", 6), ("IV", "fourth position", 7),
+        ];
+        var frames = new List<HandFrame>();
+        foreach (var (name, spoken, first) in names)
+        {
+            var closed = Enumerable.Range(0, 4).Select(k => new FingerSpot(k + 1, first + k)).ToArray();
+            var allowed = name is "half" or "I";
+            frames.Add(new HandFrame(name, spoken, first, Stretch.None, closed, allowed, name == "half" ? 15 : 0));
+            if (name == "half") continue;
+            frames.Add(new HandFrame(name, spoken, first, Stretch.Back, [new(1, first - 1, Moved: true), .. closed[1..]], allowed));
+            frames.Add(new HandFrame(name, spoken, first, Stretch.Forward,
+                [closed[0], .. closed[1..].Select(s => new FingerSpot(s.Finger, s.Semitones + 1, Moved: true))], allowed));
+        }
+
+        return frames;
+    }
+
+    /// <summary>Double bass: a frame of two semitones under 1, the middle finger, and 4.</summary>
+    private static IReadOnlyList<HandFrame> BassFrames(int middleFinger)
+    {
+        (string Name, string Spoken)[] names =
+        [
+            ("half", "half position"), ("I", "first position"), ("II", "second position"), ("II½", "second-and-a-half position"),
+            ("III", "third position"), ("III½", "third-and-a-half position"), ("IV", "fourth position"),
+        ];
+        return
+        [
+            .. names.Index().Select(n => new HandFrame(
+                n.Item.Name, n.Item.Spoken, n.Index + 1, Stretch.None,
+                [new(1, n.Index + 1), new(middleFinger, n.Index + 2), new(4, n.Index + 3)],
+                AllowedByDefault: n.Index <= 4,
+                Reluctance: n.Item.Name is "half" or "I" ? 0 : 2)),
+        ];
+    }
+}

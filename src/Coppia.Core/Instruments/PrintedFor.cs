@@ -1,0 +1,18 @@
+namespace Coppia.Core;
+
+/// <summary>Which instrument a score is printed for, where nobody has said.</summary>
+public static class PrintedFor
+{
+    /// <summary>The instrument that the source names, else the one that usually reads its clef.</summary>
+    public static Instrument Of(Score score)
+    {
+        if (score.InstrumentName is { } name)
+        {
+            var known = Instruments.All.FirstOrDefault(i => name.Contains(i.Name, StringComparison.OrdinalIgnoreCase))
+                ?? Instruments.All.FirstOrDefault(i => name.Contains(i.Id, StringComparison.OrdinalIgnoreCase));
+            if (known is not null) return known;
+        }
+
+        return Instruments.UsualReaderOf(score.Clef);
+    }
+}

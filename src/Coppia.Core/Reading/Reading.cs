@@ -1,0 +1,92 @@
+namespace Coppia.Core;
+
+/// <summary>Everything that is shown for one sounding note.</summary>
+/// <param name="Fingered">The note and its pair.</param>
+/// <param name="Name">Note name as the house style prints it.</param>
+/// <param name="Label">The pair as the house style prints it; "-" when out of reach.</param>
+/// <param name="Bow">Direction of its stroke.</param>
+/// <param name="Count">The counting syllable at its beginning; empty for a grace note.</param>
+/// <param name="SignedEarlier">An accidental earlier in the bar decides its name.</param>
+public sealed record ReadingNote(FingeredNote Fingered, string Name, string Label, BowDirection Bow, string Count, bool SignedEarlier)
+{
+    public SoundingNote Note => Fingered.Note;
+
+    public Placement? Placement => Fingered.Placement;
+}
+
+/// <summary>One tune as one instrument reads it in one house style: what every screen, sheet and export shows.</summary>
+/// <param name="Score">The tune in this instrument's clef and octave.</param>
+/// <param name="Instrument">Who reads.</param>
+/// <param name="Style">House style used.</param>
+/// <param name="OctavesMoved">Whole octaves the written notes were moved from the print; 0 when they stayed.</param>
+/// <param name="ClefChanged">The reader's clef is not the printed one.</param>
+/// <param name="Notes">Sounding notes in written order.</param>
+/// <param name="Counts">The counting row, rests and held beats included.</param>
+/// <param name="Shapes">The key's places on each string, lowest string first.</param>
+/// <param name="Fingering">The fingering the notes come from.</param>
+public sealed record Reading(
+    Score Score, Instrument Instrument, HouseStyle Style, int OctavesMoved, bool ClefChanged,
+    IReadOnlyList<ReadingNote> Notes, IReadOnlyList<CountMark> Counts, IReadOnlyList<StringShape> Shapes, Fingering Fingering)
+{
+    /// <param name="printed">The tune as printed.</param>
+    /// <param name="printedFor">The instrument it is printed for.</param>
+    /// <param name="instrument">The instrument that reads it.</param>
+    /// <exception cref="ImpossiblePinException">A pin cannot sound its note.</exception>
+    public static Reading Of(Score printed, Instrument printedFor, Instrument instrument, HouseStyle style, IReadOnlyDictionary<string, Pin>? pins = null)
+    {
+        var own = printedFor.Id == instrument.Id;
+        var octaves = own ? 0 : OctaveFit.OctavesFor(printed, instrument);
+        var clef = own ? printed.Clef : instrument.FirstClef;
+        var score = printed.MovedByOctaves(octaves);
+        if (!own) score = score.OnClef(clef);
+
+        var fingering = Fingering.Choose(score, instrument, style, pins);
+        var notes = Rows(fingering, style);
+        return new Reading(score, instrument, style, octaves, clef != printed.Clef, notes, Counting.Of(score),
+            StringShape.InKey(instrument, score.Key, MostUsedFrame(fingering)), fingering);
+    }
+
+    /// <summary>Notes that no finger reaches, and notes beyond what the class has learned, each in a sentence with its bar.</summary>
+    public IEnumerable<string> Warnings()
+    {
+        foreach (var group in Notes.Where(n => n.Placement is null).GroupBy(n => n.Note.Bar.Number))
+            yield return $"Bar {group.Key}: no finger on the {Instrument.Name.ToLowerInvariant()} reaches {string.Join(", ", group.Select(n => n.Note.Pitch.ToString()).Distinct())}.";
+        foreach (var bar in Score.Bars.Where(b => b.Events.Any(e => e.Chord.Count > 0)))
+            yield return $"Bar {bar.Number}: double stop; only its first note is given a string and finger.";
+    }
+
+    private static IReadOnlyList<ReadingNote> Rows(Fingering fingering, HouseStyle style)
+    {
+        var sounding = fingering.Notes.Select(n => n.Note).ToArray();
+        var bows = Bowing.Follow(sounding);
+        var octaves = sounding.GroupBy(n => n.Pitch.Letter)
+            .ToDictionary(g => g.Key, g => (IReadOnlyList<int>)[.. g.Select(n => n.Pitch.Octave).Distinct().Order()]);
+        var rows = new List<ReadingNote>(sounding.Length);
+        Bar? bar = null;
+        var accidentals = new Accidentals(default);
+        foreach (var (i, noted) in fingering.Notes.Index())
+        {
+            var note = noted.Note;
+            if (!ReferenceEquals(bar, note.Bar))
+            {
+                bar = note.Bar;
+                accidentals = new Accidentals(bar.Key);
+            }
+
+            var earlier = accidentals.SignedEarlier(note.Pitch.Step) && accidentals.InForce(note.Pitch.Step) == note.Pitch.Alter;
+            accidentals.NeedsSign(note.Pitch);
+            rows.Add(new ReadingNote(
+                noted, Labels.NoteInOctave(note.Pitch, octaves[note.Pitch.Letter], style),
+                noted.Placement is { } at ? Labels.Pair(at, fingering.Instrument, style) : "-",
+                bows[i], note.IsGrace ? "" : Counting.Syllable(note.Onset, bar.Time?.Beat ?? Fraction.Quarter), earlier));
+        }
+
+        return rows;
+    }
+
+    private static int MostUsedFrame(Fingering fingering) =>
+        fingering.Notes.Where(n => n.Placement is { IsOpen: false } && !n.Beyond)
+            .GroupBy(n => n.Placement!.Value.Frame).OrderByDescending(g => g.Count()).ThenBy(g => g.Key)
+            .Select(g => (int?)g.Key).FirstOrDefault()
+        ?? fingering.Instrument.Frames.Index().First(f => f.Item.Position == "I").Index;
+}

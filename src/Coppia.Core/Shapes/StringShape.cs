@@ -1,0 +1,31 @@
+namespace Coppia.Core;
+
+/// <summary>One spot of a string's shape in a key: the pitch, and how it is played.</summary>
+public readonly record struct ShapeSpot(Pitch Pitch, Placement Placement);
+
+/// <summary>Where a key's notes lie on one string in first (or half) position.</summary>
+public sealed record StringShape(int String, IReadOnlyList<ShapeSpot> Spots)
+{
+    /// <summary>The shape of each string, lowest first. The frame the tune itself uses most is preferred where a note has several.</summary>
+    /// <param name="instrument">The instrument.</param>
+    /// <param name="key">Key signature that decides the notes.</param>
+    /// <param name="usedFrame">Index of the hand frame to prefer.</param>
+    public static IReadOnlyList<StringShape> InKey(Instrument instrument, KeySignature key, int usedFrame) =>
+        [.. Enumerable.Range(0, instrument.Strings.Count).Select(s => new StringShape(s, [.. SpotsOn(instrument, key, s, usedFrame)]))];
+
+    private static IEnumerable<ShapeSpot> SpotsOn(Instrument instrument, KeySignature key, int s, int usedFrame)
+    {
+        for (var step = instrument.Strings[s].Step - 1; step <= instrument.Strings[s].Step + 7; step++)
+        {
+            var pitch = key.Apply(Pitch.FromStep(step));
+            var ways = Placements.Of(instrument, pitch, usedFrame)
+                .Where(p => p.String == s && instrument.Frames[p.Frame].AllowedByDefault && instrument.Frames[p.Frame].Position is "half" or "I")
+                .OrderBy(p => p.Frame == usedFrame ? 0 : 1)
+                .ThenBy(p => p.OwnLetter ? 0 : 1)
+                .ThenBy(p => instrument.Frames[p.Frame].Position == "I" ? 0 : 1)
+                .ThenBy(p => instrument.Frames[p.Frame].Stretch)
+                .ToArray();
+            if (ways.Length > 0) yield return new ShapeSpot(pitch, ways[0]);
+        }
+    }
+}

@@ -1,0 +1,47 @@
+namespace Coppia.Core;
+
+/// <summary>How names and pairs are printed in a house style (handbook 17).</summary>
+public static class Labels
+{
+    private static readonly string[] FixedDo = ["do", "re", "mi", "fa", "sol", "la", "si"];
+
+    /// <summary>The pair as the row prints it: <c>A0</c>, <c>D-L2</c>, <c>D-x1</c>.</summary>
+    public static string Pair(Placement at, Instrument instrument, HouseStyle style)
+    {
+        var sign = FingerSign(at, style);
+        var name = instrument.StringName(at.String);
+        return sign.Length == 1 ? name + sign : style.LowHigh == LowHighLabel.Words && at.Word is PlaceWord.Low or PlaceWord.High ? $"{name} {sign}" : $"{name}-{sign}";
+    }
+
+    /// <summary>Finger with its place sign, without the string: <c>L2</c>, <c>x4</c>, <c>3</c>.</summary>
+    public static string FingerSign(Placement at, HouseStyle style) => at.Word switch
+    {
+        PlaceWord.Low => style.LowHigh switch { LowHighLabel.Letters => $"L{at.Finger}", LowHighLabel.Arrows => $"↓{at.Finger}", _ => $"low {at.Finger}" },
+        PlaceWord.High => style.LowHigh switch { LowHighLabel.Letters => $"H{at.Finger}", LowHighLabel.Arrows => $"↑{at.Finger}", _ => $"high {at.Finger}" },
+        PlaceWord.Back => style.CelloBack == CelloBackLabel.X1 ? $"x{at.Finger}" : $"L{at.Finger}",
+        PlaceWord.Forward => $"x{at.Finger}",
+        _ => at.Finger.ToString(System.Globalization.CultureInfo.InvariantCulture),
+    };
+
+    /// <summary>Letter with its accidental in the school's language: F♯, Fis is not used; German prints B natural as H and B flat as B.</summary>
+    public static string Note(Pitch pitch, HouseStyle style) => style.NoteNames switch
+    {
+        NoteNames.German when pitch.Letter == Letter.B => pitch.Alter switch { 0 => "H", -1 => "B", _ => "H" + pitch.AccidentalSign },
+        NoteNames.FixedDo => FixedDo[(int)pitch.Letter] + pitch.AccidentalSign,
+        _ => pitch.Name,
+    };
+
+    /// <summary>Note name with its octave as the style says it. "high" is said only where the tune has the letter in more than one octave.</summary>
+    /// <param name="octavesOfLetter">Octaves in which the tune uses the letter, lowest first.</param>
+    public static string NoteInOctave(Pitch pitch, IReadOnlyList<int> octavesOfLetter, HouseStyle style)
+    {
+        var name = Note(pitch, style);
+        return style.OctaveNames switch
+        {
+            OctaveNames.Number => name + pitch.Octave,
+            OctaveNames.HighLow when octavesOfLetter.Count > 1 && pitch.Octave == octavesOfLetter[^1] => "high " + name,
+            OctaveNames.HighLow when octavesOfLetter.Count > 1 && pitch.Octave == octavesOfLetter[0] => "low " + name,
+            _ => name,
+        };
+    }
+}

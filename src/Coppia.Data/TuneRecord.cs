@@ -1,0 +1,30 @@
+namespace Coppia.Data;
+
+/// <summary>A kept tune. The source is verbatim; key, meter, clef and bars are read from it when it is saved.</summary>
+public sealed record TuneRecord
+{
+    public long Id { get; init; }
+
+    public string Title { get; init; } = "";
+
+    public string Composer { get; init; } = "";
+
+    public string PrintedFor { get; init; } = "";
+
+    public string Source { get; init; } = "";
+
+    public string KeyName { get; init; } = "";
+
+    public string Meter { get; init; } = "";
+
+    public string Clef { get; init; } = "";
+
+    public int Bars { get; init; }
+
+    /// <summary>Grows with every save.</summary>
+    public int Version { get; init; } = 1;
+
+    public DateTime CreatedAt { get; init; }
+
+    public DateTime ChangedAt { get; init; }
+}

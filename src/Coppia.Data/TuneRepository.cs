@@ -1,0 +1,96 @@
+using System.Globalization;
+using System.Text;
+using Dapper;
+
+namespace Coppia.Data;
+
+/// <summary>What became of a save.</summary>
+public enum SaveOutcome { Saved, ChangedMeanwhile, Gone }
+
+/// <summary>Owns the table of tunes.</summary>
+public sealed class TuneRepository(Database database, TimeProvider clock)
+{
+    private const string Columns =
+        "id, title, composer, printed_for AS PrintedFor, source, key_name AS KeyName, meter, clef, bars, version, created_at AS CreatedAt, changed_at AS ChangedAt";
+
+    private const string ColumnsWithoutSource =
+        "id, title, composer, printed_for AS PrintedFor, '' AS source, key_name AS KeyName, meter, clef, bars, version, created_at AS CreatedAt, changed_at AS ChangedAt";
+
+    /// <summary>Kept tunes by title, without their sources; those whose title holds the words, in any case.</summary>
+    public IReadOnlyList<TuneRecord> List(string? search)
+    {
+        using var connection = database.Open();
+        var pattern = "%" + Fold(search ?? "").Replace("\\", "\\\\").Replace("%", "\\%").Replace("_", "\\_") + "%";
+        return [.. connection.Query<TuneRecord>(
+            $"SELECT {ColumnsWithoutSource} FROM tune WHERE deleted_at IS NULL AND title_key LIKE @pattern ESCAPE '\\' ORDER BY title_key, id", new { pattern })];
+    }
+
+    public TuneRecord? Find(long id)
+    {
+        using var connection = database.Open();
+        return connection.QuerySingleOrDefault<TuneRecord>($"SELECT {Columns} FROM tune WHERE id = @id AND deleted_at IS NULL", new { id });
+    }
+
+    public TuneRecord Add(TuneRecord tune)
+    {
+        using var connection = database.Open();
+        var id = connection.ExecuteScalar<long>(
+            """
+            INSERT INTO tune (title, title_key, composer, printed_for, source, key_name, meter, clef, bars, created_at, changed_at)
+            VALUES (@Title, @key, @Composer, @PrintedFor, @Source, @KeyName, @Meter, @Clef, @Bars, @now, @now)
+            RETURNING id
+            """, Parameters(tune));
+        return Find(id)!;
+    }
+
+    /// <summary>Saves over the version that the editor saw; a later version is never overwritten unseen.</summary>
+    public SaveOutcome Save(TuneRecord tune)
+    {
+        using var connection = database.Open();
+        var changed = connection.Execute(
+            """
+            UPDATE tune SET title = @Title, title_key = @key, composer = @Composer, printed_for = @PrintedFor, source = @Source,
+                key_name = @KeyName, meter = @Meter, clef = @Clef, bars = @Bars, version = version + 1, changed_at = @now
+            WHERE id = @Id AND version = @Version AND deleted_at IS NULL
+            """, Parameters(tune));
+        if (changed == 1) return SaveOutcome.Saved;
+        return Find(tune.Id) is null ? SaveOutcome.Gone : SaveOutcome.ChangedMeanwhile;
+    }
+
+    /// <summary>Puts a tune away; <see cref="Restore"/> brings it back.</summary>
+    public bool Delete(long id) => SetDeleted(id, Now(), "deleted_at IS NULL");
+
+    public bool Restore(long id) => SetDeleted(id, null, "deleted_at IS NOT NULL");
+
+    /// <summary>Removes for good what was deleted before the given moment.</summary>
+    public int Purge(DateTime before)
+    {
+        using var connection = database.Open();
+        return connection.Execute("DELETE FROM tune WHERE deleted_at < @before", new { before = Text(before) });
+    }
+
+    private bool SetDeleted(long id, string? when, string condition)
+    {
+        using var connection = database.Open();
+        return connection.Execute($"UPDATE tune SET deleted_at = @when WHERE id = @id AND {condition}", new { id, when }) == 1;
+    }
+
+    private DynamicParameters Parameters(TuneRecord tune)
+    {
+        var parameters = new DynamicParameters(tune);
+        parameters.Add("key", Fold(tune.Title));
+        parameters.Add("now", Now());
+        return parameters;
+    }
+
+    private string Now() => Text(clock.GetUtcNow().UtcDateTime);
+
+    private static string Text(DateTime utc) => utc.ToString("yyyy-MM-ddTHH:mm:ss.fffZ", CultureInfo.InvariantCulture);
+
+    /// <summary>Lower case without accents, so that a search for "ceilidh" finds "Céilidh".</summary>
+    private static string Fold(string text)
+    {
+        var plain = text.Trim().Normalize(NormalizationForm.FormD).Where(c => CharUnicodeInfo.GetUnicodeCategory(c) != UnicodeCategory.NonSpacingMark);
+        return string.Concat(plain).ToLowerInvariant();
+    }
+}

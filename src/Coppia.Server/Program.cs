@@ -1,0 +1,26 @@
+using Coppia.Server;
+
+// The document generator runs the program at build time with arguments of its own.
+if (ServerOptions.Parse(CoppiaApp.DescribingOnly ? [] : args) is not { } options)
+{
+    Console.Error.WriteLine($"usage: {ServerOptions.Usage}");
+    return 2;
+}
+
+try
+{
+    var app = CoppiaApp.Build(options);
+    await app.StartAsync();
+    Console.WriteLine($"\n  Coppia is ready: {app.Urls.First()}\n  Stop it with Ctrl+C.\n");
+    await app.WaitForShutdownAsync();
+    return 0;
+}
+catch (Exception e) when (e is InvalidDataException or IOException or UnauthorizedAccessException)
+{
+    Console.Error.WriteLine(e.Message);
+    return 2;
+}
+finally
+{
+    if (options.ThrowAway && Directory.Exists(options.DataFolder)) Directory.Delete(options.DataFolder, recursive: true);
+}

@@ -1,0 +1,35 @@
+using Coppia.Core;
+using Coppia.Formats;
+
+namespace Coppia.Server;
+
+/// <summary>A reading as MusicXML: the notes with rows of text under them.</summary>
+internal static class ReadingMusic
+{
+    /// <summary>The chosen rows (pair, name, count, bow) as lyric lines, and string and finger as technical marks.</summary>
+    public static MusicXmlExtras Extras(Reading reading, IReadOnlyList<string> rows)
+    {
+        var fingered = reading.Notes.Where(n => !n.Note.IsGrace).ToArray();
+        return new MusicXmlExtras(
+            fingered.ToDictionary(n => n.Note.Id, n => (IReadOnlyList<string>)[.. rows.Select(r => Line(n, r)).OfType<string>()]),
+            fingered.Where(n => n.Placement is not null).ToDictionary(
+                n => n.Note.Id, n => (reading.Instrument.Strings.Count - n.Placement!.Value.String, n.Placement.Value.Finger)));
+    }
+
+    /// <summary>For the screen: one line of text as wide as the widest row, so that the engraver leaves the rows their room.</summary>
+    public static string ForEngraving(Reading reading)
+    {
+        var widest = reading.Notes.Where(n => !n.Note.IsGrace)
+            .ToDictionary(n => n.Note.Id, n => (IReadOnlyList<string>)[n.Label.Length >= n.Name.Length ? n.Label : n.Name]);
+        return MusicXmlWriter.Write(reading.Score with { TempoWords = null, Tempo = null }, new MusicXmlExtras(widest));
+    }
+
+    private static string? Line(ReadingNote note, string row) => row switch
+    {
+        "pair" => note.Label,
+        "name" => note.Name,
+        "count" => note.Count.Length > 0 ? note.Count : "·",
+        "bow" => note.Bow == BowDirection.Down ? "down" : "up",
+        _ => null,
+    };
+}

@@ -1,0 +1,75 @@
+using Coppia.Core;
+
+namespace Coppia.Server;
+
+/// <summary>Why a note is played so, one sentence a field; an empty field has nothing to say.</summary>
+public sealed record WhyView(string Reading, string Finger, string Place, string Choice);
+
+/// <summary>Another pair for a note.</summary>
+public sealed record OtherWayView(int String, int Finger, string Label, int ExtraCost, bool Beyond);
+
+/// <summary>One sounding note as the stand shows it.</summary>
+/// <param name="Start">Quarters from the start of the tune, in written order.</param>
+/// <param name="Sign">Finger with its place sign, without the string: L2, x4, 3.</param>
+public sealed record ReadingNoteView(
+    string Id, IReadOnlyList<string> TiedIds, int Bar, double Beat, double Start, string Pitch, string Name, string Label,
+    int? String, int? Finger, int? Semitones, string? Sign, string? Place, string? Position, string? PositionSpoken,
+    string Bow, bool BowStarts, string Count, bool Beyond, bool Pinned, bool IsGrace, WhyView Why, IReadOnlyList<OtherWayView> Others);
+
+/// <summary>One counting syllable; the offset is in parts of its note's length, 0 to 1.</summary>
+public sealed record CountView(string EventId, double Offset, string Text, CountKind Kind);
+
+public sealed record ShapeSpotView(int Semitones, int Finger, string Sign, string Name);
+
+public sealed record BarView(string Id, int Number, IReadOnlyList<string> EventIds);
+
+/// <summary>Everything the stand shows for one tune and one instrument.</summary>
+public sealed record ReadingView(
+    long TuneId, int Version, string Title, string Composer, string? TempoWords, InstrumentView Instrument, string PrintedFor, string Clef, bool ClefChanged,
+    int Fifths, string KeyName, string KeyWords, string Meter, string? MeterWords, string? Moved,
+    IReadOnlyList<string> Warnings, IReadOnlyList<NoticeView> Notices, string MusicXml,
+    IReadOnlyList<BarView> Bars, IReadOnlyList<ReadingNoteView> Notes, IReadOnlyList<CountView> Counts, IReadOnlyList<IReadOnlyList<ShapeSpotView>> Shapes)
+{
+    internal static ReadingView Of(KeptTune kept, Reading reading)
+    {
+        var style = reading.Style;
+        var score = reading.Score;
+        var lengths = score.Events.ToDictionary(e => e.Id, e => e.Length);
+        return new ReadingView(
+            kept.Tune.Id, kept.Tune.Version, kept.Tune.Title, kept.Tune.Composer, score.TempoWords,
+            InstrumentView.Of(reading.Instrument, style), kept.Tune.PrintedFor, score.Clef.Name, reading.ClefChanged,
+            score.Key.Fifths, score.Key.Name, score.Key.SignatureWords, kept.Tune.Meter, MeterWordsOf(score), OctaveFit.Words(reading.OctavesMoved),
+            [.. reading.Warnings()], [.. kept.Notices.Select(NoticeView.Of)], ReadingMusic.ForEngraving(reading),
+            [.. score.Bars.Select(b => new BarView(b.Id, b.Number, [.. b.Events.Select(e => e.Id)]))],
+            [.. reading.Notes.Select((n, i) => NoteOf(reading, n, i))],
+            [.. reading.Counts.Select(c => new CountView(c.EventId, (c.Offset / lengths[c.EventId]).ToDouble(), c.Text, c.Kind))],
+            [.. reading.Shapes.Select(s => (IReadOnlyList<ShapeSpotView>)[.. s.Spots.Select(p =>
+                new ShapeSpotView(p.Placement.Semitones, p.Placement.Finger, Labels.FingerSign(p.Placement, style), Labels.Note(p.Pitch, style)))])]);
+    }
+
+    /// <summary>𝄴 and 𝄵 are easily taken for a key (handbook 1).</summary>
+    private static string? MeterWordsOf(Score score) => score.Time?.Symbol switch
+    {
+        TimeSymbol.Common => $"𝄴 is a time signature, four quarter beats; the key, {score.Key.Name}, comes from the signature alone.",
+        TimeSymbol.Cut => $"𝄵 is a time signature, two half-note beats; the key, {score.Key.Name}, comes from the signature alone.",
+        _ => null,
+    };
+
+    private static ReadingNoteView NoteOf(Reading reading, ReadingNote row, int index)
+    {
+        var note = row.Note;
+        var instrument = reading.Instrument;
+        var frame = row.Placement is { } p ? instrument.Frames[p.Frame] : null;
+        var why = Why.Of(reading.Fingering, index, row.SignedEarlier, reading.Style);
+        return new ReadingNoteView(
+            note.Id, note.TiedIds, note.Bar.Number, Math.Round(note.Beat.ToDouble(), 3), (note.Start * new Fraction(4, 1)).ToDouble(),
+            note.Pitch.ToString(), row.Name, row.Label,
+            row.Placement?.String, row.Placement?.Finger, row.Placement?.Semitones,
+            row.Placement is { } at ? Labels.FingerSign(at, reading.Style) : null,
+            row.Placement?.Word.ToString().ToLowerInvariant(), frame?.Position, frame?.Spoken,
+            row.Bow.ToString().ToLowerInvariant(), !note.Slurred, row.Count, row.Fingered.Beyond, row.Fingered.Pinned, note.IsGrace,
+            new WhyView(why.Reading, why.Finger, why.Place, why.Choice),
+            [.. row.Fingered.Others.Select(o => new OtherWayView(
+                o.Placement.String, o.Placement.Finger, Labels.Pair(o.Placement, instrument, reading.Style), o.ExtraCost, !instrument.Frames[o.Placement.Frame].AllowedByDefault))]);
+    }
+}

@@ -1,0 +1,50 @@
+using Coppia.Core;
+using Coppia.Data;
+using Coppia.Formats;
+using FluentValidation;
+
+namespace Coppia.Server;
+
+/// <summary>A tune in the library's list.</summary>
+public sealed record TuneSummary(
+    long Id, string Title, string Composer, string PrintedFor, string KeyName, string Meter, string Clef, int Bars, int Version, DateTime CreatedAt, DateTime ChangedAt)
+{
+    public static TuneSummary Of(TuneRecord t) =>
+        new(t.Id, t.Title, t.Composer, t.PrintedFor, t.KeyName, t.Meter, t.Clef, t.Bars, t.Version, t.CreatedAt, t.ChangedAt);
+}
+
+/// <summary>Something a reader of the tune should know.</summary>
+public sealed record NoticeView(int Line, int Column, int? Bar, string Message)
+{
+    public static NoticeView Of(Notice n) => new(n.At.Line, n.At.Column, n.Bar, n.Message);
+}
+
+/// <summary>A tune with its source text exactly as given.</summary>
+public sealed record TuneDetail(TuneSummary Summary, string Source, string Format, IReadOnlyList<NoticeView> Notices)
+{
+    public static TuneDetail Of(TuneRecord t, IReadOnlyList<Notice> notices) =>
+        new(TuneSummary.Of(t), t.Source, TuneReader.IsXml(t.Source) ? "musicxml" : "abc", [.. notices.Select(NoticeView.Of)]);
+}
+
+/// <summary>A tune to keep. What is left empty is taken from the source.</summary>
+public record TuneRequest(string Source, string? Title = null, string? Composer = null, string? PrintedFor = null);
+
+/// <summary>A changed tune, with the version that the editor saw.</summary>
+public sealed record TuneChange(int Version, string Source, string? Title = null, string? Composer = null, string? PrintedFor = null)
+    : TuneRequest(Source, Title, Composer, PrintedFor);
+
+/// <summary>What a source text holds, before it is kept.</summary>
+public sealed record TuneCheck(
+    string? Title, string? KeyName, string? Meter, string? Clef, int Bars, string? PrintedFor, IReadOnlyList<SourceErrorView> Errors, IReadOnlyList<NoticeView> Notices);
+
+internal sealed class TuneRequestRules : AbstractValidator<TuneRequest>
+{
+    public TuneRequestRules()
+    {
+        RuleFor(r => r.Source).NotEmpty().WithMessage("The tune is empty; expected ABC or MusicXML text.");
+        RuleFor(r => r.Title).MaximumLength(200).WithMessage("The title is longer than 200 characters.");
+        RuleFor(r => r.Composer).MaximumLength(200).WithMessage("The composer is longer than 200 characters.");
+        RuleFor(r => r.PrintedFor).Must(p => string.IsNullOrEmpty(p) || Instruments.All.Any(i => i.Id == p))
+            .WithMessage("The instrument is not known; expected violin, viola, cello or bass.");
+    }
+}

@@ -1,0 +1,60 @@
+import createClient from 'openapi-fetch'
+import type { components, paths } from './schema'
+
+export type TuneSummary = components['schemas']['TuneSummary']
+export type TuneDetail = components['schemas']['TuneDetail']
+export type TuneCheck = components['schemas']['TuneCheck']
+export type SourceError = components['schemas']['SourceErrorView']
+export type Notice = components['schemas']['NoticeView']
+export type Reading = components['schemas']['ReadingView']
+export type ReadingNote = components['schemas']['ReadingNoteView']
+export type Count = components['schemas']['CountView']
+export type Instrument = components['schemas']['InstrumentView']
+export type ShapeSpot = components['schemas']['ShapeSpotView']
+export type Place = components['schemas']['PlaceView']
+
+export const api = createClient<paths>({ baseUrl: '/' })
+
+/** What the server refused, in its own words, with the places in the tune that are wrong. */
+export class Refusal extends Error {
+  constructor(
+    message: string,
+    readonly status: number,
+    readonly errors: SourceError[] = [],
+    readonly source?: string,
+    readonly current?: TuneDetail,
+  ) {
+    super(message)
+  }
+}
+
+type Answer<T> = { data?: T; error?: unknown; response: Response }
+
+/** The data of an answer, or a Refusal to throw. */
+export async function answer<T>(pending: Promise<Answer<T>>): Promise<T> {
+  let got: Answer<T>
+  try {
+    got = await pending
+  } catch {
+    throw new Refusal('Coppia does not answer. Is it still running? Nothing you typed is lost.', 0)
+  }
+  if (got.response.ok) return got.data as T
+  const problem = (got.error ?? {}) as {
+    title?: string
+    detail?: string
+    errors?: SourceError[] | Record<string, string[]>
+    source?: string
+  }
+  if (got.response.status === 409)
+    throw new Refusal('Someone saved this tune after you opened it.', 409, [], undefined, got.error as TuneDetail)
+  const places = Array.isArray(problem.errors) ? problem.errors : []
+  const rules = problem.errors && !Array.isArray(problem.errors) ? Object.values(problem.errors).flat().join(' ') : ''
+  throw new Refusal(
+    rules ||
+      [problem.title, problem.detail].filter(Boolean).join(' ') ||
+      `The request was refused (${got.response.status}).`,
+    got.response.status,
+    places,
+    problem.source,
+  )
+}

@@ -1,0 +1,94 @@
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { answer, api, type Refusal, type TuneDetail } from './client'
+
+export type NewTune = { source: string; title?: string | null; composer?: string | null; printedFor?: string | null }
+export type ChangedTune = NewTune & { id: number; version: number }
+
+export const useTunes = (search: string) =>
+  useQuery({
+    queryKey: ['tunes', search],
+    queryFn: () => answer(api.GET('/api/tunes', { params: { query: { search } } })),
+    placeholderData: keepPreviousData,
+  })
+
+export const useTune = (id: number) =>
+  useQuery({ queryKey: ['tune', id], queryFn: () => answer(api.GET('/api/tunes/{id}', { params: { path: { id } } })) })
+
+const readingQuery = (id: number, instrument: string) => ({
+  queryKey: ['reading', id, instrument],
+  queryFn: () => answer(api.GET('/api/tunes/{id}/reading', { params: { path: { id }, query: { instrument } } })),
+  staleTime: 60_000,
+})
+
+export const useReading = (id: number, instrument: string) => useQuery(readingQuery(id, instrument))
+
+/** Fetches a reading ahead of need, so that switching the instrument is instant. */
+export function usePrefetchReading() {
+  const queries = useQueryClient()
+  return (id: number, instrument: string) => queries.prefetchQuery(readingQuery(id, instrument))
+}
+
+export const useInstruments = () =>
+  useQuery({ queryKey: ['instruments'], queryFn: () => answer(api.GET('/api/instruments')), staleTime: Infinity })
+
+export const usePlace = (instrument: string, fifths: number, place: { string: number; semitones: number } | null) =>
+  useQuery({
+    queryKey: ['place', instrument, fifths, place],
+    queryFn: () =>
+      answer(
+        api.GET('/api/instruments/{instrument}/place', {
+          params: {
+            path: { instrument },
+            query: { fifths, string: place?.string ?? 0, semitones: place?.semitones ?? 0 },
+          },
+        }),
+      ),
+    enabled: place !== null,
+    staleTime: Infinity,
+  })
+
+/** What the pasted text holds, or what is wrong with it. */
+export const useCheck = (source: string) =>
+  useQuery({
+    queryKey: ['check', source],
+    queryFn: () => answer(api.POST('/api/tunes/check', { body: { source } })),
+    enabled: source.trim().length > 0,
+    placeholderData: (before) => (source.trim() ? before : undefined),
+    staleTime: Infinity,
+    gcTime: 0,
+  })
+
+function useTuneMutation<T, R>(call: (input: T) => Promise<R>) {
+  const queries = useQueryClient()
+  return useMutation<R, Refusal, T>({
+    mutationFn: call,
+    onSuccess: () =>
+      Promise.all(['tunes', 'tune', 'reading'].map((key) => queries.invalidateQueries({ queryKey: [key] }))).then(
+        () => {},
+      ),
+  })
+}
+
+export const useAddTune = () => useTuneMutation<NewTune, TuneDetail>((body) => answer(api.POST('/api/tunes', { body })))
+
+export const useUploadTune = () =>
+  useTuneMutation<File, TuneDetail>((file) => {
+    const form = new FormData()
+    form.append('file', file)
+    return answer(
+      api.POST('/api/tunes/upload', { body: form as never, bodySerializer: (body) => body as unknown as FormData }),
+    )
+  })
+
+export const useSaveTune = () =>
+  useTuneMutation<ChangedTune, TuneDetail>(({ id, ...body }) =>
+    answer(api.PUT('/api/tunes/{id}', { params: { path: { id } }, body })),
+  )
+
+const byId = (id: number) => ({ params: { path: { id } } })
+export const useDuplicateTune = () =>
+  useTuneMutation<number, TuneDetail>((id) => answer(api.POST('/api/tunes/{id}/duplicate', byId(id))))
+export const useDeleteTune = () =>
+  useTuneMutation<number, unknown>((id) => answer<unknown>(api.DELETE('/api/tunes/{id}', byId(id))))
+export const useRestoreTune = () =>
+  useTuneMutation<number, unknown>((id) => answer<unknown>(api.POST('/api/tunes/{id}/restore', byId(id))))

@@ -1,0 +1,66 @@
+import { useEffect, useLayoutEffect, useRef, useState, type MouseEvent } from 'react'
+import type { Reading } from '../api/client'
+import { measure, type Layout, type RowId } from './layout'
+import { RowLayer } from './RowLayer'
+
+/** One engraved picture with its rows. */
+export function EngravedPage({
+  svg,
+  reading,
+  rows,
+  now = null,
+  same = null,
+  onPick,
+  onLayout,
+}: {
+  svg: string
+  reading: Reading
+  rows: readonly RowId[]
+  now?: string | null
+  same?: string | null
+  onPick?: (id: string) => void
+  onLayout?: (layout: Layout) => void
+}) {
+  const host = useRef<HTMLDivElement>(null)
+  const [layout, setLayout] = useState<Layout | null>(null)
+
+  useLayoutEffect(() => {
+    if (!host.current) return
+    host.current.innerHTML = svg
+    const measured = measure(host.current)
+    setLayout(measured)
+    onLayout?.(measured)
+  }, [svg, onLayout])
+
+  useEffect(() => {
+    const ids = reading.notes.filter((n) => n.id === now).flatMap((n) => [n.id, ...n.tiedIds])
+    const marked = ids.map((id) => host.current?.querySelector(`[id="${id}"]`)).filter((e) => e != null)
+    marked.forEach((e) => e.classList.add('is-now'))
+    marked[0]?.querySelector('.notehead')?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
+    return () => marked.forEach((e) => e.classList.remove('is-now'))
+  }, [now, reading, layout])
+
+  useEffect(() => {
+    const marked = reading.notes
+      .filter((n) => n.pitch === same)
+      .map((n) => host.current?.querySelector(`[id="${n.id}"]`))
+      .filter((e) => e != null)
+    marked.forEach((e) => e.classList.add('is-same'))
+    return () => marked.forEach((e) => e.classList.remove('is-same'))
+  }, [same, reading, layout])
+
+  const pick = (event: MouseEvent) => {
+    const id = (event.target as Element).closest('g.note')?.id
+    const note = reading.notes.find((n) => n.id === id || n.tiedIds.includes(id ?? ''))
+    if (note) onPick?.(note.id)
+  }
+
+  return (
+    <div className="engraved relative">
+      {/* Keyboard users walk the notes with the arrow keys of the stand. */}
+      {/* eslint-disable-next-line jsx-a11y/click-events-have-key-events, jsx-a11y/no-static-element-interactions */}
+      <div ref={host} onClick={pick} />
+      {layout && <RowLayer reading={reading} layout={layout} rows={rows} now={now} onPick={onPick} />}
+    </div>
+  )
+}

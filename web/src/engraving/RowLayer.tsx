@@ -1,0 +1,157 @@
+import type { Reading, ReadingNote } from '../api/client'
+import { ROWS, type Layout, type RowId } from './layout'
+
+/** The rows under the staff, drawn over the engraved picture at the places of its notes. */
+export function RowLayer({
+  reading,
+  layout,
+  rows,
+  now,
+  onPick,
+}: {
+  reading: Reading
+  layout: Layout
+  rows: readonly RowId[]
+  now: string | null
+  onPick?: (id: string) => void
+}) {
+  const shown = ROWS.filter((r) => rows.includes(r.id))
+  const offsets = shown.map((_, i) => shown.slice(0, i).reduce((sum, r) => sum + r.height, 0))
+  return (
+    <svg className="pointer-events-none absolute inset-0 h-full w-full overflow-visible" aria-hidden="true">
+      {layout.systems.map((system, s) =>
+        shown.map((row, i) => (
+          <text
+            key={`${s}-${row.id}`}
+            x={4}
+            y={system.rowY + (offsets[i] ?? 0)}
+            className="fill-soft text-[11px]"
+            dominantBaseline="central"
+          >
+            {row.label}
+          </text>
+        )),
+      )}
+      {shown.map((row, i) => {
+        const y = (system: number) => (layout.systems[system]?.rowY ?? 0) + (offsets[i] ?? 0)
+        if (row.id === 'count')
+          return <CountRow key={row.id} reading={reading} layout={layout} y={y} size={row.size} now={now} />
+        return reading.notes.map((note) => {
+          const spot = layout.notes.get(note.id)
+          if (!spot || note.isGrace) return null
+          return (
+            <g
+              key={`${row.id}-${note.id}`}
+              className={onPick ? 'pointer-events-auto cursor-pointer' : ''}
+              onClick={() => onPick?.(note.id)}
+            >
+              <RowText row={row.id} note={note} x={spot.x} y={y(spot.system)} size={row.size} isNow={note.id === now} />
+            </g>
+          )
+        })
+      })}
+    </svg>
+  )
+}
+
+function RowText({
+  row,
+  note,
+  x,
+  y,
+  size,
+  isNow,
+}: {
+  row: RowId
+  note: ReadingNote
+  x: number
+  y: number
+  size: number
+  isNow: boolean
+}) {
+  const ink = isNow ? 'fill-maple-dark' : 'fill-ink'
+  if (row === 'bow') return note.bowStarts ? <BowMark up={note.bow === 'up'} x={x} y={y} isNow={isNow} /> : null
+  if (row === 'name')
+    return (
+      <text x={x} y={y} fontSize={size} textAnchor="middle" dominantBaseline="central" className={ink}>
+        {note.name}
+      </text>
+    )
+  if (note.label === '-')
+    return (
+      <text x={x} y={y} fontSize={size} textAnchor="middle" dominantBaseline="central" className="fill-brick font-bold">
+        –
+      </text>
+    )
+  const sign = note.sign ?? ''
+  return (
+    <text
+      x={x}
+      y={y}
+      fontSize={size}
+      textAnchor="middle"
+      dominantBaseline="central"
+      className={ink}
+      data-label={note.label}
+    >
+      <tspan fontSize={size * 0.74}>{note.label.slice(0, note.label.length - sign.length)}</tspan>
+      <tspan className={isNow || sign.length > 1 ? 'font-bold' : ''}>{sign}</tspan>
+      {note.beyond && <tspan className="fill-brick font-bold">*</tspan>}
+    </text>
+  )
+}
+
+/** Down bow: a square open below; up bow: a point. Drawn, so that no music font is needed. */
+function BowMark({ up, x, y, isNow }: { up: boolean; x: number; y: number; isNow: boolean }) {
+  const path = up
+    ? `M${x - 4.5},${y - 6.5} L${x},${y + 6.5} L${x + 4.5},${y - 6.5}`
+    : `M${x - 5.5},${y + 5} V${y - 5} H${x + 5.5} V${y + 5}`
+  return (
+    <path
+      d={path}
+      fill="none"
+      strokeWidth={up ? 1.8 : 2.2}
+      className={isNow ? 'stroke-maple-dark' : 'stroke-ink'}
+      data-bow={up ? 'up' : 'down'}
+    />
+  )
+}
+
+function CountRow({
+  reading,
+  layout,
+  y,
+  size,
+  now,
+}: {
+  reading: Reading
+  layout: Layout
+  y: (system: number) => number
+  size: number
+  now: string | null
+}) {
+  const order = reading.bars.flatMap((b) => b.eventIds)
+  const next = new Map(order.map((id, i) => [id, order[i + 1]]))
+  return reading.counts.map((count) => {
+    const spot = layout.notes.get(count.eventId)
+    if (!spot) return null
+    const following = layout.notes.get(next.get(count.eventId) ?? '')
+    const system = layout.systems[spot.system]
+    const end = following && following.system === spot.system ? following.x : (system?.right ?? spot.x + 40)
+    const x = spot.x + (end - spot.x) * count.offset
+    const struck = count.kind === 'struck'
+    return (
+      <text
+        key={`${count.eventId}-${count.offset}`}
+        x={x}
+        y={y(spot.system)}
+        fontSize={struck ? size : size - 2}
+        textAnchor="middle"
+        dominantBaseline="central"
+        className={struck ? (count.eventId === now ? 'fill-maple-dark font-bold' : 'fill-ink') : 'fill-soft'}
+      >
+        {count.kind === 'rest' ? `(${count.text})` : count.text}
+      </text>
+    )
+  })
+}

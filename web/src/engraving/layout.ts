@@ -1,0 +1,92 @@
+/** Sizes of the rows under the staff, in CSS pixels, in the order in which they are drawn. */
+export const ROWS = [
+  { id: 'pair', label: 'Pair', key: 'p', height: 25, size: 17 },
+  { id: 'name', label: 'Name', key: 'n', height: 21, size: 15 },
+  { id: 'count', label: 'Count', key: 'c', height: 21, size: 15 },
+  { id: 'bow', label: 'Bow', key: 'b', height: 21, size: 15 },
+] as const
+
+export type RowId = (typeof ROWS)[number]['id']
+
+const SCALE = 50
+const UNIT_PX = (9 * SCALE) / 100
+const LYRIC_PX = 20
+
+/** Options for the engraver: how wide, and how much room the chosen rows need between the lines of music. */
+export function engravingOptions(widthPx: number, rows: readonly RowId[], page?: { heightPx: number }) {
+  const height = ROWS.filter((r) => rows.includes(r.id)).reduce((sum, r) => sum + r.height, 0)
+  const extra = Math.max(0, height - LYRIC_PX) + 22
+  return {
+    scale: SCALE,
+    pageWidth: Math.round((widthPx * 100) / SCALE),
+    pageHeight: page ? Math.round((page.heightPx * 100) / SCALE) : 60000,
+    adjustPageHeight: !page,
+    breaks: 'auto',
+    header: 'none',
+    footer: 'none',
+    mnumInterval: 0,
+    pageMarginLeft: 90,
+    pageMarginRight: 10,
+    pageMarginTop: 20,
+    // The last system's rows hang below the music.
+    pageMarginBottom: Math.round((extra * 100) / SCALE),
+    spacingSystem: Math.min(48, Math.max(4, Math.round(extra / UNIT_PX))),
+    spacingNonLinear: 0.62,
+    spacingLinear: 0.29,
+    lyricSize: 4.4,
+    lyricTopMinMargin: 2.6,
+    justifyVertically: false,
+    svgRemoveXlink: true,
+  }
+}
+
+export type Spot = { x: number; width: number; system: number }
+
+/** Where the engraved things lie, in CSS pixels from the picture's corner. */
+export type Layout = {
+  notes: Map<string, Spot>
+  systems: {
+    top: number
+    bottom: number
+    rowY: number
+    left: number
+    right: number
+    firstNote: string | null
+    bars: string[]
+  }[]
+}
+
+/** Measures an engraved picture. Ids in it are the score's own. */
+export function measure(host: HTMLElement): Layout {
+  const origin = host.getBoundingClientRect()
+  const notes = new Map<string, Spot>()
+  const systems = [...host.querySelectorAll('g.system')].map((system, index) => {
+    const staff = box(system.querySelectorAll('.staff > path'), origin)
+    let firstNote: string | null = null
+    for (const element of system.querySelectorAll('g.note, g.rest, g.mRest')) {
+      const head = element.querySelector('.notehead') ?? element
+      const rect = head.getBoundingClientRect()
+      notes.set(element.id, { x: rect.left + rect.width / 2 - origin.left, width: rect.width, system: index })
+      if (element.classList.contains('note')) firstNote ??= element.id
+    }
+    const verse = system.querySelector('.verse')?.getBoundingClientRect()
+    const rowY = verse ? verse.top + verse.height / 2 - origin.top : staff.bottom + 30
+    return {
+      ...staff,
+      rowY,
+      firstNote,
+      bars: [...system.querySelectorAll('g.measure')].map((m) => m.id),
+    }
+  })
+  return { notes, systems }
+}
+
+function box(elements: NodeListOf<Element>, origin: DOMRect) {
+  const all = [...elements].map((e) => e.getBoundingClientRect())
+  return {
+    top: Math.min(...all.map((r) => r.top)) - origin.top,
+    bottom: Math.max(...all.map((r) => r.bottom)) - origin.top,
+    left: Math.min(...all.map((r) => r.left)) - origin.left,
+    right: Math.max(...all.map((r) => r.right)) - origin.left,
+  }
+}

@@ -1,0 +1,35 @@
+import '@fontsource/atkinson-hyperlegible/400.css'
+import '@fontsource/atkinson-hyperlegible/700.css'
+import '@fontsource/atkinson-hyperlegible/400-italic.css'
+import '@fontsource-variable/fraunces'
+import './index.css'
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
+import { StrictMode } from 'react'
+import { createRoot } from 'react-dom/client'
+import { BrowserRouter, Navigate, Route, Routes } from 'react-router'
+import { PrintView } from './print/PrintView'
+import { Stand } from './stand/Stand'
+import { Tunes } from './tunes/Tunes'
+import { Shell } from './ui/Shell'
+
+const queries = new QueryClient({ defaultOptions: { queries: { staleTime: 10_000, retry: 1 } } })
+
+const root = document.getElementById('root')
+if (!root) throw new Error('The page has no root element.')
+createRoot(root).render(
+  <StrictMode>
+    <QueryClientProvider client={queries}>
+      <BrowserRouter>
+        <Routes>
+          <Route element={<Shell />}>
+            <Route path="/" element={<Navigate to="/tunes" replace />} />
+            <Route path="/tunes" element={<Tunes />} />
+            <Route path="/tunes/:id" element={<Stand />} />
+            <Route path="*" element={<Navigate to="/tunes" replace />} />
+          </Route>
+          <Route path="/tunes/:id/print" element={<PrintView />} />
+        </Routes>
+      </BrowserRouter>
+    </QueryClientProvider>
+  </StrictMode>,
+)

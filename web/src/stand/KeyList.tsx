@@ -1,0 +1,33 @@
+import { ROWS } from '../engraving/layout'
+import { Dialog } from '../ui/Dialog'
+
+const KEYS = [
+  ['← →', 'the note before, the next note'],
+  ['↑ ↓', 'the line before, the next line'],
+  ['Home End', 'first and last note'],
+  ['1 2 3 4', 'violin, viola, cello, double bass'],
+  ...ROWS.map((row) => [row.key.toUpperCase(), `${row.label.toLowerCase()} row on or off`]),
+  ['E', 'edit the tune'],
+  ['W', 'write it on paper (print)'],
+  ['Esc', 'back from a picked place to the tune'],
+  ['?', 'this list'],
+] as const
+
+export function KeyList({ onClose }: { onClose: () => void }) {
+  return (
+    <Dialog title="Keys on the stand" onClose={onClose}>
+      <dl className="grid grid-cols-[7rem_1fr] gap-y-2">
+        {KEYS.map(([keys, what]) => (
+          <div key={keys} className="contents">
+            <dt className="flex gap-1">
+              {keys?.split(' ').map((k) => (
+                <kbd key={k}>{k}</kbd>
+              ))}
+            </dt>
+            <dd>{what}</dd>
+          </div>
+        ))}
+      </dl>
+    </Dialog>
+  )
+}

@@ -1,0 +1,63 @@
+import { useQuery } from '@tanstack/react-query'
+import { usePlace } from '../api/queries'
+import type { Instrument } from '../api/client'
+import { useEngraving } from '../engraving/engraver'
+import type { Place } from './Fingerboard'
+
+const OPTIONS = {
+  scale: 46,
+  pageWidth: 620,
+  pageHeight: 900,
+  adjustPageHeight: true,
+  adjustPageWidth: true,
+  header: 'none',
+  footer: 'none',
+}
+
+/** A place picked on the fingerboard, shown as a note on the staff. */
+export function PlaceOnStaff({
+  instrument,
+  fifths,
+  place,
+  found,
+  onClose,
+}: {
+  instrument: Instrument
+  fifths: number
+  place: Place
+  found: number
+  onClose: () => void
+}) {
+  const { data } = usePlace(instrument.id, fifths, place)
+  const engraving = useEngraving(data?.musicXml, OPTIONS)
+  // The engraver's own picture: made here from our MusicXML, never from outside.
+  const picture = useQuery({
+    queryKey: ['place-picture', engraving.pages[0]],
+    queryFn: () => `data:image/svg+xml;utf8,${encodeURIComponent(engraving.pages[0] ?? '')}`,
+    enabled: engraving.pages.length > 0,
+    staleTime: Infinity,
+  }).data
+  return (
+    <section aria-label="On the staff" aria-live="polite" className="text-[15px] leading-snug">
+      <h2 className="text-xl">
+        {data ? data.name : '…'}{' '}
+        <span className="text-maple-dark">{instrument.strings[place.string]?.letter} string</span>
+      </h2>
+      {data && (
+        <>
+          <p className="text-sm text-soft">{data.label ? `${data.label}, ${data.words}` : data.words}</p>
+          {picture && <img src={picture} alt={`${data.pitch} on the staff: ${data.staff}`} className="my-1 h-24" />}
+          <p>
+            On the staff: {data.staff}.{' '}
+            {found > 0
+              ? `This tune has it ${found === 1 ? 'once' : `${found} times`}, ringed in green.`
+              : 'This tune does not have it.'}
+          </p>
+        </>
+      )}
+      <button type="button" className="mt-2 font-bold text-spruce underline underline-offset-4" onClick={onClose}>
+        Back to the tune <kbd>Esc</kbd>
+      </button>
+    </section>
+  )
+}

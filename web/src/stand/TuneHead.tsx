@@ -1,0 +1,32 @@
+import type { Reading } from '../api/client'
+
+/** Title, key and what the reader should know before the first note. */
+export function TuneHead({ reading }: { reading: Reading }) {
+  const beyond = reading.notes.filter((n) => n.beyond && n.string != null)
+  const said = [
+    reading.moved && `Written ${reading.moved} than printed, so that it lies in the allowed positions.`,
+    reading.meterWords,
+    beyond.length > 0 &&
+      `${beyond.length === 1 ? 'One note lies' : `${beyond.length} notes lie`} beyond what the class has learned (marked *).`,
+    ...reading.warnings,
+    ...reading.notices.map((n) => n.message),
+  ].filter((s): s is string => Boolean(s))
+  return (
+    <div className="mb-2">
+      <div className="flex flex-wrap items-baseline justify-between gap-x-6">
+        <h1 className="text-[1.7rem] leading-tight">{reading.title}</h1>
+        <p className="text-sm text-soft">{reading.composer}</p>
+      </div>
+      <p className="text-sm text-soft">
+        {[reading.keyName, reading.keyWords, reading.tempoWords].filter(Boolean).join(' · ')}
+      </p>
+      {said.length > 0 && (
+        <ul className="mt-1.5 border-l-4 border-maple pl-3 text-sm" aria-label="Good to know">
+          {said.map((s) => (
+            <li key={s}>{s}</li>
+          ))}
+        </ul>
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,109 @@
+import { useDeferredValue, useRef, useState, type KeyboardEvent } from 'react'
+import type { TuneSummary } from '../api/client'
+import { useDeleteTune, useDuplicateTune, useRestoreTune, useTune, useTunes } from '../api/queries'
+import { useToast } from '../ui/toasts'
+import { useKeys } from '../ui/useKeys'
+import { AddTune } from './AddTune'
+import { EditTune } from './EditTune'
+import { TuneRow } from './TuneRow'
+
+/** The library. */
+export function Tunes() {
+  const [search, setSearch] = useState('')
+  const [editing, setEditing] = useState<number | null>(null)
+  const tunes = useTunes(useDeferredValue(search))
+  const duplicate = useDuplicateTune()
+  const remove = useDeleteTune()
+  const restore = useRestoreTune()
+  const toast = useToast()
+  const field = useRef<HTMLInputElement>(null)
+  useKeys({ '/': () => field.current?.focus() })
+
+  const discard = (tune: TuneSummary) =>
+    remove.mutate(tune.id, {
+      onSuccess: () =>
+        toast({ text: `“${tune.title}” is deleted.`, action: { label: 'Undo', run: () => restore.mutate(tune.id) } }),
+      onError: (refusal) => toast({ text: refusal.message }),
+    })
+  const copy = (tune: TuneSummary) =>
+    duplicate.mutate(tune.id, { onSuccess: (made) => toast({ text: `“${made.summary.title}” is in the list.` }) })
+
+  const walk = (event: KeyboardEvent<HTMLElement>) => {
+    const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
+    const links = [...event.currentTarget.querySelectorAll<HTMLElement>('[data-tune]')]
+    const at = links.indexOf(document.activeElement as HTMLElement)
+    if (!step || at < 0) return
+    event.preventDefault()
+    links[at + step]?.focus()
+  }
+
+  const list = tunes.data
+  return (
+    <main className="grid min-h-0 flex-1 grid-cols-1 overflow-y-auto lg:grid-cols-[minmax(0,1fr)_27rem] lg:overflow-hidden">
+      <section aria-labelledby="tunes-heading" className="flex min-h-0 flex-col px-8 pt-6">
+        <div className="mb-2 flex items-end justify-between gap-6">
+          <h1 id="tunes-heading" className="text-3xl">
+            Tunes
+          </h1>
+          <label className="flex items-center gap-2 text-sm text-soft">
+            Search <kbd>/</kbd>
+            <input
+              ref={field}
+              type="search"
+              value={search}
+              onChange={(e) => setSearch(e.target.value)}
+              className="w-56 rounded-md border border-line-dark bg-sheet px-3 py-1.5 text-base text-ink"
+            />
+          </label>
+        </div>
+        {tunes.error && (
+          <p role="alert" className="bg-brick-pale px-3 py-2">
+            {tunes.error.message}
+          </p>
+        )}
+        {list && list.length > 0 && (
+          // The arrow keys move among the links, which are reachable with Tab as well.
+          // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions
+          <ul onKeyDown={walk} className="min-h-0 flex-1 overflow-y-auto pb-8 pr-2" aria-label="Tunes">
+            {list.map((tune) => (
+              <TuneRow
+                key={tune.id}
+                tune={tune}
+                onEdit={() => setEditing(tune.id)}
+                onDuplicate={() => copy(tune)}
+                onDelete={() => discard(tune)}
+              />
+            ))}
+          </ul>
+        )}
+        {list && list.length === 0 && (search ? <p className="py-8">No title has “{search}” in it.</p> : <FirstTune />)}
+      </section>
+      <div className="min-h-0 overflow-y-auto border-l border-line px-7 py-6">
+        <AddTune />
+      </div>
+      {editing !== null && <EditById id={editing} onClose={() => setEditing(null)} />}
+    </main>
+  )
+}
+
+function EditById({ id, onClose }: { id: number; onClose: () => void }) {
+  const { data } = useTune(id)
+  return data ? <EditTune tune={data} onClose={onClose} /> : null
+}
+
+function FirstTune() {
+  return (
+    <div className="max-w-lg py-8 leading-relaxed">
+      <h2 className="mb-2 text-xl">No tunes yet</h2>
+      <p className="mb-3">
+        Paste a tune on the right. ABC is music as plain text: a few header lines, then the notes. The letters D E F G
+        are the notes from middle C’s octave, small letters the octave above, a number after a letter makes it longer,
+        and | is a barline. K:D at the end of the header says the key, so F and C are sharp by themselves.
+      </p>
+      <p>
+        “Try the example” fills in a short one. A file from a notation program, saved as MusicXML, can be dropped there
+        as well.
+      </p>
+    </div>
+  )
+}

@@ -1,0 +1,8 @@
+import { createContext, use } from 'react'
+
+export type Toast = { text: string; action?: { label: string; run: () => void } }
+
+export const ToastContext = createContext<(toast: Toast) => void>(() => {})
+
+/** Shows a short message at the foot of the screen, with an action such as Undo. */
+export const useToast = () => use(ToastContext)
