@@ -1,5 +1,4 @@
 using System.Globalization;
-using System.Text;
 using Dapper;
 
 namespace Coppia.Data;
@@ -20,7 +19,7 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
     public IReadOnlyList<TuneRecord> List(string? search)
     {
         using var connection = database.Open();
-        var pattern = "%" + Fold(search ?? "").Replace("\\", "\\\\").Replace("%", "\\%").Replace("_", "\\_") + "%";
+        var pattern = "%" + SearchKey.Of(search ?? "").Replace("\\", "\\\\").Replace("%", "\\%").Replace("_", "\\_") + "%";
         return [.. connection.Query<TuneRecord>(
             $"SELECT {ColumnsWithoutSource} FROM tune WHERE deleted_at IS NULL AND title_key LIKE @pattern ESCAPE '\\' ORDER BY title_key, id", new { pattern })];
     }
@@ -78,7 +77,7 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
     private DynamicParameters Parameters(TuneRecord tune)
     {
         var parameters = new DynamicParameters(tune);
-        parameters.Add("key", Fold(tune.Title));
+        parameters.Add("key", SearchKey.Of(tune.Title));
         parameters.Add("now", Now());
         return parameters;
     }
@@ -86,11 +85,4 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
     private string Now() => Text(clock.GetUtcNow().UtcDateTime);
 
     private static string Text(DateTime utc) => utc.ToString("yyyy-MM-ddTHH:mm:ss.fffZ", CultureInfo.InvariantCulture);
-
-    /// <summary>Lower case without accents, so that a search for "ceilidh" finds "Céilidh".</summary>
-    private static string Fold(string text)
-    {
-        var plain = text.Trim().Normalize(NormalizationForm.FormD).Where(c => CharUnicodeInfo.GetUnicodeCategory(c) != UnicodeCategory.NonSpacingMark);
-        return string.Concat(plain).ToLowerInvariant();
-    }
 }

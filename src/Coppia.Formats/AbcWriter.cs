@@ -79,7 +79,7 @@ public static class AbcWriter
     {
         var starts = next?.RepeatStart ?? false;
         if (bar.RepeatEnd) return starts ? "::" : ":|";
-        if (starts) return "|:";
+        if (starts) return bar.Barline == Barline.Double ? "|| |:" : "|:";
         return bar.Barline switch { Barline.Double => "||", Barline.Final => "|]", Barline.None when next is null => "", _ => "|" };
     }
 

@@ -18,9 +18,11 @@ public static class MusicXmlWriter
         var slurs = new SlurNumbers(score);
         var part = new XElement("part", new XAttribute("id", "P1"));
         Bar? before = null;
+        var ending = "1";
         foreach (var bar in score.Bars)
         {
-            part.Add(Measure(score, bar, before, divisions, slurs, extras ?? new MusicXmlExtras()));
+            ending = bar.EndingStart ?? ending;
+            part.Add(Measure(score, bar, before, divisions, ending, slurs, extras ?? new MusicXmlExtras()));
             before = bar;
         }
 
@@ -39,7 +41,7 @@ public static class MusicXmlWriter
         return quarters.Aggregate(1L, (a, b) => a / (long)System.Numerics.BigInteger.GreatestCommonDivisor(a, b) * b);
     }
 
-    private static XElement Measure(Score score, Bar bar, Bar? before, long divisions, SlurNumbers slurs, MusicXmlExtras extras)
+    private static XElement Measure(Score score, Bar bar, Bar? before, long divisions, string ending, SlurNumbers slurs, MusicXmlExtras extras)
     {
         var measure = new XElement("measure",
             new XAttribute("number", bar.Number.ToString(CultureInfo.InvariantCulture)), new XAttribute("id", bar.Id),
@@ -66,7 +68,7 @@ public static class MusicXmlWriter
             tiedIn = e.TiedOn;
         }
 
-        measure.Add(RightBarline(bar));
+        measure.Add(RightBarline(bar, ending));
         return measure;
     }
 
@@ -118,7 +120,7 @@ public static class MusicXmlWriter
         new XElement("type", MusicXmlPart.TypeNames[grace.Value.Log + 1]),
         sign ? MusicXmlNote.AccidentalOf(grace.Pitch) : null);
 
-    private static XElement? RightBarline(Bar bar)
+    private static XElement? RightBarline(Bar bar, string ending)
     {
         if (bar is { Barline: Barline.Plain, RepeatEnd: false, EndingStop: false }) return null;
         return new XElement("barline", new XAttribute("location", "right"),
@@ -129,7 +131,7 @@ public static class MusicXmlWriter
                 Barline.None => new XElement("bar-style", "none"),
                 _ => null,
             },
-            bar.EndingStop ? new XElement("ending", new XAttribute("number", "1"), new XAttribute("type", bar.RepeatEnd ? "stop" : "discontinue")) : null,
+            bar.EndingStop ? new XElement("ending", new XAttribute("number", ending), new XAttribute("type", bar.RepeatEnd ? "stop" : "discontinue")) : null,
             bar.RepeatEnd ? new XElement("repeat", new XAttribute("direction", "backward")) : null);
     }
 }

@@ -12,7 +12,9 @@ public static class CoppiaApp
     /// <summary>True while the build writes the OpenAPI document; nothing may be left behind on disk then.</summary>
     public static bool DescribingOnly { get; } = System.Reflection.Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
 
-    public static WebApplication Build(ServerOptions options)
+    /// <param name="options">Where and on what to run.</param>
+    /// <param name="adjust">Last changes to the builder; a test puts its own host in.</param>
+    public static WebApplication Build(ServerOptions options, Action<WebApplicationBuilder>? adjust = null)
     {
         var builder = WebApplication.CreateBuilder(new WebApplicationOptions { ContentRootPath = AppContext.BaseDirectory });
         if (!DescribingOnly)
@@ -50,6 +52,7 @@ public static class CoppiaApp
             k.AddServerHeader = false;
         });
 
+        adjust?.Invoke(builder);
         var app = builder.Build();
         app.UseExceptionHandler();
         app.UseStatusCodePages();

@@ -10,10 +10,11 @@ public sealed record OtherWayView(int String, int Finger, string Label, int Extr
 
 /// <summary>One sounding note as the stand shows it.</summary>
 /// <param name="Start">Quarters from the start of the tune, in written order.</param>
+/// <param name="NewPosition">The position's name where the hand arrives in it; null where it stays.</param>
 /// <param name="Sign">Finger with its place sign, without the string: L2, x4, 3.</param>
 public sealed record ReadingNoteView(
     string Id, IReadOnlyList<string> TiedIds, int Bar, double Beat, double Start, string Pitch, string Name, string Label,
-    int? String, int? Finger, int? Semitones, string? Sign, string? Place, string? Position, string? PositionSpoken,
+    int? String, int? Finger, int? Semitones, string? Sign, string? Place, string? Position, string? PositionSpoken, string? NewPosition,
     string Bow, bool BowStarts, string Count, bool Beyond, bool Pinned, bool IsGrace, WhyView Why, IReadOnlyList<OtherWayView> Others);
 
 /// <summary>One counting syllable; the offset is in parts of its note's length, 0 to 1.</summary>
@@ -47,11 +48,11 @@ public sealed record ReadingView(
                 new ShapeSpotView(p.Placement.Semitones, p.Placement.Finger, Labels.FingerSign(p.Placement, style), Labels.Note(p.Pitch, style)))])]);
     }
 
-    /// <summary>𝄴 and 𝄵 are easily taken for a key (handbook 1).</summary>
+    /// <summary>C and cut C are easily taken for a key (handbook 1).</summary>
     private static string? MeterWordsOf(Score score) => score.Time?.Symbol switch
     {
-        TimeSymbol.Common => $"𝄴 is a time signature, four quarter beats; the key, {score.Key.Name}, comes from the signature alone.",
-        TimeSymbol.Cut => $"𝄵 is a time signature, two half-note beats; the key, {score.Key.Name}, comes from the signature alone.",
+        TimeSymbol.Common => $"The C on the staff is a time signature, four quarter beats; the key, {score.Key.Name}, comes from the signature alone.",
+        TimeSymbol.Cut => $"The cut C on the staff is a time signature, two half-note beats; the key, {score.Key.Name}, comes from the signature alone.",
         _ => null,
     };
 
@@ -66,7 +67,7 @@ public sealed record ReadingView(
             note.Pitch.ToString(), row.Name, row.Label,
             row.Placement?.String, row.Placement?.Finger, row.Placement?.Semitones,
             row.Placement is { } at ? Labels.FingerSign(at, reading.Style) : null,
-            row.Placement?.Word.ToString().ToLowerInvariant(), frame?.Position, frame?.Spoken,
+            row.Placement?.Word.ToString().ToLowerInvariant(), frame?.Position, frame?.Spoken, reading.ArrivesIn(index),
             row.Bow.ToString().ToLowerInvariant(), !note.Slurred, row.Count, row.Fingered.Beyond, row.Fingered.Pinned, note.IsGrace,
             new WhyView(why.Reading, why.Finger, why.Place, why.Choice),
             [.. row.Fingered.Others.Select(o => new OtherWayView(

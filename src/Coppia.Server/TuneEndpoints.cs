@@ -38,7 +38,7 @@ internal static class TuneEndpoints
         PrintedFor = Chosen(request.PrintedFor, null, PrintedFor.Of(score).Id),
         Source = request.Source,
         KeyName = score.Key.Name,
-        Meter = score.Time switch { null => "free", { Symbol: TimeSymbol.Common } => "𝄴", { Symbol: TimeSymbol.Cut } => "𝄵", { } t => t.ToString() },
+        Meter = score.Time switch { null => "free", { Symbol: TimeSymbol.Common } => "C (4/4)", { Symbol: TimeSymbol.Cut } => "cut C (2/2)", { } t => t.ToString() },
         Clef = score.Clef.Name,
         Bars = score.Bars.Count(b => !b.IsPickUp),
     };

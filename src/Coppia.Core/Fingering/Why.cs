@@ -8,7 +8,7 @@ namespace Coppia.Core;
 public sealed record Why(string Reading, string Finger, string Place, string Choice)
 {
     private static readonly string[] Ordinals = ["open", "first", "second", "third", "fourth"];
-    private static readonly string[] Counts = ["no", "one", "two", "three", "four", "five", "six", "seven", "eight"];
+    private static readonly string[] Counts = ["no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve", "thirteen", "fourteen"];
 
     public static Why Of(Fingering fingering, int index, bool signedEarlier, HouseStyle style)
     {
@@ -27,7 +27,9 @@ public sealed record Why(string Reading, string Finger, string Place, string Cho
         var staff = StaffPlace.Of(pitch, note.Bar.Clef).Words;
         var natural = Labels.Note(new Pitch(pitch.Letter, 0, pitch.Octave), style);
         var name = Labels.Note(pitch, style);
-        var lead = $"{char.ToUpperInvariant(staff[0])}{staff[1..]} is {natural}";
+        var lead = staff.StartsWith("line", StringComparison.Ordinal) || staff.StartsWith("space", StringComparison.Ordinal)
+            ? $"{char.ToUpperInvariant(staff[0])}{staff[1..]} is {natural}"
+            : $"The note {staff} is {natural}";
         var byKey = note.Bar.Key.AlterOf(pitch.Letter);
         if (pitch.Alter == byKey && pitch.Alter != 0) return $"{lead}; the key signature makes it {name}.";
         if (pitch.Alter == byKey) return $"{lead}.";

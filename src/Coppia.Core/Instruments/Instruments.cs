@@ -101,7 +101,7 @@ public static class Instruments
         {
             var closed = Enumerable.Range(0, 4).Select(k => new FingerSpot(k + 1, first + k)).ToArray();
             var allowed = name is "half" or "I";
-            frames.Add(new HandFrame(name, spoken, first, Stretch.None, closed, allowed, name == "half" ? 15 : 0));
+            frames.Add(new HandFrame(name, spoken, first, Stretch.None, closed, allowed, name == "half" ? 30 : 0));
             if (name == "half") continue;
             frames.Add(new HandFrame(name, spoken, first, Stretch.Back, [new(1, first - 1, Moved: true), .. closed[1..]], allowed));
             frames.Add(new HandFrame(name, spoken, first, Stretch.Forward,

@@ -55,6 +55,19 @@ public sealed record Reading(
             yield return $"Bar {bar.Number}: double stop; only its first note is given a string and finger.";
     }
 
+    /// <summary>The position's name where a finger first plays after the hand moved; null where it stays. First position is not named at the start.</summary>
+    public string? ArrivesIn(int index)
+    {
+        if (Notes[index].Placement is not { IsOpen: false } at) return null;
+        var position = Instrument.Frames[at.Frame].Position;
+        for (var i = index - 1; i >= 0; i--)
+        {
+            if (Notes[i].Placement is { IsOpen: false } before) return Instrument.Frames[before.Frame].Height == Instrument.Frames[at.Frame].Height ? null : position;
+        }
+
+        return position == "I" ? null : position;
+    }
+
     private static IReadOnlyList<ReadingNote> Rows(Fingering fingering, HouseStyle style)
     {
         var sounding = fingering.Notes.Select(n => n.Note).ToArray();

@@ -31,7 +31,7 @@ public static class Labels
         _ => pitch.Name,
     };
 
-    /// <summary>Note name with its octave as the style says it. "high" is said only where the tune has the letter in more than one octave.</summary>
+    /// <summary>Note name with its octave as the style says it. "high" is said only where the tune has the letter in more than one octave, "low" only where it has three.</summary>
     /// <param name="octavesOfLetter">Octaves in which the tune uses the letter, lowest first.</param>
     public static string NoteInOctave(Pitch pitch, IReadOnlyList<int> octavesOfLetter, HouseStyle style)
     {
@@ -40,7 +40,7 @@ public static class Labels
         {
             OctaveNames.Number => name + pitch.Octave,
             OctaveNames.HighLow when octavesOfLetter.Count > 1 && pitch.Octave == octavesOfLetter[^1] => "high " + name,
-            OctaveNames.HighLow when octavesOfLetter.Count > 1 && pitch.Octave == octavesOfLetter[0] => "low " + name,
+            OctaveNames.HighLow when octavesOfLetter.Count > 2 && pitch.Octave == octavesOfLetter[0] => "low " + name,
             _ => name,
         };
     }

@@ -96,7 +96,12 @@ function RowText({
     >
       <tspan fontSize={size * 0.74}>{note.label.slice(0, note.label.length - sign.length)}</tspan>
       <tspan className={isNow || sign.length > 1 ? 'font-bold' : ''}>{sign}</tspan>
-      {note.beyond && <tspan className="fill-brick font-bold">*</tspan>}
+      {note.newPosition && (
+        <tspan fontSize={10} dy={-7} dx={1} className="fill-maple-dark font-bold">
+          {note.newPosition}
+        </tspan>
+      )}
+      {note.beyond && <tspan dy={note.newPosition ? 7 : 0} className="fill-brick font-bold">*</tspan>}
     </text>
   )
 }

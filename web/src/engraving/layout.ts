@@ -8,18 +8,20 @@ export const ROWS = [
 
 export type RowId = (typeof ROWS)[number]['id']
 
-const SCALE = 50
-const UNIT_PX = (9 * SCALE) / 100
+const SCREEN_SCALE = 50
+const PRINT_SCALE = 42
 const LYRIC_PX = 20
 
 /** Options for the engraver: how wide, and how much room the chosen rows need between the lines of music. */
 export function engravingOptions(widthPx: number, rows: readonly RowId[], page?: { heightPx: number }) {
   const height = ROWS.filter((r) => rows.includes(r.id)).reduce((sum, r) => sum + r.height, 0)
   const extra = Math.max(0, height - LYRIC_PX) + 22
+  const scale = page ? PRINT_SCALE : SCREEN_SCALE
+  const unitPx = (9 * scale) / 100
   return {
-    scale: SCALE,
-    pageWidth: Math.round((widthPx * 100) / SCALE),
-    pageHeight: page ? Math.round((page.heightPx * 100) / SCALE) : 60000,
+    scale,
+    pageWidth: Math.round((widthPx * 100) / scale),
+    pageHeight: page ? Math.round((page.heightPx * 100) / scale) : 60000,
     adjustPageHeight: !page,
     breaks: 'auto',
     header: 'none',
@@ -29,11 +31,11 @@ export function engravingOptions(widthPx: number, rows: readonly RowId[], page?:
     pageMarginRight: 10,
     pageMarginTop: 20,
     // The last system's rows hang below the music.
-    pageMarginBottom: Math.round((extra * 100) / SCALE),
-    spacingSystem: Math.min(48, Math.max(4, Math.round(extra / UNIT_PX))),
-    spacingNonLinear: 0.62,
-    spacingLinear: 0.29,
-    lyricSize: 4.4,
+    pageMarginBottom: Math.round((extra * 100) / scale),
+    spacingSystem: Math.min(48, Math.max(4, Math.round(extra / unitPx))),
+    spacingNonLinear: 0.58,
+    spacingLinear: 0.22,
+    lyricSize: page ? 6.4 : 5.4,
     lyricTopMinMargin: 2.6,
     justifyVertically: false,
     svgRemoveXlink: true,

@@ -10,6 +10,9 @@ const OPTIONS = {
   pageHeight: 900,
   adjustPageHeight: true,
   adjustPageWidth: true,
+  pageMarginTop: 10,
+  pageMarginBottom: 10,
+  pageMarginLeft: 0,
   header: 'none',
   footer: 'none',
 }

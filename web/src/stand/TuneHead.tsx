@@ -4,7 +4,8 @@ import type { Reading } from '../api/client'
 export function TuneHead({ reading }: { reading: Reading }) {
   const beyond = reading.notes.filter((n) => n.beyond && n.string != null)
   const said = [
-    reading.moved && `Written ${reading.moved} than printed, so that it lies in the allowed positions.`,
+    reading.moved &&
+      `Written ${reading.moved} than printed, ${beyond.length + reading.warnings.length > 0 ? 'the octave that fits best' : 'so that every note is in reach'}.`,
     reading.meterWords,
     beyond.length > 0 &&
       `${beyond.length === 1 ? 'One note lies' : `${beyond.length} notes lie`} beyond what the class has learned (marked *).`,

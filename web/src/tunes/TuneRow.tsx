@@ -18,7 +18,7 @@ export function TuneRow({
   onDelete: () => void
 }) {
   return (
-    <li className="grid grid-cols-[minmax(0,1fr)_7.5rem_3.5rem_4.5rem_6.5rem_5rem] items-center gap-3 border-b border-line py-1.5">
+    <li className="grid grid-cols-[minmax(0,1fr)_7.5rem_5.5rem_4.5rem_6.5rem_5rem] items-center gap-3 border-b border-line py-1.5">
       <Link to={`/tunes/${tune.id}`} data-tune className="group min-w-0 py-1">
         <span className="block truncate font-head text-lg font-semibold leading-tight group-hover:text-maple-dark">
           {tune.title}

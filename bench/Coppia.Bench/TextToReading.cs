@@ -1,0 +1,30 @@
+using System.Xml;
+using BenchmarkDotNet.Attributes;
+using Coppia.Core;
+using Coppia.Formats;
+
+namespace Coppia.Bench;
+
+/// <summary>A tune of 1,000 notes from MusicXML text to its Reading, against one bare XmlReader pass over the same text.</summary>
+[MemoryDiagnoser]
+[ShortRunJob]
+public class TextToReading
+{
+    private readonly string _xml = MusicXmlWriter.Write(LongTune.Score(1000));
+
+    [Benchmark(Baseline = true)]
+    public int BareXmlPass()
+    {
+        using var reader = XmlReader.Create(new StringReader(_xml));
+        var nodes = 0;
+        while (reader.Read()) nodes++;
+        return nodes;
+    }
+
+    [Benchmark]
+    public Reading Reading()
+    {
+        var score = TuneReader.Read(_xml).Score!;
+        return Core.Reading.Of(score, Instruments.Violin, Instruments.Violin, HouseStyle.Default);
+    }
+}

@@ -1,0 +1,120 @@
+using System.Diagnostics;
+using System.Text.RegularExpressions;
+using OpenQA.Selenium;
+using OpenQA.Selenium.Chrome;
+
+namespace Coppia.Tests;
+
+/// <summary>The built application on demo data, and a headless Chromium looking at it.</summary>
+public sealed partial class Stage : IAsyncLifetime
+{
+    private Process? _server;
+    private ChromeDriver? _browser;
+
+    public ChromeDriver Browser => _browser ?? throw new InvalidOperationException("The browser is not started.");
+
+    public string Address { get; private set; } = "";
+
+    public async ValueTask InitializeAsync()
+    {
+        var root = Lines.Root();
+        var start = new ProcessStartInfo("dotnet", [Path.Combine(root, "build/app/Coppia.Server.dll"), "--web", Path.Combine(root, "build/web"), "--demo", Path.Combine(root, "demo"), "--port", "0"])
+        {
+            RedirectStandardOutput = true,
+        };
+        _server = Process.Start(start) ?? throw new InvalidOperationException("The server does not start.");
+        while (Address.Length == 0)
+        {
+            var line = await _server.StandardOutput.ReadLineAsync() ?? throw new InvalidOperationException("The server stopped before it was ready.");
+            if (AddressPattern().Match(line) is { Success: true } found) Address = found.Value;
+        }
+
+        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
+        options.AddArguments("--headless", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+            "--disable-component-update", "--disable-sync", "--hide-scrollbars", "--force-device-scale-factor=1", "--window-size=1280,800");
+        var service = ChromeDriverService.CreateDefaultService("/usr/bin/chromedriver");
+        service.SuppressInitialDiagnosticInformation = true;
+        _browser = new ChromeDriver(service, options);
+        SetViewport(1280, 800);
+    }
+
+    public ValueTask DisposeAsync()
+    {
+        _browser?.Dispose();
+        if (_server is { HasExited: false })
+        {
+            using var stop = Process.Start("kill", ["-INT", $"{_server.Id}"]);
+            if (!_server.WaitForExit(10_000)) _server.Kill();
+        }
+
+        return ValueTask.CompletedTask;
+    }
+
+    public void SetViewport(int width, int height) =>
+        Browser.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new Dictionary<string, object?> { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
+
+    public void Open(string path) => Browser.Navigate().GoToUrl(Address + path);
+
+    /// <summary>Opens a demo tune on the stand and waits until it is engraved.</summary>
+    public void OpenTune(string title, string instrument)
+    {
+        Open("/tunes");
+        var link = Wait(() => Browser.FindElements(By.CssSelector("[data-tune]")).FirstOrDefault(e => e.Text.Contains(title, StringComparison.Ordinal)));
+        Browser.Navigate().GoToUrl($"{link.GetAttribute("href")}?for={instrument}");
+        Wait(() => Labels().Length > 0 ? link : null);
+    }
+
+    /// <summary>The pair row as it is drawn, in reading order.</summary>
+    public string[] Labels() =>
+        [.. ((IReadOnlyCollection<object>)Browser.ExecuteScript("return [...document.querySelectorAll('[data-label]')].map(e => e.dataset.label)")!).Select(o => (string)o)];
+
+    public void Press(string keys) => new OpenQA.Selenium.Interactions.Actions(Browser).SendKeys(keys).Perform();
+
+    public IWebElement Find(string css) => Wait(() => Browser.FindElements(By.CssSelector(css)).FirstOrDefault());
+
+    public IWebElement Button(string text) => Wait(() => Browser.FindElements(By.XPath($"//button[normalize-space()='{text}'] | //*[@role='radio'][starts-with(normalize-space(),'{text}')]")).FirstOrDefault());
+
+    public string Text(string css) => Find(css).Text;
+
+    /// <summary>Waits up to 20 seconds for something to be there.</summary>
+    public static T Wait<T>(Func<T?> look) where T : class
+    {
+        var patience = Stopwatch.StartNew();
+        while (patience.Elapsed < TimeSpan.FromSeconds(20))
+        {
+            try
+            {
+                if (look() is { } found) return found;
+            }
+            catch (StaleElementReferenceException)
+            {
+                // The screen was drawn anew between looking and touching; look again.
+            }
+
+            Thread.Sleep(50);
+        }
+
+        throw new TimeoutException("What was waited for did not come within 20 seconds.");
+    }
+
+    public static void WaitUntil(Func<bool> holds) => Wait(() => holds() ? "" : null);
+
+    /// <summary>What axe-core finds serious or critical on the screen.</summary>
+    public string[] Serious()
+    {
+        Browser.ExecuteScript(File.ReadAllText(Path.Combine(Lines.Root(), "web/node_modules/axe-core/axe.min.js")));
+        var found = (IReadOnlyCollection<object>)Browser.ExecuteAsyncScript(
+            """
+            const done = arguments[0];
+            axe.run().then(r => done(r.violations.filter(v => v.impact === 'serious' || v.impact === 'critical')
+              .map(v => v.id + ': ' + v.nodes.slice(0, 3).map(n => n.html).join(' '))));
+            """)!;
+        return [.. found.Select(o => (string)o)];
+    }
+
+    [GeneratedRegex(@"http://127\.0\.0\.1:\d+")]
+    private static partial Regex AddressPattern();
+}
+
+[CollectionDefinition(nameof(OnStage))]
+public sealed class OnStage : ICollectionFixture<Stage>;

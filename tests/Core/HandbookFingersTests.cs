@@ -1,0 +1,73 @@
+namespace Coppia.Tests;
+
+/// <summary>The check values of the trade that concern fingers. Source of every expected row: common practice.</summary>
+public class HandbookFingersTests
+{
+    [Theory]
+    [InlineData("violin", "D", "D E F G A B c d", "D0 D1 D2 D3 A0 A1 A2 A3")]
+    [InlineData("violin", "C", "G, A, B, C", "G0 G1 G2 G3")]
+    [InlineData("violin", "C", "c B A G F E D C", "A-L2 A1 A0 D3 D-L2 D1 D0 G3")]
+    [InlineData("violin", "Eb", "E F G A B c d e", "D-L1 D-L2 D3 D-L4 A-L1 A-L2 A3 A-L4")]
+    [InlineData("viola", "Eb clef=alto", "E F G A B c d e", "D-L1 D-L2 D3 D-L4 A-L1 A-L2 A3 A-L4")]
+    [InlineData("violin", "Bb", "A, B, C", "G1 G-L2 G3")]
+    [InlineData("viola", "D clef=alto", "D E F G A B c d", "D0 D1 D2 D3 A0 A1 A2 A3")]
+    [InlineData("viola", "F clef=alto", "C, E, B,", "C0 C2 G-L2")]
+    [InlineData("cello", "D clef=bass", "D, E, F, G, A, B, C D", "D0 D1 D3 D4 A0 A1 A3 A4")]
+    [InlineData("cello", "F clef=bass", "F,, G,, A,, B,, C, D, E, F,", "C4 G0 G1 G2 G4 D0 D1 D2")]
+    [InlineData("cello", "Bb clef=bass", "A,, C, D, E, F, G, A, B,", "G1 G4 D0 D-x1 D2 D4 A0 A-x1")]
+    [InlineData("cello", "A clef=bass", "D, ^G, D,", "D0 D-x4 D0")]
+    [InlineData("cello", "A clef=bass", "G,, C, G,,", "G-x1 G-x4 G-x1")]
+    [InlineData("cello", "D clef=bass", "D,, F,, D,,", "C1 C-x4 C1")]
+    [InlineData("bass", "D clef=bass", "D, E, F, G, A, B,", "D0 D1 D4 G0 G1 G4")]
+    [InlineData("bass", "D clef=bass", "A, B, C D", "G1 G4 G2 G4")]
+    [InlineData("bass", "F clef=bass", "F,, G,, A,, B,, C, D, E, F,", "E1 E4 A0 A1 A4 D0 D2 D4")]
+    public void A_line_is_fingered_as_a_teacher_writes_it(string instrument, string key, string music, string pairs) =>
+        Assert.Equal(pairs, Lines.Pairs(instrument, key, music));
+
+    [Fact] // B flat major on the violin: where each string's notes of the key lie; common practice.
+    public void B_flat_major_shapes_on_the_violin_strings()
+    {
+        var shapes = StringShape.InKey(Instruments.Violin, new KeySignature(-2), usedFrame: 1);
+        string Signs(int s) => string.Join(' ', shapes[s].Spots.Where(p => !p.Placement.IsOpen).Select(p => Labels.FingerSign(p.Placement, HouseStyle.Default)));
+        Assert.Equal("1 L2 3 4", Signs(0));
+        Assert.Equal("L1 L2 3 4", Signs(1));
+        Assert.Equal("L1 L2 3 L4", Signs(2));
+    }
+
+    [Theory]
+    [InlineData("bass", "D clef=bass", "A, B, C D", "I I III III")]
+    [InlineData("bass", "F clef=bass", "F,, G,, A,, B,, C, D, E, F,", "half half half half half half half half")]
+    [InlineData("cello", "D clef=bass", "D, E, F, G, A, B, C D", "I I I I I I I I")]
+    public void The_hand_stays_or_shifts_where_it_should(string instrument, string key, string music, string positions)
+    {
+        var player = Lines.Instrument(instrument);
+        var notes = Lines.Reading(instrument, key, music).Notes;
+        Assert.Equal(positions, string.Join(' ', notes.Select(n => player.Frames[n.Placement!.Value.Frame].Position)));
+    }
+
+    [Theory] // Handbook 3, common practice: E sharp takes low 2 or high 1, whichever the next notes make easier.
+    [InlineData("E F ^E F")]
+    [InlineData("F ^E ^D E")]
+    public void E_sharp_on_the_D_string_is_low_2_or_high_1(string music)
+    {
+        var labels = Lines.Pairs("violin", "D", music).Split(' ');
+        Assert.Contains(labels, l => l is "D-H1" or "D-L2");
+    }
+
+    [Theory] // Handbook 3, common practice.
+    [InlineData("violin", "C", "_D", "G-L4")]
+    [InlineData("violin", "C", "_E", "D-L1")]
+    [InlineData("violin", "C", "_d", "A-L3")]
+    [InlineData("violin", "C", "^G,", "G-L1")]
+    [InlineData("viola", "C clef=alto", "^C,", "C-L1")]
+    [InlineData("violin", "C", "_c", "A1")]
+    public void Special_places_have_their_own_finger(string instrument, string key, string music, string pair) =>
+        Assert.Equal(pair, Lines.Pairs(instrument, key, music));
+
+    [Fact] // Handbook 3: another school fingers the bass 1–3–4 in the same places.
+    public void Bass_fingers_1_3_4_are_the_same_places()
+    {
+        var style = new HouseStyle { BassFingers = BassFingers.OneThreeFour };
+        Assert.Equal("E1 E4 A0 A1 A4 D0 D3 D4", Lines.Pairs("bass", "F clef=bass", "F,, G,, A,, B,, C, D, E, F,", style));
+    }
+}

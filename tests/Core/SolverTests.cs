@@ -1,0 +1,160 @@
+using CsCheck;
+using QuikGraph;
+using QuikGraph.Algorithms;
+
+namespace Coppia.Tests;
+
+/// <summary>The solver against ways counted one by one, and against a general graph library.</summary>
+public class SolverTests
+{
+    private static readonly Gen<string> Instrument = Gen.Int[0, 3].Select(i => Instruments.All[i].Id);
+
+    /// <summary>Short random lines in reach of the instrument, some notes slurred.</summary>
+    private static Gen<(string Instrument, FingerLattice Lattice, FourthFinger Fourth)> Line(int most) =>
+        from id in Instrument
+        from fourth in Gen.Enum<FourthFinger>()
+        from steps in Gen.Int[0, 20].Array[2, most]
+        from alters in Gen.Int[-1, 1].Array[most]
+        from slurred in Gen.Bool.Array[most]
+        select (id, Lattice(id, steps, alters, slurred), fourth);
+
+    private static FingerLattice Lattice(string id, int[] steps, int[] alters, bool[] slurred)
+    {
+        var player = Lines.Instrument(id);
+        var bar = new Bar();
+        var notes = steps.Index().Select(s => new SoundingNote(
+            s.Index, $"n{s.Index}", [], Pitch.FromStep(player.Strings[0].Step + s.Item, alters[s.Index]), bar, Fraction.Zero, Fraction.Zero, Fraction.Quarter,
+            slurred[s.Index], Fraction.Zero, new ScoreEvent(), false)).ToArray();
+        return FingerLattice.Of(notes, player, new Dictionary<string, Pin>());
+    }
+
+    private static FingerCost CostOf(string id, FourthFinger fourth) => new(Lines.Instrument(id), FingerWeights.Default, fourth);
+
+    [Fact]
+    public void Cost_equals_the_least_of_all_ways_enumerated() =>
+        Line(5).Where(l => l.Lattice.Steps.Count > 0 && l.Lattice.Steps.Aggregate(1L, (n, s) => n * s.Choices.Length) < 60_000).Sample(l =>
+        {
+            var cost = CostOf(l.Instrument, l.Fourth);
+            var solution = FingerSolver.Solve(l.Lattice, cost);
+            Assert.Equal(AllWays(l.Lattice).Min(way => cost.Of(l.Lattice, way)), solution.Cost);
+            Assert.Equal(solution.Cost, cost.Of(l.Lattice, solution.Way));
+        }, iter: 300);
+
+    [Fact]
+    public void What_a_way_through_each_choice_costs_is_exact() =>
+        Line(4).Where(l => l.Lattice.Steps.Count > 1 && l.Lattice.Steps.Aggregate(1L, (n, s) => n * s.Choices.Length) < 5_000).Sample(l =>
+        {
+            var cost = CostOf(l.Instrument, l.Fourth);
+            var through = FingerSolver.Solve(l.Lattice, cost).Through;
+            var ways = AllWays(l.Lattice).Select(w => (Way: w, Cost: cost.Of(l.Lattice, w))).ToArray();
+            for (var i = 0; i < through.Count; i++)
+            {
+                for (var k = 0; k < through[i].Length; k++)
+                    Assert.Equal(ways.Where(w => w.Way[i] == k).Min(w => w.Cost), through[i][k]);
+            }
+        }, iter: 100);
+
+    [Fact] // QuikGraph's Dijkstra on the same lattice, unfolded to pairs of neighbouring choices.
+    public void A_general_shortest_path_finds_the_same_cost() =>
+        Line(14).Where(l => l.Lattice.Steps.Count > 1).Sample(l =>
+        {
+            var cost = CostOf(l.Instrument, l.Fourth);
+            Assert.Equal(FingerSolver.Solve(l.Lattice, cost).Cost, ShortestPath(l.Lattice, cost));
+        }, iter: 60);
+
+    [Fact]
+    public void No_note_sounds_other_than_written() =>
+        Line(12).Sample(l =>
+        {
+            var player = Lines.Instrument(l.Instrument);
+            foreach (var step in l.Lattice.Steps)
+            {
+                foreach (var way in step.Choices)
+                    Assert.Equal(step.Note.Pitch.Midi, player.Strings[way.String].Midi + way.Semitones);
+            }
+        }, iter: 300);
+
+    [Fact]
+    public void Low_and_high_words_agree_with_the_semitones() =>
+        Line(12).Where(l => l.Instrument is "violin" or "viola").Sample(l =>
+        {
+            int[] regular = [0, 2, 4, 5, 7]; // Handbook 3: regular places of the fingers in first position, common practice.
+            var player = Lines.Instrument(l.Instrument);
+            foreach (var way in l.Lattice.Steps.SelectMany(s => s.Choices).Where(w => player.Frames[w.Frame].Position == "I"))
+            {
+                var off = way.Word switch { PlaceWord.Low => -1, PlaceWord.High => 1, _ => 0 };
+                Assert.Equal(regular[way.Finger] + off, way.Semitones);
+            }
+        }, iter: 300);
+
+    [Fact]
+    public void Pins_are_always_honoured() =>
+        (from l in Line(8) from which in Gen.Int[0, 100] from choice in Gen.Int[0, 100] select (l, which, choice))
+            .Where(x => x.l.Lattice.Steps.Count > 0).Sample(x =>
+            {
+                var step = x.l.Lattice.Steps[x.which % x.l.Lattice.Steps.Count];
+                var pinned = step.Choices[x.choice % step.Choices.Length];
+                var pins = new Dictionary<string, Pin> { [step.Note.Id] = new(pinned.String, pinned.Finger) };
+                var lattice = FingerLattice.Of([.. x.l.Lattice.Steps.Select(s => s.Note)], Lines.Instrument(x.l.Instrument), pins);
+                var solution = FingerSolver.Solve(lattice, CostOf(x.l.Instrument, x.l.Fourth));
+                var at = lattice.Steps[step.Note.Index < 0 ? 0 : lattice.Steps.Index().First(s => s.Item.Note.Id == step.Note.Id).Index];
+                var taken = at.Choices[solution.Way[lattice.Steps.Index().First(s => s.Item == at).Index]];
+                Assert.Equal((pinned.String, pinned.Finger), (taken.String, taken.Finger));
+            }, iter: 200);
+
+    [Fact]
+    public void An_impossible_pin_says_what_is_possible()
+    {
+        var score = Lines.Score("D", "D E F G");
+        var wrong = Assert.Throws<ImpossiblePinException>(() =>
+            Fingering.Choose(score, Instruments.Violin, HouseStyle.Default, new Dictionary<string, Pin> { ["b1n2"] = new(3, 1) }));
+        Assert.Equal("E4 in bar 1 cannot be played with 1 on the E string; possible here: 2 on D, 1 on D, 4 on G, 3 on G, 2 on G, 1 on G.", wrong.Message);
+    }
+
+    private static IEnumerable<int[]> AllWays(FingerLattice lattice)
+    {
+        var way = new int[lattice.Steps.Count];
+        while (true)
+        {
+            yield return [.. way];
+            var i = 0;
+            while (i < way.Length && ++way[i] == lattice.Steps[i].Choices.Length) way[i++] = 0;
+            if (i == way.Length) yield break;
+        }
+    }
+
+    private static double ShortestPath(FingerLattice lattice, FingerCost cost)
+    {
+        var steps = lattice.Steps;
+        var graph = new AdjacencyGraph<(int Step, int A, int B), Edge<(int, int, int)>>();
+        var weights = new Dictionary<Edge<(int, int, int)>, double>();
+        (int, int, int) start = (0, -1, -1), end = (-1, -1, -1);
+        void Edge((int, int, int) from, (int, int, int) to, double weight)
+        {
+            var edge = new Edge<(int, int, int)>(from, to);
+            graph.AddVerticesAndEdge(edge);
+            weights[edge] = weight;
+        }
+
+        double Move(int i, int a, int b) => cost.Step(steps[i], steps[i - 1].Choices[a], steps[i].Choices[b]) + cost.Note(steps[i], steps[i].Choices[b]);
+        for (var i = 1; i < steps.Count; i++)
+        {
+            for (var a = 0; a < steps[i - 1].Choices.Length; a++)
+            {
+                for (var b = 0; b < steps[i].Choices.Length; b++)
+                {
+                    if (i == 1) Edge(start, (1, a, b), cost.Note(steps[0], steps[0].Choices[a]) + cost.FirstFourth(steps[0], steps[0].Choices[a]) + Move(1, a, b));
+                    if (i == steps.Count - 1) Edge((i, a, b), end, 0);
+                    else
+                    {
+                        for (var c = 0; c < steps[i + 1].Choices.Length; c++)
+                            Edge((i, a, b), (i + 1, b, c), Move(i + 1, b, c) + cost.Three(steps[i - 1].Choices[a], steps[i].Choices[b], steps[i + 1].Choices[c]));
+                    }
+                }
+            }
+        }
+
+        var paths = graph.ShortestPathsDijkstra(e => weights[e], start);
+        return paths(end, out var path) ? path.Sum(e => weights[e]) : double.NaN;
+    }
+}

@@ -1,0 +1,99 @@
+using Coppia.Cli;
+
+namespace Coppia.Tests;
+
+/// <summary>The command line's contract.</summary>
+public class ReadCommandTests : IDisposable
+{
+    private readonly string _file = Path.Combine(Path.GetTempPath(), $"{Guid.NewGuid():N}.abc");
+
+    public void Dispose()
+    {
+        File.Delete(_file);
+        GC.SuppressFinalize(this);
+    }
+
+    private (int Exit, string Out, string Error) Run(string tune, params string[] options)
+    {
+        File.WriteAllText(_file, tune);
+        using StringWriter output = new() { NewLine = "\n" }, error = new() { NewLine = "\n" };
+        return (ReadCommand.Run([_file, .. options], output, error), output.ToString(), error.ToString().Replace(_file, "FILE", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void One_tab_separated_row_a_sounding_note()
+    {
+        var (exit, rows, _) = Run("X:1\nM:4/4\nL:1/4\nK:C\nA,|F ^F/G/ (c d-)|d z2|]\n", "--for", "violin");
+        Assert.Equal(0, exit);
+        Assert.Equal(
+            """
+            bar	beat	note	string	finger	place	position	label	bow	count
+            0	4	A3	G	1	regular	I	G1	up	4
+            1	1	F4	D	2	low	I	D-L2	down	1
+            1	2	F#4	D	2	regular	I	D2	up	2
+            1	2.5	G4	D	3	regular	I	D3	down	&
+            1	3	C5	A	2	low	I	A-L2	up	3
+            1	4	D5	A	3	regular	I	A3	up	4
+
+            """.ReplaceLineEndings("\n"), rows);
+    }
+
+    [Fact]
+    public void Cello_stretches_have_their_words()
+    {
+        var (_, rows, _) = Run("X:1\nL:1/4\nK:Bb clef=bass\nD, E, ^G,|]\n", "--for", "cello");
+        var cells = rows.Split('\n')[1..4].Select(r => string.Join(' ', r.Split('\t')[3..8]));
+        Assert.Equal(["D 0 open I D0", "D 1 back I D-x1", "D 4 forward I D-x4"], cells);
+    }
+
+    [Fact]
+    public void A_note_no_finger_reaches_prints_dashes_and_a_warning()
+    {
+        var (exit, rows, error) = Run("X:1\nL:1/4\nK:C\nC c''|]\n", "--for", "violin");
+        Assert.Equal(0, exit);
+        Assert.Contains("C7\t-\t-\t-\t-\t-\t", rows, StringComparison.Ordinal);
+        Assert.Contains("no finger on the violin reaches C7", error, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Unreadable_input_is_one_line_and_nothing_on_standard_output()
+    {
+        var (exit, rows, error) = Run("X:1\nK:D\nD ? E|]\n", "--for", "cello");
+        Assert.Equal((2, ""), (exit, rows));
+        Assert.Equal("FILE:3:3: “?” is not a note or a sign of ABC; expected a note letter A–G or a–g, a rest z, or a barline |\n", error);
+    }
+
+    [Theory]
+    [InlineData("--for", "flute")]
+    [InlineData("--for")]
+    [InlineData("--format", "tsv")]
+    [InlineData("--for", "violin", "--format", "csv")]
+    [InlineData("--for", "violin", "--other")]
+    public void Wrong_usage_exits_with_2(params string[] options)
+    {
+        var (exit, rows, error) = Run("X:1\nK:D\nD|]\n", options);
+        Assert.Equal((2, ""), (exit, rows));
+        Assert.Equal(1, error.Count(c => c == '\n'));
+    }
+
+    [Fact]
+    public void A_style_file_changes_labels_and_a_wrong_one_is_refused()
+    {
+        var style = Path.ChangeExtension(_file, ".json");
+        File.WriteAllText(style, "{\"lowHigh\":\"arrows\"}");
+        Assert.Contains("D-↓2", Run("X:1\nK:C\nF|]\n", "--for", "violin", "--style", style).Out, StringComparison.Ordinal);
+        File.WriteAllText(style, "{\"lowHight\":\"arrows\"}");
+        var (exit, _, error) = Run("X:1\nK:C\nF|]\n", "--for", "violin", "--style", style);
+        Assert.Equal(2, exit);
+        Assert.Contains(".json:1:", error, StringComparison.Ordinal);
+        File.Delete(style);
+    }
+
+    [Fact]
+    public void Json_has_the_same_columns()
+    {
+        var (_, json, _) = Run("X:1\nL:1/4\nK:D\nD|]\n", "--for", "violin", "--format", "json");
+        using var rows = System.Text.Json.JsonDocument.Parse(json);
+        Assert.Equal(["bar", "beat", "note", "string", "finger", "place", "position", "label", "bow", "count"], rows.RootElement[0].EnumerateObject().Select(p => p.Name));
+    }
+}

@@ -1,0 +1,110 @@
+using Coppia.Formats;
+using CsCheck;
+
+namespace Coppia.Tests;
+
+/// <summary>What a score holds comes back from both formats.</summary>
+public class RoundTripTests
+{
+    private static readonly TimeSignature?[] Times = [TimeSignature.CommonTime, new TimeSignature(3, 4), new TimeSignature(6, 8), null];
+
+    private static readonly Gen<Marks> SomeMarks = Gen.Int[0, 511].Select(m => (Marks)m & ~(m % 3 == 0 ? Marks.None : (Marks)m));
+
+    private static readonly Gen<ScoreEvent> Event =
+        from rest in Gen.Int[0, 6]
+        from step in Gen.Int[21, 42]
+        from alter in Gen.Int[-1, 1]
+        from log in Gen.Int[0, 4]
+        from dots in Gen.Int[0, 1]
+        from marks in SomeMarks
+        from finger in Gen.Int[-6, 4]
+        from grace in Gen.Int[0, 9]
+        select rest == 0
+            ? new ScoreEvent { Value = new NoteValue(log, dots) }
+            : new ScoreEvent
+            {
+                Pitch = Pitch.FromStep(step, alter),
+                Value = new NoteValue(log, dots),
+                Marks = marks,
+                PrintedFinger = finger < 0 ? null : finger,
+                Graces = grace == 0 ? [new GraceNote("", Pitch.FromStep(step + 1, alter), new NoteValue(3), true)] : [],
+            };
+
+    private static readonly Gen<Score> Scores =
+        from fifths in Gen.Int[-7, 7]
+        from mode in Gen.Enum<Mode>()
+        from clef in Gen.Int[0, 3]
+        from time in Gen.Int[0, 3]
+        from bars in Event.Array[1, 5].Array[1, 6].Where(b => b.Any(e => e.Any(x => !x.IsRest)))
+        from slurs in Gen.Bool.Array[6]
+        from lines in Gen.Bool.Array[6]
+        select ScoreAssembly.Finish(new Score
+        {
+            Title = "100% ours",
+            Composer = "Coppia demo",
+            Clef = Clef.All[clef],
+            Key = new KeySignature(fifths, mode),
+            Time = Times[time],
+            Bars =
+            [
+                .. bars.Select((events, i) => new Bar
+                {
+                    Clef = Clef.All[clef],
+                    Key = new KeySignature(fifths, mode),
+                    Time = Times[time],
+                    Events = slurs[i] ? Slurred(events) : events,
+                    LineBreakAfter = lines[i] && i < bars.Length - 1,
+                    RepeatStart = i == 1,
+                    RepeatEnd = i == 2,
+                    Barline = i == bars.Length - 1 && i != 2 ? Barline.Final : Barline.Plain,
+                }),
+            ],
+        }, false).Score;
+
+    private static ScoreEvent[] Slurred(ScoreEvent[] events)
+    {
+        if (events.Length < 2 || events[0].IsRest || events[^1].IsRest) return events;
+        return [events[0] with { SlurStarts = 1 }, .. events[1..^1], events[^1] with { SlurStops = 1 }];
+    }
+
+    /// <summary>Everything both formats claim to keep, as text.</summary>
+    private static string Kept(Score score) => string.Join('\n',
+        new[] { $"{score.Title}|{score.Composer}|{score.Clef}|{score.Key}|{score.Time}" }.Concat(score.Bars.Select(b =>
+            $"{b.Number} {b.RepeatStart} {b.RepeatEnd} {b.EndingStart} {b.EndingStop} {b.Barline} {b.LineBreakAfter} {b.Key} {b.Time}: " + string.Join(", ", b.Events.Select(e =>
+                $"{e.Id} {e.Pitch} {e.Value} {e.Onset} {e.TiedOn} {e.SlurStarts} {e.SlurStops} {e.Marks} {e.PrintedFinger} {e.IsBarRest} {e.TupletStart} {e.TupletStop} {e.Words} {e.Dynamic} [{string.Join(' ', e.Graces.Select(g => $"{g.Id} {g.Pitch} {g.Slashed}"))}] [{string.Join(' ', e.Chord)}]")))));
+
+    [Fact]
+    public void MusicXml_keeps_a_score() =>
+        Scores.Sample(score => Assert.Equal(Kept(score), Kept(MusicXmlReader.Read(MusicXmlWriter.Write(score)).Score!)), iter: 300);
+
+    [Fact]
+    public void Abc_keeps_a_score() =>
+        Scores.Sample(score => Assert.Equal(Kept(score), Kept(ReadAbc(AbcWriter.Write(score)))), iter: 300);
+
+    private static Score ReadAbc(string abc)
+    {
+        var read = AbcReader.Read(abc);
+        return read.Score ?? throw new InvalidOperationException($"{string.Join('\n', read.Errors)}\n{abc}");
+    }
+
+    public static TheoryData<string> Demo() => [.. Lines.DemoFiles().Select(f => Path.GetFileName(f)!)];
+
+    [Theory]
+    [MemberData(nameof(Demo))]
+    public void A_demo_tune_survives_both_formats(string file)
+    {
+        var read = TuneReader.Read(File.ReadAllText(Path.Combine(Lines.Root(), "demo", "tunes", file)));
+        Assert.Empty(read.Errors);
+        Assert.Empty(read.Notices);
+        Assert.Equal(Kept(read.Score!), Kept(MusicXmlReader.Read(MusicXmlWriter.Write(read.Score!)).Score!));
+        Assert.Equal(Kept(read.Score!), Kept(AbcReader.Read(AbcWriter.Write(read.Score!)).Score!));
+    }
+
+    [Fact]
+    public void Any_text_is_answered_with_a_score_or_errors_and_never_a_crash() =>
+        Gen.String[Gen.Char["ABCDEFGabcdefg|:[](){}<>/^_=,'-z123456 \n!\"K:X:MLQ%&~."], 0, 80].Sample(text =>
+        {
+            var read = TuneReader.Read("X:1\nK:D\n" + text);
+            Assert.True(read.Score is not null || read.Errors.Count > 0);
+        }, iter: 3000);
+}

@@ -1,0 +1,52 @@
+namespace Coppia.Tests;
+
+public class ReadingApiTests(RunningServer server) : IClassFixture<RunningServer>
+{
+    private const string Source = "X:1\nT:River Stones\nM:C\nL:1/4\nK:D\nD E F G|A4|]\n";
+
+    [Theory] // Handbook 19, common practice.
+    [InlineData("violin", "D0 D1 D2 D3 A0", "treble", null)]
+    [InlineData("viola", "D0 D1 D2 D3 A0", "alto", null)]
+    [InlineData("cello", "D0 D1 D3 D4 A0", "bass", "an octave lower")]
+    [InlineData("bass", "D0 D1 D4 G0 G1", "bass", "an octave lower")]
+    public async Task Each_instrument_reads_the_tune_in_its_own_clef_and_octave(string instrument, string pairs, string clef, string? moved)
+    {
+        var id = await server.Keep(Source);
+        var reading = await server.Get($"/api/tunes/{id}/reading?instrument={instrument}");
+        Assert.Equal(pairs, string.Join(' ', reading.GetProperty("notes").EnumerateArray().Select(n => n.GetProperty("label").GetString())));
+        Assert.Equal(clef, reading.GetProperty("clef").GetString());
+        Assert.Equal(moved, reading.GetProperty("moved").GetString());
+    }
+
+    [Fact] // Handbook 1: the C is a time signature; where it stands beside a key, say so.
+    public async Task The_sign_C_is_told_apart_from_the_key()
+    {
+        var id = await server.Keep(Source);
+        var words = (await server.Get($"/api/tunes/{id}/reading?instrument=violin")).GetProperty("meterWords").GetString();
+        Assert.Equal("The C on the staff is a time signature, four quarter beats; the key, D major, comes from the signature alone.", words);
+    }
+
+    [Theory] // Handbook 19, common practice: cello G sharp on D is a stretched fourth finger; violin F natural on D is low 2.
+    [InlineData("cello", 2, 6, 3, "G#3", "D-x4")]
+    [InlineData("violin", 1, 3, 0, "F4", "D-L2")]
+    [InlineData("bass", 3, 4, 2, "B3", "G4")]
+    [InlineData("violin", 3, 0, 0, "E5", "E0")]
+    public async Task A_place_on_the_fingerboard_is_a_note(string instrument, int @string, int semitones, int fifths, string pitch, string label)
+    {
+        var place = await server.Get($"/api/instruments/{instrument}/place?string={@string}&semitones={semitones}&fifths={fifths}");
+        Assert.Equal((pitch, label), (place.GetProperty("pitch").GetString(), place.GetProperty("label").GetString()));
+    }
+
+    [Fact]
+    public async Task An_edit_is_read_anew()
+    {
+        var id = await server.Keep(Source);
+        await server.Get($"/api/tunes/{id}/reading?instrument=violin");
+        await server.Send(HttpMethod.Put, $"/api/tunes/{id}", new { version = 1, source = Source.Replace("A4", "d4", StringComparison.Ordinal) });
+        var reading = await server.Get($"/api/tunes/{id}/reading?instrument=violin");
+        Assert.Equal("A3", reading.GetProperty("notes")[4].GetProperty("label").GetString());
+    }
+
+    [Fact]
+    public async Task Health_answers() => Assert.Equal("ok", (await server.Get("/api/health")).GetProperty("status").GetString());
+}

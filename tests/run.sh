@@ -1,0 +1,38 @@
+# Sourced by ./coppia test: every check, then one line with the sum.
+source "$ROOT/tests/browser.sh"
+passed=0
+failed=0
+
+check() {
+  local name=$1
+  shift
+  if "$@" >"$OUT/log/check.log" 2>&1; then
+    passed=$((passed + 1))
+    echo "ok      $name"
+  else
+    failed=$((failed + 1))
+    echo "FAILED  $name"
+    tail -n 60 "$OUT/log/check.log"
+  fi
+}
+
+echo 'Building the tests …'
+quietly tests dotnet build Coppia.slnx -c Release
+rm -rf "$OUT/results"
+for suite in Core Formats Server Reference Browser; do
+  echo "Running $suite …"
+  dotnet "tests/$suite/bin/Release/net10.0/Coppia.$suite.Tests.dll" -trx "$OUT/results/$suite.trx" -noLogo -noColor >"$OUT/log/$suite.log" 2>&1 || true
+  counters=$(grep -o '<Counters [^>]*' "$OUT/results/$suite.trx" 2>/dev/null || true)
+  suite_passed=$(sed -n 's/.* passed="\([0-9]*\)".*/\1/p' <<<"$counters")
+  suite_failed=$(sed -n 's/.* failed="\([0-9]*\)".*/\1/p' <<<"$counters")
+  if [ -z "$suite_passed" ] || [ "$suite_passed" = 0 ]; then suite_failed=$((${suite_failed:-0} + 1)); fi
+  [ "${suite_failed:-0}" = 0 ] || grep -v '^ *Stack Trace' "$OUT/log/$suite.log" | tail -n 80
+  passed=$((passed + ${suite_passed:-0}))
+  failed=$((failed + ${suite_failed:-0}))
+done
+check 'C# is formatted' dotnet format Coppia.slnx --verify-no-changes --no-restore
+check 'TypeScript is formatted' npm run -s format:check --prefix web
+check 'TypeScript lints' npm run -s lint --prefix web
+echo
+echo "$passed passed, $failed failed"
+[ "$failed" = 0 ]
