@@ -21,7 +21,7 @@ quietly tests dotnet build Coppia.slnx -c Release
 rm -rf "$OUT/results"
 for suite in Core Formats Server Reference Browser; do
   echo "Running $suite …"
-  dotnet "tests/$suite/bin/Release/net10.0/Coppia.$suite.Tests.dll" -trx "$OUT/results/$suite.trx" -noLogo -noColor >"$OUT/log/$suite.log" 2>&1 || true
+  dotnet "tests/$suite/bin/Release/net10.0/Coppia.$suite.Tests.dll" -result-trx "$OUT/results/$suite.trx" -noLogo -noColor >"$OUT/log/$suite.log" 2>&1 || true
   counters=$(grep -o '<Counters [^>]*' "$OUT/results/$suite.trx" 2>/dev/null || true)
   suite_passed=$(sed -n 's/.* passed="\([0-9]*\)".*/\1/p' <<<"$counters")
   suite_failed=$(sed -n 's/.* failed="\([0-9]*\)".*/\1/p' <<<"$counters")

@@ -17,7 +17,7 @@ internal static class LongTune
         {
             step = Math.Clamp(step + random.Next(-3, 4), 0, names.Length - 1);
             text.Append(i % 8 == 2 ? "(" : "").Append(names[step]).Append(i % 8 == 3 ? ")" : "");
-            if (i % 8 == 7) text.Append(i % 32 == 31 ? "|\n" : "|");
+            if (i % 8 == 7 && i < notes - 1) text.Append(i % 32 == 31 ? "|\n" : "|");
         }
 
         return text.Append("|]\n").ToString();

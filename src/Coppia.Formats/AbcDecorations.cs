@@ -23,9 +23,18 @@ internal static class AbcDecorations
 {
     private static readonly Dictionary<string, Marks> Named = new()
     {
-        ["upbow"] = Marks.UpBow, ["downbow"] = Marks.DownBow, ["accent"] = Marks.Accent, [">"] = Marks.Accent, ["emphasis"] = Marks.Accent,
-        ["fermata"] = Marks.Fermata, ["tenuto"] = Marks.Tenuto, ["breath"] = Marks.LiftAfter, ["trill"] = Marks.Trill,
-        ["staccato"] = Marks.Staccato, ["marcato"] = Marks.StrongAccent, ["^"] = Marks.StrongAccent,
+        ["upbow"] = Marks.UpBow,
+        ["downbow"] = Marks.DownBow,
+        ["accent"] = Marks.Accent,
+        [">"] = Marks.Accent,
+        ["emphasis"] = Marks.Accent,
+        ["fermata"] = Marks.Fermata,
+        ["tenuto"] = Marks.Tenuto,
+        ["breath"] = Marks.LiftAfter,
+        ["trill"] = Marks.Trill,
+        ["staccato"] = Marks.Staccato,
+        ["marcato"] = Marks.StrongAccent,
+        ["^"] = Marks.StrongAccent,
     };
 
     /// <summary>How each mark is written.</summary>

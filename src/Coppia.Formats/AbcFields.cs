@@ -9,8 +9,17 @@ internal static partial class AbcFields
 {
     private static readonly Dictionary<string, Mode> Modes = new(StringComparer.OrdinalIgnoreCase)
     {
-        [""] = Mode.Major, ["maj"] = Mode.Major, ["ion"] = Mode.Major, ["m"] = Mode.Minor, ["min"] = Mode.Minor, ["aeo"] = Mode.Minor,
-        ["dor"] = Mode.Dorian, ["phr"] = Mode.Phrygian, ["lyd"] = Mode.Lydian, ["mix"] = Mode.Mixolydian, ["loc"] = Mode.Locrian,
+        [""] = Mode.Major,
+        ["maj"] = Mode.Major,
+        ["ion"] = Mode.Major,
+        ["m"] = Mode.Minor,
+        ["min"] = Mode.Minor,
+        ["aeo"] = Mode.Minor,
+        ["dor"] = Mode.Dorian,
+        ["phr"] = Mode.Phrygian,
+        ["lyd"] = Mode.Lydian,
+        ["mix"] = Mode.Mixolydian,
+        ["loc"] = Mode.Locrian,
     };
 
     /// <summary>M: a fraction, C, C| or none. Null with no error is free meter.</summary>

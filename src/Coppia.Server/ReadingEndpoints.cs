@@ -7,11 +7,11 @@ namespace Coppia.Server;
 internal static class ReadingEndpoints
 {
     public static void MapReadings(this WebApplication app) =>
-        app.MapGet("/api/tunes/{id:long}/reading", Get).WithName("getReading").ProducesProblem(404);
+        app.MapGet("/api/tunes/{id:long}/reading", Get).WithName("getReading").Produces<ReadingView>().ProducesProblem(404);
 
-    private static Results<Ok<ReadingView>, ProblemHttpResult> Get(Readings readings, long id, string instrument)
+    private static Results<FileContentHttpResult, ProblemHttpResult> Get(Readings readings, long id, string instrument)
     {
         if (Instruments.Named(instrument, HouseStyle.Default) is not { } known) return Problems.NoInstrument(instrument);
-        return readings.Find(id) is { } kept ? TypedResults.Ok(ReadingView.Of(kept, readings.Of(kept, known))) : Problems.NoTune(id);
+        return readings.Find(id) is { } kept ? TypedResults.Bytes(readings.JsonOf(kept, known), "application/json") : Problems.NoTune(id);
     }
 }

@@ -80,10 +80,10 @@ public class StandTests(Stage stage)
     {
         stage.OpenTune("The Ash Grove", "violin");
         Assert.True(Systems().Length > 3);
-        stage.Find("[aria-label^='Line 3']").Click();
-        Stage.WaitUntil(() => stage.Find("[aria-label^='Line 3']").GetAttribute("aria-current") == "true");
+        stage.Find("[data-line='3']").Click();
+        Stage.WaitUntil(() => stage.Find("[data-line='3']").GetAttribute("aria-current") == "true");
         stage.Press(Keys.ArrowUp);
-        Stage.WaitUntil(() => stage.Find("[aria-label^='Line 2']").GetAttribute("aria-current") == "true");
+        Stage.WaitUntil(() => stage.Find("[data-line='2']").GetAttribute("aria-current") == "true");
     }
 
     [Fact]

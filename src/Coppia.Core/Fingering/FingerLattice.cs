@@ -48,37 +48,29 @@ public sealed record FingerLattice(IReadOnlyList<LatticeStep> Steps, IReadOnlyLi
         }
 
         var pulled = PulledBeyond(reachable, instrument);
-        var fingered = reachable.Select((r, i) => pulled[i] ? r.Fingered : [.. r.Fingered.Where(p => instrument.Frames[p.Frame].AllowedByDefault)]).ToArray();
+        var order = new ChoiceOrder(instrument);
         var steps = new List<LatticeStep>(reachable.Count);
-        var hand = StartingHands(instrument, fingered);
+        var hand = StartingHands(instrument, order, reachable, pulled);
         for (var i = 0; i < reachable.Count; i++)
         {
-            var (note, _, open) = reachable[i];
-            var choices = open.SelectMany(o => hand.Select(f => o with { Frame = f })).Concat(fingered[i])
-                .OrderBy(p => instrument.Frames[p.Frame].AllowedByDefault ? 0 : 1)
-                .ThenBy(p => instrument.Frames[p.Frame].Stretch == Stretch.None ? 0 : 1)
-                .ThenBy(p => p.IsOpen ? 0 : 1)
-                .ThenBy(p => instrument.Frames[p.Frame].Reluctance)
-                .ThenBy(p => Math.Abs(p.Frame - FirstPosition(instrument)))
-                .ToArray();
+            var (note, fingered, open) = reachable[i];
+            var choices = order.Of(note.Pitch, fingered, open, hand, pulled[i], mayRemember: !pins.ContainsKey(note.Id));
             var inSlur = note.Slurred || i + 1 < reachable.Count && reachable[i + 1].Note.Slurred;
             steps.Add(new LatticeStep(note, choices, i == 0, i == reachable.Count - 1, inSlur));
-            hand = Frames(choices);
+            hand = ChoiceOrder.Frames(choices);
         }
 
         return new FingerLattice(steps, outOfReach);
     }
 
-    private static int[] Frames(Placement[] placements) => [.. placements.Select(p => p.Frame).Distinct().Order()];
-
-    private static int FirstPosition(Instrument instrument) => instrument.Frames.Index().First(f => f.Item.Position == "I").Index;
-
     /// <summary>Where the hand may wait while a line begins with open strings: any allowed frame, or that of the first fingered note.</summary>
-    private static int[] StartingHands(Instrument instrument, Placement[][] fingered) =>
-    [
-        .. instrument.Frames.Index().Where(f => f.Item is { AllowedByDefault: true, Stretch: Stretch.None }).Select(f => f.Index)
-            .Union(Frames(fingered.FirstOrDefault(f => f.Length > 0) ?? [])),
-    ];
+    private static ulong StartingHands(
+        Instrument instrument, ChoiceOrder order, List<(SoundingNote Note, Placement[] Fingered, Placement[] Open)> reachable, bool[] pulled)
+    {
+        var allowed = instrument.Frames.Index().Where(f => f.Item is { AllowedByDefault: true, Stretch: Stretch.None }).Aggregate(0UL, (hands, f) => hands | 1UL << f.Index);
+        var first = reachable.FindIndex(r => r.Fingered.Length > 0);
+        return first < 0 ? allowed : allowed | ChoiceOrder.Frames(order.Offered(reachable[first].Fingered, pulled[first]));
+    }
 
     /// <summary>Notes near one that no allowed position reaches may use the positions beyond, so that the hand need not jump for each.</summary>
     private static bool[] PulledBeyond(List<(SoundingNote Note, Placement[] Fingered, Placement[] Open)> reachable, Instrument instrument)

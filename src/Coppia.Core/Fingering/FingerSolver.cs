@@ -20,7 +20,7 @@ public static class FingerSolver
         if (steps.Count == 0) return new Solution([], 0, []);
         if (steps.Count == 1) return SolveOne(steps[0], cost);
 
-        var moves = Enumerable.Range(1, steps.Count - 1).Select(i => Moves(steps, i, cost)).ToArray();
+        var moves = AllMoves(steps, cost);
         var forward = Forward(steps, moves, cost, out var came);
         var backward = Backward(steps, moves, cost);
         return new Solution(Trace(steps, forward, came, out var total), total, Through(steps, forward, backward));
@@ -31,6 +31,23 @@ public static class FingerSolver
         var through = step.Choices.Select(c => cost.Note(step, c) + cost.FirstFourth(step, c)).ToArray();
         var best = Array.IndexOf(through, through.Min());
         return new Solution([best], through[best], [through]);
+    }
+
+    /// <summary>Moves between equal choices in equal circumstances are worked out once.</summary>
+    private static int[][] AllMoves(IReadOnlyList<LatticeStep> steps, FingerCost cost)
+    {
+        var known = new Dictionary<(Placement[] From, Placement[] To, int Circumstances), int[]>();
+        var moves = new int[steps.Count - 1][];
+        for (var i = 1; i < steps.Count; i++)
+        {
+            var step = steps[i];
+            var circumstances = (i == 1 ? 1 : 0) | (step.Slurred ? 2 : 0) | (step.AfterRest ? 4 : 0) | (step.InSlur ? 8 : 0) | (step.IsLast ? 16 : 0) | (steps[i - 1].InSlur ? 32 : 0);
+            var key = (steps[i - 1].Choices, step.Choices, circumstances);
+            if (!known.TryGetValue(key, out var move)) known[key] = move = Moves(steps, i, cost);
+            moves[i - 1] = move;
+        }
+
+        return moves;
     }
 
     /// <summary>Costs of going into step i, its own note included; the first note's own cost rides on the first move.</summary>

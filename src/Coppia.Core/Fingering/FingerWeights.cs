@@ -27,19 +27,19 @@ public sealed record FingerWeights
     public int FingerForOpen { get; init; } = 6;
 
     /// <summary>Opening the hand into a stretched frame.</summary>
-    public int OpenStretch { get; init; } = 14;
+    public int OpenStretch { get; init; } = 8;
 
     /// <summary>Closing it again.</summary>
     public int CloseStretch { get; init; } = 2;
 
     /// <summary>Opening or closing while an upper finger holds the string, so that nothing anchors the hand.</summary>
-    public int StretchOffUpperFinger { get; init; } = 6;
+    public int StretchOffUpperFinger { get; init; } = 8;
 
     /// <summary>Every note spent in a stretched hand.</summary>
-    public int StretchedHand { get; init; } = 1;
+    public int StretchedHand { get; init; } = 2;
 
     /// <summary>A note under a finger that the stretch moved.</summary>
-    public int StretchedFinger { get; init; } = 2;
+    public int StretchedFinger { get; init; } = 4;
 
     /// <summary>High 4 on violin and viola, a stretch.</summary>
     public int HighFourth { get; init; } = 16;

@@ -6,10 +6,32 @@ public readonly record struct OtherWay(Placement Placement, int ExtraCost);
 /// <summary>A sounding note with the way chosen for it; no placement when no finger reaches it.</summary>
 /// <param name="Note">The note.</param>
 /// <param name="Placement">The way chosen, or null.</param>
-/// <param name="Others">Its other pairs of string and finger, best first.</param>
 /// <param name="Beyond">The way lies outside the positions allowed to the class.</param>
 /// <param name="Pinned">The teacher fixed it.</param>
-public sealed record FingeredNote(SoundingNote Note, Placement? Placement, IReadOnlyList<OtherWay> Others, bool Beyond, bool Pinned);
+public sealed record FingeredNote(SoundingNote Note, Placement? Placement, bool Beyond, bool Pinned)
+{
+    private readonly Placement[] _choices = [];
+    private readonly int[] _through = [];
+    private readonly int _cost;
+
+    internal FingeredNote(LatticeStep step, int taken, int[] through, int cost, bool beyond, bool pinned)
+        : this(step.Note, step.Choices[taken], beyond, pinned) => (_choices, _through, _cost) = (step.Choices, through, cost);
+
+    /// <summary>Its other pairs of string and finger, best first.</summary>
+    public IReadOnlyList<OtherWay> Others
+    {
+        get
+        {
+            var others = new List<OtherWay>();
+            foreach (var (k, other) in _choices.Index().OrderBy(c => _through[c.Index]))
+            {
+                if (!other.SamePair(Placement!.Value) && !others.Any(o => o.Placement.SamePair(other))) others.Add(new OtherWay(other, _through[k] - _cost));
+            }
+
+            return others;
+        }
+    }
+}
 
 /// <summary>String, finger and place for every note of one score on one instrument.</summary>
 public sealed record Fingering(Instrument Instrument, Score Score, IReadOnlyList<FingeredNote> Notes, int Cost)
@@ -33,27 +55,17 @@ public sealed record Fingering(Instrument Instrument, Score Score, IReadOnlyList
         {
             if (step < lattice.Steps.Count && ReferenceEquals(lattice.Steps[step].Note, note))
             {
-                notes.Add(Chosen(lattice.Steps[step], solution.Way[step], solution.Through[step], solution.Cost, instrument, pins.ContainsKey(note.Id)));
+                var at = lattice.Steps[step].Choices[solution.Way[step]];
+                notes.Add(new FingeredNote(lattice.Steps[step], solution.Way[step], solution.Through[step], solution.Cost,
+                    beyond: !instrument.Frames[at.Frame].AllowedByDefault, pinned: pins.ContainsKey(note.Id)));
                 step++;
             }
             else
             {
-                notes.Add(new FingeredNote(note, null, [], Beyond: true, Pinned: false));
+                notes.Add(new FingeredNote(note, null, Beyond: true, Pinned: false));
             }
         }
 
         return new Fingering(instrument, score, notes, solution.Cost);
-    }
-
-    private static FingeredNote Chosen(LatticeStep step, int taken, int[] through, int cost, Instrument instrument, bool pinned)
-    {
-        var placement = step.Choices[taken];
-        var others = new List<OtherWay>();
-        foreach (var (k, other) in step.Choices.Index().OrderBy(c => through[c.Index]))
-        {
-            if (!other.SamePair(placement) && !others.Any(o => o.Placement.SamePair(other))) others.Add(new OtherWay(other, through[k] - cost));
-        }
-
-        return new FingeredNote(step.Note, placement, others, !instrument.Frames[placement.Frame].AllowedByDefault, pinned);
     }
 }

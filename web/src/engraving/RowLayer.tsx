@@ -101,7 +101,11 @@ function RowText({
           {note.newPosition}
         </tspan>
       )}
-      {note.beyond && <tspan dy={note.newPosition ? 7 : 0} className="fill-brick font-bold">*</tspan>}
+      {note.beyond && (
+        <tspan dy={note.newPosition ? 7 : 0} className="fill-brick font-bold">
+          *
+        </tspan>
+      )}
     </text>
   )
 }

@@ -8,14 +8,14 @@ export const ROWS = [
 
 export type RowId = (typeof ROWS)[number]['id']
 
-const SCREEN_SCALE = 50
+const SCREEN_SCALE = 54
 const PRINT_SCALE = 42
 const LYRIC_PX = 20
 
 /** Options for the engraver: how wide, and how much room the chosen rows need between the lines of music. */
 export function engravingOptions(widthPx: number, rows: readonly RowId[], page?: { heightPx: number }) {
   const height = ROWS.filter((r) => rows.includes(r.id)).reduce((sum, r) => sum + r.height, 0)
-  const extra = Math.max(0, height - LYRIC_PX) + 22
+  const extra = Math.max(0, height - LYRIC_PX * (rows.includes('name') ? 2 : 1)) + 22
   const scale = page ? PRINT_SCALE : SCREEN_SCALE
   const unitPx = (9 * scale) / 100
   return {
@@ -35,12 +35,16 @@ export function engravingOptions(widthPx: number, rows: readonly RowId[], page?:
     spacingSystem: Math.min(48, Math.max(4, Math.round(extra / unitPx))),
     spacingNonLinear: 0.58,
     spacingLinear: 0.22,
-    lyricSize: page ? 6.4 : 5.4,
+    lyricSize: page ? 7.4 : 6.2,
     lyricTopMinMargin: 2.6,
     justifyVertically: false,
     svgRemoveXlink: true,
   }
 }
+
+/** The MusicXML with only those lyric lines that keep room for a row which is shown. */
+export const withRowsOnly = (xml: string, rows: readonly RowId[]) =>
+  rows.includes('name') ? xml : xml.replace(/<lyric number="2">.*?<\/lyric>/g, '')
 
 export type Spot = { x: number; width: number; system: number }
 

@@ -2,7 +2,7 @@ import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
 import { useReading } from '../api/queries'
 import { useEngraving } from '../engraving/engraver'
 import { EngravedPage } from '../engraving/EngravedPage'
-import { engravingOptions, ROWS } from '../engraving/layout'
+import { engravingOptions, ROWS, withRowsOnly } from '../engraving/layout'
 import { TuneHead } from '../stand/TuneHead'
 import { Button } from '../ui/Button'
 import { useKeys } from '../ui/useKeys'
@@ -22,7 +22,7 @@ export function PrintView() {
   const size = PAPERS[paper]
   const { data } = useReading(id, instrument)
   const engraving = useEngraving(
-    data?.musicXml,
+    data && withRowsOnly(data.musicXml, rows),
     engravingOptions(size.width, rows, { heightPx: size.height - HEADING }),
   )
   const back = `/tunes/${id}?for=${instrument}`
@@ -55,7 +55,7 @@ export function PrintView() {
         </Button>
       </div>
       {data && (
-        <div className="mx-auto bg-white" style={{ width: size.width }}>
+        <div className="mx-auto box-content bg-white p-[12mm] print:p-0" style={{ width: size.width }}>
           {engraving.pages.map((svg, i) => (
             <section key={i} className={i < engraving.pages.length - 1 ? 'break-after-page' : ''} data-testid="sheet">
               {i === 0 && <TuneHead reading={data} />}

@@ -25,12 +25,18 @@ export function LineMap({
             key={system.bars[0]}
             type="button"
             aria-current={i === line ? 'true' : undefined}
-            aria-label={`Line ${i + 1}, bars ${first} to ${last}`}
+            data-line={i + 1}
             onClick={() => system.firstNote && onGo(system.firstNote)}
             className={`border-l-4 py-1.5 pl-2 text-left leading-tight ${i === line ? 'border-maple bg-maple-pale' : 'border-line-dark hover:bg-maple-pale'}`}
           >
-            <span className="block font-head text-base font-semibold">{i + 1}</span>
-            <span className="block text-xs text-soft">{first === last ? first : `${first}–${last}`}</span>
+            <span className="block font-head text-base font-semibold">
+              <span className="sr-only">Line </span>
+              {i + 1}
+            </span>
+            <span className="block text-xs text-soft">
+              <span className="sr-only">bars </span>
+              {first === last ? first : `${first}–${last}`}
+            </span>
           </button>
         )
       })}

@@ -3,7 +3,7 @@ import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
 import { useInstruments, usePrefetchReading, useReading, useTune } from '../api/queries'
 import { useEngraving } from '../engraving/engraver'
 import { EngravedPage } from '../engraving/EngravedPage'
-import { engravingOptions, ROWS, type Layout } from '../engraving/layout'
+import { engravingOptions, ROWS, withRowsOnly, type Layout } from '../engraving/layout'
 import { EditTune } from '../tunes/EditTune'
 import { useKeys } from '../ui/useKeys'
 import { Fingerboard, type Place } from './Fingerboard'
@@ -34,7 +34,10 @@ export function Stand() {
   const paper = useRef<HTMLDivElement>(null)
   const width = useWidth(paper)
   const data = instrument ? reading.data : undefined
-  const engraving = useEngraving(data?.musicXml, width ? engravingOptions(width - 8, rows) : null)
+  const engraving = useEngraving(
+    data && withRowsOnly(data.musicXml, rows),
+    width ? engravingOptions(width - 8, rows) : null,
+  )
   const keepLayout = useCallback((next: Layout) => setLayout(next), [])
 
   useEffect(() => {
@@ -112,7 +115,15 @@ export function Stand() {
         <div className="hidden min-h-0 border-r border-line md:flex md:flex-col">
           {layout && data && <LineMap reading={data} layout={layout} line={line} onGo={pick} />}
         </div>
-        <div className="paper-scroll min-h-0 overflow-y-auto bg-sheet px-6 pb-10 pt-4" data-testid="paper">
+        {/* A region that scrolls must be reachable from the keyboard. */}
+        <div
+          className="paper-scroll min-h-0 overflow-y-auto bg-sheet px-6 pb-10 pt-4"
+          data-testid="paper"
+          // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
+          tabIndex={0}
+          role="region"
+          aria-label="Paper"
+        >
           {data && <TuneHead reading={data} />}
           <div ref={paper} className="min-h-40">
             {engraving.error && <p className="text-brick">{engraving.error}</p>}
