@@ -39,9 +39,13 @@ public static class CoppiaApp
         }));
         builder.Services.AddResponseCompression(o => o.EnableForHttps = true);
         builder.Services.AddSingleton<IValidator<TuneRequest>, TuneRequestRules>();
+        builder.Services.AddSingleton<IValidator<StyleRequest>, StyleRules>();
         builder.Services.AddSingleton(TimeProvider.System);
         builder.Services.AddSingleton(_ => new Database(Path.Combine(options.DataFolder, "coppia.db")));
         builder.Services.AddSingleton<TuneRepository>();
+        builder.Services.AddSingleton<PinRepository>();
+        builder.Services.AddSingleton<StyleRepository>();
+        builder.Services.AddSingleton<Styles>();
         builder.Services.AddSingleton<Readings>();
         // A page from elsewhere must not reach a teacher's own server through a name that points here.
         builder.Services.Configure<Microsoft.AspNetCore.HostFiltering.HostFilteringOptions>(o =>
@@ -63,6 +67,8 @@ public static class CoppiaApp
         app.MapTunes();
         app.MapTuneFiles();
         app.MapReadings();
+        app.MapStyles();
+        app.MapShapes();
         app.MapGet("/api/{**rest}", () => Results.Problem(statusCode: 404, title: "There is nothing at this address.")).ExcludeFromDescription();
         app.MapFallback(() => Results.File(Path.Combine(options.WebFolder, "index.html"), "text/html")).ExcludeFromDescription();
         if (!DescribingOnly) Prepare(app, options);

@@ -35,14 +35,20 @@ internal static class InstrumentEndpoints
 {
     public static void MapInstruments(this WebApplication app)
     {
-        app.MapGet("/api/instruments", () => Instruments.All.Select(i => InstrumentView.Of(i, HouseStyle.Default)).ToArray()).WithName("listInstruments");
+        app.MapGet("/api/instruments", List).WithName("listInstruments");
         app.MapGet("/api/instruments/{instrument}/place", Place).WithName("getPlace").ProducesProblem(404).ProducesProblem(400);
     }
 
-    /// <summary>The note at a place, spelled as the key has it.</summary>
-    private static Results<Ok<PlaceView>, ProblemHttpResult> Place(string instrument, int @string, int semitones, int fifths)
+    private static InstrumentView[] List(Styles styles)
     {
-        var style = HouseStyle.Default;
+        var style = styles.Current().Style;
+        return [.. Instruments.All.Select(i => InstrumentView.Of(Instruments.Named(i.Id, style)!, style))];
+    }
+
+    /// <summary>The note at a place, spelled as the key has it.</summary>
+    private static Results<Ok<PlaceView>, ProblemHttpResult> Place(Styles styles, string instrument, int @string, int semitones, int fifths)
+    {
+        var style = styles.Current().Style;
         if (Instruments.Named(instrument, style) is not { } known) return Problems.NoInstrument(instrument);
         if (@string < 0 || @string >= known.Strings.Count || semitones < 0 || semitones > 24 || fifths is < -7 or > 7)
             return TypedResults.Problem(statusCode: 400, title: $"There is no such place; expected string 0 to {known.Strings.Count - 1}, semitones 0 to 24, fifths −7 to 7.");

@@ -5,6 +5,9 @@ namespace Coppia.Server;
 /// <summary>Why a note is played so, one sentence a field; an empty field has nothing to say.</summary>
 public sealed record WhyView(string Reading, string Finger, string Place, string Choice);
 
+/// <summary>A note's pair as the teacher fixed it.</summary>
+public sealed record PinView(string NoteId, int String, int Finger);
+
 /// <summary>Another pair for a note.</summary>
 public sealed record OtherWayView(int String, int Finger, string Label, int ExtraCost, bool Beyond);
 
@@ -28,10 +31,11 @@ public sealed record BarView(string Id, int Number, IReadOnlyList<string> EventI
 public sealed record ReadingView(
     long TuneId, int Version, string Title, string Composer, string? TempoWords, InstrumentView Instrument, string PrintedFor, string Clef, bool ClefChanged,
     int Fifths, string KeyName, string KeyWords, string Meter, string? MeterWords, string? Moved,
+    bool HasPrintedFingers, bool UsesPrintedFingers, IReadOnlyList<PinView> Pins,
     IReadOnlyList<string> Warnings, IReadOnlyList<NoticeView> Notices, string MusicXml,
     IReadOnlyList<BarView> Bars, IReadOnlyList<ReadingNoteView> Notes, IReadOnlyList<CountView> Counts, IReadOnlyList<IReadOnlyList<ShapeSpotView>> Shapes)
 {
-    internal static ReadingView Of(KeptTune kept, Reading reading)
+    internal static ReadingView Of(KeptTune kept, Reading reading, FixedPairs pairs)
     {
         var style = reading.Style;
         var score = reading.Score;
@@ -40,7 +44,9 @@ public sealed record ReadingView(
             kept.Tune.Id, kept.Tune.Version, kept.Tune.Title, kept.Tune.Composer, score.TempoWords,
             InstrumentView.Of(reading.Instrument, style), kept.Tune.PrintedFor, score.Clef.Name, reading.ClefChanged,
             score.Key.Fifths, score.Key.Name, score.Key.SignatureWords, kept.Tune.Meter, MeterWordsOf(score), OctaveFit.Words(reading.OctavesMoved),
-            [.. reading.Warnings()], [.. kept.Notices.Select(NoticeView.Of)], ReadingMusic.ForEngraving(reading),
+            kept.Tune.PrintedFor == reading.Instrument.Id && score.Events.Any(e => e.PrintedFinger is not null), pairs.UsesPrinted,
+            [.. pairs.Kept.Select(p => new PinView(p.NoteId, p.String, p.Finger))],
+            [.. reading.Warnings(), .. pairs.SetAside], [.. kept.Notices.Select(NoticeView.Of)], ReadingMusic.ForEngraving(reading),
             [.. score.Bars.Select(b => new BarView(b.Id, b.Number, [.. b.Events.Select(e => e.Id)]))],
             [.. reading.Notes.Select((n, i) => NoteOf(reading, n, i))],
             [.. reading.Counts.Select(c => new CountView(c.EventId, (c.Offset / lengths[c.EventId]).ToDouble(), c.Text, c.Kind))],

@@ -11,14 +11,13 @@ namespace Coppia.Server;
 /// <summary>A kept tune with its score.</summary>
 internal sealed record KeptTune(TuneRecord Tune, Score Score, IReadOnlyList<Notice> Notices);
 
-/// <summary>Readings of kept tunes. Computed values are pure, so they are remembered by tune, version and instrument.</summary>
-internal sealed class Readings(TuneRepository tunes, IOptions<JsonOptions> json)
+/// <summary>Readings of kept tunes in the current house style, with the teacher's pins. Computed values are pure, so they are remembered by what they come from.</summary>
+internal sealed class Readings(TuneRepository tunes, PinRepository pins, Styles styles, IOptions<JsonOptions> json)
 {
     private const int MostRemembered = 64;
     private readonly ConcurrentDictionary<(long Id, int Version), KeptTune> _scores = new();
-    private readonly ConcurrentDictionary<(long Id, int Version, string Instrument), Reading> _readings = new();
-
-    private readonly ConcurrentDictionary<(long Id, int Version, string Instrument), byte[]> _answers = new();
+    private readonly ConcurrentDictionary<string, Reading> _readings = new();
+    private readonly ConcurrentDictionary<string, byte[]> _answers = new();
 
     public KeptTune? Find(long id)
     {
@@ -33,16 +32,72 @@ internal sealed class Readings(TuneRepository tunes, IOptions<JsonOptions> json)
 
     public Reading Of(KeptTune kept, Instrument instrument)
     {
-        if (_readings.Count > 4 * MostRemembered) _readings.Clear();
-        return _readings.GetOrAdd((kept.Tune.Id, kept.Tune.Version, instrument.Id), _ =>
-            Reading.Of(kept.Score, Instruments.Named(kept.Tune.PrintedFor, HouseStyle.Default) ?? PrintedFor.Of(kept.Score), instrument, HouseStyle.Default));
+        var (style, styleKey) = styles.Current();
+        var fixedPairs = PinsOf(kept, instrument);
+        return Remembered(_readings, Key(kept, instrument, styleKey, fixedPairs), () => Solve(kept, instrument, style, fixedPairs));
     }
 
     /// <summary>The reading as the screens get it, kept as the bytes that are sent.</summary>
     public byte[] JsonOf(KeptTune kept, Instrument instrument)
     {
-        if (_answers.Count > 4 * MostRemembered) _answers.Clear();
-        return _answers.GetOrAdd((kept.Tune.Id, kept.Tune.Version, instrument.Id), _ =>
-            JsonSerializer.SerializeToUtf8Bytes(ReadingView.Of(kept, Of(kept, instrument)), json.Value.SerializerOptions));
+        var (style, styleKey) = styles.Current();
+        var fixedPairs = PinsOf(kept, instrument);
+        var key = Key(kept, instrument, styleKey, fixedPairs);
+        return Remembered(_answers, key, () =>
+        {
+            var reading = Remembered(_readings, key, () => Solve(kept, instrument, style, fixedPairs));
+            return JsonSerializer.SerializeToUtf8Bytes(ReadingView.Of(kept, reading, fixedPairs), json.Value.SerializerOptions);
+        });
+    }
+
+    /// <summary>Tries pins out. Throws what <see cref="Fingering.Choose"/> throws for an impossible one.</summary>
+    public Reading Try(KeptTune kept, Instrument instrument, IEnumerable<PinRecord> asked) =>
+        Solve(kept, instrument, styles.Current().Style, new FixedPairs([.. asked], [], UsesPrinted: false, SetAside: []));
+
+    private static T Remembered<T>(ConcurrentDictionary<string, T> memory, string key, Func<T> make)
+    {
+        if (memory.Count > 4 * MostRemembered) memory.Clear();
+        return memory.GetOrAdd(key, _ => make());
+    }
+
+    private static string Key(KeptTune kept, Instrument instrument, string styleKey, FixedPairs pairs) =>
+        $"{kept.Tune.Id} {kept.Tune.Version} {instrument.Id} {styleKey} {pairs.UsesPrinted} {string.Join(' ', pairs.Kept.Select(p => $"{p.NoteId}:{p.String}:{p.Finger}"))}";
+
+    private static Reading Solve(KeptTune kept, Instrument instrument, HouseStyle style, FixedPairs pairs)
+    {
+        var printedFor = Instruments.Named(kept.Tune.PrintedFor, style) ?? PrintedFor.Of(kept.Score);
+        return Reading.Of(kept.Score, printedFor, instrument, style, pairs.AsPins());
+    }
+
+    /// <summary>The kept pins that still meet the note they were set on, and the printed fingers where they count and can be played.</summary>
+    private FixedPairs PinsOf(KeptTune kept, Instrument instrument)
+    {
+        var printedPitch = kept.Score.Events.Where(e => e.Pitch is not null).ToDictionary(e => e.Id, e => e.Pitch!.Value.ToString());
+        var all = pins.Of(kept.Tune.Id, instrument.Id);
+        var valid = all.Where(p => printedPitch.TryGetValue(p.NoteId, out var pitch) && pitch == p.Pitch).ToArray();
+        var aside = all.Count == valid.Length ? [] : new List<string> { $"{all.Count - valid.Length} of your own fingerings no longer meet their notes and are set aside." };
+        if (!pins.UsesPrinted(kept.Tune.Id, instrument.Id)) return new FixedPairs(valid, [], false, aside);
+
+        var printed = new List<(string NoteId, int Finger)>();
+        foreach (var note in SoundingNote.Of(kept.Score).Where(n => !n.IsGrace && n.Event.PrintedFinger is not null))
+        {
+            var finger = note.Event.PrintedFinger!.Value;
+            if (Placements.Of(instrument, note.Pitch, 0).Any(p => p.Finger == finger)) printed.Add((note.Id, finger));
+            else aside.Add($"The printed finger {finger} on {note.Pitch} in bar {note.Bar.Number} cannot play that note and is left out.");
+        }
+
+        return new FixedPairs(valid, printed, true, aside);
+    }
+}
+
+/// <summary>What is fixed before the line is solved.</summary>
+internal sealed record FixedPairs(IReadOnlyList<PinRecord> Kept, IReadOnlyList<(string NoteId, int Finger)> Printed, bool UsesPrinted, IReadOnlyList<string> SetAside)
+{
+    /// <summary>The teacher's own pins win over printed fingers.</summary>
+    public IReadOnlyDictionary<string, Pin> AsPins()
+    {
+        var pins = Printed.ToDictionary(p => p.NoteId, p => new Pin(null, p.Finger));
+        foreach (var p in Kept) pins[p.NoteId] = new Pin(p.String, p.Finger);
+        return pins;
     }
 }

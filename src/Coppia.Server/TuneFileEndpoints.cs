@@ -45,7 +45,7 @@ internal static class TuneFileEndpoints
     }
 
     /// <summary>The tune as MusicXML or ABC; with an instrument, as that instrument reads it, with the chosen rows as lyrics and the pairs as technical marks.</summary>
-    private static Results<FileContentHttpResult, ProblemHttpResult> Export(Readings readings, long id, string format, string? instrument, string? rows)
+    private static Results<FileContentHttpResult, ProblemHttpResult> Export(Readings readings, Styles styles, long id, string format, string? instrument, string? rows)
     {
         if (format is not ("musicxml" or "abc")) return TypedResults.Problem(statusCode: 400, title: "Unknown format; expected musicxml or abc.");
         if (readings.Find(id) is not { } kept) return Problems.NoTune(id);
@@ -53,7 +53,7 @@ internal static class TuneFileEndpoints
         MusicXmlExtras? extras = null;
         if (instrument is not null)
         {
-            if (Instruments.Named(instrument, HouseStyle.Default) is not { } known) return Problems.NoInstrument(instrument);
+            if (Instruments.Named(instrument, styles.Current().Style) is not { } known) return Problems.NoInstrument(instrument);
             var reading = readings.Of(kept, known);
             score = reading.Score with { InstrumentName = known.Name };
             extras = ReadingMusic.Extras(reading, (rows ?? "pair").Split(',', StringSplitOptions.RemoveEmptyEntries));

@@ -8,7 +8,11 @@ import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router'
 import { PrintView } from './print/PrintView'
+import { AllShapes } from './shapes/AllShapes'
+import { ShapesScreen } from './shapes/ShapesScreen'
 import { Stand } from './stand/Stand'
+import { StyleScreen } from './style/StyleScreen'
+import { TapingScreen } from './taping/TapingScreen'
 import { Tunes } from './tunes/Tunes'
 import { Shell } from './ui/Shell'
 
@@ -25,8 +29,12 @@ createRoot(root).render(
             <Route path="/" element={<Navigate to="/tunes" replace />} />
             <Route path="/tunes" element={<Tunes />} />
             <Route path="/tunes/:id" element={<Stand />} />
+            <Route path="/shapes" element={<ShapesScreen />} />
+            <Route path="/taping" element={<TapingScreen />} />
+            <Route path="/style" element={<StyleScreen />} />
             <Route path="*" element={<Navigate to="/tunes" replace />} />
           </Route>
+          <Route path="/shapes/all" element={<AllShapes />} />
           <Route path="/tunes/:id/print" element={<PrintView />} />
         </Routes>
       </BrowserRouter>

@@ -19,8 +19,8 @@ public sealed class ImpossiblePinException(string noteId, string message) : Exce
     public string NoteId { get; } = noteId;
 }
 
-/// <summary>What the teacher fixed on a note: its string and finger.</summary>
-public readonly record struct Pin(int String, int Finger);
+/// <summary>What the teacher fixed on a note: its finger, and its string unless any string will do (a printed finger).</summary>
+public readonly record struct Pin(int? String, int Finger);
 
 /// <summary>All ways through a line: the steps that can be played and the notes that no finger reaches.</summary>
 public sealed record FingerLattice(IReadOnlyList<LatticeStep> Steps, IReadOnlyList<SoundingNote> OutOfReach)
@@ -88,13 +88,13 @@ public sealed record FingerLattice(IReadOnlyList<LatticeStep> Steps, IReadOnlyLi
 
     private static (Placement[] Fingered, Placement[] Open) Pinned(Instrument instrument, SoundingNote note, (Placement[] Fingered, Placement[] Open) ways, Pin pin)
     {
-        bool Fits(Placement p) => p.String == pin.String && p.Finger == pin.Finger;
+        bool Fits(Placement p) => p.Finger == pin.Finger && (pin.String is null || p.String == pin.String);
         Placement[] fingered = [.. ways.Fingered.Where(Fits)], open = [.. ways.Open.Where(Fits)];
         if (fingered.Length + open.Length > 0) return (fingered, open);
 
         var possible = ways.Fingered.Concat(ways.Open).Select(p => $"{p.Finger} on {instrument.StringName(p.String)}").Distinct().ToArray();
         var instead = possible.Length == 0 ? "no finger reaches this note" : "possible here: " + string.Join(", ", possible);
-        var asked = pin.String >= 0 && pin.String < instrument.Strings.Count ? $"{pin.Finger} on the {instrument.StringName(pin.String)} string" : $"finger {pin.Finger} on string {pin.String + 1}";
+        var asked = pin.String is not { } s ? $"finger {pin.Finger}" : s >= 0 && s < instrument.Strings.Count ? $"{pin.Finger} on the {instrument.StringName(s)} string" : $"finger {pin.Finger} on string {s + 1}";
         throw new ImpossiblePinException(note.Id, $"{note.Pitch} in bar {note.Bar.Number} cannot be played with {asked}; {instead}.");
     }
 }

@@ -44,7 +44,7 @@ public readonly record struct KeySignature(int Fifths, Mode Mode = Mode.Major)
             if (Fifths == 0) return "no sharps or flats";
             var count = Math.Abs(Fifths);
             var letters = ChangedLetters.Select(l => l.ToString()).ToArray();
-            var list = letters.Length == 1 ? letters[0] : string.Join(", ", letters[..^1]) + " and " + letters[^1];
+            var list = Words.List(letters);
             return $"{count} {(Fifths > 0 ? "sharp" : "flat")}{(count == 1 ? "" : "s")}: {list}";
         }
     }

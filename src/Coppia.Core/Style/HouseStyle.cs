@@ -13,6 +13,11 @@ public enum NoteNames { English, German, FixedDo }
 
 public enum OctaveNames { HighLow, Number, None }
 
+/// <summary>A teacher's own name and mark for a hand shape.</summary>
+/// <param name="Name">At most 40 characters.</param>
+/// <param name="Mark">A sign of one or two characters; may be empty.</param>
+public sealed record ShapeNickname(string Name, string Mark);
+
 /// <summary>What schools do differently (handbook 17): one immutable value, passed in wherever it matters.</summary>
 public sealed record HouseStyle
 {
@@ -32,6 +37,9 @@ public sealed record HouseStyle
 
     /// <summary>Tapes by instrument id; an instrument that is not named has its default tapes.</summary>
     public IReadOnlyDictionary<string, IReadOnlyList<Tape>> Tapes { get; init; } = new Dictionary<string, IReadOnlyList<Tape>>();
+
+    /// <summary>The teacher's own names of hand shapes, by the shape's descriptive name; a shape that is not named keeps its descriptive name.</summary>
+    public IReadOnlyDictionary<string, ShapeNickname> ShapeNames { get; init; } = new Dictionary<string, ShapeNickname>();
 
     public IReadOnlyList<Tape> TapesOf(Instrument instrument) => Tapes.TryGetValue(instrument.Id, out var tapes) ? tapes : instrument.DefaultTapes;
 }

@@ -11,6 +11,13 @@ export type ReadingNote = components['schemas']['ReadingNoteView']
 export type Count = components['schemas']['CountView']
 export type Instrument = components['schemas']['InstrumentView']
 export type ShapeSpot = components['schemas']['ShapeSpotView']
+export type Pin = components['schemas']['PinView']
+export type Remark = components['schemas']['RemarkView']
+export type HouseStyle = components['schemas']['HouseStyle']
+export type NamedStyle = components['schemas']['StyleView']
+export type Shapes = components['schemas']['ShapesView']
+export type HandShape = components['schemas']['HandShapeView']
+export type ScaleForm = components['schemas']['ScaleForm']
 export type Place = components['schemas']['PlaceView']
 
 export const api = createClient<paths>({ baseUrl: '/' })

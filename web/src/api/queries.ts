@@ -1,5 +1,14 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { answer, api, type Refusal, type TuneDetail } from './client'
+import {
+  answer,
+  api,
+  type HouseStyle,
+  type NamedStyle,
+  type Pin,
+  type Refusal,
+  type ScaleForm,
+  type TuneDetail,
+} from './client'
 
 export type NewTune = { source: string; title?: string | null; composer?: string | null; printedFor?: string | null }
 export type ChangedTune = NewTune & { id: number; version: number }
@@ -58,14 +67,11 @@ export const useCheck = (source: string) =>
     gcTime: 0,
   })
 
-function useTuneMutation<T, R>(call: (input: T) => Promise<R>) {
+function useTuneMutation<T, R>(call: (input: T) => Promise<R>, touched = ['tunes', 'tune', 'reading', 'before']) {
   const queries = useQueryClient()
   return useMutation<R, Refusal, T>({
     mutationFn: call,
-    onSuccess: () =>
-      Promise.all(['tunes', 'tune', 'reading'].map((key) => queries.invalidateQueries({ queryKey: [key] }))).then(
-        () => {},
-      ),
+    onSuccess: () => Promise.all(touched.map((key) => queries.invalidateQueries({ queryKey: [key] }))).then(() => {}),
   })
 }
 
@@ -92,3 +98,84 @@ export const useDeleteTune = () =>
   useTuneMutation<number, unknown>((id) => answer<unknown>(api.DELETE('/api/tunes/{id}', byId(id))))
 export const useRestoreTune = () =>
   useTuneMutation<number, unknown>((id) => answer<unknown>(api.POST('/api/tunes/{id}/restore', byId(id))))
+
+export type PinSet = { id: number; instrument: string; pins: Pin[]; usePrinted: boolean }
+
+/** Replaces the teacher's own pairs on a tune for one instrument. */
+export const useSetPins = () =>
+  useTuneMutation<PinSet, unknown>(
+    ({ id, instrument, pins, usePrinted }) =>
+      answer<unknown>(
+        api.PUT('/api/tunes/{id}/pins/{instrument}', {
+          params: { path: { id, instrument } },
+          body: { pins, usePrinted },
+        }),
+      ),
+    ['reading', 'before'],
+  )
+
+/** What to say before each line; the lines begin at these bars. */
+export const useBefore = (id: number, instrument: string, starts: readonly number[]) =>
+  useQuery({
+    queryKey: ['before', id, instrument, starts.join(',')],
+    queryFn: () =>
+      answer(
+        api.GET('/api/tunes/{id}/before', {
+          params: { path: { id }, query: { instrument, starts: starts.join(',') } },
+        }),
+      ),
+    enabled: starts.length > 0,
+  })
+
+export const useShapes = (
+  instrument: string,
+  fifths: number,
+  form: ScaleForm,
+  position: string,
+  compareFifths: number,
+) =>
+  useQuery({
+    queryKey: ['shapes', instrument, fifths, form, position, compareFifths],
+    queryFn: () =>
+      answer(
+        api.GET('/api/shapes/{instrument}', {
+          params: { path: { instrument }, query: { fifths, form, position, compareFifths } },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+  })
+
+export const useTaping = (instrument: string, lengthMm: number) =>
+  useQuery({
+    queryKey: ['taping', instrument, lengthMm],
+    queryFn: () =>
+      answer(api.GET('/api/taping/{instrument}', { params: { path: { instrument }, query: { lengthMm } } })),
+    placeholderData: keepPreviousData,
+  })
+
+export const useStyles = () => useQuery({ queryKey: ['styles'], queryFn: () => answer(api.GET('/api/styles')) })
+
+export const useStyleExample = (style: HouseStyle) =>
+  useQuery({
+    queryKey: ['style-example', style],
+    queryFn: () => answer(api.POST('/api/styles/example', { body: style })),
+    placeholderData: keepPreviousData,
+    staleTime: Infinity,
+  })
+
+// A style changes what every screen shows.
+const EVERYTHING = ['styles', 'reading', 'before', 'shapes', 'taping', 'instruments', 'place']
+export const useAddStyle = () =>
+  useTuneMutation<{ name: string; style: HouseStyle }, NamedStyle>(
+    (body) => answer(api.POST('/api/styles', { body })),
+    EVERYTHING,
+  )
+export const useSaveStyle = () =>
+  useTuneMutation<NamedStyle, NamedStyle>(
+    ({ id, name, style }) => answer(api.PUT('/api/styles/{id}', { ...byId(id), body: { name, style } })),
+    EVERYTHING,
+  )
+export const useUseStyle = () =>
+  useTuneMutation<number, unknown>((id) => answer<unknown>(api.POST('/api/styles/{id}/current', byId(id))), EVERYTHING)
+export const useDeleteStyle = () =>
+  useTuneMutation<number, unknown>((id) => answer<unknown>(api.DELETE('/api/styles/{id}', byId(id))), EVERYTHING)

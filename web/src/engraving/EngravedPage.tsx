@@ -1,7 +1,9 @@
 import { useEffect, useLayoutEffect, useRef, useState, type MouseEvent } from 'react'
 import type { Reading } from '../api/client'
-import { measure, type Layout, type RowId } from './layout'
+import { ABOVE_PX, measure, type Layout, type RowId } from './layout'
 import { RowLayer } from './RowLayer'
+
+const NONE: readonly string[] = []
 
 /** One engraved picture with its rows. */
 export function EngravedPage({
@@ -9,7 +11,8 @@ export function EngravedPage({
   reading,
   rows,
   now = null,
-  same = null,
+  same = NONE,
+  above,
   onPick,
   onLayout,
 }: {
@@ -17,7 +20,10 @@ export function EngravedPage({
   reading: Reading
   rows: readonly RowId[]
   now?: string | null
-  same?: string | null
+  /** Notes to ring. */
+  same?: readonly string[]
+  /** Text above each system, by its order on the page. */
+  above?: readonly string[]
   onPick?: (id: string) => void
   onLayout?: (layout: Layout) => void
 }) {
@@ -41,13 +47,11 @@ export function EngravedPage({
   }, [now, reading, layout])
 
   useEffect(() => {
-    const marked = reading.notes
-      .filter((n) => n.pitch === same)
-      .map((n) => host.current?.querySelector(`[id="${n.id}"]`))
-      .filter((e) => e != null)
+    const marked = same.map((id) => host.current?.querySelector(`[id="${id}"]`)).filter((e) => e != null)
     marked.forEach((e) => e.classList.add('is-same'))
+    marked[0]?.querySelector('.notehead')?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
     return () => marked.forEach((e) => e.classList.remove('is-same'))
-  }, [same, reading, layout])
+  }, [same, layout])
 
   const pick = (event: MouseEvent) => {
     const id = (event.target as Element).closest('g.note')?.id
@@ -60,6 +64,16 @@ export function EngravedPage({
       {/* Keyboard users walk the notes with the arrow keys of the stand. */}
       {/* eslint-disable-next-line jsx-a11y/click-events-have-key-events, jsx-a11y/no-static-element-interactions */}
       <div ref={host} onClick={pick} />
+      {above &&
+        layout?.systems.map((system, i) => (
+          <p
+            key={system.bars[0]}
+            className="absolute flex items-end text-[11px] leading-tight"
+            style={{ left: 4, right: 4, top: system.top - ABOVE_PX - 14, height: ABOVE_PX }}
+          >
+            {above[i]}
+          </p>
+        ))}
       {layout && <RowLayer reading={reading} layout={layout} rows={rows} now={now} onPick={onPick} />}
     </div>
   )

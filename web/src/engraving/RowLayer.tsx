@@ -95,7 +95,12 @@ function RowText({
       data-label={note.label}
     >
       <tspan fontSize={size * 0.74}>{note.label.slice(0, note.label.length - sign.length)}</tspan>
-      <tspan className={isNow || sign.length > 1 ? 'font-bold' : ''}>{sign}</tspan>
+      <tspan
+        className={isNow || sign.length > 1 ? 'font-bold' : ''}
+        textDecoration={note.pinned ? 'underline' : undefined}
+      >
+        {sign}
+      </tspan>
       {note.newPosition && (
         <tspan fontSize={10} dy={-7} dx={1} className="fill-maple-dark font-bold">
           {note.newPosition}

@@ -11,11 +11,17 @@ export type RowId = (typeof ROWS)[number]['id']
 const SCREEN_SCALE = 54
 const PRINT_SCALE = 42
 const LYRIC_PX = 20
+/** Room above a line of music for what is said before it. */
+export const ABOVE_PX = 44
 
 /** Options for the engraver: how wide, and how much room the chosen rows need between the lines of music. */
-export function engravingOptions(widthPx: number, rows: readonly RowId[], page?: { heightPx: number }) {
+export function engravingOptions(
+  widthPx: number,
+  rows: readonly RowId[],
+  page?: { heightPx: number; above?: boolean },
+) {
   const height = ROWS.filter((r) => rows.includes(r.id)).reduce((sum, r) => sum + r.height, 0)
-  const extra = Math.max(0, height - LYRIC_PX * (rows.includes('name') ? 2 : 1)) + 22
+  const extra = Math.max(0, height - LYRIC_PX * (rows.includes('name') ? 2 : 1)) + 22 + (page?.above ? ABOVE_PX : 0)
   const scale = page ? PRINT_SCALE : SCREEN_SCALE
   const unitPx = (9 * scale) / 100
   return {
@@ -29,7 +35,7 @@ export function engravingOptions(widthPx: number, rows: readonly RowId[], page?:
     mnumInterval: 0,
     pageMarginLeft: 90,
     pageMarginRight: 10,
-    pageMarginTop: 20,
+    pageMarginTop: page?.above ? Math.round((ABOVE_PX * 100) / scale) : 20,
     // The last system's rows hang below the music.
     pageMarginBottom: Math.round((extra * 100) / scale),
     spacingSystem: Math.min(48, Math.max(4, Math.round(extra / unitPx))),

@@ -1,8 +1,9 @@
+import { useCallback, useMemo, useState } from 'react'
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
-import { useReading } from '../api/queries'
+import { useBefore, useReading } from '../api/queries'
 import { useEngraving } from '../engraving/engraver'
 import { EngravedPage } from '../engraving/EngravedPage'
-import { engravingOptions, ROWS, withRowsOnly } from '../engraving/layout'
+import { engravingOptions, ROWS, withRowsOnly, type Layout } from '../engraving/layout'
 import { TuneHead } from '../stand/TuneHead'
 import { Button } from '../ui/Button'
 import { useKeys } from '../ui/useKeys'
@@ -19,12 +20,34 @@ export function PrintView() {
   const instrument = search.get('for') ?? 'violin'
   const rows = ROWS.map((r) => r.id).filter((r) => (search.get('rows') ?? 'pair').split(',').includes(r))
   const paper = search.get('paper') === 'letter' ? 'letter' : 'a4'
+  const above = search.get('before') === 'yes'
+  const [systems, setSystems] = useState<Record<number, string[]>>({})
   const size = PAPERS[paper]
   const { data } = useReading(id, instrument)
   const engraving = useEngraving(
     data && withRowsOnly(data.musicXml, rows),
-    engravingOptions(size.width, rows, { heightPx: size.height - HEADING }),
+    engravingOptions(size.width, rows, { heightPx: size.height - HEADING, above }),
   )
+  const order = new Map(data?.bars.map((b, i) => [b.id, i]))
+  const starts = engraving.pages.flatMap((_, page) => (systems[page] ?? []).map((bar) => order.get(bar) ?? 0))
+  const before = useBefore(id, instrument, above ? starts : []).data
+  const remarks = (page: number) => {
+    const first = engraving.pages.slice(0, page).reduce((sum, _, i) => sum + (systems[i]?.length ?? 0), 0)
+    return (systems[page] ?? []).map((_, i) => before?.[first + i]?.map((r) => r.text).join(' ') ?? '')
+  }
+  const keep = useCallback(
+    (page: number) => (layout: Layout) =>
+      setSystems((s) => {
+        const bars = layout.systems.map((system) => system.bars[0] ?? '')
+        return s[page]?.join() === bars.join() ? s : { ...s, [page]: bars }
+      }),
+    [],
+  )
+  const set = (changed: Record<string, string>) =>
+    setSearch(
+      { for: instrument, rows: rows.join(','), paper, ...(above ? { before: 'yes' } : {}), ...changed },
+      { replace: true },
+    )
   const back = `/tunes/${id}?for=${instrument}`
   useKeys({ Escape: () => navigate(back) })
 
@@ -44,12 +67,21 @@ export function PrintView() {
                 name="paper"
                 className="accent-spruce"
                 checked={paper === key}
-                onChange={() => setSearch({ for: instrument, rows: rows.join(','), paper: key }, { replace: true })}
+                onChange={() => set({ paper: key })}
               />
               {p.name}
             </label>
           ))}
         </fieldset>
+        <label className="flex items-center gap-1.5">
+          <input
+            type="checkbox"
+            className="accent-spruce"
+            checked={above}
+            onChange={(e) => set({ before: e.target.checked ? 'yes' : 'no' })}
+          />
+          What to say before each line
+        </label>
         <Button kind="go" className="ml-auto" disabled={engraving.working} onClick={() => window.print()}>
           Print, or save as PDF
         </Button>
@@ -60,11 +92,27 @@ export function PrintView() {
             <section key={i} className={i < engraving.pages.length - 1 ? 'break-after-page' : ''} data-testid="sheet">
               {i === 0 && <TuneHead reading={data} />}
               {i === 0 && <p className="-mt-1 mb-1 text-sm">For {data.instrument.name.toLowerCase()}</p>}
-              <EngravedPage svg={svg} reading={data} rows={rows} />
+              <PrintedPage
+                svg={svg}
+                page={i}
+                reading={data}
+                rows={rows}
+                above={above ? remarks(i) : undefined}
+                keep={keep}
+              />
             </section>
           ))}
         </div>
       )}
     </main>
   )
+}
+
+function PrintedPage({
+  page,
+  keep,
+  ...rest
+}: Parameters<typeof EngravedPage>[0] & { page: number; keep: (page: number) => (layout: Layout) => void }) {
+  const onLayout = useMemo(() => keep(page), [keep, page])
+  return <EngravedPage {...rest} onLayout={onLayout} />
 }

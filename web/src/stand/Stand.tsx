@@ -1,20 +1,37 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
-import { useInstruments, usePrefetchReading, useReading, useTune } from '../api/queries'
+import type { ReadingNote } from '../api/client'
+import { useBefore, useInstruments, usePrefetchReading, useReading, useTune } from '../api/queries'
 import { useEngraving } from '../engraving/engraver'
 import { EngravedPage } from '../engraving/EngravedPage'
 import { engravingOptions, ROWS, withRowsOnly, type Layout } from '../engraving/layout'
 import { EditTune } from '../tunes/EditTune'
 import { useKeys } from '../ui/useKeys'
+import { BeforeLine } from './BeforeLine'
 import { Fingerboard, type Place } from './Fingerboard'
 import { KeyList } from './KeyList'
 import { LineMap } from './LineMap'
 import { PlaceOnStaff } from './PlaceOnStaff'
 import { StandBar } from './StandBar'
 import { TuneHead } from './TuneHead'
+import { usePins } from './usePins'
 import { useRows } from './useRows'
 import { useWidth } from './useWidth'
 import { WhyHere } from './WhyHere'
+
+const PANELS = [
+  { id: 'why', label: 'Why here' },
+  { id: 'before', label: 'Before this line' },
+] as const
+
+/** The way after the present one among all ways of a note, round and round, those in reach of the class first. */
+function nextWay(note: ReadingNote) {
+  const all = [{ string: note.string ?? 0, finger: note.finger ?? 0, beyond: note.beyond }, ...note.others]
+    .filter((w) => !w.beyond || note.beyond)
+    .sort((a, b) => b.string - a.string || a.finger - b.finger)
+  const at = all.findIndex((w) => w.string === note.string && w.finger === note.finger)
+  return all[(at + 1) % all.length] ?? null
+}
 
 /** The stand: one tune, one instrument, note by note. */
 export function Stand() {
@@ -30,6 +47,8 @@ export function Stand() {
   const [nowId, setNowId] = useState<string | null>(null)
   const [probe, setProbe] = useState<Place | null>(null)
   const [open, setOpen] = useState<'keys' | 'edit' | null>(null)
+  const [panel, setPanel] = useState<'why' | 'before'>('why')
+  const [marked, setMarked] = useState<readonly string[]>([])
   const [layout, setLayout] = useState<Layout | null>(null)
   const paper = useRef<HTMLDivElement>(null)
   const width = useWidth(paper)
@@ -47,6 +66,10 @@ export function Stand() {
   }, [id, instruments])
 
   const notes = data?.notes ?? []
+  const pins = usePins(data)
+  const barOrder = new Map(data?.bars.map((b, i) => [b.id, i]))
+  const starts = (layout?.systems ?? []).map((s) => barOrder.get(s.bars[0] ?? '')).filter((n) => n !== undefined)
+  const before = useBefore(id, instrument || 'violin', starts).data
   const at = Math.max(
     0,
     notes.findIndex((n) => n.id === nowId),
@@ -54,10 +77,12 @@ export function Stand() {
   const now = notes[at]
   const go = (index: number) => {
     setProbe(null)
+    setMarked([])
     setNowId(notes[Math.min(notes.length - 1, Math.max(0, index))]?.id ?? null)
   }
   const pick = (noteId: string) => {
     setProbe(null)
+    setMarked([])
     setNowId(noteId)
   }
   const line = now ? (layout?.notes.get(now.id)?.system ?? 0) : 0
@@ -75,8 +100,14 @@ export function Stand() {
     End: () => go(notes.length - 1),
     ArrowDown: () => goLine(1),
     ArrowUp: () => goLine(-1),
-    Escape: () => setProbe(null),
+    Escape: () => {
+      setProbe(null)
+      setMarked([])
+    },
     '?': () => setOpen('keys'),
+    a: () => now?.others[0] && pins.pin(now, nextWay(now)),
+    u: pins.undo,
+    l: () => setPanel(panel === 'why' ? 'before' : 'why'),
     e: () => setOpen('edit'),
     w: print,
     ...Object.fromEntries((instruments ?? []).map((i, n) => [String(n + 1), () => play(i.id)])),
@@ -124,7 +155,7 @@ export function Stand() {
           role="region"
           aria-label="Paper"
         >
-          {data && <TuneHead reading={data} />}
+          {data && <TuneHead reading={data} onUsePrinted={pins.usePrinted} />}
           <div ref={paper} className="min-h-40">
             {engraving.error && <p className="text-brick">{engraving.error}</p>}
             {data && engraving.pages[0] ? (
@@ -133,7 +164,7 @@ export function Stand() {
                 reading={data}
                 rows={rows}
                 now={probe ? null : (now?.id ?? null)}
-                same={probed[0]?.pitch ?? null}
+                same={probe ? probed.map((n) => n.id) : marked}
                 onPick={pick}
                 onLayout={keepLayout}
               />
@@ -163,7 +194,27 @@ export function Stand() {
                     onClose={() => setProbe(null)}
                   />
                 ) : (
-                  <WhyHere note={now} strings={data.instrument.strings} />
+                  <>
+                    <div role="tablist" aria-label="About the music" className="mb-2 flex gap-4 text-sm">
+                      {PANELS.map((p) => (
+                        <button
+                          key={p.id}
+                          type="button"
+                          role="tab"
+                          aria-selected={panel === p.id}
+                          onClick={() => setPanel(p.id)}
+                          className="border-b-2 border-transparent pb-0.5 text-soft aria-selected:border-maple aria-selected:font-bold aria-selected:text-ink"
+                        >
+                          {p.label}
+                        </button>
+                      ))}
+                    </div>
+                    {panel === 'why' ? (
+                      <WhyHere note={now} strings={data.instrument.strings} onPin={(pair) => pins.pin(now, pair)} />
+                    ) : (
+                      <BeforeLine line={line} remarks={before?.[line]} onShow={setMarked} />
+                    )}
+                  </>
                 )}
               </div>
             </>

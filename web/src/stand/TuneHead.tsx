@@ -1,7 +1,7 @@
 import type { Reading } from '../api/client'
 
 /** Title, key and what the reader should know before the first note. */
-export function TuneHead({ reading }: { reading: Reading }) {
+export function TuneHead({ reading, onUsePrinted }: { reading: Reading; onUsePrinted?: (use: boolean) => void }) {
   const beyond = reading.notes.filter((n) => n.beyond && n.string != null)
   const said = [
     reading.moved &&
@@ -21,6 +21,17 @@ export function TuneHead({ reading }: { reading: Reading }) {
       <p className="text-sm text-soft">
         {[reading.keyName, reading.keyWords, reading.tempoWords].filter(Boolean).join(' · ')}
       </p>
+      {onUsePrinted && reading.hasPrintedFingers && (
+        <label className="mt-1 flex items-center gap-2 text-sm">
+          <input
+            type="checkbox"
+            className="accent-spruce"
+            checked={reading.usesPrintedFingers}
+            onChange={(e) => onUsePrinted(e.target.checked)}
+          />
+          Keep the fingers that are printed in the source
+        </label>
+      )}
       {said.length > 0 && (
         <ul className="mt-1.5 border-l-4 border-maple pl-3 text-sm" aria-label="Good to know">
           {said.map((s) => (

@@ -1,7 +1,15 @@
 import type { ReadingNote } from '../api/client'
 
 /** What a teacher would say about the current note. */
-export function WhyHere({ note, strings }: { note: ReadingNote; strings: readonly { letter: string }[] }) {
+export function WhyHere({
+  note,
+  strings,
+  onPin,
+}: {
+  note: ReadingNote
+  strings: readonly { letter: string }[]
+  onPin: (pair: { string: number; finger: number } | null) => void
+}) {
   const reached = note.string != null
   return (
     <section aria-label="Why here" aria-live="polite" className="text-[15px] leading-snug">
@@ -22,6 +30,31 @@ export function WhyHere({ note, strings }: { note: ReadingNote; strings: readonl
           {sentence}
         </p>
       ))}
+      {(note.others.length > 0 || note.pinned) && !note.isGrace && (
+        <p className="mt-2 flex flex-wrap items-center gap-1.5 text-sm">
+          <span className="text-soft">{note.pinned ? 'Your choice.' : 'Or play it with'}</span>
+          {note.others.slice(0, 4).map((other) => (
+            <button
+              key={`${other.string}-${other.finger}`}
+              type="button"
+              onClick={() => onPin(other)}
+              className="rounded-md border border-line-dark bg-sheet px-2 py-0.5 font-bold hover:bg-maple-pale"
+            >
+              {other.label}
+              {other.beyond && '*'}
+            </button>
+          ))}
+          {note.pinned && (
+            <button
+              type="button"
+              onClick={() => onPin(null)}
+              className="px-1 font-bold text-spruce underline underline-offset-4"
+            >
+              Let Coppia choose
+            </button>
+          )}
+        </p>
+      )}
       {note.sign === 'H4' && (
         <p className="mt-2 border-l-4 border-maple pl-3 text-sm">
           A stretch: check the instrument’s size first, and stop if it hurts.

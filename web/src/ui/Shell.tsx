@@ -1,7 +1,12 @@
 import { NavLink, Outlet } from 'react-router'
 import { ToastHost } from './Toast'
 
-const MENU = [{ to: '/tunes', label: 'Tunes' }]
+const MENU = [
+  { to: '/tunes', label: 'Tunes' },
+  { to: '/shapes', label: 'Shapes' },
+  { to: '/taping', label: 'Taping sheet' },
+  { to: '/style', label: 'House style' },
+]
 
 export function Shell() {
   return (

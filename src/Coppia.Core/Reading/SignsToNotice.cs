@@ -1,0 +1,47 @@
+namespace Coppia.Core;
+
+/// <summary>Signs to look for before playing a line: dynamics, accents, dots, slurs, rests, fermata, lift, words, repeats and endings (handbook 7).</summary>
+internal static class SignsToNotice
+{
+    public static IEnumerable<Remark> Of(IReadOnlyList<Bar> bars)
+    {
+        var found = new List<(string Sign, int Bar, string? Note)>();
+        foreach (var bar in bars)
+        {
+            void Add(string sign, string? id = null) => found.Add((sign, bar.Number, id));
+            if (bar.RepeatStart || bar.RepeatEnd) Add("repeat");
+            if (bar.EndingStart is { } ending) Add($"ending {ending}");
+            foreach (var e in bar.Events)
+            {
+                if (e.IsRest) Add("rest", e.Id);
+                if (e.SlurStarts > 0) Add("slur", e.Id);
+                if (e.Dynamic is { } dynamic) Add(dynamic, e.Id);
+                if (e.Words is { } words) Add($"“{words}”", e.Id);
+                if (e.Has(Marks.Staccato)) Add("dots", e.Id);
+                if (e.Has(Marks.Accent | Marks.StrongAccent)) Add("accent", e.Id);
+                if (e.Has(Marks.Fermata)) Add("fermata", e.Id);
+                if (e.Has(Marks.LiftAfter)) Add("lift", e.Id);
+            }
+        }
+
+        if (found.Count == 0) yield break;
+        var parts = found.GroupBy(f => f.Sign).Select(g =>
+        {
+            var numbers = g.Select(f => f.Bar).Distinct().Select(n => n == 0 ? "pick-up" : n.ToString(System.Globalization.CultureInfo.InvariantCulture)).ToArray();
+            return $"{g.Key} ({(numbers.Length > 4 ? $"{numbers.Length} bars" : string.Join(", ", numbers))})";
+        });
+        yield return new Remark(RemarkKind.Signs, $"Look for: {string.Join(", ", parts)}.", [.. found.Select(f => f.Note).OfType<string>().Distinct()]);
+    }
+}
+
+/// <summary>Lists in words.</summary>
+internal static class Words
+{
+    /// <summary>"D", "D and A", "G, D and A".</summary>
+    public static string List(IReadOnlyList<string> items) => items.Count switch
+    {
+        0 => "",
+        1 => items[0],
+        _ => $"{string.Join(", ", items.Take(items.Count - 1))} and {items[^1]}",
+    };
+}

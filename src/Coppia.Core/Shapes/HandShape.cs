@@ -1,0 +1,62 @@
+namespace Coppia.Core;
+
+/// <summary>The hand's shape on one string in a key and position.</summary>
+/// <param name="String">0 = lowest sounding string.</param>
+/// <param name="OpenInKey">The open string belongs to the key.</param>
+/// <param name="Name">Descriptive name: which neighbours touch ("1–2"), or frame and fingers ("back 1–2–4").</param>
+/// <param name="Spots">The key's places under the hand, lowest first; the open string is not among them.</param>
+/// <param name="HalfSteps">Pairs of neighbouring places a half step apart, in semitones; 0 is the nut where the open string is in the key.</param>
+public sealed record HandShape(int String, bool OpenInKey, string Name, IReadOnlyList<ShapeSpot> Spots, IReadOnlyList<(int Lower, int Upper)> HalfSteps)
+{
+    /// <summary>The shape of each string, lowest first (handbook 5).</summary>
+    /// <param name="position">Printed position name; an instrument without it gives empty shapes.</param>
+    public static IReadOnlyList<HandShape> InKey(Instrument instrument, ScaleKey key, string position) =>
+        [.. Enumerable.Range(0, instrument.Strings.Count).Select(s => OnString(instrument, key, position, s))];
+
+    private static HandShape OnString(Instrument instrument, ScaleKey key, string position, int s)
+    {
+        var open = instrument.Strings[s];
+        var openInKey = key.AlterOf(open.Letter) == open.Alter;
+        // Of the frames of a position (closed, back, forward) the one that holds the most of the key's notes, the easiest first.
+        var frames = instrument.Frames.Index().Where(f => f.Item.Position == position).ToArray();
+        var best = frames.Select(f => (Frame: f, Spots: InFrame(instrument, key, s, f.Index)))
+            .OrderByDescending(x => x.Spots.Count).ThenBy(x => x.Frame.Item.Stretch).FirstOrDefault();
+        var spots = best.Spots ?? [];
+        var heights = (openInKey ? [0] : Array.Empty<int>()).Concat(spots.Select(p => p.Placement.Semitones)).ToArray();
+        var halfSteps = heights.Zip(heights.Skip(1)).Where(p => p.Second - p.First == 1).ToArray();
+        return new HandShape(s, openInKey, spots.Count == 0 ? "" : NameOf(instrument, best.Frame.Item, spots), spots, halfSteps);
+    }
+
+    private static IReadOnlyList<ShapeSpot> InFrame(Instrument instrument, ScaleKey key, int s, int frame)
+    {
+        var first = instrument.Strings[s].Step - 1;
+        return
+        [
+            .. Enumerable.Range(first, 12).Select(key.OnStep)
+                .Select(pitch => (pitch, Ways: Placements.Fingered(instrument, pitch).Where(p => p.String == s && p.Frame == frame && !(p is { Finger: 4, Word: PlaceWord.High })).OrderByDescending(p => p.OwnLetter).ToArray()))
+                .Where(x => x.Ways.Length > 0)
+                .Select(x => new ShapeSpot(x.pitch, x.Ways[0]))
+                .OrderBy(p => p.Placement.Semitones),
+        ];
+    }
+
+    private static string NameOf(Instrument instrument, HandFrame frame, IReadOnlyList<ShapeSpot> spots)
+    {
+        if (!instrument.FingersByLetter)
+        {
+            var fingers = string.Join('–', spots.Select(p => p.Placement.Finger).Distinct());
+            var lead = frame.Stretch switch { Stretch.Back => "back ", Stretch.Forward => "forward ", _ => frame.Position == "half" ? "half " : "" };
+            return lead + fingers;
+        }
+
+        var touching = new List<string>();
+        if (frame.PrintsLowAndHigh && spots.Any(p => p.Placement is { Finger: 1, Semitones: 1 })) touching.Add("0–1");
+        foreach (var (lower, upper) in spots.Zip(spots.Skip(1)))
+        {
+            if (upper.Placement.Semitones - lower.Placement.Semitones == 1 && upper.Placement.Finger != lower.Placement.Finger)
+                touching.Add($"{lower.Placement.Finger}–{upper.Placement.Finger}");
+        }
+
+        return touching.Count == 0 ? "none touch" : Words.List(touching);
+    }
+}

@@ -1,0 +1,39 @@
+namespace Coppia.Core;
+
+/// <summary>Scales and arpeggios of a key, laid where the instrument plays them best.</summary>
+public static class KeyExercises
+{
+    private static readonly int[] Arpeggio = [0, 2, 4, 7];
+
+    /// <summary>One octave up and down from the lowest tonic that stays in the allowed positions.</summary>
+    public static Score Scale(Instrument instrument, ScaleKey key, int octaves) =>
+        Line(instrument, key, UpAndDown(Enumerable.Range(0, octaves * 7 + 1)));
+
+    public static Score ArpeggioLine(Instrument instrument, ScaleKey key, int octaves) =>
+        Line(instrument, key, UpAndDown(Enumerable.Range(0, octaves).SelectMany(o => Arpeggio.Select(a => a + 7 * o)).Distinct()));
+
+    /// <summary>How many of a line's notes lie outside the allowed positions.</summary>
+    public static int Outside(Instrument instrument, Score line) =>
+        line.Events.Count(e => e.Pitch is { } pitch && !OctaveFit.IsAllowed(instrument, pitch));
+
+    private static int[] UpAndDown(IEnumerable<int> up)
+    {
+        var steps = up.ToArray();
+        return [.. steps, .. steps.Reverse().Skip(1)];
+    }
+
+    private static Score Line(Instrument instrument, ScaleKey key, int[] steps)
+    {
+        var lowest = instrument.Strings[0].Step - 1;
+        var tonics = Enumerable.Range(lowest, 15).Where(step => Pitch.FromStep(step).Letter == key.Tonic.Letter).ToArray();
+        return tonics.Select(tonic => Notes(instrument, key, [.. steps.Select(s => key.OnStep(tonic + s))]))
+            .MinBy(line => Outside(instrument, line))!;
+    }
+
+    private static Score Notes(Instrument instrument, ScaleKey key, Pitch[] pitches)
+    {
+        var bar = new Bar { Clef = instrument.FirstClef, Key = key.Signature, Barline = Barline.Final };
+        var events = pitches.Select((p, i) => new ScoreEvent { Pitch = p, Value = i == pitches.Length - 1 ? new NoteValue(1) : NoteValue.Quarter }).ToArray();
+        return ScoreAssembly.Finish(new Score { Title = key.Name, Clef = instrument.FirstClef, Key = key.Signature, Bars = [bar with { Events = events }] }).Score;
+    }
+}

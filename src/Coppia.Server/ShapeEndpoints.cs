@@ -1,0 +1,97 @@
+using Coppia.Core;
+using Coppia.Formats;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Coppia.Server;
+
+public sealed record HandSpotView(int Semitones, string Sign, string Name, bool Changed);
+
+public sealed record HalfStepView(int Lower, int Upper);
+
+/// <summary>One string's shape, with the teacher's own name and mark where there is one.</summary>
+public sealed record HandShapeView(
+    string String, bool OpenInKey, string OpenName, string Descriptive, string Name, string Mark, IReadOnlyList<HandSpotView> Spots, IReadOnlyList<HalfStepView> HalfSteps);
+
+/// <summary>An engraved line with pairs under its notes.</summary>
+/// <param name="Remark">What to know about it, or null.</param>
+public sealed record KeyLineView(string Title, string MusicXml, string? Remark);
+
+/// <summary>A key on one instrument.</summary>
+public sealed record ShapesView(
+    InstrumentView Instrument, string KeyName, string KeyWords, string Changes, string Position, IReadOnlyList<string> Positions, IReadOnlyList<HandShapeView> Shapes, IReadOnlyList<KeyLineView> Lines);
+
+public sealed record TapeDistanceView(string Name, int Semitones, double Millimetres);
+
+internal static class ShapeEndpoints
+{
+    private static readonly string[] Positions = ["half", "I", "II", "III"];
+
+    public static void MapShapes(this WebApplication app)
+    {
+        app.MapGet("/api/shapes/{instrument}", Shapes).WithName("getShapes").ProducesProblem(404).ProducesProblem(400);
+        app.MapGet("/api/taping/{instrument}", Taping).WithName("getTaping").ProducesProblem(404).ProducesProblem(400);
+    }
+
+    private static Results<Ok<ShapesView>, ProblemHttpResult> Shapes(Styles styles, string instrument, int fifths, ScaleForm form, string position, int compareFifths)
+    {
+        var style = styles.Current().Style;
+        if (Instruments.Named(instrument, style) is not { } known) return Problems.NoInstrument(instrument);
+        var positions = PositionsOf(known);
+        if (fifths is < -7 or > 7 || compareFifths is < -7 or > 7 || !positions.Contains(position))
+            return TypedResults.Problem(statusCode: 400, title: $"There is no such key or position; expected −7 to 7 fifths and one of {string.Join(", ", positions)}.");
+
+        var key = new ScaleKey(fifths, form);
+        var compared = new ScaleKey(compareFifths, ScaleForm.Major);
+        return TypedResults.Ok(new ShapesView(
+            InstrumentView.Of(known, style), key.Name, key.Signature.SignatureWords, Changes(key, compared, style), position, positions,
+            [.. HandShape.InKey(known, key, position).Select(s => ViewOf(s, known, key, compared, style))],
+            [.. Lines(known, key, style)]));
+    }
+
+    /// <summary>Half and first for all; second and third where the hand plays by letter.</summary>
+    private static string[] PositionsOf(Instrument instrument) => instrument.FingersByLetter ? Positions : Positions[..2];
+
+    private static HandShapeView ViewOf(HandShape shape, Instrument instrument, ScaleKey key, ScaleKey compared, HouseStyle style)
+    {
+        var own = style.ShapeNames.GetValueOrDefault(shape.Name);
+        return new HandShapeView(
+            instrument.StringName(shape.String), shape.OpenInKey, Labels.Note(instrument.Strings[shape.String], style), shape.Name, own?.Name ?? shape.Name, own?.Mark ?? "",
+            [.. shape.Spots.Select(p => new HandSpotView(p.Placement.Semitones, Labels.FingerSign(p.Placement, style), Labels.Note(p.Pitch, style), key.AlterOf(p.Pitch.Letter) != compared.AlterOf(p.Pitch.Letter)))],
+            [.. shape.HalfSteps.Select(h => new HalfStepView(h.Lower, h.Upper))]);
+    }
+
+    /// <summary>Which letters change against the comparison key: "Against D major: C is natural, B is flat".</summary>
+    private static string Changes(ScaleKey key, ScaleKey compared, HouseStyle style)
+    {
+        var changed = Enum.GetValues<Letter>().Where(l => key.AlterOf(l) != compared.AlterOf(l))
+            .Select(l => $"{Labels.Note(new Pitch(l, 0, 4), style)} is {key.AlterOf(l) switch { 2 => "double sharp", 1 => "sharp", 0 => "natural", -1 => "flat", _ => "double flat" }}").ToArray();
+        return changed.Length == 0 ? $"The same notes as {compared.Name}." : $"Against {compared.Name}: {string.Join(", ", changed)}.";
+    }
+
+    private static IEnumerable<KeyLineView> Lines(Instrument instrument, ScaleKey key, HouseStyle style)
+    {
+        (string Title, Func<int, Score> Make)[] kinds = [("Scale", o => KeyExercises.Scale(instrument, key, o)), ("Arpeggio", o => KeyExercises.ArpeggioLine(instrument, key, o))];
+        foreach (var octaves in new[] { 1, 2 })
+        {
+            foreach (var (title, make) in kinds)
+            {
+                var line = make(octaves);
+                var reading = Reading.Of(line, instrument, instrument, style);
+                var outside = KeyExercises.Outside(instrument, line);
+                var labels = reading.Notes.ToDictionary(n => n.Note.Id, n => (IReadOnlyList<string>)[n.Label]);
+                yield return new KeyLineView(
+                    $"{title}, {(octaves == 1 ? "one octave" : "two octaves")}", MusicXmlWriter.Write(line with { Title = "" }, new MusicXmlExtras(labels)),
+                    outside == 0 ? null : $"{outside} {(outside == 1 ? "note lies" : "notes lie")} beyond the allowed positions.");
+            }
+        }
+    }
+
+    private static Results<Ok<IReadOnlyList<TapeDistanceView>>, ProblemHttpResult> Taping(Styles styles, string instrument, double lengthMm)
+    {
+        var style = styles.Current().Style;
+        if (Instruments.Named(instrument, style) is not { } known) return Problems.NoInstrument(instrument);
+        if (lengthMm is not (>= TapingSheet.ShortestString and <= TapingSheet.LongestString))
+            return TypedResults.Problem(statusCode: 400, title: $"The string length must be {TapingSheet.ShortestString} to {TapingSheet.LongestString} mm, measured from the nut to the bridge.");
+        return TypedResults.Ok<IReadOnlyList<TapeDistanceView>>([.. TapingSheet.Of(style.TapesOf(known), lengthMm).Select(t => new TapeDistanceView(t.Tape.Name, t.Tape.Semitones, t.Millimetres))]);
+    }
+}

@@ -1,0 +1,50 @@
+import { Link } from 'react-router'
+import { useInstruments, useShapes } from '../api/queries'
+import { Button } from '../ui/Button'
+import { ShapeBoard } from './ShapeBoard'
+import { useKeyChoice } from './useKeyChoice'
+
+/** One key on all four instruments, on one printable page. */
+export function AllShapes() {
+  const { choice, address } = useKeyChoice()
+  const instruments = useInstruments().data ?? []
+  const first = useShapes('violin', choice.fifths, choice.form, 'I', choice.compare).data
+  return (
+    <main>
+      <div className="no-print flex items-center gap-5 border-b border-line bg-paper px-6 py-3">
+        <Link to={`/shapes${address}`} className="font-bold text-spruce underline underline-offset-4">
+          Back to shapes
+        </Link>
+        <Button kind="go" className="ml-auto" onClick={() => window.print()}>
+          Print, or save as PDF
+        </Button>
+      </div>
+      <div className="mx-auto max-w-[700px] bg-white p-6 print:p-0">
+        {first && (
+          <>
+            <h1 className="text-2xl">{first.keyName}</h1>
+            <p className="text-sm">
+              {first.keyWords}. {first.changes}
+            </p>
+          </>
+        )}
+        <div className="mt-3 grid grid-cols-2 gap-x-6 gap-y-2">
+          {instruments.map((i) => (
+            <OneInstrument key={i.id} id={i.id} name={i.name} />
+          ))}
+        </div>
+      </div>
+    </main>
+  )
+}
+
+function OneInstrument({ id, name }: { id: string; name: string }) {
+  const { choice } = useKeyChoice()
+  const { data } = useShapes(id, choice.fifths, choice.form, 'I', choice.compare)
+  return (
+    <section className="break-inside-avoid">
+      <h2 className="text-lg">{name}</h2>
+      {data && <ShapeBoard instrument={data.instrument} shapes={data.shapes} height={300} />}
+    </section>
+  )
+}

@@ -1,0 +1,113 @@
+import type { HandShape, Instrument } from '../api/client'
+import { placeY } from '../stand/board'
+
+const GAP = 92
+const LEFT = 104
+const NUT_Y = 58
+const NOTE_X = 24
+
+/** Four strings of one key as a fingerboard to scale: each string's shape, its half steps joined, what changed ringed. */
+export function ShapeBoard({
+  instrument,
+  shapes,
+  height = 330,
+}: {
+  instrument: Instrument
+  shapes: readonly HandShape[]
+  height?: number
+}) {
+  const last = Math.max(7, ...shapes.flatMap((s) => s.spots.map((p) => p.semitones))) + 1
+  const y = (semitones: number) => NUT_Y + placeY(semitones, last, height - 14)
+  const x = (string: number) => LEFT + string * GAP
+  const right = x(shapes.length - 1)
+  return (
+    <svg
+      viewBox={`0 0 ${right + 84} ${NUT_Y + height + 8}`}
+      className="w-full"
+      role="img"
+      aria-label={shapes
+        .map(
+          (s) =>
+            `${s.string} string: ${s.name || 'no notes here'}, ${s.spots.map((p) => `${p.name} ${p.sign}`).join(', ')}`,
+        )
+        .join('. ')}
+    >
+      <rect x={LEFT - 44} y={NUT_Y} width={right - LEFT + 104} height={height} className="fill-ebony" />
+      <rect x={LEFT - 46} y={NUT_Y - 5} width={right - LEFT + 108} height={6} rx={1} className="fill-line-dark" />
+      {instrument.tapes.map((tape) => (
+        <g key={tape.semitones}>
+          <rect x={LEFT - 44} y={y(tape.semitones) - 2} width={right - LEFT + 104} height={4} className="fill-maple" />
+          <text
+            x={LEFT - 52}
+            y={y(tape.semitones)}
+            textAnchor="end"
+            dominantBaseline="central"
+            className="fill-soft text-[12px]"
+          >
+            {tape.name}
+          </text>
+        </g>
+      ))}
+      {shapes.map((shape, s) => (
+        <g key={s}>
+          <line
+            x1={x(s)}
+            x2={x(s)}
+            y1={NUT_Y - 5}
+            y2={NUT_Y + height}
+            className="stroke-line-dark"
+            strokeWidth={(instrument.strings[s]?.thickness ?? 1) * 1.25}
+          />
+          <text x={x(s)} y={14} textAnchor="middle" className="fill-ink font-head text-[17px] font-semibold">
+            {shape.string} {shape.mark && <tspan className="fill-maple-dark">{shape.mark}</tspan>}
+          </text>
+          <text x={x(s)} y={32} textAnchor="middle" className="fill-maple-dark text-[13px] font-bold">
+            {shape.name}
+          </text>
+          {!shape.openInKey && (
+            <text x={x(s)} y={47} textAnchor="middle" className="fill-brick text-[11px]">
+              no open {shape.openName} in this key
+            </text>
+          )}
+          {shape.halfSteps.map((h) => (
+            <line
+              key={h.lower}
+              x1={x(s)}
+              x2={x(s)}
+              y1={h.lower === 0 ? NUT_Y : y(h.lower)}
+              y2={y(h.upper)}
+              strokeWidth={9}
+              className="stroke-maple"
+            />
+          ))}
+          {shape.openInKey && (
+            <circle cx={x(s)} cy={NUT_Y - 2} r={7} strokeWidth={3} className="fill-paper stroke-maple" />
+          )}
+          {shape.spots.map((p) => (
+            <g key={p.semitones}>
+              <circle cx={x(s)} cy={y(p.semitones)} r={13.5} strokeWidth={1.6} className="fill-paper stroke-ebony" />
+              <text
+                x={x(s)}
+                y={y(p.semitones)}
+                textAnchor="middle"
+                dominantBaseline="central"
+                className="fill-ink text-[14px] font-bold"
+              >
+                {p.sign}
+              </text>
+              <text
+                x={x(s) + NOTE_X}
+                y={y(p.semitones)}
+                dominantBaseline="central"
+                className={`text-[14px] ${p.changed ? 'fill-maple-pale font-bold' : 'fill-line'}`}
+                textDecoration={p.changed ? 'underline' : undefined}
+              >
+                {p.name}
+              </text>
+            </g>
+          ))}
+        </g>
+      ))}
+    </svg>
+  )
+}

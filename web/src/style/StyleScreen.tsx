@@ -1,0 +1,155 @@
+import { useState } from 'react'
+import type { NamedStyle } from '../api/client'
+import { useAddStyle, useDeleteStyle, useInstruments, useSaveStyle, useStyles, useUseStyle } from '../api/queries'
+import { Button } from '../ui/Button'
+import { Choice } from '../ui/Choice'
+import { useToast } from '../ui/toasts'
+import { Example } from './Example'
+import { SETTINGS, valueOf, withValue } from './settings'
+import { TapeSettings } from './TapeSettings'
+
+/** House styles: how this school prints fingers, names and tapes. */
+export function StyleScreen() {
+  const styles = useStyles().data
+  const [chosen, setChosen] = useState<number | null>(null)
+  const shown = styles?.find((s) => s.id === chosen) ?? styles?.find((s) => s.current) ?? styles?.[0]
+  return (
+    <main className="min-h-0 flex-1 overflow-y-auto">
+      {styles && shown && <Editor key={`${shown.id}`} styles={styles} shown={shown} onChoose={setChosen} />}
+    </main>
+  )
+}
+
+function Editor({
+  styles,
+  shown,
+  onChoose,
+}: {
+  styles: readonly NamedStyle[]
+  shown: NamedStyle
+  onChoose: (id: number) => void
+}) {
+  const [draft, setDraft] = useState(shown)
+  const instruments = useInstruments().data ?? []
+  const toast = useToast()
+  const add = useAddStyle()
+  const save = useSaveStyle()
+  const use = useUseStyle()
+  const remove = useDeleteStyle()
+  const changed = JSON.stringify(draft) !== JSON.stringify(shown)
+  const problem = add.error ?? save.error ?? use.error ?? remove.error
+
+  const keep = () => {
+    const done = {
+      onSuccess: (kept: NamedStyle) => {
+        setDraft(kept)
+        onChoose(kept.id)
+        toast({ text: `“${kept.name}” is saved.` })
+      },
+    }
+    if (shown.id === 0)
+      add.mutate({ name: draft.name === shown.name ? 'Our style' : draft.name, style: draft.style }, done)
+    else save.mutate(draft, done)
+  }
+
+  return (
+    <>
+      <div className="flex flex-wrap items-center gap-x-5 gap-y-2 border-b border-line px-6 py-2">
+        <Choice
+          label="Style"
+          hideLabel
+          value={shown.id}
+          options={styles.map((s) => ({ value: s.id, label: s.current ? `${s.name} (in use)` : s.name }))}
+          onChange={onChoose}
+        />
+        <label className="flex items-center gap-2 text-sm text-soft">
+          Name
+          <input
+            value={draft.name}
+            maxLength={80}
+            onChange={(e) => setDraft({ ...draft, name: e.target.value })}
+            className="w-44 rounded-md border border-line-dark bg-sheet px-2 py-1 text-base text-ink"
+          />
+        </label>
+        <Button kind="go" className="!py-1" disabled={!changed || draft.name.trim() === ''} onClick={keep}>
+          Save
+        </Button>
+        {changed && (
+          <Button className="!py-1" onClick={() => setDraft(shown)}>
+            Undo changes
+          </Button>
+        )}
+        {shown.id !== 0 && !shown.current && (
+          <>
+            <Button className="!py-1" onClick={() => use.mutate(shown.id)}>
+              Use this style
+            </Button>
+            <Button
+              className="!py-1"
+              onClick={() =>
+                remove.mutate(shown.id, {
+                  onSuccess: () =>
+                    toast({
+                      text: `“${shown.name}” is deleted.`,
+                      action: { label: 'Undo', run: () => add.mutate({ name: shown.name, style: shown.style }) },
+                    }),
+                })
+              }
+            >
+              Delete
+            </Button>
+          </>
+        )}
+        {shown.id !== 0 && (
+          <Button
+            className="!py-1"
+            onClick={() =>
+              add.mutate(
+                { name: `${shown.name} (copy)`, style: shown.style },
+                { onSuccess: (made) => onChoose(made.id) },
+              )
+            }
+          >
+            Duplicate
+          </Button>
+        )}
+      </div>
+      {problem && (
+        <p role="alert" className="m-6 bg-brick-pale px-3 py-2">
+          {problem.message}
+        </p>
+      )}
+      <div className="grid grid-cols-1 gap-x-10 px-6 py-4 lg:grid-cols-[minmax(0,1fr)_27rem]">
+        <div>
+          <h1 className="mb-3 text-3xl">House style</h1>
+          <div className="grid gap-x-8 gap-y-3 md:grid-cols-2">
+            {SETTINGS.map((s) => (
+              <div key={s.key}>
+                <p className="font-bold">{s.label}</p>
+                <p className="mb-1 text-sm text-soft">{s.about}</p>
+                <Choice
+                  label={s.label}
+                  hideLabel
+                  value={valueOf(draft.style, s.key)}
+                  options={s.options}
+                  onChange={(value) => setDraft({ ...draft, style: withValue(draft.style, s.key, value) })}
+                />
+              </div>
+            ))}
+          </div>
+          <div className="mt-6">
+            <TapeSettings
+              instruments={instruments}
+              style={draft.style}
+              onChange={(style) => setDraft({ ...draft, style })}
+            />
+          </div>
+        </div>
+        <aside aria-label="Example" className="border-line lg:border-l lg:pl-8">
+          <h2 className="mb-1 text-xl">It will look like this</h2>
+          <Example style={draft.style} />
+        </aside>
+      </div>
+    </>
+  )
+}

@@ -1,0 +1,70 @@
+import type { HouseStyle } from '../api/client'
+
+type ChoiceKey = 'lowHigh' | 'celloBack' | 'bassFingers' | 'fourthFinger' | 'noteNames' | 'octaveNames'
+
+/** What schools do differently about fingers and names, in plain words. */
+export const SETTINGS: { key: ChoiceKey; label: string; about: string; options: { value: string; label: string }[] }[] =
+  [
+    {
+      key: 'fourthFinger',
+      label: 'Open string or fourth finger',
+      about: 'Violin and viola, where both sound the same.',
+      options: [
+        { value: 'openFirst', label: 'Open first' },
+        { value: 'balanced', label: 'Balanced' },
+        { value: 'fourthFirst', label: 'Fourth first' },
+      ],
+    },
+    {
+      key: 'lowHigh',
+      label: 'Low and high fingers',
+      about: 'How a finger off its regular place is printed.',
+      options: [
+        { value: 'letters', label: 'L2 H3' },
+        { value: 'arrows', label: '↓2 ↑3' },
+        { value: 'words', label: 'low 2' },
+      ],
+    },
+    {
+      key: 'celloBack',
+      label: 'Cello, first finger reaching back',
+      about: 'Some print an extended, some a low first finger.',
+      options: [
+        { value: 'x1', label: 'x1' },
+        { value: 'l1', label: 'L1' },
+      ],
+    },
+    {
+      key: 'bassFingers',
+      label: 'Double bass fingers',
+      about: 'The same places under other fingers.',
+      options: [
+        { value: 'oneTwoFour', label: '1–2–4' },
+        { value: 'oneThreeFour', label: '1–3–4' },
+      ],
+    },
+    {
+      key: 'noteNames',
+      label: 'Note names',
+      about: 'German prints B as H and B flat as B.',
+      options: [
+        { value: 'english', label: 'A B C' },
+        { value: 'german', label: 'A H C' },
+        { value: 'fixedDo', label: 'la si do' },
+      ],
+    },
+    {
+      key: 'octaveNames',
+      label: 'Octaves',
+      about: 'When a tune has a letter twice.',
+      options: [
+        { value: 'highLow', label: 'high D' },
+        { value: 'number', label: 'D5' },
+        { value: 'none', label: 'only D' },
+      ],
+    },
+  ]
+
+export const valueOf = (style: HouseStyle, key: ChoiceKey): string => style[key] ?? ''
+export const withValue = (style: HouseStyle, key: ChoiceKey, value: string) =>
+  ({ ...style, [key]: value }) as HouseStyle

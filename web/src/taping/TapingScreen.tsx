@@ -1,0 +1,110 @@
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { useInstruments, useTaping } from '../api/queries'
+import { Button } from '../ui/Button'
+import { Choice } from '../ui/Choice'
+import { TapeStrip } from './TapeStrip'
+
+/** Where to stick the tapes, in millimetres, with a strip true to scale. */
+export function TapingScreen() {
+  const instruments = useInstruments().data ?? []
+  const [instrument, setInstrument] = useState('violin')
+  const [size, setSize] = useState('')
+  const [measured, setMeasured] = useState('')
+  const player = instruments.find((i) => i.id === instrument)
+  const chosen = player?.sizes.find((s) => s.name === size) ?? player?.sizes[0]
+  const length = measured.trim() === '' ? (chosen?.stringLengthMm ?? 328) : Number(measured.replace(',', '.'))
+  const taping = useTaping(instrument, length)
+
+  return (
+    <main className="min-h-0 flex-1 overflow-y-auto">
+      <div className="no-print flex flex-wrap items-center gap-x-6 gap-y-2 border-b border-line px-6 py-2">
+        <Choice
+          label="Instrument"
+          hideLabel
+          value={instrument}
+          options={instruments.map((i) => ({ value: i.id, label: i.name }))}
+          onChange={(id) => {
+            setInstrument(id)
+            setSize('')
+            setMeasured('')
+          }}
+        />
+        {player && (
+          <Choice
+            label="Size"
+            value={measured ? '' : (chosen?.name ?? '')}
+            options={player.sizes.map((s) => ({ value: s.name, label: s.name }))}
+            onChange={(name) => {
+              setSize(name)
+              setMeasured('')
+            }}
+          />
+        )}
+        <label className="flex items-center gap-2 text-sm text-soft">
+          or measured, nut to bridge, mm
+          <input
+            inputMode="decimal"
+            value={measured}
+            onChange={(e) => setMeasured(e.target.value)}
+            className="w-20 rounded-md border border-line-dark bg-sheet px-2 py-1 text-base text-ink"
+          />
+        </label>
+        <Button
+          kind="go"
+          className="ml-auto"
+          onClick={() => window.print()}
+          disabled={!taping.data || Boolean(taping.error)}
+        >
+          Print, or save as PDF
+        </Button>
+      </div>
+      <div className="mx-auto max-w-[720px] px-6 py-5 print:p-0">
+        <h1 className="text-3xl">Taping sheet</h1>
+        <p className="text-soft">
+          {player?.name}, {measured ? 'measured string' : chosen?.name}, string length {length} mm
+        </p>
+        {taping.error ? (
+          <p role="alert" className="mt-4 bg-brick-pale px-3 py-2">
+            {taping.error.message}
+          </p>
+        ) : (
+          taping.data && (
+            <>
+              <table className="mt-4 w-full max-w-md text-left">
+                <thead>
+                  <tr className="border-b border-line-dark text-sm text-soft">
+                    <th className="py-1 font-normal">Tape</th>
+                    <th className="py-1 font-normal">Half steps above open</th>
+                    <th className="py-1 text-right font-normal">From the nut</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {taping.data.map((t) => (
+                    <tr key={t.semitones} className="border-b border-line">
+                      <td className="py-1.5 font-bold">{t.name}</td>
+                      <td className="py-1.5">{t.semitones}</td>
+                      <td className="py-1.5 text-right font-head text-xl">{t.millimetres.toFixed(1)} mm</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+              <p className="my-4 border-l-4 border-maple pl-3">
+                Check every tape by ear before it sticks: real strings are not ideal, and a bridge moves. The sizes’
+                lengths are usual ones; measuring your own string is better.
+              </p>
+              <p className="no-print mb-4 text-sm text-soft">
+                Which tapes there are, and what they are called, is set in the{' '}
+                <Link to="/style" className="font-bold text-spruce underline underline-offset-4">
+                  house style
+                </Link>
+                .
+              </p>
+              <TapeStrip tapes={taping.data} />
+            </>
+          )
+        )}
+      </div>
+    </main>
+  )
+}

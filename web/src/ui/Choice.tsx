@@ -1,0 +1,38 @@
+import { Radio, RadioGroup } from '@headlessui/react'
+
+/** A row of choices of which one is taken. */
+export function Choice<T extends string | number>({
+  label,
+  value,
+  options,
+  onChange,
+  hideLabel = false,
+}: {
+  label: string
+  value: T
+  options: readonly { value: T; label: string }[]
+  onChange: (value: T) => void
+  hideLabel?: boolean
+}) {
+  return (
+    <div className="flex items-center gap-2">
+      {!hideLabel && <span className="text-sm text-soft">{label}</span>}
+      <RadioGroup
+        value={value}
+        onChange={onChange}
+        aria-label={label}
+        className="flex rounded-md border border-line-dark"
+      >
+        {options.map((o) => (
+          <Radio
+            key={o.value}
+            value={o.value}
+            className="cursor-pointer border-r border-line-dark px-3 py-1 last:border-r-0 hover:bg-maple-pale data-checked:bg-spruce data-checked:font-bold data-checked:text-paper"
+          >
+            {o.label}
+          </Radio>
+        ))}
+      </RadioGroup>
+    </div>
+  )
+}
