@@ -37,7 +37,7 @@ public sealed record ServerOptions(string DataFolder, string Host, int Port, str
 
         var throwAway = demo is not null && data is null;
         data ??= throwAway ? Directory.CreateTempSubdirectory("coppia-demo-").FullName : HomeFolder();
-        return new ServerOptions(data, host, port, web ?? Path.Combine(AppContext.BaseDirectory, "wwwroot"), demo, throwAway);
+        return new ServerOptions(data, host, port, Path.GetFullPath(web ?? "wwwroot", web is null ? AppContext.BaseDirectory : Environment.CurrentDirectory), demo, throwAway);
     }
 
     private static string HomeFolder() =>

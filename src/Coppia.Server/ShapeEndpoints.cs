@@ -32,7 +32,7 @@ internal static class ShapeEndpoints
         app.MapGet("/api/taping/{instrument}", Taping).WithName("getTaping").ProducesProblem(404).ProducesProblem(400);
     }
 
-    private static Results<Ok<ShapesView>, ProblemHttpResult> Shapes(Styles styles, string instrument, int fifths, ScaleForm form, string position, int compareFifths)
+    private static Results<Ok<ShapesView>, ProblemHttpResult> Shapes(Styles styles, string instrument, int fifths, string form, string position, int compareFifths)
     {
         var style = styles.Current().Style;
         if (Instruments.Named(instrument, style) is not { } known) return Problems.NoInstrument(instrument);
@@ -40,7 +40,10 @@ internal static class ShapeEndpoints
         if (fifths is < -7 or > 7 || compareFifths is < -7 or > 7 || !positions.Contains(position))
             return TypedResults.Problem(statusCode: 400, title: $"There is no such key or position; expected −7 to 7 fifths and one of {string.Join(", ", positions)}.");
 
-        var key = new ScaleKey(fifths, form);
+        if (!Enum.TryParse<ScaleForm>(form, ignoreCase: true, out var scale))
+            return TypedResults.Problem(statusCode: 400, title: $"“{form}” is not a scale; expected major, naturalMinor, harmonicMinor or melodicMinor.");
+
+        var key = new ScaleKey(fifths, scale);
         var compared = new ScaleKey(compareFifths, ScaleForm.Major);
         return TypedResults.Ok(new ShapesView(
             InstrumentView.Of(known, style), key.Name, key.Signature.SignatureWords, Changes(key, compared, style), position, positions,

@@ -17,7 +17,7 @@ export type HouseStyle = components['schemas']['HouseStyle']
 export type NamedStyle = components['schemas']['StyleView']
 export type Shapes = components['schemas']['ShapesView']
 export type HandShape = components['schemas']['HandShapeView']
-export type ScaleForm = components['schemas']['ScaleForm']
+export type ScaleForm = 'major' | 'naturalMinor' | 'harmonicMinor' | 'melodicMinor'
 export type Place = components['schemas']['PlaceView']
 
 export const api = createClient<paths>({ baseUrl: '/' })

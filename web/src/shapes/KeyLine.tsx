@@ -21,7 +21,7 @@ export function KeyLine({
     breaks: 'auto',
     header: 'none',
     footer: 'none',
-    lyricSize: 6,
+    lyricSize: 5,
     pageMarginTop: 10,
     pageMarginBottom: 10,
     pageMarginLeft: 0,
