@@ -39,7 +39,6 @@ public sealed record ReadingView(
     {
         var style = reading.Style;
         var score = reading.Score;
-        var lengths = score.Events.ToDictionary(e => e.Id, e => e.Length);
         return new ReadingView(
             kept.Tune.Id, kept.Tune.Version, kept.Tune.Title, kept.Tune.Composer, score.TempoWords,
             InstrumentView.Of(reading.Instrument, style), kept.Tune.PrintedFor, score.Clef.Name, reading.ClefChanged,
@@ -47,11 +46,19 @@ public sealed record ReadingView(
             kept.Tune.PrintedFor == reading.Instrument.Id && score.Events.Any(e => e.PrintedFinger is not null), pairs.UsesPrinted,
             [.. pairs.Kept.Select(p => new PinView(p.NoteId, p.String, p.Finger))],
             [.. reading.Warnings(), .. pairs.SetAside], [.. kept.Notices.Select(NoticeView.Of)], ReadingMusic.ForEngraving(reading),
-            [.. score.Bars.Select(b => new BarView(b.Id, b.Number, [.. b.Events.Select(e => e.Id)]))],
-            [.. reading.Notes.Select((n, i) => NoteOf(reading, n, i))],
-            [.. reading.Counts.Select(c => new CountView(c.EventId, (c.Offset / lengths[c.EventId]).ToDouble(), c.Text, c.Kind))],
+            BarsOf(reading), NotesOf(reading), CountsOf(reading),
             [.. reading.Shapes.Select(s => (IReadOnlyList<ShapeSpotView>)[.. s.Spots.Select(p =>
                 new ShapeSpotView(p.Placement.Semitones, p.Placement.Finger, Labels.FingerSign(p.Placement, style), Labels.Note(p.Pitch, style)))])]);
+    }
+
+    internal static IReadOnlyList<BarView> BarsOf(Reading reading) => [.. reading.Score.Bars.Select(b => new BarView(b.Id, b.Number, [.. b.Events.Select(e => e.Id)]))];
+
+    internal static IReadOnlyList<ReadingNoteView> NotesOf(Reading reading) => [.. reading.Notes.Select((n, i) => NoteOf(reading, n, i))];
+
+    internal static IReadOnlyList<CountView> CountsOf(Reading reading)
+    {
+        var lengths = reading.Score.Events.ToDictionary(e => e.Id, e => e.Length);
+        return [.. reading.Counts.Select(c => new CountView(c.EventId, (c.Offset / lengths[c.EventId]).ToDouble(), c.Text, c.Kind))];
     }
 
     /// <summary>C and cut C are easily taken for a key (handbook 1).</summary>

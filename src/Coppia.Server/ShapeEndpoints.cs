@@ -1,5 +1,4 @@
 using Coppia.Core;
-using Coppia.Formats;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Coppia.Server;
@@ -12,13 +11,14 @@ public sealed record HalfStepView(int Lower, int Upper);
 public sealed record HandShapeView(
     string String, bool OpenInKey, string OpenName, string Descriptive, string Name, string Mark, IReadOnlyList<HandSpotView> Spots, IReadOnlyList<HalfStepView> HalfSteps);
 
-/// <summary>An engraved line with pairs under its notes.</summary>
+/// <summary>A scale or arpeggio, to engrave with its rows.</summary>
 /// <param name="Remark">What to know about it, or null.</param>
-public sealed record KeyLineView(string Title, string MusicXml, string? Remark);
+public sealed record KeyLineView(
+    string Title, string? Remark, string MusicXml, IReadOnlyList<BarView> Bars, IReadOnlyList<ReadingNoteView> Notes, IReadOnlyList<CountView> Counts);
 
 /// <summary>A key on one instrument.</summary>
 public sealed record ShapesView(
-    InstrumentView Instrument, string KeyName, string KeyWords, string Changes, string Position, IReadOnlyList<string> Positions, IReadOnlyList<HandShapeView> Shapes, IReadOnlyList<KeyLineView> Lines);
+    InstrumentView Instrument, string KeyName, string KeyWords, string Changes, int ComparedFifths, string Position, IReadOnlyList<string> Positions, IReadOnlyList<HandShapeView> Shapes, IReadOnlyList<KeyLineView> Lines);
 
 public sealed record TapeDistanceView(string Name, int Semitones, double Millimetres);
 
@@ -32,21 +32,22 @@ internal static class ShapeEndpoints
         app.MapGet("/api/taping/{instrument}", Taping).WithName("getTaping").ProducesProblem(404).ProducesProblem(400);
     }
 
-    private static Results<Ok<ShapesView>, ProblemHttpResult> Shapes(Styles styles, string instrument, int fifths, string form, string position, int compareFifths)
+    private static Results<Ok<ShapesView>, ProblemHttpResult> Shapes(Styles styles, string instrument, int fifths, string form, string? position, int? compareFifths)
     {
         var style = styles.Current().Style;
         if (Instruments.Named(instrument, style) is not { } known) return Problems.NoInstrument(instrument);
         var positions = PositionsOf(known);
-        if (fifths is < -7 or > 7 || compareFifths is < -7 or > 7 || !positions.Contains(position))
+        if (fifths is < -7 or > 7 || compareFifths is < -7 or > 7 || position is not null && !positions.Contains(position))
             return TypedResults.Problem(statusCode: 400, title: $"There is no such key or position; expected −7 to 7 fifths and one of {string.Join(", ", positions)}.");
 
         if (!Enum.TryParse<ScaleForm>(form, ignoreCase: true, out var scale))
             return TypedResults.Problem(statusCode: 400, title: $"“{form}” is not a scale; expected major, naturalMinor, harmonicMinor or melodicMinor.");
 
         var key = new ScaleKey(fifths, scale);
-        var compared = new ScaleKey(compareFifths, ScaleForm.Major);
+        position ??= HandShape.BestPosition(known, key);
+        var compared = new ScaleKey(compareFifths ?? style.FirstKeyFifths, ScaleForm.Major);
         return TypedResults.Ok(new ShapesView(
-            InstrumentView.Of(known, style), key.Name, key.Signature.SignatureWords, Changes(key, compared, style), position, positions,
+            InstrumentView.Of(known, style), key.Name, key.Signature.SignatureWords, Changes(key, compared, style), compared.Fifths, position, positions,
             [.. HandShape.InKey(known, key, position).Select(s => ViewOf(s, known, key, compared, style))],
             [.. Lines(known, key, style)]));
     }
@@ -81,10 +82,10 @@ internal static class ShapeEndpoints
                 var line = make(octaves);
                 var reading = Reading.Of(line, instrument, instrument, style);
                 var outside = KeyExercises.Outside(instrument, line);
-                var labels = reading.Notes.ToDictionary(n => n.Note.Id, n => (IReadOnlyList<string>)[n.Label]);
                 yield return new KeyLineView(
-                    $"{title}, {(octaves == 1 ? "one octave" : "two octaves")}", MusicXmlWriter.Write(line with { Title = "" }, new MusicXmlExtras(labels)),
-                    outside == 0 ? null : $"{outside} {(outside == 1 ? "note lies" : "notes lie")} beyond the allowed positions.");
+                    $"{title}, {(octaves == 1 ? "one octave" : "two octaves")}",
+                    outside == 0 ? null : $"{outside} {(outside == 1 ? "note lies" : "notes lie")} beyond the allowed positions.",
+                    ReadingMusic.ForEngraving(reading), ReadingView.BarsOf(reading), ReadingView.NotesOf(reading), ReadingView.CountsOf(reading));
             }
         }
     }

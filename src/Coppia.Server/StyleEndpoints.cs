@@ -11,14 +11,20 @@ public sealed record StyleView(long Id, string Name, bool Current, HouseStyle St
 
 public sealed record StyleRequest(string Name, HouseStyle Style);
 
-/// <summary>One live example: a few notes with the pairs and names that a style gives them.</summary>
-public sealed record StyleExample(string Instrument, string MusicXml, IReadOnlyList<string> Pairs, IReadOnlyList<string> Names);
+/// <summary>One live example: a few notes that show what one setting does.</summary>
+/// <param name="Setting">The setting's name in a style, such as fourthFinger.</param>
+/// <param name="Instrument">Who plays.</param>
+/// <param name="MusicXml">The notes with what is printed under them as lyrics.</param>
+/// <param name="Printed">The same printed words, in order.</param>
+/// <param name="Words">A sentence where words show the setting better than notes; null elsewhere.</param>
+public sealed record StyleExample(string Setting, string Instrument, string MusicXml, IReadOnlyList<string> Printed, string? Words);
 
 internal sealed class StyleRules : AbstractValidator<StyleRequest>
 {
     public StyleRules()
     {
         RuleFor(r => r.Name).NotEmpty().WithMessage("The style needs a name.").MaximumLength(80).WithMessage("The name is longer than 80 characters.");
+        RuleFor(r => r.Style.FirstKeyFifths).InclusiveBetween(-7, 7).WithMessage("The first key has at most seven sharps or flats.");
         RuleForEach(r => r.Style.Tapes).Must(t => Instruments.All.Any(i => i.Id == t.Key)).WithMessage("Tapes are kept for violin, viola, cello and bass.")
             .Must(t => t.Value.All(x => x.Semitones is >= 1 and <= 12 && x.Name is { Length: >= 1 and <= 30 })).WithMessage("A tape lies 1 to 12 half steps above the open string and has a name of 1 to 30 characters.")
             .Must(t => t.Value.Select(x => x.Semitones).Distinct().Count() == t.Value.Count).WithMessage("Two tapes lie at the same place.");
@@ -63,20 +69,28 @@ internal static class StyleEndpoints
         return TypedResults.Ok(List(repository).First(s => s.Id == id));
     }
 
-    /// <summary>A few notes that show every choice: low and high on violin, a back stretch on cello, fingers on bass, open string against fourth finger.</summary>
-    private static IReadOnlyList<StyleExample> Examples(HouseStyle style) =>
+    private static readonly (string Setting, string Instrument, string Key, string Notes, bool Names)[] Shown =
     [
-        ExampleOf(style, "violin", "Bb", "G A G B | c d e =B"), ExampleOf(style, "cello", "Bb clef=bass", "D, E, F, G, | A, B, ^G, A,"), ExampleOf(style, "bass", "F clef=bass", "F,, G,, A,, B,, | C, D, E, F,"),
+        ("fourthFinger", "violin", "D", "F G A G | B A G2", false),
+        ("lowHigh", "violin", "C", "D F ^F A | c ^G A2", false),
+        ("celloBack", "cello", "Bb clef=bass", "D, E, F, D, | A, B, A,2", false),
+        ("bassFingers", "bass", "F clef=bass", "F,, G,, A,, C, | D, E, F,2", false),
+        ("noteNames", "violin", "C", "G A B c | _B A G2", true),
+        ("octaveNames", "violin", "D", "D F A d | c A D2", true),
+        ("tapes", "violin", "C", "F", false),
     ];
 
-    private static StyleExample ExampleOf(HouseStyle style, string id, string key, string notes)
+    /// <summary>For every setting a few notes that it changes.</summary>
+    private static IReadOnlyList<StyleExample> Examples(HouseStyle style) => [.. Shown.Select(s =>
     {
-        var instrument = Instruments.Named(id, style)!;
-        var score = TuneReader.Read($"X:1\nM:4/4\nL:1/4\nK:{key}\n{notes} |]").Score!;
-        var reading = Reading.Of(score, instrument, instrument, style);
-        var lines = reading.Notes.ToDictionary(n => n.Note.Id, n => (IReadOnlyList<string>)[n.Label, n.Name]);
-        return new StyleExample(instrument.Name, MusicXmlWriter.Write(reading.Score, new MusicXmlExtras(lines)), [.. reading.Notes.Select(n => n.Label)], [.. reading.Notes.Select(n => n.Name)]);
-    }
+        var player = Instruments.Named(s.Instrument, style)!;
+        var score = TuneReader.Read($"X:1\nM:4/4\nL:1/4\nK:{s.Key}\n{s.Notes} |]").Score!;
+        var reading = Reading.Of(score, player, player, style);
+        var printed = reading.Notes.Select(n => s.Names ? n.Name : n.Label).ToArray();
+        var lines = reading.Notes.Zip(printed).ToDictionary(p => p.First.Note.Id, p => (IReadOnlyList<string>)[p.Second]);
+        var words = s.Setting == "tapes" ? Why.Of(reading.Fingering, 0, signedEarlier: false, style).Place : null;
+        return new StyleExample(s.Setting, player.Name, MusicXmlWriter.Write(reading.Score, new MusicXmlExtras(lines)), printed, words);
+    })];
 
     private static Results<NoContent, ProblemHttpResult> Done(bool done) => done ? TypedResults.NoContent() : Missing();
 

@@ -111,6 +111,23 @@ public class SolverTests
         Assert.Equal("E4 in bar 1 cannot be played with 1 on the E string; possible here: 2 on D, 1 on D, 4 on G, 3 on G, 2 on G, 1 on G.", wrong.Message);
     }
 
+    [Fact] // Two notes with one way each part a line: nothing that follows them reaches back across.
+    public void What_comes_later_does_not_change_what_two_certain_notes_have_closed_off() =>
+        (from id in Gen.Bool.Select(b => b ? "violin" : "viola") from head in Gen.Int[0, 14].Array[2, 8] from tail in Gen.Int[0, 14].Array[1, 8] from other in Gen.Int[0, 14].Array[1, 8] select (id, head, tail, other))
+            .Sample(x =>
+            {
+                // Without alterations the lowest open string, and the letter above it, are played in one way only.
+                string[] Taken(int[] rest)
+                {
+                    var lattice = Lattice(x.id, [.. x.head, 0, 1, .. rest], new int[30], new bool[30]);
+                    var way = FingerSolver.Solve(lattice, CostOf(x.id, FourthFinger.Balanced)).Way;
+                    return [.. x.head.Select((_, i) => lattice.Steps[i].Choices[way[i]].ToString())];
+                }
+
+                if (Lattice(x.id, [.. x.head, 0, 1, .. x.tail, .. x.other], new int[30], new bool[30]).Steps.Any(s => s.Choices.Any(c => c.Frame != 1))) return;
+                Assert.Equal(Taken(x.tail), Taken(x.other));
+            }, iter: 300);
+
     private static IEnumerable<int[]> AllWays(FingerLattice lattice)
     {
         var way = new int[lattice.Steps.Count];

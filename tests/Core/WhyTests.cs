@@ -12,7 +12,7 @@ public class WhyTests
     [Fact]
     public void Open_A_because_the_next_note_is_on_the_A_string() =>
         Assert.Equal(
-            "Open A: the next note, B, is on the A string anyway. 4 on D also works, but you would cross right after, for B.",
+            "Open A: the next note, B, is on the A string anyway. 4 on D also works, but it needs the weakest finger where open A rings by itself.",
             At("violin", "D", "G A B c", 1).Choice);
 
     [Fact]
@@ -35,4 +35,42 @@ public class WhyTests
     [Fact]
     public void A_cello_stretch_is_named() =>
         Assert.Equal("One half step above open D: first finger in first position, first finger reaching back.", At("cello", "Bb clef=bass", "D, E, F,", 1).Finger);
+
+    [Theory] // Where there is only one way, the sentence says how the hand comes from the note before.
+    [InlineData("violin", "D", "E F G", 1, "From E, add 2, a whole step above 1.")]
+    [InlineData("violin", "D", "G F E", 1, "From G, lift 3: 2 stands a half step below.")]
+    [InlineData("violin", "D", "F F", 1, "Same as the F♯ before it: leave the finger where it is.")]
+    [InlineData("violin", "D", "D F", 1, "From D on the open string, put 2 down with the fingers below it.")]
+    [InlineData("violin", "C", "F ^F", 1, "Finger 2 slides up from F, a half step.")]
+    [InlineData("violin", "D", "B E", 1, "From B the bow crosses from A to D.")]
+    [InlineData("violin", "G", "A, G,", 1, "From A, lift 1 and let the open string ring.")]
+    public void A_note_with_one_way_tells_how_to_get_there(string instrument, string key, string music, int index, string sentence) =>
+        Assert.EndsWith(sentence, At(instrument, key, music, index).Choice, StringComparison.Ordinal);
+
+    [Theory] // The alternative is told with what it would have cost most.
+    [InlineData("violin", "F", "F G A G F", 2, "Open A also works, but you would cross to it and straight back.")]
+    [InlineData("violin", "F", "c (A G) F", 1, "Open A also works, but you would cross strings inside the slur.")]
+    [InlineData("cello", "D clef=bass", "A, B, C D", 2, "Stretched 2 on A also works, but the hand would have to stretch.")]
+    public void The_best_alternative_is_told_with_its_cost(string instrument, string key, string music, int index, string sentence) =>
+        Assert.EndsWith(sentence, At(instrument, key, music, index).Choice, StringComparison.Ordinal);
+
+    [Fact]
+    public void Every_reason_names_a_neighbour_of_its_note()
+    {
+        foreach (var file in Lines.DemoFiles())
+        {
+            var score = Formats.TuneReader.Read(File.ReadAllText(file)).Score!;
+            foreach (var player in Instruments.All)
+            {
+                var reading = Reading.Of(score, PrintedFor.Of(score), player, HouseStyle.Default);
+                foreach (var (i, note) in reading.Notes.Index().Where(n => n.Item.Placement is not null && n.Item.Note.Bar.EndingStart != "2"))
+                {
+                    if (reading.Notes.Skip(Math.Max(0, i - 1)).Take(3).Count(n => n.Placement is not null) < 2) continue;
+                    var words = Why.Of(reading.Fingering, i, note.SignedEarlier, HouseStyle.Default).Choice;
+                    var neighbours = reading.Notes.Skip(Math.Max(0, i - 1)).Take(3).Where(n => n != note || reading.Notes.Count < 2).Select(n => Labels.Note(n.Note.Pitch, HouseStyle.Default));
+                    Assert.True(neighbours.Any(n => words.Contains(n, StringComparison.Ordinal)), $"{Path.GetFileName(file)} {player.Id} bar {note.Note.Bar.Number}: {words}");
+                }
+            }
+        }
+    }
 }

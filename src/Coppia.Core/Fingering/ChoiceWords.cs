@@ -1,76 +1,165 @@
 namespace Coppia.Core;
 
-/// <summary>Says why the chosen way beats the next best, naming this note's own neighbours.</summary>
-internal static class ChoiceWords
+/// <summary>Says why the chosen way beats the next best, or how the hand gets there where there is only one way, naming this note's own neighbours.</summary>
+internal sealed class ChoiceWords
 {
+    private readonly Fingering _fingering;
+    private readonly HouseStyle _style;
+    private readonly FingeredNote _note;
+    private readonly FingeredNote? _before;
+    private readonly FingeredNote? _after;
+
+    private ChoiceWords(Fingering fingering, int index, HouseStyle style)
+    {
+        (_fingering, _style, _note) = (fingering, style, fingering.Notes[index]);
+        _before = PlayedBefore(fingering, index);
+        if (index + 1 < fingering.Notes.Count && fingering.Notes[index + 1].Step is not { Apart: true }) _after = fingering.Notes[index + 1];
+    }
+
+    /// <summary>The note that sounds before this one: before a later ending that is the last one ahead of the first ending.</summary>
+    private static FingeredNote? PlayedBefore(Fingering fingering, int index)
+    {
+        var before = index - 1;
+        if (fingering.Notes[index].Step is { Apart: true })
+        {
+            while (before > 0 && fingering.Notes[before].Note.Bar.EndingStart is null) before--;
+            var ending = fingering.Notes[before].Note.Bar;
+            while (before >= 0 && ReferenceEquals(fingering.Notes[before].Note.Bar, ending)) before--;
+        }
+
+        return before < 0 ? null : fingering.Notes[before];
+    }
+
+    private Instrument Player => _fingering.Instrument;
+
     public static string Of(Fingering fingering, int index, HouseStyle style)
     {
         var noted = fingering.Notes[index];
         if (noted.Placement is not { } chosen) return "";
-        if (noted.Pinned) return "You chose this one; the notes around it follow.";
-        if (noted.Beyond) return $"No allowed position reaches it: this is beyond what the class has learned, in {fingering.Instrument.Frames[chosen.Frame].Spoken}.";
+        var words = new ChoiceWords(fingering, index, style);
+        if (noted.Pinned) return $"You chose this one; the notes around it follow. {words.GettingThere(chosen)}";
 
         // What lies in positions the class does not use is no real alternative to a beginner.
-        var others = noted.Others.Where(o => fingering.Instrument.Frames[o.Placement.Frame].AllowedByDefault).ToArray();
-        if (others.Length == 0) return "";
-
-        var (before, after) = Neighbours(fingering, index);
+        var others = noted.Others.Where(o => noted.Beyond || fingering.Instrument.Frames[o.Placement.Frame].AllowedByDefault).ToArray();
+        var beyond = noted.Beyond ? $"No allowed position reaches it, so the hand goes to {fingering.Instrument.Frames[chosen.Frame].Spoken}: beyond what the class has learned. " : "";
+        if (others.Length == 0) return beyond + words.OnlyPlace(chosen);
         var other = others[0].Placement;
-        var reason = Reason(fingering, chosen, other, before, after, style);
-        var price = Price(fingering, index, chosen, other, style);
-        return $"{reason}{Sentence($"{Name(other, fingering.Instrument)} also works{(price is null ? "" : $", but {price}")}")}";
+        var price = words.Price(chosen, other);
+        return $"{beyond}{words.Reason(chosen, other)} {Sentence($"{words.Name(other)} also works{(price is null ? "" : $", but {price}")}")}";
     }
 
-    private static (FingeredNote? Before, FingeredNote? After) Neighbours(Fingering fingering, int index) =>
-        (index > 0 ? fingering.Notes[index - 1] : null, index + 1 < fingering.Notes.Count ? fingering.Notes[index + 1] : null);
+    private string Called(FingeredNote note) => Labels.Note(note.Note.Pitch, _style);
 
-    private static string Reason(Fingering fingering, Placement chosen, Placement other, FingeredNote? before, FingeredNote? after, HouseStyle style)
+    private string StringName(Placement p) => Player.StringName(p.String);
+
+    private string OnlyPlace(Placement chosen)
     {
-        var strings = fingering.Instrument;
-        string Called(FingeredNote n) => Labels.Note(n.Note.Pitch, style);
-        var afterHere = after?.Placement?.String == chosen.String;
-        var beforeHere = before?.Placement?.String == chosen.String;
-        var name = Name(chosen, strings);
+        var only = chosen.IsOpen || _before?.Placement is { } from && from.SamePair(chosen) ? "" : $"It is the only place for {Called(_note)} in {Player.Frames[chosen.Frame].Spoken}. ";
+        return only + GettingThere(chosen);
+    }
+
+    /// <summary>How the hand and the bow come from the note before.</summary>
+    private string GettingThere(Placement at)
+    {
+        if (_before?.Placement is not { } from) return Leaving(at);
+        var name = Called(_before);
+        if (from.SamePair(at)) return at.IsOpen ? $"Same open string as the {name} before it." : $"Same as the {name} before it: leave the finger where it is.";
+        if (Player.Frames[from.Frame].Height != Player.Frames[at.Frame].Height && !at.IsOpen) return $"From {name} the hand shifts to {Player.Frames[at.Frame].Spoken}.";
+        if (from.String != at.String) return $"From {name} the bow crosses from {StringName(from)} to {StringName(at)}.";
+        if (at.IsOpen) return $"From {name}, lift {from.Finger} and let the open string ring.";
+        if (from.IsOpen) return at.Finger == 1 ? $"From {name} on the open string, put 1 down." : $"From {name} on the open string, put {at.Finger} down with the fingers below it.";
+        if (from.Finger == at.Finger) return $"Finger {at.Finger} slides {(at.Semitones > from.Semitones ? "up" : "down")} from {name}, {HalfSteps(at, from)}.";
+        var apart = Math.Abs(at.Semitones - from.Semitones) <= 2 ? $", {HalfSteps(at, from)}" : "";
+        return at.Semitones > from.Semitones ? $"From {name}, add {at.Finger}{(apart.Length > 0 ? $"{apart} above {from.Finger}" : "")}." : $"From {name}, lift {from.Finger}: {at.Finger} stands{apart.TrimStart(',')} below.";
+    }
+
+    private string Leaving(Placement at) => _after?.Placement is not { } next ? "It stands alone."
+        : next.String == at.String ? $"{Called(_after)} comes next on the same string."
+        : $"{Called(_after)} comes next, on the {StringName(next)} string.";
+
+    private static string HalfSteps(Placement a, Placement b) => Math.Abs(a.Semitones - b.Semitones) == 1 ? "a half step" : "a whole step";
+
+    private string Reason(Placement chosen, Placement other)
+    {
+        var afterHere = _after?.Placement?.String == chosen.String;
+        var beforeHere = _before?.Placement?.String == chosen.String;
+        var name = Name(chosen);
         if (chosen.String != other.String)
         {
-            if (beforeHere && afterHere) return $"{name}: {Called(before!)} before and {Called(after!)} after are on the {strings.StringName(chosen.String)} string, so the bow stays. ";
-            if (afterHere) return $"{name}: the next note, {Called(after!)}, is on the {strings.StringName(chosen.String)} string anyway. ";
-            if (beforeHere) return $"{name}: {Called(before!)} before it is on the {strings.StringName(chosen.String)} string already. ";
+            if (beforeHere && afterHere) return $"{name}: {Called(_before!)} before and {Called(_after!)} after are on the {StringName(chosen)} string, so the bow stays.";
+            if (afterHere) return $"{name}: the next note, {Called(_after!)}, is on the {StringName(chosen)} string anyway.";
+            if (beforeHere) return $"{name}: {Called(_before!)} before it is on the {StringName(chosen)} string already.";
         }
 
-        if (chosen.IsOpen) return $"{name}: no finger to place. ";
-        var frame = strings.Frames[chosen.Frame];
-        return strings.Frames[other.Frame].Position != frame.Position ? $"{name}: the hand stays in {frame.Spoken}. " : $"{name} lies best under the hand here. ";
+        if (chosen.IsOpen) return $"{name}: no finger to place between {Between()}.";
+        var frame = Player.Frames[chosen.Frame];
+        return Player.Frames[other.Frame].Position != frame.Position ? $"{name}: the hand stays in {frame.Spoken} for {Between()}." : GettingThere(chosen);
     }
 
-    private static string? Price(Fingering fingering, int index, Placement chosen, Placement other, HouseStyle style)
+    private string Between() => (_before, _after) switch
     {
-        var instrument = fingering.Instrument;
-        var (before, after) = Neighbours(fingering, index);
+        ({ } b, { } a) => $"{Called(b)} and {Called(a)}",
+        ({ } b, null) => $"{Called(b)} and the end",
+        (null, { } a) => $"the start and {Called(a)}",
+        _ => "the start and the end",
+    };
+
+    /// <summary>What the other way would have cost most, its neighbours staying as they are.</summary>
+    private string? Price(Placement chosen, Placement other)
+    {
+        var more = Parts(other).GroupBy(p => p.Kind).Select(g => (Kind: g.Key, Amount: g.Sum(p => p.Amount) - Parts(chosen).Where(p => p.Kind == g.Key).Sum(p => p.Amount)));
+        var worst = more.OrderByDescending(m => m.Amount).ThenBy(m => m.Kind).FirstOrDefault();
+        return worst.Amount <= 0 ? null : Words(worst.Kind, chosen, other);
+    }
+
+    private List<CostPart> Parts(Placement at)
+    {
+        var parts = new List<CostPart>();
+        var price = _fingering.Price;
+        price.Note(_note.Step!, at, parts);
+        if (_before?.Placement is { } b) price.Step(_note.Step!, b, at, parts);
+        if (_after is { Placement: { } a, Step: { } next }) price.Step(next, at, a, parts);
+        if (_before?.Placement is { } first && _after?.Placement is { } last) price.Three(first, at, last, parts);
+        return parts;
+    }
+
+    private string? Words(CostKind kind, Placement chosen, Placement other)
+    {
         bool Crosses(FingeredNote? n, Placement p) => n?.Placement is { } at && at.String != p.String;
-        var slurredIn = fingering.Notes[index].Note.Slurred;
-        var slurredOut = after?.Note.Slurred ?? false;
-        if (Crosses(before, other) && slurredIn && !Crosses(before, chosen) || Crosses(after, other) && slurredOut && !Crosses(after, chosen)) return "you would cross strings inside the slur";
-        if (instrument.Frames[other.Frame].Position != instrument.Frames[chosen.Frame].Position) return $"the hand would have to shift to {instrument.Frames[other.Frame].Spoken}";
-        if (Crosses(after, other) && !Crosses(after, chosen) && Crosses(before, other) && !Crosses(before, chosen)) return "you would cross to it and straight back";
-        if (Crosses(after, other) && !Crosses(after, chosen)) return $"you would cross right after, for {Labels.Note(after!.Note.Pitch, style)}";
-        if (Crosses(before, other) && !Crosses(before, chosen)) return $"you would cross to it from {Labels.Note(before!.Note.Pitch, style)}";
-        if (instrument.Frames[other.Frame].Stretch != Stretch.None && instrument.Frames[chosen.Frame].Stretch == Stretch.None) return "the hand would have to stretch";
-        if (other is { Word: PlaceWord.High, Finger: 4 }) return "high 4 is a stretch";
-        if (OneFingerTwice(before, other) || OneFingerTwice(after, other)) return $"finger {other.Finger} would have to slide";
-        if (chosen.IsOpen) return "it needs a finger where the open string rings by itself";
-        return null;
+        var toOther = Crosses(_before, other) && !Crosses(_before, chosen);
+        var fromOther = Crosses(_after, other) && !Crosses(_after, chosen);
+        return kind switch
+        {
+            CostKind.CrossingInSlur => "you would cross strings inside the slur",
+            CostKind.Crossing when toOther && fromOther => "you would cross to it and straight back",
+            CostKind.Crossing when fromOther => $"you would cross right after, for {Called(_after!)}",
+            CostKind.Crossing when toOther => $"you would cross to it from {Called(_before!)}",
+            CostKind.StringSkipped => $"the bow would jump over a string {(toOther ? $"from {Called(_before!)}" : _after is null ? "" : $"to {Called(_after)}")}",
+            CostKind.Shift or CostKind.OutsidePositions or CostKind.FrameThereAndBack or CostKind.AboveFirst or CostKind.Start => $"the hand would have to be in {Player.Frames[other.Frame].Spoken}",
+            CostKind.OpenStretch or CostKind.CloseStretch or CostKind.StretchedHand or CostKind.StretchedFinger => "the hand would have to stretch",
+            CostKind.HighFourth => "high 4 is a stretch",
+            CostKind.LowOrHigh => $"{other.Finger} would stand off its regular place",
+            CostKind.NeighboursFinger => $"{other.Finger} has a letter of its own",
+            CostKind.FingerSlides => $"finger {other.Finger} would have to slide {(OneFingerTwice(_before, other) ? $"from {Called(_before!)}" : $"on to {Called(_after!)}")}",
+            CostKind.FingerInTwoPlaces => $"one finger would need two places around it, for {Between()}",
+            CostKind.FingerSubstituted => "another finger would have to take over the same sound",
+            CostKind.FingerHops or CostKind.TwoHeights => $"finger {other.Finger} would have to hop across {(SameFingerAcross(_before, other) ? $"from {Called(_before!)}" : $"to {Called(_after!)}")}",
+            CostKind.FourthForOpen => $"it needs the weakest finger where open {Player.StringName(other.String + 1)} rings by itself",
+            CostKind.OpenForFourth => _after is null ? "the line ends on the lower string" : $"the line comes down to {Called(_after)}, where 4 is on the string already",
+            CostKind.FingerForOpen => "it needs a finger high up where the open string rings by itself",
+            _ => null,
+        };
     }
 
-    private static bool OneFingerTwice(FingeredNote? n, Placement p) =>
-        n?.Placement is { } at && at.Finger == p.Finger && at.Finger > 0 && at.String == p.String && at.Semitones != p.Semitones;
+    private static bool OneFingerTwice(FingeredNote? n, Placement p) => n?.Placement is { } at && at.Finger == p.Finger && at.String == p.String && at.Semitones != p.Semitones;
 
-    private static string Name(Placement p, Instrument instrument)
+    private static bool SameFingerAcross(FingeredNote? n, Placement p) => n?.Placement is { } at && at.Finger == p.Finger && Math.Abs(at.String - p.String) == 1;
+
+    private string Name(Placement p)
     {
-        var name = instrument.StringName(p.String);
-        if (p.IsOpen) return $"Open {name}";
-        var word = p.Word switch { PlaceWord.Low => "low ", PlaceWord.High => "high ", PlaceWord.Back or PlaceWord.Forward => "stretched ", _ => "" };
-        return $"{word}{p.Finger} on {name}";
+        if (p.IsOpen) return $"Open {StringName(p)}";
+        var word = p.Word switch { PlaceWord.Low => "Low ", PlaceWord.High => "High ", PlaceWord.Back or PlaceWord.Forward => "Stretched ", _ => "" };
+        return $"{word}{p.Finger} on {StringName(p)}";
     }
 
     private static string Sentence(string words) => char.ToUpperInvariant(words[0]) + words[1..] + ".";

@@ -17,6 +17,7 @@ public sealed class FingerCost(Instrument instrument, FingerWeights weights, Fou
 {
     private readonly bool _fourthMatchesOpen = instrument.FingersByLetter;
     private readonly HandFrame[] _frames = [.. instrument.Frames];
+    private readonly bool[][] _moved = [.. instrument.Frames.Select(f => Enumerable.Range(0, 5).Select(finger => f.Spots.Any(s => s.Finger == finger && s.Moved)).ToArray())];
     private readonly int _firstHeight = instrument.Frames.First(f => f.Position == "I").Height;
 
     /// <summary>Cost of one note by itself.</summary>
@@ -31,7 +32,7 @@ public sealed class FingerCost(Instrument instrument, FingerWeights weights, Fou
         if (frame.Stretch != Stretch.None)
         {
             Add(CostKind.StretchedHand, weights.StretchedHand + (step.IsFirst ? weights.OpenStretch : 0));
-            if (at.Word is PlaceWord.Back or PlaceWord.Forward) Add(CostKind.StretchedFinger, weights.StretchedFinger);
+            if (_moved[at.Frame][at.Finger]) Add(CostKind.StretchedFinger, weights.StretchedFinger);
         }
 
         if (at.Word is PlaceWord.High && at.Finger == 4) Add(CostKind.HighFourth, weights.HighFourth);
@@ -50,6 +51,9 @@ public sealed class FingerCost(Instrument instrument, FingerWeights weights, Fou
     public int Step(LatticeStep step, in Placement from, in Placement to, List<CostPart>? parts = null)
     {
         var cost = 0;
+        if (from.Frame != to.Frame) FrameChange(from, to);
+        if (step.Apart) return cost;
+
         var crossed = Math.Abs(to.String - from.String);
         if (crossed > 0)
         {
@@ -58,7 +62,6 @@ public sealed class FingerCost(Instrument instrument, FingerWeights weights, Fou
             if (crossed > 1) Add(CostKind.StringSkipped, (crossed - 1) * weights.StringSkipped);
         }
 
-        if (from.Frame != to.Frame) FrameChange(from, to);
         if (from.Finger == to.Finger && to.Finger != 0)
         {
             if (crossed == 0 && from.Semitones != to.Semitones && _frames[from.Frame].Position == _frames[to.Frame].Position) Add(CostKind.FingerSlides, weights.FingerSlides);
@@ -80,6 +83,7 @@ public sealed class FingerCost(Instrument instrument, FingerWeights weights, Fou
             {
                 var shift = weights.Shift + weights.ShiftPerSemitone * Math.Abs(after.Height - before.Height);
                 Add(CostKind.Shift, from.IsOpen || step.AfterRest ? shift / 2 : shift);
+                if (from.Finger == to.Finger && from.String == to.String && to.Finger > 0) Add(CostKind.Shift, weights.ShiftOnOneFinger);
                 Add(CostKind.Start, after.Reluctance);
                 if (after.Stretch != Stretch.None) Add(CostKind.OpenStretch, weights.OpenStretch);
                 return;

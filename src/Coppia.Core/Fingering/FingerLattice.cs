@@ -6,7 +6,8 @@ namespace Coppia.Core;
 /// <param name="IsFirst">First reachable note of the line.</param>
 /// <param name="IsLast">Last reachable note of the line.</param>
 /// <param name="InSlur">Bound by a slur to the note before or after.</param>
-public sealed record LatticeStep(SoundingNote Note, Placement[] Choices, bool IsFirst, bool IsLast, bool InSlur)
+/// <param name="Apart">Never played straight after the note printed before it: it opens a later ending.</param>
+public sealed record LatticeStep(SoundingNote Note, Placement[] Choices, bool IsFirst, bool IsLast, bool InSlur, bool Apart = false)
 {
     public bool Slurred => Note.Slurred;
 
@@ -56,7 +57,8 @@ public sealed record FingerLattice(IReadOnlyList<LatticeStep> Steps, IReadOnlyLi
             var (note, fingered, open) = reachable[i];
             var choices = order.Of(note.Pitch, fingered, open, hand, pulled[i], mayRemember: !pins.ContainsKey(note.Id));
             var inSlur = note.Slurred || i + 1 < reachable.Count && reachable[i + 1].Note.Slurred;
-            steps.Add(new LatticeStep(note, choices, i == 0, i == reachable.Count - 1, inSlur));
+            var apart = i > 0 && note.Bar.EndingStart is not null && reachable[i - 1].Note.Bar is { RepeatEnd: true } before && !ReferenceEquals(before, note.Bar);
+            steps.Add(new LatticeStep(note, choices, i == 0, i == reachable.Count - 1, inSlur, apart));
             hand = ChoiceOrder.Frames(choices);
         }
 

@@ -41,7 +41,7 @@ public static class FingerSolver
         for (var i = 1; i < steps.Count; i++)
         {
             var step = steps[i];
-            var circumstances = (i == 1 ? 1 : 0) | (step.Slurred ? 2 : 0) | (step.AfterRest ? 4 : 0) | (step.InSlur ? 8 : 0) | (step.IsLast ? 16 : 0) | (steps[i - 1].InSlur ? 32 : 0);
+            var circumstances = (i == 1 ? 1 : 0) | (step.Slurred ? 2 : 0) | (step.AfterRest ? 4 : 0) | (step.InSlur ? 8 : 0) | (step.IsLast ? 16 : 0) | (steps[i - 1].InSlur ? 32 : 0) | (step.Apart ? 64 : 0);
             var key = (steps[i - 1].Choices, step.Choices, circumstances);
             if (!known.TryGetValue(key, out var move)) known[key] = move = Moves(steps, i, cost);
             moves[i - 1] = move;

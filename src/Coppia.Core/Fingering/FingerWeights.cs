@@ -17,6 +17,9 @@ public sealed record FingerWeights
     /// <summary>Added to a shift for each semitone it travels.</summary>
     public int ShiftPerSemitone { get; init; } = 4;
 
+    /// <summary>Added to a shift on one finger, which is heard as a slide: a half step at the top is better under 2 and 4.</summary>
+    public int ShiftOnOneFinger { get; init; } = 3;
+
     /// <summary>Leaving a position for one note and coming straight back.</summary>
     public int FrameThereAndBack { get; init; } = 10;
 

@@ -14,8 +14,11 @@ public sealed record FingeredNote(SoundingNote Note, Placement? Placement, bool 
     private readonly int[] _through = [];
     private readonly int _cost;
 
+    /// <summary>Its place in the lattice that was solved; null when no finger reaches it.</summary>
+    internal LatticeStep? Step { get; }
+
     internal FingeredNote(LatticeStep step, int taken, int[] through, int cost, bool beyond, bool pinned)
-        : this(step.Note, step.Choices[taken], beyond, pinned) => (_choices, _through, _cost) = (step.Choices, through, cost);
+        : this(step.Note, step.Choices[taken], beyond, pinned) => (Step, _choices, _through, _cost) = (step, step.Choices, through, cost);
 
     /// <summary>Its other pairs of string and finger, best first.</summary>
     public IReadOnlyList<OtherWay> Others
@@ -34,7 +37,8 @@ public sealed record FingeredNote(SoundingNote Note, Placement? Placement, bool 
 }
 
 /// <summary>String, finger and place for every note of one score on one instrument.</summary>
-public sealed record Fingering(Instrument Instrument, Score Score, IReadOnlyList<FingeredNote> Notes, int Cost)
+/// <param name="Price">The definition of cost that the choice was made by.</param>
+public sealed record Fingering(Instrument Instrument, Score Score, IReadOnlyList<FingeredNote> Notes, int Cost, FingerCost Price)
 {
     private static readonly IReadOnlyDictionary<string, Pin> NoPins = new Dictionary<string, Pin>();
 
@@ -48,7 +52,8 @@ public sealed record Fingering(Instrument Instrument, Score Score, IReadOnlyList
         pins ??= NoPins;
         var sounding = SoundingNote.Of(score);
         var lattice = FingerLattice.Of(sounding, instrument, pins);
-        var solution = FingerSolver.Solve(lattice, new FingerCost(instrument, weights ?? FingerWeights.Default, style.FourthFinger));
+        var price = new FingerCost(instrument, weights ?? FingerWeights.Default, style.FourthFinger);
+        var solution = FingerSolver.Solve(lattice, price);
         var notes = new List<FingeredNote>(sounding.Count);
         var step = 0;
         foreach (var note in sounding)
@@ -66,6 +71,6 @@ public sealed record Fingering(Instrument Instrument, Score Score, IReadOnlyList
             }
         }
 
-        return new Fingering(instrument, score, notes, solution.Cost);
+        return new Fingering(instrument, score, notes, solution.Cost, price);
     }
 }

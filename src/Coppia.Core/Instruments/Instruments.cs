@@ -91,21 +91,22 @@ public static class Instruments
     /// <summary>Cello: four neighbouring semitones, with a back and a forward stretch outside half position.</summary>
     private static IReadOnlyList<HandFrame> CelloFrames()
     {
-        (string Name, string Spoken, int First)[] names =
+        // Half position stands back for a back stretch; upper third is taught after fourth, which the neck's heel marks.
+        (string Name, string Spoken, int First, int Reluctance)[] names =
         [
-            ("half", "half position", 1), ("I", "first position", 2), ("II", "lower second position", 3), ("II", "second position", 4),
-            ("III", "third position", 5), ("III", "upper third position", 6), ("IV", "fourth position", 7),
+            ("half", "half position", 1, 30), ("I", "first position", 2, 0), ("II", "lower second position", 3, 0), ("II", "second position", 4, 0),
+            ("III", "third position", 5, 0), ("III", "upper third position", 6, 16), ("IV", "fourth position", 7, 0),
         ];
         var frames = new List<HandFrame>();
-        foreach (var (name, spoken, first) in names)
+        foreach (var (name, spoken, first, reluctance) in names)
         {
             var closed = Enumerable.Range(0, 4).Select(k => new FingerSpot(k + 1, first + k)).ToArray();
             var allowed = name is "half" or "I";
-            frames.Add(new HandFrame(name, spoken, first, Stretch.None, closed, allowed, name == "half" ? 30 : 0));
+            frames.Add(new HandFrame(name, spoken, first, Stretch.None, closed, allowed, reluctance));
             if (name == "half") continue;
-            frames.Add(new HandFrame(name, spoken, first, Stretch.Back, [new(1, first - 1, Moved: true), .. closed[1..]], allowed));
+            frames.Add(new HandFrame(name, spoken, first, Stretch.Back, [new(1, first - 1, Moved: true), .. closed[1..]], allowed, reluctance));
             frames.Add(new HandFrame(name, spoken, first, Stretch.Forward,
-                [closed[0], .. closed[1..].Select(s => new FingerSpot(s.Finger, s.Semitones + 1, Moved: true))], allowed));
+                [closed[0], .. closed[1..].Select(s => new FingerSpot(s.Finger, s.Semitones + 1, Moved: true))], allowed, reluctance));
         }
 
         return frames;

@@ -3,9 +3,11 @@ namespace Coppia.Core;
 /// <summary>Signs to look for before playing a line: dynamics, accents, dots, slurs, rests, fermata, lift, words, repeats and endings (handbook 7).</summary>
 internal static class SignsToNotice
 {
-    public static IEnumerable<Remark> Of(IReadOnlyList<Bar> bars)
+    /// <param name="tempoWords">Tempo words at the head of the tune, where the line is its first.</param>
+    public static IEnumerable<Remark> Of(IReadOnlyList<Bar> bars, string? tempoWords)
     {
         var found = new List<(string Sign, int Bar, string? Note)>();
+        if (tempoWords is not null && bars.Count > 0) found.Add(($"“{tempoWords}”", bars[0].Number, null));
         foreach (var bar in bars)
         {
             void Add(string sign, string? id = null) => found.Add((sign, bar.Number, id));

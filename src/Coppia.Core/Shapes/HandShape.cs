@@ -13,6 +13,10 @@ public sealed record HandShape(int String, bool OpenInKey, string Name, IReadOnl
     public static IReadOnlyList<HandShape> InKey(Instrument instrument, ScaleKey key, string position) =>
         [.. Enumerable.Range(0, instrument.Strings.Count).Select(s => OnString(instrument, key, position, s))];
 
+    /// <summary>Of half and first position the one under which more of the key's notes lie; first on a tie (handbook 5: on the bass the frame follows the key).</summary>
+    public static string BestPosition(Instrument instrument, ScaleKey key) =>
+        new[] { "I", "half" }.MaxBy(p => InKey(instrument, key, p).Sum(s => s.Spots.Count))!;
+
     private static HandShape OnString(Instrument instrument, ScaleKey key, string position, int s)
     {
         var open = instrument.Strings[s];
@@ -24,7 +28,7 @@ public sealed record HandShape(int String, bool OpenInKey, string Name, IReadOnl
         var spots = best.Spots ?? [];
         var heights = (openInKey ? [0] : Array.Empty<int>()).Concat(spots.Select(p => p.Placement.Semitones)).ToArray();
         var halfSteps = heights.Zip(heights.Skip(1)).Where(p => p.Second - p.First == 1).ToArray();
-        return new HandShape(s, openInKey, spots.Count == 0 ? "" : NameOf(instrument, best.Frame.Item, spots), spots, halfSteps);
+        return new HandShape(s, openInKey, spots.Count == 0 ? "" : NameOf(instrument, best.Frame.Item, spots, openInKey), spots, halfSteps);
     }
 
     private static IReadOnlyList<ShapeSpot> InFrame(Instrument instrument, ScaleKey key, int s, int frame)
@@ -40,7 +44,7 @@ public sealed record HandShape(int String, bool OpenInKey, string Name, IReadOnl
         ];
     }
 
-    private static string NameOf(Instrument instrument, HandFrame frame, IReadOnlyList<ShapeSpot> spots)
+    private static string NameOf(Instrument instrument, HandFrame frame, IReadOnlyList<ShapeSpot> spots, bool openInKey)
     {
         if (!instrument.FingersByLetter)
         {
@@ -50,7 +54,7 @@ public sealed record HandShape(int String, bool OpenInKey, string Name, IReadOnl
         }
 
         var touching = new List<string>();
-        if (frame.PrintsLowAndHigh && spots.Any(p => p.Placement is { Finger: 1, Semitones: 1 })) touching.Add("0–1");
+        if (openInKey && spots.Any(p => p.Placement is { Finger: 1, Semitones: 1 })) touching.Add("0–1");
         foreach (var (lower, upper) in spots.Zip(spots.Skip(1)))
         {
             if (upper.Placement.Semitones - lower.Placement.Semitones == 1 && upper.Placement.Finger != lower.Placement.Finger)

@@ -32,8 +32,12 @@ public static class KeyExercises
 
     private static Score Notes(Instrument instrument, ScaleKey key, Pitch[] pitches)
     {
-        var bar = new Bar { Clef = instrument.FirstClef, Key = key.Signature, Barline = Barline.Final };
-        var events = pitches.Select((p, i) => new ScoreEvent { Pitch = p, Value = i == pitches.Length - 1 ? new NoteValue(1) : NoteValue.Quarter }).ToArray();
-        return ScoreAssembly.Finish(new Score { Title = key.Name, Clef = instrument.FirstClef, Key = key.Signature, Bars = [bar with { Events = events }] }).Score;
+        var time = new TimeSignature(4, 4);
+        // The last note fills its bar.
+        var last = NoteValue.Exactly(new Fraction(4 - (pitches.Length - 1) % 4, 4)) ?? NoteValue.Quarter;
+        var events = pitches.Select((p, i) => new ScoreEvent { Pitch = p, Value = i == pitches.Length - 1 ? last : NoteValue.Quarter }).ToArray();
+        var bars = events.Chunk(4).Select(b => new Bar { Clef = instrument.FirstClef, Key = key.Signature, Time = time, Events = b }).ToArray();
+        bars[^1] = bars[^1] with { Barline = Barline.Final };
+        return ScoreAssembly.Finish(new Score { Title = key.Name, Clef = instrument.FirstClef, Key = key.Signature, Time = time, Bars = bars }).Score;
     }
 }

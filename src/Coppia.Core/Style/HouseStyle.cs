@@ -35,6 +35,9 @@ public sealed record HouseStyle
 
     public OctaveNames OctaveNames { get; init; } = OctaveNames.HighLow;
 
+    /// <summary>The first key that classes learn, as a major signature of −7 to +7 fifths: what other keys are compared with. D major by default (common practice).</summary>
+    public int FirstKeyFifths { get; init; } = 2;
+
     /// <summary>Tapes by instrument id; an instrument that is not named has its default tapes.</summary>
     public IReadOnlyDictionary<string, IReadOnlyList<Tape>> Tapes { get; init; } = new Dictionary<string, IReadOnlyList<Tape>>();
 

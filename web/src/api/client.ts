@@ -7,6 +7,8 @@ export type TuneCheck = components['schemas']['TuneCheck']
 export type SourceError = components['schemas']['SourceErrorView']
 export type Notice = components['schemas']['NoticeView']
 export type Reading = components['schemas']['ReadingView']
+/** What an engraved picture and its rows need of a reading. */
+export type Engravable = Pick<Reading, 'notes' | 'bars' | 'counts'>
 export type ReadingNote = components['schemas']['ReadingNoteView']
 export type Count = components['schemas']['CountView']
 export type Instrument = components['schemas']['InstrumentView']
@@ -16,6 +18,8 @@ export type Remark = components['schemas']['RemarkView']
 export type HouseStyle = components['schemas']['HouseStyle']
 export type NamedStyle = components['schemas']['StyleView']
 export type Shapes = components['schemas']['ShapesView']
+export type KeyLineOfNotes = components['schemas']['KeyLineView']
+export type StyleExample = components['schemas']['StyleExample']
 export type HandShape = components['schemas']['HandShapeView']
 export type ScaleForm = 'major' | 'naturalMinor' | 'harmonicMinor' | 'melodicMinor'
 export type Place = components['schemas']['PlaceView']

@@ -131,15 +131,18 @@ export const useShapes = (
   instrument: string,
   fifths: number,
   form: ScaleForm,
-  position: string,
-  compareFifths: number,
+  position: string | null,
+  compareFifths: number | null,
 ) =>
   useQuery({
     queryKey: ['shapes', instrument, fifths, form, position, compareFifths],
     queryFn: () =>
       answer(
         api.GET('/api/shapes/{instrument}', {
-          params: { path: { instrument }, query: { fifths, form, position, compareFifths } },
+          params: {
+            path: { instrument },
+            query: { fifths, form, position: position ?? undefined, compareFifths: compareFifths ?? undefined },
+          },
         }),
       ),
     placeholderData: keepPreviousData,

@@ -1,5 +1,5 @@
 import { useEffect, useLayoutEffect, useRef, useState, type MouseEvent } from 'react'
-import type { Reading } from '../api/client'
+import type { Engravable } from '../api/client'
 import { ABOVE_PX, measure, type Layout, type RowId } from './layout'
 import { RowLayer } from './RowLayer'
 
@@ -15,9 +15,10 @@ export function EngravedPage({
   above,
   onPick,
   onLayout,
+  plain = false,
 }: {
   svg: string
-  reading: Reading
+  reading: Engravable
   rows: readonly RowId[]
   now?: string | null
   /** Notes to ring. */
@@ -26,6 +27,8 @@ export function EngravedPage({
   above?: readonly string[]
   onPick?: (id: string) => void
   onLayout?: (layout: Layout) => void
+  /** Without bar numbers and row names. */
+  plain?: boolean
 }) {
   const host = useRef<HTMLDivElement>(null)
   const [layout, setLayout] = useState<Layout | null>(null)
@@ -60,7 +63,7 @@ export function EngravedPage({
   }
 
   return (
-    <div className="engraved relative">
+    <div className={`engraved relative ${plain ? 'plain' : ''}`}>
       {/* Keyboard users walk the notes with the arrow keys of the stand. */}
       {/* eslint-disable-next-line jsx-a11y/click-events-have-key-events, jsx-a11y/no-static-element-interactions */}
       <div ref={host} onClick={pick} />
@@ -69,12 +72,14 @@ export function EngravedPage({
           <p
             key={system.bars[0]}
             className="absolute flex items-end text-[11px] leading-tight"
-            style={{ left: 4, right: 4, top: system.top - ABOVE_PX - 14, height: ABOVE_PX }}
+            style={{ left: 62, right: 4, top: system.top - ABOVE_PX - 14, height: ABOVE_PX }}
           >
             {above[i]}
           </p>
         ))}
-      {layout && <RowLayer reading={reading} layout={layout} rows={rows} now={now} onPick={onPick} />}
+      {layout && (
+        <RowLayer reading={reading} layout={layout} rows={rows} now={now} onPick={onPick} unlabelled={plain} />
+      )}
     </div>
   )
 }

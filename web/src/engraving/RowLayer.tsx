@@ -1,4 +1,4 @@
-import type { Reading, ReadingNote } from '../api/client'
+import type { Engravable, ReadingNote } from '../api/client'
 import { ROWS, type Layout, type RowId } from './layout'
 
 /** The rows under the staff, drawn over the engraved picture at the places of its notes. */
@@ -8,18 +8,21 @@ export function RowLayer({
   rows,
   now,
   onPick,
+  unlabelled = false,
 }: {
-  reading: Reading
+  reading: Engravable
   layout: Layout
   rows: readonly RowId[]
   now: string | null
   onPick?: (id: string) => void
+  /** Without the rows’ names at the left. */
+  unlabelled?: boolean
 }) {
   const shown = ROWS.filter((r) => rows.includes(r.id))
   const offsets = shown.map((_, i) => shown.slice(0, i).reduce((sum, r) => sum + r.height, 0))
   return (
     <svg className="pointer-events-none absolute inset-0 h-full w-full overflow-visible" aria-hidden="true">
-      {layout.systems.map((system, s) =>
+      {(unlabelled ? [] : layout.systems).map((system, s) =>
         shown.map((row, i) => (
           <text
             key={`${s}-${row.id}`}
@@ -45,7 +48,14 @@ export function RowLayer({
               className={onPick ? 'pointer-events-auto cursor-pointer' : ''}
               onClick={() => onPick?.(note.id)}
             >
-              <RowText row={row.id} note={note} x={spot.x} y={y(spot.system)} size={row.size} isNow={note.id === now} />
+              <RowText
+                row={row.id}
+                note={note}
+                x={spot.x}
+                y={y(spot.system)}
+                size={unlabelled ? row.size * 0.82 : row.size}
+                isNow={note.id === now}
+              />
             </g>
           )
         })
@@ -138,7 +148,7 @@ function CountRow({
   size,
   now,
 }: {
-  reading: Reading
+  reading: Engravable
   layout: Layout
   y: (system: number) => number
   size: number

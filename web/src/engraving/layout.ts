@@ -10,6 +10,7 @@ export type RowId = (typeof ROWS)[number]['id']
 
 const SCREEN_SCALE = 54
 const PRINT_SCALE = 42
+const SMALL_SCALE = 37
 const LYRIC_PX = 20
 /** Room above a line of music for what is said before it. */
 export const ABOVE_PX = 44
@@ -18,11 +19,14 @@ export const ABOVE_PX = 44
 export function engravingOptions(
   widthPx: number,
   rows: readonly RowId[],
-  page?: { heightPx: number; above?: boolean },
+  form?: 'small' | { heightPx: number; above?: boolean },
 ) {
+  const small = form === 'small'
+  const page = small ? undefined : form
   const height = ROWS.filter((r) => rows.includes(r.id)).reduce((sum, r) => sum + r.height, 0)
-  const extra = Math.max(0, height - LYRIC_PX * (rows.includes('name') ? 2 : 1)) + 22 + (page?.above ? ABOVE_PX : 0)
-  const scale = page ? PRINT_SCALE : SCREEN_SCALE
+  const extra =
+    Math.max(0, height - LYRIC_PX * (rows.includes('name') ? 2 : 1)) + (small ? 0 : 22) + (page?.above ? ABOVE_PX : 0)
+  const scale = page ? PRINT_SCALE : small ? SMALL_SCALE : SCREEN_SCALE
   const unitPx = (9 * scale) / 100
   return {
     scale,
@@ -33,15 +37,15 @@ export function engravingOptions(
     header: 'none',
     footer: 'none',
     mnumInterval: 0,
-    pageMarginLeft: 90,
+    pageMarginLeft: small ? 0 : 90,
     pageMarginRight: 10,
     pageMarginTop: page?.above ? Math.round((ABOVE_PX * 100) / scale) : 20,
     // The last system's rows hang below the music.
     pageMarginBottom: Math.round((extra * 100) / scale),
     spacingSystem: Math.min(48, Math.max(4, Math.round(extra / unitPx))),
     spacingNonLinear: 0.58,
-    spacingLinear: 0.22,
-    lyricSize: page ? 7.4 : 6.2,
+    spacingLinear: small ? 0.36 : 0.22,
+    lyricSize: page ? 7.4 : small ? 8 : 6.2,
     lyricTopMinMargin: 2.6,
     justifyVertically: false,
     svgRemoveXlink: true,

@@ -8,7 +8,7 @@ import { useKeyChoice } from './useKeyChoice'
 export function AllShapes() {
   const { choice, address } = useKeyChoice()
   const instruments = useInstruments().data ?? []
-  const first = useShapes('violin', choice.fifths, choice.form, 'I', choice.compare).data
+  const first = useShapes('violin', choice.fifths, choice.form, null, choice.compare).data
   return (
     <main>
       <div className="no-print flex items-center gap-5 border-b border-line bg-paper px-6 py-3">
@@ -40,10 +40,13 @@ export function AllShapes() {
 
 function OneInstrument({ id, name }: { id: string; name: string }) {
   const { choice } = useKeyChoice()
-  const { data } = useShapes(id, choice.fifths, choice.form, 'I', choice.compare)
+  const { data } = useShapes(id, choice.fifths, choice.form, null, choice.compare)
   return (
     <section className="break-inside-avoid">
-      <h2 className="text-lg">{name}</h2>
+      <h2 className="text-lg">
+        {name}
+        {data && data.position !== 'I' && <span className="text-sm font-normal"> in {data.position} position</span>}
+      </h2>
       {data && <ShapeBoard instrument={data.instrument} shapes={data.shapes} height={300} />}
     </section>
   )

@@ -1,41 +1,18 @@
+import type { KeyLineOfNotes } from '../api/client'
 import { useEngraving } from '../engraving/engraver'
+import { EngravedPage } from '../engraving/EngravedPage'
+import { engravingOptions, withRowsOnly } from '../engraving/layout'
+
+const ROWS = ['pair'] as const
 
 /** A scale or arpeggio, engraved with its pairs. */
-export function KeyLine({
-  title,
-  musicXml,
-  remark,
-  widthPx,
-}: {
-  title: string
-  musicXml: string
-  remark: string | null
-  widthPx: number
-}) {
-  const scale = 42
-  const engraving = useEngraving(musicXml, {
-    scale,
-    pageWidth: Math.round((widthPx * 100) / scale),
-    pageHeight: 6000,
-    adjustPageHeight: true,
-    breaks: 'auto',
-    header: 'none',
-    footer: 'none',
-    lyricSize: 5,
-    pageMarginTop: 10,
-    pageMarginBottom: 10,
-    pageMarginLeft: 0,
-    pageMarginRight: 0,
-    spacingLinear: 0.16,
-    spacingNonLinear: 0.5,
-    svgRemoveXlink: true,
-  })
+export function KeyLine({ line, widthPx }: { line: KeyLineOfNotes; widthPx: number }) {
+  const engraving = useEngraving(withRowsOnly(line.musicXml, ROWS), engravingOptions(widthPx, ROWS, 'small'))
   return (
-    <section aria-label={title}>
-      <h3 className="text-base">{title}</h3>
-      {remark && <p className="text-sm text-brick">{remark}</p>}
-      {/* Engraved here from our own MusicXML. */}
-      <div className="key-line" dangerouslySetInnerHTML={{ __html: engraving.pages[0] ?? '' }} />
+    <section aria-label={line.title}>
+      <h3 className="text-base">{line.title}</h3>
+      {line.remark && <p className="text-sm text-brick">{line.remark}</p>}
+      {engraving.pages[0] && <EngravedPage svg={engraving.pages[0]} reading={line} rows={ROWS} plain />}
     </section>
   )
 }

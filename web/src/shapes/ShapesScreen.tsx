@@ -50,7 +50,7 @@ export function ShapesScreen() {
         {data && data.positions.length > 1 && (
           <Choice
             label="Position"
-            value={choice.position}
+            value={data.position}
             options={data.positions.map((p) => ({ value: p, label: p }))}
             onChange={(position) => set({ position })}
           />
@@ -74,7 +74,7 @@ export function ShapesScreen() {
                 Compare with
                 <select
                   className="rounded-md border border-line-dark bg-sheet px-1 py-0.5"
-                  value={choice.compare}
+                  value={data.comparedFifths}
                   onChange={(e) => set({ compare: Number(e.target.value) })}
                 >
                   {keyOptions('major').map((k) => (
@@ -107,10 +107,7 @@ export function ShapesScreen() {
               </Link>
             </p>
             <div ref={lines} className="flex flex-col gap-3">
-              {width > 0 &&
-                data.lines.map((line) => (
-                  <KeyLine key={line.title} {...line} remark={line.remark ?? null} widthPx={width} />
-                ))}
+              {width > 0 && data.lines.map((line) => <KeyLine key={line.title} line={line} widthPx={width} />)}
             </div>
           </div>
         </div>

@@ -1,17 +1,41 @@
-import type { HouseStyle } from '../api/client'
-import { useStyleExample } from '../api/queries'
-import { KeyLine } from '../shapes/KeyLine'
+import type { StyleExample } from '../api/client'
+import { useEngraving } from '../engraving/engraver'
 
-/** The style at work: a few notes on each instrument that differ by the settings. */
-export function Example({ style }: { style: HouseStyle }) {
-  const examples = useStyleExample(style).data ?? []
+const SCALE = 34
+const OPTIONS = {
+  scale: SCALE,
+  pageWidth: Math.round((330 * 100) / SCALE),
+  pageHeight: 3000,
+  adjustPageHeight: true,
+  breaks: 'none',
+  header: 'none',
+  footer: 'none',
+  lyricSize: 5.6,
+  pageMarginTop: 10,
+  pageMarginBottom: 10,
+  pageMarginLeft: 0,
+  pageMarginRight: 0,
+  spacingLinear: 0.3,
+  spacingNonLinear: 0.5,
+  svgRemoveXlink: true,
+}
+
+/** A few notes that a setting changes, as they will be printed. */
+export function Example({ example }: { example: StyleExample }) {
+  const engraving = useEngraving(example.musicXml, OPTIONS)
   return (
-    <div className="flex flex-col gap-2" data-testid="example">
-      {examples.map((e) => (
-        <div key={e.instrument} data-pairs={e.pairs.join(' ')}>
-          <KeyLine title={e.instrument} musicXml={e.musicXml} remark={null} widthPx={400} />
-        </div>
-      ))}
+    <div data-example={example.setting} data-printed={example.printed.join(' ')}>
+      {example.words ? (
+        <p>{example.words}</p>
+      ) : (
+        // Engraved here from our own MusicXML.
+        <div
+          className="key-line min-h-20"
+          role="img"
+          aria-label={`${example.instrument}: ${example.printed.join(', ')}`}
+          dangerouslySetInnerHTML={{ __html: engraving.pages[0] ?? '' }}
+        />
+      )}
     </div>
   )
 }

@@ -1,6 +1,15 @@
 import { useState } from 'react'
 import type { NamedStyle } from '../api/client'
-import { useAddStyle, useDeleteStyle, useInstruments, useSaveStyle, useStyles, useUseStyle } from '../api/queries'
+import {
+  useAddStyle,
+  useDeleteStyle,
+  useInstruments,
+  useSaveStyle,
+  useStyleExample,
+  useStyles,
+  useUseStyle,
+} from '../api/queries'
+import { keyOptions } from '../shapes/keys'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
 import { useToast } from '../ui/toasts'
@@ -36,20 +45,23 @@ function Editor({
   const save = useSaveStyle()
   const use = useUseStyle()
   const remove = useDeleteStyle()
+  const examples = useStyleExample(draft.style).data ?? []
+  const tapes = examples.find((e) => e.setting === 'tapes')
   const changed = JSON.stringify(draft) !== JSON.stringify(shown)
   const problem = add.error ?? save.error ?? use.error ?? remove.error
 
-  const keep = () => {
-    const done = {
-      onSuccess: (kept: NamedStyle) => {
-        setDraft(kept)
-        onChoose(kept.id)
-        toast({ text: `“${kept.name}” is saved.` })
-      },
+  const keep = async () => {
+    const name = shown.id === 0 && draft.name === shown.name ? 'Our style' : draft.name
+    try {
+      const kept = await (shown.id === 0
+        ? add.mutateAsync({ name, style: draft.style })
+        : save.mutateAsync({ ...draft, name }))
+      setDraft(kept)
+      onChoose(kept.id)
+      toast({ text: `“${kept.name}” is saved.` })
+    } catch {
+      // The refusal is shown above the settings.
     }
-    if (shown.id === 0)
-      add.mutate({ name: draft.name === shown.name ? 'Our style' : draft.name, style: draft.style }, done)
-    else save.mutate(draft, done)
   }
 
   return (
@@ -71,7 +83,7 @@ function Editor({
             className="w-44 rounded-md border border-line-dark bg-sheet px-2 py-1 text-base text-ink"
           />
         </label>
-        <Button kind="go" className="!py-1" disabled={!changed || draft.name.trim() === ''} onClick={keep}>
+        <Button kind="go" className="!py-1" disabled={!changed || draft.name.trim() === ''} onClick={() => void keep()}>
           Save
         </Button>
         {changed && (
@@ -119,13 +131,14 @@ function Editor({
           {problem.message}
         </p>
       )}
-      <div className="grid grid-cols-1 gap-x-10 px-6 py-4 lg:grid-cols-[minmax(0,1fr)_27rem]">
-        <div>
-          <h1 className="mb-3 text-3xl">House style</h1>
-          <div className="grid gap-x-8 gap-y-3 md:grid-cols-2">
-            {SETTINGS.map((s) => (
-              <div key={s.key}>
-                <p className="font-bold">{s.label}</p>
+      <div className="mx-auto max-w-[1240px] px-6 py-4">
+        <h1 className="mb-3 text-3xl">House style</h1>
+        <div className="grid gap-x-10 gap-y-5 md:grid-cols-2 xl:grid-cols-3">
+          {SETTINGS.map((s) => {
+            const example = examples.find((e) => e.setting === s.key)
+            return (
+              <section key={s.key} aria-label={s.label}>
+                <h2 className="font-body text-base font-bold">{s.label}</h2>
                 <p className="mb-1 text-sm text-soft">{s.about}</p>
                 <Choice
                   label={s.label}
@@ -134,21 +147,38 @@ function Editor({
                   options={s.options}
                   onChange={(value) => setDraft({ ...draft, style: withValue(draft.style, s.key, value) })}
                 />
-              </div>
-            ))}
-          </div>
-          <div className="mt-6">
-            <TapeSettings
-              instruments={instruments}
-              style={draft.style}
-              onChange={(style) => setDraft({ ...draft, style })}
-            />
-          </div>
+                <div className="mt-2">{example && <Example example={example} />}</div>
+              </section>
+            )
+          })}
         </div>
-        <aside aria-label="Example" className="border-line lg:border-l lg:pl-8">
-          <h2 className="mb-1 text-xl">It will look like this</h2>
-          <Example style={draft.style} />
-        </aside>
+        <div className="mt-6 grid gap-x-10 gap-y-5 xl:grid-cols-[minmax(0,2fr)_minmax(0,1fr)]">
+          <TapeSettings
+            instruments={instruments}
+            style={draft.style}
+            onChange={(style) => setDraft({ ...draft, style })}
+          />
+          <section aria-label="First key">
+            <h2 className="font-body text-base font-bold">The first key you teach</h2>
+            <p className="mb-1 text-sm text-soft">Other keys are told by what they change from it.</p>
+            <select
+              aria-label="The first key you teach"
+              className="rounded-md border border-line-dark bg-sheet px-2 py-1"
+              value={draft.style.firstKeyFifths}
+              onChange={(e) =>
+                setDraft({ ...draft, style: { ...draft.style, firstKeyFifths: Number(e.target.value) } })
+              }
+            >
+              {keyOptions('major').map((k) => (
+                <option key={k.value} value={k.value}>
+                  {k.label}
+                </option>
+              ))}
+            </select>
+            <h2 className="mt-4 font-body text-base font-bold">In tape words</h2>
+            {tapes && <Example example={tapes} />}
+          </section>
+        </div>
       </div>
     </>
   )

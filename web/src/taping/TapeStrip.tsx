@@ -13,12 +13,12 @@ export function TapeStrip({ tapes }: { tapes: readonly { name: string; semitones
         {pieces.length > 1 && ` Cut out the ${pieces.length} pieces and join them at the marked ends.`}
       </p>
       <svg width="104mm" height="9mm" viewBox="0 0 104 9" className="my-2" role="img" aria-label="Check line of 100 mm">
-        <path d="M2 2v5M102 2v5M2 4.5h100" className="stroke-ink" strokeWidth={0.4} fill="none" />
+        <path data-check-line d="M2 2v5M102 2v5M2 4.5h100" className="stroke-ink" strokeWidth={0.4} fill="none" />
         <text x={52} y={3.6} textAnchor="middle" fontSize={3} className="fill-ink">
           100 mm
         </text>
       </svg>
-      <div className="flex flex-wrap gap-[10mm]">
+      <div>
         {pieces.map((from, i) => {
           const length = Math.min(PIECE_MM, end - from)
           return (
@@ -28,7 +28,7 @@ export function TapeStrip({ tapes }: { tapes: readonly { name: string; semitones
               width={`${WIDTH_MM}mm`}
               height={`${length + 10}mm`}
               viewBox={`0 -5 ${WIDTH_MM} ${length + 10}`}
-              className="break-inside-avoid"
+              className="mr-[10mm] inline"
               role="img"
               aria-label={`Strip, piece ${i + 1}`}
             >

@@ -17,7 +17,7 @@ export function TapingScreen() {
   const taping = useTaping(instrument, length)
 
   return (
-    <main className="min-h-0 flex-1 overflow-y-auto">
+    <main className="min-h-0 flex-1 overflow-y-auto print:overflow-visible">
       <div className="no-print flex flex-wrap items-center gap-x-6 gap-y-2 border-b border-line px-6 py-2">
         <Choice
           label="Instrument"

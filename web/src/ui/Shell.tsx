@@ -11,8 +11,8 @@ const MENU = [
 export function Shell() {
   return (
     <ToastHost>
-      <div className="flex h-dvh flex-col">
-        <header className="flex h-12 shrink-0 items-center gap-8 border-b border-line px-6">
+      <div className="flex h-dvh flex-col print:block print:h-auto">
+        <header className="no-print flex h-12 shrink-0 items-center gap-8 border-b border-line px-6">
           <NavLink to="/tunes" className="flex items-center gap-2 font-head text-xl font-semibold tracking-tight">
             <img src="/coppia.svg" alt="" className="size-6" />
             Coppia

@@ -1,0 +1,66 @@
+using OpenQA.Selenium;
+
+namespace Coppia.Tests;
+
+/// <summary>A teacher's own fingers on the stand, and what is said before a line.</summary>
+[Collection(nameof(OnStage))]
+public class PinTests(Stage stage)
+{
+    private const string Source = "X:1\nT:Pinned Pears\nM:4/4\nL:1/4\nK:D\nF G A G|F E D2|]";
+
+    private void OpenOwn(string title)
+    {
+        stage.Open("/tunes");
+        stage.Find("textarea").SendKeys(Source.Replace("Pinned Pears", title, StringComparison.Ordinal));
+        stage.Button("Keep and open").Click();
+        Stage.WaitUntil(() => string.Join(' ', stage.Labels()) == "D2 D3 D4 D3 D2 D1 D0");
+    }
+
+    private void WaitFor(string pairs) => Stage.WaitUntil(() => string.Join(' ', stage.Labels()) == pairs);
+
+    [Fact]
+    public void A_key_takes_another_finger_it_is_kept_and_undone()
+    {
+        OpenOwn("Pinned Pears");
+        stage.Press(Keys.ArrowRight + Keys.ArrowRight);
+        stage.Press("a");
+        WaitFor("D2 D3 A0 D3 D2 D1 D0");
+        Assert.Contains("You chose this one", stage.Text("[aria-label='Why here']"), StringComparison.Ordinal);
+        stage.Browser.Navigate().Refresh();
+        WaitFor("D2 D3 A0 D3 D2 D1 D0");
+        stage.Press(Keys.ArrowRight + Keys.ArrowRight);
+        stage.Button("Let Coppia choose").Click();
+        WaitFor("D2 D3 D4 D3 D2 D1 D0");
+        stage.Press("u");
+        WaitFor("D2 D3 A0 D3 D2 D1 D0");
+    }
+
+    [Fact]
+    public void A_real_alternative_is_taken_with_a_click()
+    {
+        OpenOwn("Clicked Pears");
+        stage.Press(Keys.ArrowRight + Keys.ArrowRight);
+        stage.Button("A0").Click();
+        WaitFor("D2 D3 A0 D3 D2 D1 D0");
+    }
+
+    [Fact]
+    public void Before_a_line_each_remark_leads_to_its_notes()
+    {
+        stage.OpenTune("Snow on the Sill", "violin");
+        stage.Press("l");
+        Stage.WaitUntil(() => stage.Text("[aria-label='Before this line']").Contains("L1, between the nut and tape 1", StringComparison.Ordinal));
+        Stage.Wait(() => stage.Browser.FindElements(By.CssSelector("[aria-label='Before this line'] button")).FirstOrDefault(b => b.Text.StartsWith("L1,", StringComparison.Ordinal))).Click();
+        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector(".engraved .is-same")).Count > 1);
+        stage.Press("l");
+    }
+
+    [Fact]
+    public void The_print_can_say_it_above_each_line()
+    {
+        stage.OpenTune("Snow on the Sill", "violin");
+        var id = stage.Browser.Url.Split('/')[^1].Split('?')[0];
+        stage.Open($"/tunes/{id}/print?for=violin&rows=pair&before=yes");
+        Stage.WaitUntil(() => stage.Text("[data-testid=sheet]").Contains("Strings D and A.", StringComparison.Ordinal));
+    }
+}

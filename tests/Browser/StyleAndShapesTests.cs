@@ -1,0 +1,100 @@
+using OpenQA.Selenium;
+
+namespace Coppia.Tests;
+
+/// <summary>House style, shapes and taping sheet as a teacher works with them.</summary>
+[Collection(nameof(OnStage))]
+public class StyleAndShapesTests(Stage stage)
+{
+    private string Printed(string setting) => stage.Find($"[data-example={setting}]").GetAttribute("data-printed")!;
+
+    private void Choose(string setting, string option) =>
+        Stage.Wait(() => stage.Browser.FindElements(By.CssSelector($"section[aria-label='{setting}'] [role=radio]")).FirstOrDefault(e => e.Text == option)).Click();
+
+    private void SaveStyle()
+    {
+        Stage.WaitUntil(() => stage.Button("Save").Enabled);
+        stage.Button("Save").Click();
+        Stage.WaitUntil(() => stage.Text("[role=status]").Contains("is saved", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void Each_choice_shows_at_once_on_its_example_and_is_saved_only_when_asked()
+    {
+        stage.Open("/style");
+        Assert.Equal("D2 D3 D4 D3 A1 A0 D3", Printed("fourthFinger"));
+        Choose("Open string or fourth finger", "Open first");
+        Stage.WaitUntil(() => Printed("fourthFinger") == "D2 D3 A0 D3 A1 A0 D3");
+        stage.Button("Undo changes").Click();
+        Stage.WaitUntil(() => Printed("fourthFinger") == "D2 D3 D4 D3 A1 A0 D3");
+    }
+
+    [Fact]
+    public void A_saved_style_is_used_on_the_stand()
+    {
+        stage.Open("/style");
+        Choose("Low and high fingers", "↓2 ↑3");
+        SaveStyle();
+        stage.OpenTune("Snow on the Sill", "violin");
+        Assert.Equal("D-↓1", stage.Labels()[0]);
+        stage.Open("/style");
+        Choose("Low and high fingers", "L2 H3");
+        SaveStyle();
+        stage.OpenTune("Snow on the Sill", "violin");
+        Assert.Equal("D-L1", stage.Labels()[0]);
+    }
+
+    [Fact] // Handbook 19, common practice: cello B flat major.
+    public void A_key_shows_its_shapes_and_its_scale_with_pairs()
+    {
+        stage.Open("/shapes?for=cello&key=-2");
+        Stage.WaitUntil(() => string.Join(' ', stage.Labels()).StartsWith("G2 G4 D0 D-x1 D2 D4 A0 A-x1", StringComparison.Ordinal));
+        Assert.Contains("D string: back 1–2–4", stage.Find("svg[role=img]").GetAttribute("aria-label"), StringComparison.Ordinal);
+        Assert.Contains("Against D major: C is natural, E is flat, F is natural, B is flat.", stage.Text("main"), StringComparison.Ordinal);
+        Assert.Equal(4, stage.Browser.FindElements(By.CssSelector("section[aria-label*=octave] .engraved")).Count);
+    }
+
+    [Fact]
+    public void A_shape_takes_the_teachers_name_and_gives_it_back()
+    {
+        stage.Open("/shapes?for=violin&key=2");
+        stage.Button("Name “2–3”").Click();
+        stage.Find("[role=dialog] input").SendKeys("the twins");
+        stage.Button("Keep the name").Click();
+        Stage.WaitUntil(() => stage.Text("svg[role=img]").Contains("the twins", StringComparison.Ordinal));
+        stage.Button("Name “2–3”").Click();
+        stage.Button("Back to “2–3”").Click();
+        Stage.WaitUntil(() => !stage.Text("svg[role=img]").Contains("the twins", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void All_four_instruments_stand_on_one_page()
+    {
+        stage.Open("/shapes/all?key=-1");
+        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("svg[role=img]")).Count == 4);
+        Assert.Contains("in half position", stage.Text("main"), StringComparison.Ordinal); // the bass in F major
+        Assert.Empty(stage.Serious());
+    }
+
+    [Fact] // At 100 percent a CSS millimetre prints as a millimetre (CSS Values and Units, absolute lengths).
+    public void The_strip_is_true_to_scale()
+    {
+        stage.Open("/taping");
+        stage.Find("[data-check-line]");
+        var width = Convert.ToDouble(stage.Browser.ExecuteScript("return document.querySelector('[data-check-line]').getBoundingClientRect().width"), System.Globalization.CultureInfo.InvariantCulture);
+        Assert.Equal(100 * 96 / 25.4, width, 1.0);
+        Assert.Contains("Check every tape by ear", stage.Text("main"), StringComparison.Ordinal);
+        Assert.Contains("36.0 mm", stage.Text("table"), StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("/style", "[data-example=lowHigh]")]
+    [InlineData("/shapes?for=bass&key=-1", "[data-label]")]
+    [InlineData("/taping", "table")]
+    public void Axe_finds_nothing_serious(string path, string ready)
+    {
+        stage.Open(path);
+        stage.Find(ready);
+        Assert.Empty(stage.Serious());
+    }
+}

@@ -1,0 +1,72 @@
+namespace Coppia.Tests;
+
+/// <summary>Every key's shape on every string. Source: handbook 5 and 19, common practice.</summary>
+public class HandShapeTests
+{
+    private static IReadOnlyList<HandShape> Shapes(string instrument, int fifths, ScaleForm form = ScaleForm.Major, string position = "I") =>
+        HandShape.InKey(Lines.Instrument(instrument), new ScaleKey(fifths, form), position);
+
+    [Theory]
+    [InlineData("violin", 2, "3–4 2–3 2–3 1–2")]
+    [InlineData("violin", 0, "2–3 1–2 1–2 0–1")]
+    [InlineData("violin", -2, "1–2 0–1 0–1 and 3–4 3–4")]
+    [InlineData("violin", -3, "0–1 0–1 and 3–4 3–4 2–3")]
+    [InlineData("violin", 3, "3–4 3–4 2–3 2–3")]
+    [InlineData("cello", 2, "forward 1–2–4 forward 1–2–4 1–3–4 1–3–4")]
+    [InlineData("cello", -2, "1–2–4 1–2–4 back 1–2–4 back 1–2–4")]
+    [InlineData("bass", 2, "1–2 1–4 1–4 1–4")]
+    public void A_shape_is_named_by_what_touches_or_by_its_fingers(string instrument, int fifths, string names) =>
+        Assert.Equal(names, string.Join(' ', Shapes(instrument, fifths).Select(s => s.Name)));
+
+    [Fact] // Handbook 19, common practice: violin B flat major.
+    public void B_flat_major_on_the_violin()
+    {
+        string Signs(int s) => string.Join(' ', Shapes("violin", -2)[s].Spots.Select(p => Labels.FingerSign(p.Placement, HouseStyle.Default)));
+        Assert.Equal(["1 L2 3 4", "L1 L2 3 4", "L1 L2 3 L4", "L1 L2 3 L4"], Enumerable.Range(0, 4).Select(Signs));
+    }
+
+    [Fact] // Handbook 5: where the open string is not in the key, say so.
+    public void An_open_string_outside_the_key_is_known()
+    {
+        Assert.Equal([true, true, true, false], Shapes("violin", -2).Select(s => s.OpenInKey));
+        Assert.Equal([false, true, true, true], Shapes("cello", 2).Select(s => s.OpenInKey));
+    }
+
+    [Fact] // A major scale is whole, whole, half, whole, whole, whole, half: on each string the half steps lie where the key has them.
+    public void Half_steps_are_where_neighbouring_places_are_one_semitone_apart()
+    {
+        foreach (var instrument in Instruments.All)
+        {
+            foreach (var fifths in Enumerable.Range(-7, 15))
+            {
+                var key = new ScaleKey(fifths, ScaleForm.Major);
+                foreach (var shape in HandShape.InKey(instrument, key, "I"))
+                {
+                    foreach (var (lower, upper) in shape.HalfSteps)
+                    {
+                        Pitch At(int n) => n == 0 ? instrument.Strings[shape.String] : shape.Spots.First(p => p.Placement.Semitones == n).Pitch;
+                        var degree = ((int)At(lower).Letter - (int)key.Tonic.Letter + 7) % 7;
+                        Assert.True(degree is 2 or 6, $"{instrument.Id} {key.Name}: {At(lower)} to {At(upper)}");
+                    }
+                }
+            }
+        }
+    }
+
+    [Theory] // The raised notes of the minors; common practice.
+    [InlineData(ScaleForm.NaturalMinor, "A B C D E F G")]
+    [InlineData(ScaleForm.HarmonicMinor, "A B C D E F G♯")]
+    [InlineData(ScaleForm.MelodicMinor, "A B C D E F♯ G♯")]
+    public void Three_minors(ScaleForm form, string notes)
+    {
+        var key = new ScaleKey(0, form);
+        Assert.Equal(notes, string.Join(' ', Enumerable.Range(Pitch.Parse("A3").Step, 7).Select(step => key.OnStep(step).Name)));
+    }
+
+    [Fact]
+    public void Half_position_on_the_bass_holds_F_major()
+    {
+        var shapes = Shapes("bass", -1, position: "half");
+        Assert.Equal(["half 1–4", "half 1–4", "half 2–4", "half 2–4"], shapes.Select(s => s.Name));
+    }
+}
