@@ -44,6 +44,7 @@ public static class CoppiaApp
         builder.Services.AddSingleton(_ => new Database(Path.Combine(options.DataFolder, "coppia.db")));
         builder.Services.AddSingleton<TuneRepository>();
         builder.Services.AddSingleton<PinRepository>();
+        builder.Services.AddSingleton<BowRepository>();
         builder.Services.AddSingleton<StyleRepository>();
         builder.Services.AddSingleton<Styles>();
         builder.Services.AddSingleton<Readings>();
@@ -67,6 +68,7 @@ public static class CoppiaApp
         app.MapTunes();
         app.MapTuneFiles();
         app.MapReadings();
+        app.MapBows();
         app.MapStyles();
         app.MapShapes();
         app.MapGet("/api/{**rest}", () => Results.Problem(statusCode: 404, title: "There is nothing at this address.")).ExcludeFromDescription();

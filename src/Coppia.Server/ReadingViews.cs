@@ -13,12 +13,14 @@ public sealed record OtherWayView(int String, int Finger, string Label, int Extr
 
 /// <summary>One sounding note as the stand shows it.</summary>
 /// <param name="Start">Quarters from the start of the tune, in written order.</param>
+/// <param name="BowAgain">The direction the second time through a repeat, where it differs.</param>
+/// <param name="Midi">Sounding MIDI key number.</param>
 /// <param name="NewPosition">The position's name where the hand arrives in it; null where it stays.</param>
 /// <param name="Sign">Finger with its place sign, without the string: L2, x4, 3.</param>
 public sealed record ReadingNoteView(
     string Id, IReadOnlyList<string> TiedIds, int Bar, double Beat, double Start, string Pitch, string Name, string Label,
     int? String, int? Finger, int? Semitones, string? Sign, string? Place, string? Position, string? PositionSpoken, string? NewPosition,
-    string Bow, bool BowStarts, string Count, bool Beyond, bool Pinned, bool IsGrace, WhyView Why, IReadOnlyList<OtherWayView> Others);
+    string Bow, string? BowAgain, bool BowStarts, string Count, int Midi, bool Beyond, bool Pinned, bool IsGrace, WhyView Why, IReadOnlyList<OtherWayView> Others);
 
 /// <summary>One counting syllable; the offset is in parts of its note's length, 0 to 1.</summary>
 public sealed record CountView(string EventId, double Offset, string Text, CountKind Kind);
@@ -27,13 +29,37 @@ public sealed record ShapeSpotView(int Semitones, int Finger, string Sign, strin
 
 public sealed record BarView(string Id, int Number, IReadOnlyList<string> EventIds);
 
+/// <summary>A printed note or rest: where it begins in its full bar and how long it is, in quarters, and its value in words.</summary>
+public sealed record EventView(string Id, string BarId, double Onset, double Length, string Words, bool IsRest);
+
+/// <summary>Where a stroke goes along the bow the first time: 0 = frog, 1 = tip.</summary>
+public sealed record TravelView(string NoteId, string LastId, bool Down, double From, double To, bool RunsOut, string Amount);
+
+public sealed record LineView(int FirstBar, int EndBar, string Letter, int? Like);
+
+public sealed record TrapView(int Bar, string Text, IReadOnlyList<string> NoteIds);
+
+public sealed record PassageView(PassageKind Kind, int Bar, string Text, IReadOnlyList<string> NoteIds);
+
+/// <summary>How the tune is built; bars are told by their order from 0.</summary>
+public sealed record FormView(IReadOnlyList<LineView> Lines, IReadOnlyList<TrapView> Traps, IReadOnlyList<PassageView> Passages, string Summary, string Plays)
+{
+    internal static FormView Of(Form form) => new(
+        [.. form.Lines.Select(l => new LineView(l.FirstBar, l.EndBar, l.Letter, l.Like))], [.. form.Traps.Select(t => new TrapView(t.Bar, t.Text, t.NoteIds))],
+        [.. form.Passages.Select(p => new PassageView(p.Kind, p.Bar, p.Text, p.NoteIds))], form.Summary, form.Plays);
+}
+
+/// <summary>One of the hardest steps, on the note that it reaches.</summary>
+public sealed record TroubleView(string FromId, string NoteId, int Bar, int Score, string Text);
+
 /// <summary>Everything the stand shows for one tune and one instrument.</summary>
 public sealed record ReadingView(
     long TuneId, int Version, string Title, string Composer, string? TempoWords, InstrumentView Instrument, string PrintedFor, string Clef, bool ClefChanged,
     int Fifths, string KeyName, string KeyWords, string Meter, string? MeterWords, string? Moved,
     bool HasPrintedFingers, bool UsesPrintedFingers, IReadOnlyList<PinView> Pins,
     IReadOnlyList<string> Warnings, IReadOnlyList<NoticeView> Notices, string MusicXml,
-    IReadOnlyList<BarView> Bars, IReadOnlyList<ReadingNoteView> Notes, IReadOnlyList<CountView> Counts, IReadOnlyList<IReadOnlyList<ShapeSpotView>> Shapes)
+    IReadOnlyList<BarView> Bars, IReadOnlyList<ReadingNoteView> Notes, IReadOnlyList<CountView> Counts, IReadOnlyList<IReadOnlyList<ShapeSpotView>> Shapes,
+    IReadOnlyList<EventView> Events, IReadOnlyList<TravelView> Travels, FormView Form, IReadOnlyList<TroubleView> Trouble, int TempoQuarters, double CountedBeat)
 {
     internal static ReadingView Of(KeptTune kept, Reading reading, FixedPairs pairs)
     {
@@ -48,8 +74,31 @@ public sealed record ReadingView(
             [.. reading.Warnings(), .. pairs.SetAside], [.. kept.Notices.Select(NoticeView.Of)], ReadingMusic.ForEngraving(reading),
             BarsOf(reading), NotesOf(reading), CountsOf(reading),
             [.. reading.Shapes.Select(s => (IReadOnlyList<ShapeSpotView>)[.. s.Spots.Select(p =>
-                new ShapeSpotView(p.Placement.Semitones, p.Placement.Finger, Labels.FingerSign(p.Placement, style), Labels.Note(p.Pitch, style)))])]);
+                new ShapeSpotView(p.Placement.Semitones, p.Placement.Finger, Labels.FingerSign(p.Placement, style), Labels.Note(p.Pitch, style)))])],
+            EventsOf(reading), TravelsOf(reading), FormView.Of(reading.Form),
+            [.. reading.Trouble.Select(t => new TroubleView(reading.Notes[t.From].Note.Id, reading.Notes[t.To].Note.Id, BarOrder(reading.Notes[t.To].Note.Bar), t.Score, t.Text))],
+            TempoOf(score), Quarters(Counting.BeatOf(score.Time, style)));
     }
+
+    private static double Quarters(Fraction length) => (length * new Fraction(4, 1)).ToDouble();
+
+    private static int BarOrder(Bar bar) => int.Parse(bar.Id.AsSpan(3), System.Globalization.CultureInfo.InvariantCulture) - 1;
+
+    /// <summary>The printed tempo in quarters a minute, or 80.</summary>
+    private static int TempoOf(Score score) => score.Tempo is { } t ? Math.Clamp((int)Math.Round((t.Beat * new Fraction(4 * t.PerMinute, 1)).ToDouble()), 20, 300) : 80;
+
+    internal static IReadOnlyList<EventView> EventsOf(Reading reading) =>
+    [
+        .. reading.Score.Bars.SelectMany(b => b.Events.Select(e => new EventView(
+            e.Id, b.Id, Quarters(b.StartsAt + e.Onset), Quarters(e.Length), e.IsBarRest ? "rest for the bar" : e.Value.Words(reading.Style.ValueNames) + (e.IsRest ? " rest" : ""), e.IsRest))),
+    ];
+
+    private static IReadOnlyList<TravelView> TravelsOf(Reading reading) =>
+    [
+        .. reading.Travels.DistinctBy(t => t.Stroke.First).OrderBy(t => t.Stroke.First).Select(t => new TravelView(
+            reading.Notes[t.Stroke.First].Note.Id, reading.Notes[t.Stroke.Last].Note.Id, t.Stroke.Direction == BowDirection.Down,
+            Math.Round(t.From, 3), Math.Round(t.To, 3), t.RunsOut, BowPlace.Words(t.Amount))),
+    ];
 
     internal static IReadOnlyList<BarView> BarsOf(Reading reading) => [.. reading.Score.Bars.Select(b => new BarView(b.Id, b.Number, [.. b.Events.Select(e => e.Id)]))];
 
@@ -81,7 +130,7 @@ public sealed record ReadingView(
             row.Placement?.String, row.Placement?.Finger, row.Placement?.Semitones,
             row.Placement is { } at ? Labels.FingerSign(at, reading.Style) : null,
             row.Placement?.Word.ToString().ToLowerInvariant(), frame?.Position, frame?.Spoken, reading.ArrivesIn(index),
-            row.Bow.ToString().ToLowerInvariant(), !note.Slurred, row.Count, row.Fingered.Beyond, row.Fingered.Pinned, note.IsGrace,
+            row.Bow.ToString().ToLowerInvariant(), row.BowAgain?.ToString().ToLowerInvariant(), !note.Slurred, row.Count, note.Pitch.Midi + 12 * instrument.SoundingOctave, row.Fingered.Beyond, row.Fingered.Pinned, note.IsGrace,
             new WhyView(why.Reading, why.Finger, why.Place, why.Choice),
             [.. row.Fingered.Others.Select(o => new OtherWayView(
                 o.Placement.String, o.Placement.Finger, Labels.Pair(o.Placement, instrument, reading.Style), o.ExtraCost, !instrument.Frames[o.Placement.Frame].AllowedByDefault))]);

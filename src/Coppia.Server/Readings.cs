@@ -12,7 +12,7 @@ namespace Coppia.Server;
 internal sealed record KeptTune(TuneRecord Tune, Score Score, IReadOnlyList<Notice> Notices);
 
 /// <summary>Readings of kept tunes in the current house style, with the teacher's pins. Computed values are pure, so they are remembered by what they come from.</summary>
-internal sealed class Readings(TuneRepository tunes, PinRepository pins, Styles styles, IOptions<JsonOptions> json)
+internal sealed class Readings(TuneRepository tunes, PinRepository pins, BowRepository bows, Styles styles, IOptions<JsonOptions> json)
 {
     private const int MostRemembered = 64;
     private readonly ConcurrentDictionary<(long Id, int Version), KeptTune> _scores = new();
@@ -52,7 +52,29 @@ internal sealed class Readings(TuneRepository tunes, PinRepository pins, Styles 
 
     /// <summary>Tries pins out. Throws what <see cref="Fingering.Choose"/> throws for an impossible one.</summary>
     public Reading Try(KeptTune kept, Instrument instrument, IEnumerable<PinRecord> asked) =>
-        Solve(kept, instrument, styles.Current().Style, new FixedPairs([.. asked], [], UsesPrinted: false, SetAside: []));
+        Solve(kept, instrument, styles.Current().Style, new FixedPairs([.. asked], [], UsesPrinted: false, SetAside: [], BowsOf(kept)));
+
+    /// <summary>The kept changes of the bowing that still meet the note they were made on.</summary>
+    public IReadOnlyList<BowEdit> BowsOf(KeptTune kept)
+    {
+        var pitches = kept.Score.Events.Where(e => e.Pitch is not null).ToDictionary(e => e.Id, e => e.Pitch!.Value.ToString());
+        var good = new List<BowEdit>();
+        foreach (var change in bows.Of(kept.Tune.Id).Where(c => pitches.GetValueOrDefault(c.NoteId) == c.Pitch))
+        {
+            var edit = new BowEdit(change.NoteId, Enum.Parse<BowEditKind>(change.Kind, ignoreCase: true));
+            try
+            {
+                BowEdits.Apply(kept.Score, [.. good, edit]);
+                good.Add(edit);
+            }
+            catch (ImpossibleBowEditException)
+            {
+                // The source was edited since: the print has this change, or no longer has room for it.
+            }
+        }
+
+        return good;
+    }
 
     private static T Remembered<T>(ConcurrentDictionary<string, T> memory, string key, Func<T> make)
     {
@@ -61,12 +83,12 @@ internal sealed class Readings(TuneRepository tunes, PinRepository pins, Styles 
     }
 
     private static string Key(KeptTune kept, Instrument instrument, string styleKey, FixedPairs pairs) =>
-        $"{kept.Tune.Id} {kept.Tune.Version} {instrument.Id} {styleKey} {pairs.UsesPrinted} {string.Join(' ', pairs.Kept.Select(p => $"{p.NoteId}:{p.String}:{p.Finger}"))}";
+        $"{kept.Tune.Id} {kept.Tune.Version} {instrument.Id} {styleKey} {pairs.UsesPrinted} {string.Join(' ', pairs.Kept.Select(p => $"{p.NoteId}:{p.String}:{p.Finger}"))} {string.Join(' ', pairs.Bows.Select(b => $"{b.NoteId}:{b.Kind}"))}";
 
     private static Reading Solve(KeptTune kept, Instrument instrument, HouseStyle style, FixedPairs pairs)
     {
         var printedFor = Instruments.Named(kept.Tune.PrintedFor, style) ?? PrintedFor.Of(kept.Score);
-        return Reading.Of(kept.Score, printedFor, instrument, style, pairs.AsPins());
+        return Reading.Of(kept.Score, printedFor, instrument, style, pairs.AsPins(), pairs.Bows);
     }
 
     /// <summary>The kept pins that still meet the note they were set on, and the printed fingers where they count and can be played.</summary>
@@ -76,7 +98,7 @@ internal sealed class Readings(TuneRepository tunes, PinRepository pins, Styles 
         var all = pins.Of(kept.Tune.Id, instrument.Id);
         var valid = all.Where(p => printedPitch.TryGetValue(p.NoteId, out var pitch) && pitch == p.Pitch).ToArray();
         var aside = all.Count == valid.Length ? [] : new List<string> { $"{all.Count - valid.Length} of your own fingerings no longer meet their notes and are set aside." };
-        if (!pins.UsesPrinted(kept.Tune.Id, instrument.Id)) return new FixedPairs(valid, [], false, aside);
+        if (!pins.UsesPrinted(kept.Tune.Id, instrument.Id)) return new FixedPairs(valid, [], false, aside, BowsOf(kept));
 
         var printed = new List<(string NoteId, int Finger)>();
         foreach (var note in SoundingNote.Of(kept.Score).Where(n => !n.IsGrace && n.Event.PrintedFinger is not null))
@@ -86,12 +108,12 @@ internal sealed class Readings(TuneRepository tunes, PinRepository pins, Styles 
             else aside.Add($"The printed finger {finger} on {note.Pitch} in bar {note.Bar.Number} cannot play that note and is left out.");
         }
 
-        return new FixedPairs(valid, printed, true, aside);
+        return new FixedPairs(valid, printed, true, aside, BowsOf(kept));
     }
 }
 
 /// <summary>What is fixed before the line is solved.</summary>
-internal sealed record FixedPairs(IReadOnlyList<PinRecord> Kept, IReadOnlyList<(string NoteId, int Finger)> Printed, bool UsesPrinted, IReadOnlyList<string> SetAside)
+internal sealed record FixedPairs(IReadOnlyList<PinRecord> Kept, IReadOnlyList<(string NoteId, int Finger)> Printed, bool UsesPrinted, IReadOnlyList<string> SetAside, IReadOnlyList<BowEdit> Bows)
 {
     /// <summary>The teacher's own pins win over printed fingers.</summary>
     public IReadOnlyDictionary<string, Pin> AsPins()

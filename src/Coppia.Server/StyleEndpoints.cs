@@ -28,6 +28,7 @@ internal sealed class StyleRules : AbstractValidator<StyleRequest>
         RuleForEach(r => r.Style.Tapes).Must(t => Instruments.All.Any(i => i.Id == t.Key)).WithMessage("Tapes are kept for violin, viola, cello and bass.")
             .Must(t => t.Value.All(x => x.Semitones is >= 1 and <= 12 && x.Name is { Length: >= 1 and <= 30 })).WithMessage("A tape lies 1 to 12 half steps above the open string and has a name of 1 to 30 characters.")
             .Must(t => t.Value.Select(x => x.Semitones).Distinct().Count() == t.Value.Count).WithMessage("Two tapes lie at the same place.");
+        RuleForEach(r => r.Style.WordRhythms).Must(w => WordRhythms.Wrong(w.Key, w.Value) is null).WithMessage((_, w) => WordRhythms.Wrong(w.Key, w.Value)!);
         RuleForEach(r => r.Style.ShapeNames).Must(s => s.Value.Name is { Length: >= 1 and <= 40 } && s.Value.Mark is { Length: <= 2 })
             .WithMessage("A shape’s own name has 1 to 40 characters, its mark at most two.");
     }

@@ -44,12 +44,12 @@ internal static class TuneFileEndpoints
         return kept;
     }
 
-    /// <summary>The tune as MusicXML or ABC; with an instrument, as that instrument reads it, with the chosen rows as lyrics and the pairs as technical marks.</summary>
+    /// <summary>The tune with its taken bowing as MusicXML or ABC; with an instrument, as that instrument reads it, with the chosen rows as lyrics and the pairs as technical marks.</summary>
     private static Results<FileContentHttpResult, ProblemHttpResult> Export(Readings readings, Styles styles, long id, string format, string? instrument, string? rows)
     {
         if (format is not ("musicxml" or "abc")) return TypedResults.Problem(statusCode: 400, title: "Unknown format; expected musicxml or abc.");
         if (readings.Find(id) is not { } kept) return Problems.NoTune(id);
-        var score = kept.Score;
+        var score = BowEdits.Apply(kept.Score, readings.BowsOf(kept));
         MusicXmlExtras? extras = null;
         if (instrument is not null)
         {

@@ -1,6 +1,4 @@
 using CsCheck;
-using QuikGraph;
-using QuikGraph.Algorithms;
 
 namespace Coppia.Tests;
 
@@ -59,7 +57,7 @@ public class SolverTests
         Line(14).Where(l => l.Lattice.Steps.Count > 1).Sample(l =>
         {
             var cost = CostOf(l.Instrument, l.Fourth);
-            Assert.Equal(FingerSolver.Solve(l.Lattice, cost).Cost, ShortestPath(l.Lattice, cost));
+            Assert.Equal(FingerSolver.Solve(l.Lattice, cost).Cost, GeneralGraph.LeastCost(l.Lattice, cost));
         }, iter: 60);
 
     [Fact]
@@ -138,40 +136,5 @@ public class SolverTests
             while (i < way.Length && ++way[i] == lattice.Steps[i].Choices.Length) way[i++] = 0;
             if (i == way.Length) yield break;
         }
-    }
-
-    private static double ShortestPath(FingerLattice lattice, FingerCost cost)
-    {
-        var steps = lattice.Steps;
-        var graph = new AdjacencyGraph<(int Step, int A, int B), Edge<(int, int, int)>>();
-        var weights = new Dictionary<Edge<(int, int, int)>, double>();
-        (int, int, int) start = (0, -1, -1), end = (-1, -1, -1);
-        void Edge((int, int, int) from, (int, int, int) to, double weight)
-        {
-            var edge = new Edge<(int, int, int)>(from, to);
-            graph.AddVerticesAndEdge(edge);
-            weights[edge] = weight;
-        }
-
-        double Move(int i, int a, int b) => cost.Step(steps[i], steps[i - 1].Choices[a], steps[i].Choices[b]) + cost.Note(steps[i], steps[i].Choices[b]);
-        for (var i = 1; i < steps.Count; i++)
-        {
-            for (var a = 0; a < steps[i - 1].Choices.Length; a++)
-            {
-                for (var b = 0; b < steps[i].Choices.Length; b++)
-                {
-                    if (i == 1) Edge(start, (1, a, b), cost.Note(steps[0], steps[0].Choices[a]) + cost.FirstFourth(steps[0], steps[0].Choices[a]) + Move(1, a, b));
-                    if (i == steps.Count - 1) Edge((i, a, b), end, 0);
-                    else
-                    {
-                        for (var c = 0; c < steps[i + 1].Choices.Length; c++)
-                            Edge((i, a, b), (i + 1, b, c), Move(i + 1, b, c) + cost.Three(steps[i - 1].Choices[a], steps[i].Choices[b], steps[i + 1].Choices[c]));
-                    }
-                }
-            }
-        }
-
-        var paths = graph.ShortestPathsDijkstra(e => weights[e], start);
-        return paths(end, out var path) ? path.Sum(e => weights[e]) : double.NaN;
     }
 }

@@ -8,7 +8,6 @@ namespace Coppia.Core;
 public sealed record Why(string Reading, string Finger, string Place, string Choice)
 {
     private static readonly string[] Ordinals = ["open", "first", "second", "third", "fourth"];
-    private static readonly string[] Counts = ["no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve", "thirteen", "fourteen"];
 
     public static Why Of(Fingering fingering, int index, bool signedEarlier, HouseStyle style)
     {
@@ -52,13 +51,13 @@ public sealed record Why(string Reading, string Finger, string Place, string Cho
         var letters = pitch.Step - instrument.Strings[at.String].Step;
         if (!at.OwnLetter) return $"It sounds where the {ordinal} finger plays its neighbour, so {ordinal} finger stands in.";
         if (letters == 0) return $"It is the open string’s own letter, raised: first finger against the nut.";
-        if (frame.PrintsLowAndHigh) return $"{char.ToUpperInvariant(Counts[letters][0])}{Counts[letters][1..]} {(letters == 1 ? "letter" : "letters")} above open {openName}: {ordinal} finger.";
+        if (frame.PrintsLowAndHigh) return $"{Upper(Core.Words.Number(letters))} {(letters == 1 ? "letter" : "letters")} above open {openName}: {ordinal} finger.";
         return $"{char.ToUpperInvariant(ordinal[0])}{ordinal[1..]} finger in {frame.Spoken}.";
     }
 
-    private static string SemitoneWords(int semitones) => semitones == 1 ? "One half step" : $"{char.ToUpperInvariant(Number(semitones)[0])}{Number(semitones)[1..]} half steps";
+    private static string SemitoneWords(int semitones) => semitones == 1 ? "One half step" : $"{Upper(Core.Words.Number(semitones))} half steps";
 
-    private static string Number(int n) => n < Counts.Length ? Counts[n] : n.ToString(System.Globalization.CultureInfo.InvariantCulture);
+    private static string Upper(string words) => char.ToUpperInvariant(words[0]) + words[1..];
 
     private static string PlaceWords(Placement at, Instrument instrument, HouseStyle style)
     {

@@ -8,6 +8,8 @@ namespace Coppia.Core;
 public readonly record struct NoteValue(int Log, int Dots = 0, int TupletActual = 1, int TupletNormal = 1)
 {
     private static readonly string[] American = ["breve", "whole", "half", "quarter", "eighth", "sixteenth", "32nd", "64th", "128th"];
+    private static readonly string[] British =
+        ["breve", "semibreve", "minim", "crotchet", "quaver", "semiquaver", "demisemiquaver", "hemidemisemiquaver", "semihemidemisemiquaver"];
 
     public static readonly NoteValue Quarter = new(2);
 
@@ -26,15 +28,12 @@ public readonly record struct NoteValue(int Log, int Dots = 0, int TupletActual 
     /// <summary>Sounding length in whole notes.</summary>
     public Fraction Length => WrittenLength * new Fraction(TupletNormal, TupletActual);
 
-    /// <summary>"quarter", "dotted half", "triplet eighth".</summary>
-    public string Words
+    /// <summary>"quarter", "dotted half", "triplet eighth"; or "crotchet", "dotted minim", "triplet quaver".</summary>
+    public string Words(ValueNames names)
     {
-        get
-        {
-            var dots = Dots switch { 0 => "", 1 => "dotted ", 2 => "double-dotted ", _ => "triple-dotted " };
-            var tuplet = InTuplet ? (TupletActual, TupletNormal) == (3, 2) ? "triplet " : $"{TupletActual}-tuplet " : "";
-            return tuplet + dots + American[Log + 1];
-        }
+        var dots = Dots switch { 0 => "", 1 => "dotted ", 2 => "double-dotted ", _ => "triple-dotted " };
+        var tuplet = InTuplet ? (TupletActual, TupletNormal) == (3, 2) ? "triplet " : $"{TupletActual}-tuplet " : "";
+        return tuplet + dots + (names == ValueNames.American ? American : British)[Log + 1];
     }
 
     /// <summary>The one value of exactly this length, or null where a tie is needed.</summary>

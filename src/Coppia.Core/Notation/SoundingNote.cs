@@ -38,7 +38,9 @@ public sealed record SoundingNote(
                 }
                 else if (before is { TiedOn: true } && rest.IsZero && before.Pitch == pitch && notes is [.., var last])
                 {
-                    notes[^1] = last with { TiedIds = [.. last.TiedIds, e.Id], Length = last.Length + e.Length };
+                    // A lift stands on the last of the tied notes.
+                    var marked = e.Has(Marks.LiftAfter) ? last.Event with { Marks = last.Event.Marks | Marks.LiftAfter } : last.Event;
+                    notes[^1] = last with { TiedIds = [.. last.TiedIds, e.Id], Length = last.Length + e.Length, Event = marked };
                     slurs = Math.Max(0, slurs + e.SlurStarts - e.SlurStops);
                 }
                 else

@@ -6,8 +6,9 @@ namespace Coppia.Core;
 /// <param name="Label">The pair as the house style prints it; "-" when out of reach.</param>
 /// <param name="Bow">Direction of its stroke.</param>
 /// <param name="Count">The counting syllable at its beginning; empty for a grace note.</param>
+/// <param name="BowAgain">Its direction the second time through a repeat, where that differs.</param>
 /// <param name="SignedEarlier">An accidental earlier in the bar decides its name.</param>
-public sealed record ReadingNote(FingeredNote Fingered, string Name, string Label, BowDirection Bow, string Count, bool SignedEarlier)
+public sealed record ReadingNote(FingeredNote Fingered, string Name, string Label, BowDirection Bow, BowDirection? BowAgain, string Count, bool SignedEarlier)
 {
     public SoundingNote Note => Fingered.Note;
 
@@ -24,26 +25,39 @@ public sealed record ReadingNote(FingeredNote Fingered, string Name, string Labe
 /// <param name="Counts">The counting row, rests and held beats included.</param>
 /// <param name="Shapes">The key's places on each string, lowest string first.</param>
 /// <param name="Fingering">The fingering the notes come from.</param>
+/// <param name="Order">Bars in the order of playing.</param>
+/// <param name="Bowing">Every stroke in the order of playing.</param>
+/// <param name="Travels">Where each stroke goes along the bow.</param>
+/// <param name="Form">How the tune is built.</param>
+/// <param name="Trouble">Its hardest steps.</param>
 public sealed record Reading(
     Score Score, Instrument Instrument, HouseStyle Style, int OctavesMoved, bool ClefChanged,
-    IReadOnlyList<ReadingNote> Notes, IReadOnlyList<CountMark> Counts, IReadOnlyList<StringShape> Shapes, Fingering Fingering)
+    IReadOnlyList<ReadingNote> Notes, IReadOnlyList<CountMark> Counts, IReadOnlyList<StringShape> Shapes, Fingering Fingering, IReadOnlyList<PlayedBar> Order,
+    Bowing Bowing, IReadOnlyList<BowTravel> Travels, Form Form, IReadOnlyList<TroubleSpot> Trouble)
 {
     /// <param name="printed">The tune as printed.</param>
     /// <param name="printedFor">The instrument it is printed for.</param>
     /// <param name="instrument">The instrument that reads it.</param>
+    /// <param name="bows">Changes of the printed bowing.</param>
     /// <exception cref="ImpossiblePinException">A pin cannot sound its note.</exception>
-    public static Reading Of(Score printed, Instrument printedFor, Instrument instrument, HouseStyle style, IReadOnlyDictionary<string, Pin>? pins = null)
+    /// <exception cref="ImpossibleBowEditException">A change of the bowing cannot be made.</exception>
+    public static Reading Of(
+        Score printed, Instrument printedFor, Instrument instrument, HouseStyle style, IReadOnlyDictionary<string, Pin>? pins = null, IReadOnlyCollection<BowEdit>? bows = null)
     {
         var own = printedFor.Id == instrument.Id;
         var octaves = own ? 0 : OctaveFit.OctavesFor(printed, instrument);
         var clef = own ? printed.Clef : instrument.FirstClef;
-        var score = printed.MovedByOctaves(octaves);
+        var score = BowEdits.Apply(printed, bows ?? []).MovedByOctaves(octaves);
         if (!own) score = score.OnClef(clef);
 
         var fingering = Fingering.Choose(score, instrument, style, pins);
-        var notes = Rows(fingering, style);
-        return new Reading(score, instrument, style, octaves, clef != printed.Clef, notes, Counting.Of(score),
-            StringShape.InKey(instrument, score.Key, MostUsedFrame(fingering)), fingering);
+        var order = PlayOrder.Of(score);
+        SoundingNote[] sounding = [.. fingering.Notes.Select(n => n.Note)];
+        var bowing = Bowing.Follow(sounding, score.Bars, order, style.AfterLongRest);
+        var counts = Counting.Of(score, style);
+        return new Reading(score, instrument, style, octaves, clef != printed.Clef, Rows(fingering, bowing, counts, style), counts,
+            StringShape.InKey(instrument, score.Key, MostUsedFrame(fingering)), fingering, order, bowing,
+            BowPlace.Along(sounding, bowing.Strokes, style.LoudBow), Form.Of(score, sounding, style), TroubleSpot.Of(fingering, style));
     }
 
     /// <summary>Notes that no finger reaches, and notes beyond what the class has learned, each in a sentence with its bar.</summary>
@@ -68,10 +82,10 @@ public sealed record Reading(
         return position == "I" ? null : position;
     }
 
-    private static IReadOnlyList<ReadingNote> Rows(Fingering fingering, HouseStyle style)
+    private static IReadOnlyList<ReadingNote> Rows(Fingering fingering, Bowing bowing, IReadOnlyList<CountMark> counts, HouseStyle style)
     {
         var sounding = fingering.Notes.Select(n => n.Note).ToArray();
-        var bows = Bowing.Follow(sounding);
+        var said = counts.Where(c => c.Offset.IsZero).ToDictionary(c => c.EventId, c => c.Text);
         var octaves = sounding.GroupBy(n => n.Pitch.Letter)
             .ToDictionary(g => g.Key, g => (IReadOnlyList<int>)[.. g.Select(n => n.Pitch.Octave).Distinct().Order()]);
         var rows = new List<ReadingNote>(sounding.Length);
@@ -91,7 +105,7 @@ public sealed record Reading(
             rows.Add(new ReadingNote(
                 noted, Labels.NoteInOctave(note.Pitch, octaves[note.Pitch.Letter], style),
                 noted.Placement is { } at ? Labels.Pair(at, fingering.Instrument, style) : "-",
-                bows[i], note.IsGrace ? "" : Counting.Syllable(note.Onset, bar.Time?.Beat ?? Fraction.Quarter), earlier));
+                bowing.Directions[i], bowing.Again[i], note.IsGrace ? "" : said.GetValueOrDefault(note.Id, ""), earlier));
         }
 
         return rows;

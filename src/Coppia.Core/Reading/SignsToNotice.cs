@@ -35,15 +35,3 @@ internal static class SignsToNotice
         yield return new Remark(RemarkKind.Signs, $"Look for: {string.Join(", ", parts)}.", [.. found.Select(f => f.Note).OfType<string>().Distinct()]);
     }
 }
-
-/// <summary>Lists in words.</summary>
-internal static class Words
-{
-    /// <summary>"D", "D and A", "G, D and A".</summary>
-    public static string List(IReadOnlyList<string> items) => items.Count switch
-    {
-        0 => "",
-        1 => items[0],
-        _ => $"{string.Join(", ", items.Take(items.Count - 1))} and {items[^1]}",
-    };
-}

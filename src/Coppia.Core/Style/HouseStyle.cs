@@ -13,6 +13,19 @@ public enum NoteNames { English, German, FixedDo }
 
 public enum OctaveNames { HighLow, Number, None }
 
+/// <summary>How beats are said (handbook 9).</summary>
+public enum CountingSystem { Numbers, Ta, Te, Words }
+
+/// <summary>Whether 6/8 and its kind are counted in dotted beats or in their eighths.</summary>
+public enum CompoundCounting { Eighths, DottedBeats }
+
+public enum ValueNames { American, British }
+
+/// <summary>What louder asks of the bow besides more weight; teachers disagree (handbook 8).</summary>
+public enum LoudBow { HeavierFaster, HeavierSlower }
+
+public enum AfterLongRest { RetakeDown, GoOn }
+
 /// <summary>A teacher's own name and mark for a hand shape.</summary>
 /// <param name="Name">At most 40 characters.</param>
 /// <param name="Mark">A sign of one or two characters; may be empty.</param>
@@ -34,6 +47,19 @@ public sealed record HouseStyle
     public NoteNames NoteNames { get; init; } = NoteNames.English;
 
     public OctaveNames OctaveNames { get; init; } = OctaveNames.HighLow;
+
+    public CountingSystem Counting { get; init; } = CountingSystem.Numbers;
+
+    public CompoundCounting Compound { get; init; } = CompoundCounting.Eighths;
+
+    public ValueNames ValueNames { get; init; } = ValueNames.American;
+
+    public LoudBow LoudBow { get; init; } = LoudBow.HeavierFaster;
+
+    public AfterLongRest AfterLongRest { get; init; } = AfterLongRest.RetakeDown;
+
+    /// <summary>Words for the rhythms of a beat, by pattern (<see cref="WordRhythms"/>); a pattern that is not named keeps its shipped word.</summary>
+    public IReadOnlyDictionary<string, string> WordRhythms { get; init; } = new Dictionary<string, string>();
 
     /// <summary>The first key that classes learn, as a major signature of −7 to +7 fifths: what other keys are compared with. D major by default (common practice).</summary>
     public int FirstKeyFifths { get; init; } = 2;

@@ -1,0 +1,34 @@
+using BenchmarkDotNet.Attributes;
+using Coppia.Core;
+using Coppia.Tests;
+
+namespace Coppia.Bench;
+
+/// <summary>The whole-line solver against QuikGraph's Dijkstra on the same lattice, which is built beforehand. The baseline is ours: the ratio says how many times longer the general library takes.</summary>
+[ShortRunJob]
+public class FingeringAgainstGraph
+{
+    private FingerLattice _lattice = null!;
+    private FingerCost _cost = null!;
+    private GeneralGraph _graph = null!;
+
+    [Params("violin", "cello")]
+    public string Player { get; set; } = "violin";
+
+    [GlobalSetup]
+    public void Lay()
+    {
+        var instrument = Instruments.Named(Player, HouseStyle.Default)!;
+        var score = LongTune.Score(300);
+        var notes = SoundingNote.Of(instrument.FingersByLetter ? score : score.MovedByOctaves(-1));
+        _lattice = FingerLattice.Of(notes, instrument, new Dictionary<string, Pin>());
+        _cost = new FingerCost(instrument, FingerWeights.Default, FourthFinger.Balanced);
+        _graph = new GeneralGraph(_lattice, _cost);
+    }
+
+    [Benchmark(Baseline = true)]
+    public int Ours() => FingerSolver.Solve(_lattice, _cost).Cost;
+
+    [Benchmark]
+    public double QuikGraph() => _graph.LeastCost();
+}

@@ -1,0 +1,82 @@
+namespace Coppia.Core;
+
+/// <summary>How much bow a stroke takes.</summary>
+public enum BowAmount { Whole, Half, Part, Small, Slow }
+
+/// <summary>Where one stroke goes along the bow.</summary>
+/// <param name="Stroke">The stroke.</param>
+/// <param name="From">Contact at its beginning, 0 = frog, 1 = tip.</param>
+/// <param name="To">Contact at its end, held within the bow.</param>
+/// <param name="Overrun">By how much of a bow it would run off the end; 0 where it fits.</param>
+/// <param name="Amount">How much bow, in words a player uses.</param>
+public readonly record struct BowTravel(PlayedStroke Stroke, double From, double To, double Overrun, BowAmount Amount)
+{
+    public bool RunsOut => Overrun > BowPlace.Tolerance;
+}
+
+/// <summary>
+/// The bow's place along a tune at even speed (handbook 8, common practice): two equal halves of a bar take a whole bow each, travel grows with length and
+/// with loudness, quick separate notes take small strokes, a note longer than a whole bow is played slower.
+/// </summary>
+public static class BowPlace
+{
+    /// <summary>An overrun that nobody notices, in bows.</summary>
+    public const double Tolerance = 0.02;
+
+    /// <summary>About 5 cm of a bow of 65 cm of hair (common practice).</summary>
+    public const double SmallStroke = 0.08;
+
+    private static readonly Fraction Quick = new(1, 8);
+
+    public static IReadOnlyList<BowTravel> Along(IReadOnlyList<SoundingNote> notes, IReadOnlyList<PlayedStroke> strokes, LoudBow loud)
+    {
+        var travels = new List<BowTravel>(strokes.Count);
+        var loudness = Loudness.Of(notes);
+        var place = 0.0;
+        foreach (var (i, stroke) in strokes.Index())
+        {
+            var (travel, amount) = Travel(notes, stroke, loudness[stroke.First], loud);
+            var down = stroke.Direction == BowDirection.Down;
+            // A fresh start is made where the stroke has room.
+            if (i == 0 || stroke.Lifted) place = down ? 0 : Math.Min(1, travel);
+            var to = down ? place + travel : place - travel;
+            var overrun = Math.Max(0, down ? to - 1 : -to);
+            travels.Add(new BowTravel(stroke, place, Math.Clamp(to, 0, 1), overrun, amount));
+            place = Math.Clamp(to, 0, 1);
+        }
+
+        return travels;
+    }
+
+    /// <summary>How much of the bow a stroke takes, 0 to 1, and the word for it.</summary>
+    public static (double Travel, BowAmount Amount) Travel(IReadOnlyList<SoundingNote> notes, PlayedStroke stroke, double loudness, LoudBow loud)
+    {
+        var length = Fraction.Zero;
+        for (var k = stroke.First; k <= stroke.Last; k++) length += notes[k].Length;
+        if (stroke.First == stroke.Last && length <= Quick) return (SmallStroke, BowAmount.Small);
+
+        var share = (length / WholeBow(notes[stroke.First].Bar.Time)).ToDouble();
+        if (share > 1.05) return (1, BowAmount.Slow);
+        // Stopped strokes move quickly but a shorter way.
+        var stopped = stroke.First == stroke.Last && notes[stroke.First].Event.Has(Marks.Staccato) ? 0.5 : 1;
+        var travel = Math.Min(1, share * stopped * Math.Pow(1.25, loud == LoudBow.HeavierFaster ? loudness : -loudness));
+        return (travel, travel > 0.9 ? BowAmount.Whole : travel is > 0.4 and < 0.6 ? BowAmount.Half : travel <= SmallStroke * 1.5 ? BowAmount.Small : BowAmount.Part);
+    }
+
+    /// <summary>The length that takes a whole bow at the tune's even speed: half a bar where it halves, else a bar.</summary>
+    public static Fraction WholeBow(TimeSignature? time)
+    {
+        if (time is not { } t) return new Fraction(1, 2);
+        var felt = t.BarLength.WholeTimes(t.FeltBeat);
+        return felt % 2 == 0 ? t.BarLength * new Fraction(1, 2) : t.BarLength;
+    }
+
+    public static string Words(BowAmount amount) => amount switch
+    {
+        BowAmount.Whole => "whole bow",
+        BowAmount.Half => "half bow",
+        BowAmount.Part => "part of the bow",
+        BowAmount.Small => "small strokes, about 5 cm",
+        _ => "slow bow, save it",
+    };
+}

@@ -1,0 +1,81 @@
+namespace Coppia.Core;
+
+/// <summary>What the bow does from a place on.</summary>
+/// <param name="NoteId">Where it starts.</param>
+/// <param name="Bar">Printed bar number.</param>
+/// <param name="Text">In words.</param>
+public sealed record BowHint(string NoteId, int Bar, string Text);
+
+/// <summary>Bow use in words where an articulation or a dynamic starts (handbook 8, common practice). A dynamic holds until the next sign.</summary>
+public static class BowUse
+{
+    public static IReadOnlyList<BowHint> Of(IReadOnlyList<SoundingNote> notes, IReadOnlyList<BowTravel> travels, HouseStyle style)
+    {
+        var hints = new List<BowHint>();
+        var loudness = Loudness.Of(notes);
+        var touch = "";
+        foreach (var note in notes.Where(n => !n.IsGrace))
+        {
+            void Say(string text) => hints.Add(new BowHint(note.Id, note.Bar.Number, text));
+            var i = note.Index;
+            if (note.Event.Words is { } words && PluckedOrBowed(words) is { } way) Say(way);
+            if (note.Event.Dynamic is { } sign && Dynamic(sign, i == 0 ? 0 : loudness[i - 1], loudness[i], i == 0, style.LoudBow) is { } change) Say(change);
+            var now = Touch(notes, i);
+            if (now != touch && now.Length > 0) Say(now);
+            touch = now;
+        }
+
+        hints.AddRange(Amounts(notes, travels));
+        var order = notes.ToDictionary(n => n.Id, n => n.Index);
+        return [.. hints.OrderBy(h => order[h.NoteId])];
+    }
+
+    private static string? PluckedOrBowed(string words) => words.Trim().TrimEnd('.').ToLowerInvariant() switch
+    {
+        "pizz" or "pizzicato" => "Pluck: the bow rests in the hand; the left hand stays as it is.",
+        "arco" => "Bow again: set it on the string before the note.",
+        _ => null,
+    };
+
+    /// <summary>What a dynamic asks of the bow, against what went before; on the bow's speed schools differ (handbook 17).</summary>
+    private static string? Dynamic(string sign, double before, double now, bool first, LoudBow loud)
+    {
+        var faster = loud == LoudBow.HeavierFaster;
+        if (first && now == 0) return null;
+        if (now > before || first && now > 0) return $"{sign}, louder: more weight, nearer the bridge, {(faster ? "a faster bow" : "a slower bow")}.";
+        return now < before ? $"{sign}, softer: less weight, nearer the fingerboard, {(faster ? "a slower bow" : "a lighter, faster bow")}." : null;
+    }
+
+    private static string Touch(IReadOnlyList<SoundingNote> notes, int i)
+    {
+        var note = notes[i];
+        var bound = note.Slurred || i + 1 < notes.Count && notes[i + 1].Slurred;
+        var stopped = note.Event.Has(Marks.Staccato | Marks.Tenuto);
+        if (bound && stopped) return "Hooked: the same direction, stopped between the notes.";
+        if (note.Event.Has(Marks.Accent | Marks.StrongAccent)) return "Accent: more bite at the start of the note, then let go.";
+        if (note.Event.Has(Marks.Staccato)) return "Dots: the bow moves quickly and stops; the pulse does not speed up.";
+        if (!bound) return "";
+        var first = i;
+        while (first > 0 && notes[first].Slurred) first--;
+        var last = i;
+        while (last + 1 < notes.Count && notes[last + 1].Slurred) last++;
+        return $"Slur: {last - first + 1} notes in one bow, the bow does not stop.";
+    }
+
+    /// <summary>Each amount of bow is said where it begins.</summary>
+    private static IEnumerable<BowHint> Amounts(IReadOnlyList<SoundingNote> notes, IReadOnlyList<BowTravel> travels)
+    {
+        BowAmount? said = null;
+        foreach (var travel in travels.Where(t => t.Stroke.Pass == 1))
+        {
+            if (travel.Amount != said && travel.Amount != BowAmount.Part)
+            {
+                var note = notes[travel.Stroke.First];
+                var words = BowPlace.Words(travel.Amount);
+                yield return new BowHint(note.Id, note.Bar.Number, char.ToUpperInvariant(words[0]) + words[1..] + ".");
+            }
+
+            said = travel.Amount;
+        }
+    }
+}

@@ -1,0 +1,90 @@
+namespace Coppia.Core;
+
+/// <summary>A bar as it comes in playing.</summary>
+/// <param name="Bar">Order of the printed bar, from 0.</param>
+/// <param name="Pass">1 the first time through its repeat, 2 the second.</param>
+public readonly record struct PlayedBar(int Bar, int Pass);
+
+/// <summary>The order in which bars are played: repeats taken, each ending in its turn (handbook 10, common practice).</summary>
+public static class PlayOrder
+{
+    /// <summary>Most times that a section is played, whatever its endings say.</summary>
+    private const int MostPasses = 8;
+
+    public static IReadOnlyList<PlayedBar> Of(Score score)
+    {
+        var bars = score.Bars;
+        var order = new List<PlayedBar>(bars.Count);
+        int start = 0, pass = 1;
+        for (var i = 0; i < bars.Count;)
+        {
+            var bar = bars[i];
+            if (bar.RepeatStart && i != start) (start, pass) = (i, 1);
+            if (bar.EndingStart is { } ending && !Numbers(ending).Contains(pass))
+            {
+                i = EndOfEnding(bars, i) + 1;
+                continue;
+            }
+
+            order.Add(new PlayedBar(i, pass));
+            if (bar.RepeatEnd && pass < Passes(bars, start, i))
+            {
+                pass++;
+                i = start;
+                continue;
+            }
+
+            // A section closes at its last repeat sign or with its last ending.
+            if (bar.RepeatEnd || bar.EndingStop) (start, pass) = (i + 1, 1);
+            i++;
+        }
+
+        return order;
+    }
+
+    /// <summary>"1–8, 1–7, 9": printed bar numbers as they are played; a pick-up is left unsaid.</summary>
+    public static string Words(Score score, IReadOnlyList<PlayedBar> order)
+    {
+        var runs = new List<(int First, int Last)>();
+        var before = -2;
+        foreach (var played in order)
+        {
+            if (played.Bar == before + 1 && runs.Count > 0) runs[^1] = (runs[^1].First, played.Bar);
+            else runs.Add((played.Bar, played.Bar));
+            before = played.Bar;
+        }
+
+        return string.Join(", ", runs.Select(r =>
+        {
+            var first = Math.Max(1, score.Bars[r.First].Number);
+            var last = score.Bars[r.Last].Number;
+            return first >= last ? $"{last}" : $"{first}–{last}";
+        }));
+    }
+
+    /// <summary>Twice, or as often as the endings that follow have numbers.</summary>
+    private static int Passes(IReadOnlyList<Bar> bars, int start, int end)
+    {
+        var most = 2;
+        for (var i = start; i < bars.Count && (i <= end + 1 || bars[i].EndingStart is not null); i++)
+        {
+            if (bars[i].EndingStart is { } ending) most = Math.Max(most, Numbers(ending).Max());
+            if (i > end && bars[i].RepeatStart) break;
+        }
+
+        return Math.Min(most, MostPasses);
+    }
+
+    private static int EndOfEnding(IReadOnlyList<Bar> bars, int from)
+    {
+        var i = from;
+        while (i < bars.Count - 1 && !bars[i].EndingStop && bars[i + 1].EndingStart is null && !bars[i].RepeatEnd) i++;
+        return i;
+    }
+
+    private static int[] Numbers(string ending)
+    {
+        int[] numbers = [.. ending.Split(',', '.', ' ').Select(n => int.TryParse(n, out var k) ? k : 0).Where(k => k > 0)];
+        return numbers.Length == 0 ? [1] : numbers;
+    }
+}

@@ -1,0 +1,92 @@
+namespace Coppia.Core;
+
+/// <summary>What makes a step from note to note hard (handbook 11).</summary>
+public enum TroublePart { Crossing, CrossingWithFinger, SkippedString, Leap, FingerMoves, TwoHeights, Stretch, Shift, QuickNote, SlurOverCrossing, Beyond, OddRhythm }
+
+/// <summary>One of the hardest steps of a tune.</summary>
+/// <param name="From">Order of the note that it leaves.</param>
+/// <param name="To">Order of the note that it reaches.</param>
+/// <param name="Parts">What makes it hard, with its points.</param>
+/// <param name="Text">In words.</param>
+public sealed record TroubleSpot(int From, int To, IReadOnlyList<(TroublePart Part, int Points)> Parts, string Text)
+{
+    /// <summary>Points from which a step is worth a mark.</summary>
+    public const int WorthMarking = 4;
+
+    private const int NotesToOneSpot = 12;
+    private const int FewestSpots = 3;
+    private const int MostSpots = 24;
+
+    public int Score => Parts.Sum(p => p.Points);
+
+    /// <summary>The worst steps of a tune in the order of the notes: about one in twelve, and only those that are really hard.</summary>
+    public static IReadOnlyList<TroubleSpot> Of(Fingering fingering, HouseStyle style)
+    {
+        var notes = fingering.Notes;
+        var spots = new List<TroubleSpot>();
+        for (var i = 1; i < notes.Count; i++)
+        {
+            if (notes[i].Step is { Apart: true }) continue;
+            var parts = PartsOf(fingering, i);
+            if (parts.Sum(p => p.Points) >= WorthMarking) spots.Add(new TroubleSpot(i - 1, i, parts, Words(fingering, i, parts, style)));
+        }
+
+        var most = Math.Clamp(notes.Count / NotesToOneSpot, FewestSpots, MostSpots);
+        // The same step is hard wherever it comes; it is marked once.
+        return [.. spots.OrderByDescending(s => s.Score).ThenBy(s => s.To).DistinctBy(s => s.Text[(s.Text.IndexOf(':', StringComparison.Ordinal) + 1)..]).Take(most).OrderBy(s => s.To)];
+    }
+
+    /// <summary>The named parts of the step to a note and their points; none for a step that a rest frees or that no finger plays.</summary>
+    public static IReadOnlyList<(TroublePart Part, int Points)> PartsOf(Fingering fingering, int to)
+    {
+        var parts = new List<(TroublePart, int)>();
+        var (before, now) = (fingering.Notes[to - 1], fingering.Notes[to]);
+        if (before.Placement is not { } a || now.Placement is not { } b || now.Note.RestBefore >= Fraction.Quarter) return parts;
+        var frames = fingering.Instrument.Frames;
+        var crossed = Math.Abs(a.String - b.String);
+        if (crossed == 1) parts.Add((TroublePart.Crossing, 1));
+        if (crossed == 1 && a.Finger > 0 && b.Finger > 0 && a.Finger != b.Finger) parts.Add((TroublePart.CrossingWithFinger, 1));
+        if (crossed > 1) parts.Add((TroublePart.SkippedString, 2));
+        if (crossed > 0 && now.Note.Slurred) parts.Add((TroublePart.SlurOverCrossing, 2));
+        if (Math.Abs(now.Note.Pitch.Step - before.Note.Pitch.Step) >= 4) parts.Add((TroublePart.Leap, 1));
+        var moved = a.Finger > 0 && a.Finger == b.Finger && a.Semitones != b.Semitones;
+        if (frames[a.Frame].Height != frames[b.Frame].Height && !(a.IsOpen && b.IsOpen)) parts.Add((TroublePart.Shift, 4));
+        else if (moved && crossed == 0) parts.Add((TroublePart.FingerMoves, 3));
+        else if (moved && crossed == 1) parts.Add((TroublePart.TwoHeights, 2));
+        if (b.Word is PlaceWord.Back or PlaceWord.Forward || b is { Word: PlaceWord.High, Finger: 4 }) parts.Add((TroublePart.Stretch, 2));
+        if (now.Beyond) parts.Add((TroublePart.Beyond, 2));
+        if (before.Note.Length <= new Fraction(1, 16)) parts.Add((TroublePart.QuickNote, 2));
+        else if (before.Note.Length <= new Fraction(1, 8)) parts.Add((TroublePart.QuickNote, 1));
+        if (OddRhythm(before.Note)) parts.Add((TroublePart.OddRhythm, 1));
+        return parts;
+    }
+
+    /// <summary>A dotted or tied note, a triplet, or one that begins off the beat and outlasts it.</summary>
+    private static bool OddRhythm(SoundingNote note) =>
+        note.Event.Value.InTuplet || note.TiedIds.Count > 0 || note.Event.Value.Dots > 0 && note.Length < new Fraction(1, 2)
+        || note.Bar.Time is { IsCompound: false } time && note.Beat.Denominator > 1 && note.Length >= time.Beat;
+
+    private static string Words(Fingering fingering, int to, IReadOnlyList<(TroublePart Part, int Points)> parts, HouseStyle style)
+    {
+        var (before, now) = (fingering.Notes[to - 1], fingering.Notes[to]);
+        var (a, b) = (before.Placement!.Value, now.Placement!.Value);
+        var said = parts.OrderByDescending(p => p.Points).Select(p => p.Part switch
+        {
+            TroublePart.Crossing => parts.Any(x => x.Part == TroublePart.CrossingWithFinger) ? null : "a string crossing",
+            TroublePart.CrossingWithFinger => "a string crossing with another finger",
+            TroublePart.SkippedString => "a skipped string",
+            TroublePart.Leap => "a leap",
+            TroublePart.FingerMoves => $"finger {b.Finger} slides",
+            TroublePart.TwoHeights => $"finger {b.Finger} at two heights",
+            TroublePart.Stretch => "a stretch",
+            TroublePart.Shift => $"a shift to {fingering.Instrument.Frames[b.Frame].Spoken}",
+            TroublePart.QuickNote => "quick",
+            TroublePart.SlurOverCrossing => "slurred over the crossing",
+            TroublePart.Beyond => "beyond what the class has learned",
+            _ => "an odd rhythm",
+        }).OfType<string>().ToArray();
+        string Called(FingeredNote n, Placement p) => $"{Labels.Note(n.Note.Pitch, style)} ({Labels.Pair(p, fingering.Instrument, style)})";
+        var bar = now.Note.Bar.Number == 0 ? "Pick-up" : $"Bar {now.Note.Bar.Number}";
+        return $"{bar}: {Called(before, a)} to {Called(now, b)}, {Core.Words.List(said)}.";
+    }
+}

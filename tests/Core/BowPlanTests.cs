@@ -1,0 +1,200 @@
+using CsCheck;
+
+namespace Coppia.Tests;
+
+/// <summary>Bow place, uneven bars, and proposed bowings. Source: handbook 8, common practice.</summary>
+public class BowPlanTests
+{
+    private static readonly HouseStyle Style = HouseStyle.Default;
+
+    private static (Score Score, IReadOnlyList<SoundingNote> Notes, Bowing Bowing) Bowed(string music, string meter = "4/4")
+    {
+        var score = Lines.Score("D", music, meter);
+        var notes = SoundingNote.Of(score);
+        return (score, notes, Bowing.Follow(notes, score.Bars, PlayOrder.Of(score), Style.AfterLongRest));
+    }
+
+    private static IReadOnlyList<BowTravel> Travels(string music, string meter = "4/4", LoudBow loud = LoudBow.HeavierFaster)
+    {
+        var (_, notes, bowing) = Bowed(music, meter);
+        return BowPlace.Along(notes, bowing.Strokes, loud);
+    }
+
+    [Fact] // Two equal halves of a bar: a whole bow each, frog to tip and back.
+    public void Two_halves_take_a_whole_bow_each()
+    {
+        var travels = Travels("D2 E2|F2 G2");
+        Assert.Equal([0, 1, 0, 1], travels.Select(t => t.From));
+        Assert.All(travels, t => Assert.Equal(BowAmount.Whole, t.Amount));
+        Assert.All(travels, t => Assert.False(t.RunsOut));
+    }
+
+    [Fact] // A dotted half down and a quarter up drift to the tip.
+    public void Three_beats_down_and_one_up_drift_to_the_tip()
+    {
+        var travels = Travels("D3 E|F3 G|A3 B");
+        Assert.Equal(0, travels[0].From);
+        Assert.True(travels[2].RunsOut);
+        var (_, notes, bowing) = Bowed("D3 E|F3 G|A3 B");
+        Assert.Equal("Bar 1: 3 beats down, 1 up. The up bow must travel three times as fast, or hook it, or lift.", UnevenBars.Of(notes, bowing)[0].Text);
+        Assert.Equal(3, UnevenBars.Of(notes, bowing).Count);
+    }
+
+    [Theory]
+    [InlineData("D E F G", "4/4", BowAmount.Half)]
+    [InlineData("D/E/F/G/ A2", "4/4", BowAmount.Small)] // quick separate eighths: about 5 cm
+    [InlineData("D4", "4/4", BowAmount.Slow)] // long notes: slow bow, save it
+    [InlineData("D3|E3", "3/4", BowAmount.Whole)]
+    public void Amounts_of_bow_are_a_players_words(string music, string meter, BowAmount amount) => Assert.Equal(amount, Travels(music, meter)[0].Amount);
+
+    [Fact] // Handbook 8: on the bow's speed teachers disagree; a school setting.
+    public void Louder_is_faster_or_slower_by_the_schools_setting()
+    {
+        double Quarter(LoudBow loud) => Travels("!f!D E F G", loud: loud)[0].To;
+        Assert.True(Quarter(LoudBow.HeavierFaster) > 0.5);
+        Assert.True(Quarter(LoudBow.HeavierSlower) < 0.5);
+    }
+
+    [Fact]
+    public void A_lift_starts_again_at_the_frog() => Assert.Equal(0, Travels("D3 !breath!E|F3 G")[2].From);
+
+    [Fact] // A dynamic holds until the next sign.
+    public void Dynamics_hold() => Assert.Equal([0, -1, -1, 1, 1], Loudness.Of(SoundingNote.Of(Lines.Score("D", "D !p!E F !f!G A"))));
+
+    private static string[] Hints(string music, HouseStyle? style = null)
+    {
+        var (_, notes, bowing) = Bowed(music);
+        return [.. BowUse.Of(notes, BowPlace.Along(notes, bowing.Strokes, Style.LoudBow), style ?? Style).Select(h => h.Text)];
+    }
+
+    [Theory]
+    [InlineData(".D .E F2", "Dots: the bow moves quickly and stops; the pulse does not speed up.")]
+    [InlineData("!accent!D E F2", "Accent: more bite at the start of the note, then let go.")]
+    [InlineData("(.D.E) F2", "Hooked: the same direction, stopped between the notes.")]
+    [InlineData("(DEF) G", "Slur: 3 notes in one bow, the bow does not stop.")]
+    [InlineData("\"^pizz.\"D E F2", "Pluck: the bow rests in the hand; the left hand stays as it is.")]
+    [InlineData("!f!D E F2", "f, louder: more weight, nearer the bridge, a faster bow.")]
+    [InlineData("!f!D E !p!F2", "p, softer: less weight, nearer the fingerboard, a slower bow.")]
+    public void Bow_use_is_said_where_it_starts(string music, string words) => Assert.Single(Hints(music), words);
+
+    [Fact]
+    public void A_school_that_slows_down_for_loud_is_heard() =>
+        Assert.Contains("f, louder: more weight, nearer the bridge, a slower bow.", Hints("!f!D E F2", new HouseStyle { LoudBow = LoudBow.HeavierSlower }));
+
+    [Theory]
+    [InlineData("D E F|G A B|c3", "3/4", "b1n3 Slur, b2n3 Slur")] // three strokes a bar: bind the last two
+    [InlineData("D E E|F G G|A3", "3/4", "b1n3 Hook, b2n3 Hook")] // one pitch twice is hooked
+    [InlineData("D E F G|A B c d", "4/4", "")]
+    [InlineData("D4|E2 F2|G4|A4", "4/4", "b1n1 Lift, b3n1 Lift")]
+    [InlineData("D3|E3|F3|G3", "3/4", "b1n1 Lift, b2n1 Lift, b3n1 Lift")]
+    public void Downbeats_down_with_the_fewest_changes(string music, string meter, string edits) =>
+        Assert.Equal(edits, string.Join(", ", BowSearch.Find(Lines.Score("D", music, meter), BowAim.DownbeatsDown, Style).Select(e => $"{e.NoteId} {e.Kind}")));
+
+    /// <summary>Small random tunes: lengths of a bar in eighths, some slurs, rests and a repeat.</summary>
+    private static readonly Gen<Score> Small =
+        from bars in Gen.OneOf(Gen.Const("D2 E F"), Gen.Const("D E F G"), Gen.Const("D3 E"), Gen.Const("D4"), Gen.Const("(DE) F2"), Gen.Const("D E E z"), Gen.Const("z D E2"), Gen.Const("D2 E2")).Array[1, 2]
+        from repeat in Gen.Bool
+        from pickUp in Gen.Bool
+        select Lines.Score("D", $"{(pickUp ? "A|" : "")}{(repeat ? "|:" : "")}{string.Join('|', bars)}{(repeat ? ":|" : "")}", "4/4");
+
+    private static IEnumerable<BowEdit[]> EverySet(Score score)
+    {
+        var one = score.Events.Where(e => !e.IsRest).SelectMany(e => new[] { new BowEdit(e.Id, BowEditKind.Slur), new BowEdit(e.Id, BowEditKind.Hook), new BowEdit(e.Id, BowEditKind.Lift) }).ToArray();
+        for (var size = 0; size <= 3; size++)
+        {
+            foreach (var set in Choose(one, size)) yield return set;
+        }
+    }
+
+    private static IEnumerable<BowEdit[]> Choose(BowEdit[] from, int size, int start = 0)
+    {
+        if (size == 0) yield return [];
+        else
+        {
+            for (var i = start; i < from.Length; i++)
+            {
+                foreach (var rest in Choose(from, size - 1, i + 1)) yield return [from[i], .. rest];
+            }
+        }
+    }
+
+    /// <summary>The changes that the search may make at all: joins within a bar, no slur on one pitch, no lift at the very end unless a repeat goes back.</summary>
+    private static bool Sensible(Score score, BowEdit[] edits)
+    {
+        var events = score.Events.ToArray();
+        return edits.All(edit =>
+        {
+            var at = Array.FindIndex(events, e => e.Id == edit.NoteId);
+            if (edit.Kind == BowEditKind.Lift) return true;
+            return at > 0 && events[at - 1].Pitch is { } before && score.Bars.Any(b => b.Events.Contains(events[at]) && b.Events.Contains(events[at - 1]))
+                && (edit.Kind == BowEditKind.Hook || before != events[at].Pitch);
+        });
+    }
+
+    [Fact] // The search against every set of up to three changes.
+    public void No_set_of_changes_is_cheaper_than_the_one_found() =>
+        Small.Sample(score =>
+        {
+            foreach (var aim in Enum.GetValues<BowAim>())
+            {
+                var found = BowSearch.Price(score, BowSearch.Find(score, aim, Style), aim, Style);
+                foreach (var set in EverySet(score).Where(s => Sensible(score, s)))
+                {
+                    try
+                    {
+                        Assert.True(found <= BowSearch.Price(score, set, aim, Style), $"{aim}: {string.Join(", ", set.Select(e => e.ToString()))}");
+                    }
+                    catch (ImpossibleBowEditException)
+                    {
+                        // not a set that can be made
+                    }
+                }
+            }
+        }, iter: 60);
+
+    [Fact] // What is proposed reaches its aim.
+    public void Proposed_downbeats_are_down_in_every_demo_tune()
+    {
+        foreach (var file in Lines.DemoFiles())
+        {
+            var score = Formats.TuneReader.Read(File.ReadAllText(file)).Score!;
+            var proposal = BowProposal.Of(score, BowAim.DownbeatsDown, Style);
+            Assert.Equal(0, proposal.Left);
+            var even = BowProposal.Of(score, BowAim.EvenBow, Style);
+            Assert.True(even.Left <= even.Now);
+        }
+    }
+
+    [Fact]
+    public void Changes_taken_and_taken_back_leave_the_print_as_it_was() =>
+        Small.Sample(score =>
+        {
+            var edits = BowSearch.Find(score, BowAim.DownbeatsDown, Style);
+            Assert.Same(score, BowEdits.Apply(score, []));
+            var changed = BowEdits.Apply(score, edits);
+            Assert.Equal(score.Events.Select(e => (e.Id, e.Pitch, e.Length)), changed.Events.Select(e => (e.Id, e.Pitch, e.Length)));
+        }, iter: 50);
+
+    [Theory]
+    [InlineData("b1n1", BowEditKind.Slur)] // nothing before it
+    [InlineData("b1n3", BowEditKind.Slur)] // bound already
+    [InlineData("b1n5", BowEditKind.Hook)] // a rest
+    [InlineData("b9n1", BowEditKind.Lift)] // no such note
+    public void A_change_that_cannot_be_made_is_refused(string note, BowEditKind kind) =>
+        Assert.Throws<ImpossibleBowEditException>(() => BowEdits.Apply(Lines.Score("D", "D (E F) G z"), [new BowEdit(note, kind)]));
+
+    [Fact]
+    public void A_repeat_that_turns_the_bow_round_is_told_with_what_helps()
+    {
+        var (score, notes, bowing) = Bowed("|:D E F2:|");
+        var wrong = Assert.Single(bowing.ComesBackWrong);
+        Assert.Equal("After bar 1 the repeat goes back to bar 1 with the bow the other way round: D is down the first time, up the second.", WrongWayMends.Words(notes, wrong, Style));
+        var mends = WrongWayMends.For(score, notes, wrong, Style);
+        Assert.Equal([BowEditKind.Slur, BowEditKind.Hook, BowEditKind.Lift], mends.Select(m => m.Kind));
+        Assert.All(mends, m =>
+        {
+            var mended = BowEdits.Apply(score, [m]);
+            Assert.Empty(Bowing.Follow(SoundingNote.Of(mended), mended.Bars, PlayOrder.Of(mended), Style.AfterLongRest).ComesBackWrong);
+        });
+    }
+}
