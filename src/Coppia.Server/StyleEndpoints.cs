@@ -19,6 +19,9 @@ public sealed record StyleRequest(string Name, HouseStyle Style);
 /// <param name="Words">A sentence where words show the setting better than notes; null elsewhere.</param>
 public sealed record StyleExample(string Setting, string Instrument, string MusicXml, IReadOnlyList<string> Printed, string? Words);
 
+/// <summary>A rhythm of one beat, as parts of it, and the word that is shipped for it.</summary>
+public sealed record WordRhythmView(string Pattern, string Word);
+
 internal sealed class StyleRules : AbstractValidator<StyleRequest>
 {
     public StyleRules()
@@ -45,6 +48,7 @@ internal static class StyleEndpoints
         styles.MapPut("/{id:long}", Save).WithName("saveStyle").ProducesValidationProblem().ProducesProblem(404);
         styles.MapPost("/{id:long}/current", (StyleRepository repository, long id) => Done(repository.MakeCurrent(id))).WithName("useStyle").ProducesProblem(404);
         styles.MapDelete("/{id:long}", (StyleRepository repository, long id) => Done(repository.Delete(id))).WithName("deleteStyle").ProducesProblem(404);
+        styles.MapGet("/words", () => WordRhythms.Shipped.Select(w => new WordRhythmView(w.Pattern, w.Word)).ToArray()).WithName("listWordRhythms");
         styles.MapPost("/example", (HouseStyle style) => Examples(style)).WithName("showStyle");
     }
 
@@ -70,27 +74,34 @@ internal static class StyleEndpoints
         return TypedResults.Ok(List(repository).First(s => s.Id == id));
     }
 
-    private static readonly (string Setting, string Instrument, string Key, string Notes, bool Names)[] Shown =
+    private sealed record Show(string Setting, string Instrument, string Key, string Notes, Func<ReadingNote, string>? Row = null, string Meter = "4/4", Func<Reading, string>? Words = null);
+
+    private static readonly Show[] Shown =
     [
-        ("fourthFinger", "violin", "D", "F G A G | B A G2", false),
-        ("lowHigh", "violin", "C", "D F ^F A | c ^G A2", false),
-        ("celloBack", "cello", "Bb clef=bass", "D, E, F, D, | A, B, A,2", false),
-        ("bassFingers", "bass", "F clef=bass", "F,, G,, A,, C, | D, E, F,2", false),
-        ("noteNames", "violin", "C", "G A B c | _B A G2", true),
-        ("octaveNames", "violin", "D", "D F A d | c A D2", true),
-        ("tapes", "violin", "C", "F", false),
+        new("fourthFinger", "violin", "D", "F G A G | B A G2"),
+        new("lowHigh", "violin", "C", "D F ^F A | c ^G A2"),
+        new("celloBack", "cello", "Bb clef=bass", "D, E, F, D, | A, B, A,2"),
+        new("bassFingers", "bass", "F clef=bass", "F,, G,, A,, C, | D, E, F,2"),
+        new("noteNames", "violin", "C", "G A B c | _B A G2", n => n.Name),
+        new("octaveNames", "violin", "D", "D F A d | c A D2", n => n.Name),
+        new("counting", "violin", "D", "D/E/ F F/4G/4A/4G/4 F", n => n.Count),
+        new("compound", "violin", "D", "D/E/F/ G/F/E/", n => n.Count, "6/8"),
+        new("valueNames", "violin", "D", "D2 E F/z/"),
+        new("loudBow", "violin", "D", "!f!D2 E2", n => n.Name, Words: r => BowUse.Of([.. r.Notes.Select(n => n.Note)], [], r.Style)[0].Text),
+        new("afterLongRest", "violin", "D", "D2 z2 | z4 | z4 | E2 F2", n => n.Bow == BowDirection.Down ? "down" : "up"),
+        new("tapes", "violin", "C", "F", Words: r => Why.Of(r.Fingering, 0, signedEarlier: false, r.Style).Place),
     ];
 
     /// <summary>For every setting a few notes that it changes.</summary>
     private static IReadOnlyList<StyleExample> Examples(HouseStyle style) => [.. Shown.Select(s =>
     {
         var player = Instruments.Named(s.Instrument, style)!;
-        var score = TuneReader.Read($"X:1\nM:4/4\nL:1/4\nK:{s.Key}\n{s.Notes} |]").Score!;
+        var score = TuneReader.Read($"X:1\nM:{s.Meter}\nL:1/4\nK:{s.Key}\n{s.Notes} |]").Score!;
         var reading = Reading.Of(score, player, player, style);
-        var printed = reading.Notes.Select(n => s.Names ? n.Name : n.Label).ToArray();
+        var row = s.Setting == "valueNames" ? n => n.Note.Event.Value.Words(style.ValueNames) : s.Row ?? (n => n.Label);
+        var printed = reading.Notes.Select(row).ToArray();
         var lines = reading.Notes.Zip(printed).ToDictionary(p => p.First.Note.Id, p => (IReadOnlyList<string>)[p.Second]);
-        var words = s.Setting == "tapes" ? Why.Of(reading.Fingering, 0, signedEarlier: false, style).Place : null;
-        return new StyleExample(s.Setting, player.Name, MusicXmlWriter.Write(reading.Score, new MusicXmlExtras(lines)), printed, words);
+        return new StyleExample(s.Setting, player.Name, MusicXmlWriter.Write(reading.Score, new MusicXmlExtras(lines)), printed, s.Words?.Invoke(reading));
     })];
 
     private static Results<NoContent, ProblemHttpResult> Done(bool done) => done ? TypedResults.NoContent() : Missing();

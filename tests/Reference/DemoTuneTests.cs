@@ -50,6 +50,28 @@ public class DemoTuneTests
         }
     }
 
+    [Fact] // Repeats and endings played out, against the engraver's own time map.
+    public void Verovio_plays_bars_in_our_play_order_at_our_times()
+    {
+        var scores = Tunes.Select(t => t.Score with { Bars = [.. t.Score.Bars.Select(b => b with { Events = [.. b.Events.Select(e => e with { Graces = [] })] })] }).ToArray();
+        var theirs = Outside.Ask("timemap.mjs", scores.Select(s => MusicXmlWriter.Write(s)));
+        foreach (var (i, score) in scores.Index())
+        {
+            var ours = new List<(string Id, double At)>();
+            var at = Fraction.Zero;
+            foreach (var played in PlayOrder.Of(score))
+            {
+                var bar = score.Bars[played.Bar];
+                ours.AddRange(bar.Events.Where(e => !e.IsRest).Select(e => (e.Id, Quarters(at + e.Onset))));
+                at += bar.Length;
+            }
+
+            var outside = theirs[i].EnumerateArray().Select(n => (Id: n[0].GetString()!, At: n[1].GetDouble())).ToArray();
+            Assert.Equal(ours.Select(n => n.Id), outside.Select(n => n.Id));
+            Assert.All(ours.Zip(outside), pair => Assert.Equal(pair.First.At, pair.Second.At, 0.01));
+        }
+    }
+
     private static double Quarters(Fraction length) => (length * new Fraction(4, 1)).ToDouble();
 
     [Fact] // The demo must need everything that the first slice can show.

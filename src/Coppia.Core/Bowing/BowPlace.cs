@@ -30,15 +30,31 @@ public static class BowPlace
 
     public static IReadOnlyList<BowTravel> Along(IReadOnlyList<SoundingNote> notes, IReadOnlyList<PlayedStroke> strokes, LoudBow loud)
     {
-        var travels = new List<BowTravel>(strokes.Count);
+        if (strokes.Count == 0) return [];
         var loudness = Loudness.Of(notes);
-        var place = 0.0;
+        return Openings(strokes[0].Direction, Travel(notes, strokes[0], loudness[0], loud).Travel)
+            .Select(start => Along(notes, strokes, loudness, loud, start))
+            .MinBy(way => (way.Count(t => t.RunsOut), way.Sum(t => t.Overrun)))!;
+    }
+
+    /// <summary>Where a player may set the bow for a first stroke: a down bow at the frog; an up bow anywhere it has room.</summary>
+    internal static IEnumerable<double> Openings(BowDirection direction, double travel)
+    {
+        if (direction == BowDirection.Down) return [0];
+        var least = Math.Min(1, travel);
+        return Enumerable.Range(0, 11).Select(k => Math.Round(k * 0.1, 1)).Where(place => place > least).Prepend(least);
+    }
+
+    private static List<BowTravel> Along(IReadOnlyList<SoundingNote> notes, IReadOnlyList<PlayedStroke> strokes, IReadOnlyList<double> loudness, LoudBow loud, double start)
+    {
+        var travels = new List<BowTravel>(strokes.Count);
+        var place = start;
         foreach (var (i, stroke) in strokes.Index())
         {
             var (travel, amount) = Travel(notes, stroke, loudness[stroke.First], loud);
             var down = stroke.Direction == BowDirection.Down;
             // A fresh start is made where the stroke has room.
-            if (i == 0 || stroke.Lifted) place = down ? 0 : Math.Min(1, travel);
+            if (i > 0 && stroke.Lifted) place = down ? 0 : Math.Min(1, travel);
             var to = down ? place + travel : place - travel;
             var overrun = Math.Max(0, down ? to - 1 : -to);
             travels.Add(new BowTravel(stroke, place, Math.Clamp(to, 0, 1), overrun, amount));

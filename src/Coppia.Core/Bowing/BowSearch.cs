@@ -172,18 +172,22 @@ public sealed class BowSearch
     {
         var first = _starts[k];
         var last = (k + size < _starts.Length ? _starts[k + size] : _notes.Count) - 1;
-        var place = 0;
         if (_aim == BowAim.EvenBow)
         {
             var travel = BowPlace.Travel(_notes, new PlayedStroke(first, last, direction, 1, fresh), _loudness[first], _style.LoudBow).Travel;
-            var from = fresh ? direction == BowDirection.Down ? 0 : Math.Min(1, travel) : node.State.Place / (double)PlaceSteps;
-            var to = direction == BowDirection.Down ? from + travel : from - travel;
-            if (to > 1 + BowPlace.Tolerance || to < -BowPlace.Tolerance) cost += Missed;
-            place = (int)Math.Round(Math.Clamp(to, 0, 1) * PlaceSteps);
+            double[] froms = k == 0 ? [.. BowPlace.Openings(direction, travel)] : [fresh ? direction == BowDirection.Down ? 0 : Math.Min(1, travel) : node.State.Place / (double)PlaceSteps];
+            foreach (var from in froms)
+            {
+                var to = direction == BowDirection.Down ? from + travel : from - travel;
+                var missed = to > 1 + BowPlace.Tolerance || to < -BowPlace.Tolerance ? Missed : 0;
+                yield return new Node(new State(direction, direction, false, (int)Math.Round(Math.Clamp(to, 0, 1) * PlaceSteps)), cost + missed, node, edits);
+            }
+
+            yield break;
         }
 
         var saved = NextOpensFirstEnding(last) ? direction : node.State.BeforeEnding;
-        var plain = new State(direction, saved, false, place);
+        var plain = new State(direction, saved, false, 0);
         if (!LeavesFor(last, out var target))
         {
             yield return new Node(plain, cost, node, edits);

@@ -8,11 +8,16 @@ export type SourceError = components['schemas']['SourceErrorView']
 export type Notice = components['schemas']['NoticeView']
 export type Reading = components['schemas']['ReadingView']
 /** What an engraved picture and its rows need of a reading. */
-export type Engravable = Pick<Reading, 'notes' | 'bars' | 'counts'>
+export type Engravable = Pick<Reading, 'notes' | 'bars' | 'counts'> & Partial<Pick<Reading, 'travels' | 'trouble'>>
 export type ReadingNote = components['schemas']['ReadingNoteView']
 export type Count = components['schemas']['CountView']
 export type Instrument = components['schemas']['InstrumentView']
 export type ShapeSpot = components['schemas']['ShapeSpotView']
+export type Form = components['schemas']['FormView']
+export type Trouble = components['schemas']['TroubleView']
+export type Bowing = components['schemas']['BowingView']
+export type BowChange = components['schemas']['BowChangeView']
+export type BowEdit = components['schemas']['BowEditView']
 export type Pin = components['schemas']['PinView']
 export type Remark = components['schemas']['RemarkView']
 export type HouseStyle = components['schemas']['HouseStyle']

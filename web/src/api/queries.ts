@@ -2,6 +2,7 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tansta
 import {
   answer,
   api,
+  type BowEdit,
   type HouseStyle,
   type NamedStyle,
   type Pin,
@@ -67,7 +68,10 @@ export const useCheck = (source: string) =>
     gcTime: 0,
   })
 
-function useTuneMutation<T, R>(call: (input: T) => Promise<R>, touched = ['tunes', 'tune', 'reading', 'before']) {
+function useTuneMutation<T, R>(
+  call: (input: T) => Promise<R>,
+  touched = ['tunes', 'tune', 'reading', 'before', 'bowing'],
+) {
   const queries = useQueryClient()
   return useMutation<R, Refusal, T>({
     mutationFn: call,
@@ -111,7 +115,22 @@ export const useSetPins = () =>
           body: { pins, usePrinted },
         }),
       ),
-    ['reading', 'before'],
+    ['reading', 'before', 'bowing'],
+  )
+
+export const useBowing = (id: number, instrument: string, wanted: boolean) =>
+  useQuery({
+    queryKey: ['bowing', id, instrument],
+    queryFn: () => answer(api.GET('/api/tunes/{id}/bowing', { params: { path: { id }, query: { instrument } } })),
+    enabled: wanted,
+  })
+
+/** Replaces all changes of a tune’s bowing. */
+export const useSetBowing = () =>
+  useTuneMutation<{ id: number; changes: BowEdit[] }, unknown>(
+    ({ id, changes }) =>
+      answer<unknown>(api.PUT('/api/tunes/{id}/bowing', { params: { path: { id } }, body: { changes } })),
+    ['reading', 'before', 'bowing'],
   )
 
 /** What to say before each line; the lines begin at these bars. */
@@ -166,8 +185,11 @@ export const useStyleExample = (style: HouseStyle) =>
     staleTime: Infinity,
   })
 
+export const useWordRhythms = () =>
+  useQuery({ queryKey: ['words'], queryFn: () => answer(api.GET('/api/styles/words')), staleTime: Infinity })
+
 // A style changes what every screen shows.
-const EVERYTHING = ['styles', 'reading', 'before', 'shapes', 'taping', 'instruments', 'place']
+const EVERYTHING = ['styles', 'reading', 'before', 'bowing', 'shapes', 'taping', 'instruments', 'place']
 export const useAddStyle = () =>
   useTuneMutation<{ name: string; style: HouseStyle }, NamedStyle>(
     (body) => answer(api.POST('/api/styles', { body })),

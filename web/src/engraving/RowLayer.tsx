@@ -1,4 +1,5 @@
 import type { Engravable, ReadingNote } from '../api/client'
+import { BowRibbon } from './BowRibbon'
 import { ROWS, type Layout, type RowId } from './layout'
 
 /** The rows under the staff, drawn over the engraved picture at the places of its notes. */
@@ -23,23 +24,44 @@ export function RowLayer({
   return (
     <svg className="pointer-events-none absolute inset-0 h-full w-full overflow-visible" aria-hidden="true">
       {(unlabelled ? [] : layout.systems).map((system, s) =>
-        shown.map((row, i) => (
-          <text
-            key={`${s}-${row.id}`}
-            x={4}
-            y={system.rowY + (offsets[i] ?? 0)}
-            className="fill-soft text-[11px]"
-            dominantBaseline="central"
-          >
-            {row.label}
-          </text>
-        )),
+        shown
+          .filter((row) => row.id !== 'place')
+          .map((row) => (
+            <text
+              key={`${s}-${row.id}`}
+              x={4}
+              y={system.rowY + (offsets[shown.indexOf(row)] ?? 0)}
+              className="row-label"
+              dominantBaseline="central"
+            >
+              {row.label}
+            </text>
+          )),
       )}
+      {!unlabelled &&
+        reading.trouble?.map((t) => {
+          const spot = layout.notes.get(t.noteId)
+          const system = spot && layout.systems[spot.system]
+          return (
+            system && (
+              <path
+                key={t.noteId}
+                d={`M${spot.x - 5},${Math.min(system.top - 6, spot.top) - 14} h10 l-5,8 z`}
+                className="fill-brick"
+                data-trouble={t.noteId}
+              >
+                <title>{t.text}</title>
+              </path>
+            )
+          )
+        })}
       {shown.map((row, i) => {
         const y = (system: number) => (layout.systems[system]?.rowY ?? 0) + (offsets[i] ?? 0)
+        if (row.id === 'place') return <BowRibbon key={row.id} reading={reading} layout={layout} y={y} />
         if (row.id === 'count')
           return <CountRow key={row.id} reading={reading} layout={layout} y={y} size={row.size} now={now} />
-        return reading.notes.map((note) => {
+        return reading.notes.map((note, k) => {
+          const firstOfBar = reading.notes[k - 1]?.bar !== note.bar
           const spot = layout.notes.get(note.id)
           if (!spot || note.isGrace) return null
           return (
@@ -51,6 +73,7 @@ export function RowLayer({
               <RowText
                 row={row.id}
                 note={note}
+                both={firstOfBar}
                 x={spot.x}
                 y={y(spot.system)}
                 size={unlabelled ? row.size * 0.82 : row.size}
@@ -67,6 +90,7 @@ export function RowLayer({
 function RowText({
   row,
   note,
+  both,
   x,
   y,
   size,
@@ -74,13 +98,15 @@ function RowText({
 }: {
   row: RowId
   note: ReadingNote
+  /** Also print the second time’s bow. */
+  both: boolean
   x: number
   y: number
   size: number
   isNow: boolean
 }) {
   const ink = isNow ? 'fill-maple-dark' : 'fill-ink'
-  if (row === 'bow') return note.bowStarts ? <BowMark up={note.bow === 'up'} x={x} y={y} isNow={isNow} /> : null
+  if (row === 'bow') return note.bowStarts ? <BowMarks note={note} both={both} x={x} y={y} isNow={isNow} /> : null
   if (row === 'name')
     return (
       <text x={x} y={y} fontSize={size} textAnchor="middle" dominantBaseline="central" className={ink}>
@@ -122,6 +148,34 @@ function RowText({
         </tspan>
       )}
     </text>
+  )
+}
+
+/** The direction; where a repeat comes back the other way round, both at the first stroke of a bar, the second in brackets. */
+function BowMarks({
+  note,
+  both,
+  x,
+  y,
+  isNow,
+}: {
+  note: ReadingNote
+  both: boolean
+  x: number
+  y: number
+  isNow: boolean
+}) {
+  if (!note.bowAgain || !both) return <BowMark up={note.bow === 'up'} x={x} y={y} isNow={isNow} />
+  return (
+    <g data-bow-again={note.bowAgain}>
+      <BowMark up={note.bow === 'up'} x={x - 7} y={y} isNow={isNow} />
+      <text x={x + 7} y={y} textAnchor="middle" dominantBaseline="central" className="fill-soft text-[15px]">
+        ({'\u2002'})
+      </text>
+      <g transform={`translate(${x + 7} ${y}) scale(0.62)`}>
+        <BowMark up={note.bowAgain === 'up'} x={0} y={0} isNow={isNow} />
+      </g>
+    </g>
   )
 }
 

@@ -16,12 +16,19 @@ function engraver(): Worker {
   return worker
 }
 
-function engrave(xml: string, options: Record<string, unknown>): Promise<EngraveAnswer> {
+function engrave(xml: string, options?: Record<string, unknown>): Promise<EngraveAnswer> {
   const ticket = ++tickets
   return new Promise((done) => {
     waiting.set(ticket, done)
     engraver().postMessage({ ticket, xml, options } satisfies EngraveRequest)
   })
+}
+
+/** When each note sounds, in quarters, with the repeats played out. */
+export async function timeMap(xml: string) {
+  const { times, error } = await engrave(xml)
+  if (!times) throw new Error(error ?? 'The music could not be timed.')
+  return times
 }
 
 export type Engraving = { pages: string[]; error: string | null; working: boolean }

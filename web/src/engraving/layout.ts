@@ -4,6 +4,7 @@ export const ROWS = [
   { id: 'name', label: 'Name', key: 'n', height: 21, size: 15 },
   { id: 'count', label: 'Count', key: 'c', height: 21, size: 15 },
   { id: 'bow', label: 'Bow', key: 'b', height: 21, size: 15 },
+  { id: 'place', label: 'Bow place', key: 'r', height: 34, size: 11 },
 ] as const
 
 export type RowId = (typeof ROWS)[number]['id']
@@ -56,7 +57,7 @@ export function engravingOptions(
 export const withRowsOnly = (xml: string, rows: readonly RowId[]) =>
   rows.includes('name') ? xml : xml.replace(/<lyric number="2">.*?<\/lyric>/g, '')
 
-export type Spot = { x: number; width: number; system: number }
+export type Spot = { x: number; width: number; top: number; system: number }
 
 /** Where the engraved things lie, in CSS pixels from the picture's corner. */
 export type Layout = {
@@ -82,7 +83,12 @@ export function measure(host: HTMLElement): Layout {
     for (const element of system.querySelectorAll('g.note, g.rest, g.mRest')) {
       const head = element.querySelector('.notehead') ?? element
       const rect = head.getBoundingClientRect()
-      notes.set(element.id, { x: rect.left + rect.width / 2 - origin.left, width: rect.width, system: index })
+      notes.set(element.id, {
+        x: rect.left + rect.width / 2 - origin.left,
+        width: rect.width,
+        top: element.getBoundingClientRect().top - origin.top,
+        system: index,
+      })
       if (element.classList.contains('note')) firstNote ??= element.id
     }
     const verse = system.querySelector('.verse')?.getBoundingClientRect()

@@ -4,6 +4,7 @@ import { useBefore, useReading } from '../api/queries'
 import { useEngraving } from '../engraving/engraver'
 import { EngravedPage } from '../engraving/EngravedPage'
 import { engravingOptions, ROWS, withRowsOnly, type Layout } from '../engraving/layout'
+import { FormSheet } from './FormSheet'
 import { TuneHead } from '../stand/TuneHead'
 import { Button } from '../ui/Button'
 import { useKeys } from '../ui/useKeys'
@@ -21,6 +22,7 @@ export function PrintView() {
   const rows = ROWS.map((r) => r.id).filter((r) => (search.get('rows') ?? 'pair').split(',').includes(r))
   const paper = search.get('paper') === 'letter' ? 'letter' : 'a4'
   const above = search.get('before') === 'yes'
+  const withForm = search.get('form') === 'yes'
   const [systems, setSystems] = useState<Record<number, string[]>>({})
   const size = PAPERS[paper]
   const { data } = useReading(id, instrument)
@@ -45,7 +47,14 @@ export function PrintView() {
   )
   const set = (changed: Record<string, string>) =>
     setSearch(
-      { for: instrument, rows: rows.join(','), paper, ...(above ? { before: 'yes' } : {}), ...changed },
+      {
+        for: instrument,
+        rows: rows.join(','),
+        paper,
+        ...(above ? { before: 'yes' } : {}),
+        ...(withForm ? { form: 'yes' } : {}),
+        ...changed,
+      },
       { replace: true },
     )
   const back = `/tunes/${id}?for=${instrument}`
@@ -82,6 +91,15 @@ export function PrintView() {
           />
           What to say before each line
         </label>
+        <label className="flex items-center gap-1.5">
+          <input
+            type="checkbox"
+            className="accent-spruce"
+            checked={withForm}
+            onChange={(e) => set({ form: e.target.checked ? 'yes' : 'no' })}
+          />
+          Line map and trouble spots
+        </label>
         <Button kind="go" className="ml-auto" disabled={engraving.working} onClick={() => window.print()}>
           Print, or save as PDF
         </Button>
@@ -102,6 +120,7 @@ export function PrintView() {
               />
             </section>
           ))}
+          {withForm && <FormSheet reading={data} />}
         </div>
       )}
     </main>

@@ -1,28 +1,32 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
 import type { ReadingNote } from '../api/client'
-import { useBefore, useInstruments, usePrefetchReading, useReading, useTune } from '../api/queries'
+import { useBefore, useBowing, useInstruments, usePrefetchReading, useReading, useTune } from '../api/queries'
 import { useEngraving } from '../engraving/engraver'
 import { EngravedPage } from '../engraving/EngravedPage'
 import { engravingOptions, ROWS, withRowsOnly, type Layout } from '../engraving/layout'
+import { HearBar } from '../hear/HearBar'
+import { useHear } from '../hear/useHear'
 import { EditTune } from '../tunes/EditTune'
 import { useKeys } from '../ui/useKeys'
 import { BeforeLine } from './BeforeLine'
+import { BowPanel } from './BowPanel'
+import { CountPanel } from './CountPanel'
 import { Fingerboard, type Place } from './Fingerboard'
+import { FormPanel } from './FormPanel'
 import { KeyList } from './KeyList'
 import { LineMap } from './LineMap'
 import { PlaceOnStaff } from './PlaceOnStaff'
 import { StandBar } from './StandBar'
+import { PANELS, StandPanels, type PanelId } from './StandPanels'
 import { TuneHead } from './TuneHead'
+import { useBows } from './useBows'
 import { usePins } from './usePins'
 import { useRows } from './useRows'
+import { useUndo } from './useUndo'
+import { useWalk } from './useWalk'
 import { useWidth } from './useWidth'
 import { WhyHere } from './WhyHere'
-
-const PANELS = [
-  { id: 'why', label: 'Why here' },
-  { id: 'before', label: 'Before this line' },
-] as const
 
 /** The way after the present one among all ways of a note, round and round, those in reach of the class first. */
 function nextWay(note: ReadingNote) {
@@ -44,11 +48,9 @@ export function Stand() {
   const reading = useReading(id, instrument || 'violin')
   const prefetch = usePrefetchReading()
   const { rows, toggle } = useRows()
-  const [nowId, setNowId] = useState<string | null>(null)
   const [probe, setProbe] = useState<Place | null>(null)
   const [open, setOpen] = useState<'keys' | 'edit' | null>(null)
-  const [panel, setPanel] = useState<'why' | 'before'>('why')
-  const [marked, setMarked] = useState<readonly string[]>([])
+  const [panel, setPanel] = useState<PanelId>('why')
   const [layout, setLayout] = useState<Layout | null>(null)
   const paper = useRef<HTMLDivElement>(null)
   const width = useWidth(paper)
@@ -65,49 +67,68 @@ export function Stand() {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [id, instruments])
 
-  const notes = data?.notes ?? []
-  const pins = usePins(data)
-  const barOrder = new Map(data?.bars.map((b, i) => [b.id, i]))
-  const starts = (layout?.systems ?? []).map((s) => barOrder.get(s.bars[0] ?? '')).filter((n) => n !== undefined)
-  const before = useBefore(id, instrument || 'violin', starts).data
-  const at = Math.max(
-    0,
-    notes.findIndex((n) => n.id === nowId),
-  )
-  const now = notes[at]
+  const walk = useWalk(data)
+  const { notes, at, now, line, lines } = walk
+  const { remember, undo } = useUndo()
+  const pins = usePins(data, remember)
+  const bowing = useBowing(id, instrument || 'violin', panel === 'bow').data
+  const bows = useBows(id, bowing?.taken ?? [], remember)
+  const before = useBefore(
+    id,
+    instrument || 'violin',
+    lines.map((l) => l.firstBar),
+  ).data
+  const hear = useHear(data, walk.pick)
+  const loop = hear.settings.loop
+  const loopBars = loop && [loop.from, loop.to].map((n) => notes.find((x) => x.id === n)?.bar ?? 0)
+  const loopWords =
+    loopBars && (loopBars[0] === loopBars[1] ? `bar ${loopBars[0]}` : `bars ${loopBars[0]}–${loopBars[1]}`)
   const go = (index: number) => {
     setProbe(null)
-    setMarked([])
-    setNowId(notes[Math.min(notes.length - 1, Math.max(0, index))]?.id ?? null)
+    walk.go(index)
   }
   const pick = (noteId: string) => {
     setProbe(null)
-    setMarked([])
-    setNowId(noteId)
+    walk.pick(noteId)
   }
-  const line = now ? (layout?.notes.get(now.id)?.system ?? 0) : 0
-  const goLine = (step: number) => {
-    const first = layout?.systems[line + step]?.firstNote
-    if (first) pick(notes.find((n) => n.id === first || n.tiedIds.includes(first))?.id ?? first)
+  const goLine = (to: number) => {
+    setProbe(null)
+    walk.goLine(to)
+  }
+  const setLoop = (what: 'bar' | 'line' | 'none') => {
+    const here = lines[line]
+    const span = what === 'bar' ? walk.span(walk.bar, walk.bar + 1) : here && walk.span(here.firstBar, here.endBar)
+    hear.set({ loop: what === 'none' ? null : (span ?? null) })
+  }
+  /** Sets the loop's beginning or end to the present note. */
+  const setLoopEnd = (end: 'from' | 'to') => {
+    if (!now) return
+    const order = (n: string) => notes.findIndex((x) => x.id === n)
+    const next = { from: now.id, to: now.id, ...loop, [end]: now.id }
+    hear.set({ loop: order(next.from) <= order(next.to) ? next : { from: now.id, to: now.id } })
   }
   const play = (name: string) => setSearch({ for: name }, { replace: true })
   const print = () => navigate(`/tunes/${id}/print?for=${instrument}&rows=${rows.join(',')}`)
+  const turnPanel = () => setPanel(PANELS[(PANELS.findIndex((p) => p.id === panel) + 1) % PANELS.length]?.id ?? 'why')
 
   useKeys({
     ArrowRight: () => go(at + 1),
     ArrowLeft: () => go(at - 1),
     Home: () => go(0),
     End: () => go(notes.length - 1),
-    ArrowDown: () => goLine(1),
-    ArrowUp: () => goLine(-1),
+    ArrowDown: () => goLine(line + 1),
+    ArrowUp: () => goLine(line - 1),
     Escape: () => {
       setProbe(null)
-      setMarked([])
+      walk.setMarked([])
     },
+    ' ': () => (hear.playing ? hear.stop() : void hear.play(now?.id)),
+    '[': () => setLoopEnd('from'),
+    ']': () => setLoopEnd('to'),
     '?': () => setOpen('keys'),
     a: () => now?.others[0] && pins.pin(now, nextWay(now)),
-    u: pins.undo,
-    l: () => setPanel(panel === 'why' ? 'before' : 'why'),
+    u: undo,
+    l: turnPanel,
     e: () => setOpen('edit'),
     w: print,
     ...Object.fromEntries((instruments ?? []).map((i, n) => [String(n + 1), () => play(i.id)])),
@@ -142,36 +163,49 @@ export function Stand() {
           onKeys={() => setOpen('keys')}
         />
       </div>
-      <div className="grid min-h-0 flex-1 grid-cols-1 md:grid-cols-[5.5rem_minmax(0,1fr)_20rem]">
+      <div className="grid min-h-0 flex-1 grid-cols-1 md:grid-cols-[6.5rem_minmax(0,1fr)_20rem]">
         <div className="hidden min-h-0 border-r border-line md:flex md:flex-col">
-          {layout && data && <LineMap reading={data} layout={layout} line={line} onGo={pick} />}
+          {data && <LineMap reading={data} line={line} onGo={goLine} />}
         </div>
-        {/* A region that scrolls must be reachable from the keyboard. */}
-        <div
-          className="paper-scroll min-h-0 overflow-y-auto bg-sheet px-6 pb-10 pt-4"
-          data-testid="paper"
-          // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
-          tabIndex={0}
-          role="region"
-          aria-label="Paper"
-        >
-          {data && <TuneHead reading={data} onUsePrinted={pins.usePrinted} />}
-          <div ref={paper} className="min-h-40">
-            {engraving.error && <p className="text-brick">{engraving.error}</p>}
-            {data && engraving.pages[0] ? (
-              <EngravedPage
-                svg={engraving.pages[0]}
-                reading={data}
-                rows={rows}
-                now={probe ? null : (now?.id ?? null)}
-                same={probe ? probed.map((n) => n.id) : marked}
-                onPick={pick}
-                onLayout={keepLayout}
-              />
-            ) : (
-              <p className="py-16 text-center text-soft">Engraving the tune…</p>
-            )}
+        <div className="flex min-h-0 flex-col bg-sheet">
+          {/* A region that scrolls must be reachable from the keyboard. */}
+          <div
+            className="paper-scroll min-h-0 flex-1 overflow-y-auto px-6 pb-10 pt-4"
+            data-testid="paper"
+            // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
+            tabIndex={0}
+            role="region"
+            aria-label="Paper"
+          >
+            {data && <TuneHead reading={data} onUsePrinted={pins.usePrinted} />}
+            <div ref={paper} className="min-h-40">
+              {engraving.error && <p className="text-brick">{engraving.error}</p>}
+              {data && engraving.pages[0] ? (
+                <EngravedPage
+                  svg={engraving.pages[0]}
+                  reading={data}
+                  rows={rows}
+                  now={probe ? null : (now?.id ?? null)}
+                  same={probe ? probed.map((n) => n.id) : walk.marked}
+                  onPick={pick}
+                  onLayout={keepLayout}
+                />
+              ) : (
+                <p className="py-16 text-center text-soft">Engraving the tune…</p>
+              )}
+            </div>
           </div>
+          {data && layout && (
+            <HearBar
+              playing={hear.playing}
+              settings={hear.settings}
+              loopWords={loopWords}
+              onSet={hear.set}
+              onPlay={() => void hear.play(now?.id)}
+              onStop={hear.stop}
+              onLoop={setLoop}
+            />
+          )}
         </div>
         <aside className="min-h-0 overflow-y-auto border-l border-line px-5 py-4" aria-label="Fingerboard and reasons">
           {data && now && (
@@ -194,27 +228,28 @@ export function Stand() {
                     onClose={() => setProbe(null)}
                   />
                 ) : (
-                  <>
-                    <div role="tablist" aria-label="About the music" className="mb-2 flex gap-4 text-sm">
-                      {PANELS.map((p) => (
-                        <button
-                          key={p.id}
-                          type="button"
-                          role="tab"
-                          aria-selected={panel === p.id}
-                          onClick={() => setPanel(p.id)}
-                          className="border-b-2 border-transparent pb-0.5 text-soft aria-selected:border-maple aria-selected:font-bold aria-selected:text-ink"
-                        >
-                          {p.label}
-                        </button>
-                      ))}
-                    </div>
-                    {panel === 'why' ? (
-                      <WhyHere note={now} strings={data.instrument.strings} onPin={(pair) => pins.pin(now, pair)} />
-                    ) : (
-                      <BeforeLine line={line} remarks={before?.[line]} onShow={setMarked} />
+                  <StandPanels panel={panel} onPanel={setPanel}>
+                    {panel === 'why' && (
+                      <WhyHere
+                        note={now}
+                        reading={data}
+                        strings={data.instrument.strings}
+                        onPin={(pair) => pins.pin(now, pair)}
+                      />
                     )}
-                  </>
+                    {panel === 'before' && <BeforeLine line={line} remarks={before?.[line]} onShow={walk.setMarked} />}
+                    {panel === 'bow' && (
+                      <BowPanel
+                        bowing={bowing}
+                        now={now}
+                        onTake={bows.take}
+                        onTakeBack={bows.takeBack}
+                        onShow={walk.setMarked}
+                      />
+                    )}
+                    {panel === 'count' && <CountPanel reading={data} now={now} />}
+                    {panel === 'form' && <FormPanel reading={data} onShow={walk.setMarked} onLine={goLine} />}
+                  </StandPanels>
                 )}
               </div>
             </>

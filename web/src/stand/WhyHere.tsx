@@ -1,16 +1,21 @@
-import type { ReadingNote } from '../api/client'
+import type { Reading, ReadingNote } from '../api/client'
 
 /** What a teacher would say about the current note. */
 export function WhyHere({
   note,
+  reading,
   strings,
   onPin,
 }: {
   note: ReadingNote
+  reading: Reading
   strings: readonly { letter: string }[]
   onPin: (pair: { string: number; finger: number } | null) => void
 }) {
   const reached = note.string != null
+  const value = reading.events.find((e) => e.id === note.id)?.words
+  const trouble = reading.trouble.find((t) => t.noteId === note.id)
+  const travel = reading.travels.find((t) => t.noteId === note.id)
   return (
     <section aria-label="Why here" aria-live="polite" className="text-[15px] leading-snug">
       <h2 className="flex items-baseline gap-2 text-xl">
@@ -22,14 +27,22 @@ export function WhyHere({
         </span>
       </h2>
       <p className="mb-2 text-sm text-soft">
-        Bar {note.bar === 0 ? 'before 1 (pick-up)' : note.bar}, beat {note.beat}
+        {note.bar === 0 ? 'Pick-up' : `Bar ${note.bar}`}, beat {note.beat}
+        {value && `, ${value}`}
         {note.positionSpoken && note.finger !== 0 ? `, ${note.positionSpoken}` : ''}, {note.bow} bow
+        {travel && ` (${travel.amount})`}
+        {note.bowAgain && `, ${note.bowAgain} the second time`}
       </p>
       {[note.why.reading, note.why.finger, note.why.place, note.why.choice].filter(Boolean).map((sentence) => (
         <p key={sentence} className="mb-1.5">
           {sentence}
         </p>
       ))}
+      {trouble && (
+        <p className="mb-1.5 border-l-4 border-brick pl-3">
+          Trouble spot: {trouble.text.slice(trouble.text.indexOf(': ') + 2)}
+        </p>
+      )}
       {(note.others.length > 0 || note.pinned) && !note.isGrace && (
         <p className="mt-2 flex flex-wrap items-center gap-1.5 text-sm">
           <span className="text-soft">{note.pinned ? 'Your choice.' : 'Or play it with'}</span>

@@ -1,13 +1,12 @@
-import { useState } from 'react'
 import type { Pin, Reading, ReadingNote } from '../api/client'
 import { useSetPins, type PinSet } from '../api/queries'
 import { useToast } from '../ui/toasts'
+import type { Remember } from './useUndo'
 
 type Pair = { string: number; finger: number }
 
-/** The teacher's own pairs: set, take back, undo. Each change is kept at once. */
-export function usePins(reading: Reading | undefined) {
-  const [past, setPast] = useState<PinSet[]>([])
+/** The teacher's own pairs: set and take back. Each change is kept at once. */
+export function usePins(reading: Reading | undefined, remember: Remember) {
   const put = useSetPins()
   const toast = useToast()
 
@@ -15,9 +14,9 @@ export function usePins(reading: Reading | undefined) {
     if (!reading) return
     const at = { id: reading.tuneId, instrument: reading.instrument.id }
     const before: PinSet = { ...at, pins: reading.pins, usePrinted: reading.usesPrintedFingers }
-    put.mutate(
-      { ...at, ...next },
-      { onSuccess: () => setPast((p) => [...p, before]), onError: (refusal) => toast({ text: refusal.message }) },
+    put.mutateAsync({ ...at, ...next }).then(
+      () => remember(() => put.mutateAsync(before)),
+      (refusal: Error) => toast({ text: refusal.message }),
     )
   }
 
@@ -30,10 +29,5 @@ export function usePins(reading: Reading | undefined) {
       change({ pins: [...others, ...own], usePrinted: reading.usesPrintedFingers })
     },
     usePrinted: (use: boolean) => reading && change({ pins: reading.pins, usePrinted: use }),
-    undo: () => {
-      const last = past.at(-1)
-      if (!last) return toast({ text: 'There is no change of fingering to undo.' })
-      put.mutate(last, { onSuccess: () => setPast((p) => p.slice(0, -1)) })
-    },
   }
 }

@@ -15,6 +15,7 @@ import { Choice } from '../ui/Choice'
 import { useToast } from '../ui/toasts'
 import { Example } from './Example'
 import { SETTINGS, valueOf, withValue } from './settings'
+import { WordRhythms } from './WordRhythms'
 import { TapeSettings } from './TapeSettings'
 
 /** House styles: how this school prints fingers, names and tapes. */
@@ -152,11 +153,15 @@ function Editor({
             )
           })}
         </div>
-        <div className="mt-6 grid gap-x-10 gap-y-5 xl:grid-cols-[minmax(0,2fr)_minmax(0,1fr)]">
+        <div className="mt-6 grid gap-x-10 gap-y-5 xl:grid-cols-[minmax(0,2fr)_minmax(0,1fr)] [&>*:nth-child(2)]:xl:row-span-2">
           <TapeSettings
             instruments={instruments}
             style={draft.style}
             onChange={(style) => setDraft({ ...draft, style })}
+          />
+          <WordRhythms
+            words={draft.style.wordRhythms ?? {}}
+            onChange={(wordRhythms) => setDraft({ ...draft, style: { ...draft.style, wordRhythms } })}
           />
           <section aria-label="First key">
             <h2 className="font-body text-base font-bold">The first key you teach</h2>

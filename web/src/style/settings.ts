@@ -1,6 +1,17 @@
 import type { HouseStyle } from '../api/client'
 
-type ChoiceKey = 'lowHigh' | 'celloBack' | 'bassFingers' | 'fourthFinger' | 'noteNames' | 'octaveNames'
+type ChoiceKey =
+  | 'lowHigh'
+  | 'celloBack'
+  | 'bassFingers'
+  | 'fourthFinger'
+  | 'noteNames'
+  | 'octaveNames'
+  | 'counting'
+  | 'compound'
+  | 'valueNames'
+  | 'loudBow'
+  | 'afterLongRest'
 
 /** What schools do differently about fingers and names, in plain words. */
 export const SETTINGS: { key: ChoiceKey; label: string; about: string; options: { value: string; label: string }[] }[] =
@@ -61,6 +72,53 @@ export const SETTINGS: { key: ChoiceKey; label: string; about: string; options: 
         { value: 'highLow', label: 'high D' },
         { value: 'number', label: 'D5' },
         { value: 'none', label: 'only D' },
+      ],
+    },
+    {
+      key: 'counting',
+      label: 'Counting',
+      about: 'What is said under the notes.',
+      options: [
+        { value: 'numbers', label: '1 & 2 &' },
+        { value: 'ta', label: 'ta ti-ti' },
+        { value: 'te', label: '1-te 2-te' },
+        { value: 'words', label: 'Words' },
+      ],
+    },
+    {
+      key: 'compound',
+      label: '6/8 and its kind',
+      about: 'Counted in eighths or in dotted beats.',
+      options: [
+        { value: 'eighths', label: 'Eighths' },
+        { value: 'dottedBeats', label: 'Dotted beats' },
+      ],
+    },
+    {
+      key: 'valueNames',
+      label: 'Note values',
+      about: 'What the lengths are called.',
+      options: [
+        { value: 'american', label: 'Quarter, half' },
+        { value: 'british', label: 'Crotchet, minim' },
+      ],
+    },
+    {
+      key: 'loudBow',
+      label: 'Louder means',
+      about: 'More weight, and a bow that is',
+      options: [
+        { value: 'heavierFaster', label: 'Faster' },
+        { value: 'heavierSlower', label: 'Slower' },
+      ],
+    },
+    {
+      key: 'afterLongRest',
+      label: 'After a bar of rest',
+      about: 'Which way the bow starts again.',
+      options: [
+        { value: 'retakeDown', label: 'Down again' },
+        { value: 'goOn', label: 'Go on alternating' },
       ],
     },
   ]

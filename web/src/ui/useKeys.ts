@@ -6,6 +6,8 @@ export function useKeys(actions: Record<string, () => void>) {
     if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return
     const target = event.target as HTMLElement
     if (target.closest('input, textarea, select, [role="dialog"], [role="menu"], [data-own-keys]')) return
+    // A focused button keeps its own space bar.
+    if (event.key === ' ' && target.closest('button, a, [role="radio"]')) return
     const action = actions[event.key.length === 1 ? event.key.toLowerCase() : event.key]
     if (!action) return
     event.preventDefault()
