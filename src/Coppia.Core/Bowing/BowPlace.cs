@@ -67,11 +67,11 @@ public static class BowPlace
     /// <summary>How much of the bow a stroke takes, 0 to 1, and the word for it.</summary>
     public static (double Travel, BowAmount Amount) Travel(IReadOnlyList<SoundingNote> notes, PlayedStroke stroke, double loudness, LoudBow loud)
     {
-        var length = Fraction.Zero;
-        for (var k = stroke.First; k <= stroke.Last; k++) length += notes[k].Length;
-        if (stroke.First == stroke.Last && length <= Quick) return (SmallStroke, BowAmount.Small);
+        if (stroke.First == stroke.Last && notes[stroke.First].Length <= Quick) return (SmallStroke, BowAmount.Small);
 
-        var share = (length / WholeBow(notes[stroke.First].Bar.Time)).ToDouble();
+        var length = 0.0;
+        for (var k = stroke.First; k <= stroke.Last; k++) length += notes[k].Length.ToDouble();
+        var share = length / WholeBow(notes[stroke.First].Bar.Time).ToDouble();
         if (share > 1.05) return (1, BowAmount.Slow);
         // Stopped strokes move quickly but a shorter way.
         var stopped = stroke.First == stroke.Last && notes[stroke.First].Event.Has(Marks.Staccato) ? 0.5 : 1;

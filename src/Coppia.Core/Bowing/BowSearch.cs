@@ -65,15 +65,14 @@ public sealed class BowSearch
     public static long Price(Score score, IReadOnlyCollection<BowEdit> edits, BowAim aim, HouseStyle style)
     {
         var plain = new BowSearch(score, aim, style);
-        var cost = edits.Sum(plain.PriceOf);
-        var notes = SoundingNote.Of(BowEdits.Apply(score, edits));
-        var order = aim == BowAim.EvenBow ? [.. score.Bars.Select((_, i) => new PlayedBar(i, 1))] : PlayOrder.Of(score);
-        var bars = BowEdits.Apply(score, edits).Bars;
-        var renewed = SoundingNote.Of(score with { Bars = bars });
-        var bowing = Bowing.Follow(renewed, bars, order, style.AfterLongRest);
-        return cost + Missed * (aim == BowAim.EvenBow
-            ? BowPlace.Along(renewed, bowing.Strokes, style.LoudBow).Count(t => t.RunsOut)
-            : notes.Count(n => BeginsABar(n) && (n.Index == 0 || !n.Slurred) && bowing.Directions[n.Index] == BowDirection.Up) + bowing.ComesBackWrong.Count);
+        var changed = BowEdits.Apply(score, edits);
+        var notes = SoundingNote.Of(changed);
+        var order = aim == BowAim.EvenBow ? [.. changed.Bars.Select((_, i) => new PlayedBar(i, 1))] : PlayOrder.Of(changed);
+        var bowing = Bowing.Follow(notes, changed.Bars, order, style.AfterLongRest);
+        var missed = aim == BowAim.EvenBow
+            ? BowPlace.Along(notes, bowing.Strokes, style.LoudBow).Count(t => t.RunsOut)
+            : notes.Count(n => BeginsABar(n) && (n.Index == 0 || !n.Slurred) && bowing.Directions[n.Index] == BowDirection.Up) + bowing.ComesBackWrong.Count;
+        return Missed * missed + edits.Sum(plain.PriceOf);
     }
 
     private static bool BeginsABar(SoundingNote note) => !note.Bar.IsPickUp && note.Onset.IsZero;
@@ -94,39 +93,79 @@ public sealed class BowSearch
 
     private readonly record struct State(BowDirection Direction, BowDirection BeforeEnding, bool Lifted, int Place);
 
-    private sealed record Node(State State, long Cost, Node? Before, IReadOnlyList<BowEdit> Edits);
+    /// <summary>A way to a state: how the last stroke was made, and which way led there.</summary>
+    private readonly record struct Way(State State, long Cost, int Before, Stroke Stroke);
+
+    /// <summary>A stroke of one or more printed ones bound together, a lift before it, a lift after it.</summary>
+    private readonly record struct Stroke(int Start, int Size, BowEditKind Kind, bool LiftBefore, bool LiftAfter);
 
     private const int PlaceSteps = 200;
 
     private IReadOnlyList<BowEdit> Run()
     {
-        var layers = new Dictionary<State, Node>[_starts.Length + 1];
+        var ways = new List<Way>();
+        var layers = new Dictionary<State, int>[_starts.Length + 1];
         for (var k = 0; k < layers.Length; k++) layers[k] = [];
         var opening = Bowing.Turned(Bowing.Opening(_notes));
-        layers[0][new State(opening, opening, false, 0)] = new Node(new State(opening, opening, false, 0), 0, null, []);
+        layers[0][new State(opening, opening, false, 0)] = 0;
+        ways.Add(new Way(new State(opening, opening, false, 0), 0, -1, default));
         for (var k = 0; k < _starts.Length; k++)
         {
-            foreach (var node in layers[k].Values)
-            {
-                foreach (var (groups, next) in From(k, node))
-                {
-                    if (!layers[k + groups].TryGetValue(next.State, out var known) || next.Cost < known.Cost) layers[k + groups][next.State] = next;
-                }
-            }
+            var bound = Bindings(k);
+            foreach (var from in layers[k].Values) Onward(k, from, bound, ways, layers);
         }
 
+        var best = layers[^1].Values.MinBy(w => ways[w].Cost);
         var edits = new List<BowEdit>();
-        for (var node = layers[^1].Values.MinBy(n => n.Cost); node is not null; node = node.Before) edits.InsertRange(0, node.Edits);
+        for (var w = best; w > 0; w = ways[w].Before) edits.InsertRange(0, EditsOf(ways[w].Stroke));
         return edits;
     }
 
-    /// <summary>All ways on from a state: with or without a lift, one printed stroke or several bound together.</summary>
-    private IEnumerable<(int Groups, Node Next)> From(int k, Node node)
+    private IEnumerable<BowEdit> EditsOf(Stroke stroke)
     {
+        var k = stroke.Start;
+        if (stroke.LiftBefore) yield return new BowEdit(LastPrinted(_starts[k] - 1), BowEditKind.Lift);
+        for (var j = 1; j < stroke.Size; j++) yield return new BowEdit(_notes[_starts[k + j]].Event.Id, stroke.Kind);
+        if (stroke.LiftAfter) yield return new BowEdit(LastPrinted(LastOf(k, stroke.Size)), BowEditKind.Lift);
+    }
+
+    private int LastOf(int k, int size) => (k + size < _starts.Length ? _starts[k + size] : _notes.Count) - 1;
+
+    /// <summary>How printed stroke k may be bound to those after it, what that costs, and how much bow it takes.</summary>
+    private List<(int Size, BowEditKind Kind, long Cost, double Travel)> Bindings(int k)
+    {
+        var found = new List<(int, BowEditKind, long, double)>();
+        foreach (var kind in new[] { BowEditKind.Slur, BowEditKind.Hook })
+        {
+            var cost = 0L;
+            for (var size = 1; size <= MostBound && k + size <= _starts.Length; size++)
+            {
+                if (size > 1)
+                {
+                    if (!Joins(_starts[k + size - 1], kind)) break;
+                    cost += PriceOf(new BowEdit(_notes[_starts[k + size - 1]].Event.Id, kind));
+                }
+                else if (kind == BowEditKind.Hook)
+                {
+                    continue; // a stroke by itself is the same either way
+                }
+
+                var stroke = new PlayedStroke(_starts[k], LastOf(k, size), BowDirection.Down, 1, false);
+                found.Add((size, kind, cost, _aim == BowAim.EvenBow ? BowPlace.Travel(_notes, stroke, _loudness[_starts[k]], _style.LoudBow).Travel : 0));
+            }
+        }
+
+        return found;
+    }
+
+    /// <summary>All ways on from a state: with or without a lift, one printed stroke or several bound together.</summary>
+    private void Onward(int k, int from, List<(int Size, BowEditKind Kind, long Cost, double Travel)> bound, List<Way> ways, Dictionary<State, int>[] layers)
+    {
+        var state = ways[from].State;
         var i = _starts[k];
         var note = _notes[i];
-        var before = note.Bar.EndingStart is not null && i > 0 && _notes[i - 1].Bar is { RepeatEnd: true } closed && !ReferenceEquals(closed, note.Bar) ? node.State.BeforeEnding : node.State.Direction;
-        var lifted = node.State.Lifted || i > 0 && Bowing.Retakes(_notes, i - 1, i, follows: true, _style.AfterLongRest);
+        var before = note.Bar.EndingStart is not null && i > 0 && _notes[i - 1].Bar is { RepeatEnd: true } closed && !ReferenceEquals(closed, note.Bar) ? state.BeforeEnding : state.Direction;
+        var lifted = state.Lifted || i > 0 && Bowing.Retakes(_notes, i - 1, i, follows: true, _style.AfterLongRest);
         foreach (var lift in new[] { false, true })
         {
             if (lift && (k == 0 || lifted || note.Event.Has(Marks.UpBow))) continue;
@@ -134,73 +173,54 @@ public sealed class BowSearch
                 : note.Event.Has(Marks.UpBow) ? BowDirection.Up
                 : k == 0 ? Bowing.Opening(_notes)
                 : lifted || lift ? BowDirection.Down : Bowing.Turned(before);
-            var edits = lift ? new List<BowEdit> { new(LastPrinted(i - 1), BowEditKind.Lift) } : [];
-            var cost = node.Cost + (lift ? PriceOf(edits[0]) : 0);
+            var cost = ways[from].Cost + (lift ? PriceOf(new BowEdit(LastPrinted(i - 1), BowEditKind.Lift)) : 0);
             if (_aim == BowAim.DownbeatsDown && BeginsABar(note) && direction == BowDirection.Up) cost += Missed;
-            foreach (var way in Bound(k, direction, node, edits, cost, fresh: k == 0 || lifted || lift)) yield return way;
-        }
-    }
-
-    private IEnumerable<(int Groups, Node Next)> Bound(int k, BowDirection direction, Node node, List<BowEdit> before, long cost, bool fresh)
-    {
-        foreach (var kind in new[] { BowEditKind.Slur, BowEditKind.Hook })
-        {
-            var edits = before;
-            var sum = cost;
-            for (var size = 1; size <= MostBound && k + size <= _starts.Length; size++)
+            foreach (var (size, kind, price, travel) in bound)
             {
-                if (size > 1)
-                {
-                    var joined = _starts[k + size - 1];
-                    if (!Joins(joined, kind)) break;
-                    var edit = new BowEdit(_notes[joined].Event.Id, kind);
-                    edits = [.. edits, edit];
-                    sum += PriceOf(edit);
-                }
-                else if (kind == BowEditKind.Hook)
-                {
-                    continue; // a stroke by itself is the same either way
-                }
-
-                foreach (var next in After(k, size, direction, node, edits, sum, fresh)) yield return (size, next);
+                var stroke = new Stroke(k, size, kind, lift, false);
+                if (_aim == BowAim.EvenBow) Along(stroke, direction, travel, cost + price, fresh: lifted || lift);
+                else After(stroke, direction, cost + price);
             }
         }
-    }
 
-    /// <summary>The state after a stroke; at a repeat sign, with or without a lift before going back.</summary>
-    private IEnumerable<Node> After(int k, int size, BowDirection direction, Node node, IReadOnlyList<BowEdit> edits, long cost, bool fresh)
-    {
-        var first = _starts[k];
-        var last = (k + size < _starts.Length ? _starts[k + size] : _notes.Count) - 1;
-        if (_aim == BowAim.EvenBow)
+        void Along(Stroke stroke, BowDirection direction, double travel, long cost, bool fresh)
         {
-            var travel = BowPlace.Travel(_notes, new PlayedStroke(first, last, direction, 1, fresh), _loudness[first], _style.LoudBow).Travel;
-            double[] froms = k == 0 ? [.. BowPlace.Openings(direction, travel)] : [fresh ? direction == BowDirection.Down ? 0 : Math.Min(1, travel) : node.State.Place / (double)PlaceSteps];
-            foreach (var from in froms)
+            IEnumerable<double> places = k == 0 ? BowPlace.Openings(direction, travel)
+                : [fresh ? direction == BowDirection.Down ? 0 : Math.Min(1, travel) : state.Place / (double)PlaceSteps];
+            foreach (var place in places)
             {
-                var to = direction == BowDirection.Down ? from + travel : from - travel;
+                var to = direction == BowDirection.Down ? place + travel : place - travel;
                 var missed = to > 1 + BowPlace.Tolerance || to < -BowPlace.Tolerance ? Missed : 0;
-                yield return new Node(new State(direction, direction, false, (int)Math.Round(Math.Clamp(to, 0, 1) * PlaceSteps)), cost + missed, node, edits);
+                Reach(new State(direction, direction, false, (int)Math.Round(Math.Clamp(to, 0, 1) * PlaceSteps)), cost + missed, stroke);
+            }
+        }
+
+        // At a repeat sign, with or without a lift before going back.
+        void After(Stroke stroke, BowDirection direction, long cost)
+        {
+            var last = LastOf(k, stroke.Size);
+            var plain = new State(direction, NextOpensFirstEnding(last) ? direction : state.BeforeEnding, false, 0);
+            if (!LeavesFor(last, out var target))
+            {
+                Reach(plain, cost, stroke);
+                return;
             }
 
-            yield break;
+            var wanted = target == 0 ? Bowing.Opening(_notes) : BeginsABar(_notes[target]) ? BowDirection.Down : (BowDirection?)null;
+            var sign = _notes[target].Event.Has(Marks.DownBow | Marks.UpBow) || _notes[last].Event.Has(Marks.LiftAfter);
+            var right = sign || wanted is null || Bowing.Turned(direction) == wanted;
+            Reach(plain, cost + (right ? 0 : Missed), stroke);
+            if (!right && wanted == BowDirection.Down)
+                Reach(plain with { Lifted = true }, cost + PriceOf(new BowEdit(LastPrinted(last), BowEditKind.Lift)), stroke with { LiftAfter = true });
         }
 
-        var saved = NextOpensFirstEnding(last) ? direction : node.State.BeforeEnding;
-        var plain = new State(direction, saved, false, 0);
-        if (!LeavesFor(last, out var target))
+        void Reach(State next, long cost, Stroke stroke)
         {
-            yield return new Node(plain, cost, node, edits);
-            yield break;
+            var layer = layers[k + stroke.Size];
+            if (layer.TryGetValue(next, out var known) && ways[known].Cost <= cost) return;
+            layer[next] = ways.Count;
+            ways.Add(new Way(next, cost, from, stroke));
         }
-
-        var wanted = target == 0 ? Bowing.Opening(_notes) : BeginsABar(_notes[target]) ? BowDirection.Down : (BowDirection?)null;
-        var sign = _notes[target].Event.Has(Marks.DownBow) || _notes[target].Event.Has(Marks.UpBow) || _notes[last].Event.Has(Marks.LiftAfter);
-        var right = sign || wanted is null || Bowing.Turned(direction) == wanted;
-        yield return new Node(plain, cost + (right ? 0 : Missed), node, edits);
-        if (right || wanted != BowDirection.Down) yield break;
-        var lift = new BowEdit(LastPrinted(last), BowEditKind.Lift);
-        yield return new Node(plain with { Lifted = true }, cost + PriceOf(lift), node, [.. edits, lift]);
     }
 
     private bool NextOpensFirstEnding(int last) =>
@@ -219,7 +239,7 @@ public sealed class BowSearch
     {
         var note = _notes[i];
         if (!ReferenceEquals(note.Bar, _notes[i - 1].Bar) || !note.RestBefore.IsZero || note.Event.Has(Marks.UpBow | Marks.DownBow) || _notes[i - 1].Event.Has(Marks.LiftAfter)) return false;
-        return (kind == BowEditKind.Hook || note.Pitch != _notes[i - 1].Pitch) && BowEdits.CanJoin(_events, _eventPlaces[note.Event.Id]);
+        return (kind == BowEditKind.Hook || note.Pitch != _notes[i - 1].Pitch) && !note.Slurred;
     }
 
     private string LastPrinted(int i) => _notes[i].TiedIds is [.., var last] ? last : _notes[i].Event.Id;
@@ -227,10 +247,15 @@ public sealed class BowSearch
     /// <summary>Price of one change. Among equal ones a join late in its bar is better.</summary>
     private long PriceOf(BowEdit edit)
     {
-        var at = _eventPlaces[edit.NoteId];
-        if (edit.Kind == BowEditKind.Lift) return Change + Lift + (at + 1 < _events.Count && _events[at + 1].IsRest ? 0 : LiftInHaste);
-        var note = _notes[_noteOf[edit.NoteId]];
-        var later = _notes.Skip(note.Index + 1).TakeWhile(n => ReferenceEquals(n.Bar, note.Bar)).Count(n => !n.Slurred);
-        return Change + (edit.Kind == BowEditKind.Slur ? Slur : Hook) + 4 * Math.Min(later, 10);
+        if (edit.Kind == BowEditKind.Lift)
+        {
+            var next = _eventPlaces[edit.NoteId] + 1;
+            return Change + Lift + (next < _events.Count && _events[next].IsRest ? 0 : LiftInHaste);
+        }
+
+        var later = 0;
+        var joined = _noteOf[edit.NoteId];
+        for (var i = joined + 1; i < _notes.Count && later < 10 && ReferenceEquals(_notes[i].Bar, _notes[joined].Bar); i++) later += _notes[i].Slurred ? 0 : 1;
+        return Change + (edit.Kind == BowEditKind.Slur ? Slur : Hook) + 4 * later;
     }
 }

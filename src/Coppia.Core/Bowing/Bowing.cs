@@ -69,7 +69,7 @@ public sealed record Bowing(
     /// <summary>A lift sign, or a rest of at least a bar where the school retakes after one; a shorter rest does not turn the bow.</summary>
     internal static bool Retakes(IReadOnlyList<SoundingNote> notes, int before, int i, bool follows, AfterLongRest longRest) =>
         notes[before].Event.Has(Marks.LiftAfter) && !notes[i].IsGrace
-        || follows && longRest == AfterLongRest.RetakeDown && notes[i].Bar.Time is { } time && notes[i].RestBefore >= time.BarLength;
+        || follows && longRest == AfterLongRest.RetakeDown && !notes[i].RestBefore.IsZero && notes[i].Bar.Time is { } time && notes[i].RestBefore >= time.BarLength;
 
     private static BowDirection DirectionOf(IReadOnlyList<SoundingNote> notes, int i, BowDirection? before, bool lifted)
     {

@@ -31,9 +31,11 @@ public static class Counting
                 var kind = e.IsRest ? CountKind.Rest : tied ? CountKind.Held : CountKind.Struck;
                 var first = words.GetValueOrDefault(e.Id) ?? Said(kind, e.Value, at, beat, style.Counting);
                 if (first.Length > 0) marks.Add(new CountMark(e.Id, Fraction.Zero, first, kind));
-                for (var n = at.WholeTimes(beat) + 1; new Fraction(n, 1) * beat < at + e.Length; n++)
+                var end = at + e.Length;
+                for (var n = at.WholeTimes(beat) + 1; ; n++)
                 {
                     var later = new Fraction(n, 1) * beat;
+                    if (later >= end) break;
                     var goesOn = e.IsRest ? CountKind.Rest : CountKind.Held;
                     marks.Add(new CountMark(e.Id, later - at, Said(goesOn, e.Value, later, beat, style.Counting), goesOn));
                 }
@@ -51,8 +53,9 @@ public static class Counting
 
     private static string Said(CountKind kind, NoteValue value, Fraction at, Fraction beat, CountingSystem system)
     {
-        var whole = at.WholeTimes(beat);
-        var within = at / beat - new Fraction(whole, 1);
+        var beats = at / beat;
+        var whole = beats.Numerator / beats.Denominator;
+        var within = new Fraction(beats.Numerator % beats.Denominator, beats.Denominator);
         return system switch
         {
             CountingSystem.Numbers => within.IsZero ? Number(whole) : Between(within, "e", "&", "a", "&", "a"),

@@ -10,15 +10,14 @@ public readonly record struct OtherWay(Placement Placement, int ExtraCost);
 /// <param name="Pinned">The teacher fixed it.</param>
 public sealed record FingeredNote(SoundingNote Note, Placement? Placement, bool Beyond, bool Pinned)
 {
-    private readonly Placement[] _choices = [];
-    private readonly int[] _through = [];
-    private readonly int _cost;
+    private readonly FingerSolver.Solution? _solution;
+    private readonly int _order;
 
     /// <summary>Its place in the lattice that was solved; null when no finger reaches it.</summary>
     internal LatticeStep? Step { get; }
 
-    internal FingeredNote(LatticeStep step, int taken, int[] through, int cost, bool beyond, bool pinned)
-        : this(step.Note, step.Choices[taken], beyond, pinned) => (Step, _choices, _through, _cost) = (step, step.Choices, through, cost);
+    internal FingeredNote(LatticeStep step, FingerSolver.Solution solution, int order, bool beyond, bool pinned)
+        : this(step.Note, step.Choices[solution.Way[order]], beyond, pinned) => (Step, _solution, _order) = (step, solution, order);
 
     /// <summary>Its other pairs of string and finger, best first.</summary>
     public IReadOnlyList<OtherWay> Others
@@ -26,9 +25,11 @@ public sealed record FingeredNote(SoundingNote Note, Placement? Placement, bool 
         get
         {
             var others = new List<OtherWay>();
-            foreach (var (k, other) in _choices.Index().OrderBy(c => _through[c.Index]))
+            if (Step is null || _solution is null) return others;
+            var through = _solution.Through[_order].ToArray();
+            foreach (var (k, other) in Step.Choices.Index().OrderBy(c => through[c.Index]))
             {
-                if (!other.SamePair(Placement!.Value) && !others.Any(o => o.Placement.SamePair(other))) others.Add(new OtherWay(other, _through[k] - _cost));
+                if (!other.SamePair(Placement!.Value) && !others.Any(o => o.Placement.SamePair(other))) others.Add(new OtherWay(other, through[k] - _solution.Cost));
             }
 
             return others;
@@ -61,8 +62,8 @@ public sealed record Fingering(Instrument Instrument, Score Score, IReadOnlyList
             if (step < lattice.Steps.Count && ReferenceEquals(lattice.Steps[step].Note, note))
             {
                 var at = lattice.Steps[step].Choices[solution.Way[step]];
-                notes.Add(new FingeredNote(lattice.Steps[step], solution.Way[step], solution.Through[step], solution.Cost,
-                    beyond: !instrument.Frames[at.Frame].AllowedByDefault, pinned: pins.ContainsKey(note.Id)));
+                notes.Add(new FingeredNote(
+                    lattice.Steps[step], solution, step, beyond: !instrument.Frames[at.Frame].AllowedByDefault, pinned: pins.ContainsKey(note.Id)));
                 step++;
             }
             else

@@ -26,11 +26,15 @@ public sealed record Form(IReadOnlyList<TuneLine> Lines, IReadOnlyList<Trap> Tra
     /// <summary>Bars that differ by one note, beyond those told with their lines.</summary>
     private const int MostBarTraps = 6;
 
+    /// <summary>How many lines and bars back a likeness is looked for: farther back a player's ear does not mix them up.</summary>
+    private const int LinesRemembered = 16;
+    private const int BarsRemembered = 24;
+
     public static Form Of(Score score, IReadOnlyList<SoundingNote> notes, HouseStyle style)
     {
-        var keys = score.Bars.Select(BarLikeness.Key).ToArray();
-        var lines = Lettered(score, keys, [.. LinesIn(score)]);
-        return new Form(lines, [.. TrapsIn(score, keys, lines, style)], Passage.Of(score, notes, keys, style), Summarise(lines), PlayOrder.Words(score, PlayOrder.Of(score)));
+        var music = BarMusic.Of(score);
+        var lines = Lettered(music, [.. LinesIn(score)]);
+        return new Form(lines, [.. TrapsIn(music, lines, style)], Passage.Of(music, notes, style), Summarise(lines), PlayOrder.Words(score, PlayOrder.Of(score)));
     }
 
     /// <summary>Printed lines where the source has them; else phrases of four bars after the pick-up.</summary>
@@ -50,74 +54,80 @@ public sealed record Form(IReadOnlyList<TuneLine> Lines, IReadOnlyList<Trap> Tra
         }
     }
 
-    private static TuneLine[] Lettered(Score score, string[] keys, (int First, int End)[] spans)
+    private static TuneLine[] Lettered(BarMusic[] music, (int First, int End)[] spans)
     {
         var lines = new List<TuneLine>();
-        var music = new List<string>();
+        var wholes = new Dictionary<string, int>();
+        var full = spans.Select(s => Full(music, s.First, s.End)).ToArray();
         var letters = 0;
-        foreach (var (first, end) in spans)
+        foreach (var (n, (first, end)) in spans.Index())
         {
-            var own = Music(first, end);
-            var equal = music.IndexOf(own);
-            var near = equal >= 0 ? equal : lines.FindIndex(l => Near(l, first, end));
-            var letter = equal >= 0 ? lines[equal].Letter : near >= 0 ? lines[near].Letter.TrimEnd('′') + "′" : Letter(letters++);
-            music.Add(own);
-            lines.Add(new TuneLine(first, end, letter, near >= 0 ? near : null));
+            var whole = string.Join(' ', full[n].Select(i => music[i].Key));
+            int? like = wholes.TryGetValue(whole, out var equal) ? equal : NearestBefore(n);
+            var letter = like is not { } l ? Letter(letters++) : wholes.ContainsKey(whole) ? lines[l].Letter : lines[l].Letter.TrimEnd('′') + "′";
+            wholes.TryAdd(whole, n);
+            lines.Add(new TuneLine(first, end, letter, like));
         }
 
         return [.. lines];
 
-        // A pick-up before the line does not make it another line.
-        IEnumerable<int> Full(int first, int end) => Enumerable.Range(first, end - first).Where(i => !score.Bars[i].IsPickUp);
-        string Music(int first, int end) => string.Join('|', Full(first, end).Select(i => keys[i]));
-        bool Near(TuneLine line, int first, int end)
+        // Of the lines not too long ago the first of which at least half the bars are the same.
+        int? NearestBefore(int n)
         {
-            var (a, b) = (Full(line.FirstBar, line.EndBar).ToArray(), Full(first, end).ToArray());
-            return a.Length == b.Length && a.Length > 1 && 2 * a.Zip(b).Count(p => keys[p.First] == keys[p.Second]) >= a.Length;
+            for (var k = Math.Max(0, n - LinesRemembered); k < n; k++)
+            {
+                var (a, b) = (full[k], full[n]);
+                if (a.Length != b.Length || a.Length < 2) continue;
+                var same = 0;
+                for (var i = 0; i < a.Length; i++) same += music[a[i]].Key == music[b[i]].Key ? 1 : 0;
+                if (2 * same >= a.Length) return k;
+            }
+
+            return null;
         }
     }
 
+    /// <summary>The full bars of a line; a pick-up before it does not make it another line.</summary>
+    private static int[] Full(BarMusic[] music, int first, int end) => [.. Enumerable.Range(first, end - first).Where(i => !music[i].Bar.IsPickUp)];
+
     private static string Letter(int n) => n < 26 ? ((char)('A' + n)).ToString() : Letter(n / 26 - 1) + (char)('A' + n % 26);
 
-    private static IEnumerable<Trap> TrapsIn(Score score, string[] keys, TuneLine[] lines, HouseStyle style)
+    private static IEnumerable<Trap> TrapsIn(BarMusic[] music, TuneLine[] lines, HouseStyle style)
     {
         var told = new HashSet<int>();
         foreach (var (n, line) in lines.Index().Where(l => l.Item.Like is not null))
         {
             var other = lines[line.Like!.Value];
-            var pairs = Pairs(score, other).Zip(Pairs(score, line)).ToArray();
-            foreach (var (earlier, later) in pairs.Where(p => keys[p.First] != keys[p.Second] && told.Add(p.Second)))
-                yield return new Trap(later, $"Line {n + 1} is line {line.Like + 1}, but {BarLikeness.Words(score.Bars[later], score.Bars[earlier], style)}.", Notes(score, later, earlier));
+            foreach (var (earlier, later) in Full(music, other.FirstBar, other.EndBar).Zip(Full(music, line.FirstBar, line.EndBar)))
+            {
+                if (music[earlier].Key != music[later].Key && told.Add(later))
+                    yield return new Trap(later, $"Line {n + 1} is line {line.Like + 1}, but {music[later].Against(music[earlier], style)}.", Notes(music[later], music[earlier]));
+            }
         }
 
-        var firstWith = new Dictionary<string, int>();
+        var met = new HashSet<int>();
+        var byRhythm = new Dictionary<int, List<int>>();
         var found = 0;
-        var byRhythm = new Dictionary<string, List<int>>();
-        for (var i = 0; i < keys.Length && found < MostBarTraps; i++)
+        for (var i = 0; i < music.Length && found < MostBarTraps; i++)
         {
-            var bar = score.Bars[i];
-            if (!firstWith.TryAdd(keys[i], i) || bar.Events.Count < 3 || bar.IsPickUp) continue;
-            var rhythm = string.Join(' ', bar.Events.Select(e => $"{e.Length}{e.IsRest}{e.TiedOn}"));
-            if (!byRhythm.TryGetValue(rhythm, out var alike)) byRhythm[rhythm] = alike = [];
-            var twin = alike.FindIndex(k => BarLikeness.Differences(bar, score.Bars[k]).Length == 1);
+            var bar = music[i];
+            if (!met.Add(bar.Key) || bar.Sounds.Length < 3 || bar.Bar.IsPickUp) continue;
+            if (!byRhythm.TryGetValue(bar.Rhythm, out var alike)) byRhythm[bar.Rhythm] = alike = [];
+            var twin = alike.FindIndex(k => bar.DiffersByOne(music[k]));
             if (twin >= 0 && told.Add(i))
             {
-                var words = BarLikeness.Words(bar, score.Bars[alike[twin]], style);
+                var words = bar.Against(music[alike[twin]], style);
                 found++;
-                yield return new Trap(i, char.ToUpperInvariant(words[0]) + words[1..] + ".", Notes(score, i, alike[twin]));
+                yield return new Trap(i, char.ToUpperInvariant(words[0]) + words[1..] + ".", Notes(bar, music[alike[twin]]));
             }
 
-            if (alike.Count < 50) alike.Add(i);
+            if (alike.Count < BarsRemembered) alike.Add(i);
         }
     }
 
-    private static IEnumerable<int> Pairs(Score score, TuneLine line) =>
-        Enumerable.Range(line.FirstBar, line.EndBar - line.FirstBar).Where(i => !score.Bars[i].IsPickUp);
-
-    private static string[] Notes(Score score, int later, int earlier)
+    private static string[] Notes(BarMusic later, BarMusic earlier)
     {
-        var (a, b) = (score.Bars[later], score.Bars[earlier]);
-        var differ = BarLikeness.SameRhythm(a, b) ? BarLikeness.Differences(a, b).Select(i => a.Events[i]) : a.Events;
+        var differ = later.Rhythm == earlier.Rhythm ? later.Differences(earlier).Select(i => later.Bar.Events[i]) : later.Bar.Events;
         return [.. differ.Where(e => !e.IsRest).Select(e => e.Id)];
     }
 

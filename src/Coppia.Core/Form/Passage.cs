@@ -13,31 +13,35 @@ public sealed record Passage(PassageKind Kind, int Bar, string Text, IReadOnlyLi
     private const int ShortestArpeggio = 4;
     private const int ShortestThirds = 6;
 
-    internal static IReadOnlyList<Passage> Of(Score score, IReadOnlyList<SoundingNote> notes, string[] keys, HouseStyle style)
+    internal static IReadOnlyList<Passage> Of(BarMusic[] music, IReadOnlyList<SoundingNote> notes, HouseStyle style)
     {
-        var melody = new Melody(score, [.. notes.Where(n => !n.IsGrace)], style);
-        return [.. melody.Runs().Concat(melody.Arpeggios()).Concat(melody.Thirds()).Concat(melody.Sequences()).Concat(Repeated(score, keys)).OrderBy(p => p.Bar).ThenBy(p => p.Kind)];
+        var melody = new Melody(music, [.. notes.Where(n => !n.IsGrace)], style);
+        return [.. melody.Runs().Concat(melody.Arpeggios()).Concat(melody.Thirds()).Concat(melody.Sequences()).Concat(Repeated(music)).OrderBy(p => p.Bar).ThenBy(p => p.Kind)];
     }
 
-    private static IEnumerable<Passage> Repeated(Score score, string[] keys)
+    private static IEnumerable<Passage> Repeated(BarMusic[] music)
     {
-        foreach (var group in keys.Index().Where(k => !score.Bars[k.Index].IsPickUp && score.Bars[k.Index].Events.Any(e => !e.IsRest)).GroupBy(k => k.Item).Where(g => g.Count() > 1))
+        foreach (var group in music.Index().Where(m => !m.Item.Bar.IsPickUp && m.Item.Sounds.Any(s => s != 0)).GroupBy(m => m.Item.Key).Where(g => g.Count() > 1))
         {
-            var bars = group.Select(k => k.Index).ToArray();
-            var names = bars.Select(i => score.Bars[i].Number.ToString(System.Globalization.CultureInfo.InvariantCulture)).ToArray();
-            yield return new Passage(PassageKind.RepeatedBars, bars[0], $"Bars {Words.List(names)} are the same.", [.. bars.SelectMany(i => score.Bars[i].Events).Where(e => !e.IsRest).Select(e => e.Id)]);
+            var bars = group.ToArray();
+            var names = bars.Select(m => m.Item.Bar.Number.ToString(System.Globalization.CultureInfo.InvariantCulture)).ToArray();
+            yield return new Passage(PassageKind.RepeatedBars, bars[0].Index, $"Bars {Words.List(names)} are the same.", [.. bars.SelectMany(m => m.Item.Bar.Events).Where(e => !e.IsRest).Select(e => e.Id)]);
         }
     }
 
-    private sealed class Melody(Score score, SoundingNote[] notes, HouseStyle style)
+    private sealed class Melody(BarMusic[] music, SoundingNote[] notes, HouseStyle style)
     {
-        private readonly Dictionary<string, int> _barOrder = score.Bars.Index().ToDictionary(b => b.Item.Id, b => b.Index);
+        private readonly Dictionary<string, int> _barOrder = music.Index().ToDictionary(m => m.Item.Bar.Id, m => m.Index);
         private readonly Dictionary<Letter, IReadOnlyList<int>> _octaves =
             notes.GroupBy(n => n.Pitch.Letter).ToDictionary(g => g.Key, g => (IReadOnlyList<int>)[.. g.Select(n => n.Pitch.Octave).Distinct().Order()]);
 
-        private int Step(int i) => notes[i + 1].RestBefore.IsZero ? notes[i + 1].Pitch.Step - notes[i].Pitch.Step : 99;
+        /// <summary>Staff steps from each note to the next; over a rest far more than any pattern has.</summary>
+        private readonly int[] _steps = [.. notes.Zip(notes.Skip(1), (a, b) => b.RestBefore.IsZero ? b.Pitch.Step - a.Pitch.Step : 99)];
+        private readonly bool[] _inKey = [.. notes.Select(n => n.Bar.Key.AlterOf(n.Pitch.Letter) == n.Pitch.Alter)];
 
-        private bool InKey(int i) => notes[i].Bar.Key.AlterOf(notes[i].Pitch.Letter) == notes[i].Pitch.Alter;
+        private int Step(int i) => _steps[i];
+
+        private bool InKey(int i) => _inKey[i];
 
         private Passage From(PassageKind kind, int first, int count, string text) => new(
             kind, _barOrder[notes[first].Bar.Id], $"{(notes[first].Bar.Number == 0 ? "Pick-up" : $"Bar {notes[first].Bar.Number}")}: {text}.", [.. notes.Skip(first).Take(count).Select(n => n.Id)]);
@@ -74,17 +78,29 @@ public sealed record Passage(PassageKind Kind, int Bar, string Text, IReadOnlyLi
         /// <summary>A bar whose shape is the bar's before it, some steps higher or lower.</summary>
         public IEnumerable<Passage> Sequences()
         {
-            for (var i = 1; i < score.Bars.Count; i++)
+            for (var i = 1; i < music.Length; i++)
             {
-                var (a, b) = (score.Bars[i - 1], score.Bars[i]);
-                if (a.Events.Count < 3 || a.IsPickUp || !BarLikeness.SameRhythm(a, b)) continue;
-                var moved = a.Events.Zip(b.Events).Where(p => !p.First.IsRest).Select(p => p.Second.Pitch!.Value.Step - p.First.Pitch!.Value.Step).Distinct().ToArray();
-                if (moved.Length != 1 || moved[0] == 0 || Math.Abs(moved[0]) > 7 || a.Events.Where(e => !e.IsRest).Select(e => e.Pitch).Distinct().Count() < 2) continue;
-                var steps = Math.Abs(moved[0]);
+                var (a, b) = (music[i - 1].Bar, music[i].Bar);
+                if (a.Events.Count < 3 || a.IsPickUp || music[i - 1].Rhythm != music[i].Rhythm || Moved(a, b) is not { } moved || music[i - 1].Sounds.Distinct().Count() < 2) continue;
+                var steps = Math.Abs(moved);
                 yield return new Passage(
-                    PassageKind.Sequence, i, $"Bar {b.Number}: bar {a.Number} again, {(steps == 1 ? "a step" : steps == 7 ? "an octave" : $"{Words.Number(steps)} steps")} {(moved[0] > 0 ? "higher" : "lower")}.",
+                    PassageKind.Sequence, i, $"Bar {b.Number}: bar {a.Number} again, {(steps == 1 ? "a step" : steps == 7 ? "an octave" : $"{Words.Number(steps)} steps")} {(moved > 0 ? "higher" : "lower")}.",
                     [.. b.Events.Where(e => !e.IsRest).Select(e => e.Id)]);
             }
+        }
+
+        /// <summary>By how many steps, one to seven, every note of a bar lies off the other's; null where they do not move together.</summary>
+        private static int? Moved(Bar a, Bar b)
+        {
+            int? moved = null;
+            for (var i = 0; i < a.Events.Count; i++)
+            {
+                if (a.Events[i].Pitch is not { } from || b.Events[i].Pitch is not { } to) continue;
+                if (moved is { } m && to.Step - from.Step != m) return null;
+                moved = to.Step - from.Step;
+            }
+
+            return moved is { } steps && steps != 0 && Math.Abs(steps) <= 7 ? steps : null;
         }
 
         /// <summary>Longest stretches of notes in which every step k fits one that began at i; each at least so many notes long.</summary>
@@ -109,19 +125,25 @@ public sealed record Passage(PassageKind Kind, int Bar, string Text, IReadOnlyLi
         /// <summary>The root of the major or minor chord that a stretch of notes belongs to, or null.</summary>
         private (Pitch Root, bool Minor)? RootOf(int first, int last)
         {
-            var sounds = new HashSet<int>();
-            for (var i = first; i <= last; i++) sounds.Add(notes[i].Pitch.Midi % 12);
-            if (sounds.Count > 3) return null;
-            for (var i = first; i <= last; i++)
+            for (var i = first; i <= Math.Min(last, first + 2); i++)
             {
                 var root = notes[i].Pitch;
-                foreach (var third in new[] { 4, 3 })
-                {
-                    if (sounds.All(s => (s - root.Midi % 12 + 12) % 12 is var above && (above == 0 || above == third || above == 7))) return (root, third == 3);
-                }
+                if (AllIn(root.Midi, 4)) return (root, false);
+                if (AllIn(root.Midi, 3)) return (root, true);
             }
 
             return null;
+
+            bool AllIn(int root, int third)
+            {
+                for (var i = first; i <= last; i++)
+                {
+                    var above = (notes[i].Pitch.Midi - root + 120) % 12;
+                    if (above != 0 && above != third && above != 7) return false;
+                }
+
+                return true;
+            }
         }
     }
 }

@@ -16,7 +16,7 @@ public readonly record struct Fraction : IComparable<Fraction>
     public Fraction(long numerator, long denominator)
     {
         ArgumentOutOfRangeException.ThrowIfLessThan(denominator, 1);
-        var divisor = (long)BigInteger.GreatestCommonDivisor(numerator, denominator);
+        var divisor = CommonDivisor(Math.Abs(numerator), denominator);
         Numerator = numerator / divisor;
         _denominatorMinusOne = denominator / divisor - 1;
     }
@@ -31,8 +31,9 @@ public readonly record struct Fraction : IComparable<Fraction>
 
     public int CompareTo(Fraction other) => checked(Numerator * other.Denominator).CompareTo(checked(other.Numerator * Denominator));
 
-    public static Fraction operator +(Fraction a, Fraction b) =>
-        new(checked(a.Numerator * b.Denominator + b.Numerator * a.Denominator), checked(a.Denominator * b.Denominator));
+    public static Fraction operator +(Fraction a, Fraction b) => a.Denominator == b.Denominator
+        ? new(checked(a.Numerator + b.Numerator), a.Denominator)
+        : new(checked(a.Numerator * b.Denominator + b.Numerator * a.Denominator), checked(a.Denominator * b.Denominator));
 
     public static Fraction operator -(Fraction a, Fraction b) => a + new Fraction(-b.Numerator, b.Denominator);
 
@@ -60,6 +61,14 @@ public readonly record struct Fraction : IComparable<Fraction>
     {
         var times = this / step;
         return times.Numerator / times.Denominator;
+    }
+
+    private static long CommonDivisor(long a, long b)
+    {
+        // Most lengths are parts of a power of two.
+        if ((b & (b - 1)) == 0) return a == 0 ? b : 1L << Math.Min(BitOperations.TrailingZeroCount(a), BitOperations.TrailingZeroCount(b));
+        while (a != 0) (a, b) = (b % a, a);
+        return b;
     }
 
     public override string ToString() => Denominator == 1

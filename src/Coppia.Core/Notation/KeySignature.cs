@@ -11,6 +11,9 @@ public readonly record struct KeySignature(int Fifths, Mode Mode = Mode.Major)
     /// <summary>The order in which sharps are written; flats come in the reverse order (handbook 1).</summary>
     public static readonly IReadOnlyList<Letter> OrderOfSharps = [Letter.F, Letter.C, Letter.G, Letter.D, Letter.A, Letter.E, Letter.B];
 
+    /// <summary>Where each letter, from C, stands in the order of sharps.</summary>
+    private static readonly int[] PlaceInOrder = [1, 3, 5, 0, 2, 4, 6];
+
     public int Fifths { get; } = Fifths is >= -7 and <= 7 ? Fifths : throw new ArgumentOutOfRangeException(nameof(Fifths), Fifths, "A key signature has at most seven sharps or flats.");
 
     /// <summary>The letters that the signature changes, in the order they are written.</summary>
@@ -20,7 +23,7 @@ public readonly record struct KeySignature(int Fifths, Mode Mode = Mode.Major)
     /// <summary>What the signature does to a letter: +1 sharp, −1 flat, 0 nothing.</summary>
     public int AlterOf(Letter letter)
     {
-        var place = OrderOfSharps.Index().First(l => l.Item == letter).Index;
+        var place = PlaceInOrder[(int)letter];
         if (Fifths > place) return 1;
         return Fifths < 0 && 6 - place < -Fifths ? -1 : 0;
     }
