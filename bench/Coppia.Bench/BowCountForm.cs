@@ -7,19 +7,23 @@ namespace Coppia.Bench;
 [ShortRunJob]
 public class BowCountForm
 {
-    private readonly Score _score = LongTune.Score(10_000);
+    private Score _score = new();
     private IReadOnlyList<SoundingNote> _notes = [];
     private IReadOnlyList<PlayedBar> _order = [];
+
+    [Params("violin", "cello")]
+    public string Player { get; set; } = "violin";
 
     [GlobalSetup]
     public void Prepare()
     {
+        _score = LongTune.Score(10_000, Instruments.Named(Player, HouseStyle.Default));
         _notes = SoundingNote.Of(_score);
         _order = PlayOrder.Of(_score);
     }
 
     [Benchmark(Baseline = true)]
-    public int FingeringAlone() => Fingering.Choose(_score, Instruments.Violin, HouseStyle.Default).Cost;
+    public int FingeringAlone() => Fingering.Choose(_score, Instruments.Named(Player, HouseStyle.Default)!, HouseStyle.Default).Cost;
 
     [Benchmark]
     public int Together() => Bows() + Counts() + Forms();

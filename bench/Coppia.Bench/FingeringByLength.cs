@@ -7,32 +7,34 @@ namespace Coppia.Bench;
 [ShortRunJob]
 public class FingeringByLength
 {
-    private readonly Score _hundred = LongTune.Score(100);
-    private readonly Score _thousand = LongTune.Score(1000);
-    private readonly Score _tenThousand = LongTune.Score(10_000);
-    private readonly Score _twentyThousand = LongTune.Score(20_000);
+    private readonly Dictionary<int, Score> _scores = [];
 
     [Params("violin", "cello")]
     public string Player { get; set; } = "violin";
 
+    [GlobalSetup]
+    public void Compose()
+    {
+        foreach (var notes in new[] { 100, 1000, 10_000, 20_000 }) _scores[notes] = LongTune.Score(notes, Instruments.Named(Player, HouseStyle.Default));
+    }
+
     [Benchmark(Baseline = true)]
-    public int HundredNotes() => Finger(_hundred, 200);
+    public int HundredNotes() => Finger(100);
 
     [Benchmark]
-    public int ThousandNotes() => Finger(_thousand, 20);
+    public int ThousandNotes() => Finger(1000);
 
     [Benchmark]
-    public int TenThousandNotes() => Finger(_tenThousand, 2);
+    public int TenThousandNotes() => Finger(10_000);
 
     [Benchmark]
-    public int TwentyThousandNotes() => Finger(_twentyThousand, 1);
+    public int TwentyThousandNotes() => Finger(20_000);
 
-    private int Finger(Score score, int times)
+    private int Finger(int notes)
     {
         var instrument = Instruments.Named(Player, HouseStyle.Default)!;
-        var moved = instrument.FingersByLetter ? score : score.MovedByOctaves(-1);
         var cost = 0;
-        for (var i = 0; i < times; i++) cost += Fingering.Choose(moved, instrument, HouseStyle.Default).Cost;
+        for (var done = 0; done < 20_000; done += notes) cost += Fingering.Choose(_scores[notes], instrument, HouseStyle.Default).Cost;
         return cost;
     }
 }

@@ -4,24 +4,36 @@ using Coppia.Formats;
 
 namespace Coppia.Bench;
 
-/// <summary>A made-up tune of any length: seeded steps and leaps over two octaves of G major, some notes slurred.</summary>
+/// <summary>A made-up tune of any length over an instrument's whole range: seeded steps and leaps in G major, some notes slurred.</summary>
 internal static class LongTune
 {
-    public static string Abc(int notes)
+    public static string Abc(int notes, Instrument player)
     {
         var random = new Random(11);
-        var text = new StringBuilder("X:1\nT:Long\nM:4/4\nL:1/8\nK:G\n");
-        var step = 4;
-        var names = "G,A,B,C D E F G A B c d e f g a ".Chunk(2).Select(c => new string(c).Trim()).ToArray();
+        var text = new StringBuilder($"X:1\nT:Long\nM:4/4\nL:1/8\nK:G clef={player.FirstClef.Name}\n");
+        var names = Range(player);
+        var at = names.Length / 2;
         for (var i = 0; i < notes; i++)
         {
-            step = Math.Clamp(step + random.Next(-3, 4), 0, names.Length - 1);
-            text.Append(i % 8 == 2 ? "(" : "").Append(names[step]).Append(i % 8 == 3 ? ")" : "");
+            at = Math.Clamp(at + random.Next(-3, 4), 0, names.Length - 1);
+            text.Append(i % 8 == 2 ? "(" : "").Append(names[at]).Append(i % 8 == 3 ? ")" : "");
             if (i % 8 == 7 && i < notes - 1) text.Append(i % 32 == 31 ? "|\n" : "|");
         }
 
         return text.Append("|]\n").ToString();
     }
 
-    public static Score Score(int notes) => TuneReader.Read(Abc(notes)).Score!;
+    public static Score Score(int notes, Instrument? player = null) => TuneReader.Read(Abc(notes, player ?? Instruments.Violin)).Score!;
+
+    /// <summary>Every note of G major that some finger reaches, as ABC writes it.</summary>
+    private static string[] Range(Instrument player)
+    {
+        var key = new KeySignature(1);
+        return
+        [
+            .. Enumerable.Range(player.Strings[0].Step, 40).Select(step => key.Apply(Pitch.FromStep(step)))
+                .Where(p => Placements.Of(player, p, 0).Any())
+                .Select(p => p.Octave >= 5 ? p.Letter.ToString().ToLowerInvariant() + new string('\'', p.Octave - 5) : p.Letter + new string(',', 4 - p.Octave)),
+        ];
+    }
 }

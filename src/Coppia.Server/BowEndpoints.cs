@@ -6,8 +6,8 @@ namespace Coppia.Server;
 
 public sealed record BowEditView(string NoteId, BowEditKind Kind);
 
-/// <summary>All changes of a tune's bowing.</summary>
-public sealed record BowChangesRequest(IReadOnlyList<BowEditView> Changes);
+/// <summary>All changes of a tune's bowing: those taken, and those proposed and not wanted.</summary>
+public sealed record BowChangesRequest(IReadOnlyList<BowEditView> Changes, IReadOnlyList<BowEditView>? Refused = null);
 
 public sealed record BowChangeView(string NoteId, BowEditKind Kind, int Bar, string Text)
 {
@@ -28,7 +28,7 @@ public sealed record BowHintView(string NoteId, int Bar, string Text);
 
 /// <summary>Everything about the bow in one tune.</summary>
 public sealed record BowingView(
-    IReadOnlyList<BowChangeView> Taken, IReadOnlyList<WrongWayView> WrongWay, IReadOnlyList<BowProposalView> Proposals, IReadOnlyList<UnevenBarView> Uneven,
+    IReadOnlyList<BowChangeView> Taken, IReadOnlyList<BowChangeView> Refused, IReadOnlyList<WrongWayView> WrongWay, IReadOnlyList<BowProposalView> Proposals, IReadOnlyList<UnevenBarView> Uneven,
     IReadOnlyList<BowHintView> Hints, IReadOnlyList<string> Check);
 
 internal static class BowEndpoints
@@ -46,12 +46,14 @@ internal static class BowEndpoints
         if (readings.Find(id) is not { } kept) return Problems.NoTune(id);
         var reading = readings.Of(kept, known);
         SoundingNote[] notes = [.. reading.Notes.Select(n => n.Note)];
+        var refused = readings.RefusedBows(kept);
+        IReadOnlyList<BowChangeView> InWords(IEnumerable<BowEdit> edits) => [.. edits.Select(e => BowChangeView.Of(BowProposal.Describe(reading.Score, e, style))).OrderBy(c => c.Bar)];
         return TypedResults.Ok(new BowingView(
-            [.. readings.BowsOf(kept).Select(e => BowChangeView.Of(BowProposal.Describe(reading.Score, e, style))).OrderBy(c => c.Bar)],
+            InWords(readings.BowsOf(kept)), InWords(refused),
             [.. reading.Bowing.ComesBackWrong.Select(w => new WrongWayView(
                 notes[w.Returning].Id, WrongWayMends.Words(notes, w, style),
-                [.. WrongWayMends.For(reading.Score, notes, w, style).Select(e => BowChangeView.Of(BowProposal.Describe(reading.Score, e, style)))]))],
-            [.. Enum.GetValues<BowAim>().Select(aim => BowProposal.Of(reading.Score, aim, style)).Select(p => new BowProposalView(p.Aim, [.. p.Changes.Select(BowChangeView.Of)], p.Now, p.Left))],
+                InWords(WrongWayMends.For(reading.Score, notes, w, style))))],
+            [.. Enum.GetValues<BowAim>().Select(aim => BowProposal.Of(reading.Score, aim, style, refused)).Select(p => new BowProposalView(p.Aim, [.. p.Changes.Select(BowChangeView.Of)], p.Now, p.Left))],
             [.. UnevenBars.Of(notes, reading.Bowing).Select(u => new UnevenBarView(u.Bar.Number, u.Text, u.NoteIds))],
             [.. BowUse.Of(notes, reading.Travels, style).Select(h => new BowHintView(h.NoteId, h.Bar, h.Text))],
             [.. BowCheck.Of(reading)]));
@@ -61,18 +63,22 @@ internal static class BowEndpoints
     private static Results<NoContent, ProblemHttpResult> Put(Readings readings, BowRepository bows, long id, BowChangesRequest request)
     {
         if (readings.Find(id) is not { } kept) return Problems.NoTune(id);
-        BowEdit[] edits = [.. request.Changes.Select(c => new BowEdit(c.NoteId, c.Kind)).Distinct()];
+        BowEdit[] taken = [.. request.Changes.Select(c => new BowEdit(c.NoteId, c.Kind)).Distinct()];
+        BowEdit[] refused = [.. (request.Refused ?? []).Select(c => new BowEdit(c.NoteId, c.Kind)).Distinct().Except(taken)];
+        var pitches = kept.Score.Events.ToDictionary(e => e.Id, e => e.Pitch?.ToString());
+        if (refused.FirstOrDefault(e => pitches.GetValueOrDefault(e.NoteId) is null) is { } stray)
+            return TypedResults.Problem(statusCode: 422, title: $"There is no note {stray.NoteId} in this tune; expected the id of a printed note.");
         try
         {
-            BowEdits.Apply(kept.Score, edits);
+            BowEdits.Apply(kept.Score, taken);
         }
         catch (ImpossibleBowEditException e)
         {
             return TypedResults.Problem(statusCode: 422, title: e.Message);
         }
 
-        var pitches = kept.Score.Events.ToDictionary(e => e.Id, e => e.Pitch.ToString() ?? "");
-        bows.Replace(id, edits.Select(e => new BowRecord { NoteId = e.NoteId, Kind = e.Kind.ToString().ToLowerInvariant(), Pitch = pitches[e.NoteId] }));
+        BowRecord Record(BowEdit e, bool isRefused) => new() { NoteId = e.NoteId, Kind = e.Kind.ToString().ToLowerInvariant(), Pitch = pitches[e.NoteId] ?? "", Refused = isRefused };
+        bows.Replace(id, [.. taken.Select(e => Record(e, false)), .. refused.Select(e => Record(e, true))]);
         return TypedResults.NoContent();
     }
 }

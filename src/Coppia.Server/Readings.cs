@@ -54,14 +54,12 @@ internal sealed class Readings(TuneRepository tunes, PinRepository pins, BowRepo
     public Reading Try(KeptTune kept, Instrument instrument, IEnumerable<PinRecord> asked) =>
         Solve(kept, instrument, styles.Current().Style, new FixedPairs([.. asked], [], UsesPrinted: false, SetAside: [], BowsOf(kept)));
 
-    /// <summary>The kept changes of the bowing that still meet the note they were made on.</summary>
+    /// <summary>The changes of the bowing that were taken and still meet the note they were made on.</summary>
     public IReadOnlyList<BowEdit> BowsOf(KeptTune kept)
     {
-        var pitches = kept.Score.Events.Where(e => e.Pitch is not null).ToDictionary(e => e.Id, e => e.Pitch!.Value.ToString());
         var good = new List<BowEdit>();
-        foreach (var change in bows.Of(kept.Tune.Id).Where(c => pitches.GetValueOrDefault(c.NoteId) == c.Pitch))
+        foreach (var edit in KeptBows(kept, refused: false))
         {
-            var edit = new BowEdit(change.NoteId, Enum.Parse<BowEditKind>(change.Kind, ignoreCase: true));
             try
             {
                 BowEdits.Apply(kept.Score, [.. good, edit]);
@@ -74,6 +72,16 @@ internal sealed class Readings(TuneRepository tunes, PinRepository pins, BowRepo
         }
 
         return good;
+    }
+
+    /// <summary>Proposed changes of the bowing that the teacher does not want.</summary>
+    public IReadOnlyList<BowEdit> RefusedBows(KeptTune kept) => [.. KeptBows(kept, refused: true)];
+
+    private IEnumerable<BowEdit> KeptBows(KeptTune kept, bool refused)
+    {
+        var pitches = kept.Score.Events.Where(e => e.Pitch is not null).ToDictionary(e => e.Id, e => e.Pitch!.Value.ToString());
+        return bows.Of(kept.Tune.Id).Where(c => c.Refused == refused && pitches.GetValueOrDefault(c.NoteId) == c.Pitch)
+            .Select(c => new BowEdit(c.NoteId, Enum.Parse<BowEditKind>(c.Kind, ignoreCase: true)));
     }
 
     private static T Remembered<T>(ConcurrentDictionary<string, T> memory, string key, Func<T> make)

@@ -56,6 +56,17 @@ public class BowAndFormTests(Stage stage)
     }
 
     [Fact]
+    public void A_refused_change_gives_way_to_another_and_can_be_allowed_again()
+    {
+        OpenOwn("Refused Plums", "3/4", "D E F|G A B|c3|]");
+        Panel("Bow");
+        stage.Find("[aria-label^='Refuse: Bar 1: slur']").Click();
+        stage.Find("[aria-label^='Take: Bar 1: hook']");
+        stage.Button("Allow them again").Click();
+        stage.Find("[aria-label^='Take: Bar 1: slur']");
+    }
+
+    [Fact]
     public void A_repeat_that_comes_back_the_other_way_is_said_and_mended()
     {
         OpenOwn("Returning Plums", "3/4", "|:D E F:|");

@@ -11,8 +11,16 @@ public class Shots(Stage stage)
     private void Save(string name)
     {
         if (Folder is null) return;
-        Thread.Sleep(500); // let the last transition end
+        Thread.Sleep(700); // let the last transition end
         stage.Browser.GetScreenshot().SaveAsFile(Path.Combine(Folder, name + ".png"));
+    }
+
+    private void SaveStand(string name, string title, string instrument, string keys, string panel = "Why here")
+    {
+        stage.OpenTune(title, instrument);
+        stage.Press(keys);
+        Stage.Wait(() => stage.Browser.FindElements(By.CssSelector("[role=tab]")).FirstOrDefault(t => t.Text == panel)).Click();
+        Save(name);
     }
 
     [Fact(Explicit = true)]
@@ -22,21 +30,35 @@ public class Shots(Stage stage)
         stage.Find("[data-tune]");
         Save("tunes");
 
-        stage.OpenTune("Harbour Lanterns", "violin");
-        stage.Press("ncb");
-        stage.Press(Keys.ArrowDown + Keys.ArrowRight + Keys.ArrowRight);
-        Save("stand-violin");
-        stage.Press("ncb");
-        stage.OpenTune("Night Train over the Marsh", "cello");
-        stage.Press(Keys.ArrowRight);
-        Save("stand-cello");
-        stage.OpenTune("The Cellar Stairs", "bass");
-        stage.Press(Keys.ArrowDown + Keys.ArrowDown);
-        Save("stand-bass");
+        // The rows that are switched on stay on from one tune to the next.
+        SaveStand("stand-violin", "Harbour Lanterns", "violin", "cbr" + Keys.ArrowDown + Keys.ArrowRight);
+        SaveStand("stand-viola", "Moth and Candle", "viola", "cr" + Keys.ArrowRight, "Before");
+        SaveStand("stand-cello", "Night Train over the Marsh", "cello", "b" + Keys.ArrowRight);
+        SaveStand("stand-bass", "The Cellar Stairs", "bass", "c" + Keys.ArrowDown, "Count");
+        SaveStand("stand-bow", "Harbour Lanterns", "violin", "b", "Bow");
+        SaveStand("stand-form", "The Ash Grove", "cello", Keys.ArrowDown, "Form");
 
         var id = stage.Browser.Url.Split('/')[^1].Split('?')[0];
-        stage.Open($"/tunes/{id}/print?for=bass&rows=pair,count,bow");
+        stage.Open($"/tunes/{id}/print?for=cello&rows=pair,count,bow");
         stage.Find("[data-label]");
         Save("print");
+        stage.Open($"/tunes/{id}/print?for=cello&rows=pair&form=yes");
+        stage.Find("[data-label]");
+        stage.Find("[data-testid=form-sheet]");
+        stage.Browser.ExecuteScript("document.querySelector('[data-testid=form-sheet]').scrollIntoView()");
+        Save("print-form");
+
+        stage.Open("/shapes?for=violin&key=-2");
+        stage.Find("[data-label]");
+        Save("shapes");
+        stage.Open("/shapes/all?key=1");
+        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("svg[role=img]")).Count == 4);
+        Save("shapes-all");
+        stage.Open("/style");
+        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-example] svg")).Count > 8);
+        Save("style");
+        stage.Open("/taping");
+        stage.Find("table");
+        Save("taping");
     }
 }

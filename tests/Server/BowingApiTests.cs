@@ -28,6 +28,18 @@ public sealed class BowingApiTests : IClassFixture<RunningServer>
         Assert.DoesNotContain("<slur", await server.Client.GetStringAsync($"/api/tunes/{id}/export?format=musicxml"), StringComparison.Ordinal);
     }
 
+    [Fact] // Three strokes to a bar want one join; with the slur refused, the hook is proposed, and the refusal is kept.
+    public async Task A_refused_change_is_kept_and_gone_round()
+    {
+        var id = await server.Keep(Tune);
+        var refused = new[] { new { noteId = "b1n3", kind = "slur" } };
+        Assert.Equal(204, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}/bowing", new { changes = Array.Empty<object>(), refused })).Status);
+        var bowing = await server.Get($"/api/tunes/{id}/bowing?instrument=violin");
+        Assert.Equal("Bar 1: slur E to F♯", bowing.GetProperty("refused")[0].GetProperty("text").GetString());
+        var kinds = bowing.GetProperty("proposals")[0].GetProperty("changes").EnumerateArray().Select(c => $"{c.GetProperty("noteId").GetString()} {c.GetProperty("kind").GetString()}");
+        Assert.Equal(["b1n3 hook", "b2n3 slur"], kinds);
+    }
+
     [Fact]
     public async Task A_change_that_cannot_be_made_is_refused_and_nothing_is_changed()
     {

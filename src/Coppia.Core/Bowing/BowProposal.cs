@@ -13,9 +13,10 @@ public sealed record BowChange(BowEdit Edit, int Bar, string Text);
 /// <param name="Now">How many miss it now.</param>
 public sealed record BowProposal(BowAim Aim, IReadOnlyList<BowChange> Changes, int Left, int Now)
 {
-    public static BowProposal Of(Score score, BowAim aim, HouseStyle style)
+    /// <param name="refused">Changes that the teacher does not want.</param>
+    public static BowProposal Of(Score score, BowAim aim, HouseStyle style, IEnumerable<BowEdit>? refused = null)
     {
-        var edits = BowSearch.Find(score, aim, style);
+        var edits = BowSearch.Find(score, aim, style, refused);
         var now = BowSearch.Price(score, [], aim, style);
         var then = BowSearch.Price(score, edits, aim, style);
         // The search works in steps of half a hundredth of a bow; what it finds is taken only where it is really better.

@@ -41,10 +41,12 @@ public sealed class BowSearch
     private readonly HouseStyle _style;
     private readonly int[] _starts;
     private readonly Dictionary<string, int> _returnTo;
+    private readonly int[] _returns;
+    private readonly HashSet<BowEdit> _refused;
 
-    private BowSearch(Score score, BowAim aim, HouseStyle style)
+    private BowSearch(Score score, BowAim aim, HouseStyle style, IEnumerable<BowEdit> refused)
     {
-        (_aim, _style) = (aim, style);
+        (_aim, _style, _refused) = (aim, style, [.. refused]);
         _notes = SoundingNote.Of(score);
         _events = [.. score.Events];
         _eventPlaces = _events.Index().ToDictionary(e => e.Item.Id, e => e.Index);
@@ -52,19 +54,21 @@ public sealed class BowSearch
         _loudness = Loudness.Of(_notes);
         _starts = [.. _notes.Where(n => n.Index == 0 || !n.Slurred).Select(n => n.Index)];
         _returnTo = Returns(score);
+        _returns = [.. _returnTo.Values.Distinct()];
     }
 
     /// <summary>The changes, in the order of the notes; none where the print reaches the aim as well as it can be reached.</summary>
-    public static IReadOnlyList<BowEdit> Find(Score score, BowAim aim, HouseStyle style)
+    /// <param name="refused">Changes that the teacher does not want; the search goes round them.</param>
+    public static IReadOnlyList<BowEdit> Find(Score score, BowAim aim, HouseStyle style, IEnumerable<BowEdit>? refused = null)
     {
-        var search = new BowSearch(score, aim, style);
+        var search = new BowSearch(score, aim, style, refused ?? []);
         return search._notes.Count == 0 ? [] : search.Run();
     }
 
     /// <summary>What a set of changes costs under an aim: the definition that <see cref="Find"/> minimises.</summary>
     public static long Price(Score score, IReadOnlyCollection<BowEdit> edits, BowAim aim, HouseStyle style)
     {
-        var plain = new BowSearch(score, aim, style);
+        var plain = new BowSearch(score, aim, style, []);
         var changed = BowEdits.Apply(score, edits);
         var notes = SoundingNote.Of(changed);
         var order = aim == BowAim.EvenBow ? [.. changed.Bars.Select((_, i) => new PlayedBar(i, 1))] : PlayOrder.Of(changed);
@@ -91,7 +95,13 @@ public sealed class BowSearch
         return returns;
     }
 
-    private readonly record struct State(BowDirection Direction, BowDirection BeforeEnding, bool Lifted, int Place);
+    /// <summary>Where the bow is after a stroke.</summary>
+    /// <param name="Direction">Direction of the stroke.</param>
+    /// <param name="BeforeEnding">Direction before the last first ending, from which a later ending goes on.</param>
+    /// <param name="AtReturn">Direction, the first time, of the note that the next repeat sign goes back to.</param>
+    /// <param name="Lifted">A lift follows.</param>
+    /// <param name="Place">Place on the bow, in steps; only for an even bow.</param>
+    private readonly record struct State(BowDirection Direction, BowDirection BeforeEnding, BowDirection AtReturn, bool Lifted, int Place);
 
     /// <summary>A way to a state: how the last stroke was made, and which way led there.</summary>
     private readonly record struct Way(State State, long Cost, int Before, Stroke Stroke);
@@ -107,8 +117,8 @@ public sealed class BowSearch
         var layers = new Dictionary<State, int>[_starts.Length + 1];
         for (var k = 0; k < layers.Length; k++) layers[k] = [];
         var opening = Bowing.Turned(Bowing.Opening(_notes));
-        layers[0][new State(opening, opening, false, 0)] = 0;
-        ways.Add(new Way(new State(opening, opening, false, 0), 0, -1, default));
+        layers[0][new State(opening, opening, opening, false, 0)] = 0;
+        ways.Add(new Way(new State(opening, opening, opening, false, 0), 0, -1, default));
         for (var k = 0; k < _starts.Length; k++)
         {
             var bound = Bindings(k);
@@ -168,7 +178,7 @@ public sealed class BowSearch
         var lifted = state.Lifted || i > 0 && Bowing.Retakes(_notes, i - 1, i, follows: true, _style.AfterLongRest);
         foreach (var lift in new[] { false, true })
         {
-            if (lift && (k == 0 || lifted || note.Event.Has(Marks.UpBow))) continue;
+            if (lift && (k == 0 || lifted || note.Event.Has(Marks.UpBow) || IsRefused(LastPrinted(i - 1), BowEditKind.Lift))) continue;
             var direction = note.Event.Has(Marks.DownBow) ? BowDirection.Down
                 : note.Event.Has(Marks.UpBow) ? BowDirection.Up
                 : k == 0 ? Bowing.Opening(_notes)
@@ -191,7 +201,7 @@ public sealed class BowSearch
             {
                 var to = direction == BowDirection.Down ? place + travel : place - travel;
                 var missed = to > 1 + BowPlace.Tolerance || to < -BowPlace.Tolerance ? Missed : 0;
-                Reach(new State(direction, direction, false, (int)Math.Round(Math.Clamp(to, 0, 1) * PlaceSteps)), cost + missed, stroke);
+                Reach(new State(direction, direction, direction, false, (int)Math.Round(Math.Clamp(to, 0, 1) * PlaceSteps)), cost + missed, stroke);
             }
         }
 
@@ -199,18 +209,19 @@ public sealed class BowSearch
         void After(Stroke stroke, BowDirection direction, long cost)
         {
             var last = LastOf(k, stroke.Size);
-            var plain = new State(direction, NextOpensFirstEnding(last) ? direction : state.BeforeEnding, false, 0);
+            var isReturn = _returns.Any(t => t >= _starts[k] && t <= last);
+            var plain = new State(direction, NextOpensFirstEnding(last) ? direction : state.BeforeEnding, isReturn ? direction : state.AtReturn, false, 0);
             if (!LeavesFor(last, out var target))
             {
                 Reach(plain, cost, stroke);
                 return;
             }
 
-            var wanted = target == 0 ? Bowing.Opening(_notes) : BeginsABar(_notes[target]) ? BowDirection.Down : (BowDirection?)null;
-            var sign = _notes[target].Event.Has(Marks.DownBow | Marks.UpBow) || _notes[last].Event.Has(Marks.LiftAfter);
-            var right = sign || wanted is null || Bowing.Turned(direction) == wanted;
+            var signed = _notes[target].Event.Has(Marks.DownBow | Marks.UpBow);
+            var returning = _notes[last].Event.Has(Marks.LiftAfter) ? BowDirection.Down : Bowing.Turned(direction);
+            var right = signed || returning == plain.AtReturn;
             Reach(plain, cost + (right ? 0 : Missed), stroke);
-            if (!right && wanted == BowDirection.Down)
+            if (!right && plain.AtReturn == BowDirection.Down && !IsRefused(LastPrinted(last), BowEditKind.Lift))
                 Reach(plain with { Lifted = true }, cost + PriceOf(new BowEdit(LastPrinted(last), BowEditKind.Lift)), stroke with { LiftAfter = true });
         }
 
@@ -239,8 +250,10 @@ public sealed class BowSearch
     {
         var note = _notes[i];
         if (!ReferenceEquals(note.Bar, _notes[i - 1].Bar) || !note.RestBefore.IsZero || note.Event.Has(Marks.UpBow | Marks.DownBow) || _notes[i - 1].Event.Has(Marks.LiftAfter)) return false;
-        return (kind == BowEditKind.Hook || note.Pitch != _notes[i - 1].Pitch) && !note.Slurred;
+        return (kind == BowEditKind.Hook || note.Pitch != _notes[i - 1].Pitch) && !note.Slurred && !IsRefused(note.Event.Id, kind);
     }
+
+    private bool IsRefused(string noteId, BowEditKind kind) => _refused.Contains(new BowEdit(noteId, kind));
 
     private string LastPrinted(int i) => _notes[i].TiedIds is [.., var last] ? last : _notes[i].Event.Id;
 

@@ -127,9 +127,9 @@ export const useBowing = (id: number, instrument: string, wanted: boolean) =>
 
 /** Replaces all changes of a tune’s bowing. */
 export const useSetBowing = () =>
-  useTuneMutation<{ id: number; changes: BowEdit[] }, unknown>(
-    ({ id, changes }) =>
-      answer<unknown>(api.PUT('/api/tunes/{id}/bowing', { params: { path: { id } }, body: { changes } })),
+  useTuneMutation<{ id: number; changes: BowEdit[]; refused: BowEdit[] }, unknown>(
+    ({ id, changes, refused }) =>
+      answer<unknown>(api.PUT('/api/tunes/{id}/bowing', { params: { path: { id } }, body: { changes, refused } })),
     ['reading', 'before', 'bowing'],
   )
 

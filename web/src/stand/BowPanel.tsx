@@ -1,28 +1,26 @@
-import { useState, type ReactNode } from 'react'
-import type { BowChange, BowEdit, Bowing, ReadingNote } from '../api/client'
+import type { ReactNode } from 'react'
+import type { BowChange, Bowing, ReadingNote } from '../api/client'
+import type { Bows } from './useBows'
 
 const AIMS: Record<string, { title: string; good: string }> = {
   downbeatsDown: { title: 'Bar beginnings down', good: 'Every bar that begins with a new stroke begins down already.' },
-  evenBow: { title: 'An even bow', good: 'No stroke runs out of bow, or nothing simple helps.' },
+  evenBow: { title: 'An even bow', good: 'No stroke runs out of bow.' },
 }
 
 /** The bow: what is right, what comes back wrong, what could be changed, and how to use it. */
 export function BowPanel({
   bowing,
   now,
-  onTake,
-  onTakeBack,
+  bows,
   onShow,
 }: {
   bowing: Bowing | undefined
   now: ReadingNote
-  onTake: (changes: readonly BowEdit[]) => void
-  onTakeBack: (changes: readonly BowEdit[]) => void
+  bows: Bows
   onShow: (noteIds: readonly string[]) => void
 }) {
-  const [refused, setRefused] = useState<readonly string[]>([])
   if (!bowing) return <p className="text-soft">Looking at the bow…</p>
-  const key = (c: BowEdit) => `${c.noteId} ${c.kind}`
+  const key = (c: BowChange) => `${c.noteId} ${c.kind}`
   const here = bowing.hints.filter((h) => h.noteId === now.id)
   return (
     <section aria-label="Bow" className="flex flex-col gap-3 text-[15px] leading-snug">
@@ -40,50 +38,52 @@ export function BowPanel({
             <Linked text={w.text} onClick={() => onShow([w.noteId])} />
           </li>
           {w.mends.map((m) => (
-            <Change key={key(m)} change={m} label="Take" onClick={() => onTake([m])} />
+            <Change key={key(m)} change={m} label="Take" onClick={() => bows.take([m])} />
           ))}
         </Part>
       ))}
       {bowing.proposals.map((p) => {
-        const open = p.changes.filter((c) => !refused.includes(key(c)))
         const aim = AIMS[p.aim] ?? { title: p.aim, good: '' }
         return (
           <Part key={p.aim} title={`Proposal: ${aim.title.toLowerCase()}`}>
-            {open.length === 0 && <li className="text-soft">{p.changes.length > 0 ? 'All refused.' : aim.good}</li>}
-            {open.map((c) => (
+            {p.changes.length === 0 && (
+              <li className="text-soft">
+                {p.now === 0 ? aim.good : bowing.refused.length > 0 ? 'Nothing else helps.' : 'Nothing simple helps.'}
+              </li>
+            )}
+            {p.changes.map((c) => (
               <Change
                 key={key(c)}
                 change={c}
                 label="Take"
-                onClick={() => onTake([c])}
-                onRefuse={() => setRefused([...refused, key(c)])}
+                onClick={() => bows.take([c])}
+                onRefuse={() => bows.refuse([c])}
                 onShow={() => onShow([c.noteId])}
               />
             ))}
-            {open.length > 1 && (
-              <li>
-                <button type="button" className="font-bold text-spruce underline" onClick={() => onTake(open)}>
-                  Take all {open.length}
-                </button>
+            {p.changes.length > 1 && (
+              <li className="flex gap-4">
+                <Word text={`Take all ${p.changes.length}`} onClick={() => bows.take(p.changes)} />
+                <Word text="Refuse all" onClick={() => bows.refuse(p.changes)} />
               </li>
             )}
           </Part>
         )
       })}
+      {bowing.refused.length > 0 && (
+        <p className="text-sm text-soft">
+          {bowing.refused.length === 1 ? 'One change is' : `${bowing.refused.length} changes are`} refused.{' '}
+          <Word text="Allow them again" onClick={bows.allowAgain} />
+        </p>
+      )}
       {bowing.taken.length > 0 && (
         <Part title="Taken, different from the print">
           {bowing.taken.map((c) => (
-            <Change key={key(c)} change={c} label="Take back" onClick={() => onTakeBack([c])} />
+            <Change key={key(c)} change={c} label="Take back" onClick={() => bows.takeBack([c])} />
           ))}
           {bowing.taken.length > 1 && (
             <li>
-              <button
-                type="button"
-                className="font-bold text-spruce underline"
-                onClick={() => onTakeBack(bowing.taken)}
-              >
-                As printed again
-              </button>
+              <Word text="As printed again" onClick={() => bows.takeBack(bowing.taken)} />
             </li>
           )}
         </Part>
@@ -120,6 +120,14 @@ function Part({ title, children }: { title: string; children: ReactNode }) {
       <h3 className="font-body text-sm font-bold text-maple-dark">{title}</h3>
       <ul className="flex flex-col gap-1">{children}</ul>
     </div>
+  )
+}
+
+function Word({ text, onClick }: { text: string; onClick: () => void }) {
+  return (
+    <button type="button" className="font-bold text-spruce underline underline-offset-4" onClick={onClick}>
+      {text}
+    </button>
   )
 }
 

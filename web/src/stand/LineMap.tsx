@@ -15,11 +15,8 @@ export function LineMap({
   const { form, bars } = reading
   const traps = new Set(form.traps.map((t) => t.bar))
   const trouble = new Set(reading.trouble.map((t) => t.bar))
-  const beyond = new Set(
-    reading.notes
-      .filter((n) => n.beyond)
-      .map((n) => bars.findIndex((b) => b.eventIds.includes(n.id) || b.number === n.bar)),
-  )
+  const barOf = new Map(bars.flatMap((b, i) => b.eventIds.map((id) => [id, i] as const)))
+  const beyond = new Set(reading.notes.filter((n) => n.beyond).map((n) => barOf.get(n.id)))
   return (
     <nav
       aria-label="Lines of the tune"

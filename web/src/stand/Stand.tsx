@@ -72,7 +72,7 @@ export function Stand() {
   const { remember, undo } = useUndo()
   const pins = usePins(data, remember)
   const bowing = useBowing(id, instrument || 'violin', panel === 'bow').data
-  const bows = useBows(id, bowing?.taken ?? [], remember)
+  const bows = useBows(id, bowing, remember)
   const before = useBefore(
     id,
     instrument || 'violin',
@@ -238,15 +238,7 @@ export function Stand() {
                       />
                     )}
                     {panel === 'before' && <BeforeLine line={line} remarks={before?.[line]} onShow={walk.setMarked} />}
-                    {panel === 'bow' && (
-                      <BowPanel
-                        bowing={bowing}
-                        now={now}
-                        onTake={bows.take}
-                        onTakeBack={bows.takeBack}
-                        onShow={walk.setMarked}
-                      />
-                    )}
+                    {panel === 'bow' && <BowPanel bowing={bowing} now={now} bows={bows} onShow={walk.setMarked} />}
                     {panel === 'count' && <CountPanel reading={data} now={now} />}
                     {panel === 'form' && <FormPanel reading={data} onShow={walk.setMarked} onLine={goLine} />}
                   </StandPanels>

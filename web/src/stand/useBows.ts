@@ -1,24 +1,33 @@
-import type { BowEdit } from '../api/client'
+import type { BowEdit, Bowing } from '../api/client'
 import { useSetBowing } from '../api/queries'
 import { useToast } from '../ui/toasts'
 import type { Remember } from './useUndo'
 
 const edit = ({ noteId, kind }: BowEdit): BowEdit => ({ noteId, kind })
-const same = (a: BowEdit, b: BowEdit) => a.noteId === b.noteId && a.kind === b.kind
+const without = (from: readonly BowEdit[], gone: readonly BowEdit[]) =>
+  from.filter((t) => !gone.some((g) => g.noteId === t.noteId && g.kind === t.kind)).map(edit)
 
-/** Takes changes of the bowing and takes them back. Each step is kept at once. */
-export function useBows(id: number, taken: readonly BowEdit[], remember: Remember) {
+/** Takes and refuses changes of the bowing, and takes both back. Each step is kept at once. */
+export function useBows(id: number, bowing: Bowing | undefined, remember: Remember) {
   const put = useSetBowing()
   const toast = useToast()
-  const change = (changes: BowEdit[]) => {
-    const before = taken.map(edit)
-    put.mutateAsync({ id, changes }).then(
-      () => remember(() => put.mutateAsync({ id, changes: before })),
+  const taken = bowing?.taken ?? []
+  const refused = bowing?.refused ?? []
+  const change = (next: { changes: BowEdit[]; refused: BowEdit[] }) => {
+    const before = { id, changes: taken.map(edit), refused: refused.map(edit) }
+    put.mutateAsync({ id, ...next }).then(
+      () => remember(() => put.mutateAsync(before)),
       (refusal: Error) => toast({ text: refusal.message }),
     )
   }
   return {
-    take: (added: readonly BowEdit[]) => change([...taken, ...added].map(edit)),
-    takeBack: (gone: readonly BowEdit[]) => change(taken.filter((t) => !gone.some((g) => same(g, t))).map(edit)),
+    take: (added: readonly BowEdit[]) =>
+      change({ changes: [...taken, ...added].map(edit), refused: without(refused, added) }),
+    takeBack: (gone: readonly BowEdit[]) => change({ changes: without(taken, gone), refused: refused.map(edit) }),
+    refuse: (unwanted: readonly BowEdit[]) =>
+      change({ changes: taken.map(edit), refused: [...refused, ...unwanted].map(edit) }),
+    allowAgain: () => change({ changes: taken.map(edit), refused: [] }),
   }
 }
+
+export type Bows = ReturnType<typeof useBows>
