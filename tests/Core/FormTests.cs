@@ -49,6 +49,8 @@ public class FormTests
     [InlineData("D F E G|F A G2|", "Bar 1: thirds, up two steps and back one, from D.")]
     [InlineData("D E F2|E F G2|", "Bar 2: bar 1 again, a step higher.")]
     [InlineData("D E F2|A4|D E F2|", "Bars 1 and 3 are the same.")]
+    [InlineData("D E F2|A4|G4|D E F2|A4|", "Bars 1–2 and 4–5 are the same.")]
+    [InlineData("D4|D4|D4|", "Bars 1, 2 and 3 are the same.")]
     public void Patterns_are_learned_as_one_thing(string music, string text) => Assert.Contains(text, FormOf(music).Passages.Select(p => p.Text));
 
     [Fact] // A raised note is not the key's scale.

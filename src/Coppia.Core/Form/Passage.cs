@@ -19,14 +19,27 @@ public sealed record Passage(PassageKind Kind, int Bar, string Text, IReadOnlyLi
         return [.. melody.Runs().Concat(melody.Arpeggios()).Concat(melody.Thirds()).Concat(melody.Sequences()).Concat(Repeated(music)).OrderBy(p => p.Bar).ThenBy(p => p.Kind)];
     }
 
+    /// <summary>Bars that come more than once; neighbours that come together are told together: "Bars 1–4 and 9–12 are the same."</summary>
     private static IEnumerable<Passage> Repeated(BarMusic[] music)
     {
+        var runs = new List<(int[] Starts, int Length)>();
         foreach (var group in music.Index().Where(m => !m.Item.Bar.IsPickUp && m.Item.Sounds.Any(s => s != 0)).GroupBy(m => m.Item.Key).Where(g => g.Count() > 1))
         {
-            var bars = group.ToArray();
-            var names = bars.Select(m => m.Item.Bar.Number.ToString(System.Globalization.CultureInfo.InvariantCulture)).ToArray();
-            yield return new Passage(PassageKind.RepeatedBars, bars[0].Index, $"Bars {Words.List(names)} are the same.", [.. bars.SelectMany(m => m.Item.Bar.Events).Where(e => !e.IsRest).Select(e => e.Id)]);
+            int[] bars = [.. group.Select(m => m.Index)];
+            var joins = runs.FindIndex(r => r.Starts.Length == bars.Length && r.Starts.Zip(bars).All(p => p.First + r.Length == p.Second));
+            if (joins >= 0) runs[joins] = (runs[joins].Starts, runs[joins].Length + 1);
+            else runs.Add((bars, 1));
         }
+
+        foreach (var (starts, length) in runs)
+        {
+            string Name(int start) => length == 1 ? Number(start) : $"{Number(start)}–{Number(start + length - 1)}";
+            yield return new Passage(
+                PassageKind.RepeatedBars, starts[0], $"Bars {Words.List([.. starts.Select(Name)])} are the same.",
+                [.. starts.SelectMany(s => music[s..(s + length)]).SelectMany(m => m.Bar.Events).Where(e => !e.IsRest).Select(e => e.Id)]);
+        }
+
+        string Number(int bar) => music[bar].Bar.Number.ToString(System.Globalization.CultureInfo.InvariantCulture);
     }
 
     private sealed class Melody(BarMusic[] music, SoundingNote[] notes, HouseStyle style)

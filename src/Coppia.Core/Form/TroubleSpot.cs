@@ -80,7 +80,7 @@ public sealed record TroubleSpot(int From, int To, IReadOnlyList<(TroublePart Pa
             TroublePart.TwoHeights => $"finger {b.Finger} at two heights",
             TroublePart.Stretch => "a stretch",
             TroublePart.Shift => $"a shift to {fingering.Instrument.Frames[b.Frame].Spoken}",
-            TroublePart.QuickNote => "quick",
+            TroublePart.QuickNote => "quick notes",
             TroublePart.SlurOverCrossing => "slurred over the crossing",
             TroublePart.Beyond => "beyond what the class has learned",
             _ => "an odd rhythm",

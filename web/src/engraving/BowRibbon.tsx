@@ -1,22 +1,25 @@
 import type { Engravable } from '../api/client'
 import type { Layout } from './layout'
 
-const HEIGHT = 22
+const FULL_HEIGHT = 22
 
 /** The bow's place along the tune: a thin line between frog (below) and tip (above); where a stroke runs out, it is thick and says so. */
 export function BowRibbon({
   reading,
   layout,
   y,
+  scale,
 }: {
   reading: Engravable
   layout: Layout
   /** Middle of the row of a system. */
   y: (system: number) => number
+  scale: number
 }) {
+  const height = FULL_HEIGHT * scale
   const order = new Map(reading.bars.flatMap((b) => b.eventIds).map((id, i) => [id, i]))
   const ids = reading.bars.flatMap((b) => b.eventIds)
-  const level = (system: number, place: number) => y(system) + HEIGHT / 2 - place * HEIGHT
+  const level = (system: number, place: number) => y(system) + height / 2 - place * height
   return (
     <g data-ribbon>
       {layout.systems.map((system, s) => (
@@ -95,7 +98,9 @@ export function BowRibbon({
                 y={level(p.s, 0.5)}
                 textAnchor="middle"
                 dominantBaseline="central"
-                className="fill-brick text-[11px] font-bold"
+                className="fill-brick stroke-sheet text-[11px] font-bold"
+                strokeWidth={3}
+                paintOrder="stroke"
               >
                 runs out
               </text>

@@ -16,6 +16,7 @@ export function EngravedPage({
   onPick,
   onLayout,
   plain = false,
+  rowScale = 1,
 }: {
   svg: string
   reading: Engravable
@@ -29,6 +30,8 @@ export function EngravedPage({
   onLayout?: (layout: Layout) => void
   /** Without bar numbers and row names. */
   plain?: boolean
+  /** How large the rows are drawn. */
+  rowScale?: number
 }) {
   const host = useRef<HTMLDivElement>(null)
   const [layout, setLayout] = useState<Layout | null>(null)
@@ -72,13 +75,21 @@ export function EngravedPage({
           <p
             key={system.bars[0]}
             className="absolute flex items-end text-[11px] leading-tight"
-            style={{ left: 62, right: 4, top: system.top - ABOVE_PX - 14, height: ABOVE_PX }}
+            style={{ left: 62, right: 4, top: system.head - ABOVE_PX, height: ABOVE_PX }}
           >
             {above[i]}
           </p>
         ))}
       {layout && (
-        <RowLayer reading={reading} layout={layout} rows={rows} now={now} onPick={onPick} unlabelled={plain} />
+        <RowLayer
+          reading={reading}
+          layout={layout}
+          rows={rows}
+          now={now}
+          onPick={onPick}
+          unlabelled={plain}
+          scale={rowScale}
+        />
       )}
     </div>
   )

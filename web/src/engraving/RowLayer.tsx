@@ -10,6 +10,7 @@ export function RowLayer({
   now,
   onPick,
   unlabelled = false,
+  scale,
 }: {
   reading: Engravable
   layout: Layout
@@ -18,9 +19,11 @@ export function RowLayer({
   onPick?: (id: string) => void
   /** Without the rows’ names at the left. */
   unlabelled?: boolean
+  /** Size of the rows, 1 on the stand. */
+  scale: number
 }) {
   const shown = ROWS.filter((r) => rows.includes(r.id))
-  const offsets = shown.map((_, i) => shown.slice(0, i).reduce((sum, r) => sum + r.height, 0))
+  const offsets = shown.map((_, i) => shown.slice(0, i).reduce((sum, r) => sum + r.height * scale, 0))
   return (
     <svg className="pointer-events-none absolute inset-0 h-full w-full overflow-visible" aria-hidden="true">
       {(unlabelled ? [] : layout.systems).map((system, s) =>
@@ -57,9 +60,9 @@ export function RowLayer({
         })}
       {shown.map((row, i) => {
         const y = (system: number) => (layout.systems[system]?.rowY ?? 0) + (offsets[i] ?? 0)
-        if (row.id === 'place') return <BowRibbon key={row.id} reading={reading} layout={layout} y={y} />
+        if (row.id === 'place') return <BowRibbon key={row.id} reading={reading} layout={layout} y={y} scale={scale} />
         if (row.id === 'count')
-          return <CountRow key={row.id} reading={reading} layout={layout} y={y} size={row.size} now={now} />
+          return <CountRow key={row.id} reading={reading} layout={layout} y={y} size={row.size * scale} now={now} />
         return reading.notes.map((note, k) => {
           const firstOfBar = reading.notes[k - 1]?.bar !== note.bar
           const spot = layout.notes.get(note.id)
@@ -76,7 +79,7 @@ export function RowLayer({
                 both={firstOfBar}
                 x={spot.x}
                 y={y(spot.system)}
-                size={unlabelled ? row.size * 0.82 : row.size}
+                size={row.size * scale}
                 isNow={note.id === now}
               />
             </g>

@@ -13,6 +13,8 @@ const SCREEN_SCALE = 54
 const PRINT_SCALE = 42
 const SMALL_SCALE = 37
 const LYRIC_PX = 20
+/** Rows are smaller in print and beside scales. */
+export const SMALL_ROWS = 0.82
 /** Room above a line of music for what is said before it. */
 export const ABOVE_PX = 44
 
@@ -24,9 +26,10 @@ export function engravingOptions(
 ) {
   const small = form === 'small'
   const page = small ? undefined : form
-  const height = ROWS.filter((r) => rows.includes(r.id)).reduce((sum, r) => sum + r.height, 0)
-  const extra =
-    Math.max(0, height - LYRIC_PX * (rows.includes('name') ? 2 : 1)) + (small ? 0 : 22) + (page?.above ? ABOVE_PX : 0)
+  const height = ROWS.filter((r) => rows.includes(r.id)).reduce((sum, r) => sum + r.height, 0) * (form ? SMALL_ROWS : 1)
+  // The engraver keeps a lyric line’s room itself.
+  const below = Math.max(0, height - LYRIC_PX * (rows.includes('name') ? 2 : 1)) + (small ? 0 : 14)
+  const extra = below + (small ? 0 : 8) + (page?.above ? ABOVE_PX : 0)
   const scale = page ? PRINT_SCALE : small ? SMALL_SCALE : SCREEN_SCALE
   const unitPx = (9 * scale) / 100
   return {
@@ -42,10 +45,10 @@ export function engravingOptions(
     pageMarginRight: 10,
     pageMarginTop: page?.above ? Math.round((ABOVE_PX * 100) / scale) : 20,
     // The last system's rows hang below the music.
-    pageMarginBottom: Math.round((extra * 100) / scale),
+    pageMarginBottom: Math.round((below * 100) / scale),
     spacingSystem: Math.min(48, Math.max(4, Math.round(extra / unitPx))),
     spacingNonLinear: 0.58,
-    spacingLinear: small ? 0.36 : 0.22,
+    spacingLinear: small ? 0.27 : 0.22,
     lyricSize: page ? 7.4 : small ? 8 : 6.2,
     lyricTopMinMargin: 2.6,
     justifyVertically: false,
@@ -63,6 +66,8 @@ export type Spot = { x: number; width: number; top: number; system: number }
 export type Layout = {
   notes: Map<string, Spot>
   systems: {
+    /** Top of what stands above the staff. */
+    head: number
     top: number
     bottom: number
     rowY: number
@@ -93,8 +98,12 @@ export function measure(host: HTMLElement): Layout {
     }
     const verse = system.querySelector('.verse')?.getBoundingClientRect()
     const rowY = verse ? verse.top + verse.height / 2 - origin.top : staff.bottom + 30
+    const signs = [...system.querySelectorAll('.ending, .voltaBracket, .dir, .tempo, .fermata')].map(
+      (e) => e.getBoundingClientRect().top - origin.top,
+    )
     return {
       ...staff,
+      head: Math.min(staff.top - 14, ...signs),
       rowY,
       firstNote,
       bars: [...system.querySelectorAll('g.measure')].map((m) => m.id),

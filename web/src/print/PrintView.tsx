@@ -3,7 +3,7 @@ import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
 import { useBefore, useReading } from '../api/queries'
 import { useEngraving } from '../engraving/engraver'
 import { EngravedPage } from '../engraving/EngravedPage'
-import { engravingOptions, ROWS, withRowsOnly, type Layout } from '../engraving/layout'
+import { SMALL_ROWS, engravingOptions, ROWS, withRowsOnly, type Layout } from '../engraving/layout'
 import { FormSheet } from './FormSheet'
 import { TuneHead } from '../stand/TuneHead'
 import { Button } from '../ui/Button'
@@ -133,5 +133,5 @@ function PrintedPage({
   ...rest
 }: Parameters<typeof EngravedPage>[0] & { page: number; keep: (page: number) => (layout: Layout) => void }) {
   const onLayout = useMemo(() => keep(page), [keep, page])
-  return <EngravedPage {...rest} onLayout={onLayout} />
+  return <EngravedPage {...rest} rowScale={SMALL_ROWS} onLayout={onLayout} />
 }

@@ -1,7 +1,7 @@
 import type { KeyLineOfNotes } from '../api/client'
 import { useEngraving } from '../engraving/engraver'
 import { EngravedPage } from '../engraving/EngravedPage'
-import { engravingOptions, withRowsOnly } from '../engraving/layout'
+import { engravingOptions, SMALL_ROWS, withRowsOnly } from '../engraving/layout'
 
 const ROWS = ['pair'] as const
 
@@ -12,7 +12,9 @@ export function KeyLine({ line, widthPx }: { line: KeyLineOfNotes; widthPx: numb
     <section aria-label={line.title}>
       <h3 className="text-base">{line.title}</h3>
       {line.remark && <p className="text-sm text-brick">{line.remark}</p>}
-      {engraving.pages[0] && <EngravedPage svg={engraving.pages[0]} reading={line} rows={ROWS} plain />}
+      {engraving.pages[0] && (
+        <EngravedPage svg={engraving.pages[0]} reading={line} rows={ROWS} plain rowScale={SMALL_ROWS} />
+      )}
     </section>
   )
 }
