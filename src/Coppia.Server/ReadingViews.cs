@@ -20,7 +20,7 @@ public sealed record OtherWayView(int String, int Finger, string Label, int Extr
 public sealed record ReadingNoteView(
     string Id, IReadOnlyList<string> TiedIds, int Bar, double Beat, double Start, string Pitch, string Name, string Label,
     int? String, int? Finger, int? Semitones, string? Sign, string? Place, string? Position, string? PositionSpoken, string? NewPosition,
-    string Bow, string? BowAgain, bool BowStarts, string Count, int Midi, bool Beyond, bool Pinned, bool IsGrace, WhyView Why, IReadOnlyList<OtherWayView> Others);
+    string Bow, string? BowAgain, bool BowStarts, string Count, int Midi, bool Beyond, bool Pinned, bool IsGrace, bool Plucked, WhyView Why, IReadOnlyList<OtherWayView> Others);
 
 /// <summary>One counting syllable; the offset is in parts of its note's length, 0 to 1.</summary>
 public sealed record CountView(string EventId, double Offset, string Text, CountKind Kind);
@@ -130,7 +130,7 @@ public sealed record ReadingView(
             row.Placement?.String, row.Placement?.Finger, row.Placement?.Semitones,
             row.Placement is { } at ? Labels.FingerSign(at, reading.Style) : null,
             row.Placement?.Word.ToString().ToLowerInvariant(), frame?.Position, frame?.Spoken, reading.ArrivesIn(index),
-            row.Bow.ToString().ToLowerInvariant(), row.BowAgain?.ToString().ToLowerInvariant(), !note.Slurred, row.Count, note.Pitch.Midi + 12 * instrument.SoundingOctave, row.Fingered.Beyond, row.Fingered.Pinned, note.IsGrace,
+            row.Bow.ToString().ToLowerInvariant(), row.BowAgain?.ToString().ToLowerInvariant(), !note.Slurred && !reading.Bowing.Plucked[index], row.Count, note.Pitch.Midi + 12 * instrument.SoundingOctave, row.Fingered.Beyond, row.Fingered.Pinned, note.IsGrace, reading.Bowing.Plucked[index],
             new WhyView(why.Reading, why.Finger, why.Place, why.Choice),
             [.. row.Fingered.Others.Select(o => new OtherWayView(
                 o.Placement.String, o.Placement.Finger, Labels.Pair(o.Placement, instrument, reading.Style), o.ExtraCost, !instrument.Frames[o.Placement.Frame].AllowedByDefault))]);

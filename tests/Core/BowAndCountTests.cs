@@ -26,6 +26,7 @@ public class BowAndCountTests
     [InlineData("!breath!D4-|D2 E2", "dd")]
     [InlineData("(.D.E) F2", "ddu")] // hooked: dots under the slur, the same direction
     [InlineData("(.D.E F2)", "ddd")]
+    [InlineData("D E \"^pizz.\"F G|\"^arco\"A B c2", "duuudud")] // plucked notes have no stroke; the bow starts down after them
     [InlineData("|:D E F G:|", "dudu")] // comes back the same way
     [InlineData("|:D E F2:|", "d!u!d!")] // comes back the other way round, all through
     [InlineData("|:D E F2|1G2 A2:|2G4|]", "d!u!d!udd")]

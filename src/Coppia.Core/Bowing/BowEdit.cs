@@ -41,7 +41,7 @@ public static class BowEdits
     }
 
     /// <summary>True when a note can be bound to the one before it: both sound, and no slur holds them together yet.</summary>
-    public static bool CanJoin(IReadOnlyList<ScoreEvent> events, int at) =>
+    private static bool CanJoin(IReadOnlyList<ScoreEvent> events, int at) =>
         at > 0 && !events[at].IsRest && !events[at - 1].IsRest && !events[at - 1].TiedOn && !InOneSlur(events, at);
 
     private static bool InOneSlur(IReadOnlyList<ScoreEvent> events, int at)

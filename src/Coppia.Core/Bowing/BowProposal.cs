@@ -21,7 +21,7 @@ public sealed record BowProposal(BowAim Aim, IReadOnlyList<BowChange> Changes, i
         var then = BowSearch.Price(score, edits, aim, style);
         // The search works in steps of half a hundredth of a bow; what it finds is taken only where it is really better.
         if (then >= now) (edits, then) = ([], now);
-        return new BowProposal(aim, [.. edits.Select(e => Describe(score, e, style))], (int)(then / BowSearch.Missed), (int)(now / BowSearch.Missed));
+        return new BowProposal(aim, [.. edits.Select(e => Describe(score, e, style))], (int)(then / BowPrices.Missed), (int)(now / BowPrices.Missed));
     }
 
     /// <summary>A change in words, for the score that it is made in.</summary>

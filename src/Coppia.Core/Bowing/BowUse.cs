@@ -18,7 +18,8 @@ public static class BowUse
         {
             void Say(string text) => hints.Add(new BowHint(note.Id, note.Bar.Number, text));
             var i = note.Index;
-            if (note.Event.Words is { } words && PluckedOrBowed(words) is { } way) Say(way);
+            if (Plucking.Begins(note.Event.Words) is { } pluck)
+                Say(pluck ? "Pluck: the bow rests in the hand; the left hand stays as it is." : "Bow again: set it on the string before the note.");
             if (note.Event.Dynamic is { } sign && Dynamic(sign, i == 0 ? 0 : loudness[i - 1], loudness[i], i == 0, style.LoudBow) is { } change) Say(change);
             var now = Touch(notes, i);
             if (now != touch && now.Length > 0) Say(now);
@@ -29,13 +30,6 @@ public static class BowUse
         var order = notes.ToDictionary(n => n.Id, n => n.Index);
         return [.. hints.OrderBy(h => order[h.NoteId])];
     }
-
-    private static string? PluckedOrBowed(string words) => words.Trim().TrimEnd('.').ToLowerInvariant() switch
-    {
-        "pizz" or "pizzicato" => "Pluck: the bow rests in the hand; the left hand stays as it is.",
-        "arco" => "Bow again: set it on the string before the note.",
-        _ => null,
-    };
 
     /// <summary>What a dynamic asks of the bow, against what went before; on the bow's speed schools differ (handbook 17).</summary>
     private static string? Dynamic(string sign, double before, double now, bool first, LoudBow loud)

@@ -17,14 +17,16 @@ public readonly record struct WrongWayRound(int Leaving, int Returning, BowDirec
 
 /// <summary>
 /// Bow directions of a tune in play order (handbook 8): the first stroke down unless a pick-up, each new stroke alternates, notes under one slur share a
-/// stroke, printed signs win, a lift or a bar of rest starts down again.
+/// stroke, printed signs win, a lift, a bar of rest or plucked notes start down again.
 /// </summary>
 /// <param name="Directions">For each sounding note its direction the first time.</param>
 /// <param name="Again">Its direction the second time where that differs; else null.</param>
 /// <param name="Strokes">Every stroke in the order of playing.</param>
+/// <param name="Plucked">The note is plucked and has no stroke; its direction is the last one bowed.</param>
 /// <param name="ComesBackWrong">Where a repeat turns the bow round.</param>
 public sealed record Bowing(
-    IReadOnlyList<BowDirection> Directions, IReadOnlyList<BowDirection?> Again, IReadOnlyList<PlayedStroke> Strokes, IReadOnlyList<WrongWayRound> ComesBackWrong)
+    IReadOnlyList<BowDirection> Directions, IReadOnlyList<BowDirection?> Again, IReadOnlyList<PlayedStroke> Strokes, IReadOnlyList<bool> Plucked,
+    IReadOnlyList<WrongWayRound> ComesBackWrong)
 {
     public static Bowing Follow(IReadOnlyList<SoundingNote> notes, IReadOnlyList<Bar> bars, IReadOnlyList<PlayedBar> order, AfterLongRest longRest)
     {
@@ -32,18 +34,26 @@ public sealed record Bowing(
         var again = new BowDirection?[notes.Count];
         var strokes = new List<PlayedStroke>(notes.Count);
         var wrong = new List<WrongWayRound>();
+        var plucked = Plucking.Of(notes);
         var before = -1;
         foreach (var (i, pass) in Played(notes, bars, order))
         {
             var follows = i == before + 1;
-            if (follows && before >= 0 && notes[i].Slurred)
+            if (plucked[i])
+            {
+                first[i] ??= strokes.Count > 0 ? strokes[^1].Direction : BowDirection.Down;
+                before = i;
+                continue;
+            }
+
+            if (follows && before >= 0 && notes[i].Slurred && !plucked[before])
             {
                 strokes[^1] = strokes[^1] with { Last = i };
             }
             else
             {
-                var lifted = before >= 0 && Retakes(notes, before, i, follows, longRest);
-                strokes.Add(new PlayedStroke(i, i, DirectionOf(notes, i, before < 0 ? null : strokes[^1].Direction, lifted), pass, lifted));
+                var lifted = before >= 0 && (plucked[before] || Retakes(notes, before, i, follows, longRest));
+                strokes.Add(new PlayedStroke(i, i, DirectionOf(notes, i, strokes.Count == 0 ? null : strokes[^1].Direction, lifted), pass, lifted));
             }
 
             var direction = strokes[^1].Direction;
@@ -57,7 +67,7 @@ public sealed record Bowing(
             before = i;
         }
 
-        return new Bowing([.. first.Select(d => d ?? BowDirection.Down)], again, strokes, wrong);
+        return new Bowing([.. first.Select(d => d ?? BowDirection.Down)], again, strokes, plucked, wrong);
     }
 
     /// <summary>A pick-up is bowed so that the first full bar begins down: one stroke up, two strokes down up.</summary>
@@ -75,7 +85,7 @@ public sealed record Bowing(
     {
         if (notes[i].Event.Has(Marks.DownBow)) return BowDirection.Down;
         if (notes[i].Event.Has(Marks.UpBow)) return BowDirection.Up;
-        if (before is not { } last) return Opening(notes);
+        if (before is not { } last) return i == 0 ? Opening(notes) : BowDirection.Down;
         return lifted ? BowDirection.Down : Turned(last);
     }
 

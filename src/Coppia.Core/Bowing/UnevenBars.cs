@@ -17,7 +17,7 @@ public static class UnevenBars
     public static IReadOnlyList<UnevenBar> Of(IReadOnlyList<SoundingNote> notes, Bowing bowing)
     {
         var uneven = new List<UnevenBar>();
-        foreach (var bar in notes.Where(n => !n.IsGrace).GroupBy(n => n.Bar.Id))
+        foreach (var bar in notes.Where(n => !n.IsGrace && !bowing.Plucked[n.Index]).GroupBy(n => n.Bar.Id))
         {
             var inBar = bar.ToArray();
             if (inBar[0].Bar.Time is not { } time) continue;

@@ -8,6 +8,8 @@ const DRONES = ['C', 'C♯', 'D', 'E♭', 'E', 'F', 'F♯', 'G', 'A♭', 'A', 'B
 }))
 const BUTTON = 'rounded-md border border-line-dark bg-sheet px-1 py-0.5 hover:bg-maple-pale'
 
+export type LoopChoice = 'none' | 'bar' | 'line' | 'from' | 'to'
+
 /** Hear the tune from the present note; nothing sounds until asked. */
 export function HearBar({
   playing,
@@ -24,7 +26,7 @@ export function HearBar({
   onSet: (changed: Partial<HearSettings>) => void
   onPlay: () => void
   onStop: () => void
-  onLoop: (what: 'bar' | 'line' | 'none') => void
+  onLoop: (what: LoopChoice) => void
 }) {
   return (
     <section
@@ -71,12 +73,14 @@ export function HearBar({
         <select
           aria-label="Loop"
           value={loopWords ? 'own' : 'none'}
-          onChange={(e) => onLoop(e.target.value as 'bar' | 'line' | 'none')}
+          onChange={(e) => onLoop(e.target.value as LoopChoice)}
           className={BUTTON}
         >
           <option value="none">off</option>
           <option value="bar">this bar</option>
           <option value="line">this line</option>
+          <option value="from">from this note</option>
+          <option value="to">to this note</option>
           {loopWords && <option value="own">{loopWords}</option>}
         </select>
       </span>

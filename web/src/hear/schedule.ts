@@ -4,11 +4,19 @@ import type { Reading } from '../api/client'
 export type TimeEntry = { qstamp: number; on?: string[]; off?: string[]; measureOn?: string }
 
 /** A note as it sounds in playing order. */
-export type Played = { noteId: string; at: number; length: number; midi: number }
+export type Played = { noteId: string; at: number; length: number; midi: number; plucked: boolean }
 
 export type Beat = { at: number; strong: boolean }
 
-export type Schedule = { notes: Played[]; beats: Beat[]; end: number; barLength: number; beat: number }
+export type Schedule = {
+  notes: Played[]
+  beats: Beat[]
+  /** Where each bar begins; a pick-up’s bar begins before the music does. */
+  bars: number[]
+  end: number
+  barLength: number
+  beat: number
+}
 
 /** A repeated note bears the id of the printed one and the number of the time. */
 const printed = (id: string) => id.replace(/-rend\d+$/, '')
@@ -26,7 +34,7 @@ export function scheduleOf(map: readonly TimeEntry[], reading: Reading): Schedul
       const time = id.slice(printed(id).length)
       const last = [id, ...note.tiedIds.map((t) => t + time)].at(-1) ?? id
       const end = ends.get(last) ?? ends.get(id) ?? entry.qstamp
-      played.push({ noteId: note.id, at: entry.qstamp, length: Math.max(0.1, end - entry.qstamp), midi: note.midi })
+      played.push({ noteId: note.id, at: entry.qstamp, length: Math.max(0.1, end - entry.qstamp), midi: note.midi, plucked: note.plucked })
     }
   }
   const end = map.at(-1)?.qstamp ?? 0
@@ -45,5 +53,15 @@ export function scheduleOf(map: readonly TimeEntry[], reading: Reading): Schedul
   })
   const full = reading.bars.find((b) => b.number > 0)
   const barLength = reading.events.filter((e) => e.barId === full?.id).reduce((sum, e) => sum + e.length, 0) || 4
-  return { notes: played, beats, end, barLength, beat }
+  const starts = bars.map(({ id, at }, i) => (numbers.get(id) === 0 ? (bars[i + 1]?.at ?? end) - barLength : at))
+  return { notes: played, beats, bars: starts, end, barLength, beat }
+}
+
+/** The clicks before a start: a whole bar, then the beats of its own bar that go before it. True for the first of a bar. */
+export function countIn(schedule: Schedule, start: number): boolean[] {
+  const perBar = Math.max(1, Math.round(schedule.barLength / schedule.beat))
+  const bar = schedule.bars.findLast((b) => b <= start + 0.001) ?? 0
+  const before = Math.floor((start - bar) / schedule.beat + 0.001)
+  const clicks = (perBar < 2 ? 2 : perBar) + (before > 0 && before < perBar ? before : 0)
+  return Array.from({ length: clicks }, (_, k) => k % perBar === 0)
 }

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react'
 import type { Reading } from '../api/client'
 import { timeMap } from '../engraving/engraver'
-import { scheduleOf, type Schedule } from './schedule'
+import { countIn, scheduleOf, type Schedule } from './schedule'
 import { Synth, type Sound } from './synth'
 
 export const SLOWEST = 40
@@ -92,9 +92,9 @@ export function useHear(reading: Reading | undefined, onNote: (noteId: string) =
     let clock = player.now + 0.12
     const seconds = (quarters: number) => (quarters * 60) / (live.current.settings.tempo || tempo)
     if (live.current.settings.countIn) {
-      const beats = Math.max(2, Math.round(schedule.barLength / schedule.beat))
-      for (let k = 0; k < beats; k++) player.click(clock + seconds(k * schedule.beat), k === 0)
-      clock += seconds(beats * schedule.beat)
+      const clicks = countIn(schedule, at)
+      clicks.forEach((strong, k) => player.click(clock + seconds(k * schedule.beat), strong))
+      clock += seconds(clicks.length * schedule.beat)
     }
     const shown: { id: string; at: number }[] = []
     timer.current = setInterval(() => {
@@ -110,7 +110,7 @@ export function useHear(reading: Reading | undefined, onNote: (noteId: string) =
         const within = (q: number) => q >= at - 0.0001 && q < at + piece - 0.0001
         for (const n of schedule.notes.filter((x) => within(x.at))) {
           const when = clock + seconds(n.at - at)
-          player.note(n.midi, when, seconds(n.length), live.current.settings.sound)
+          player.note(n.midi, when, seconds(n.length), n.plucked ? 'plucked' : live.current.settings.sound)
           shown.push({ id: n.noteId, at: when })
         }
         if (live.current.settings.metronome)

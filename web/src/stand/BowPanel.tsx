@@ -24,7 +24,9 @@ export function BowPanel({
   const here = bowing.hints.filter((h) => h.noteId === now.id)
   return (
     <section aria-label="Bow" className="flex flex-col gap-3 text-[15px] leading-snug">
-      <p>{bowing.check.join(' ')}</p>
+      <Part title={bowing.taken.length === 0 ? 'As it comes' : 'As you bow it now'}>
+        <li>{bowing.check.join(' ')}</li>
+      </Part>
       {here.length > 0 && (
         <Part title="From this note">
           {here.map((h) => (

@@ -5,7 +5,7 @@ import { useBefore, useBowing, useInstruments, usePrefetchReading, useReading, u
 import { useEngraving } from '../engraving/engraver'
 import { EngravedPage } from '../engraving/EngravedPage'
 import { engravingOptions, ROWS, withRowsOnly, type Layout } from '../engraving/layout'
-import { HearBar } from '../hear/HearBar'
+import { HearBar, type LoopChoice } from '../hear/HearBar'
 import { useHear } from '../hear/useHear'
 import { EditTune } from '../tunes/EditTune'
 import { useKeys } from '../ui/useKeys'
@@ -95,17 +95,18 @@ export function Stand() {
     setProbe(null)
     walk.goLine(to)
   }
-  const setLoop = (what: 'bar' | 'line' | 'none') => {
-    const here = lines[line]
-    const span = what === 'bar' ? walk.span(walk.bar, walk.bar + 1) : here && walk.span(here.firstBar, here.endBar)
-    hear.set({ loop: what === 'none' ? null : (span ?? null) })
-  }
   /** Sets the loop's beginning or end to the present note. */
   const setLoopEnd = (end: 'from' | 'to') => {
     if (!now) return
     const order = (n: string) => notes.findIndex((x) => x.id === n)
     const next = { from: now.id, to: now.id, ...loop, [end]: now.id }
     hear.set({ loop: order(next.from) <= order(next.to) ? next : { from: now.id, to: now.id } })
+  }
+  const setLoop = (what: LoopChoice) => {
+    if (what === 'from' || what === 'to') return setLoopEnd(what)
+    const here = lines[line]
+    const span = what === 'bar' ? walk.span(walk.bar, walk.bar + 1) : here && walk.span(here.firstBar, here.endBar)
+    hear.set({ loop: what === 'none' ? null : (span ?? null) })
   }
   const play = (name: string) => setSearch({ for: name }, { replace: true })
   const print = () => navigate(`/tunes/${id}/print?for=${instrument}&rows=${rows.join(',')}`)
