@@ -31,4 +31,58 @@ public class TapesTests
         Assert.Equal([692, 635, 575, 510], Instruments.Cello.Sizes.Select(s => s.StringLengthMm));
         Assert.Equal([1055, 970, 900], Instruments.Bass.Sizes.Select(s => s.StringLengthMm));
     }
+
+    [Theory] // d = L (1 − 2^(−n/12)) to 0.5 mm for every size and default tape; worked from the formula apart from this program.
+    [InlineData("violin", "4/4", "36 67.5 82.5")]
+    [InlineData("violin", "3/4", "34 64 78")]
+    [InlineData("violin", "1/2", "31 59 71.5")]
+    [InlineData("violin", "1/4", "28 52.5 64")]
+    [InlineData("violin", "1/8", "25 47.5 57.5")]
+    [InlineData("viola", "16.5\"", "41.5 78.5 95.5")]
+    [InlineData("viola", "16\"", "41 77.5 94")]
+    [InlineData("viola", "15.5\"", "40 75.5 91.5")]
+    [InlineData("viola", "15\"", "38.5 73 89")]
+    [InlineData("viola", "14\"", "36.5 69 84")]
+    [InlineData("viola", "13\"", "34 64 78")]
+    [InlineData("cello", "4/4", "75.5 143 173.5")]
+    [InlineData("cello", "3/4", "69.5 131 159.5")]
+    [InlineData("cello", "1/2", "62.5 118.5 144")]
+    [InlineData("cello", "1/4", "55.5 105 128")]
+    [InlineData("bass", "3/4", "115 217.5")]
+    [InlineData("bass", "1/2", "106 200")]
+    [InlineData("bass", "1/4", "98 185.5")]
+    public void Every_size_has_its_tapes(string instrument, string size, string millimetres)
+    {
+        var player = Lines.Instrument(instrument);
+        var length = player.Sizes.First(s => s.Name == size).StringLengthMm;
+        var sheet = TapingSheet.Of(player.DefaultTapes, length).Select(t => t.Millimetres.ToString("0.#", System.Globalization.CultureInfo.InvariantCulture));
+        Assert.Equal(millimetres, string.Join(' ', sheet));
+    }
+
+    [Theory] // Handbook 4: bass tapes at 2 and 4.
+    [InlineData("bass", 1, "between the nut and tape 1, against the nut")]
+    [InlineData("bass", 2, "on tape 1")]
+    [InlineData("bass", 3, "between tape 1 and tape 2, touching tape 1")]
+    [InlineData("bass", 4, "on tape 2")]
+    [InlineData("bass", 5, "past tape 2")]
+    [InlineData("cello", 3, "between tape 1 and tape 2, touching tape 1")]
+    [InlineData("cello", 5, "on tape 3")]
+    public void Each_instrument_has_its_own_tape_words(string instrument, int semitones, string words) =>
+        Assert.Equal(words, Tapes.Words(semitones, Lines.Instrument(instrument).DefaultTapes));
+
+    [Fact]
+    public void A_teachers_own_tapes_give_the_words()
+    {
+        Tape[] own = [new(2, "the red dot"), new(7, "the moon")];
+        Assert.Equal("on the red dot", Tapes.Words(2, own));
+        Assert.Equal("between the red dot and the moon", Tapes.Words(4, own));
+        Assert.Equal("past the moon", Tapes.Words(9, own));
+        Assert.Equal("on the string", Tapes.Words(4, []));
+    }
+
+    [Theory]
+    [InlineData(149)]
+    [InlineData(1301)]
+    [InlineData(double.NaN)]
+    public void A_string_that_cannot_be_is_refused(double length) => Assert.Throws<ArgumentOutOfRangeException>(() => TapingSheet.Of(Instruments.Violin.DefaultTapes, length));
 }

@@ -5,7 +5,16 @@ public static class Loudness
 {
     private static readonly Dictionary<string, double> Steps = new()
     {
-        ["pppp"] = -4, ["ppp"] = -3, ["pp"] = -2, ["p"] = -1, ["mp"] = -0.5, ["mf"] = 0, ["f"] = 1, ["ff"] = 2, ["fff"] = 3, ["ffff"] = 4,
+        ["pppp"] = -4,
+        ["ppp"] = -3,
+        ["pp"] = -2,
+        ["p"] = -1,
+        ["mp"] = -0.5,
+        ["mf"] = 0,
+        ["f"] = 1,
+        ["ff"] = 2,
+        ["fff"] = 3,
+        ["ffff"] = 4,
     };
 
     /// <summary>One step for each sounding note, in written order.</summary>

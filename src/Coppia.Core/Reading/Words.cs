@@ -1,7 +1,7 @@
 namespace Coppia.Core;
 
 /// <summary>Lists and small numbers in words.</summary>
-internal static class Words
+public static class Words
 {
     /// <summary>"D", "D and A", "G, D and A".</summary>
     public static string List(IReadOnlyList<string> items) => items.Count switch

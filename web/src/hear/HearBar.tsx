@@ -56,7 +56,10 @@ export function HearBar({
       <select
         aria-label="Sound"
         value={settings.sound}
-        onChange={(e) => onSet({ sound: e.target.value as HearSettings['sound'] })}
+        onChange={(e) => {
+          onSet({ sound: e.target.value as HearSettings['sound'] })
+          e.target.blur()
+        }}
         className={BUTTON}
       >
         <option value="bowed">Bowed</option>
@@ -73,7 +76,10 @@ export function HearBar({
         <select
           aria-label="Loop"
           value={loopWords ? 'own' : 'none'}
-          onChange={(e) => onLoop(e.target.value as LoopChoice)}
+          onChange={(e) => {
+            onLoop(e.target.value as LoopChoice)
+            e.target.blur() // the stand's keys work again at once
+          }}
           className={BUTTON}
         >
           <option value="none">off</option>
@@ -88,7 +94,10 @@ export function HearBar({
         Drone
         <select
           value={settings.drone ?? ''}
-          onChange={(e) => onSet({ drone: e.target.value === '' ? null : Number(e.target.value) })}
+          onChange={(e) => {
+            onSet({ drone: e.target.value === '' ? null : Number(e.target.value) })
+            e.target.blur()
+          }}
           className={BUTTON}
         >
           <option value="">off</option>

@@ -34,7 +34,13 @@ export function scheduleOf(map: readonly TimeEntry[], reading: Reading): Schedul
       const time = id.slice(printed(id).length)
       const last = [id, ...note.tiedIds.map((t) => t + time)].at(-1) ?? id
       const end = ends.get(last) ?? ends.get(id) ?? entry.qstamp
-      played.push({ noteId: note.id, at: entry.qstamp, length: Math.max(0.1, end - entry.qstamp), midi: note.midi, plucked: note.plucked })
+      played.push({
+        noteId: note.id,
+        at: entry.qstamp,
+        length: Math.max(0.1, end - entry.qstamp),
+        midi: note.midi,
+        plucked: note.plucked,
+      })
     }
   }
   const end = map.at(-1)?.qstamp ?? 0

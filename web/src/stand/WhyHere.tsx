@@ -29,7 +29,8 @@ export function WhyHere({
       <p className="mb-2 text-sm text-soft">
         {note.bar === 0 ? 'Pick-up' : `Bar ${note.bar}`}, beat {note.beat}
         {value && `, ${value}`}
-        {note.positionSpoken && note.finger !== 0 ? `, ${note.positionSpoken}` : ''}, {note.plucked ? 'plucked' : `${note.bow} bow`}
+        {note.positionSpoken && note.finger !== 0 ? `, ${note.positionSpoken}` : ''},{' '}
+        {note.plucked ? 'plucked' : `${note.bow} bow`}
         {travel && ` (${travel.amount})`}
         {note.bowAgain && `, ${note.bowAgain} the second time`}
       </p>

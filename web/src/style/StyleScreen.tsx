@@ -51,19 +51,34 @@ function Editor({
   const changed = JSON.stringify(draft) !== JSON.stringify(shown)
   const problem = add.error ?? save.error ?? use.error ?? remove.error
 
-  const keep = async () => {
-    const name = shown.id === 0 && draft.name === shown.name ? 'Our style' : draft.name
+  // Each step may put another editor in this one's place, so nothing hangs on this one staying; a refusal is shown above the settings.
+  const step = async (work: () => Promise<void>) => {
     try {
+      await work()
+    } catch {
+      // shown by the mutation's own error
+    }
+  }
+  const keep = () =>
+    step(async () => {
+      const name = shown.id === 0 && draft.name === shown.name ? 'Our style' : draft.name
       const kept = await (shown.id === 0
         ? add.mutateAsync({ name, style: draft.style })
         : save.mutateAsync({ ...draft, name }))
       setDraft(kept)
       onChoose(kept.id)
       toast({ text: `“${kept.name}” is saved.` })
-    } catch {
-      // The refusal is shown above the settings.
-    }
-  }
+    })
+  const copy = () =>
+    step(async () => onChoose((await add.mutateAsync({ name: `${shown.name} (copy)`, style: shown.style })).id))
+  const discard = () =>
+    step(async () => {
+      await remove.mutateAsync(shown.id)
+      toast({
+        text: `“${shown.name}” is deleted.`,
+        action: { label: 'Undo', run: () => add.mutate({ name: shown.name, style: shown.style }) },
+      })
+    })
 
   return (
     <>
@@ -97,32 +112,13 @@ function Editor({
             <Button className="!py-1" onClick={() => use.mutate(shown.id)}>
               Use this style
             </Button>
-            <Button
-              className="!py-1"
-              onClick={() =>
-                remove.mutate(shown.id, {
-                  onSuccess: () =>
-                    toast({
-                      text: `“${shown.name}” is deleted.`,
-                      action: { label: 'Undo', run: () => add.mutate({ name: shown.name, style: shown.style }) },
-                    }),
-                })
-              }
-            >
+            <Button className="!py-1" onClick={() => void discard()}>
               Delete
             </Button>
           </>
         )}
         {shown.id !== 0 && (
-          <Button
-            className="!py-1"
-            onClick={() =>
-              add.mutate(
-                { name: `${shown.name} (copy)`, style: shown.style },
-                { onSuccess: (made) => onChoose(made.id) },
-              )
-            }
-          >
+          <Button className="!py-1" onClick={() => void copy()}>
             Duplicate
           </Button>
         )}

@@ -5,7 +5,11 @@ export function useKeys(actions: Record<string, () => void>) {
   const onKey = useEffectEvent((event: KeyboardEvent) => {
     if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return
     const target = event.target as HTMLElement
-    if (target.closest('input, textarea, select, [role="dialog"], [role="menu"], [data-own-keys]')) return
+    if (target.closest('textarea, select, [role="dialog"], [role="menu"], [data-own-keys]')) return
+    // A box to tick keeps only its space bar, a slider only the keys that move it; any other field keeps them all.
+    const field = target.closest('input')
+    if (field && !(field.type === 'checkbox' ? event.key !== ' ' : field.type === 'range' && event.key.length === 1))
+      return
     // A focused button keeps its own space bar.
     if (event.key === ' ' && target.closest('button, a, [role="radio"]')) return
     const action = actions[event.key.length === 1 ? event.key.toLowerCase() : event.key]

@@ -1,0 +1,66 @@
+using System.Text.Json;
+using Coppia.Formats;
+
+namespace Coppia.Tests;
+
+/// <summary>What the stand plays: the front end's schedule, laid on the engraver's time map.</summary>
+public class HearTests
+{
+    /// <summary>As much of a reading as the schedule needs, as the server sends it.</summary>
+    private static object Question(string meter, string music, params double[] starts)
+    {
+        var score = Lines.Score("D", music, meter);
+        var reading = Reading.Of(score, Instruments.Violin, Instruments.Violin, HouseStyle.Default);
+        return new
+        {
+            reading = new
+            {
+                musicXml = MusicXmlWriter.Write(reading.Score),
+                countedBeat = 4 * Counting.BeatOf(score.Time, HouseStyle.Default).ToDouble(),
+                notes = reading.Notes.Select(n => new { id = n.Note.Id, tiedIds = n.Note.TiedIds, midi = n.Note.Pitch.Midi, plucked = reading.Bowing.Plucked[n.Note.Index] }),
+                bars = score.Bars.Select(b => new { id = b.Id, number = b.Number, eventIds = b.Events.Select(e => e.Id) }),
+                events = score.Bars.SelectMany(b => b.Events.Select(e => new { id = e.Id, barId = b.Id, length = 4 * e.Length.ToDouble() })),
+            },
+            starts,
+        };
+    }
+
+    private static JsonElement Schedule(string meter, string music, params double[] starts) => Outside.Ask("schedule.mjs", new[] { Question(meter, music, starts) })[0];
+
+    private static string Notes(JsonElement schedule) => string.Join(' ', schedule.GetProperty("notes").EnumerateArray()
+        .Select(n => $"{n.GetProperty("midi").GetInt32()}@{n.GetProperty("at").GetDouble():0.##}+{n.GetProperty("length").GetDouble():0.##}"));
+
+    [Fact] // MIDI 1.0 key numbers: D4 is 62.
+    public void Notes_sound_at_their_times_for_their_lengths() =>
+        Assert.Equal("62@0+1 64@1+0.5 66@1.5+0.5 67@2+2", Notes(Schedule("4/4", "D E/F/ G2|]")));
+
+    [Fact]
+    public void Tied_notes_sound_once_and_rests_are_silent() => Assert.Equal("62@0+5 64@6+2", Notes(Schedule("4/4", "D4-|D z E2|]")));
+
+    [Fact]
+    public void Repeats_and_endings_are_played_out() =>
+        Assert.Equal("62@0+4 64@4+4 62@8+4 66@12+4", Notes(Schedule("4/4", "|:D4|1E4:|2F4|]")));
+
+    [Fact]
+    public void Notes_marked_to_be_plucked_are_plucked()
+    {
+        var plucked = Schedule("4/4", "D \"^pizz.\"E F \"^arco\"G|]").GetProperty("notes").EnumerateArray().Select(n => n.GetProperty("plucked").GetBoolean());
+        Assert.Equal([false, true, true, false], plucked);
+    }
+
+    [Fact]
+    public void The_clicks_fall_on_the_beats_and_the_first_of_each_bar_is_strong()
+    {
+        var beats = Schedule("3/4", "A|d3|d3|]").GetProperty("beats").EnumerateArray().Select(b => $"{b.GetProperty("at").GetDouble():0.##}{(b.GetProperty("strong").GetBoolean() ? "!" : "")}");
+        Assert.Equal("0 1! 2 3 4! 5 6", string.Join(' ', beats));
+    }
+
+    [Theory] // A whole bar is counted, then the beats of the first bar that go before the start.
+    [InlineData("4/4", "D E F G|A4|]", 0, "!...")]
+    [InlineData("4/4", "D E F G|A4|]", 2, "!...!.")]
+    [InlineData("3/4", "A|d3|d3|]", 0, "!..!.")] // the pick-up is beat 3
+    [InlineData("3/4", "A|d3|d3|]", 1, "!..")]
+    [InlineData("2/4", "D E|F2|]", 2, "!.")]
+    public void The_count_in_leads_into_the_start(string meter, string music, double start, string clicks) =>
+        Assert.Equal(clicks, Schedule(meter, music, start).GetProperty("clicks")[0].GetString());
+}
