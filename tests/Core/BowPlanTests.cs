@@ -43,9 +43,13 @@ public class BowPlanTests
     [Theory]
     [InlineData("D E F G", "4/4", BowAmount.Half)]
     [InlineData("D/E/F/G/ A2", "4/4", BowAmount.Small)] // quick separate eighths: about 5 cm
+    [InlineData("D3/2E/ F2", "4/4", BowAmount.Part)]
     [InlineData("D4", "4/4", BowAmount.Slow)] // long notes: slow bow, save it
     [InlineData("D3|E3", "3/4", BowAmount.Whole)]
     public void Amounts_of_bow_are_a_players_words(string music, string meter, BowAmount amount) => Assert.Equal(amount, Travels(music, meter)[0].Amount);
+
+    [Fact] // A single eighth between longer notes has to carry the bow back.
+    public void A_lone_eighth_is_no_small_stroke() => Assert.Equal(BowAmount.Part, Travels("D3/2E/ F3/2G/")[1].Amount);
 
     [Fact] // Handbook 8: on the bow's speed teachers disagree; a school setting.
     public void Louder_is_faster_or_slower_by_the_schools_setting()

@@ -67,7 +67,7 @@ public static class BowPlace
     /// <summary>How much of the bow a stroke takes, 0 to 1, and the word for it.</summary>
     public static (double Travel, BowAmount Amount) Travel(IReadOnlyList<SoundingNote> notes, PlayedStroke stroke, double loudness, LoudBow loud)
     {
-        if (stroke.First == stroke.Last && notes[stroke.First].Length <= Quick) return (SmallStroke, BowAmount.Small);
+        if (stroke.First == stroke.Last && IsQuick(notes, stroke.First) && (IsQuick(notes, stroke.First - 1) || IsQuick(notes, stroke.First + 1))) return (SmallStroke, BowAmount.Small);
 
         var length = 0.0;
         for (var k = stroke.First; k <= stroke.Last; k++) length += notes[k].Length.ToDouble();
@@ -78,6 +78,9 @@ public static class BowPlace
         var travel = Math.Min(1, share * stopped * Math.Pow(1.25, loud == LoudBow.HeavierFaster ? loudness : -loudness));
         return (travel, travel > 0.9 ? BowAmount.Whole : travel is > 0.4 and < 0.6 ? BowAmount.Half : travel <= SmallStroke * 1.5 ? BowAmount.Small : BowAmount.Part);
     }
+
+    /// <summary>A single short note among longer ones is no small stroke: it has to carry the bow back.</summary>
+    private static bool IsQuick(IReadOnlyList<SoundingNote> notes, int i) => i >= 0 && i < notes.Count && !notes[i].IsGrace && notes[i].Length <= Quick;
 
     /// <summary>The length that takes a whole bow at the tune's even speed: half a bar where it halves, else a bar.</summary>
     public static Fraction WholeBow(TimeSignature? time)

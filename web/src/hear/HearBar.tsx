@@ -31,7 +31,7 @@ export function HearBar({
   return (
     <section
       aria-label="Hear it"
-      className="flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-line bg-paper px-3 py-1.5 text-[13px]"
+      className="flex flex-wrap items-center gap-x-2.5 gap-y-1 border-t border-line bg-paper px-3 py-1.5 text-[13px]"
     >
       <button
         type="button"
@@ -49,7 +49,7 @@ export function HearBar({
           max={FASTEST}
           value={settings.tempo}
           onChange={(e) => onSet({ tempo: Number(e.target.value) })}
-          className="w-20 accent-spruce"
+          className="w-16 accent-spruce"
         />
         <output className="w-7 text-right font-bold">{settings.tempo}</output>
       </label>
@@ -80,7 +80,7 @@ export function HearBar({
             onLoop(e.target.value as LoopChoice)
             e.target.blur() // the stand's keys work again at once
           }}
-          className={BUTTON}
+          className={`${BUTTON} w-20`}
         >
           <option value="none">off</option>
           <option value="bar">this bar</option>
@@ -117,7 +117,7 @@ export function HearBar({
           step={0.05}
           value={settings.volume}
           onChange={(e) => onSet({ volume: Number(e.target.value) })}
-          className="w-14 accent-spruce"
+          className="w-12 accent-spruce"
         />
       </label>
     </section>
