@@ -69,4 +69,24 @@ public class HandShapeTests
         var shapes = Shapes("bass", -1, position: "half");
         Assert.Equal(["half 1–4", "half 1–4", "half 2–4", "half 2–4"], shapes.Select(s => s.Name));
     }
+
+    [Theory] // Second and third position: finger f plays letter p − 1 + f above the open string (handbook 3); the touching pairs follow from the key.
+    [InlineData("II", 2, "2–3, 1–2, 1–2, none touch")]
+    [InlineData("II", 0, "1–2, none touch, 3–4, 3–4")]
+    [InlineData("II", -1, "none touch, 3–4, 3–4, 2–3")]
+    [InlineData("III", 2, "1–2, none touch, 3–4, 3–4")]
+    [InlineData("III", 0, "3–4, 3–4, 2–3, 2–3")]
+    [InlineData("III", -1, "3–4, 2–3, 2–3, 1–2")]
+    public void Higher_positions_of_the_violin(string position, int fifths, string names) =>
+        Assert.Equal(names, string.Join(", ", Shapes("violin", fifths, position: position).Select(s => s.Name)));
+
+    [Theory] // The position that the key suits: on the bass flats lie in half position.
+    [InlineData("bass", -1, "half")]
+    [InlineData("bass", -2, "half")]
+    [InlineData("bass", 2, "I")]
+    [InlineData("bass", 1, "I")]
+    [InlineData("cello", -4, "I")]
+    [InlineData("violin", 4, "I")]
+    public void The_position_follows_the_key(string instrument, int fifths, string position) =>
+        Assert.Equal(position, HandShape.BestPosition(Lines.Instrument(instrument), new ScaleKey(fifths, ScaleForm.Major)));
 }

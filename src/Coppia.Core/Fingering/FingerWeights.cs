@@ -12,10 +12,10 @@ public sealed record FingerWeights
     public int OutsidePositions { get; init; } = 200;
 
     /// <summary>Moving the hand, whatever the distance; halved when an open string or a rest frees the hand.</summary>
-    public int Shift { get; init; } = 40;
+    public int Shift { get; init; } = 34;
 
     /// <summary>Added to a shift for each semitone it travels.</summary>
-    public int ShiftPerSemitone { get; init; } = 4;
+    public int ShiftPerSemitone { get; init; } = 6;
 
     /// <summary>Added to a shift on one finger, which is heard as a slide: a half step at the top is better under 2 and 4.</summary>
     public int ShiftOnOneFinger { get; init; } = 3;

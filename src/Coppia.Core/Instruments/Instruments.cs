@@ -104,9 +104,11 @@ public static class Instruments
             var allowed = name is "half" or "I";
             frames.Add(new HandFrame(name, spoken, first, Stretch.None, closed, allowed, reluctance));
             if (name == "half") continue;
-            frames.Add(new HandFrame(name, spoken, first, Stretch.Back, [new(1, first - 1, Moved: true), .. closed[1..]], allowed, reluctance));
+            // A beginner stretches in first position; higher up the hand shifts instead.
+            var stretched = reluctance + (name == "I" ? 0 : 12);
+            frames.Add(new HandFrame(name, spoken, first, Stretch.Back, [new(1, first - 1, Moved: true), .. closed[1..]], allowed, stretched));
             frames.Add(new HandFrame(name, spoken, first, Stretch.Forward,
-                [closed[0], .. closed[1..].Select(s => new FingerSpot(s.Finger, s.Semitones + 1, Moved: true))], allowed, reluctance));
+                [closed[0], .. closed[1..].Select(s => new FingerSpot(s.Finger, s.Semitones + 1, Moved: true))], allowed, stretched));
         }
 
         return frames;
@@ -126,7 +128,8 @@ public static class Instruments
                 n.Item.Name, n.Item.Spoken, n.Index + 1, Stretch.None,
                 [new(1, n.Index + 1), new(middleFinger, n.Index + 2), new(4, n.Index + 3)],
                 AllowedByDefault: n.Index <= 4,
-                Reluctance: n.Item.Name is "half" or "I" ? 0 : 2)),
+                // Half, first and third are the beginner's landmarks; the places between are for what needs them.
+                Reluctance: n.Item.Name switch { "half" or "I" => 0, "II" or "II½" => 8, _ => 2 })),
         ];
     }
 }
