@@ -59,12 +59,13 @@ public sealed record ReadingView(
     bool HasPrintedFingers, bool UsesPrintedFingers, IReadOnlyList<PinView> Pins,
     IReadOnlyList<string> Warnings, IReadOnlyList<NoticeView> Notices, string MusicXml,
     IReadOnlyList<BarView> Bars, IReadOnlyList<ReadingNoteView> Notes, IReadOnlyList<CountView> Counts, IReadOnlyList<IReadOnlyList<ShapeSpotView>> Shapes,
-    IReadOnlyList<EventView> Events, IReadOnlyList<TravelView> Travels, FormView Form, IReadOnlyList<TroubleView> Trouble, int TempoQuarters, double CountedBeat)
+    IReadOnlyList<EventView> Events, IReadOnlyList<TravelView> Travels, FormView Form, IReadOnlyList<TroubleView> Trouble, int TempoQuarters, double CountedBeat, ValueNames ValueNames)
 {
     internal static ReadingView Of(KeptTune kept, Reading reading, FixedPairs pairs)
     {
         var style = reading.Style;
         var score = reading.Score;
+        var barOrder = score.Bars.Index().ToDictionary(b => b.Item.Id, b => b.Index);
         return new ReadingView(
             kept.Tune.Id, kept.Tune.Version, kept.Tune.Title, kept.Tune.Composer, score.TempoWords,
             InstrumentView.Of(reading.Instrument, style), kept.Tune.PrintedFor, score.Clef.Name, reading.ClefChanged,
@@ -76,13 +77,11 @@ public sealed record ReadingView(
             [.. reading.Shapes.Select(s => (IReadOnlyList<ShapeSpotView>)[.. s.Spots.Select(p =>
                 new ShapeSpotView(p.Placement.Semitones, p.Placement.Finger, Labels.FingerSign(p.Placement, style), Labels.Note(p.Pitch, style)))])],
             EventsOf(reading), TravelsOf(reading), FormView.Of(reading.Form),
-            [.. reading.Trouble.Select(t => new TroubleView(reading.Notes[t.From].Note.Id, reading.Notes[t.To].Note.Id, BarOrder(reading.Notes[t.To].Note.Bar), t.Score, t.Text))],
-            TempoOf(score), Quarters(Counting.BeatOf(score.Time, style)));
+            [.. reading.Trouble.Select(t => new TroubleView(reading.Notes[t.From].Note.Id, reading.Notes[t.To].Note.Id, barOrder[reading.Notes[t.To].Note.Bar.Id], t.Score, t.Text))],
+            TempoOf(score), Quarters(Counting.BeatOf(score.Time, style)), style.ValueNames);
     }
 
     private static double Quarters(Fraction length) => (length * new Fraction(4, 1)).ToDouble();
-
-    private static int BarOrder(Bar bar) => int.Parse(bar.Id.AsSpan(3), System.Globalization.CultureInfo.InvariantCulture) - 1;
 
     /// <summary>The printed tempo in quarters a minute, or 80.</summary>
     private static int TempoOf(Score score) => score.Tempo is { } t ? Math.Clamp((int)Math.Round((t.Beat * new Fraction(4 * t.PerMinute, 1)).ToDouble()), 20, 300) : 80;

@@ -24,28 +24,20 @@ export function BowRibbon({
     <g data-ribbon>
       {layout.systems.map((system, s) => (
         <g key={s}>
-          <line
-            x1={system.left}
-            x2={system.right}
-            y1={level(s, 0)}
-            y2={level(s, 0)}
-            className="stroke-line"
-            strokeWidth={1}
-          />
-          <line
-            x1={system.left}
-            x2={system.right}
-            y1={level(s, 1)}
-            y2={level(s, 1)}
-            className="stroke-line"
-            strokeWidth={1}
-          />
-          <text x={system.left - 5} y={level(s, 1)} className="row-label" textAnchor="end" dominantBaseline="central">
-            tip
-          </text>
-          <text x={system.left - 5} y={level(s, 0)} className="row-label" textAnchor="end" dominantBaseline="central">
-            frog
-          </text>
+          {[
+            ['frog', 0],
+            ['tip', 1],
+          ].map(([name, place]) => {
+            const at = level(s, Number(place))
+            return (
+              <g key={name}>
+                <line x1={system.left} x2={system.right} y1={at} y2={at} className="stroke-line" strokeWidth={1} />
+                <text x={system.left - 5} y={at} className="row-label" textAnchor="end" dominantBaseline="central">
+                  {name}
+                </text>
+              </g>
+            )
+          })}
         </g>
       ))}
       {reading.travels?.flatMap((travel) => {

@@ -1,5 +1,5 @@
 import { Play, Square } from 'lucide-react'
-import type { ReactNode } from 'react'
+import { Tick } from '../ui/Tick'
 import { FASTEST, SLOWEST, type HearSettings } from './useHear'
 
 const DRONES = ['C', 'C♯', 'D', 'E♭', 'E', 'F', 'F♯', 'G', 'A♭', 'A', 'B♭', 'B'].map((name, i) => ({
@@ -121,22 +121,5 @@ export function HearBar({
         />
       </label>
     </section>
-  )
-}
-
-function Tick({
-  checked,
-  onChange,
-  children,
-}: {
-  checked: boolean
-  onChange: (on: boolean) => void
-  children: ReactNode
-}) {
-  return (
-    <label className="flex items-center gap-1.5">
-      <input type="checkbox" className="accent-spruce" checked={checked} onChange={(e) => onChange(e.target.checked)} />
-      {children}
-    </label>
   )
 }

@@ -7,6 +7,7 @@ import { SMALL_ROWS, engravingOptions, ROWS, withRowsOnly, type Layout } from '.
 import { FormSheet } from './FormSheet'
 import { TuneHead } from '../stand/TuneHead'
 import { Button } from '../ui/Button'
+import { Tick } from '../ui/Tick'
 import { useKeys } from '../ui/useKeys'
 
 // Printable area at 96 CSS pixels an inch, inside margins of 12 mm; the first page also bears the heading.
@@ -82,24 +83,12 @@ export function PrintView() {
             </label>
           ))}
         </fieldset>
-        <label className="flex items-center gap-1.5">
-          <input
-            type="checkbox"
-            className="accent-spruce"
-            checked={above}
-            onChange={(e) => set({ before: e.target.checked ? 'yes' : 'no' })}
-          />
+        <Tick checked={above} onChange={(on) => set({ before: on ? 'yes' : 'no' })}>
           What to say before each line
-        </label>
-        <label className="flex items-center gap-1.5">
-          <input
-            type="checkbox"
-            className="accent-spruce"
-            checked={withForm}
-            onChange={(e) => set({ form: e.target.checked ? 'yes' : 'no' })}
-          />
+        </Tick>
+        <Tick checked={withForm} onChange={(on) => set({ form: on ? 'yes' : 'no' })}>
           Line map and trouble spots
-        </label>
+        </Tick>
         <Button kind="go" className="ml-auto" disabled={engraving.working} onClick={() => window.print()}>
           Print, or save as PDF
         </Button>

@@ -23,7 +23,7 @@ export function CountPanel({ reading, now }: { reading: Reading; now: ReadingNot
       <ValueTree
         events={reading.events.filter((e) => e.barId === bar.id)}
         now={now.id}
-        british={reading.events.some((e) => /crotchet|quaver|minim/.test(e.words))}
+        british={reading.valueNames === 'british'}
       />
       <p className="mt-2 text-sm text-soft">
         The way of counting and the names of the values are set in the{' '}
