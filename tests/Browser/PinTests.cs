@@ -35,6 +35,16 @@ public class PinTests(Stage stage)
         WaitFor("D2 D3 A0 D3 D2 D1 D0");
     }
 
+    [Fact] // Quick work loses nothing: each change starts from what the one before has kept.
+    public void Two_fingers_changed_in_one_breath_are_both_kept_and_both_undone()
+    {
+        OpenOwn("Hasty Pears");
+        stage.Press(Keys.ArrowRight + Keys.ArrowRight + "a" + Keys.End + "aaa");
+        WaitFor("D2 D3 A0 D3 D2 D1 G4");
+        stage.Press("uuuu");
+        WaitFor("D2 D3 D4 D3 D2 D1 D0");
+    }
+
     [Fact]
     public void A_real_alternative_is_taken_with_a_click()
     {

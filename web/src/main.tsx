@@ -23,7 +23,8 @@ if (!root) throw new Error('The page has no root element.')
 createRoot(root).render(
   <StrictMode>
     <QueryClientProvider client={queries}>
-      <BrowserRouter>
+      {/* Not as transitions: of two quick key presses the second must start from where the first has led. */}
+      <BrowserRouter useTransitions={false}>
         <Routes>
           <Route element={<Shell />}>
             <Route path="/" element={<Navigate to="/tunes" replace />} />

@@ -32,6 +32,12 @@ const readingQuery = (id: number, instrument: string) => ({
 
 export const useReading = (id: number, instrument: string) => useQuery(readingQuery(id, instrument))
 
+/** Answers with the reading as it is kept now: from memory, or asked for anew when a change has made that stale. */
+export function useFreshReading() {
+  const queries = useQueryClient()
+  return (id: number, instrument: string) => queries.fetchQuery(readingQuery(id, instrument))
+}
+
 /** Fetches a reading ahead of need, so that switching the instrument is instant. */
 export function usePrefetchReading() {
   const queries = useQueryClient()
@@ -118,12 +124,20 @@ export const useSetPins = () =>
     ['reading', 'before', 'bowing'],
   )
 
+const bowingQuery = (id: number, instrument: string) => ({
+  queryKey: ['bowing', id, instrument],
+  queryFn: () => answer(api.GET('/api/tunes/{id}/bowing', { params: { path: { id }, query: { instrument } } })),
+  staleTime: 10_000,
+})
+
 export const useBowing = (id: number, instrument: string, wanted: boolean) =>
-  useQuery({
-    queryKey: ['bowing', id, instrument],
-    queryFn: () => answer(api.GET('/api/tunes/{id}/bowing', { params: { path: { id }, query: { instrument } } })),
-    enabled: wanted,
-  })
+  useQuery({ ...bowingQuery(id, instrument), enabled: wanted })
+
+/** Answers with the bowing as it is kept now. */
+export function useFreshBowing() {
+  const queries = useQueryClient()
+  return (id: number, instrument: string) => queries.fetchQuery(bowingQuery(id, instrument))
+}
 
 /** Replaces all changes of a tune’s bowing. */
 export const useSetBowing = () =>

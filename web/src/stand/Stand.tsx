@@ -1,6 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
-import type { ReadingNote } from '../api/client'
 import { useBefore, useBowing, useInstruments, usePrefetchReading, useReading, useTune } from '../api/queries'
 import { useEngraving } from '../engraving/engraver'
 import { EngravedPage } from '../engraving/EngravedPage'
@@ -21,21 +20,12 @@ import { StandBar } from './StandBar'
 import { PANELS, StandPanels, type PanelId } from './StandPanels'
 import { TuneHead } from './TuneHead'
 import { useBows } from './useBows'
+import { useChanges } from './useChanges'
 import { usePins } from './usePins'
 import { useRows } from './useRows'
-import { useUndo } from './useUndo'
 import { useWalk } from './useWalk'
 import { useWidth } from './useWidth'
 import { WhyHere } from './WhyHere'
-
-/** The way after the present one among all ways of a note, round and round, those in reach of the class first. */
-function nextWay(note: ReadingNote) {
-  const all = [{ string: note.string ?? 0, finger: note.finger ?? 0, beyond: note.beyond }, ...note.others]
-    .filter((w) => !w.beyond || note.beyond)
-    .sort((a, b) => b.string - a.string || a.finger - b.finger)
-  const at = all.findIndex((w) => w.string === note.string && w.finger === note.finger)
-  return all[(at + 1) % all.length] ?? null
-}
 
 /** The stand: one tune, one instrument, note by note. */
 export function Stand() {
@@ -69,10 +59,10 @@ export function Stand() {
 
   const walk = useWalk(data)
   const { notes, at, now, line, lines } = walk
-  const { remember, undo } = useUndo()
-  const pins = usePins(data, remember)
+  const changes = useChanges()
+  const pins = usePins(id, instrument, changes.make)
   const bowing = useBowing(id, instrument || 'violin', panel === 'bow').data
-  const bows = useBows(id, bowing, remember)
+  const bows = useBows(id, instrument, changes.make)
   const before = useBefore(
     id,
     instrument || 'violin',
@@ -127,8 +117,8 @@ export function Stand() {
     '[': () => setLoopEnd('from'),
     ']': () => setLoopEnd('to'),
     '?': () => setOpen('keys'),
-    a: () => now?.others[0] && pins.pin(now, nextWay(now)),
-    u: undo,
+    a: () => now && pins.turn(now.id),
+    u: changes.undo,
     l: turnPanel,
     e: () => setOpen('edit'),
     w: print,
@@ -235,7 +225,7 @@ export function Stand() {
                         note={now}
                         reading={data}
                         strings={data.instrument.strings}
-                        onPin={(pair) => pins.pin(now, pair)}
+                        onPin={(pair) => pins.pin(now.id, pair)}
                       />
                     )}
                     {panel === 'before' && <BeforeLine line={line} remarks={before?.[line]} onShow={walk.setMarked} />}

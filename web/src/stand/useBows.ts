@@ -1,32 +1,29 @@
 import type { BowEdit, Bowing } from '../api/client'
-import { useSetBowing } from '../api/queries'
-import { useToast } from '../ui/toasts'
-import type { Remember } from './useUndo'
+import { useFreshBowing, useSetBowing } from '../api/queries'
+import type { MakeChange } from './useChanges'
 
 const edit = ({ noteId, kind }: BowEdit): BowEdit => ({ noteId, kind })
 const without = (from: readonly BowEdit[], gone: readonly BowEdit[]) =>
-  from.filter((t) => !gone.some((g) => g.noteId === t.noteId && g.kind === t.kind)).map(edit)
+  from.filter((t) => !gone.some((g) => g.noteId === t.noteId && g.kind === t.kind))
 
 /** Takes and refuses changes of the bowing, and takes both back. Each step is kept at once. */
-export function useBows(id: number, bowing: Bowing | undefined, remember: Remember) {
+export function useBows(id: number, instrument: string, make: MakeChange) {
   const put = useSetBowing()
-  const toast = useToast()
-  const taken = bowing?.taken ?? []
-  const refused = bowing?.refused ?? []
-  const change = (next: { changes: BowEdit[]; refused: BowEdit[] }) => {
-    const before = { id, changes: taken.map(edit), refused: refused.map(edit) }
-    put.mutateAsync({ id, ...next }).then(
-      () => remember(() => put.mutateAsync(before)),
-      (refusal: Error) => toast({ text: refusal.message }),
-    )
-  }
+  const fresh = useFreshBowing()
+  const change = (next: (now: Bowing) => { taken?: readonly BowEdit[]; refused?: readonly BowEdit[] }) =>
+    make(async () => {
+      const now = await fresh(id, instrument)
+      const set = ({ taken, refused }: { taken: readonly BowEdit[]; refused: readonly BowEdit[] }) =>
+        put.mutateAsync({ id, changes: taken.map(edit), refused: refused.map(edit) })
+      await set({ ...now, ...next(now) })
+      return () => set(now)
+    })
   return {
     take: (added: readonly BowEdit[]) =>
-      change({ changes: [...taken, ...added].map(edit), refused: without(refused, added) }),
-    takeBack: (gone: readonly BowEdit[]) => change({ changes: without(taken, gone), refused: refused.map(edit) }),
-    refuse: (unwanted: readonly BowEdit[]) =>
-      change({ changes: taken.map(edit), refused: [...refused, ...unwanted].map(edit) }),
-    allowAgain: () => change({ changes: taken.map(edit), refused: [] }),
+      change(({ taken, refused }) => ({ taken: [...taken, ...added], refused: without(refused, added) })),
+    takeBack: (gone: readonly BowEdit[]) => change(({ taken }) => ({ taken: without(taken, gone) })),
+    refuse: (unwanted: readonly BowEdit[]) => change(({ refused }) => ({ refused: [...refused, ...unwanted] })),
+    allowAgain: () => change(() => ({ refused: [] })),
   }
 }
 
