@@ -35,5 +35,5 @@ public class BowCountForm
     public int Counts() => Counting.Of(_score, HouseStyle.Default).Count;
 
     [Benchmark]
-    public int Forms() => Form.Of(_score, _notes, HouseStyle.Default).Lines.Count;
+    public int Forms() => Form.Of(_score, _notes, PlayOrder.Of(_score), HouseStyle.Default).Lines.Count;
 }

@@ -15,7 +15,7 @@ internal static class MusicXmlNote
             yield return new XElement("note", new XAttribute("id", e.Id),
                 new XElement("rest", e.IsBarRest ? new XAttribute("measure", "yes") : null),
                 new XElement("duration", duration), new XElement("voice", 1),
-                e.IsBarRest ? null : TypeOf(e.Value), Notations(e, tiedIn: false, slurs, extras));
+                e.IsBarRest ? null : TypeOf(e.Value), TimeModificationOf(e.Value), Notations(e, tiedIn: false, slurs, extras));
             yield break;
         }
 
@@ -29,7 +29,7 @@ internal static class MusicXmlNote
                 e.TiedOn ? new XElement("tie", new XAttribute("type", "start")) : null,
                 new XElement("voice", 1), TypeOf(e.Value),
                 signs[i] ? AccidentalOf(pitch) : null,
-                e.Value.InTuplet ? new XElement("time-modification", new XElement("actual-notes", e.Value.TupletActual), new XElement("normal-notes", e.Value.TupletNormal)) : null,
+                TimeModificationOf(e.Value),
                 first ? beams.Select((b, level) => new XElement("beam", new XAttribute("number", level + 1), BeamWord(b))) : null,
                 first ? Notations(e, tiedIn, slurs, extras) : TieNotations(e, tiedIn),
                 first ? Lyrics(e.Id, extras) : null);
@@ -49,6 +49,10 @@ internal static class MusicXmlNote
         yield return new XElement("type", MusicXmlPart.TypeNames[value.Log + 1]);
         for (var d = 0; d < value.Dots; d++) yield return new XElement("dot");
     }
+
+    private static XElement? TimeModificationOf(NoteValue value) => value.InTuplet
+        ? new("time-modification", new XElement("actual-notes", value.TupletActual), new XElement("normal-notes", value.TupletNormal))
+        : null;
 
     private static string BeamWord(BeamPart part) => part switch
     {

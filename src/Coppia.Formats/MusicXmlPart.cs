@@ -155,7 +155,7 @@ internal sealed class MusicXmlPart(List<Notice> notices)
             return;
         }
 
-        var voice = note.Element("voice")?.Value.Trim() ?? "1";
+        var voice = note.Element("voice")?.Value.Trim() is { Length: > 0 } named ? named : "1";
         _voice ??= voice;
         if (voice != _voice || MusicXmlReader.Int(note.Element("staff")) is > 1)
         {

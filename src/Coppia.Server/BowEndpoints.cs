@@ -47,7 +47,7 @@ internal static class BowEndpoints
         var reading = readings.Of(kept, known);
         SoundingNote[] notes = [.. reading.Notes.Select(n => n.Note)];
         var refused = readings.RefusedBows(kept);
-        IReadOnlyList<BowChangeView> InWords(IEnumerable<BowEdit> edits) => [.. edits.Select(e => BowChangeView.Of(BowProposal.Describe(reading.Score, e, style))).OrderBy(c => c.Bar)];
+        IReadOnlyList<BowChangeView> InWords(IReadOnlyCollection<BowEdit> edits) => [.. BowProposal.Describe(reading.Score, edits, style).Select(BowChangeView.Of).OrderBy(c => c.Bar)];
         return TypedResults.Ok(new BowingView(
             InWords(readings.BowsOf(kept)), InWords(refused),
             [.. reading.Bowing.ComesBackWrong.Select(w => new WrongWayView(

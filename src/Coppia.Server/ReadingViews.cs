@@ -50,7 +50,7 @@ public sealed record FormView(IReadOnlyList<LineView> Lines, IReadOnlyList<TrapV
 }
 
 /// <summary>One of the hardest steps, on the note that it reaches.</summary>
-public sealed record TroubleView(string FromId, string NoteId, int Bar, int Score, string Text);
+public sealed record TroubleView(string FromId, string NoteId, int Bar, int Score, string Where, string Text);
 
 /// <summary>Everything the stand shows for one tune and one instrument.</summary>
 public sealed record ReadingView(
@@ -77,7 +77,7 @@ public sealed record ReadingView(
             [.. reading.Shapes.Select(s => (IReadOnlyList<ShapeSpotView>)[.. s.Spots.Select(p =>
                 new ShapeSpotView(p.Placement.Semitones, p.Placement.Finger, Labels.FingerSign(p.Placement, style), Labels.Note(p.Pitch, style)))])],
             EventsOf(reading), TravelsOf(reading), FormView.Of(reading.Form),
-            [.. reading.Trouble.Select(t => new TroubleView(reading.Notes[t.From].Note.Id, reading.Notes[t.To].Note.Id, barOrder[reading.Notes[t.To].Note.Bar.Id], t.Score, t.Text))],
+            [.. reading.Trouble.Select(t => new TroubleView(reading.Notes[t.From].Note.Id, reading.Notes[t.To].Note.Id, barOrder[reading.Notes[t.To].Note.Bar.Id], t.Score, t.Where, t.Text))],
             TempoOf(score), Quarters(Counting.BeatOf(score.Time, style)), style.ValueNames);
     }
 

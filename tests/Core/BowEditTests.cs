@@ -49,7 +49,7 @@ public class BowEditTests
     [InlineData("Bar 1: hook C and D, same direction, stopped between", BowEditKind.Hook)]
     [InlineData("Bar 1: lift after D, next stroke down", BowEditKind.Lift)]
     public void A_change_is_told_in_words(string words, BowEditKind kind) =>
-        Assert.Equal(words, BowProposal.Describe(Lines.Score("C", "C D E F"), new BowEdit("b1n2", kind), HouseStyle.Default).Text);
+        Assert.Equal(words, Assert.Single(BowProposal.Describe(Lines.Score("C", "C D E F"), [new BowEdit("b1n2", kind)], HouseStyle.Default)).Text);
 
     [Theory] // Handbook 8, sound checks: bar beginnings down, pick-ups up, crossings inside a slur, strokes in a bar.
     [InlineData("D E F G|A B c d", "Every bar begins down. 4 strokes to a bar.")]

@@ -6,7 +6,7 @@ public class FormTests
     private static Form FormOf(string music, string key = "D", string meter = "4/4")
     {
         var score = Lines.Score(key, music, meter);
-        return Form.Of(score, SoundingNote.Of(score), HouseStyle.Default);
+        return Form.Of(score, SoundingNote.Of(score), PlayOrder.Of(score), HouseStyle.Default);
     }
 
     private const string A = "D E F G|A B c d|d c B A|G2 F2|";
@@ -27,7 +27,7 @@ public class FormTests
     public void Printed_lines_win_over_phrases_of_four_bars()
     {
         var score = Formats.TuneReader.Read("X:1\nM:4/4\nL:1/4\nK:D\nD E F G|A4|\nG2 G2|F4|\nD4|D4|]\n").Score!;
-        Assert.Equal(["0–2", "2–4", "4–6"], Form.Of(score, SoundingNote.Of(score), HouseStyle.Default).Lines.Select(l => $"{l.FirstBar}–{l.EndBar}"));
+        Assert.Equal(["0–2", "2–4", "4–6"], Form.Of(score, SoundingNote.Of(score), PlayOrder.Of(score), HouseStyle.Default).Lines.Select(l => $"{l.FirstBar}–{l.EndBar}"));
     }
 
     [Fact]

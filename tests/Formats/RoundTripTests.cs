@@ -38,6 +38,8 @@ public class RoundTripTests
         from bars in Event.Array[1, 5].Array[1, 6].Where(b => b.Any(e => e.Any(x => !x.IsRest)))
         from slurs in Gen.Bool.Array[6]
         from lines in Gen.Bool.Array[6]
+        from triplets in Gen.Bool.Array[6]
+        from ties in Gen.Bool.Array[6]
         select ScoreAssembly.Finish(new Score
         {
             Title = "100% ours",
@@ -52,7 +54,7 @@ public class RoundTripTests
                     Clef = Clef.All[clef],
                     Key = new KeySignature(fifths, mode),
                     Time = Times[time],
-                    Events = slurs[i] ? Slurred(events) : events,
+                    Events = Tied(ties[i], Slurred(slurs[i], Tripled(triplets[i], events))),
                     LineBreakAfter = lines[i] && i < bars.Length - 1,
                     RepeatStart = i == 1,
                     RepeatEnd = i == 2,
@@ -61,9 +63,15 @@ public class RoundTripTests
             ],
         }, false).Score;
 
-    private static ScoreEvent[] Slurred(ScoreEvent[] events)
+    private static ScoreEvent[] Tripled(bool wanted, ScoreEvent[] events) =>
+        wanted ? [.. events.Take(3).Select(e => e with { Value = e.Value with { TupletActual = 3, TupletNormal = 2 } }), .. events.Skip(3)] : events;
+
+    private static ScoreEvent[] Tied(bool wanted, ScoreEvent[] events) =>
+        wanted && events.Length > 1 && !events[^1].IsRest ? [.. events[..^2], events[^2] with { Pitch = events[^1].Pitch, TiedOn = true }, events[^1]] : events;
+
+    private static ScoreEvent[] Slurred(bool wanted, ScoreEvent[] events)
     {
-        if (events.Length < 2 || events[0].IsRest || events[^1].IsRest) return events;
+        if (!wanted || events.Length < 2 || events[0].IsRest || events[^1].IsRest) return events;
         return [events[0] with { SlurStarts = 1 }, .. events[1..^1], events[^1] with { SlurStops = 1 }];
     }
 

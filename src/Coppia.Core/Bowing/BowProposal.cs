@@ -21,35 +21,35 @@ public sealed record BowProposal(BowAim Aim, IReadOnlyList<BowChange> Changes, i
         var then = BowSearch.Price(score, edits, aim, style);
         // The search works in steps of half a hundredth of a bow; what it finds is taken only where it is really better.
         if (then >= now) (edits, then) = ([], now);
-        return new BowProposal(aim, [.. edits.Select(e => Describe(score, e, style))], (int)(then / BowPrices.Missed), (int)(now / BowPrices.Missed));
+        return new BowProposal(aim, Describe(score, edits, style), (int)(then / BowPrices.Missed), (int)(now / BowPrices.Missed));
     }
 
-    /// <summary>A change in words, for the score that it is made in.</summary>
-    /// <exception cref="ImpossibleBowEditException">Its note is not in the score.</exception>
-    public static BowChange Describe(Score score, BowEdit edit, HouseStyle style)
+    /// <summary>Changes in words and in the order given, for the score that they are made in.</summary>
+    /// <exception cref="ImpossibleBowEditException">A change's note is not in the score.</exception>
+    public static IReadOnlyList<BowChange> Describe(Score score, IReadOnlyCollection<BowEdit> edits, HouseStyle style)
     {
-        ScoreEvent? before = null;
+        if (edits.Count == 0) return [];
+        var wanted = edits.Select(e => e.NoteId).ToHashSet();
+        var found = new Dictionary<string, (Bar Bar, Pitch Pitch, Pitch? Before)>();
+        Pitch? before = null;
         foreach (var bar in score.Bars)
         {
             foreach (var e in bar.Events)
             {
-                if (e.Id == edit.NoteId && e.Pitch is { } pitch)
-                {
-                    var name = Labels.Note(pitch, style);
-                    var from = before?.Pitch is { } p ? Labels.Note(p, style) : "the note before";
-                    var where = bar.Number == 0 ? "Pick-up" : $"Bar {bar.Number}";
-                    return new BowChange(edit, bar.Number, edit.Kind switch
-                    {
-                        BowEditKind.Slur => $"{where}: slur {from} to {name}",
-                        BowEditKind.Hook => $"{where}: hook {from} and {name}, same direction, stopped between",
-                        _ => $"{where}: lift after {name}, next stroke down",
-                    });
-                }
-
-                before = e;
+                if (e.Pitch is { } pitch && wanted.Contains(e.Id)) found[e.Id] = (bar, pitch, before);
+                before = e.Pitch;
             }
         }
 
-        throw new ImpossibleBowEditException($"There is no note {edit.NoteId} in this tune; expected the id of a printed note.");
+        return [.. edits.Select(e => found.TryGetValue(e.NoteId, out var at)
+            ? new BowChange(e, at.Bar.Number, $"{at.Bar.Spoken}: {Words(e.Kind, Labels.Note(at.Pitch, style), at.Before is { } p ? Labels.Note(p, style) : "the note before")}")
+            : throw new ImpossibleBowEditException($"There is no note {e.NoteId} in this tune; expected the id of a printed note."))];
     }
+
+    private static string Words(BowEditKind kind, string note, string before) => kind switch
+    {
+        BowEditKind.Slur => $"slur {before} to {note}",
+        BowEditKind.Hook => $"hook {before} and {note}, same direction, stopped between",
+        _ => $"lift after {note}, next stroke down",
+    };
 }

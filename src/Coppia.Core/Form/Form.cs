@@ -30,11 +30,12 @@ public sealed record Form(IReadOnlyList<TuneLine> Lines, IReadOnlyList<Trap> Tra
     private const int LinesRemembered = 16;
     private const int BarsRemembered = 24;
 
-    public static Form Of(Score score, IReadOnlyList<SoundingNote> notes, HouseStyle style)
+    /// <param name="order">Bars in the order of playing.</param>
+    public static Form Of(Score score, IReadOnlyList<SoundingNote> notes, IReadOnlyList<PlayedBar> order, HouseStyle style)
     {
         var music = BarMusic.Of(score);
         var lines = Lettered(music, [.. LinesIn(score)]);
-        return new Form(lines, [.. TrapsIn(music, lines, style)], Passage.Of(music, notes, style), Summarise(lines), PlayOrder.Words(score, PlayOrder.Of(score)));
+        return new Form(lines, [.. TrapsIn(music, lines, style)], Passage.Of(music, notes, style), Summarise(lines), PlayOrder.Words(score, order));
     }
 
     /// <summary>Printed lines where the source has them; else phrases of four bars after the pick-up.</summary>

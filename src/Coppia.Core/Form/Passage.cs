@@ -57,7 +57,7 @@ public sealed record Passage(PassageKind Kind, int Bar, string Text, IReadOnlyLi
         private bool InKey(int i) => _inKey[i];
 
         private Passage From(PassageKind kind, int first, int count, string text) => new(
-            kind, _barOrder[notes[first].Bar.Id], $"{(notes[first].Bar.Number == 0 ? "Pick-up" : $"Bar {notes[first].Bar.Number}")}: {text}.", [.. notes.Skip(first).Take(count).Select(n => n.Id)]);
+            kind, _barOrder[notes[first].Bar.Id], $"{notes[first].Bar.Spoken}: {text}.", [.. notes.Skip(first).Take(count).Select(n => n.Id)]);
 
         private string Called(int i) => Labels.NoteInOctave(notes[i].Pitch, _octaves[notes[i].Pitch.Letter], style);
 

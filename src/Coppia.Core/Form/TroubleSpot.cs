@@ -7,8 +7,9 @@ public enum TroublePart { Crossing, CrossingWithFinger, SkippedString, Leap, Fin
 /// <param name="From">Order of the note that it leaves.</param>
 /// <param name="To">Order of the note that it reaches.</param>
 /// <param name="Parts">What makes it hard, with its points.</param>
-/// <param name="Text">In words.</param>
-public sealed record TroubleSpot(int From, int To, IReadOnlyList<(TroublePart Part, int Points)> Parts, string Text)
+/// <param name="Where">The bar that it falls in: "Bar 6".</param>
+/// <param name="Text">The step and what makes it hard, in words.</param>
+public sealed record TroubleSpot(int From, int To, IReadOnlyList<(TroublePart Part, int Points)> Parts, string Where, string Text)
 {
     /// <summary>Points from which a step is worth a mark.</summary>
     public const int WorthMarking = 4;
@@ -28,12 +29,12 @@ public sealed record TroubleSpot(int From, int To, IReadOnlyList<(TroublePart Pa
         {
             if (notes[i].Step is { Apart: true }) continue;
             var parts = PartsOf(fingering, i);
-            if (parts.Sum(p => p.Points) >= WorthMarking) spots.Add(new TroubleSpot(i - 1, i, parts, Words(fingering, i, parts, style)));
+            if (parts.Sum(p => p.Points) >= WorthMarking) spots.Add(new TroubleSpot(i - 1, i, parts, notes[i].Note.Bar.Spoken, Words(fingering, i, parts, style)));
         }
 
         var most = Math.Clamp(notes.Count / NotesToOneSpot, FewestSpots, MostSpots);
         // The same step is hard wherever it comes; it is marked once.
-        return [.. spots.OrderByDescending(s => s.Score).ThenBy(s => s.To).DistinctBy(s => s.Text[(s.Text.IndexOf(':', StringComparison.Ordinal) + 1)..]).Take(most).OrderBy(s => s.To)];
+        return [.. spots.OrderByDescending(s => s.Score).ThenBy(s => s.To).DistinctBy(s => s.Text).Take(most).OrderBy(s => s.To)];
     }
 
     /// <summary>The named parts of the step to a note and their points; none for a step that a rest frees or that no finger plays.</summary>
@@ -86,7 +87,6 @@ public sealed record TroubleSpot(int From, int To, IReadOnlyList<(TroublePart Pa
             _ => "an odd rhythm",
         }).OfType<string>().ToArray();
         string Called(FingeredNote n, Placement p) => $"{Labels.Note(n.Note.Pitch, style)} ({Labels.Pair(p, fingering.Instrument, style)})";
-        var bar = now.Note.Bar.Number == 0 ? "Pick-up" : $"Bar {now.Note.Bar.Number}";
-        return $"{bar}: {Called(before, a)} to {Called(now, b)}, {Core.Words.List(said)}.";
+        return $"{Called(before, a)} to {Called(now, b)}, {Core.Words.List(said)}.";
     }
 }

@@ -85,6 +85,9 @@ public sealed record Bar
     /// <summary>Printed number; a pick-up is 0.</summary>
     public int Number { get; init; }
 
+    /// <summary>"Bar 6", or "Pick-up".</summary>
+    public string Spoken => Number == 0 ? "Pick-up" : $"Bar {Number}";
+
     public string Id { get; init; } = "";
 
     public IReadOnlyList<ScoreEvent> Events { get; init; } = [];

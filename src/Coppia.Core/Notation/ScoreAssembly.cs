@@ -26,7 +26,8 @@ public static class ScoreAssembly
         for (var i = 0; i < bars.Count; i++) CheckLength(bars, i, notices);
         if (bars.Count > 0 && bars[^1].Time is null && bars.All(b => b.Time is null))
             notices.Insert(0, new Notice(bars[0].At, null, "Free meter: the beats are not checked, and counting starts again at every barline."));
-        return (draft with { Bars = bars }, notices);
+        // A key or meter changed before the first note is the one that the tune begins in.
+        return (bars.Count == 0 ? draft : draft with { Bars = bars, Key = bars[0].Key, Time = bars[0].Time }, notices);
     }
 
     private static Bar WithOnsets(Bar bar, int index)
@@ -47,6 +48,7 @@ public static class ScoreAssembly
             onset += length;
         }
 
+        Tuplets.Mark(events);
         return bar with { Id = $"bar{index + 1}", Events = events };
     }
 

@@ -57,7 +57,7 @@ public sealed record Reading(
         var counts = Counting.Of(score, style);
         return new Reading(score, instrument, style, octaves, clef != printed.Clef, Rows(fingering, bowing, counts, style), counts,
             StringShape.InKey(instrument, score.Key, MostUsedFrame(fingering)), fingering, order, bowing,
-            BowPlace.Along(sounding, bowing.Strokes, style.LoudBow), Form.Of(score, sounding, style), TroubleSpot.Of(fingering, style));
+            BowPlace.Along(sounding, bowing.Strokes, style.LoudBow), Form.Of(score, sounding, order, style), TroubleSpot.Of(fingering, style));
     }
 
     /// <summary>Notes that no finger reaches, and notes beyond what the class has learned, each in a sentence with its bar.</summary>

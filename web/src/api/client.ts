@@ -74,3 +74,6 @@ export async function answer<T>(pending: Promise<Answer<T>>): Promise<T> {
     problem.source,
   )
 }
+
+/** A bar as it is spoken of. */
+export const barName = (number: number) => (number === 0 ? 'Pick-up' : `Bar ${number}`)

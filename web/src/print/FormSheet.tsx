@@ -16,7 +16,7 @@ export function FormSheet({ reading }: { reading: Reading }) {
         learned.
       </p>
       <Words title="Traps, nearly the same" texts={form.traps.map((t) => t.text)} />
-      <Words title="Trouble spots" texts={trouble.map((t) => t.text)} />
+      <Words title="Trouble spots" texts={trouble.map((t) => `${t.where}: ${t.text}`)} />
       <Words title="Patterns to know" texts={form.passages.map((p) => p.text)} />
     </section>
   )

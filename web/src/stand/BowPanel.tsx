@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react'
-import type { BowChange, Bowing, ReadingNote } from '../api/client'
+import { barName, type BowChange, type Bowing, type ReadingNote } from '../api/client'
 import type { Bows } from './useBows'
 
 const AIMS: Record<string, { title: string; good: string }> = {
@@ -105,7 +105,7 @@ export function BowPanel({
           {bowing.hints.map((h) => (
             <li key={`${h.noteId} ${h.text}`}>
               <Linked
-                text={`${h.bar === 0 ? 'Pick-up' : `Bar ${h.bar}`}: ${h.text}`}
+                text={`${barName(h.bar)}: ${h.text}`}
                 onClick={() => onShow([h.noteId])}
               />
             </li>

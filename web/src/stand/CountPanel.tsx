@@ -1,5 +1,5 @@
 import { Link } from 'react-router'
-import type { Reading, ReadingNote } from '../api/client'
+import { barName, type Reading, type ReadingNote } from '../api/client'
 import { ValueTree } from './ValueTree'
 
 /** How this bar is counted, and how its values part. */
@@ -9,7 +9,7 @@ export function CountPanel({ reading, now }: { reading: Reading; now: ReadingNot
   const counts = reading.counts.filter((c) => bar.eventIds.includes(c.eventId))
   return (
     <section aria-label="Count" className="text-[15px] leading-snug">
-      <h2 className="mb-1 text-xl">{bar.number === 0 ? 'Pick-up' : `Bar ${bar.number}`}</h2>
+      <h2 className="mb-1 text-xl">{barName(bar.number)}</h2>
       <p className="mb-2 text-lg" data-testid="bar-count">
         {counts.map((c, i) => (
           <span

@@ -31,7 +31,7 @@ export function FormPanel({
       <List title="Traps, nearly the same" items={form.traps} onShow={onShow} empty="None." />
       <List
         title="Trouble spots"
-        items={trouble.map((t) => ({ text: t.text, noteIds: [t.fromId, t.noteId] }))}
+        items={trouble.map((t) => ({ text: `${t.where}: ${t.text}`, noteIds: [t.fromId, t.noteId] }))}
         onShow={onShow}
         empty="Nothing in it is hard."
       />

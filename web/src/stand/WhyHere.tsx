@@ -1,4 +1,4 @@
-import type { Reading, ReadingNote } from '../api/client'
+import { barName, type Reading, type ReadingNote } from '../api/client'
 
 /** What a teacher would say about the current note. */
 export function WhyHere({
@@ -27,7 +27,7 @@ export function WhyHere({
         </span>
       </h2>
       <p className="mb-2 text-sm text-soft">
-        {note.bar === 0 ? 'Pick-up' : `Bar ${note.bar}`}, beat {note.beat}
+        {barName(note.bar)}, beat {note.beat}
         {value && `, ${value}`}
         {note.positionSpoken && note.finger !== 0 ? `, ${note.positionSpoken}` : ''},{' '}
         {note.plucked ? 'plucked' : `${note.bow} bow`}
@@ -41,7 +41,7 @@ export function WhyHere({
       ))}
       {trouble && (
         <p className="mb-1.5 border-l-4 border-brick pl-3">
-          Trouble spot: {trouble.text.slice(trouble.text.indexOf(': ') + 2)}
+          Trouble spot: {trouble.text}
         </p>
       )}
       {(note.others.length > 0 || note.pinned) && !note.isGrace && (
