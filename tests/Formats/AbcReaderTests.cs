@@ -101,6 +101,31 @@ public class AbcReaderTests
     }
 
     [Fact]
+    public void A_key_and_a_meter_before_the_first_note_are_those_of_the_tune()
+    {
+        var score = AbcReader.Read("X:1\nM:4/4\nL:1/4\nK:C\nK:D\nM:3/4\nF3|F3|]\n").Score!;
+        Assert.Equal((2, "3/4", "F#4"), (score.Key.Fifths, score.Time.ToString(), score.Events.First().Pitch.ToString()));
+    }
+
+    [Theory] // ABC 2.1, 4.13: (3 is three in the time of two; (p:q:r names any ratio; a rest has its share.
+    [InlineData("(3zAB", "1/12 1/12 1/12")]
+    [InlineData("(10:8:3ABc", "1/10 1/10 1/10")]
+    [InlineData("(3:2:4A/B/cd", "1/24 1/24 1/12 1/12")]
+    public void Tuplets(string music, string lengths)
+    {
+        var score = AbcReader.Read($"X:1\nL:1/8\nK:D\n{music}|]\n").Score!;
+        Assert.Equal(lengths, string.Join(' ', score.Events.Select(e => e.Length)));
+        Assert.Equal(lengths, string.Join(' ', MusicXmlReader.Read(MusicXmlWriter.Write(score)).Score!.Events.Select(e => e.Length)));
+    }
+
+    [Theory]
+    [InlineData("(1ABc")]
+    [InlineData("(10ABc")]
+    [InlineData("(65:64:3ABc")]
+    public void A_tuplet_of_no_ratio_is_refused(string music) =>
+        Assert.Equal("4:1: not a tuplet that Coppia reads; expected (2 to (9, as in (3abc, or both numbers, as in (10:8abcdefgabc", $"{Assert.Single(AbcReader.Read($"X:1\nL:1/8\nK:D\n{music}|]\n").Errors)}");
+
+    [Fact]
     public void Free_meter_is_read()
     {
         var read = AbcReader.Read("X:1\nM:none\nL:1/4\nK:C\nA B c|d|]\n");

@@ -23,6 +23,24 @@ public class MusicXmlTests
         Assert.Equal("D4", score.Events.Single().Pitch.ToString());
     }
 
+    [Theory] // MusicXML 4.0: <time-modification> gives a note its ratio; the bracket's <tuplet> may be missing. Three eighths, or a quarter and an eighth, make a triplet.
+    [InlineData("eighth eighth eighth eighth eighth eighth", "0-2 3-5")]
+    [InlineData("quarter eighth eighth quarter", "0-1 2-3")]
+    [InlineData("eighth eighth", "0-1")]
+    public void Triplets_without_brackets_are_grouped(string types, string groups)
+    {
+        var notes = string.Concat(types.Split(' ').Select(type =>
+            $"<note><pitch><step>D</step><octave>4</octave></pitch><duration>1</duration><type>{type}</type><time-modification><actual-notes>3</actual-notes><normal-notes>2</normal-notes></time-modification></note>"));
+        ScoreEvent[] events = [.. MusicXmlReader.Read(Part(Measure(notes))).Score!.Events];
+        var starts = events.Index().Where(e => e.Item.TupletStart).Select(e => e.Index);
+        var stops = events.Index().Where(e => e.Item.TupletStop).Select(e => e.Index);
+        Assert.Equal(groups, string.Join(' ', starts.Zip(stops, (a, b) => $"{a}-{b}")));
+    }
+
+    [Fact] // An empty voice name means the first voice.
+    public void A_note_with_an_empty_voice_is_of_the_first_voice() =>
+        Assert.Equal(2, MusicXmlReader.Read(Part(Measure(Note.Replace("<voice>1", "<voice>", StringComparison.Ordinal) + Note))).Score!.Events.Count());
+
     [Fact]
     public void Other_parts_and_voices_are_left_out_and_said()
     {
