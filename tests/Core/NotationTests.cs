@@ -98,4 +98,10 @@ public class NotationTests
             Assert.NotNull(parts);
             Assert.Equal(length, parts.Aggregate(Fraction.Zero, (sum, v) => sum + v.Length));
         });
+
+    [Theory] // Common practice: a beam holds a tuplet whole or lies within it.
+    [InlineData("(3:2:3A2 A/ B/ c/ z/", "- - - - -")]
+    [InlineData("A/ (3A/4B/4c/4 B/ z3/2", "b c c c e -")]
+    public void A_beam_never_leaves_a_tuplet_in_the_middle(string music, string beams) =>
+        Assert.Equal(beams, string.Join(' ', Beams.Of(Lines.Score("C", music, "6/8").Bars[0]).Select(b => b.Count == 0 ? "-" : b[0].ToString()[..1].ToLowerInvariant())));
 }

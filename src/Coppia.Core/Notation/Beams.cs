@@ -11,7 +11,7 @@ public static class Beams
     {
         var result = new List<BeamPart>[bar.Events.Count];
         for (var i = 0; i < result.Length; i++) result[i] = [];
-        foreach (var group in Groups(bar))
+        foreach (var group in Groups(bar).SelectMany(g => AroundTuplets(bar, g)))
         {
             for (var level = 1; level <= 5; level++) AddLevel(bar, group, level, result);
         }
@@ -51,6 +51,26 @@ public static class Beams
 
             if (notes.Count > 1) yield return notes;
         }
+    }
+
+    /// <summary>A beam holds a tuplet whole, or lies within one; it never begins in one and ends outside.</summary>
+    private static IEnumerable<List<int>> AroundTuplets(Bar bar, List<int> group)
+    {
+        var part = new List<int>();
+        foreach (var i in group)
+        {
+            var leavesTuplet = part.Count > 0 && bar.Events[part[^1]].TupletStop && !part.Exists(k => bar.Events[k].TupletStart);
+            var entersTuplet = part.Count > 0 && bar.Events[i].TupletStart && !group.Exists(k => k >= i && bar.Events[k].TupletStop);
+            if (leavesTuplet || entersTuplet)
+            {
+                if (part.Count > 1) yield return part;
+                part = [];
+            }
+
+            part.Add(i);
+        }
+
+        if (part.Count > 1) yield return part;
     }
 
     private static void AddLevel(Bar bar, List<int> group, int level, List<BeamPart>[] result)

@@ -104,10 +104,7 @@ export function BowPanel({
         <Part title="Bow use, where it starts">
           {bowing.hints.map((h) => (
             <li key={`${h.noteId} ${h.text}`}>
-              <Linked
-                text={`${barName(h.bar)}: ${h.text}`}
-                onClick={() => onShow([h.noteId])}
-              />
+              <Linked text={`${barName(h.bar)}: ${h.text}`} onClick={() => onShow([h.noteId])} />
             </li>
           ))}
         </Part>

@@ -39,11 +39,7 @@ export function WhyHere({
           {sentence}
         </p>
       ))}
-      {trouble && (
-        <p className="mb-1.5 border-l-4 border-brick pl-3">
-          Trouble spot: {trouble.text}
-        </p>
-      )}
+      {trouble && <p className="mb-1.5 border-l-4 border-brick pl-3">Trouble spot: {trouble.text}</p>}
       {(note.others.length > 0 || note.pinned) && !note.isGrace && (
         <p className="mt-2 flex flex-wrap items-center gap-1.5 text-sm">
           <span className="text-soft">{note.pinned ? 'Your choice.' : 'Or play it with'}</span>
