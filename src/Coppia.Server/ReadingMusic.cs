@@ -16,12 +16,8 @@ internal static class ReadingMusic
                 n => n.Note.Id, n => (reading.Instrument.Strings.Count - n.Placement!.Value.String, n.Placement.Value.Finger)));
     }
 
-    /// <summary>For the screen: pair and name as two lyric lines, so that the engraver leaves the rows their room. The screen drops the lines it does not show.</summary>
-    public static string ForEngraving(Reading reading)
-    {
-        var lines = reading.Notes.Where(n => !n.Note.IsGrace).ToDictionary(n => n.Note.Id, n => (IReadOnlyList<string>)[n.Label, n.Name]);
-        return MusicXmlWriter.Write(reading.Score with { TempoWords = null, Tempo = null }, new MusicXmlExtras(lines));
-    }
+    /// <summary>For the screen, which draws the rows itself and has the tempo in its heading.</summary>
+    public static string ForEngraving(Reading reading) => MusicXmlWriter.Write(reading.Score with { TempoWords = null, Tempo = null });
 
     private static string? Line(ReadingNote note, string row) => row switch
     {

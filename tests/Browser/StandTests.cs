@@ -126,4 +126,47 @@ public class StandTests(Stage stage)
         var hosts = (IReadOnlyCollection<object>)stage.Browser.ExecuteScript("return [...new Set(performance.getEntriesByType('resource').map(r => new URL(r.name).origin))].filter(o => o !== location.origin && o !== 'null')")!;
         Assert.Empty(hosts);
     }
+
+    /// <summary>Texts of one row that come within half a pixel of their right neighbour.</summary>
+    private string[] Touching() => [.. ((IReadOnlyCollection<object>)stage.Browser.ExecuteScript(
+        """
+        const rows = {}
+        for (const t of document.querySelectorAll('.engraved > svg text')) {
+          const box = t.getBoundingClientRect()
+          if (t.textContent.trim()) (rows[Math.round(t.getAttribute('y'))] ??= []).push([box.left, box.right, t.textContent])
+        }
+        return Object.values(rows).flatMap((row) => row.sort((a, b) => a[0] - b[0])
+          .filter((t, i) => row[i + 1] && row[i + 1][0] - t[1] < 0.5).map((t) => t[2]))
+        """)!).Select(o => (string)o)];
+
+    [Theory] // The hardest: low, high and stretched fingers in eighths, many positions, whole notes counted to four.
+    [InlineData("The Old Mill Reel", "cello")]
+    [InlineData("The Clockmaker's Daughter", "viola")]
+    [InlineData("The Tin Ferry", "bass")]
+    [InlineData("Bramble Lane", "violin")]
+    public void No_text_under_the_notes_touches_its_neighbour(string tune, string instrument)
+    {
+        stage.OpenTune(tune, instrument);
+        Assert.Equal([], Touching());
+        stage.Press("nc");
+        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector(".row-label")).Any(e => e.Text == "Count"));
+        Stage.WaitUntil(() => Touching().Length == 0);
+        stage.Press("nc");
+    }
+
+    [Fact] // However much there is to say before a line, it stands clear of the notes below it and of the rows above.
+    public void What_is_printed_before_a_line_covers_nothing()
+    {
+        stage.OpenTune("The Ash Grove", "bass");
+        var id = stage.Browser.Url.Split('/')[^1].Split('?')[0];
+        stage.Open($"/tunes/{id}/print?for=bass&rows=pair&before=yes");
+        Stage.WaitUntil(() => stage.Text("[data-testid=sheet]").Contains("Look for: repeat", StringComparison.Ordinal));
+        Stage.WaitUntil(() => (bool)stage.Browser.ExecuteScript(
+            """
+            const boxes = (css) => [...document.querySelectorAll(css)].map((e) => e.getBoundingClientRect())
+            const words = boxes('.engraved > p')
+            const things = boxes('.engraved .notehead, .engraved [data-label], .engraved [data-trouble]')
+            return words.length > 3 && words.every((w) => things.every((t) => t.bottom <= w.top || t.top >= w.bottom || t.right <= w.left || t.left >= w.right))
+            """)!);
+    }
 }

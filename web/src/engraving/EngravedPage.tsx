@@ -1,6 +1,7 @@
 import { useEffect, useLayoutEffect, useRef, useState, type MouseEvent } from 'react'
 import type { Engravable } from '../api/client'
-import { ABOVE_PX, measure, type Layout, type RowId } from './layout'
+import { TROUBLE_PX, measure, rowScale, type Form, type Layout, type RowId } from './layout'
+import { WORDS } from './room'
 import { RowLayer } from './RowLayer'
 
 const NONE: readonly string[] = []
@@ -15,8 +16,7 @@ export function EngravedPage({
   above,
   onPick,
   onLayout,
-  plain = false,
-  rowScale = 1,
+  form,
 }: {
   svg: string
   reading: Engravable
@@ -28,10 +28,8 @@ export function EngravedPage({
   above?: readonly string[]
   onPick?: (id: string) => void
   onLayout?: (layout: Layout) => void
-  /** Without bar numbers and row names. */
-  plain?: boolean
-  /** How large the rows are drawn. */
-  rowScale?: number
+  /** What it is engraved for, the stand where left out. A small one has no bar numbers and no names of rows. */
+  form?: Form
 }) {
   const host = useRef<HTMLDivElement>(null)
   const [layout, setLayout] = useState<Layout | null>(null)
@@ -66,7 +64,7 @@ export function EngravedPage({
   }
 
   return (
-    <div className={`engraved relative ${plain ? 'plain' : ''}`}>
+    <div className={`engraved relative ${form === 'small' ? 'plain' : ''}`}>
       {/* Keyboard users walk the notes with the arrow keys of the stand. */}
       {/* eslint-disable-next-line jsx-a11y/click-events-have-key-events, jsx-a11y/no-static-element-interactions */}
       <div ref={host} onClick={pick} />
@@ -74,8 +72,13 @@ export function EngravedPage({
         layout?.systems.map((system, i) => (
           <p
             key={system.bars[0]}
-            className="absolute flex items-end text-[11px] leading-tight"
-            style={{ left: 62, right: 4, top: system.head - ABOVE_PX, height: ABOVE_PX }}
+            className="absolute"
+            style={{
+              left: WORDS.left,
+              right: WORDS.right,
+              bottom: `calc(100% - ${system.head - TROUBLE_PX}px)`,
+              ...WORDS.type,
+            }}
           >
             {above[i]}
           </p>
@@ -87,8 +90,8 @@ export function EngravedPage({
           rows={rows}
           now={now}
           onPick={onPick}
-          unlabelled={plain}
-          scale={rowScale}
+          unlabelled={form === 'small'}
+          scale={rowScale(form)}
         />
       )}
     </div>

@@ -1,6 +1,6 @@
 import type { Engravable, ReadingNote } from '../api/client'
 import { BowRibbon } from './BowRibbon'
-import { ROWS, type Layout, type RowId } from './layout'
+import { POSITION_RISE, POSITION_SIZE, ROWS, TROUBLE_RISE_PX, type Layout, type RowId } from './layout'
 
 /** The rows under the staff, drawn over the engraved picture at the places of its notes. */
 export function RowLayer({
@@ -23,7 +23,11 @@ export function RowLayer({
   scale: number
 }) {
   const shown = ROWS.filter((r) => rows.includes(r.id))
-  const offsets = shown.map((_, i) => shown.slice(0, i).reduce((sum, r) => sum + r.height * scale, 0))
+  // From the middle of the first row to the middle of each.
+  const offsets = shown.map((row, i) => {
+    const above = shown.slice(0, i).reduce((sum, r) => sum + r.height, 0)
+    return (above + (row.height - (shown[0]?.height ?? 0)) / 2) * scale
+  })
   return (
     <svg className="pointer-events-none absolute inset-0 h-full w-full overflow-visible" aria-hidden="true">
       {(unlabelled ? [] : layout.systems).map((system, s) =>
@@ -49,7 +53,7 @@ export function RowLayer({
             system && (
               <path
                 key={t.noteId}
-                d={`M${spot.x - 5},${Math.min(system.top - 6, spot.top) - 14} h10 l-5,8 z`}
+                d={`M${spot.x - 5},${Math.min(system.top - 6, spot.top) - TROUBLE_RISE_PX} h10 l-5,8 z`}
                 className="fill-brick"
                 data-trouble={t.noteId}
               >
@@ -141,12 +145,12 @@ function RowText({
         {sign}
       </tspan>
       {note.newPosition && (
-        <tspan fontSize={10} dy={-7} dx={1} className="fill-maple-dark font-bold">
+        <tspan fontSize={size * POSITION_SIZE} dy={-size * POSITION_RISE} dx={1} className="fill-maple-dark font-bold">
           {note.newPosition}
         </tspan>
       )}
       {note.beyond && (
-        <tspan dy={note.newPosition ? 7 : 0} className="fill-brick font-bold">
+        <tspan dy={note.newPosition ? size * POSITION_RISE : 0} className="fill-brick font-bold">
           *
         </tspan>
       )}

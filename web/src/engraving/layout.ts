@@ -1,3 +1,6 @@
+/** Size of the unseen syllables that keep the rows’ room, in half spaces of the staff: the smallest that the engraver has. */
+const ROOM_SIZE = 2
+
 /** Sizes of the rows under the staff, in CSS pixels, in the order in which they are drawn. */
 export const ROWS = [
   { id: 'pair', label: 'Pair', key: 'p', height: 25, size: 17 },
@@ -7,30 +10,39 @@ export const ROWS = [
   { id: 'place', label: 'Bow place', key: 'r', height: 34, size: 11 },
 ] as const
 
+/** A position's name beside a pair, against the pair: how large and how much higher. */
+export const POSITION_SIZE = 0.66
+export const POSITION_RISE = 0.41
+
 export type RowId = (typeof ROWS)[number]['id']
 
 const SCREEN_SCALE = 54
 const PRINT_SCALE = 42
 const SMALL_SCALE = 37
-const LYRIC_PX = 20
+/** Room below the staff that the engraver keeps for the unseen syllables. */
+const SYLLABLE_PX = 12
+
+/** Music beside a fingerboard, or a printed page of this height with room for words above each line; the stand where left out. */
+export type Form = 'small' | { heightPx: number; abovePx: number }
+
+/** Size of the music in hundredths. */
+export const scaleOf = (form?: Form) => (form === 'small' ? SMALL_SCALE : form ? PRINT_SCALE : SCREEN_SCALE)
+
 /** Rows are smaller in print and beside scales. */
-export const SMALL_ROWS = 0.82
-/** Room above a line of music for what is said before it. */
-export const ABOVE_PX = 44
+export const rowScale = (form?: Form) => (form ? 0.82 : 1)
+
+/** Room for the mark of a trouble spot above a note, and how high it stands there. */
+export const TROUBLE_PX = 17
+export const TROUBLE_RISE_PX = 14
 
 /** Options for the engraver: how wide, and how much room the chosen rows need between the lines of music. */
-export function engravingOptions(
-  widthPx: number,
-  rows: readonly RowId[],
-  form?: 'small' | { heightPx: number; above?: boolean },
-) {
+export function engravingOptions(widthPx: number, rows: readonly RowId[], form?: Form) {
   const small = form === 'small'
   const page = small ? undefined : form
-  const height = ROWS.filter((r) => rows.includes(r.id)).reduce((sum, r) => sum + r.height, 0) * (form ? SMALL_ROWS : 1)
-  // The engraver keeps a lyric line’s room itself.
-  const below = Math.max(0, height - LYRIC_PX * (rows.includes('name') ? 2 : 1)) + (small ? 0 : 14)
-  const extra = below + (small ? 0 : 8) + (page?.above ? ABOVE_PX : 0)
-  const scale = page ? PRINT_SCALE : small ? SMALL_SCALE : SCREEN_SCALE
+  const height = ROWS.filter((r) => rows.includes(r.id)).reduce((sum, r) => sum + r.height, 0) * rowScale(form)
+  const below = Math.max(0, height - SYLLABLE_PX) + (small ? 0 : 14)
+  const extra = below + (small ? 0 : 8) + (page?.abovePx ? page.abovePx + TROUBLE_PX : 0)
+  const scale = scaleOf(form)
   const unitPx = (9 * scale) / 100
   return {
     scale,
@@ -43,22 +55,20 @@ export function engravingOptions(
     mnumInterval: 0,
     pageMarginLeft: small ? 0 : 90,
     pageMarginRight: 10,
-    pageMarginTop: page?.above ? Math.round((ABOVE_PX * 100) / scale) : 20,
+    pageMarginTop: page?.abovePx ? Math.round(((page.abovePx + TROUBLE_PX) * 100) / scale) : 20,
     // The last system's rows hang below the music.
     pageMarginBottom: Math.round((below * 100) / scale),
     spacingSystem: Math.min(48, Math.max(4, Math.round(extra / unitPx))),
     spacingNonLinear: 0.58,
     spacingLinear: small ? 0.27 : 0.22,
-    lyricSize: page ? 7.4 : small ? 8 : 6.2,
-    lyricTopMinMargin: 2.6,
+    lyricSize: ROOM_SIZE,
+    lyricWordSpace: 0.5,
+    lyricTopMinMargin: 5.8,
+    dynamDist: 0.5,
     justifyVertically: false,
     svgRemoveXlink: true,
   }
 }
-
-/** The MusicXML with only those lyric lines that keep room for a row which is shown. */
-export const withRowsOnly = (xml: string, rows: readonly RowId[]) =>
-  rows.includes('name') ? xml : xml.replace(/<lyric number="2">.*?<\/lyric>/g, '')
 
 export type Spot = { x: number; width: number; top: number; system: number }
 
@@ -98,12 +108,12 @@ export function measure(host: HTMLElement): Layout {
     }
     const verse = system.querySelector('.verse')?.getBoundingClientRect()
     const rowY = verse ? verse.top + verse.height / 2 - origin.top : staff.bottom + 30
-    const signs = [...system.querySelectorAll('.ending, .voltaBracket, .dir, .tempo, .fermata')].map(
+    const above = [...system.querySelectorAll('.note, .slur, .voltaBracket, .dir, .tempo, .fermata')].map(
       (e) => e.getBoundingClientRect().top - origin.top,
     )
     return {
       ...staff,
-      head: Math.min(staff.top - 14, ...signs),
+      head: Math.min(staff.top - 14, ...above),
       rowY,
       firstNote,
       bars: [...system.querySelectorAll('g.measure')].map((m) => m.id),

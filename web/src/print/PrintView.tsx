@@ -3,7 +3,8 @@ import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
 import { useBefore, useReading } from '../api/queries'
 import { useEngraving } from '../engraving/engraver'
 import { EngravedPage } from '../engraving/EngravedPage'
-import { SMALL_ROWS, engravingOptions, ROWS, withRowsOnly, type Layout } from '../engraving/layout'
+import { engravingOptions, ROWS, type Form, type Layout } from '../engraving/layout'
+import { withRoom, wordsHeight } from '../engraving/room'
 import { FormSheet } from './FormSheet'
 import { TuneHead } from '../stand/TuneHead'
 import { Button } from '../ui/Button'
@@ -13,6 +14,8 @@ import { useKeys } from '../ui/useKeys'
 // Printable area at 96 CSS pixels an inch, inside margins of 12 mm; the first page also bears the heading.
 const PAPERS = { a4: { name: 'A4', width: 700, height: 1000 }, letter: { name: 'Letter', width: 722, height: 934 } }
 const HEADING = 150
+/** Least room for what is said before a line. */
+const WORDS_PX = 30
 
 /** The paper with the chosen rows, page by page as it will be printed. */
 export function PrintView() {
@@ -27,16 +30,22 @@ export function PrintView() {
   const [systems, setSystems] = useState<Record<number, string[]>>({})
   const size = PAPERS[paper]
   const { data } = useReading(id, instrument)
+  const [abovePx, setAbovePx] = useState(WORDS_PX)
+  const form: Form = { heightPx: size.height - HEADING, abovePx: above ? abovePx : 0 }
   const engraving = useEngraving(
-    data && withRowsOnly(data.musicXml, rows),
-    engravingOptions(size.width, rows, { heightPx: size.height - HEADING, above }),
+    data && withRoom(data.musicXml, data, rows, form),
+    engravingOptions(size.width, rows, form),
   )
   const order = new Map(data?.bars.map((b, i) => [b.id, i]))
   const starts = engraving.pages.flatMap((_, page) => (systems[page] ?? []).map((bar) => order.get(bar) ?? 0))
   const before = useBefore(id, instrument, above ? starts : []).data
+  const words = before?.map((remarks) => remarks.map((r) => r.text).join(' ')) ?? []
+  // The longest says how much room all lines get.
+  const needed = Math.max(WORDS_PX, ...words.map((text) => wordsHeight(text, size.width)))
+  if (needed !== abovePx) setAbovePx(needed)
   const remarks = (page: number) => {
     const first = engraving.pages.slice(0, page).reduce((sum, _, i) => sum + (systems[i]?.length ?? 0), 0)
-    return (systems[page] ?? []).map((_, i) => before?.[first + i]?.map((r) => r.text).join(' ') ?? '')
+    return (systems[page] ?? []).map((_, i) => words[first + i] ?? '')
   }
   const keep = useCallback(
     (page: number) => (layout: Layout) =>
@@ -104,11 +113,15 @@ export function PrintView() {
                 page={i}
                 reading={data}
                 rows={rows}
+                form={form}
                 above={above ? remarks(i) : undefined}
                 keep={keep}
               />
             </section>
           ))}
+          {engraving.pages.length === 0 && (
+            <p className="no-print py-16 text-center text-soft">{engraving.error ?? 'Engraving the tune…'}</p>
+          )}
           {withForm && <FormSheet reading={data} />}
         </div>
       )}
@@ -122,5 +135,5 @@ function PrintedPage({
   ...rest
 }: Parameters<typeof EngravedPage>[0] & { page: number; keep: (page: number) => (layout: Layout) => void }) {
   const onLayout = useMemo(() => keep(page), [keep, page])
-  return <EngravedPage {...rest} rowScale={SMALL_ROWS} onLayout={onLayout} />
+  return <EngravedPage {...rest} onLayout={onLayout} />
 }

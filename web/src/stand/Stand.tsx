@@ -1,9 +1,10 @@
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
 import { useBefore, useBowing, useInstruments, usePrefetchReading, useReading, useTune } from '../api/queries'
 import { useEngraving } from '../engraving/engraver'
 import { EngravedPage } from '../engraving/EngravedPage'
-import { engravingOptions, ROWS, withRowsOnly, type Layout } from '../engraving/layout'
+import { engravingOptions, ROWS, type Layout } from '../engraving/layout'
+import { withRoom } from '../engraving/room'
 import { HearBar, type LoopChoice } from '../hear/HearBar'
 import { useHear } from '../hear/useHear'
 import { EditTune } from '../tunes/EditTune'
@@ -46,7 +47,7 @@ export function Stand() {
   const width = useWidth(paper)
   const data = instrument ? reading.data : undefined
   const engraving = useEngraving(
-    data && withRowsOnly(data.musicXml, rows),
+    useMemo(() => data && withRoom(data.musicXml, data, rows), [data, rows]),
     width ? engravingOptions(width - 8, rows) : null,
   )
   const keepLayout = useCallback((next: Layout) => setLayout(next), [])

@@ -40,7 +40,7 @@ export function Tunes() {
   const list = tunes.data
   return (
     <main className="grid min-h-0 flex-1 grid-cols-1 overflow-y-auto lg:grid-cols-[minmax(0,1fr)_27rem] lg:overflow-hidden">
-      <section aria-labelledby="tunes-heading" className="flex min-h-0 flex-col px-8 pt-6">
+      <section aria-labelledby="tunes-heading" className="flex flex-col px-8 pt-6 lg:min-h-0">
         <div className="mb-2 flex items-end justify-between gap-6">
           <h1 id="tunes-heading" className="text-3xl">
             Tunes
@@ -64,7 +64,7 @@ export function Tunes() {
         {list && list.length > 0 && (
           // The arrow keys move among the links, which are reachable with Tab as well.
           // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions
-          <ul onKeyDown={walk} className="min-h-0 flex-1 overflow-y-auto pb-8 pr-2" aria-label="Tunes">
+          <ul onKeyDown={walk} className="flex-1 pb-8 pr-2 lg:min-h-0 lg:overflow-y-auto" aria-label="Tunes">
             {list.map((tune) => (
               <TuneRow
                 key={tune.id}
@@ -78,7 +78,7 @@ export function Tunes() {
         )}
         {list && list.length === 0 && (search ? <p className="py-8">No title has “{search}” in it.</p> : <FirstTune />)}
       </section>
-      <div className="min-h-0 overflow-y-auto border-l border-line px-7 py-6">
+      <div className="border-l border-line px-7 py-6 lg:min-h-0 lg:overflow-y-auto">
         <AddTune />
       </div>
       {editing !== null && <EditById id={editing} onClose={() => setEditing(null)} />}
