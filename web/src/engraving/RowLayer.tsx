@@ -175,11 +175,11 @@ function BowMarks({
   if (!note.bowAgain || !both) return <BowMark up={note.bow === 'up'} x={x} y={y} isNow={isNow} />
   return (
     <g data-bow-again={note.bowAgain}>
-      <BowMark up={note.bow === 'up'} x={x - 7} y={y} isNow={isNow} />
-      <text x={x + 7} y={y} textAnchor="middle" dominantBaseline="central" className="fill-soft text-[15px]">
+      <BowMark up={note.bow === 'up'} x={x - 8} y={y} isNow={isNow} />
+      <text x={x + 8} y={y} textAnchor="middle" dominantBaseline="central" className="fill-soft text-[15px]">
         ({'\u2002'})
       </text>
-      <g transform={`translate(${x + 7} ${y}) scale(0.62)`}>
+      <g transform={`translate(${x + 8} ${y}) scale(0.62)`}>
         <BowMark up={note.bowAgain === 'up'} x={0} y={0} isNow={isNow} />
       </g>
     </g>

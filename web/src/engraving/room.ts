@@ -9,7 +9,7 @@ const BAR_PX = 3.7
 const GAP_PX = 14
 /** Names are words: the more air between them. */
 const WORD_GAP_PX = 19
-const BOW_MARKS = { one: 11, two: 34 }
+const BOW_MARKS = { one: 11, two: 36 }
 
 const pen = document.createElement('canvas').getContext('2d')
 
