@@ -7,6 +7,10 @@ namespace Coppia.Server;
 /// <summary>All of the teacher's own pairs on a tune for one instrument.</summary>
 public sealed record PinsRequest(IReadOnlyList<PinView> Pins, bool UsePrinted);
 
+/// <summary>Lines to speak of.</summary>
+/// <param name="Starts">The order of each line's first bar, from 0, ascending.</param>
+public sealed record BeforeRequest(string Instrument, IReadOnlyList<int> Starts);
+
 /// <summary>One thing to say before a line, and the notes it is about.</summary>
 public sealed record RemarkView(RemarkKind Kind, string Text, IReadOnlyList<string> NoteIds);
 
@@ -17,7 +21,8 @@ internal static class ReadingEndpoints
     {
         app.MapGet("/api/tunes/{id:long}/reading", Get).WithName("getReading").Produces<ReadingView>().ProducesProblem(404);
         app.MapPut("/api/tunes/{id:long}/pins/{instrument}", PutPins).WithName("setPins").ProducesProblem(404).ProducesProblem(422);
-        app.MapGet("/api/tunes/{id:long}/before", Before).WithName("getBefore").ProducesProblem(404);
+        // Asked with a body: the lines of a long tune are too many for an address.
+        app.MapPost("/api/tunes/{id:long}/before", Before).WithName("sayBefore").ProducesProblem(400).ProducesProblem(404);
     }
 
     private static Results<FileContentHttpResult, ProblemHttpResult> Get(Readings readings, Styles styles, long id, string instrument)
@@ -48,19 +53,24 @@ internal static class ReadingEndpoints
         return TypedResults.NoContent();
     }
 
-    /// <summary>What to say before each line; <paramref name="starts"/> holds the order of each line's first bar, as "0,4,8".</summary>
-    private static Results<Ok<IReadOnlyList<IReadOnlyList<RemarkView>>>, ProblemHttpResult> Before(Readings readings, Styles styles, long id, string instrument, string starts)
+    /// <summary>What to say before each line.</summary>
+    private static Results<Ok<IReadOnlyList<IReadOnlyList<RemarkView>>>, ProblemHttpResult> Before(Readings readings, Styles styles, long id, BeforeRequest request)
     {
-        if (Instruments.Named(instrument, styles.Current().Style) is not { } known) return Problems.NoInstrument(instrument);
+        if (Instruments.Named(request.Instrument, styles.Current().Style) is not { } known) return Problems.NoInstrument(request.Instrument);
         if (readings.Find(id) is not { } kept) return Problems.NoTune(id);
         var reading = readings.Of(kept, known);
-        var firsts = starts.Split(',').Select(s => int.TryParse(s, out var n) ? n : -1).ToArray();
-        if (firsts.Any(n => n < 0 || n >= reading.Score.Bars.Count)) return TypedResults.Problem(statusCode: 400, title: $"“{starts}” names no lines of this tune; expected bar orders such as 0,4,8.");
+        var (firsts, bars) = (request.Starts, reading.Score.Bars.Count);
+        for (var i = 0; i < firsts.Count; i++)
+        {
+            if (firsts[i] < 0 || firsts[i] >= bars || i > 0 && firsts[i] <= firsts[i - 1])
+                return TypedResults.Problem(statusCode: 400, title: $"Line {i + 1} cannot begin at bar order {firsts[i]}; expected ascending orders from 0 to {bars - 1}.");
+        }
+
         return TypedResults.Ok<IReadOnlyList<IReadOnlyList<RemarkView>>>(
         [
             .. firsts.Select((first, i) => (IReadOnlyList<RemarkView>)
             [
-                .. BeforeLine.Of(reading, first, i + 1 < firsts.Length ? firsts[i + 1] : reading.Score.Bars.Count).Select(r => new RemarkView(r.Kind, r.Text, r.NoteIds)),
+                .. BeforeLine.Of(reading, first, i + 1 < firsts.Count ? firsts[i + 1] : bars).Select(r => new RemarkView(r.Kind, r.Text, r.NoteIds)),
             ]),
         ]);
     }

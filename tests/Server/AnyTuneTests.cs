@@ -30,8 +30,8 @@ public class AnyTuneTests(RunningServer server) : IClassFixture<RunningServer>
             Assert.All(reading.GetProperty("travels").EnumerateArray(), t => Assert.InRange(t.GetProperty("to").GetDouble(), 0, 1));
             Assert.All(reading.GetProperty("notes").EnumerateArray(), n => Assert.NotEqual("", n.GetProperty("why").GetProperty("finger").GetString()));
 
-            var lines = reading.GetProperty("form").GetProperty("lines").EnumerateArray().Select(l => l.GetProperty("firstBar").GetInt32());
-            var before = await server.Get($"/api/tunes/{id}/before?instrument={instrument}&starts={string.Join(',', lines)}");
+            var lines = reading.GetProperty("form").GetProperty("lines").EnumerateArray().Select(l => l.GetProperty("firstBar").GetInt32()).ToArray();
+            var before = (await server.Send(HttpMethod.Post, $"/api/tunes/{id}/before", new { instrument, starts = lines })).Body;
             Assert.All(before.EnumerateArray().SelectMany(l => l.EnumerateArray()).SelectMany(r => r.GetProperty("noteIds").EnumerateArray()), n => Assert.Contains(n.GetString(), sounding.Concat(printed)));
 
             var bowing = await server.Get($"/api/tunes/{id}/bowing?instrument={instrument}");

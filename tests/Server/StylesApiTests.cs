@@ -138,9 +138,10 @@ public sealed class StylesApiTests : IAsyncLifetime
     public async Task Before_a_line_the_server_says_what_the_core_says()
     {
         var id = await _server.Keep(Tune);
-        var lines = await _server.Get($"/api/tunes/{id}/before?instrument=violin&starts=0,1");
+        var lines = (await _server.Send(HttpMethod.Post, $"/api/tunes/{id}/before", new { instrument = "violin", starts = new[] { 0, 1 } })).Body;
         Assert.Equal("Only the D string.", lines[0][0].GetProperty("text").GetString());
         Assert.Equal("Only the A string.", lines[1][0].GetProperty("text").GetString());
-        Assert.Equal(400, (await _server.Send(HttpMethod.Get, $"/api/tunes/{id}/before?instrument=violin&starts=0,9")).Status);
+        var refused = await _server.Send(HttpMethod.Post, $"/api/tunes/{id}/before", new { instrument = "violin", starts = new[] { 0, 9 } });
+        Assert.Equal((400, "Line 2 cannot begin at bar order 9; expected ascending orders from 0 to 1."), (refused.Status, refused.Body.GetProperty("title").GetString()));
     }
 }

@@ -153,9 +153,7 @@ export const useBefore = (id: number, instrument: string, starts: readonly numbe
     queryKey: ['before', id, instrument, starts.join(',')],
     queryFn: () =>
       answer(
-        api.GET('/api/tunes/{id}/before', {
-          params: { path: { id }, query: { instrument, starts: starts.join(',') } },
-        }),
+        api.POST('/api/tunes/{id}/before', { params: { path: { id } }, body: { instrument, starts: [...starts] } }),
       ),
     enabled: starts.length > 0,
   })

@@ -5,6 +5,7 @@ import { useEngraving } from '../engraving/engraver'
 import { EngravedPage } from '../engraving/EngravedPage'
 import { engravingOptions, ROWS, type Form, type Layout } from '../engraving/layout'
 import { withRoom, wordsHeight } from '../engraving/room'
+import { Working } from '../engraving/Working'
 import { FormSheet } from './FormSheet'
 import { TuneHead } from '../stand/TuneHead'
 import { Button } from '../ui/Button'
@@ -38,7 +39,9 @@ export function PrintView() {
   )
   const order = new Map(data?.bars.map((b, i) => [b.id, i]))
   const starts = engraving.pages.flatMap((_, page) => (systems[page] ?? []).map((bar) => order.get(bar) ?? 0))
-  const before = useBefore(id, instrument, above ? starts : []).data
+  // While pages are measured anew, old and new ones may not go together.
+  const inOrder = starts.every((bar, i) => bar > (starts[i - 1] ?? -1))
+  const before = useBefore(id, instrument, above && inOrder ? starts : []).data
   const words = before?.map((remarks) => remarks.map((r) => r.text).join(' ')) ?? []
   // The longest says how much room all lines get.
   const needed = Math.max(WORDS_PX, ...words.map((text) => wordsHeight(text, size.width)))
@@ -119,9 +122,8 @@ export function PrintView() {
               />
             </section>
           ))}
-          {engraving.pages.length === 0 && (
-            <p className="no-print py-16 text-center text-soft">{engraving.error ?? 'Engraving the tune…'}</p>
-          )}
+          {engraving.error && <p className="text-brick">{engraving.error}</p>}
+          {engraving.pages.length === 0 && !engraving.error && <Working notes={data.notes.length} />}
           {withForm && <FormSheet reading={data} />}
         </div>
       )}

@@ -5,6 +5,7 @@ import { useEngraving } from '../engraving/engraver'
 import { EngravedPage } from '../engraving/EngravedPage'
 import { engravingOptions, ROWS, type Layout } from '../engraving/layout'
 import { withRoom } from '../engraving/room'
+import { Working } from '../engraving/Working'
 import { HearBar, type LoopChoice } from '../hear/HearBar'
 import { useHear } from '../hear/useHear'
 import { EditTune } from '../tunes/EditTune'
@@ -183,7 +184,7 @@ export function Stand() {
                   onLayout={keepLayout}
                 />
               ) : (
-                <p className="py-16 text-center text-soft">Engraving the tune…</p>
+                <Working notes={notes.length} />
               )}
             </div>
           </div>
