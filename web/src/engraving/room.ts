@@ -29,8 +29,9 @@ function pairWidth(note: ReadingNote, sizePx: number) {
   )
 }
 
+const WORDS_LINE_PX = 14
 /** How words above a line of music are set. */
-export const WORDS = { left: 62, right: 4, type: { fontSize: 11, lineHeight: '14px' } }
+export const WORDS = { left: 62, right: 4, type: { fontSize: 11, lineHeight: `${WORDS_LINE_PX}px` } }
 
 /** Height of words that are set above a line of music so wide, in CSS pixels. */
 export function wordsHeight(text: string, lineWidthPx: number) {
@@ -41,7 +42,7 @@ export function wordsHeight(text: string, lineWidthPx: number) {
     if (filled > 0 && filled + width > room) [lines, filled] = [lines + 1, 0]
     filled += width
   }
-  return lines * 14
+  return lines * WORDS_LINE_PX
 }
 
 /** How far apart the beginnings of each note and the next must be for each row; the counts of one note share its length. */

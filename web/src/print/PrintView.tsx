@@ -42,13 +42,13 @@ export function PrintView() {
   // While pages are measured anew, old and new ones may not go together.
   const inOrder = starts.every((bar, i) => bar > (starts[i - 1] ?? -1))
   const before = useBefore(id, instrument, above && inOrder ? starts : []).data
-  const words = before?.map((remarks) => remarks.map((r) => r.text).join(' ')) ?? []
+  const words = before?.map((remarks) => remarks.map((r) => r.text).join(' '))
   // The longest says how much room all lines get.
-  const needed = Math.max(WORDS_PX, ...words.map((text) => wordsHeight(text, size.width)))
-  if (needed !== abovePx) setAbovePx(needed)
+  const needed = words && Math.max(WORDS_PX, ...words.map((text) => wordsHeight(text, size.width)))
+  if (needed && needed !== abovePx) setAbovePx(needed)
   const remarks = (page: number) => {
     const first = engraving.pages.slice(0, page).reduce((sum, _, i) => sum + (systems[i]?.length ?? 0), 0)
-    return (systems[page] ?? []).map((_, i) => words[first + i] ?? '')
+    return (systems[page] ?? []).map((_, i) => words?.[first + i] ?? '')
   }
   const keep = useCallback(
     (page: number) => (layout: Layout) =>
