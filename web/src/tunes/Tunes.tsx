@@ -45,6 +45,10 @@ export function Tunes() {
           <h1 id="tunes-heading" className="text-3xl">
             Tunes
           </h1>
+          {/* On a narrow screen the field to paste into lies below the list. */}
+          <a href="#add" className="mr-auto font-bold text-spruce underline underline-offset-4 lg:hidden">
+            Add a tune
+          </a>
           <label className="flex items-center gap-2 text-sm text-soft">
             Search <kbd>/</kbd>
             <input
@@ -78,7 +82,7 @@ export function Tunes() {
         )}
         {list && list.length === 0 && (search ? <p className="py-8">No title has “{search}” in it.</p> : <FirstTune />)}
       </section>
-      <div className="border-l border-line px-7 py-6 lg:min-h-0 lg:overflow-y-auto">
+      <div id="add" className="border-line px-7 py-6 lg:min-h-0 lg:overflow-y-auto lg:border-l">
         <AddTune />
       </div>
       {editing !== null && <EditById id={editing} onClose={() => setEditing(null)} />}
