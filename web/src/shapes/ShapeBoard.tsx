@@ -1,10 +1,12 @@
 import type { HandShape, Instrument } from '../api/client'
 import { placeY } from '../stand/board'
+import { Spot, spotWidth } from '../ui/Spot'
 
 const GAP = 92
 const LEFT = 104
-const NUT_Y = 58
+const NUT_Y = 66
 const NOTE_X = 24
+const RADIUS = 13.5
 
 /** Four strings of one key as a fingerboard to scale: each string's shape, its half steps joined, what changed ringed. */
 export function ShapeBoard({
@@ -65,8 +67,11 @@ export function ShapeBoard({
             {shape.name}
           </text>
           {!shape.openInKey && (
-            <text x={x(s)} y={47} textAnchor="middle" className="fill-brick text-[11px]">
-              no open {shape.openName} in this key
+            <text y={46} textAnchor="middle" className="fill-brick text-[11px]">
+              <tspan x={x(s)}>no open {shape.openName} </tspan>
+              <tspan x={x(s)} dy={11}>
+                in this key
+              </tspan>
             </text>
           )}
           {shape.halfSteps.map((h) => (
@@ -85,18 +90,17 @@ export function ShapeBoard({
           )}
           {shape.spots.map((p) => (
             <g key={p.semitones}>
-              <circle cx={x(s)} cy={y(p.semitones)} r={13.5} strokeWidth={1.6} className="fill-paper stroke-ebony" />
-              <text
+              <Spot
                 x={x(s)}
                 y={y(p.semitones)}
-                textAnchor="middle"
-                dominantBaseline="central"
-                className="fill-ink text-[14px] font-bold"
-              >
-                {p.sign}
-              </text>
+                radius={RADIUS}
+                sign={p.sign}
+                sizePx={14}
+                className="fill-paper stroke-ebony"
+                ink="fill-ink font-bold"
+              />
               <text
-                x={x(s) + NOTE_X}
+                x={x(s) + NOTE_X + spotWidth(p.sign, RADIUS, 14) / 2 - RADIUS}
                 y={y(p.semitones)}
                 dominantBaseline="central"
                 className={`text-[14px] ${p.changed ? 'fill-maple-pale font-bold' : 'fill-line'}`}

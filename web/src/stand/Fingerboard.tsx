@@ -1,5 +1,6 @@
 import { useRef, useState, type KeyboardEvent } from 'react'
 import type { Instrument, ShapeSpot } from '../api/client'
+import { Spot } from '../ui/Spot'
 import { placeY } from './board'
 
 export type Place = { string: number; semitones: number }
@@ -97,45 +98,32 @@ export function Fingerboard({
         spots
           .filter((spot) => spot.semitones > 0 && string === shown)
           .map((spot) => (
-            <g key={`${string}-${spot.semitones}`}>
-              <circle
-                cx={x(string)}
-                cy={y(spot.semitones)}
-                r={12.5}
-                className="fill-ebony stroke-paper"
-                strokeWidth={1.6}
-              />
-              <text
-                x={x(string)}
-                y={y(spot.semitones)}
-                textAnchor="middle"
-                dominantBaseline="central"
-                className="fill-paper text-[13px]"
-              >
-                {spot.sign}
-              </text>
-            </g>
+            <Spot
+              key={`${string}-${spot.semitones}`}
+              x={x(string)}
+              y={y(spot.semitones)}
+              radius={12.5}
+              sign={spot.sign}
+              sizePx={13}
+              className="fill-ebony stroke-paper"
+              ink="fill-paper"
+            />
           )),
       )}
       {now && (
         <g data-now={`${now.string}-${now.semitones}`}>
-          <circle
-            cx={x(now.string)}
-            cy={now.semitones === 0 ? NUT_Y - 2 : y(now.semitones)}
-            r={now.semitones === 0 ? 9 : 14.5}
-            className={now.semitones === 0 ? 'fill-paper stroke-maple' : 'fill-maple stroke-paper'}
-            strokeWidth={now.semitones === 0 ? 3.5 : 1.6}
-          />
-          {now.semitones > 0 && (
-            <text
+          {now.semitones === 0 ? (
+            <circle cx={x(now.string)} cy={NUT_Y - 2} r={9} className="fill-paper stroke-maple" strokeWidth={3.5} />
+          ) : (
+            <Spot
               x={x(now.string)}
               y={y(now.semitones)}
-              textAnchor="middle"
-              dominantBaseline="central"
-              className="fill-ebony text-[15px] font-bold"
-            >
-              {sign}
-            </text>
+              radius={14.5}
+              sign={sign ?? ''}
+              sizePx={15}
+              className="fill-maple stroke-paper"
+              ink="fill-ebony font-bold"
+            />
           )}
         </g>
       )}
