@@ -48,6 +48,19 @@ public class CountingTableTests
         Assert.Equal(dotted, Said(CompoundCounting.DottedBeats));
     }
 
+    [Theory] // The words are our own set: one for each dotted beat, however eighths are numbered.
+    [InlineData("C/D/E/ F/E/D/", "pep per mint pep per mint")]
+    [InlineData("C D/ E/D", "sail or a head")]
+    [InlineData("C3/2 z3/2", "boat (sh)")]
+    public void Words_in_compound_time_hold_a_dotted_beat(string music, string words)
+    {
+        foreach (var way in Enum.GetValues<CompoundCounting>())
+        {
+            var counts = Counting.Of(Lines.Score("C", music, "6/8"), new HouseStyle { Compound = way, Counting = CountingSystem.Words });
+            Assert.Equal(words, string.Join(' ', counts.Select(c => c.Kind == CountKind.Rest ? $"({c.Text})" : c.Text)));
+        }
+    }
+
     [Fact]
     public void Every_shipped_word_has_the_syllables_of_its_rhythm() =>
         Assert.All(WordRhythms.Shipped, w => Assert.Null(WordRhythms.Wrong(w.Pattern, w.Word)));

@@ -47,9 +47,9 @@ public static class Counting
         return marks;
     }
 
-    /// <summary>The length of one counted beat.</summary>
+    /// <summary>The length of one counted beat. A word holds a whole felt beat, in compound time a dotted one.</summary>
     public static Fraction BeatOf(TimeSignature? time, HouseStyle style) => time is not { } t ? Fraction.Quarter
-        : t.IsCompound && style.Compound == CompoundCounting.DottedBeats ? t.FeltBeat : t.Beat;
+        : t.IsCompound && (style.Compound == CompoundCounting.DottedBeats || style.Counting == CountingSystem.Words) ? t.FeltBeat : t.Beat;
 
     private static string Said(CountKind kind, NoteValue value, Fraction at, Fraction beat, CountingSystem system)
     {

@@ -8,6 +8,7 @@ public static class WordRhythms
     [
         ("1", "boat"), ("1/2 1/2", "lan-tern"), ("1/4 1/4 1/4 1/4", "cat-er-pil-lar"), ("1/2 1/4 1/4", "fox-trot-ting"), ("1/4 1/4 1/2", "but-ter-cup"),
         ("3/4 1/4", "moun-tain"), ("1/4 3/4", "be-low"), ("1/4 1/2 1/4", "po-ta-to"), ("1/3 1/3 1/3", "pep-per-mint"),
+        ("2/3 1/3", "sail-or"), ("1/3 2/3", "a-head"),
     ];
 
     /// <summary>The syllables of a pattern in a house style; null for a pattern without a word.</summary>

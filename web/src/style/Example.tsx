@@ -10,7 +10,9 @@ const OPTIONS = {
   breaks: 'none',
   header: 'none',
   footer: 'none',
-  lyricSize: 5.6,
+  lyricSize: 5.4,
+  // Our type is wider than the one that the engraver reckons with.
+  lyricWordSpace: 3,
   pageMarginTop: 10,
   pageMarginBottom: 10,
   pageMarginLeft: 0,

@@ -10,6 +10,8 @@ const NAMES: Record<string, string> = {
   '1/4 3/4': 'short, long',
   '1/4 1/2 1/4': 'short, half, short',
   '1/3 1/3 1/3': 'three even',
+  '2/3 1/3': 'of three: long, short',
+  '1/3 2/3': 'of three: short, long',
 }
 
 /** The words that are counted with, one for each rhythm of a beat. */
@@ -29,7 +31,7 @@ export function WordRhythms({
         {shipped.map((s) => (
           <li key={s.pattern}>
             <label className="flex items-center gap-2">
-              <span className="w-32">{NAMES[s.pattern] ?? s.pattern}</span>
+              <span className="w-36">{NAMES[s.pattern] ?? s.pattern}</span>
               <input
                 value={words[s.pattern] ?? s.word}
                 maxLength={60}
