@@ -20,6 +20,8 @@ const queries = new QueryClient({ defaultOptions: { queries: { staleTime: 10_000
 
 const root = document.getElementById('root')
 if (!root) throw new Error('The page has no root element.')
+// The rows under the notes measure their own type; it is there before anything is drawn.
+await Promise.allSettled([400, 700].map((weight) => document.fonts.load(`${weight} 16px "Atkinson Hyperlegible"`)))
 createRoot(root).render(
   <StrictMode>
     <QueryClientProvider client={queries}>
