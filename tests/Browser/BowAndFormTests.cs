@@ -43,8 +43,8 @@ public class BowAndFormTests(Stage stage)
             Panel("Bow");
             stage.Button("Take all 2").Click();
             Stage.WaitUntil(() => string.Join(' ', Bows()) == "down up down up down");
-            Assert.Contains("Every bar begins down.", stage.Text("[aria-label=Bow]"), StringComparison.Ordinal);
-            Assert.True(stage.Browser.FindElements(By.CssSelector(".engraved g.slur")).Count == 2);
+            Stage.WaitUntil(() => stage.Text("[aria-label=Bow]").Contains("Every bar begins down.", StringComparison.Ordinal));
+            Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector(".engraved g.slur")).Count == 2);
             stage.Browser.Navigate().Refresh();
             Stage.WaitUntil(() => string.Join(' ', Bows()) == "down up down up down");
             Panel("Bow");
@@ -87,7 +87,7 @@ public class BowAndFormTests(Stage stage)
         WithRow("r", () =>
         {
             Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-travel]")).Count >= 5);
-            Assert.True(stage.Browser.FindElements(By.CssSelector("[data-runs-out]")).Count > 0);
+            Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-runs-out]")).Count > 0);
             Panel("Bow");
             Stage.WaitUntil(() => stage.Text("[aria-label=Bow]").Contains("3 beats down, 1 up. The up bow must travel three times as fast", StringComparison.Ordinal));
         });
@@ -101,7 +101,7 @@ public class BowAndFormTests(Stage stage)
         Stage.WaitUntil(() => stage.Text("[data-testid=bar-count]").Replace(" ", "", StringComparison.Ordinal) == "1&2e&a3(4)");
         stage.Press(Keys.End);
         Stage.WaitUntil(() => stage.Text("figcaption").Contains("This quarter is four sixteenths.", StringComparison.Ordinal));
-        Assert.Equal(8, stage.Browser.FindElements(By.CssSelector("[data-value]")).Count);
+        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-value]")).Count == 8);
     }
 
     [Fact]
@@ -112,7 +112,7 @@ public class BowAndFormTests(Stage stage)
         Stage.WaitUntil(() => stage.Text("[aria-label=Form]").Contains("Two lines, one to learn and one nearly the same.", StringComparison.Ordinal));
         Stage.Wait(() => stage.Browser.FindElements(By.CssSelector("[aria-label=Form] button")).FirstOrDefault(b => b.Text.Contains("bar 7 is bar 3 but for its last note, E instead of F♯", StringComparison.Ordinal))).Click();
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector(".engraved .is-same")).Count == 1);
-        Assert.Contains("A′", stage.Text("[data-line='2']"), StringComparison.Ordinal);
+        Stage.WaitUntil(() => stage.Text("[data-line='2']").Contains("A′", StringComparison.Ordinal));
         stage.Press(Keys.ArrowDown);
         Stage.WaitUntil(() => stage.Find("[data-line='2']").GetAttribute("aria-current") == "true");
     }
@@ -132,7 +132,7 @@ public class BowAndFormTests(Stage stage)
     public void It_is_heard_from_any_note_the_cursor_follows_and_nothing_plays_by_itself()
     {
         stage.OpenTune("Harbour Lanterns", "violin");
-        Assert.Equal("Hear it", stage.Find("section[aria-label='Hear it'] button").Text);
+        Stage.WaitUntil(() => stage.Find("section[aria-label='Hear it'] button").Text == "Hear it");
         stage.Browser.ExecuteScript("document.querySelector(\"section[aria-label='Hear it'] input[type=checkbox]\").click()"); // no count-in
         stage.Find("#b3n1 .notehead").Click();
         stage.Press(" ");
@@ -179,8 +179,8 @@ public class BowAndFormTests(Stage stage)
         {
             Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-travel]")).Count > 0);
             double Top(string css) => Convert.ToDouble(stage.Browser.ExecuteScript($"return document.querySelector({System.Text.Json.JsonSerializer.Serialize(css)}).getBoundingClientRect().top"), CultureInfo.InvariantCulture);
-            Assert.True(Top("[data-label]") < Top("[data-bow]"));
-            Assert.True(Top("[data-bow]") + 10 < Top("[data-travel]"));
+            Stage.WaitUntil(() => Top("[data-label]") < Top("[data-bow]"));
+            Stage.WaitUntil(() => Top("[data-bow]") + 10 < Top("[data-travel]"));
         }
         finally
         {

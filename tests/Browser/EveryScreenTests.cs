@@ -24,7 +24,7 @@ public class EveryScreenTests(Stage stage)
         {
             stage.Open(path);
             stage.Find(ready);
-            Assert.True(FitsTheWidth());
+            Stage.WaitUntil(() => FitsTheWidth());
         }
         finally
         {
@@ -42,11 +42,11 @@ public class EveryScreenTests(Stage stage)
         stage.OpenTune(tune, instrument);
         bool InView(string css) => (bool)stage.Browser.ExecuteScript(
             "const r = document.querySelector(arguments[0]).getBoundingClientRect(); return r.top >= 0 && r.bottom <= innerHeight + 1 && r.right <= innerWidth + 1", css)!;
-        Assert.True(InView("svg[role=group]"));
-        Assert.True(InView("[role=tablist]"));
-        Assert.True(InView("section[aria-label='Hear it']"));
-        Assert.True(InView(".engraved g.system"));
-        Assert.True(FitsTheWidth());
+        Stage.WaitUntil(() => InView("svg[role=group]"));
+        Stage.WaitUntil(() => InView("[role=tablist]"));
+        Stage.WaitUntil(() => InView("section[aria-label='Hear it']"));
+        Stage.WaitUntil(() => InView(".engraved g.system"));
+        Stage.WaitUntil(() => FitsTheWidth());
     }
 
     [Fact]
@@ -56,7 +56,7 @@ public class EveryScreenTests(Stage stage)
         try
         {
             stage.OpenTune("The Tin Ferry", "viola");
-            Assert.True(FitsTheWidth());
+            Stage.WaitUntil(() => FitsTheWidth());
             stage.Press(Keys.ArrowRight);
             Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector(".engraved .is-now")).Count == 1);
         }
@@ -169,7 +169,7 @@ public class EveryScreenTests(Stage stage)
     {
         stage.Open("/tunes/99999?for=violin");
         Stage.WaitUntil(() => stage.Text("h1") == "This tune is not here");
-        Assert.Contains("it may have been deleted", stage.Text("main"), StringComparison.Ordinal);
+        Stage.WaitUntil(() => stage.Text("main").Contains("it may have been deleted", StringComparison.Ordinal));
         stage.Find("main a").Click();
         stage.Find("[data-tune]");
     }

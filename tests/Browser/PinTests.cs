@@ -25,7 +25,7 @@ public class PinTests(Stage stage)
         stage.Press(Keys.ArrowRight + Keys.ArrowRight);
         stage.Press("a");
         WaitFor("D2 D3 A0 D3 D2 D1 D0");
-        Assert.Contains("You chose this one", stage.Text("[aria-label='Why here']"), StringComparison.Ordinal);
+        Stage.WaitUntil(() => stage.Text("[aria-label='Why here']").Contains("You chose this one", StringComparison.Ordinal));
         stage.Browser.Navigate().Refresh();
         WaitFor("D2 D3 A0 D3 D2 D1 D0");
         stage.Press(Keys.ArrowRight + Keys.ArrowRight);

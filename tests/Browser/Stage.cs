@@ -1,4 +1,5 @@
 using System.Diagnostics;
+using System.Runtime.CompilerServices;
 using System.Text.RegularExpressions;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
@@ -77,7 +78,8 @@ public sealed partial class Stage : IAsyncLifetime
     public string Text(string css) => Find(css).Text;
 
     /// <summary>Waits up to 20 seconds for something to be there.</summary>
-    public static T Wait<T>(Func<T?> look) where T : class
+    /// <param name="said">What is waited for, as the test says it.</param>
+    public static T Wait<T>(Func<T?> look, [CallerArgumentExpression(nameof(look))] string said = "") where T : class
     {
         var patience = Stopwatch.StartNew();
         while (patience.Elapsed < TimeSpan.FromSeconds(20))
@@ -86,18 +88,18 @@ public sealed partial class Stage : IAsyncLifetime
             {
                 if (look() is { } found) return found;
             }
-            catch (StaleElementReferenceException)
+            catch (Exception e) when (e is StaleElementReferenceException or JavaScriptException)
             {
-                // The screen was drawn anew between looking and touching; look again.
+                // The screen was drawn anew between looking and touching, or is not drawn yet; look again.
             }
 
             Thread.Sleep(50);
         }
 
-        throw new TimeoutException("What was waited for did not come within 20 seconds.");
+        throw new TimeoutException($"Within 20 seconds there was not: {said}");
     }
 
-    public static void WaitUntil(Func<bool> holds) => Wait(() => holds() ? "" : null);
+    public static void WaitUntil(Func<bool> holds, [CallerArgumentExpression(nameof(holds))] string said = "") => Wait(() => holds() ? "" : null, said);
 
     /// <summary>What axe-core finds serious or critical on the screen.</summary>
     public string[] Serious()

@@ -14,11 +14,11 @@ public class StandTests(Stage stage)
     public void Arrow_keys_walk_note_by_note_and_the_fingerboard_follows()
     {
         stage.OpenTune("Harbour Lanterns", "violin");
-        Assert.StartsWith("A", Why, StringComparison.Ordinal);
+        Stage.WaitUntil(() => Why.StartsWith("A", StringComparison.Ordinal));
         stage.Press(Keys.ArrowRight);
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-now='2-5']")).Count == 1); // D5: third finger on the A string
-        Assert.Contains("on tape 3", Why, StringComparison.Ordinal);
-        Assert.Single(stage.Browser.FindElements(By.CssSelector(".engraved .is-now")));
+        Stage.WaitUntil(() => Why.Contains("on tape 3", StringComparison.Ordinal));
+        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector(".engraved .is-now")).Count == 1);
         stage.Press(Keys.ArrowLeft);
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-now='2-0']")).Count == 1);
         stage.Press(Keys.End);
@@ -38,11 +38,11 @@ public class StandTests(Stage stage)
     {
         stage.OpenTune("Harbour Lanterns", "violin");
         var rows = () => stage.Browser.FindElements(By.CssSelector("[aria-label='Rows under the notes'] [aria-pressed=true]")).Select(e => e.Text.Trim()).ToArray();
-        Assert.Equal(["Pair"], rows());
+        Stage.WaitUntil(() => rows().SequenceEqual(["Pair"]));
         stage.Press("b");
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-bow]")).Count > 0);
         stage.OpenTune("Harbour Lanterns", "violin");
-        Assert.Equal(["Pair", "Bow"], rows());
+        Stage.WaitUntil(() => rows().SequenceEqual(["Pair", "Bow"]));
         stage.Press("b");
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-bow]")).Count == 0);
     }
@@ -54,7 +54,7 @@ public class StandTests(Stage stage)
         stage.Browser.ExecuteScript("document.querySelector('[data-place=\"1-4\"]').dispatchEvent(new MouseEvent('click', { bubbles: true }))");
         Stage.WaitUntil(() => stage.Text("[aria-label='On the staff']").Contains("space 1", StringComparison.Ordinal)); // F sharp
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[aria-label='On the staff'] img")).Count == 1);
-        Assert.True(stage.Browser.FindElements(By.CssSelector(".engraved .is-same")).Count > 0);
+        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector(".engraved .is-same")).Count > 0);
         stage.Press(Keys.Escape);
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[aria-label='Why here']")).Count == 1);
     }
@@ -72,14 +72,14 @@ public class StandTests(Stage stage)
     public void The_octave_move_is_said()
     {
         stage.OpenTune("Harbour Lanterns", "bass");
-        Assert.Contains("Written an octave lower than printed", stage.Text("[data-testid=paper]"), StringComparison.Ordinal);
+        Stage.WaitUntil(() => stage.Text("[data-testid=paper]").Contains("Written an octave lower than printed", StringComparison.Ordinal));
     }
 
     [Fact]
     public void The_line_map_goes_to_a_line()
     {
         stage.OpenTune("The Ash Grove", "violin");
-        Assert.True(Systems().Length > 3);
+        Stage.WaitUntil(() => Systems().Length > 3);
         stage.Find("[data-line='3']").Click();
         Stage.WaitUntil(() => stage.Find("[data-line='3']").GetAttribute("aria-current") == "true");
         stage.Press(Keys.ArrowUp);
@@ -147,7 +147,7 @@ public class StandTests(Stage stage)
     public void No_text_under_the_notes_touches_its_neighbour(string tune, string instrument)
     {
         stage.OpenTune(tune, instrument);
-        Assert.Equal([], Touching());
+        Stage.WaitUntil(() => Touching().Length == 0);
         stage.Press("nc");
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector(".row-label")).Any(e => e.Text == "Count"));
         Stage.WaitUntil(() => Touching().Length == 0);

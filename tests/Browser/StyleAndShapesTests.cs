@@ -22,7 +22,7 @@ public class StyleAndShapesTests(Stage stage)
     public void Each_choice_shows_at_once_on_its_example_and_is_saved_only_when_asked()
     {
         stage.Open("/style");
-        Assert.Equal("D2 D3 D4 D3 A1 A0 D3", Printed("fourthFinger"));
+        Stage.WaitUntil(() => Printed("fourthFinger") == "D2 D3 D4 D3 A1 A0 D3");
         Choose("Open string or fourth finger", "Open first");
         Stage.WaitUntil(() => Printed("fourthFinger") == "D2 D3 A0 D3 A1 A0 D3");
         stage.Button("Undo changes").Click();
@@ -36,12 +36,12 @@ public class StyleAndShapesTests(Stage stage)
         Choose("Low and high fingers", "↓2 ↑3");
         SaveStyle();
         stage.OpenTune("Snow on the Sill", "violin");
-        Assert.Equal("D-↓1", stage.Labels()[0]);
+        Stage.WaitUntil(() => stage.Labels().FirstOrDefault() == "D-↓1");
         stage.Open("/style");
         Choose("Low and high fingers", "L2 H3");
         SaveStyle();
         stage.OpenTune("Snow on the Sill", "violin");
-        Assert.Equal("D-L1", stage.Labels()[0]);
+        Stage.WaitUntil(() => stage.Labels().FirstOrDefault() == "D-L1");
     }
 
     [Fact] // Handbook 19, common practice: cello B flat major.
@@ -49,9 +49,9 @@ public class StyleAndShapesTests(Stage stage)
     {
         stage.Open("/shapes?for=cello&key=-2");
         Stage.WaitUntil(() => string.Join(' ', stage.Labels()).StartsWith("G2 G4 D0 D-x1 D2 D4 A0 A-x1", StringComparison.Ordinal));
-        Assert.Contains("D string: back 1–2–4", stage.Find("svg[role=img]").GetAttribute("aria-label"), StringComparison.Ordinal);
-        Assert.Contains("Against D major: C is natural, E is flat, F is natural, B is flat.", stage.Text("main"), StringComparison.Ordinal);
-        Assert.Equal(4, stage.Browser.FindElements(By.CssSelector("section[aria-label*=octave] .engraved")).Count);
+        Stage.WaitUntil(() => stage.Find("svg[role=img]").GetAttribute("aria-label")!.Contains("D string: back 1–2–4", StringComparison.Ordinal));
+        Stage.WaitUntil(() => stage.Text("main").Contains("Against D major: C is natural, E is flat, F is natural, B is flat.", StringComparison.Ordinal));
+        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("section[aria-label*=octave] .engraved")).Count == 4);
     }
 
     [Fact]
@@ -72,7 +72,7 @@ public class StyleAndShapesTests(Stage stage)
     {
         stage.Open("/shapes/all?key=-1");
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("svg[role=img]")).Count == 4);
-        Assert.Contains("in half position", stage.Text("main"), StringComparison.Ordinal); // the bass in F major
+        Stage.WaitUntil(() => stage.Text("main").Contains("in half position", StringComparison.Ordinal)); // the bass in F major
         Assert.Empty(stage.Serious());
     }
 
@@ -83,8 +83,8 @@ public class StyleAndShapesTests(Stage stage)
         stage.Find("[data-check-line]");
         var width = Convert.ToDouble(stage.Browser.ExecuteScript("return document.querySelector('[data-check-line]').getBoundingClientRect().width"), System.Globalization.CultureInfo.InvariantCulture);
         Assert.Equal(100 * 96 / 25.4, width, 1.0);
-        Assert.Contains("Check every tape by ear", stage.Text("main"), StringComparison.Ordinal);
-        Assert.Contains("36.0 mm", stage.Text("table"), StringComparison.Ordinal);
+        Stage.WaitUntil(() => stage.Text("main").Contains("Check every tape by ear", StringComparison.Ordinal));
+        Stage.WaitUntil(() => stage.Text("table").Contains("36.0 mm", StringComparison.Ordinal));
     }
 
     [Theory]
