@@ -7,6 +7,8 @@ internal static class Tuplets
     public static void Mark(List<ScoreEvent> events)
     {
         var first = -1;
+        var marked = false;
+        var sum = Fraction.Zero;
         for (var i = 0; i < events.Count; i++)
         {
             var e = events[i];
@@ -16,24 +18,17 @@ internal static class Tuplets
                 continue;
             }
 
-            if (first < 0) first = i;
-            var marked = events[first].TupletStart;
+            if (first < 0) (first, marked, sum) = (i, e.TupletStart, Fraction.Zero);
+            sum += e.Value.WrittenLength;
             var next = i + 1 < events.Count ? events[i + 1] : null;
-            var ends = next is null || next.TupletStart || !SameRatio(e.Value, next.Value) || (marked ? e.TupletStop : IsWhole(events, first, i));
-            events[i] = e with { TupletStart = i == first && (marked || ends), TupletStop = ends };
-            if (!ends) continue;
-            events[first] = events[first] with { TupletStart = true };
-            first = -1;
+            var ends = next is null || next.TupletStart || !SameRatio(e.Value, next.Value) || (marked ? e.TupletStop : IsWhole(sum, e.Value.TupletActual));
+            events[i] = e with { TupletStart = i == first, TupletStop = ends };
+            if (ends) first = -1;
         }
     }
 
     private static bool SameRatio(NoteValue a, NoteValue b) => a.TupletActual == b.TupletActual && a.TupletNormal == b.TupletNormal;
 
     /// <summary>Three eighths make an eighth triplet whole, and so do a quarter and an eighth: what they last together is a plain value times the number of the tuplet.</summary>
-    private static bool IsWhole(List<ScoreEvent> events, int first, int last)
-    {
-        var sum = Fraction.Zero;
-        for (var i = first; i <= last; i++) sum += events[i].Value.WrittenLength;
-        return NoteValue.Exactly(sum * new Fraction(1, events[first].Value.TupletActual)) is { Dots: 0 };
-    }
+    private static bool IsWhole(Fraction sum, int actual) => NoteValue.Exactly(sum * new Fraction(1, actual)) is { Dots: 0 };
 }
