@@ -9,7 +9,7 @@ public sealed record WhyView(string Reading, string Finger, string Place, string
 public sealed record PinView(string NoteId, int String, int Finger);
 
 /// <summary>Another pair for a note.</summary>
-public sealed record OtherWayView(int String, int Finger, string Label, int ExtraCost, bool Beyond);
+public sealed record OtherWayView(int String, int Finger, string Label, int? ExtraCost, bool Beyond);
 
 /// <summary>One sounding note as the stand shows it.</summary>
 /// <param name="Start">Quarters from the start of the tune, in written order.</param>

@@ -38,7 +38,7 @@ public class BeforeLineTests
     [Fact] // The octave of the next lower open string is the usual check of the first finger in third position.
     public void A_shift_names_the_open_string_to_check_against()
     {
-        var shift = Assert.Single(Before("violin", "D", "a b d' b a").Where(r => r.Kind == RemarkKind.Shift).Take(1));
+        var shift = Assert.Single(Before("violin", "D", "b d' b a").Where(r => r.Kind == RemarkKind.Shift).Take(1));
         Assert.Contains("third position", shift.Text, StringComparison.Ordinal);
         Assert.Contains("Check the hand with 1 against open A (an octave).", shift.Text, StringComparison.Ordinal);
     }

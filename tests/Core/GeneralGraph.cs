@@ -22,7 +22,7 @@ internal sealed class GeneralGraph
             {
                 for (var b = 0; b < steps[i].Choices.Length; b++)
                 {
-                    if (i == 1) Add(Start, (1, a, b), cost.Note(steps[0], steps[0].Choices[a]) + cost.FirstFourth(steps[0], steps[0].Choices[a]) + Move(1, a, b));
+                    if (i == 1) Add(Start, (1, a, b), cost.Note(steps[0], steps[0].Choices[a]) + cost.First(steps[0], steps[0].Choices[a]) + Move(1, a, b));
                     if (i == steps.Count - 1)
                     {
                         Add((i, a, b), End, 0);

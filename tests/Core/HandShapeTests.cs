@@ -63,6 +63,35 @@ public class HandShapeTests
         Assert.Equal(notes, string.Join(' ', Enumerable.Range(Pitch.Parse("A3").Step, 7).Select(step => key.OnStep(step).Name)));
     }
 
+    [Fact] // A finger stands on one spot, and neighbours a half step apart touch: in every key, scale and position.
+    public void No_finger_stands_on_two_spots_and_touching_neighbours_are_named()
+    {
+        foreach (var instrument in Instruments.All)
+        {
+            foreach (var position in new[] { "half", "I", "II", "III" })
+            {
+                foreach (var key in from fifths in Enumerable.Range(-7, 15) from form in Enum.GetValues<ScaleForm>() select new ScaleKey(fifths, form))
+                {
+                    foreach (var shape in HandShape.InKey(instrument, key, position))
+                    {
+                        var where = $"{instrument.Id} {position} {key.Name} string {shape.String}: {shape.Name}";
+                        Assert.True(shape.Spots.Select(p => p.Placement.Finger).Distinct().Count() == shape.Spots.Count, where);
+                        Assert.True(shape.Spots.Select(p => p.Placement.Semitones).Distinct().Count() == shape.Spots.Count, where);
+                        if (instrument.Id is "violin" or "viola" && shape.Spots.Count > 0) Assert.True(shape.Name == "none touch" == (shape.HalfSteps.Count == 0), where);
+                    }
+                }
+            }
+        }
+    }
+
+    [Theory] // Handbook 3: a raised open letter is first finger against the nut; extended 4 plays C on the E string.
+    [InlineData("violin", 4, 0, "L1 for G♯")]
+    [InlineData("violin", 0, 3, "x4 for C")]
+    [InlineData("violin", 2, 3, "")]
+    [InlineData("violin", 0, 2, "")]
+    public void What_a_finger_leaves_its_spot_for(string instrument, int fifths, int s, string besides) =>
+        Assert.Equal(besides, string.Join(", ", Shapes(instrument, fifths)[s].Besides.Select(p => $"{Labels.FingerSign(p.Placement, HouseStyle.Default)} for {p.Pitch.Name}")));
+
     [Fact]
     public void Half_position_on_the_bass_holds_F_major()
     {

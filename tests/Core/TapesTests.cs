@@ -19,7 +19,9 @@ public class TapesTests
     [InlineData(2, "on tape 1")]
     [InlineData(3, "between tape 1 and tape 2, touching tape 1")]
     [InlineData(4, "on tape 2")]
-    [InlineData(6, "past tape 3")]
+    [InlineData(7, "a whole step past tape 3")]
+    [InlineData(8, "three half steps past tape 3")]
+    [InlineData(6, "a half step past tape 3")]
     public void Places_are_told_by_the_tapes(int semitones, string words) =>
         Assert.Equal(words, Tapes.Words(semitones, Instruments.Violin.DefaultTapes));
 
@@ -64,7 +66,7 @@ public class TapesTests
     [InlineData("bass", 2, "on tape 1")]
     [InlineData("bass", 3, "between tape 1 and tape 2, touching tape 1")]
     [InlineData("bass", 4, "on tape 2")]
-    [InlineData("bass", 5, "past tape 2")]
+    [InlineData("bass", 5, "a half step past tape 2")]
     [InlineData("cello", 3, "between tape 1 and tape 2, touching tape 1")]
     [InlineData("cello", 5, "on tape 3")]
     public void Each_instrument_has_its_own_tape_words(string instrument, int semitones, string words) =>
@@ -76,8 +78,8 @@ public class TapesTests
         Tape[] own = [new(2, "the red dot"), new(7, "the moon")];
         Assert.Equal("on the red dot", Tapes.Words(2, own));
         Assert.Equal("between the red dot and the moon", Tapes.Words(4, own));
-        Assert.Equal("past the moon", Tapes.Words(9, own));
-        Assert.Equal("on the string", Tapes.Words(4, []));
+        Assert.Equal("a whole step past the moon", Tapes.Words(9, own));
+        Assert.Equal("four half steps from the nut", Tapes.Words(4, []));
     }
 
     [Theory]

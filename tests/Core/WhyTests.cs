@@ -17,7 +17,7 @@ public class WhyTests
 
     [Fact]
     public void Fourth_finger_because_the_bow_stays() =>
-        Assert.StartsWith("4 on D: G before and G after are on the D string, so the bow stays.", At("violin", "D", "F G A G", 2).Choice, StringComparison.Ordinal);
+        Assert.StartsWith("4 on D: G before and G after are on the D string, so the bow stays.", At("violin", "D", "F/ G/ A/ G/", 2).Choice, StringComparison.Ordinal);
 
     [Theory] // Handbook 1: line or space, letter, key signature, accidental earlier in the bar.
     [InlineData("D", "F", 0, "Space 1 is F; the key signature makes it F♯.")]
@@ -42,13 +42,13 @@ public class WhyTests
     [InlineData("violin", "D", "F F", 1, "Same as the F♯ before it: leave the finger where it is.")]
     [InlineData("violin", "D", "D F", 1, "From D on the open string, put 2 down with the fingers below it.")]
     [InlineData("violin", "C", "F ^F", 1, "Finger 2 slides up from F, a half step.")]
-    [InlineData("violin", "D", "B E", 1, "From B the bow crosses from A to D.")]
+    [InlineData("violin", "D", "B E", 1, "From B the bow crosses from the A string to the D string.")]
     [InlineData("violin", "G", "A, G,", 1, "From A, lift 1 and let the open string ring.")]
     public void A_note_with_one_way_tells_how_to_get_there(string instrument, string key, string music, int index, string sentence) =>
         Assert.EndsWith(sentence, At(instrument, key, music, index).Choice, StringComparison.Ordinal);
 
     [Theory] // The alternative is told with what it would have cost most.
-    [InlineData("violin", "F", "F G A G F", 2, "Open A also works, but you would cross to it and straight back.")]
+    [InlineData("violin", "F", "F/ G/ A/ G/ F", 2, "Open A also works, but you would cross to it and straight back.")]
     [InlineData("violin", "F", "c (A G) F", 1, "Open A also works, but you would cross strings inside the slur.")]
     [InlineData("cello", "D clef=bass", "A, B, C D", 2, "Stretched 2 on A also works, but the hand would have to stretch.")]
     public void The_best_alternative_is_told_with_its_cost(string instrument, string key, string music, int index, string sentence) =>

@@ -16,6 +16,10 @@ internal static class Lines
     public static string Pairs(string instrument, string key, string music, HouseStyle? style = null) =>
         string.Join(' ', Reading(instrument, key, music, style).Notes.Select(n => n.Label));
 
+    /// <summary>The pairs of a fingering by bar: "D0 D1 | A0"; ? for a note out of reach, nothing for a bar without a new note.</summary>
+    public static string ByBar(Fingering fingering) => string.Join(" | ", fingering.Score.Bars.Select(bar => string.Join(' ',
+        fingering.Notes.Where(n => ReferenceEquals(n.Note.Bar, bar)).Select(n => n.Placement is { } at ? Labels.Pair(at, fingering.Instrument, HouseStyle.Default) : "?")))).Trim();
+
     public static Reading Reading(string instrument, string key, string music, HouseStyle? style = null)
     {
         var player = Instrument(instrument, style);

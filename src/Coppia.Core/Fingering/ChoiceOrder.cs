@@ -6,24 +6,20 @@ namespace Coppia.Core;
 /// </summary>
 internal sealed class ChoiceOrder(Instrument instrument)
 {
-    private readonly Dictionary<(Pitch Pitch, ulong Hand, bool Pulled), Placement[]> _known = [];
+    private readonly Dictionary<(Pitch Pitch, ulong Hand, ulong Called), Placement[]> _known = [];
     private readonly int _firstPosition = instrument.Frames.Index().First(f => f.Item.Position == "I").Index;
 
     /// <param name="hand">Hand frames, as a bit set, in which the hand may be when an open string comes.</param>
-    /// <param name="pulled">Frames beyond the allowed ones are offered as well.</param>
-    /// <param name="mayRemember">False for a pinned note, whose ways are its own.</param>
-    public Placement[] Of(Pitch pitch, Placement[] fingered, Placement[] open, ulong hand, bool pulled, bool mayRemember)
+    /// <param name="called">Frames, as a bit set, to which neighbours call the hand. The ways of a pinned note are its own and not remembered.</param>
+    public Placement[] Of(Pitch pitch, PitchWays ways, ulong hand, ulong called)
     {
         // The hand's frame matters only to open strings.
-        var key = (pitch, open.Length > 0 ? hand : 0, pulled);
-        if (mayRemember && _known.TryGetValue(key, out var choices)) return choices;
-        choices = Sorted(Offered(fingered, pulled), open, hand);
-        if (mayRemember) _known[key] = choices;
+        var key = (pitch, ways.Open is null ? 0 : hand, called);
+        if (ways.Pin is null && _known.TryGetValue(key, out var choices)) return choices;
+        choices = Sorted(ways.Offered(called), ways.Open, hand);
+        if (ways.Pin is null) _known[key] = choices;
         return choices;
     }
-
-    public Placement[] Offered(Placement[] fingered, bool pulled) =>
-        pulled ? fingered : [.. fingered.Where(p => instrument.Frames[p.Frame].AllowedByDefault)];
 
     /// <summary>The hand frames that some placements use, as a bit set.</summary>
     public static ulong Frames(Placement[] placements)
@@ -33,9 +29,9 @@ internal sealed class ChoiceOrder(Instrument instrument)
         return frames;
     }
 
-    private Placement[] Sorted(Placement[] fingered, Placement[] open, ulong hand) =>
+    private Placement[] Sorted(Placement[] fingered, Placement? open, ulong hand) =>
     [
-        .. open.SelectMany(o => Enumerable.Range(0, instrument.Frames.Count).Where(f => (hand >> f & 1) == 1).Select(f => o with { Frame = f })).Concat(fingered)
+        .. (open is { } o ? Enumerable.Range(0, instrument.Frames.Count).Where(f => (hand >> f & 1) == 1).Select(f => o with { Frame = f }) : []).Concat(fingered)
             .OrderBy(p => instrument.Frames[p.Frame].AllowedByDefault ? 0 : 1)
             .ThenBy(p => instrument.Frames[p.Frame].Stretch == Stretch.None ? 0 : 1)
             .ThenBy(p => p.IsOpen ? 0 : 1)

@@ -3,8 +3,9 @@ namespace Coppia.Core;
 /// <summary>Why a way costs something.</summary>
 public enum CostKind
 {
-    OutsidePositions, Shift, FrameThereAndBack, Start, OpenStretch, CloseStretch, StretchedHand, StretchedFinger, HighFourth, LowOrHigh, NeighboursFinger,
-    FingerSlides, FingerInTwoPlaces, FingerSubstituted, FingerHops, TwoHeights, Crossing, CrossingInSlur, StringSkipped, FourthForOpen, OpenForFourth, AboveFirst, FingerForOpen,
+    OutsidePositions, Shift, FrameThereAndBack, Start, OpenStretch, CloseStretch, StretchedHand, StretchedFinger, ExtendedFourth, HighFourth, LowOrHigh,
+    NeighboursFinger, FingerSlides, FingerInTwoPlaces, FingerSubstituted, FingerHops, TwoHeights, Crossing, CrossingInSlur, StringSkipped, FourthForOpen,
+    OpenForFourth, AboveFirst, FingerForOpen, HandSlide, OtherFingerInLine, OtherThanBefore, NotPinned,
 }
 
 /// <summary>One named part of a way's cost.</summary>
@@ -13,101 +14,149 @@ public readonly record struct CostPart(CostKind Kind, int Amount);
 /// <summary>
 /// The cost of a way through a line: a sum over single notes, neighbours, and three notes in a row. The solver and every explanation use this one definition.
 /// </summary>
-public sealed class FingerCost(Instrument instrument, FingerWeights weights, FourthFinger fourth)
+public sealed class FingerCost
 {
-    private readonly bool _fourthMatchesOpen = instrument.FingersByLetter;
-    private readonly HandFrame[] _frames = [.. instrument.Frames];
-    private readonly bool[][] _moved = [.. instrument.Frames.Select(f => Enumerable.Range(0, 5).Select(finger => f.Spots.Any(s => s.Finger == finger && s.Moved)).ToArray())];
-    private readonly int _firstHeight = instrument.Frames.First(f => f.Position == "I").Height;
+    private readonly Instrument _instrument;
+    private readonly FingerWeights _weights;
+    private readonly FourthFinger _fourth;
+    private readonly HandFrame[] _frames;
+    private readonly bool[][] _moved;
+    private readonly bool _fourthMatchesOpen;
+    private readonly int _firstHeight;
+
+    /// <summary>For two frames: the hand leaves one height for another, other than by a small slide.</summary>
+    private readonly bool[,] _shifts;
+
+    public FingerCost(Instrument instrument, FingerWeights weights, FourthFinger fourth)
+    {
+        (_instrument, _weights, _fourth) = (instrument, weights, fourth);
+        _frames = [.. instrument.Frames];
+        _moved = [.. _frames.Select(f => Enumerable.Range(0, 5).Select(finger => f.Stretch != Stretch.None && f.Spots.Any(s => s.Finger == finger && s.Moved)).ToArray())];
+        _fourthMatchesOpen = instrument.FingersByLetter;
+        _firstHeight = _frames.First(f => f.Position == "I").Height;
+        _shifts = new bool[_frames.Length, _frames.Length];
+        for (var a = 0; a < _frames.Length; a++)
+        {
+            for (var b = 0; b < _frames.Length; b++) _shifts[a, b] = _frames[a].Height != _frames[b].Height && !instrument.Moves.IsSlide(_frames[a], _frames[b]);
+        }
+    }
 
     /// <summary>Cost of one note by itself.</summary>
     public int Note(LatticeStep step, in Placement at, List<CostPart>? parts = null)
     {
         var frame = _frames[at.Frame];
-        var cost = 0;
-        if (step.IsFirst) Add(CostKind.Start, frame.Reluctance);
-        if (!frame.AllowedByDefault) Add(CostKind.OutsidePositions, weights.OutsidePositions);
-        if (!at.IsOpen && frame.Height > _firstHeight) Add(CostKind.AboveFirst, weights.AboveFirst * (frame.Height - _firstHeight));
-        if (!_fourthMatchesOpen && SoundsAsNextOpen(at)) Add(CostKind.FingerForOpen, weights.FingerForOpen);
+        var sum = new Sum(parts);
+        if (!frame.AllowedByDefault) sum.Add(CostKind.OutsidePositions, _weights.OutsidePositions);
+        if (!at.IsOpen && frame.Height > _firstHeight) sum.Add(CostKind.AboveFirst, _weights.AboveFirst * (frame.Height - _firstHeight));
+        if (step.Fourth == FourthReason.None && StandsForOpen(at)) sum.Add(CostKind.FourthForOpen, _fourth == FourthFinger.FourthFirst ? 0 : _weights.FourthWithoutReason);
+        return sum.Total;
+    }
+
+    /// <summary>What a finger's place asks of the hand. A repeated note pays once: whatever repeats stays as it is.</summary>
+    private void Arrive(ref Sum sum, in Placement at)
+    {
+        var frame = _frames[at.Frame];
+        if (!_fourthMatchesOpen && SoundsAsNextOpen(at)) sum.Add(CostKind.FingerForOpen, _weights.FingerForOpen);
         if (frame.Stretch != Stretch.None)
         {
-            Add(CostKind.StretchedHand, weights.StretchedHand + (step.IsFirst ? weights.OpenStretch : 0));
-            if (_moved[at.Frame][at.Finger]) Add(CostKind.StretchedFinger, weights.StretchedFinger);
+            sum.Add(CostKind.StretchedHand, _weights.StretchedHand);
+            if (_moved[at.Frame][at.Finger]) sum.Add(CostKind.StretchedFinger, _weights.StretchedFinger);
         }
-
-        if (at.Word is PlaceWord.High && at.Finger == 4) Add(CostKind.HighFourth, weights.HighFourth);
-        else if (at.Word is PlaceWord.Low or PlaceWord.High) Add(CostKind.LowOrHigh, weights.LowOrHigh);
-        if (!at.OwnLetter) Add(CostKind.NeighboursFinger, weights.NeighboursFinger);
-        return cost;
-
-        void Add(CostKind kind, int amount)
+        else if (at.Reach)
         {
-            cost += amount;
-            if (amount != 0) parts?.Add(new CostPart(kind, amount));
+            sum.Add(CostKind.ExtendedFourth, _weights.ExtendedFourth);
         }
+
+        if (at.Word is PlaceWord.High && at.Finger == 4) sum.Add(CostKind.HighFourth, _weights.HighFourth);
+        else if (at.Word is PlaceWord.Low or PlaceWord.High) sum.Add(CostKind.LowOrHigh, _weights.LowOrHigh);
+        if (!at.OwnLetter) sum.Add(CostKind.NeighboursFinger, _weights.NeighboursFinger);
+    }
+
+    /// <summary>Cost of leaving what the same note has elsewhere, or what the teacher fixed. Zero at almost every note.</summary>
+    public int Habit(LatticeStep step, in Placement at, List<CostPart>? parts = null)
+    {
+        var sum = new Sum(parts);
+        if (!step.Allows(at)) sum.Add(CostKind.NotPinned, FingerWeights.NotPinned);
+        if (step.InLine is { } usual && !at.IsOpen && !StandsForOpen(at) && !usual.SamePair(at))
+            sum.Add(CostKind.OtherFingerInLine, step.InBar ? _weights.OtherFingerInBar : _frames[usual.Frame].Height == _frames[at.Frame].Height ? _weights.OtherFingerInLine : _weights.OtherHandInLine);
+        if (step.AsBefore is { } before && !before.SamePair(at)) sum.Add(CostKind.OtherThanBefore, step.AtSeam ? _weights.OtherThanBeforeAtSeam : _weights.OtherThanBefore);
+        return sum.Total;
     }
 
     /// <summary>Cost of going from one note to the next.</summary>
     public int Step(LatticeStep step, in Placement from, in Placement to, List<CostPart>? parts = null)
     {
-        var cost = 0;
-        if (from.Frame != to.Frame) FrameChange(from, to);
-        if (step.Apart) return cost;
+        var sum = new Sum(parts);
+        if (from.Frame != to.Frame) FrameChange(ref sum, step, from, to);
+        if (from.Frame != to.Frame || !from.SamePair(to)) Arrive(ref sum, to);
+        if (step.Apart) return sum.Total;
 
         var crossed = Math.Abs(to.String - from.String);
         if (crossed > 0)
         {
-            Add(CostKind.Crossing, weights.Crossing);
-            if (step.Slurred) Add(CostKind.CrossingInSlur, weights.CrossingInSlur);
-            if (crossed > 1) Add(CostKind.StringSkipped, (crossed - 1) * weights.StringSkipped);
+            sum.Add(CostKind.Crossing, _weights.Crossing);
+            if (step.Slurred) sum.Add(CostKind.CrossingInSlur, _weights.CrossingInSlur);
+            if (crossed > 1) sum.Add(CostKind.StringSkipped, (crossed - 1) * _weights.StringSkipped);
         }
 
         if (from.Finger == to.Finger && to.Finger != 0)
         {
-            if (crossed == 0 && from.Semitones != to.Semitones && _frames[from.Frame].Position == _frames[to.Frame].Position) Add(CostKind.FingerSlides, weights.FingerSlides);
-            else if (crossed == 1) Add(from.Semitones == to.Semitones ? CostKind.FingerHops : CostKind.TwoHeights, from.Semitones == to.Semitones ? weights.FingerHops : weights.TwoHeights);
+            if (crossed == 0 && from.Semitones != to.Semitones && _frames[from.Frame].Position == _frames[to.Frame].Position) sum.Add(CostKind.FingerSlides, _weights.FingerSlides);
+            else if (crossed == 1 && from.Semitones == to.Semitones) sum.Add(CostKind.FingerHops, _weights.FingerHops);
+            else if (crossed == 1) sum.Add(CostKind.TwoHeights, _weights.TwoHeights);
         }
-        else if (crossed == 0 && from.Semitones == to.Semitones)
+        else if (crossed == 0 && from.Semitones == to.Semitones && from.Finger != to.Finger)
         {
-            Add(CostKind.FingerSubstituted, weights.FingerSubstituted);
+            sum.Add(CostKind.FingerSubstituted, _weights.FingerSubstituted);
         }
 
-        if (_fourthMatchesOpen) FourthOrOpen(from, to);
-        return cost;
+        if (_fourthMatchesOpen) FourthOrOpen(ref sum, step, from, to);
+        return sum.Total;
+    }
 
-        void FrameChange(in Placement from, in Placement to)
+    private void FrameChange(ref Sum sum, LatticeStep step, in Placement from, in Placement to)
+    {
+        var before = _frames[from.Frame];
+        var after = _frames[to.Frame];
+        if (before.Height == after.Height)
         {
-            var before = _frames[from.Frame];
-            var after = _frames[to.Frame];
-            if (before.Height != after.Height)
-            {
-                var shift = weights.Shift + weights.ShiftPerSemitone * Math.Abs(after.Height - before.Height);
-                Add(CostKind.Shift, from.IsOpen || step.AfterRest ? shift / 2 : shift);
-                if (from.Finger == to.Finger && from.String == to.String && to.Finger > 0) Add(CostKind.Shift, weights.ShiftOnOneFinger);
-                Add(CostKind.Start, after.Reluctance);
-                if (after.Stretch != Stretch.None) Add(CostKind.OpenStretch, weights.OpenStretch);
-                return;
-            }
-
-            var held = from.Finger > 1 && to.Finger > 1 && (before.Stretch == Stretch.Forward || after.Stretch == Stretch.Forward) ? weights.StretchOffUpperFinger : 0;
-            if (after.Stretch != Stretch.None) Add(CostKind.OpenStretch, weights.OpenStretch + held);
-            else Add(CostKind.CloseStretch, weights.CloseStretch + held);
+            var held = from.Finger > 1 && to.Finger > 1 && (before.Stretch == Stretch.Forward || after.Stretch == Stretch.Forward) ? _weights.StretchOffUpperFinger : 0;
+            if (after.Stretch != Stretch.None) sum.Add(CostKind.OpenStretch, _weights.OpenStretch + held);
+            else sum.Add(CostKind.CloseStretch, _weights.CloseStretch + held);
+            return;
         }
 
-        void FourthOrOpen(in Placement from, in Placement to)
+        var move = _instrument.Moves.Cost(before, after);
+        var onOneFinger = from.Finger == to.Finger && from.String == to.String && to.Finger > 0;
+        if (!_shifts[from.Frame, to.Frame])
         {
-            // A repeated note pays once, so that three quick As are still one trip to the next string.
-            if (StandsForOpen(to) && !from.SamePair(to)) Add(CostKind.FourthForOpen, FourthCost(step));
-            if (fourth != FourthFinger.FourthFirst) return;
-            if (from.IsOpen && to.String < from.String) Add(CostKind.OpenForFourth, weights.OpenFourthFirst);
-            else if (to.IsOpen && step.IsLast && from.String == to.String - 1) Add(CostKind.OpenForFourth, weights.OpenFourthFirst);
+            sum.Add(CostKind.HandSlide, move * (from.IsOpen || step.AfterRest ? _weights.SlideOfAFreeHand : 100) / 100 + (onOneFinger ? 1 : 0));
+            return;
         }
 
-        void Add(CostKind kind, int amount)
-        {
-            cost += amount;
-            if (amount != 0) parts?.Add(new CostPart(kind, amount));
-        }
+        move = move * MomentPercent(step, from, to) / 100;
+        if (step.Slurred) move += _weights.ShiftInSlur;
+        if (onOneFinger && to.Finger > 2) move += _weights.ShiftOnUpperFinger;
+        sum.Add(CostKind.Shift, move);
+        sum.Add(CostKind.Start, after.Reluctance);
+        if (after.Stretch != Stretch.None) sum.Add(CostKind.OpenStretch, _weights.OpenStretch);
+    }
+
+    /// <summary>How much of a shift's cost is felt at this moment: least after an open string, then a rest, a low finger that guides the hand, the start of a bar.</summary>
+    private int MomentPercent(LatticeStep step, in Placement from, in Placement to) =>
+        from.IsOpen ? _weights.ShiftFromOpen
+        : step.AfterRest ? _weights.ShiftAfterRest
+        : from.Finger == to.Finger && from.String == to.String && to.Finger <= 2 ? _weights.ShiftOnLowFinger
+        : step.StartsBar && !step.Slurred ? _weights.ShiftAtBar
+        : 100;
+
+    private void FourthOrOpen(ref Sum sum, LatticeStep step, in Placement from, in Placement to)
+    {
+        // A repeated note pays once, so that three quick As are still one trip to the next string.
+        if (StandsForOpen(to) && !from.SamePair(to)) sum.Add(CostKind.FourthForOpen, FourthCost(step));
+        if (_fourth != FourthFinger.FourthFirst) return;
+        if (from.IsOpen && to.String < from.String) sum.Add(CostKind.OpenForFourth, _weights.OpenFourthFirst);
+        else if (to.IsOpen && step.IsLast && from.String == to.String - 1) sum.Add(CostKind.OpenForFourth, _weights.OpenFourthFirst);
     }
 
     /// <summary>Cost that shows only over three notes in a row.</summary>
@@ -117,22 +166,29 @@ public sealed class FingerCost(Instrument instrument, FingerWeights weights, Fou
         if (first.Finger == last.Finger && first.Finger != 0 && first.String == last.String && first.Semitones != last.Semitones
             && middle.Finger != first.Finger && _frames[first.Frame].Height == _frames[last.Frame].Height)
         {
-            cost += weights.FingerInTwoPlaces;
-            parts?.Add(new CostPart(CostKind.FingerInTwoPlaces, weights.FingerInTwoPlaces));
+            cost += _weights.FingerInTwoPlaces;
+            parts?.Add(new CostPart(CostKind.FingerInTwoPlaces, _weights.FingerInTwoPlaces));
         }
 
-        var height = _frames[first.Frame].Height;
-        if (height == _frames[last.Frame].Height && height != _frames[middle.Frame].Height)
+        if (_shifts[first.Frame, middle.Frame] && _frames[first.Frame].Height == _frames[last.Frame].Height)
         {
-            cost += weights.FrameThereAndBack;
-            parts?.Add(new CostPart(CostKind.FrameThereAndBack, weights.FrameThereAndBack));
+            cost += _weights.FrameThereAndBack;
+            parts?.Add(new CostPart(CostKind.FrameThereAndBack, _weights.FrameThereAndBack));
         }
 
         return cost;
     }
 
-    /// <summary>Cost of the first note when it is a fourth finger in place of an open string.</summary>
-    public int FirstFourth(LatticeStep step, in Placement at) => _fourthMatchesOpen && StandsForOpen(at) ? FourthCost(step) : 0;
+    /// <summary>Cost of beginning a line with a note in this way.</summary>
+    public int First(LatticeStep step, in Placement at, List<CostPart>? parts = null)
+    {
+        var sum = new Sum(parts);
+        sum.Add(CostKind.Start, _frames[at.Frame].Reluctance);
+        if (_frames[at.Frame].Stretch != Stretch.None) sum.Add(CostKind.OpenStretch, _weights.OpenStretch);
+        Arrive(ref sum, at);
+        if (StandsForOpen(at)) sum.Add(CostKind.FourthForOpen, FourthCost(step));
+        return sum.Total;
+    }
 
     /// <summary>Total cost of one way through a lattice: one choice a step. What the solver minimises.</summary>
     public int Of(FingerLattice lattice, IReadOnlyList<int> way)
@@ -141,8 +197,8 @@ public sealed class FingerCost(Instrument instrument, FingerWeights weights, Fou
         for (var i = 0; i < lattice.Steps.Count; i++)
         {
             var at = lattice.Steps[i].Choices[way[i]];
-            total += Note(lattice.Steps[i], at);
-            if (i == 0) total += FirstFourth(lattice.Steps[0], at);
+            total += Note(lattice.Steps[i], at) + Habit(lattice.Steps[i], at);
+            if (i == 0) total += First(lattice.Steps[0], at);
             else total += Step(lattice.Steps[i], lattice.Steps[i - 1].Choices[way[i - 1]], at);
             if (i > 1) total += Three(lattice.Steps[i - 2].Choices[way[i - 2]], lattice.Steps[i - 1].Choices[way[i - 1]], at);
         }
@@ -150,15 +206,29 @@ public sealed class FingerCost(Instrument instrument, FingerWeights weights, Fou
         return total;
     }
 
-    private bool StandsForOpen(in Placement p) => p.Finger == 4 && SoundsAsNextOpen(p);
+    /// <summary>A fourth finger where the next open string sounds the same.</summary>
+    internal bool StandsForOpen(in Placement p) => p.Finger == 4 && _fourthMatchesOpen && SoundsAsNextOpen(p);
 
     private bool SoundsAsNextOpen(in Placement p) =>
-        p.Finger > 0 && p.String + 1 < instrument.Strings.Count && p.Semitones == instrument.Strings[p.String + 1].Midi - instrument.Strings[p.String].Midi;
+        p.Finger > 0 && p.String + 1 < _instrument.Strings.Count && p.Semitones == _instrument.Strings[p.String + 1].Midi - _instrument.Strings[p.String].Midi;
 
-    private int FourthCost(LatticeStep step) => fourth switch
+    private int FourthCost(LatticeStep step) => (_fourth, step.Fourth) switch
     {
-        FourthFinger.OpenFirst => step.InSlur ? weights.FourthOpenFirstInSlur : weights.FourthOpenFirst,
-        FourthFinger.FourthFirst => weights.FourthFourthFirst,
-        _ => weights.FourthBalanced,
+        (FourthFinger.FourthFirst, _) => _weights.FourthFourthFirst,
+        (_, FourthReason.None) => 0,
+        (FourthFinger.OpenFirst, FourthReason.Quick) => _weights.FourthWithoutReason,
+        (FourthFinger.OpenFirst, _) => _weights.FourthOpenFirstInSlur,
+        _ => _weights.FourthBalanced,
     };
+
+    private struct Sum(List<CostPart>? parts)
+    {
+        public int Total { get; private set; }
+
+        public void Add(CostKind kind, int amount)
+        {
+            Total += amount;
+            if (amount != 0) parts?.Add(new CostPart(kind, amount));
+        }
+    }
 }

@@ -12,6 +12,30 @@ public sealed record LatticeStep(SoundingNote Note, Placement[] Choices, bool Is
     public bool Slurred => Note.Slurred;
 
     public bool AfterRest => !Note.RestBefore.IsZero;
+
+    /// <summary>First note of its bar.</summary>
+    public bool StartsBar { get; init; }
+
+    /// <summary>What speaks for the fourth finger, where an open string sounds this note.</summary>
+    public FourthReason Fourth { get; init; }
+
+    /// <summary>What the teacher fixed.</summary>
+    public Pin? Pin { get; init; }
+
+    /// <summary>The way that this pitch has elsewhere in its line, where it would otherwise have more than one finger there.</summary>
+    public Placement? InLine { get; init; }
+
+    /// <summary>The pitch has two fingers within the bar already.</summary>
+    public bool InBar { get; init; }
+
+    /// <summary>The way of this note where the same bar came before, where the two would otherwise differ.</summary>
+    public Placement? AsBefore { get; init; }
+
+    /// <summary>The music before or after the bar is other than it was the first time, and this note is next to it.</summary>
+    public bool AtSeam { get; init; }
+
+    /// <summary>The way is one that the teacher's pin allows.</summary>
+    public bool Allows(in Placement way) => Pin is not { } pin || pin.Finger == way.Finger && (pin.String is null || pin.String == way.String);
 }
 
 /// <summary>A pin that cannot be honoured: which note, and why.</summary>
@@ -26,77 +50,55 @@ public readonly record struct Pin(int? String, int Finger);
 /// <summary>All ways through a line: the steps that can be played and the notes that no finger reaches.</summary>
 public sealed record FingerLattice(IReadOnlyList<LatticeStep> Steps, IReadOnlyList<SoundingNote> OutOfReach)
 {
-    /// <summary>How many notes around one beyond the allowed positions may follow it there.</summary>
-    private const int PullOfABeyondNote = 8;
+    /// <summary>Bars of the reachable notes that are the same music.</summary>
+    internal EqualBars Bars { get; init; } = new();
 
     /// <exception cref="ImpossiblePinException">A pinned string and finger cannot sound its note.</exception>
     public static FingerLattice Of(IReadOnlyList<SoundingNote> notes, Instrument instrument, IReadOnlyDictionary<string, Pin> pins)
     {
         var outOfReach = new List<SoundingNote>();
-        var reachable = new List<(SoundingNote Note, Placement[] Fingered, Placement[] Open)>();
-        var memory = new Dictionary<Pitch, (Placement[] Fingered, Placement[] Open)>();
+        var reachable = new List<SoundingNote>();
+        var ways = new List<PitchWays>();
+        var memory = new Dictionary<Pitch, PitchWays>();
         foreach (var note in notes)
         {
-            if (!memory.TryGetValue(note.Pitch, out var ways))
+            if (!memory.TryGetValue(note.Pitch, out var known)) memory[note.Pitch] = known = PitchWays.Of(instrument, note.Pitch);
+            if (pins.TryGetValue(note.Id, out var pin)) known = known.With(pin, note, instrument);
+            if (known.IsEmpty)
             {
-                ways = ([.. Placements.Fingered(instrument, note.Pitch)], [.. Placements.Open(instrument, note.Pitch, 0)]);
-                memory[note.Pitch] = ways;
+                outOfReach.Add(note);
+                continue;
             }
 
-            if (pins.TryGetValue(note.Id, out var pin)) ways = Pinned(instrument, note, ways, pin);
-            if (ways.Fingered.Length + ways.Open.Length == 0) outOfReach.Add(note);
-            else reachable.Add((note, ways.Fingered, ways.Open));
+            reachable.Add(note);
+            ways.Add(known);
         }
 
-        var pulled = PulledBeyond(reachable, instrument);
+        var bars = EqualBars.In(reachable, pins);
+        var called = PitchWays.Called(ways, bars);
+        var fourths = instrument.FingersByLetter ? FourthReasons.Of(reachable, instrument, [.. ways.Select(w => w.PlainString)], bars) : new FourthReason[reachable.Count];
         var order = new ChoiceOrder(instrument);
         var steps = new List<LatticeStep>(reachable.Count);
-        var hand = StartingHands(instrument, order, reachable, pulled);
+        var hand = StartingHands(instrument, ways, called);
         for (var i = 0; i < reachable.Count; i++)
         {
-            var (note, fingered, open) = reachable[i];
-            var choices = order.Of(note.Pitch, fingered, open, hand, pulled[i], mayRemember: !pins.ContainsKey(note.Id));
-            var inSlur = note.Slurred || i + 1 < reachable.Count && reachable[i + 1].Note.Slurred;
-            var apart = i > 0 && note.Bar.EndingStart is not null && reachable[i - 1].Note.Bar is { RepeatEnd: true } before && !ReferenceEquals(before, note.Bar);
-            steps.Add(new LatticeStep(note, choices, i == 0, i == reachable.Count - 1, inSlur, apart));
+            var note = reachable[i];
+            var choices = order.Of(note.Pitch, ways[i], hand, called[i]);
+            var inSlur = note.Slurred || i + 1 < reachable.Count && reachable[i + 1].Slurred;
+            var startsBar = i == 0 || !ReferenceEquals(reachable[i - 1].Bar, note.Bar);
+            var apart = i > 0 && note.Bar.EndingStart is not null && reachable[i - 1].Bar is { RepeatEnd: true } && startsBar;
+            steps.Add(new LatticeStep(note, choices, i == 0, i == reachable.Count - 1, inSlur, apart) { StartsBar = startsBar, Fourth = fourths[i], Pin = ways[i].Pin });
             hand = ChoiceOrder.Frames(choices);
         }
 
-        return new FingerLattice(steps, outOfReach);
+        return new FingerLattice(steps, outOfReach) { Bars = bars };
     }
 
-    /// <summary>Where the hand may wait while a line begins with open strings: any allowed frame, or that of the first fingered note.</summary>
-    private static ulong StartingHands(
-        Instrument instrument, ChoiceOrder order, List<(SoundingNote Note, Placement[] Fingered, Placement[] Open)> reachable, bool[] pulled)
+    /// <summary>Where the hand may wait while a line begins with open strings: any of the lowest frames, or that of the first fingered note.</summary>
+    private static ulong StartingHands(Instrument instrument, List<PitchWays> ways, ulong[] called)
     {
-        var allowed = instrument.Frames.Index().Where(f => f.Item is { AllowedByDefault: true, Stretch: Stretch.None }).Aggregate(0UL, (hands, f) => hands | 1UL << f.Index);
-        var first = reachable.FindIndex(r => r.Fingered.Length > 0);
-        return first < 0 ? allowed : allowed | ChoiceOrder.Frames(order.Offered(reachable[first].Fingered, pulled[first]));
-    }
-
-    /// <summary>Notes near one that no allowed position reaches may use the positions beyond, so that the hand need not jump for each.</summary>
-    private static bool[] PulledBeyond(List<(SoundingNote Note, Placement[] Fingered, Placement[] Open)> reachable, Instrument instrument)
-    {
-        var pulled = new bool[reachable.Count];
-        for (var i = 0; i < reachable.Count; i++)
-        {
-            var (_, fingered, open) = reachable[i];
-            if (open.Length > 0 || fingered.Any(p => instrument.Frames[p.Frame].AllowedByDefault)) continue;
-            for (var k = Math.Max(0, i - PullOfABeyondNote); k <= Math.Min(reachable.Count - 1, i + PullOfABeyondNote); k++) pulled[k] = true;
-        }
-
-        return pulled;
-    }
-
-    private static (Placement[] Fingered, Placement[] Open) Pinned(Instrument instrument, SoundingNote note, (Placement[] Fingered, Placement[] Open) ways, Pin pin)
-    {
-        bool Fits(Placement p) => p.Finger == pin.Finger && (pin.String is null || p.String == pin.String);
-        Placement[] fingered = [.. ways.Fingered.Where(Fits)], open = [.. ways.Open.Where(Fits)];
-        if (fingered.Length + open.Length > 0) return (fingered, open);
-
-        var possible = ways.Fingered.Concat(ways.Open).Select(p => $"{p.Finger} on {instrument.StringName(p.String)}").Distinct().ToArray();
-        var instead = possible.Length == 0 ? "no finger reaches this note" : "possible here: " + string.Join(", ", possible);
-        var asked = pin.String is not { } s ? $"finger {pin.Finger}" : s >= 0 && s < instrument.Strings.Count ? $"{pin.Finger} on the {instrument.StringName(s)} string" : $"finger {pin.Finger} on string {s + 1}";
-        throw new ImpossiblePinException(note.Id, $"{note.Pitch} in bar {note.Bar.Number} cannot be played with {asked}; {instead}.");
+        var home = instrument.Frames.Index().Where(f => f.Item is { IsHome: true, Stretch: Stretch.None }).Aggregate(0UL, (hands, f) => hands | 1UL << f.Index);
+        var first = ways.FindIndex(w => w.IsFingered);
+        return first < 0 ? home : home | ChoiceOrder.Frames(ways[first].Offered(called[first]));
     }
 }

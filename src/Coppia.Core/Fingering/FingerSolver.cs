@@ -33,159 +33,113 @@ public static class FingerSolver
         public Span<int> this[int step] => _costs.AsSpan(_starts[step], _starts[step + 1] - _starts[step]);
     }
 
+    /// <summary>One way solved forwards: enough to know it, not yet what every other costs.</summary>
+    internal sealed record Pass(MoveTables Tables, int[] Costs, int[] Way, int Cost);
+
     public static Solution Solve(FingerLattice lattice, FingerCost cost)
     {
         var steps = lattice.Steps;
-        var through = new ThroughTable(steps);
-        if (steps.Count == 0) return new Solution([], 0, through);
-        if (steps.Count == 1) return SolveOne(steps[0], cost, through);
-
-        var moves = AllMoves(steps, cost);
-        // Pairs of choices of steps i and i + 1 lie from starts[i] on, the second choice running fastest.
-        var starts = new int[moves.Length + 1];
-        for (var i = 0; i < moves.Length; i++) starts[i + 1] = starts[i] + moves[i].Length;
-        var came = new byte[starts[^1]];
-        var forward = Forward(steps, moves, starts, cost, came);
-        Backward(steps, moves, starts, cost, forward, through);
-        return new Solution(Trace(steps, forward, came, starts, out var total), total, through);
+        if (steps.Count == 0) return new Solution([], 0, new ThroughTable(steps));
+        return steps.Count == 1 ? SolveOne(lattice, cost) : Finish(Forward(MoveTables.Of(lattice, cost)));
     }
 
-    private static Solution SolveOne(LatticeStep step, FingerCost cost, ThroughTable through)
+    private static Solution SolveOne(FingerLattice lattice, FingerCost cost)
     {
+        var step = lattice.Steps[0];
+        var through = new ThroughTable(lattice.Steps);
         var best = 0;
         for (var k = 0; k < step.Choices.Length; k++)
         {
-            through[0][k] = cost.Note(step, step.Choices[k]) + cost.FirstFourth(step, step.Choices[k]);
+            through[0][k] = cost.Note(step, step.Choices[k]) + cost.Habit(step, step.Choices[k]) + cost.First(step, step.Choices[k]);
             if (through[0][k] < through[0][best]) best = k;
         }
 
         return new Solution([best], through[0][best], through);
     }
 
-    /// <summary>Moves between equal choices in equal circumstances are worked out once.</summary>
-    private static int[][] AllMoves(IReadOnlyList<LatticeStep> steps, FingerCost cost)
+    /// <summary>For each pair of choices the cheapest start that ends with it, and the cheapest way of all. Two notes at least.</summary>
+    internal static Pass Forward(MoveTables tables)
     {
-        var names = new Dictionary<Placement[], int>(ReferenceEqualityComparer.Instance);
-        var known = new Dictionary<long, int[]>();
-        var moves = new int[steps.Count - 1][];
-        var from = NameOf(steps[0].Choices);
-        for (var i = 1; i < steps.Count; i++)
-        {
-            var step = steps[i];
-            var to = NameOf(step.Choices);
-            var circumstances = (i == 1 ? 1 : 0) | (step.Slurred ? 2 : 0) | (step.AfterRest ? 4 : 0) | (step.InSlur ? 8 : 0) | (step.IsLast ? 16 : 0) | (steps[i - 1].InSlur ? 32 : 0) | (step.Apart ? 64 : 0);
-            var key = (long)from << 35 | (long)to << 7 | (long)circumstances;
-            if (!known.TryGetValue(key, out var move)) known[key] = move = Moves(steps, i, cost);
-            moves[i - 1] = move;
-            from = to;
-        }
-
-        return moves;
-
-        int NameOf(Placement[] choices)
-        {
-            if (!names.TryGetValue(choices, out var name)) names[choices] = name = names.Count;
-            return name;
-        }
-    }
-
-    /// <summary>Costs of going into step i, its own note included; the first note's own cost rides on the first move.</summary>
-    private static int[] Moves(IReadOnlyList<LatticeStep> steps, int i, FingerCost cost)
-    {
-        Placement[] from = steps[i - 1].Choices, to = steps[i].Choices;
-        var moves = new int[from.Length * to.Length];
-        for (var a = 0; a < from.Length; a++)
-        {
-            var first = i == 1 ? cost.Note(steps[0], from[a]) + cost.FirstFourth(steps[0], from[a]) : 0;
-            for (var b = 0; b < to.Length; b++) moves[a * to.Length + b] = first + cost.Step(steps[i], from[a], to[b]);
-        }
-
-        for (var b = 0; b < to.Length; b++)
-        {
-            var own = cost.Note(steps[i], to[b]);
-            for (var a = 0; a < from.Length; a++) moves[a * to.Length + b] += own;
-        }
-
-        return moves;
-    }
-
-    /// <summary>For each pair of choices the cheapest start that ends with it; <paramref name="came"/> keeps the choice before.</summary>
-    private static int[] Forward(IReadOnlyList<LatticeStep> steps, int[][] moves, int[] starts, FingerCost cost, byte[] came)
-    {
-        var forward = new int[starts[^1]];
-        moves[0].CopyTo(forward, 0);
+        var (steps, moves, starts) = (tables.Lattice.Steps, tables.Moves, tables.Starts);
+        var costs = new int[starts[^1]];
+        var came = new byte[starts[^1]];
+        moves[0].CopyTo(costs, 0);
         for (var i = 1; i < moves.Length; i++)
         {
-            Placement[] z = steps[i - 1].Choices, a = steps[i].Choices, b = steps[i + 1].Choices;
-            int before = starts[i - 1], here = starts[i];
-            for (var k = 0; k < a.Length; k++)
+            var three = tables.Threes[i - 1];
+            var move = moves[i];
+            var (y, k, m) = (steps[i - 1].Choices.Length, steps[i].Choices.Length, steps[i + 1].Choices.Length);
+            var before = costs.AsSpan(starts[i - 1], y * k);
+            var here = costs.AsSpan(starts[i], k * m);
+            for (var a = 0; a < k; a++)
             {
-                for (var m = 0; m < b.Length; m++)
+                for (var b = 0; b < m; b++)
                 {
                     var least = Unreached;
-                    for (var y = 0; y < z.Length; y++)
+                    var from = 0;
+                    for (var z = 0; z < y; z++)
                     {
-                        var sofar = forward[before + y * a.Length + k];
+                        var sofar = before[z * k + a] + three[(z * k + a) * m + b];
                         if (sofar >= least) continue;
-                        sofar += cost.Three(z[y], a[k], b[m]);
-                        if (sofar >= least) continue;
-                        least = sofar;
-                        came[here + k * b.Length + m] = (byte)y;
+                        (least, from) = (sofar, z);
                     }
 
-                    forward[here + k * b.Length + m] = least + moves[i][k * b.Length + m];
+                    came[starts[i] + a * m + b] = (byte)from;
+                    here[a * m + b] = least + move[a * m + b];
                 }
             }
         }
 
-        return forward;
+        var way = Trace(steps, costs, came, starts, out var total);
+        return new Pass(tables, costs, way, total);
     }
 
     /// <summary>Goes back from the end with the cheapest completions, and sums up what the best way through each choice costs.</summary>
-    private static void Backward(IReadOnlyList<LatticeStep> steps, int[][] moves, int[] starts, FingerCost cost, int[] forward, ThroughTable through)
+    internal static Solution Finish(Pass pass)
     {
+        var (steps, moves, starts) = (pass.Tables.Lattice.Steps, pass.Tables.Moves, pass.Tables.Starts);
+        var through = new ThroughTable(steps);
+
         // Only the completions after the present pair are needed: two rows that change places.
         var widest = moves.Max(m => m.Length);
         int[] after = new int[widest], completion = new int[widest];
         for (var i = moves.Length - 1; i >= 0; i--)
         {
-            Placement[] a = steps[i].Choices, b = steps[i + 1].Choices;
+            var (k, m) = (steps[i].Choices.Length, steps[i + 1].Choices.Length);
             var isLast = i == moves.Length - 1;
-            Placement[] c = isLast ? [] : steps[i + 2].Choices;
+            var n = isLast ? 0 : steps[i + 2].Choices.Length;
+            int[] next = isLast ? [] : moves[i + 1], three = isLast ? [] : pass.Tables.Threes[i];
             var throughA = through[i];
             var throughB = through[i + 1];
-            for (var k = 0; k < a.Length; k++)
+            for (var a = 0; a < k; a++)
             {
-                for (var m = 0; m < b.Length; m++)
+                for (var b = 0; b < m; b++)
                 {
                     var least = isLast ? 0 : Unreached;
-                    for (var n = 0; n < c.Length; n++)
-                    {
-                        var rest = moves[i + 1][m * c.Length + n] + after[m * c.Length + n];
-                        if (rest < least) least = Math.Min(least, rest + cost.Three(a[k], b[m], c[n]));
-                    }
-
-                    completion[k * b.Length + m] = least;
-                    var whole = forward[starts[i] + k * b.Length + m] + least;
-                    throughA[k] = Math.Min(throughA[k], whole);
-                    throughB[m] = Math.Min(throughB[m], whole);
+                    for (var c = 0; c < n; c++) least = Math.Min(least, next[b * n + c] + after[b * n + c] + three[(a * m + b) * n + c]);
+                    completion[a * m + b] = least;
+                    var whole = pass.Costs[starts[i] + a * m + b] + least;
+                    throughA[a] = Math.Min(throughA[a], whole);
+                    throughB[b] = Math.Min(throughB[b], whole);
                 }
             }
 
             (after, completion) = (completion, after);
         }
+
+        return new Solution(pass.Way, pass.Cost, through);
     }
 
-    private static int[] Trace(IReadOnlyList<LatticeStep> steps, int[] forward, byte[] came, int[] starts, out int total)
+    private static int[] Trace(IReadOnlyList<LatticeStep> steps, int[] costs, byte[] came, int[] starts, out int total)
     {
         var way = new int[steps.Count];
         var at = starts[^2];
-        for (var k = at + 1; k < forward.Length; k++)
+        for (var k = at + 1; k < costs.Length; k++)
         {
-            if (forward[k] < forward[at]) at = k;
+            if (costs[k] < costs[at]) at = k;
         }
 
-        total = forward[at];
+        total = costs[at];
         var width = steps[^1].Choices.Length;
         way[^1] = (at - starts[^2]) % width;
         way[^2] = (at - starts[^2]) / width;

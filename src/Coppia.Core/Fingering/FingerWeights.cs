@@ -8,17 +8,32 @@ public sealed record FingerWeights
 {
     public static readonly FingerWeights Default = new();
 
-    /// <summary>A note played outside the positions the class is allowed.</summary>
-    public int OutsidePositions { get; init; } = 200;
+    /// <summary>A way that the teacher's pin forbids: kept among the ways, so that another can be asked for, and never taken.</summary>
+    public const int NotPinned = 1_000_000;
 
-    /// <summary>Moving the hand, whatever the distance; halved when an open string or a rest frees the hand.</summary>
-    public int Shift { get; init; } = 34;
+    /// <summary>A note played outside the positions the class is allowed. Small, because such ways are offered only beside a note that has no other.</summary>
+    public int OutsidePositions { get; init; } = 5;
 
-    /// <summary>Added to a shift for each semitone it travels.</summary>
-    public int ShiftPerSemitone { get; init; } = 6;
+    /// <summary>What is felt of a shift after an open string, in percent of the instrument's cost (<see cref="HandMoves"/>).</summary>
+    public int ShiftFromOpen { get; init; } = 40;
 
-    /// <summary>Added to a shift on one finger, which is heard as a slide: a half step at the top is better under 2 and 4.</summary>
-    public int ShiftOnOneFinger { get; init; } = 3;
+    /// <summary>What is felt of it after a rest, in percent.</summary>
+    public int ShiftAfterRest { get; init; } = 50;
+
+    /// <summary>What is felt of it where a low finger guides the hand along the string, 1 to 1 or 2 to 2, in percent.</summary>
+    public int ShiftOnLowFinger { get; init; } = 88;
+
+    /// <summary>What is felt of it at the start of a bar, in percent.</summary>
+    public int ShiftAtBar { get; init; } = 90;
+
+    /// <summary>What is felt of a small slide between two of the lowest positions after an open string or a rest, in percent: still more than a finger's hop.</summary>
+    public int SlideOfAFreeHand { get; init; } = 65;
+
+    /// <summary>Added to a shift inside a slur, where it is heard.</summary>
+    public int ShiftInSlur { get; init; } = 14;
+
+    /// <summary>Added to a shift on the third or fourth finger, which is heard as a slide.</summary>
+    public int ShiftOnUpperFinger { get; init; } = 8;
 
     /// <summary>Leaving a position for one note and coming straight back.</summary>
     public int FrameThereAndBack { get; init; } = 10;
@@ -44,8 +59,11 @@ public sealed record FingerWeights
     /// <summary>A note under a finger that the stretch moved.</summary>
     public int StretchedFinger { get; init; } = 4;
 
+    /// <summary>Extended 4 on violin and viola: dearer than any other stretch, cheaper than a shift there and back for one note.</summary>
+    public int ExtendedFourth { get; init; } = 38;
+
     /// <summary>High 4 on violin and viola, a stretch.</summary>
-    public int HighFourth { get; init; } = 16;
+    public int HighFourth { get; init; } = 20;
 
     /// <summary>A low or high place.</summary>
     public int LowOrHigh { get; init; } = 2;
@@ -77,18 +95,33 @@ public sealed record FingerWeights
     /// <summary>Added for every string skipped.</summary>
     public int StringSkipped { get; init; } = 12;
 
-    /// <summary>Fourth finger where an open string sounds the same: balanced setting. Less than going to the next string and back.</summary>
+    /// <summary>Fourth finger where an open string sounds the same and a slur or quick notes speak for it: balanced setting. Less than going to the next string and back.</summary>
     public int FourthBalanced { get; init; } = 5;
 
     /// <summary>The same in the open-first setting inside a slur: dearer than a crossing there and back, cheaper than one inside the slur.</summary>
     public int FourthOpenFirstInSlur { get; init; } = 9;
 
-    /// <summary>The same in the open-first setting elsewhere: never worth it.</summary>
-    public int FourthOpenFirst { get; init; } = 90;
+    /// <summary>The same without a reason, each note: never worth it.</summary>
+    public int FourthWithoutReason { get; init; } = 90;
 
     /// <summary>The same in the fourth-first setting: only decides ties in favour of the open string.</summary>
     public int FourthFourthFirst { get; init; } = 1;
 
     /// <summary>Fourth-first setting: an open string when the line comes down to, or ends on, the string below.</summary>
     public int OpenFourthFirst { get; init; } = 12;
+
+    /// <summary>Another finger, with the hand at the same height, than this pitch has elsewhere in the line.</summary>
+    public int OtherFingerInLine { get; init; } = 16;
+
+    /// <summary>Another finger than this pitch has in the same bar.</summary>
+    public int OtherFingerInBar { get; init; } = 28;
+
+    /// <summary>The same in the line, where the hand stands elsewhere.</summary>
+    public int OtherHandInLine { get; init; } = 8;
+
+    /// <summary>Another way than the first time the bar came.</summary>
+    public int OtherThanBefore { get; init; } = 60;
+
+    /// <summary>The same next to a seam: as dear as a crossing inside a slur, so that only what is worse may differ.</summary>
+    public int OtherThanBeforeAtSeam { get; init; } = 18;
 }

@@ -1,7 +1,12 @@
 namespace Coppia.Core;
 
-/// <summary>Another way to play a note and what the best line that takes it costs more than the chosen one.</summary>
-public readonly record struct OtherWay(Placement Placement, int ExtraCost);
+/// <summary>Another way to play a note.</summary>
+/// <param name="Placement">The way.</param>
+/// <param name="ExtraCost">What the best line that takes it costs more than the chosen one; null where the line has no reason to go so far up the neck, so that it was never weighed.</param>
+public readonly record struct OtherWay(Placement Placement, int? ExtraCost);
+
+/// <summary>How a note was played the first time its bar came.</summary>
+public readonly record struct FirstTime(Placement Placement, Bar Bar);
 
 /// <summary>A sounding note with the way chosen for it; no placement when no finger reaches it.</summary>
 /// <param name="Note">The note.</param>
@@ -11,28 +16,36 @@ public readonly record struct OtherWay(Placement Placement, int ExtraCost);
 public sealed record FingeredNote(SoundingNote Note, Placement? Placement, bool Beyond, bool Pinned)
 {
     private readonly FingerSolver.Solution? _solution;
+    private readonly Instrument? _instrument;
     private readonly int _order;
 
     /// <summary>Its place in the lattice that was solved; null when no finger reaches it.</summary>
     internal LatticeStep? Step { get; }
 
-    internal FingeredNote(LatticeStep step, FingerSolver.Solution solution, int order, bool beyond, bool pinned)
-        : this(step.Note, step.Choices[solution.Way[order]], beyond, pinned) => (Step, _solution, _order) = (step, solution, order);
+    /// <summary>The bar came before and was played otherwise here; null where it is the same or new.</summary>
+    public FirstTime? Otherwise { get; internal init; }
 
-    /// <summary>Its other pairs of string and finger, best first.</summary>
+    internal FingeredNote(LatticeStep step, FingerSolver.Solution solution, int order, Instrument instrument)
+        : this(step.Note, step.Choices[solution.Way[order]], !instrument.Frames[step.Choices[solution.Way[order]].Frame].AllowedByDefault, step.Pin is not null) =>
+        (Step, _solution, _order, _instrument) = (step, solution, order, instrument);
+
+    /// <summary>Its other pairs of string and finger: those that were weighed, best first, then the rest of the allowed positions.</summary>
     public IReadOnlyList<OtherWay> Others
     {
         get
         {
             var others = new List<OtherWay>();
-            if (Step is null || _solution is null) return others;
+            if (Step is null || _solution is null || _instrument is null) return others;
             var through = _solution.Through[_order].ToArray();
             foreach (var (k, other) in Step.Choices.Index().OrderBy(c => through[c.Index]))
-            {
-                if (!other.SamePair(Placement!.Value) && !others.Any(o => o.Placement.SamePair(other))) others.Add(new OtherWay(other, through[k] - _solution.Cost));
-            }
-
+                Add(other, through[k] - _solution.Cost - (Step.Allows(other) ? 0 : FingerWeights.NotPinned));
+            foreach (var other in Placements.Of(_instrument, Note.Pitch, openFrame: 0).Where(p => _instrument.Frames[p.Frame].AllowedByDefault)) Add(other, null);
             return others;
+
+            void Add(Placement other, int? cost)
+            {
+                if (!other.SamePair(Placement!.Value) && !others.Any(o => o.Placement.SamePair(other))) others.Add(new OtherWay(other, cost));
+            }
         }
     }
 }
@@ -54,16 +67,15 @@ public sealed record Fingering(Instrument Instrument, Score Score, IReadOnlyList
         var sounding = SoundingNote.Of(score);
         var lattice = FingerLattice.Of(sounding, instrument, pins);
         var price = new FingerCost(instrument, weights ?? FingerWeights.Default, style.FourthFinger);
-        var solution = FingerSolver.Solve(lattice, price);
+        (lattice, var solution) = SameFingers.Solve(lattice, price, LinesOf(lattice, score));
+        var differ = SameFingers.Differences(lattice, solution.Way);
         var notes = new List<FingeredNote>(sounding.Count);
         var step = 0;
         foreach (var note in sounding)
         {
             if (step < lattice.Steps.Count && ReferenceEquals(lattice.Steps[step].Note, note))
             {
-                var at = lattice.Steps[step].Choices[solution.Way[step]];
-                notes.Add(new FingeredNote(
-                    lattice.Steps[step], solution, step, beyond: !instrument.Frames[at.Frame].AllowedByDefault, pinned: pins.ContainsKey(note.Id)));
+                notes.Add(new FingeredNote(lattice.Steps[step], solution, step, instrument) { Otherwise = differ.TryGetValue(step, out var then) ? then : null });
                 step++;
             }
             else
@@ -73,5 +85,24 @@ public sealed record Fingering(Instrument Instrument, Score Score, IReadOnlyList
         }
 
         return new Fingering(instrument, score, notes, solution.Cost, price);
+    }
+
+    /// <summary>The tune's lines as spans of the notes that can be played.</summary>
+    private static List<(int First, int End)> LinesOf(FingerLattice lattice, Score score)
+    {
+        var lines = new List<(int, int)>();
+        var note = 0;
+        foreach (var (start, end) in TuneLines.In(score))
+        {
+            var first = note;
+            for (var bar = start; bar < end; bar++)
+            {
+                while (note < lattice.Steps.Count && ReferenceEquals(lattice.Steps[note].Note.Bar, score.Bars[bar])) note++;
+            }
+
+            if (note > first) lines.Add((first, note));
+        }
+
+        return lines;
     }
 }

@@ -10,7 +10,8 @@ public enum PlaceWord { Open, Low, Regular, High, Back, Forward }
 /// <param name="Frame">Index into <see cref="Instrument.Frames"/>.</param>
 /// <param name="Word">Open, regular, low or high, or moved by a stretch.</param>
 /// <param name="OwnLetter">False where a neighbour's finger stands in for the letter's own (handbook 3).</param>
-public readonly record struct Placement(int String, int Semitones, int Finger, int Frame, PlaceWord Word, bool OwnLetter = true)
+/// <param name="Reach">The finger reaches out of a closed hand for one letter more: extended 4 of violin and viola.</param>
+public readonly record struct Placement(int String, int Semitones, int Finger, int Frame, PlaceWord Word, bool OwnLetter = true, bool Reach = false)
 {
     public bool IsOpen => Finger == 0;
 

@@ -42,23 +42,27 @@ public static class Placements
         var ways = own is { } spot ? [Place(spot, ownLetter: true)] : new List<Placement>();
         if (own is null && HasLetter(frame, letterSteps) || SoundsLikeANeighbour(pitch) && HasLetter(frame, letterSteps))
         {
-            var exact = frame.Spots.Where(x => x.Semitones == semitones).ToArray();
-            var near = exact.Length > 0 ? exact : [.. frame.Spots.Where(x => Math.Abs(x.Semitones - semitones) == 1)];
+            var exact = frame.Spots.Where(x => !x.Reach && x.Semitones == semitones).ToArray();
+            var near = exact.Length > 0 ? exact : [.. frame.Spots.Where(x => !x.Reach && Math.Abs(x.Semitones - semitones) == 1)];
             ways.AddRange(near.Where(x => x.Finger != own?.Finger).Select(x => Place(x, ownLetter: false)));
         }
 
         return ways;
 
         Placement Place(FingerSpot spot, bool ownLetter) =>
-            new(s, semitones, spot.Finger, f, frame.PrintsLowAndHigh ? (semitones - spot.Semitones) switch { < 0 => PlaceWord.Low, > 0 => PlaceWord.High, _ => PlaceWord.Regular } : PlaceWord.Regular, ownLetter);
+            new(s, semitones, spot.Finger, f, WordFor(spot), ownLetter, spot.Reach);
+
+        PlaceWord WordFor(FingerSpot spot) => spot.Reach ? PlaceWord.Forward
+            : !frame.PrintsLowAndHigh || semitones == spot.Semitones ? PlaceWord.Regular
+            : semitones < spot.Semitones ? PlaceWord.Low : PlaceWord.High;
     }
 
-    /// <summary>The finger of the note's letter, when it sits at most one semitone off its regular place.</summary>
+    /// <summary>The finger of the note's letter, when it sits at most one semitone off its regular place; a reach only at its exact place.</summary>
     private static FingerSpot? OwnFinger(HandFrame frame, int letterSteps, int semitones)
     {
         foreach (var spot in frame.Spots)
         {
-            if (spot.LetterSteps == letterSteps && Math.Abs(semitones - spot.Semitones) <= 1) return spot;
+            if (spot.LetterSteps == letterSteps && Math.Abs(semitones - spot.Semitones) <= (spot.Reach ? 0 : 1)) return spot;
 
             // A raised open letter has no letter finger in first position: first finger against the nut.
             if (letterSteps == 0 && semitones == 1 && spot is { Finger: 1, LetterSteps: 1 }) return spot;
@@ -69,7 +73,7 @@ public static class Placements
 
     /// <summary>The letter belongs to a finger of this frame, or is the open string's letter raised.</summary>
     private static bool HasLetter(HandFrame frame, int letterSteps) =>
-        frame.Spots.Any(x => x.LetterSteps == letterSteps) || letterSteps == 0 && frame.Spots[0].LetterSteps == 1;
+        frame.Spots.Any(x => !x.Reach && x.LetterSteps == letterSteps) || letterSteps == 0 && frame.Spots[0].LetterSteps == 1;
 
     /// <summary>E♯, B♯, C♭, F♭ and double accidentals sound a neighbour letter's natural place.</summary>
     private static bool SoundsLikeANeighbour(Pitch pitch) => (pitch.Letter, pitch.Alter) switch

@@ -50,6 +50,7 @@ public sealed record Why(string Reading, string Finger, string Place, string Cho
 
         var letters = pitch.Step - instrument.Strings[at.String].Step;
         if (!at.OwnLetter) return $"It sounds where the {ordinal} finger plays its neighbour, so {ordinal} finger stands in.";
+        if (at.Reach) return $"{Upper(Core.Words.Number(letters))} letters above open {openName}: the fourth finger reaches one letter farther than it stands.";
         if (letters == 0) return $"It is the open string’s own letter, raised: first finger against the nut.";
         if (frame.PrintsLowAndHigh) return $"{Upper(Core.Words.Number(letters))} {(letters == 1 ? "letter" : "letters")} above open {openName}: {ordinal} finger.";
         return $"{char.ToUpperInvariant(ordinal[0])}{ordinal[1..]} finger in {frame.Spoken}.";
@@ -68,7 +69,7 @@ public sealed record Why(string Reading, string Finger, string Place, string Cho
             PlaceWord.Low => $"Low {at.Finger}",
             PlaceWord.High => $"High {at.Finger}",
             PlaceWord.Back => "Reach back",
-            PlaceWord.Forward => $"Stretched {at.Finger}",
+            PlaceWord.Forward => $"{(at.Reach ? "Extended" : "Stretched")} {at.Finger}",
             _ => $"Finger {at.Finger}",
         };
         var relation = Neighbour(at, instrument) is { } neighbour ? $", {neighbour}" : "";
@@ -80,6 +81,7 @@ public sealed record Why(string Reading, string Finger, string Place, string Cho
     {
         var frame = instrument.Frames[at.Frame];
         if (at is { Word: PlaceWord.High, Finger: 4 }) return "a stretch";
+        if (at.Reach) return "a half step above 4, a stretch that the hand must be big enough for";
         if (!instrument.FingersByLetter || frame.PrintsLowAndHigh || at.Finger == 1) return null;
         var below = frame.Spots[at.Finger - 2];
         return at.Semitones - below.Semitones == 1 ? $"{at.Finger} close to {at.Finger - 1}" : $"{at.Finger} apart from {at.Finger - 1}";

@@ -21,8 +21,6 @@ public sealed record Trap(int Bar, string Text, IReadOnlyList<string> NoteIds);
 /// <param name="Plays">Bars in the order of playing: "1–8, 1–7, 9".</param>
 public sealed record Form(IReadOnlyList<TuneLine> Lines, IReadOnlyList<Trap> Traps, IReadOnlyList<Passage> Passages, string Summary, string Plays)
 {
-    private const int BarsInAPhrase = 4;
-
     /// <summary>Bars that differ by one note, beyond those told with their lines.</summary>
     private const int MostBarTraps = 6;
 
@@ -34,25 +32,8 @@ public sealed record Form(IReadOnlyList<TuneLine> Lines, IReadOnlyList<Trap> Tra
     public static Form Of(Score score, IReadOnlyList<SoundingNote> notes, IReadOnlyList<PlayedBar> order, HouseStyle style)
     {
         var music = BarMusic.Of(score);
-        var lines = Lettered(music, [.. LinesIn(score)]);
+        var lines = Lettered(music, [.. TuneLines.In(score)]);
         return new Form(lines, [.. TrapsIn(music, lines, style)], Passage.Of(music, notes, style), Summarise(lines), PlayOrder.Words(score, order));
-    }
-
-    /// <summary>Printed lines where the source has them; else phrases of four bars after the pick-up.</summary>
-    private static IEnumerable<(int First, int End)> LinesIn(Score score)
-    {
-        var bars = score.Bars;
-        var printed = bars.Take(Math.Max(0, bars.Count - 1)).Any(b => b.LineBreakAfter);
-        var first = 0;
-        var inLine = 0;
-        for (var i = 0; i < bars.Count; i++)
-        {
-            if (!bars[i].IsPickUp) inLine++;
-            var ends = i == bars.Count - 1 || (printed ? bars[i].LineBreakAfter : inLine == BarsInAPhrase);
-            if (!ends) continue;
-            yield return (first, i + 1);
-            (first, inLine) = (i + 1, 0);
-        }
     }
 
     private static TuneLine[] Lettered(BarMusic[] music, (int First, int End)[] spans)

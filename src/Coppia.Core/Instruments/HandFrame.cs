@@ -8,7 +8,8 @@ public enum Stretch { None, Back, Forward }
 /// <param name="Semitones">The finger's regular place above the open string.</param>
 /// <param name="LetterSteps">Where fingers are numbered by letter: letters above the open string's letter; null where they are numbered by semitone.</param>
 /// <param name="Moved">The stretch moved this finger from its closed place.</param>
-public readonly record struct FingerSpot(int Finger, int Semitones, int? LetterSteps = null, bool Moved = false);
+/// <param name="Reach">The finger reaches for one letter more, at exactly this place: the extended 4 of violin and viola.</param>
+public readonly record struct FingerSpot(int Finger, int Semitones, int? LetterSteps = null, bool Moved = false, bool Reach = false);
 
 /// <summary>A hand frame: which finger stands where without moving the hand.</summary>
 /// <param name="Position">Printed name: half, I, II, II½, III …</param>
@@ -17,9 +18,10 @@ public readonly record struct FingerSpot(int Finger, int Semitones, int? LetterS
 /// <param name="Stretch">Closed, back or forward.</param>
 /// <param name="Spots">Fingers and their places, lowest first.</param>
 /// <param name="AllowedByDefault">Within what a beginner class has, before its record says more (handbook 6).</param>
+/// <param name="IsHome">One of the lowest positions, where a beginner's hand lives: what they hold is not played above them (handbook 6).</param>
 /// <param name="Reluctance">Cost of starting in or moving to this frame when others would do as well.</param>
 public sealed record HandFrame(
-    string Position, string Spoken, int Height, Stretch Stretch, IReadOnlyList<FingerSpot> Spots, bool AllowedByDefault, int Reluctance = 0)
+    string Position, string Spoken, int Height, Stretch Stretch, IReadOnlyList<FingerSpot> Spots, bool AllowedByDefault, bool IsHome = false, int Reluctance = 0)
 {
     /// <summary>Low and high are printed only in first position (handbook 3).</summary>
     public bool PrintsLowAndHigh => Position == "I";

@@ -27,6 +27,12 @@ public sealed record Instrument
 
     public required IReadOnlyList<HandFrame> Frames { get; init; }
 
+    /// <summary>What moving the hand costs.</summary>
+    public HandMoves Moves { get; init; } = HandMoves.Usual;
+
+    /// <summary>The lowest string on which a note that the lowest positions hold may be taken higher, together with a neighbour that needs it; 0 = any (handbook 6).</summary>
+    public int LowestStringPlayedHigh { get; init; }
+
     public required IReadOnlyList<Tape> DefaultTapes { get; init; }
 
     public required IReadOnlyList<InstrumentSize> Sizes { get; init; }

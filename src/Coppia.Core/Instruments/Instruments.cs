@@ -49,6 +49,8 @@ public static class Instruments
         SoundingOctave = -1,
         FirstClef = Clef.Bass,
         Frames = BassFrames(middleFinger: 2),
+        Moves = HandMoves.Usual with { HomeSlide = 11 },
+        LowestStringPlayedHigh = 3,
         DefaultTapes = Tapes(2, 4),
         Sizes = [new("3/4", 1055), new("1/2", 970), new("1/4", 900)],
         KeepsFingersDown = false,
@@ -76,14 +78,17 @@ public static class Instruments
     {
         // Regular semitones of the letters above an open string, so that fingers 1 and 4 span a fourth in every position.
         int[] regular = [1, 2, 4, 5, 7, 9, 10, 12, 14];
+        // The next letter after the fourth finger's, a half step above its regular place: C on the E string (handbook 3).
+        var extendedFourth = new FingerSpot(4, 8, LetterSteps: 5, Moved: true, Reach: true);
         (string Name, string Spoken)[] names =
             [("half", "half position"), ("I", "first position"), ("II", "second position"), ("III", "third position"), ("IV", "fourth position"), ("V", "fifth position")];
         return
         [
             .. names.Index().Select(n => new HandFrame(
                 n.Item.Name, n.Item.Spoken, regular[n.Index], Stretch.None,
-                [.. Enumerable.Range(1, 4).Select(f => new FingerSpot(f, regular[n.Index - 1 + f], n.Index - 1 + f))],
+                [.. Enumerable.Range(1, 4).Select(f => new FingerSpot(f, regular[n.Index - 1 + f], n.Index - 1 + f)), .. n.Item.Name == "I" ? [extendedFourth] : Array.Empty<FingerSpot>()],
                 AllowedByDefault: n.Item.Name == "I",
+                IsHome: n.Item.Name == "I",
                 Reluctance: n.Item.Name == "half" ? 10 : 0)),
         ];
     }
@@ -102,13 +107,13 @@ public static class Instruments
         {
             var closed = Enumerable.Range(0, 4).Select(k => new FingerSpot(k + 1, first + k)).ToArray();
             var allowed = name is "half" or "I";
-            frames.Add(new HandFrame(name, spoken, first, Stretch.None, closed, allowed, reluctance));
+            frames.Add(new HandFrame(name, spoken, first, Stretch.None, closed, allowed, allowed, reluctance));
             if (name == "half") continue;
             // A beginner stretches in first position; higher up the hand shifts instead.
             var stretched = reluctance + (name == "I" ? 0 : 12);
-            frames.Add(new HandFrame(name, spoken, first, Stretch.Back, [new(1, first - 1, Moved: true), .. closed[1..]], allowed, stretched));
+            frames.Add(new HandFrame(name, spoken, first, Stretch.Back, [new(1, first - 1, Moved: true), .. closed[1..]], allowed, allowed, stretched));
             frames.Add(new HandFrame(name, spoken, first, Stretch.Forward,
-                [closed[0], .. closed[1..].Select(s => new FingerSpot(s.Finger, s.Semitones + 1, Moved: true))], allowed, stretched));
+                [closed[0], .. closed[1..].Select(s => new FingerSpot(s.Finger, s.Semitones + 1, Moved: true))], allowed, allowed, stretched));
         }
 
         return frames;
@@ -128,8 +133,9 @@ public static class Instruments
                 n.Item.Name, n.Item.Spoken, n.Index + 1, Stretch.None,
                 [new(1, n.Index + 1), new(middleFinger, n.Index + 2), new(4, n.Index + 3)],
                 AllowedByDefault: n.Index <= 4,
+                IsHome: n.Item.Name is "half" or "I",
                 // Half, first and third are the beginner's landmarks; the places between are for what needs them.
-                Reluctance: n.Item.Name switch { "half" or "I" => 0, "II" or "II½" => 8, _ => 2 })),
+                Reluctance: n.Item.Name switch { "half" => 2, "I" => 0, "II" or "II½" => 8, _ => 2 })),
         ];
     }
 }

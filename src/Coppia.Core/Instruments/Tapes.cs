@@ -8,7 +8,7 @@ public static class Tapes
     /// <param name="semitones">0 to 24.</param>
     public static double Distance(double stringLength, int semitones) => stringLength * (1 - Math.Pow(2, -semitones / 12.0));
 
-    /// <summary>"on tape 1", "between the nut and tape 1", "past tape 3"; "the open string" for 0.</summary>
+    /// <summary>"on tape 1", "between the nut and tape 1", "a half step past tape 3"; "the open string" for 0.</summary>
     public static string Words(int semitones, IReadOnlyList<Tape> tapes)
     {
         if (semitones == 0) return "the open string";
@@ -16,7 +16,7 @@ public static class Tapes
         var above = tapes.Where(t => t.Semitones > semitones).OrderBy(t => t.Semitones).FirstOrDefault();
         var on = tapes.FirstOrDefault(t => t.Semitones == semitones);
         if (on.Name is not null) return $"on {on.Name}";
-        if (above.Name is null) return below.Name is null ? "on the string" : $"past {below.Name}";
+        if (above.Name is null) return below.Name is null ? $"{HalfSteps(semitones)} from the nut" : $"{HalfSteps(semitones - below.Semitones)} past {below.Name}";
         if (below.Name is null)
             return semitones == 1 ? $"between the nut and {above.Name}, against the nut" : $"between the nut and {above.Name}";
         var touching = semitones - below.Semitones == 1 ? $", touching {ShortName(below)}" : above.Semitones - semitones == 1 ? $", touching {ShortName(above)}" : "";
@@ -24,4 +24,6 @@ public static class Tapes
     }
 
     private static string ShortName(Tape tape) => tape.Name;
+
+    private static string HalfSteps(int count) => count switch { 1 => "a half step", 2 => "a whole step", _ => $"{Core.Words.Number(count)} half steps" };
 }

@@ -21,7 +21,7 @@ internal sealed class LineOfNotes(Reading reading, IReadOnlyList<(int Index, Rea
 
     private string Name(ReadingNote note) => Labels.Note(note.Note.Pitch, _style);
 
-    private string StringName(int s) => _instrument.StringName(s);
+    private string StringName(int s) => Labels.Note(_instrument.Strings[s], _style);
 
     private string PositionOf(Placement p) => _instrument.Frames[p.Frame].Position;
 
@@ -140,7 +140,7 @@ internal sealed class LineOfNotes(Reading reading, IReadOnlyList<(int Index, Rea
             if (reading.ArrivesIn(index) is null) continue;
             var at = At(note);
             var check = CheckFor(note.Note.Pitch, at) is { } words ? $" Check {words}." : "";
-            yield return new Remark(RemarkKind.Shift, $"Bar {note.Note.Bar.Number}: to {_instrument.Frames[at.Frame].Spoken}, {Sign(note)} on {StringName(at.String)} for {Name(note)}.{check}", [note.Note.Id]);
+            yield return new Remark(RemarkKind.Shift, $"{note.Note.Bar.Spoken}: to {_instrument.Frames[at.Frame].Spoken}, {Sign(note)} on {StringName(at.String)} for {Name(note)}.{check}", [note.Note.Id]);
         }
     }
 

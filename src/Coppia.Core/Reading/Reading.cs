@@ -63,10 +63,10 @@ public sealed record Reading(
     /// <summary>Notes that no finger reaches, and notes beyond what the class has learned, each in a sentence with its bar.</summary>
     public IEnumerable<string> Warnings()
     {
-        foreach (var group in Notes.Where(n => n.Placement is null).GroupBy(n => n.Note.Bar.Number))
-            yield return $"Bar {group.Key}: no finger on the {Instrument.Name.ToLowerInvariant()} reaches {string.Join(", ", group.Select(n => n.Note.Pitch.ToString()).Distinct())}.";
+        foreach (var group in Notes.Where(n => n.Placement is null).GroupBy(n => n.Note.Bar.Spoken))
+            yield return $"{group.Key}: no finger on the {Instrument.Name.ToLowerInvariant()} reaches {string.Join(", ", group.Select(n => Labels.NoteAndNumber(n.Note.Pitch, Style)).Distinct())}.";
         foreach (var bar in Score.Bars.Where(b => b.Events.Any(e => e.Chord.Count > 0)))
-            yield return $"Bar {bar.Number}: double stop; only its first note is given a string and finger.";
+            yield return $"{bar.Spoken}: double stop; only its first note is given a string and finger.";
     }
 
     /// <summary>The position's name where a finger first plays after the hand moved; null where it stays. First position is not named at the start.</summary>

@@ -19,7 +19,7 @@ public sealed record StringShape(int String, IReadOnlyList<ShapeSpot> Spots)
         {
             var pitch = key.Apply(Pitch.FromStep(step));
             var ways = Placements.Of(instrument, pitch, usedFrame)
-                .Where(p => p.String == s && instrument.Frames[p.Frame].AllowedByDefault && instrument.Frames[p.Frame].Position is "half" or "I")
+                .Where(p => p.String == s && !p.Reach && instrument.Frames[p.Frame].AllowedByDefault && instrument.Frames[p.Frame].Position is "half" or "I")
                 .OrderBy(p => p.Frame == usedFrame ? 0 : 1)
                 .ThenBy(p => p.OwnLetter ? 0 : 1)
                 .ThenBy(p => instrument.Frames[p.Frame].Position == "I" ? 0 : 1)

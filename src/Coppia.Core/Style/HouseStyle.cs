@@ -4,6 +4,9 @@ public enum LowHighLabel { Letters, Arrows, Words }
 
 public enum CelloBackLabel { X1, L1 }
 
+/// <summary>How extended 4 of violin and viola is printed: x4, 4+, or "reach 4".</summary>
+public enum ExtendedFourthLabel { X4, FourPlus, Words }
+
 public enum BassFingers { OneTwoFour, OneThreeFour }
 
 /// <summary>Open string or fourth finger on violin and viola (handbook 6).</summary>
@@ -39,6 +42,8 @@ public sealed record HouseStyle
     public LowHighLabel LowHigh { get; init; } = LowHighLabel.Letters;
 
     public CelloBackLabel CelloBack { get; init; } = CelloBackLabel.X1;
+
+    public ExtendedFourthLabel ExtendedFourth { get; init; } = ExtendedFourthLabel.X4;
 
     public BassFingers BassFingers { get; init; } = BassFingers.OneTwoFour;
 

@@ -10,7 +10,7 @@ public static class Labels
     {
         var sign = FingerSign(at, style);
         var name = instrument.StringName(at.String);
-        return sign.Length == 1 ? name + sign : style.LowHigh == LowHighLabel.Words && at.Word is PlaceWord.Low or PlaceWord.High ? $"{name} {sign}" : $"{name}-{sign}";
+        return sign.Length == 1 ? name + sign : sign.Contains(' ', StringComparison.Ordinal) ? $"{name} {sign}" : $"{name}-{sign}";
     }
 
     /// <summary>Finger with its place sign, without the string: <c>L2</c>, <c>x4</c>, <c>3</c>.</summary>
@@ -19,6 +19,7 @@ public static class Labels
         PlaceWord.Low => style.LowHigh switch { LowHighLabel.Letters => $"L{at.Finger}", LowHighLabel.Arrows => $"↓{at.Finger}", _ => $"low {at.Finger}" },
         PlaceWord.High => style.LowHigh switch { LowHighLabel.Letters => $"H{at.Finger}", LowHighLabel.Arrows => $"↑{at.Finger}", _ => $"high {at.Finger}" },
         PlaceWord.Back => style.CelloBack == CelloBackLabel.X1 ? $"x{at.Finger}" : $"L{at.Finger}",
+        PlaceWord.Forward when at.Reach => style.ExtendedFourth switch { ExtendedFourthLabel.X4 => $"x{at.Finger}", ExtendedFourthLabel.FourPlus => $"{at.Finger}+", _ => $"reach {at.Finger}" },
         PlaceWord.Forward => $"x{at.Finger}",
         _ => at.Finger.ToString(System.Globalization.CultureInfo.InvariantCulture),
     };
@@ -30,6 +31,9 @@ public static class Labels
         NoteNames.FixedDo => FixedDo[(int)pitch.Letter] + pitch.AccidentalSign,
         _ => pitch.Name,
     };
+
+    /// <summary>Note name with the number of its octave, where it must not be mistaken: F♯4, fa♯4.</summary>
+    public static string NoteAndNumber(Pitch pitch, HouseStyle style) => Note(pitch, style) + pitch.Octave.ToString(System.Globalization.CultureInfo.InvariantCulture);
 
     /// <summary>Note name with its octave as the style says it. "high" is said only where the tune has the letter in more than one octave, "low" only where it has three.</summary>
     /// <param name="octavesOfLetter">Octaves in which the tune uses the letter, lowest first.</param>

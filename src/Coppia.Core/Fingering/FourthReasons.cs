@@ -1,0 +1,94 @@
+namespace Coppia.Core;
+
+/// <summary>What speaks for the fourth finger where an open string sounds the same (handbook 6).</summary>
+public enum FourthReason
+{
+    None,
+
+    /// <summary>The open string would put a crossing inside a slur.</summary>
+    Slur,
+
+    /// <summary>In notes shorter than the beat the bow would go to the open string for this note alone and straight back.</summary>
+    Quick,
+}
+
+/// <summary>Finds the notes that have a reason for the fourth finger, from the plain places of their neighbours alone.</summary>
+internal static class FourthReasons
+{
+    /// <param name="plain">For each note the string of its plain place; −1 where the lowest positions do not hold it.</param>
+    public static FourthReason[] Of(IReadOnlyList<SoundingNote> notes, Instrument instrument, int[] plain, EqualBars bars)
+    {
+        var reasons = new FourthReason[notes.Count];
+        for (var first = 0; first < notes.Count;)
+        {
+            var end = first + 1;
+            while (end < notes.Count && notes[end].Pitch == notes[first].Pitch && notes[end].RestBefore.IsZero) end++;
+            if (plain[first] > 0 && instrument.SemitonesAbove(plain[first], notes[first].Pitch) == 0) Judge(first, end);
+            first = end;
+        }
+
+        Agree(notes, reasons, bars);
+        return reasons;
+
+        // One sound, played once or repeated: its neighbours decide for all of it.
+        void Judge(int first, int end)
+        {
+            var open = plain[first];
+            var alone = first > 0 && end < notes.Count && notes[end].RestBefore.IsZero && plain[first - 1] == open - 1 && plain[end] == open - 1;
+            for (var i = first; i < end && alone; i++) alone = notes[i].Length < (notes[i].Bar.Time?.FeltBeat ?? Fraction.Quarter);
+
+            // Within a slur the nearest other sound on either side, as strings; −1 where the slur ends before one.
+            var before = first > 0 ? plain[first - 1] : -1;
+            var befores = new int[end - first];
+            for (var i = first; i < end; i++) befores[i - first] = before = notes[i].Slurred ? before : -1;
+            var after = end < notes.Count ? plain[end] : -1;
+            for (var i = end - 1; i >= first; i--)
+            {
+                var bound = i + 1 < notes.Count && notes[i + 1].Slurred;
+                after = bound ? after : -1;
+                before = befores[i - first];
+                if ((before >= 0 || after >= 0) && before < open && after < open) reasons[i] = FourthReason.Slur;
+                else if (alone && !bound && !notes[i].Slurred) reasons[i] = FourthReason.Quick;
+            }
+        }
+    }
+
+    /// <summary>
+    /// A quick note keeps its reason only where every note of its pitch in the bar has one, and wherever the same bar comes again:
+    /// open here and fourth finger there would be two things to learn.
+    /// </summary>
+    private static void Agree(IReadOnlyList<SoundingNote> notes, FourthReason[] reasons, EqualBars bars)
+    {
+        var without = new HashSet<Pitch>();
+        foreach (var (first, end) in bars.Bars)
+        {
+            without.Clear();
+            for (var i = first; i < end; i++)
+            {
+                if (reasons[i] == FourthReason.None) without.Add(notes[i].Pitch);
+            }
+
+            Forbid(first, end);
+        }
+
+        foreach (var group in bars.Groups)
+        {
+            var (start, stop) = bars.Bars[group[0]];
+            without.Clear();
+            for (var k = 0; k < stop - start; k++)
+            {
+                if (group.Any(b => reasons[bars.Bars[b].First + k] == FourthReason.None)) without.Add(notes[start + k].Pitch);
+            }
+
+            foreach (var b in group) Forbid(bars.Bars[b].First, bars.Bars[b].End);
+        }
+
+        void Forbid(int first, int end)
+        {
+            for (var i = first; i < end; i++)
+            {
+                if (reasons[i] == FourthReason.Quick && without.Contains(notes[i].Pitch)) reasons[i] = FourthReason.None;
+            }
+        }
+    }
+}

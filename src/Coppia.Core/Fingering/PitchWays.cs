@@ -1,0 +1,103 @@
+namespace Coppia.Core;
+
+/// <summary>All ways to play one pitch, and which of them a line offers: those of the lowest positions, and higher ones where a neighbour needs them.</summary>
+internal sealed record PitchWays
+{
+    /// <summary>How many notes around one that needs a higher position may be taken up there with it.</summary>
+    private const int CallOfAHighNote = 8;
+
+    /// <summary>The open string, in no frame yet.</summary>
+    public Placement? Open { get; private init; }
+
+    /// <summary>The string of the plain place: the open string that sounds the note, or the highest below it; −1 where the lowest positions do not hold it.</summary>
+    public int PlainString { get; private init; } = -1;
+
+    public Pin? Pin { get; private init; }
+
+    /// <summary>Ways that are always offered: the lowest positions; where they have none, the allowed ones; where these have none either, all.</summary>
+    private Placement[] Always { get; init; } = [];
+
+    /// <summary>Higher ways, offered in the frames to which a neighbour calls the hand.</summary>
+    private Placement[] Higher { get; init; } = [];
+
+    /// <summary>Frames, as a bit set, to which this note calls the hand because the lowest positions do not hold it; 0 where they do.</summary>
+    private ulong Calls { get; init; }
+
+    public bool IsEmpty => Always.Length == 0 && Open is null;
+
+    public bool IsFingered => Always.Length > 0;
+
+    public static PitchWays Of(Instrument instrument, Pitch pitch)
+    {
+        Placement[] all = [.. Placements.Fingered(instrument, pitch)];
+        var open = Placements.Open(instrument, pitch, 0).Select(p => (Placement?)p).FirstOrDefault();
+        Placement[] home = [.. all.Where(p => instrument.Frames[p.Frame].IsHome)];
+        var held = home.Length > 0 || open is not null;
+
+        // A note that the lowest positions hold goes up only on the strings that are played there.
+        Placement[] allowed = [.. all.Where(p => instrument.Frames[p.Frame].AllowedByDefault)];
+        var always = held ? home : allowed.Length > 0 ? allowed : all;
+        return new PitchWays
+        {
+            Open = open,
+            PlainString = open?.String ?? (home.Length > 0 ? home.Max(p => p.String) : -1),
+            Always = always,
+            Higher = [.. all.Where(p => !held || p.String >= instrument.LowestStringPlayedHigh).Except(always)],
+            Calls = held ? 0 : ChoiceOrder.Frames(always),
+        };
+    }
+
+    /// <summary>Fingered ways that are offered where neighbours call the hand to some frames.</summary>
+    public Placement[] Offered(ulong called) => called == 0 || Higher.Length == 0 ? Always : [.. Always, .. Higher.Where(p => (called >> p.Frame & 1) == 1)];
+
+    /// <summary>The same ways with a pin: what it asks for is among them, and where it lies higher it calls its neighbours along.</summary>
+    /// <exception cref="ImpossiblePinException">No way has this string and finger.</exception>
+    public PitchWays With(Pin pin, SoundingNote note, Instrument instrument)
+    {
+        bool Fits(Placement p) => p.Finger == pin.Finger && (pin.String is null || p.String == pin.String);
+        Placement[] every = [.. Placements.Fingered(instrument, note.Pitch)];
+        var opens = Open is { } open && Fits(open);
+        Placement[] fits = [.. every.Where(Fits)];
+        if (!opens && fits.Length == 0) throw Impossible(pin, note, instrument, every);
+        Placement[] nearest = [.. fits.Where(p => instrument.Frames[p.Frame].IsHome)];
+        if (nearest.Length == 0) nearest = [.. fits.Where(p => instrument.Frames[p.Frame].AllowedByDefault)];
+        if (nearest.Length == 0) nearest = fits;
+        var high = !opens && nearest.All(p => !instrument.Frames[p.Frame].IsHome);
+        return this with { Pin = pin, Always = [.. Always.Union(nearest)], Higher = [.. Higher.Union(fits).Except(nearest)], Calls = high ? ChoiceOrder.Frames(nearest) : 0 };
+    }
+
+    /// <summary>
+    /// For each note the frames to which its neighbours call the hand, so that it goes up once for a whole group and stays where that group is.
+    /// A bar that comes again goes up only where each of its like does.
+    /// </summary>
+    public static ulong[] Called(List<PitchWays> ways, EqualBars bars)
+    {
+        var called = new ulong[ways.Count];
+        for (var i = 0; i < ways.Count; i++)
+        {
+            if (ways[i].Calls == 0) continue;
+            for (var k = Math.Max(0, i - CallOfAHighNote); k <= Math.Min(ways.Count - 1, i + CallOfAHighNote); k++) called[k] |= ways[i].Calls;
+        }
+
+        foreach (var group in bars.Groups)
+        {
+            var (first, end) = bars.Bars[group[0]];
+            for (var k = 0; k < end - first; k++)
+            {
+                var all = group.Aggregate(ulong.MaxValue, (frames, b) => frames & called[bars.Bars[b].First + k]);
+                foreach (var b in group) called[bars.Bars[b].First + k] = all;
+            }
+        }
+
+        return called;
+    }
+
+    private ImpossiblePinException Impossible(Pin pin, SoundingNote note, Instrument instrument, Placement[] every)
+    {
+        var possible = (Open is { } open ? every.Append(open) : every).Select(p => $"{p.Finger} on {instrument.StringName(p.String)}").Distinct().ToArray();
+        var instead = possible.Length == 0 ? "no finger reaches this note" : "possible here: " + string.Join(", ", possible);
+        var asked = pin.String is not { } s ? $"finger {pin.Finger}"
+            : s >= 0 && s < instrument.Strings.Count ? $"{pin.Finger} on the {instrument.StringName(s)} string" : $"finger {pin.Finger} on string {s + 1}";
+        return new ImpossiblePinException(note.Id, $"{note.Pitch} in bar {note.Bar.Number} cannot be played with {asked}; {instead}.");
+    }
+}
