@@ -28,10 +28,13 @@ public sealed record ReadRow(
     public string Tsv() => string.Join('\t', Bar.ToString(CultureInfo.InvariantCulture), Beat, Note, String, Finger, Place, Position, Label, Bow, Count);
 }
 
-/// <summary><c>coppia read FILE --for INSTRUMENT [--format tsv|json] [--style FILE.json]</c>: the pipeline with no server.</summary>
+/// <summary><c>coppia read FILE --for INSTRUMENT [--format tsv|json] [--style FILE.json] [--octave N]</c>: the pipeline with no server.</summary>
 public static class ReadCommand
 {
-    public const string Usage = "coppia read FILE --for violin|viola|cello|bass [--format tsv|json] [--style FILE.json]";
+    public const string Usage = "coppia read FILE|- --for violin|viola|cello|bass [--format tsv|json] [--style FILE.json] [--octave -4..4]";
+
+    /// <summary>The name of standard input in place of a file.</summary>
+    private const string StandardInput = "-";
 
     private const string Header = "bar\tbeat\tnote\tstring\tfinger\tplace\tposition\tlabel\tbow\tcount";
 
@@ -63,7 +66,7 @@ public static class ReadCommand
             return Refuse(error, string.Join("\n", result.Errors.Select(e => $"{options.File}:{e}")));
 
         foreach (var notice in result.Notices) error.WriteLine($"{options.File}:{notice.At}: {notice.Message}");
-        var reading = Reading.Of(score, PrintedFor.Of(score), instrument, style);
+        var reading = Reading.Of(score, PrintedFor.Of(score), instrument, style, chosenOctaves: options.Octaves);
         if (OctaveFit.Words(reading.OctavesMoved) is { } moved) error.WriteLine($"{options.File}: written {moved} for {instrument.Name.ToLowerInvariant()}.");
         foreach (var warning in reading.Warnings()) error.WriteLine($"{options.File}: {warning}");
 
@@ -98,7 +101,11 @@ public static class ReadCommand
     {
         try
         {
-            return File.ReadAllBytes(file);
+            if (file != StandardInput) return File.ReadAllBytes(file);
+            using var input = Console.OpenStandardInput();
+            using var all = new MemoryStream();
+            input.CopyTo(all);
+            return all.ToArray();
         }
         catch (Exception e) when (e is IOException or UnauthorizedAccessException)
         {
@@ -124,6 +131,10 @@ public static class ReadCommand
                 case "--for" when hasValue: options.Instrument = args[++i]; break;
                 case "--format" when hasValue && args[i + 1] is "tsv" or "json": options.Format = args[++i]; break;
                 case "--style" when hasValue: options.StyleFile = args[++i]; break;
+                case "--octave" when hasValue && int.TryParse(args[i + 1], NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var octaves) && octaves is >= -4 and <= 4:
+                    options.Octaves = octaves;
+                    i++;
+                    break;
                 case ['-', '-', ..]: return null;
                 default:
                     if (options.File.Length > 0) return null;
@@ -141,5 +152,6 @@ public static class ReadCommand
         public string Instrument = "";
         public string Format = "tsv";
         public string? StyleFile;
+        public int? Octaves;
     }
 }

@@ -44,6 +44,7 @@ public static class CoppiaApp
         builder.Services.AddSingleton(_ => new Database(Path.Combine(options.DataFolder, "coppia.db")));
         builder.Services.AddSingleton<TuneRepository>();
         builder.Services.AddSingleton<PinRepository>();
+        builder.Services.AddSingleton<OctaveRepository>();
         builder.Services.AddSingleton<BowRepository>();
         builder.Services.AddSingleton<StyleRepository>();
         builder.Services.AddSingleton<Styles>();

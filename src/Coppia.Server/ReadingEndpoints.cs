@@ -7,6 +7,10 @@ namespace Coppia.Server;
 /// <summary>All of the teacher's own pairs on a tune for one instrument.</summary>
 public sealed record PinsRequest(IReadOnlyList<PinView> Pins, bool UsePrinted);
 
+/// <summary>The octave to read a tune in.</summary>
+/// <param name="Octaves">How far the written notes move; null lets the tune find its own octave.</param>
+public sealed record OctaveRequest(int? Octaves);
+
 /// <summary>Lines to speak of.</summary>
 /// <param name="Starts">The order of each line's first bar, from 0, ascending.</param>
 public sealed record BeforeRequest(string Instrument, IReadOnlyList<int> Starts);
@@ -21,6 +25,7 @@ internal static class ReadingEndpoints
     {
         app.MapGet("/api/tunes/{id:long}/reading", Get).WithName("getReading").Produces<ReadingView>().ProducesProblem(404);
         app.MapPut("/api/tunes/{id:long}/pins/{instrument}", PutPins).WithName("setPins").ProducesProblem(404).ProducesProblem(422);
+        app.MapPut("/api/tunes/{id:long}/octave/{instrument}", PutOctave).WithName("chooseOctave").ProducesProblem(404).ProducesProblem(422);
         // Asked with a body: the lines of a long tune are too many for an address.
         app.MapPost("/api/tunes/{id:long}/before", Before).WithName("sayBefore").ProducesProblem(400).ProducesProblem(404);
     }
@@ -49,7 +54,20 @@ internal static class ReadingEndpoints
             return TypedResults.Problem(statusCode: 422, title: e.Message);
         }
 
-        pins.Replace(id, known.Id, records, request.UsePrinted);
+        var aside = readings.SetAside(kept, known).Where(p => records.All(r => r.NoteId != p.NoteId));
+        pins.Replace(id, known.Id, records.Concat(aside), request.UsePrinted);
+        return TypedResults.NoContent();
+    }
+
+    /// <summary>Keeps the octave that the teacher chose for one instrument.</summary>
+    private static Results<NoContent, ProblemHttpResult> PutOctave(Readings readings, OctaveRepository octaves, Styles styles, long id, string instrument, OctaveRequest request)
+    {
+        if (Instruments.Named(instrument, styles.Current().Style) is not { } known) return Problems.NoInstrument(instrument);
+        if (readings.Find(id) is not { } kept) return Problems.NoTune(id);
+        var choices = OctaveFit.Choices(kept.Score, known);
+        if (request.Octaves is { } asked && choices.All(c => c.Octaves != asked))
+            return TypedResults.Problem(statusCode: 422, title: $"Moved by {asked} octaves, most of the tune lies out of the {known.Name.ToLowerInvariant()}’s reach; expected {string.Join(", ", choices.Select(c => c.Octaves))}.");
+        octaves.Choose(id, known.Id, request.Octaves);
         return TypedResults.NoContent();
     }
 

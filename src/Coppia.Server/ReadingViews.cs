@@ -52,10 +52,14 @@ public sealed record FormView(IReadOnlyList<LineView> Lines, IReadOnlyList<TrapV
 /// <summary>One of the hardest steps, on the note that it reaches.</summary>
 public sealed record TroubleView(string FromId, string NoteId, int Bar, int Score, string Where, string Text);
 
+/// <summary>An octave that a tune may be read in.</summary>
+public sealed record OctaveChoiceView(int Octaves, string Words, int OutOfReach, int Beyond);
+
 /// <summary>Everything the stand shows for one tune and one instrument.</summary>
 public sealed record ReadingView(
     long TuneId, int Version, string Title, string Composer, string? TempoWords, InstrumentView Instrument, string PrintedFor, string Clef, bool ClefChanged,
     int Fifths, string KeyName, string KeyWords, string Meter, string? MeterWords, string? Moved,
+    int Octaves, bool OctaveChosen, IReadOnlyList<OctaveChoiceView> OctaveChoices,
     bool HasPrintedFingers, bool UsesPrintedFingers, IReadOnlyList<PinView> Pins,
     IReadOnlyList<string> Warnings, IReadOnlyList<NoticeView> Notices, string MusicXml,
     IReadOnlyList<BarView> Bars, IReadOnlyList<ReadingNoteView> Notes, IReadOnlyList<CountView> Counts, IReadOnlyList<IReadOnlyList<ShapeSpotView>> Shapes,
@@ -69,7 +73,9 @@ public sealed record ReadingView(
         return new ReadingView(
             kept.Tune.Id, kept.Tune.Version, kept.Tune.Title, kept.Tune.Composer, score.TempoWords,
             InstrumentView.Of(reading.Instrument, style), kept.Tune.PrintedFor, score.Clef.Name, reading.ClefChanged,
-            score.Key.Fifths, score.Key.Name, score.Key.SignatureWords, kept.Tune.Meter, MeterWordsOf(score), OctaveFit.Words(reading.OctavesMoved),
+            score.Key.Fifths, Labels.Key(score.Key, style), Labels.Signature(score.Key, style), kept.Tune.Meter, MeterWordsOf(score, style), OctaveFit.Words(reading.OctavesMoved),
+            reading.OctavesMoved, pairs.Octaves is not null,
+            [.. OctaveFit.Choices(kept.Score, reading.Instrument).Select(c => new OctaveChoiceView(c.Octaves, OctaveFit.Words(c.Octaves) ?? "as printed", c.OutOfReach, c.Beyond))],
             kept.Tune.PrintedFor == reading.Instrument.Id && score.Events.Any(e => e.PrintedFinger is not null), pairs.UsesPrinted,
             [.. pairs.Kept.Select(p => new PinView(p.NoteId, p.String, p.Finger))],
             [.. reading.Warnings(), .. pairs.SetAside], [.. kept.Notices.Select(NoticeView.Of)], ReadingMusic.ForEngraving(reading),
@@ -110,10 +116,10 @@ public sealed record ReadingView(
     }
 
     /// <summary>C and cut C are easily taken for a key (handbook 1).</summary>
-    private static string? MeterWordsOf(Score score) => score.Time?.Symbol switch
+    private static string? MeterWordsOf(Score score, HouseStyle style) => score.Time?.Symbol switch
     {
-        TimeSymbol.Common => $"The C on the staff is a time signature, four quarter beats; the key, {score.Key.Name}, comes from the signature alone.",
-        TimeSymbol.Cut => $"The cut C on the staff is a time signature, two half-note beats; the key, {score.Key.Name}, comes from the signature alone.",
+        TimeSymbol.Common => $"The C on the staff is a time signature, four {new NoteValue(2).Words(style.ValueNames)} beats; the key, {Labels.Key(score.Key, style)}, comes from the signature alone.",
+        TimeSymbol.Cut => $"The cut C on the staff is a time signature, two {new NoteValue(1).Words(style.ValueNames)}{(style.ValueNames == ValueNames.American ? "-note" : "")} beats; the key, {Labels.Key(score.Key, style)}, comes from the signature alone.",
         _ => null,
     };
 

@@ -12,7 +12,7 @@ namespace Coppia.Server;
 internal sealed record KeptTune(TuneRecord Tune, Score Score, IReadOnlyList<Notice> Notices);
 
 /// <summary>Readings of kept tunes in the current house style, with the teacher's pins. Computed values are pure, so they are remembered by what they come from.</summary>
-internal sealed class Readings(TuneRepository tunes, PinRepository pins, BowRepository bows, Styles styles, IOptions<JsonOptions> json)
+internal sealed class Readings(TuneRepository tunes, PinRepository pins, OctaveRepository octaves, BowRepository bows, Styles styles, IOptions<JsonOptions> json)
 {
     private const int MostRemembered = 64;
     private readonly ConcurrentDictionary<(long Id, int Version), KeptTune> _scores = new();
@@ -33,7 +33,7 @@ internal sealed class Readings(TuneRepository tunes, PinRepository pins, BowRepo
     public Reading Of(KeptTune kept, Instrument instrument)
     {
         var (style, styleKey) = styles.Current();
-        var fixedPairs = PinsOf(kept, instrument);
+        var fixedPairs = PinsOf(kept, instrument, style);
         return Remembered(_readings, Key(kept, instrument, styleKey, fixedPairs), () => Solve(kept, instrument, style, fixedPairs));
     }
 
@@ -41,7 +41,7 @@ internal sealed class Readings(TuneRepository tunes, PinRepository pins, BowRepo
     public byte[] JsonOf(KeptTune kept, Instrument instrument)
     {
         var (style, styleKey) = styles.Current();
-        var fixedPairs = PinsOf(kept, instrument);
+        var fixedPairs = PinsOf(kept, instrument, style);
         var key = Key(kept, instrument, styleKey, fixedPairs);
         return Remembered(_answers, key, () =>
         {
@@ -52,7 +52,7 @@ internal sealed class Readings(TuneRepository tunes, PinRepository pins, BowRepo
 
     /// <summary>Tries pins out. Throws what <see cref="Fingering.Choose"/> throws for an impossible one.</summary>
     public Reading Try(KeptTune kept, Instrument instrument, IEnumerable<PinRecord> asked) =>
-        Solve(kept, instrument, styles.Current().Style, new FixedPairs([.. asked], [], UsesPrinted: false, SetAside: [], BowsOf(kept)));
+        Solve(kept, instrument, styles.Current().Style, new FixedPairs([.. asked], [], UsesPrinted: false, SetAside: [], BowsOf(kept), octaves.Of(kept.Tune.Id, instrument.Id)));
 
     /// <summary>The changes of the bowing that were taken and still meet the note they were made on.</summary>
     public IReadOnlyList<BowEdit> BowsOf(KeptTune kept)
@@ -91,37 +91,46 @@ internal sealed class Readings(TuneRepository tunes, PinRepository pins, BowRepo
     }
 
     private static string Key(KeptTune kept, Instrument instrument, string styleKey, FixedPairs pairs) =>
-        $"{kept.Tune.Id} {kept.Tune.Version} {instrument.Id} {styleKey} {pairs.UsesPrinted} {string.Join(' ', pairs.Kept.Select(p => $"{p.NoteId}:{p.String}:{p.Finger}"))} {string.Join(' ', pairs.Bows.Select(b => $"{b.NoteId}:{b.Kind}"))}";
+        $"{kept.Tune.Id} {kept.Tune.Version} {instrument.Id} {styleKey} {pairs.UsesPrinted} {pairs.Octaves} {string.Join(' ', pairs.Kept.Select(p => $"{p.NoteId}:{p.String}:{p.Finger}"))} {string.Join(' ', pairs.Bows.Select(b => $"{b.NoteId}:{b.Kind}"))}";
 
     private static Reading Solve(KeptTune kept, Instrument instrument, HouseStyle style, FixedPairs pairs)
     {
-        var printedFor = Instruments.Named(kept.Tune.PrintedFor, style) ?? PrintedFor.Of(kept.Score);
-        return Reading.Of(kept.Score, printedFor, instrument, style, pairs.AsPins(), pairs.Bows);
+        return Reading.Of(kept.Score, PrintedForOf(kept, style), instrument, style, pairs.AsPins(), pairs.Bows, pairs.Octaves);
     }
 
-    /// <summary>The kept pins that still meet the note they were set on, and the printed fingers where they count and can be played.</summary>
-    private FixedPairs PinsOf(KeptTune kept, Instrument instrument)
+    private static Instrument PrintedForOf(KeptTune kept, HouseStyle style) => Instruments.Named(kept.Tune.PrintedFor, style) ?? PrintedFor.Of(kept.Score);
+
+    /// <summary>Kept pins that do not meet their notes at present, in the chosen octave or since the tune was edited. They are kept for when they do again.</summary>
+    public IReadOnlyList<PinRecord> SetAside(KeptTune kept, Instrument instrument) =>
+        [.. pins.Of(kept.Tune.Id, instrument.Id).Except(PinsOf(kept, instrument, styles.Current().Style).Kept)];
+
+    /// <summary>The kept pins that still meet the note they were set on in the octave it is read in, and the printed fingers where they count and can be played.</summary>
+    private FixedPairs PinsOf(KeptTune kept, Instrument instrument, HouseStyle style)
     {
-        var printedPitch = kept.Score.Events.Where(e => e.Pitch is not null).ToDictionary(e => e.Id, e => e.Pitch!.Value.ToString());
+        var chosen = octaves.Of(kept.Tune.Id, instrument.Id);
+        var moved = chosen ?? Reading.OctavesOf(kept.Score, PrintedForOf(kept, style), instrument);
+        var printedPitch = kept.Score.Events.Where(e => e.Pitch is not null).ToDictionary(e => e.Id, e => e.Pitch!.Value);
         var all = pins.Of(kept.Tune.Id, instrument.Id);
-        var valid = all.Where(p => printedPitch.TryGetValue(p.NoteId, out var pitch) && pitch == p.Pitch).ToArray();
+        var valid = all.Where(p => printedPitch.TryGetValue(p.NoteId, out var pitch) && pitch.ToString() == p.Pitch
+            && Placements.Of(instrument, pitch.AddOctaves(moved), 0).Any(w => w.Finger == p.Finger && w.String == p.String)).ToArray();
         var aside = all.Count == valid.Length ? [] : new List<string> { $"{all.Count - valid.Length} of your own fingerings no longer meet their notes and are set aside." };
-        if (!pins.UsesPrinted(kept.Tune.Id, instrument.Id)) return new FixedPairs(valid, [], false, aside, BowsOf(kept));
+        if (!pins.UsesPrinted(kept.Tune.Id, instrument.Id)) return new FixedPairs(valid, [], false, aside, BowsOf(kept), chosen);
 
         var printed = new List<(string NoteId, int Finger)>();
         foreach (var note in SoundingNote.Of(kept.Score).Where(n => !n.IsGrace && n.Event.PrintedFinger is not null))
         {
             var finger = note.Event.PrintedFinger!.Value;
-            if (Placements.Of(instrument, note.Pitch, 0).Any(p => p.Finger == finger)) printed.Add((note.Id, finger));
-            else aside.Add($"The printed finger {finger} on {note.Pitch} in bar {note.Bar.Number} cannot play that note and is left out.");
+            if (Placements.Of(instrument, note.Pitch.AddOctaves(moved), 0).Any(p => p.Finger == finger)) printed.Add((note.Id, finger));
+            else aside.Add($"The printed finger {finger} on {Labels.NoteAndNumber(note.Pitch, style)} in {note.Bar.Named} cannot play that note and is left out.");
         }
 
-        return new FixedPairs(valid, printed, true, aside, BowsOf(kept));
+        return new FixedPairs(valid, printed, true, aside, BowsOf(kept), chosen);
     }
 }
 
 /// <summary>What is fixed before the line is solved.</summary>
-internal sealed record FixedPairs(IReadOnlyList<PinRecord> Kept, IReadOnlyList<(string NoteId, int Finger)> Printed, bool UsesPrinted, IReadOnlyList<string> SetAside, IReadOnlyList<BowEdit> Bows)
+internal sealed record FixedPairs(IReadOnlyList<PinRecord> Kept, IReadOnlyList<(string NoteId, int Finger)> Printed, bool UsesPrinted, IReadOnlyList<string> SetAside,
+    IReadOnlyList<BowEdit> Bows, int? Octaves)
 {
     /// <summary>The teacher's own pins win over printed fingers.</summary>
     public IReadOnlyDictionary<string, Pin> AsPins()

@@ -47,7 +47,7 @@ internal static class ShapeEndpoints
         position ??= HandShape.BestPosition(known, key);
         var compared = new ScaleKey(compareFifths ?? style.FirstKeyFifths, ScaleForm.Major);
         return TypedResults.Ok(new ShapesView(
-            InstrumentView.Of(known, style), key.Name, key.Signature.SignatureWords, Changes(key, compared, style), compared.Fifths, position, positions,
+            InstrumentView.Of(known, style), Labels.Scale(key, style), Labels.Signature(key.Signature, style), Changes(key, compared, style), compared.Fifths, position, positions,
             [.. HandShape.InKey(known, key, position).Select(s => ViewOf(s, known, key, compared, style))],
             [.. Lines(known, key, style)]));
     }
@@ -69,7 +69,7 @@ internal static class ShapeEndpoints
     {
         var changed = Enum.GetValues<Letter>().Where(l => key.AlterOf(l) != compared.AlterOf(l))
             .Select(l => $"{Labels.Note(new Pitch(l, 0, 4), style)} is {key.AlterOf(l) switch { 2 => "double sharp", 1 => "sharp", 0 => "natural", -1 => "flat", _ => "double flat" }}").ToArray();
-        return changed.Length == 0 ? $"The same notes as {compared.Name}." : $"Against {compared.Name}: {string.Join(", ", changed)}.";
+        return changed.Length == 0 ? $"The same notes as {Labels.Scale(compared, style)}." : $"Against {Labels.Scale(compared, style)}: {string.Join(", ", changed)}.";
     }
 
     private static IEnumerable<KeyLineView> Lines(Instrument instrument, ScaleKey key, HouseStyle style)

@@ -12,9 +12,9 @@ internal static class TuneEndpoints
     public static void MapTunes(this WebApplication app)
     {
         var tunes = app.MapGroup("/api/tunes");
-        tunes.MapGet("", (TuneRepository repository, string? search) => repository.List(search).Select(TuneSummary.Of).ToArray()).WithName("listTunes");
+        tunes.MapGet("", (TuneRepository repository, Styles styles, string? search) => repository.List(search).Select(t => TuneSummary.Of(t).Named(styles.Current().Style)).ToArray()).WithName("listTunes");
         tunes.MapPost("", Add).WithName("addTune").ProducesValidationProblem().ProducesProblem(422);
-        tunes.MapPost("/check", (TuneRequest request) => Check(request.Source)).WithName("checkTune");
+        tunes.MapPost("/check", (Styles styles, TuneRequest request) => Check(request.Source, styles.Current().Style)).WithName("checkTune");
         tunes.MapGet("/{id:long}", Get).WithName("getTune").ProducesProblem(404);
         tunes.MapPut("/{id:long}", Save).WithName("saveTune").ProducesValidationProblem().ProducesProblem(404).ProducesProblem(422).Produces<TuneDetail>(409);
         tunes.MapPost("/{id:long}/duplicate", Duplicate).WithName("duplicateTune").ProducesProblem(404);
@@ -52,13 +52,13 @@ internal static class TuneEndpoints
     private static Results<Ok<TuneDetail>, ProblemHttpResult, ValidationProblem> Add(TuneRepository repository, IValidator<TuneRequest> rules, TuneRequest request) =>
         Keep(repository, rules, request);
 
-    private static TuneCheck Check(string source)
+    private static TuneCheck Check(string source, HouseStyle style)
     {
         var read = TuneReader.Read(source);
         var score = read.Score;
         var record = score is null ? null : Record(new TuneRequest(source), score);
         return new TuneCheck(
-            score?.Title, record?.KeyName, record?.Meter, record?.Clef, record?.Bars ?? 0, record?.PrintedFor,
+            score?.Title, score is null ? null : Labels.Key(score.Key, style), record?.Meter, record?.Clef, record?.Bars ?? 0, record?.PrintedFor,
             [.. read.Errors.Take(50).Select(SourceErrorView.Of)], [.. read.Notices.Select(NoticeView.Of)]);
     }
 

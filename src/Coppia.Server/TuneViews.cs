@@ -11,6 +11,9 @@ public sealed record TuneSummary(
 {
     public static TuneSummary Of(TuneRecord t) =>
         new(t.Id, t.Title, t.Composer, t.PrintedFor, t.KeyName, t.Meter, t.Clef, t.Bars, t.Version, t.CreatedAt, t.ChangedAt);
+
+    /// <summary>The same with its key in the style's note names.</summary>
+    public TuneSummary Named(HouseStyle style) => this with { KeyName = Labels.KeyNamed(KeyName, style) };
 }
 
 /// <summary>Something a reader of the tune should know.</summary>

@@ -46,7 +46,7 @@ public class HandShapeTests
                     {
                         Pitch At(int n) => n == 0 ? instrument.Strings[shape.String] : shape.Spots.First(p => p.Placement.Semitones == n).Pitch;
                         var degree = ((int)At(lower).Letter - (int)key.Tonic.Letter + 7) % 7;
-                        Assert.True(degree is 2 or 6, $"{instrument.Id} {key.Name}: {At(lower)} to {At(upper)}");
+                        Assert.True(degree is 2 or 6, $"{instrument.Id} {key}: {At(lower)} to {At(upper)}");
                     }
                 }
             }
@@ -74,7 +74,7 @@ public class HandShapeTests
                 {
                     foreach (var shape in HandShape.InKey(instrument, key, position))
                     {
-                        var where = $"{instrument.Id} {position} {key.Name} string {shape.String}: {shape.Name}";
+                        var where = $"{instrument.Id} {position} {key} string {shape.String}: {shape.Name}";
                         Assert.True(shape.Spots.Select(p => p.Placement.Finger).Distinct().Count() == shape.Spots.Count, where);
                         Assert.True(shape.Spots.Select(p => p.Placement.Semitones).Distinct().Count() == shape.Spots.Count, where);
                         if (instrument.Id is "violin" or "viola" && shape.Spots.Count > 0) Assert.True(shape.Name == "none touch" == (shape.HalfSteps.Count == 0), where);

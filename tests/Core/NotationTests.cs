@@ -36,7 +36,7 @@ public class NotationTests
     {
         Assert.Equal("F C G D A E B", string.Join(' ', new KeySignature(7).ChangedLetters));
         Assert.Equal("B E A D G C F", string.Join(' ', new KeySignature(-7).ChangedLetters));
-        Assert.Equal("3 flats: B, E and A", new KeySignature(-3).SignatureWords);
+        Assert.Equal("3 flats: B, E and A", Labels.Signature(new KeySignature(-3), HouseStyle.Default));
     }
 
     [Theory] // MIDI 1.0 specification: key 60 is middle C, 69 is A above it.

@@ -9,8 +9,31 @@ public class OctaveFitTests
     [InlineData("D", "D E F G A B c d", "bass", -1)]
     [InlineData("D clef=bass", "D, E, F, G,", "violin", 1)]
     [InlineData("G", "d e f g", "cello", -2)]
+    [InlineData("F", "C F A c f e", "viola", 0)] // F at the top is an extended 4
+    [InlineData("C", "B,, G G G", "cello", 0)] // three notes with a shift rather than one that no finger reaches
+    [InlineData("C clef=bass", "C,, D,, E,,", "bass", 1)] // the fewest out of reach, then the smallest move
     public void A_tune_moves_by_whole_octaves_only_when_it_must(string key, string music, string instrument, int octaves) =>
         Assert.Equal(octaves, OctaveFit.OctavesFor(Lines.Score(key, music), Lines.Instrument(instrument)));
+
+    [Fact] // Handbook 6: the teacher may choose another octave, also on the instrument that the tune is printed for.
+    public void The_teacher_may_choose_another_octave()
+    {
+        var score = Lines.Score("D", "d e f g");
+        Assert.Equal("A3 E0 E1 E-L2", Labelled(Reading.Of(score, Instruments.Violin, Instruments.Violin, HouseStyle.Default)));
+        Assert.Equal("D0 D1 D2 D3", Labelled(Reading.Of(score, Instruments.Violin, Instruments.Violin, HouseStyle.Default, chosenOctaves: -1)));
+        Assert.Equal("A4 A3 A1 A0", Labelled(Reading.Of(Lines.Score("D", "d c B A"), Instruments.Violin, Instruments.Cello, HouseStyle.Default, chosenOctaves: -1)));
+
+        static string Labelled(Reading reading) => string.Join(' ', reading.Notes.Select(n => n.Label));
+    }
+
+    [Fact] // The violin reaches B5 in first position: D5 to G5 fit as printed, an octave lower, and higher up in part beyond the class.
+    public void The_octaves_to_choose_from_say_what_they_leave_out()
+    {
+        var choices = OctaveFit.Choices(Lines.Score("D", "d e f g"), Instruments.Violin);
+        Assert.Contains(new OctaveChoice(0, 0, 0), choices);
+        Assert.Contains(new OctaveChoice(-1, 0, 0), choices);
+        Assert.DoesNotContain(choices, c => c.Octaves <= -2);
+    }
 
     [Fact]
     public void The_reader_gets_a_clef_of_its_own()

@@ -39,6 +39,36 @@ public class ReadCommandTests : IDisposable
     }
 
     [Fact]
+    public void The_octave_can_be_chosen()
+    {
+        const string Tune = "X:1\nM:4/4\nL:1/4\nK:D\nd e f g|]\n";
+        string Labels(params string[] options) => string.Join(' ', Run(Tune, options).Out.Split('\n')[1..5].Select(r => r.Split('\t')[7]));
+        Assert.Equal("A3 E0 E1 E-L2", Labels("--for", "violin"));
+        Assert.Equal("D0 D1 D2 D3", Labels("--for", "violin", "--octave", "-1"));
+        Assert.Equal(2, Run(Tune, "--for", "violin", "--octave", "9").Exit);
+        Assert.Contains("written an octave lower for violin", Run(Tune, "--for", "violin", "--octave", "-1").Error, StringComparison.Ordinal);
+    }
+
+    [Theory] // A file is named from where the user stands; - is standard input.
+    [InlineData("tune.abc", "")]
+    [InlineData("-", " < tune.abc")]
+    public async Task A_file_is_found_from_where_the_user_stands(string file, string redirected)
+    {
+        var folder = Directory.CreateTempSubdirectory();
+        await File.WriteAllTextAsync(Path.Combine(folder.FullName, "tune.abc"), "X:1\nM:4/4\nL:1/4\nK:D\nD E F G|]\n");
+        using var shell = System.Diagnostics.Process.Start(new System.Diagnostics.ProcessStartInfo("bash", ["-c", $"\"$0\" read {file} --for violin{redirected}", Path.Combine(Lines.Root(), "coppia")])
+        {
+            WorkingDirectory = folder.FullName, RedirectStandardOutput = true, RedirectStandardError = true,
+        })!;
+        var error = shell.StandardError.ReadToEndAsync();
+        var rows = await shell.StandardOutput.ReadToEndAsync();
+        await shell.WaitForExitAsync();
+        folder.Delete(recursive: true);
+        Assert.True(shell.ExitCode == 0, await error);
+        Assert.Equal("D0 D1 D2 D3", string.Join(' ', rows.Split('\n')[1..5].Select(r => r.Split('\t')[7])));
+    }
+
+    [Fact]
     public void Cello_stretches_have_their_words()
     {
         var (_, rows, _) = Run("X:1\nL:1/4\nK:Bb clef=bass\nD, E, ^G,|]\n", "--for", "cello");

@@ -93,7 +93,7 @@ public class StaffAndKeyTests
         string Plain(Pitch p) => p.Letter + p.AccidentalText;
         Assert.Equal(major, Plain(new KeySignature(fifths).TonicInOctave(4)));
         Assert.Equal(minor, Plain(new KeySignature(fifths, Mode.Minor).TonicInOctave(4)));
-        Assert.Equal(words, new KeySignature(fifths).SignatureWords);
+        Assert.Equal(words, Labels.Signature(new KeySignature(fifths), HouseStyle.Default));
         Assert.Equal(new KeySignature(fifths), AbcReader.Read($"X:1\nK:{major}\nC|]\n").Score!.Key);
         Assert.Equal(new KeySignature(fifths, Mode.Minor), AbcReader.Read($"X:1\nK:{minor}m\nC|]\n").Score!.Key);
     }

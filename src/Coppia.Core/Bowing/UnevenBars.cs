@@ -30,7 +30,7 @@ public static class UnevenBars
             if (ratio < WorthSaying || (more - less) * time.Beat < new Fraction(1, 2)) continue;
             uneven.Add(new UnevenBar(
                 inBar[0].Bar,
-                $"Bar {inBar[0].Bar.Number}: {Number(down)} {(down == Fraction.Whole ? "beat" : "beats")} down, {Number(up)} up. The {fast} bow must travel {Times(ratio)} as fast, or hook it, or lift.",
+                $"{inBar[0].Bar.Spoken}: {Number(down)} {(down == Fraction.Whole ? "beat" : "beats")} down, {Number(up)} up. The {fast} bow must travel {Times(ratio)} as fast, or hook it, or lift.",
                 [.. inBar.Select(n => n.Id)]));
         }
 

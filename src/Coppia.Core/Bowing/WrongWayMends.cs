@@ -39,7 +39,7 @@ public static class WrongWayMends
     {
         var (from, to) = (notes[wrong.Leaving], notes[wrong.Returning]);
         string Way(BowDirection d) => d == BowDirection.Down ? "down" : "up";
-        return $"After bar {from.Bar.Number} the repeat goes back {(to.Bar.Number == 0 ? "to the pick-up" : $"to bar {to.Bar.Number}")} with the bow the other way round: "
+        return $"After {from.Bar.Named} the repeat goes back to {to.Bar.Named} with the bow the other way round: "
             + $"{Labels.Note(to.Pitch, style)} is {Way(wrong.First)} the first time, {Way(Bowing.Turned(wrong.First))} the second.";
     }
 }

@@ -186,6 +186,7 @@ internal sealed class ChoiceWords
             CostKind.FingerInTwoPlaces => "one finger would need two places within three notes",
             CostKind.FingerSubstituted => "another finger would have to take over the same sound",
             CostKind.FingerHops or CostKind.TwoHeights => $"finger {other.Finger} would have to hop across{FromOrTo(n => SameFingerAcross(n, other))}",
+            CostKind.FourthForOpen when !_fingering.Price.StandsForOpen(other) => "the fourth finger would have to take over the same sound",
             CostKind.FourthForOpen => $"it needs the weakest finger where open {StringName(other.String + 1)} rings by itself",
             CostKind.OpenForFourth => _after is null ? "the line ends on the lower string" : $"the line comes down to {Called(_after)}, where 4 is on the string already",
             CostKind.OtherFingerInLine => $"elsewhere in the line {Called(_note)} is {LowerFirst(Name(chosen))}",

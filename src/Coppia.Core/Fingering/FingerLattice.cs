@@ -53,8 +53,9 @@ public sealed record FingerLattice(IReadOnlyList<LatticeStep> Steps, IReadOnlyLi
     /// <summary>Bars of the reachable notes that are the same music.</summary>
     internal EqualBars Bars { get; init; } = new();
 
+    /// <param name="style">Names for what is said of a pin that cannot be.</param>
     /// <exception cref="ImpossiblePinException">A pinned string and finger cannot sound its note.</exception>
-    public static FingerLattice Of(IReadOnlyList<SoundingNote> notes, Instrument instrument, IReadOnlyDictionary<string, Pin> pins)
+    public static FingerLattice Of(IReadOnlyList<SoundingNote> notes, Instrument instrument, IReadOnlyDictionary<string, Pin> pins, HouseStyle? style = null)
     {
         var outOfReach = new List<SoundingNote>();
         var reachable = new List<SoundingNote>();
@@ -63,7 +64,7 @@ public sealed record FingerLattice(IReadOnlyList<LatticeStep> Steps, IReadOnlyLi
         foreach (var note in notes)
         {
             if (!memory.TryGetValue(note.Pitch, out var known)) memory[note.Pitch] = known = PitchWays.Of(instrument, note.Pitch);
-            if (pins.TryGetValue(note.Id, out var pin)) known = known.With(pin, note, instrument);
+            if (pins.TryGetValue(note.Id, out var pin)) known = known.With(pin, note, instrument, style ?? HouseStyle.Default);
             if (known.IsEmpty)
             {
                 outOfReach.Add(note);

@@ -65,7 +65,7 @@ public sealed record Fingering(Instrument Instrument, Score Score, IReadOnlyList
     {
         pins ??= NoPins;
         var sounding = SoundingNote.Of(score);
-        var lattice = FingerLattice.Of(sounding, instrument, pins);
+        var lattice = FingerLattice.Of(sounding, instrument, pins, style);
         var price = new FingerCost(instrument, weights ?? FingerWeights.Default, style.FourthFinger);
         (lattice, var solution) = SameFingers.Solve(lattice, price, LinesOf(lattice, score));
         var differ = SameFingers.Differences(lattice, solution.Way);

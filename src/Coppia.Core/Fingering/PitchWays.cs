@@ -52,13 +52,13 @@ internal sealed record PitchWays
 
     /// <summary>The same ways with a pin: what it asks for is among them, and where it lies higher it calls its neighbours along.</summary>
     /// <exception cref="ImpossiblePinException">No way has this string and finger.</exception>
-    public PitchWays With(Pin pin, SoundingNote note, Instrument instrument)
+    public PitchWays With(Pin pin, SoundingNote note, Instrument instrument, HouseStyle style)
     {
         bool Fits(Placement p) => p.Finger == pin.Finger && (pin.String is null || p.String == pin.String);
         Placement[] every = [.. Placements.Fingered(instrument, note.Pitch)];
         var opens = Open is { } open && Fits(open);
         Placement[] fits = [.. every.Where(Fits)];
-        if (!opens && fits.Length == 0) throw Impossible(pin, note, instrument, every);
+        if (!opens && fits.Length == 0) throw Impossible(pin, note, instrument, every, style);
         Placement[] nearest = [.. fits.Where(p => instrument.Frames[p.Frame].IsHome)];
         if (nearest.Length == 0) nearest = [.. fits.Where(p => instrument.Frames[p.Frame].AllowedByDefault)];
         if (nearest.Length == 0) nearest = fits;
@@ -92,12 +92,12 @@ internal sealed record PitchWays
         return called;
     }
 
-    private ImpossiblePinException Impossible(Pin pin, SoundingNote note, Instrument instrument, Placement[] every)
+    private ImpossiblePinException Impossible(Pin pin, SoundingNote note, Instrument instrument, Placement[] every, HouseStyle style)
     {
-        var possible = (Open is { } open ? every.Append(open) : every).Select(p => $"{p.Finger} on {instrument.StringName(p.String)}").Distinct().ToArray();
+        var possible = (Open is { } open ? every.Append(open) : every).Select(p => $"{p.Finger} on {Labels.Note(instrument.Strings[p.String], style)}").Distinct().ToArray();
         var instead = possible.Length == 0 ? "no finger reaches this note" : "possible here: " + string.Join(", ", possible);
         var asked = pin.String is not { } s ? $"finger {pin.Finger}"
-            : s >= 0 && s < instrument.Strings.Count ? $"{pin.Finger} on the {instrument.StringName(s)} string" : $"finger {pin.Finger} on string {s + 1}";
-        return new ImpossiblePinException(note.Id, $"{note.Pitch} in bar {note.Bar.Number} cannot be played with {asked}; {instead}.");
+            : s >= 0 && s < instrument.Strings.Count ? $"{pin.Finger} on the {Labels.Note(instrument.Strings[s], style)} string" : $"finger {pin.Finger} on string {s + 1}";
+        return new ImpossiblePinException(note.Id, $"{Labels.NoteAndNumber(note.Pitch, style)} in {note.Bar.Named} cannot be played with {asked}; {instead}.");
     }
 }

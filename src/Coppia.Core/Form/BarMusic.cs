@@ -59,9 +59,9 @@ internal sealed record BarMusic(Bar Bar, int Key, int Rhythm, int[] Sounds)
     /// <summary>"bar 6 is bar 2 but for its last note, D instead of G".</summary>
     public string Against(BarMusic earlier, HouseStyle style)
     {
-        var lead = $"bar {Bar.Number} is bar {earlier.Bar.Number}";
+        var lead = $"{Bar.Named} is {earlier.Bar.Named}";
         if (Rhythm != earlier.Rhythm)
-            return Sounds.Where(s => s != 0).SequenceEqual(earlier.Sounds.Where(s => s != 0)) ? $"{lead} in another rhythm" : $"bar {Bar.Number} differs from bar {earlier.Bar.Number}";
+            return Sounds.Where(s => s != 0).SequenceEqual(earlier.Sounds.Where(s => s != 0)) ? $"{lead} in another rhythm" : $"{Bar.Named} differs from {earlier.Bar.Named}";
 
         var differ = Differences(earlier);
         if (differ.Length == 0) return $"{lead} again";

@@ -68,7 +68,7 @@ public sealed record Passage(PassageKind Kind, int Bar, string Text, IReadOnlyLi
             {
                 var way = Step(first) > 0 ? "up" : "down";
                 var length = count >= 8 ? "" : $"{Words.Number(count)} notes ";
-                yield return From(PassageKind.ScaleRun, first, count, $"{length}{way} the {notes[first].Bar.Key.Name} scale from {Called(first)}");
+                yield return From(PassageKind.ScaleRun, first, count, $"{length}{way} the {Labels.Key(notes[first].Bar.Key, style)} scale from {Called(first)}");
             }
         }
 
@@ -97,7 +97,7 @@ public sealed record Passage(PassageKind Kind, int Bar, string Text, IReadOnlyLi
                 if (a.Events.Count < 3 || a.IsPickUp || music[i - 1].Rhythm != music[i].Rhythm || Moved(a, b) is not { } moved || music[i - 1].Sounds.Distinct().Count() < 2) continue;
                 var steps = Math.Abs(moved);
                 yield return new Passage(
-                    PassageKind.Sequence, i, $"Bar {b.Number}: bar {a.Number} again, {(steps == 1 ? "a step" : steps == 7 ? "an octave" : $"{Words.Number(steps)} steps")} {(moved > 0 ? "higher" : "lower")}.",
+                    PassageKind.Sequence, i, $"{b.Spoken}: {a.Named} again, {(steps == 1 ? "a step" : steps == 7 ? "an octave" : $"{Words.Number(steps)} steps")} {(moved > 0 ? "higher" : "lower")}.",
                     [.. b.Events.Where(e => !e.IsRest).Select(e => e.Id)]);
             }
         }

@@ -39,19 +39,6 @@ public readonly record struct KeySignature(int Fifths, Mode Mode = Mode.Major)
     /// <summary>"D major", "B♭ major", "F♯ minor".</summary>
     public string Name => $"{TonicInOctave(4).Name} {Mode.ToString().ToLowerInvariant()}";
 
-    /// <summary>"2 sharps: F and C", "no sharps or flats".</summary>
-    public string SignatureWords
-    {
-        get
-        {
-            if (Fifths == 0) return "no sharps or flats";
-            var count = Math.Abs(Fifths);
-            var letters = ChangedLetters.Select(l => l.ToString()).ToArray();
-            var list = Words.List(letters);
-            return $"{count} {(Fifths > 0 ? "sharp" : "flat")}{(count == 1 ? "" : "s")}: {list}";
-        }
-    }
-
     /// <summary>The pitch that a bare note on this staff step sounds in this key.</summary>
     public Pitch Apply(Pitch natural) => new(natural.Letter, AlterOf(natural.Letter), natural.Octave);
 

@@ -70,7 +70,7 @@ public static class ScoreAssembly
         var has = bar.Length / time.Beat;
         var word = bar.Length < time.BarLength ? "short" : "long";
         notices.Add(new Notice(bar.At, bar.Number,
-            $"Bar {bar.Number} is too {word}: it holds {Beats(has)} of {time.Beats} beats in {time}."));
+            $"{bar.Spoken} is too {word}: it holds {Beats(has)} of {time.Beats} beats in {time}."));
     }
 
     private static string Beats(Fraction beats) => beats.Denominator == 1

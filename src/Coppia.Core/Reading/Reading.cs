@@ -39,13 +39,15 @@ public sealed record Reading(
     /// <param name="printedFor">The instrument it is printed for.</param>
     /// <param name="instrument">The instrument that reads it.</param>
     /// <param name="bows">Changes of the printed bowing.</param>
+    /// <param name="chosenOctaves">Octaves that the teacher moves the written notes; null lets the tune find its own.</param>
     /// <exception cref="ImpossiblePinException">A pin cannot sound its note.</exception>
     /// <exception cref="ImpossibleBowEditException">A change of the bowing cannot be made.</exception>
     public static Reading Of(
-        Score printed, Instrument printedFor, Instrument instrument, HouseStyle style, IReadOnlyDictionary<string, Pin>? pins = null, IReadOnlyCollection<BowEdit>? bows = null)
+        Score printed, Instrument printedFor, Instrument instrument, HouseStyle style, IReadOnlyDictionary<string, Pin>? pins = null, IReadOnlyCollection<BowEdit>? bows = null,
+        int? chosenOctaves = null)
     {
         var own = printedFor.Id == instrument.Id;
-        var octaves = own ? 0 : OctaveFit.OctavesFor(printed, instrument);
+        var octaves = chosenOctaves ?? OctavesOf(printed, printedFor, instrument);
         var clef = own ? printed.Clef : instrument.FirstClef;
         var score = BowEdits.Apply(printed, bows ?? []).MovedByOctaves(octaves);
         if (!own) score = score.OnClef(clef);
@@ -59,6 +61,10 @@ public sealed record Reading(
             StringShape.InKey(instrument, score.Key, MostUsedFrame(fingering)), fingering, order, bowing,
             BowPlace.Along(sounding, bowing.Strokes, style.LoudBow), Form.Of(score, sounding, order, style), TroubleSpot.Of(fingering, style));
     }
+
+    /// <summary>How far a tune moves by itself: not at all for the instrument it is printed for.</summary>
+    public static int OctavesOf(Score printed, Instrument printedFor, Instrument instrument) =>
+        printedFor.Id == instrument.Id ? 0 : OctaveFit.OctavesFor(printed, instrument);
 
     /// <summary>Notes that no finger reaches, and notes beyond what the class has learned, each in a sentence with its bar.</summary>
     public IEnumerable<string> Warnings()

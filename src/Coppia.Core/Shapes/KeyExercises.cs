@@ -38,6 +38,6 @@ public static class KeyExercises
         var events = pitches.Select((p, i) => new ScoreEvent { Pitch = p, Value = i == pitches.Length - 1 ? last : NoteValue.Quarter }).ToArray();
         var bars = events.Chunk(4).Select(b => new Bar { Clef = instrument.FirstClef, Key = key.Signature, Time = time, Events = b }).ToArray();
         bars[^1] = bars[^1] with { Barline = Barline.Final };
-        return ScoreAssembly.Finish(new Score { Title = key.Name, Clef = instrument.FirstClef, Key = key.Signature, Time = time, Bars = bars }).Score;
+        return ScoreAssembly.Finish(new Score { Title = Labels.Scale(key, HouseStyle.Default), Clef = instrument.FirstClef, Key = key.Signature, Time = time, Bars = bars }).Score;
     }
 }

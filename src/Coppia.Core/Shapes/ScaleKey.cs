@@ -12,14 +12,6 @@ public readonly record struct ScaleKey(int Fifths, ScaleForm Form)
     /// <summary>Tonic without a meaningful octave.</summary>
     public Pitch Tonic => Signature.TonicInOctave(4);
 
-    public string Name => Form switch
-    {
-        ScaleForm.Major => Signature.Name,
-        ScaleForm.NaturalMinor => $"{Signature.Name}, natural",
-        ScaleForm.HarmonicMinor => $"{Signature.Name}, harmonic",
-        _ => $"{Signature.Name}, melodic (upwards)",
-    };
-
     /// <summary>What the scale does to a letter, −1 to +2.</summary>
     public int AlterOf(Letter letter)
     {

@@ -32,6 +32,36 @@ public static class Labels
         _ => pitch.Name,
     };
 
+    /// <summary>"D major"; German prints B minor as "H minor", fixed do D major as "re major".</summary>
+    public static string Key(KeySignature key, HouseStyle style) => $"{Note(key.TonicInOctave(4), style)} {key.Mode.ToString().ToLowerInvariant()}";
+
+    /// <summary>A key that was kept by its English name, such as "B♭ major", in the style's names.</summary>
+    public static string KeyNamed(string english, HouseStyle style)
+    {
+        var words = english.Split(' ', 2);
+        if (words[0].Length == 0 || !Enum.TryParse<Letter>(words[0][..1], out var letter)) return english;
+        return $"{Note(new Pitch(letter, words[0].EndsWith('♯') ? 1 : words[0].EndsWith('♭') ? -1 : 0, 4), style)} {words[^1]}";
+    }
+
+    /// <summary>"A minor, harmonic".</summary>
+    public static string Scale(ScaleKey key, HouseStyle style) => Key(key.Signature, style) + key.Form switch
+    {
+        ScaleForm.NaturalMinor => ", natural",
+        ScaleForm.HarmonicMinor => ", harmonic",
+        ScaleForm.MelodicMinor => ", melodic (upwards)",
+        _ => "",
+    };
+
+    /// <summary>"2 sharps: F and C", "no sharps or flats".</summary>
+    public static string Signature(KeySignature key, HouseStyle style)
+    {
+        if (key.Fifths == 0) return "no sharps or flats";
+        var count = Math.Abs(key.Fifths);
+        // The letters as they are without the sign: in German B natural is H.
+        var letters = key.ChangedLetters.Select(l => Note(new Pitch(l, 0, 4), style)).ToArray();
+        return $"{count} {(key.Fifths > 0 ? "sharp" : "flat")}{(count == 1 ? "" : "s")}: {Words.List(letters)}";
+    }
+
     /// <summary>Note name with the number of its octave, where it must not be mistaken: F♯4, fa♯4.</summary>
     public static string NoteAndNumber(Pitch pitch, HouseStyle style) => Note(pitch, style) + pitch.Octave.ToString(System.Globalization.CultureInfo.InvariantCulture);
 

@@ -1,0 +1,25 @@
+using Dapper;
+
+namespace Coppia.Data;
+
+/// <summary>Owns the table of chosen octaves.</summary>
+public sealed class OctaveRepository(Database database)
+{
+    /// <summary>Octaves that the teacher chose, −4 to 4, or null.</summary>
+    public int? Of(long tuneId, string instrument)
+    {
+        using var connection = database.Open();
+        return connection.ExecuteScalar<int?>("SELECT octaves FROM octave_choice WHERE tune_id = @tuneId AND instrument = @instrument", new { tuneId, instrument });
+    }
+
+    /// <summary>Keeps a choice; null lets the tune find its own octave again.</summary>
+    public void Choose(long tuneId, string instrument, int? octaves)
+    {
+        using var connection = database.Open();
+        connection.Execute(
+            octaves is null
+                ? "DELETE FROM octave_choice WHERE tune_id = @tuneId AND instrument = @instrument"
+                : "INSERT INTO octave_choice (tune_id, instrument, octaves) VALUES (@tuneId, @instrument, @octaves) ON CONFLICT DO UPDATE SET octaves = @octaves",
+            new { tuneId, instrument, octaves });
+    }
+}

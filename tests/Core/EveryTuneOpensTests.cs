@@ -1,0 +1,100 @@
+using System.Text.RegularExpressions;
+using CsCheck;
+
+namespace Coppia.Tests;
+
+/// <summary>No tune that is kept can fail to open: the reading and every sentence about it, for every note of 10,000 tunes made up at random.</summary>
+public partial class EveryTuneOpensTests
+{
+    private const int Tunes = 10_000;
+
+    private static readonly Gen<HouseStyle> AnyStyle =
+        from lowHigh in Gen.Enum<LowHighLabel>()
+        from back in Gen.Enum<CelloBackLabel>()
+        from reach in Gen.Enum<ExtendedFourthLabel>()
+        from bass in Gen.Enum<BassFingers>()
+        from fourth in Gen.Enum<FourthFinger>()
+        from names in Gen.Enum<NoteNames>()
+        from octaves in Gen.Enum<OctaveNames>()
+        from counting in Gen.Enum<CountingSystem>()
+        from compound in Gen.Enum<CompoundCounting>()
+        from values in Gen.Enum<ValueNames>()
+        from loud in Gen.Enum<LoudBow>()
+        from rest in Gen.Enum<AfterLongRest>()
+        select new HouseStyle
+        {
+            LowHigh = lowHigh, CelloBack = back, ExtendedFourth = reach, BassFingers = bass, FourthFinger = fourth, NoteNames = names, OctaveNames = octaves,
+            Counting = counting, Compound = compound, ValueNames = values, LoudBow = loud, AfterLongRest = rest,
+        };
+
+    /// <summary>Tunes of all kinds; every second one on a few neighbouring notes only, high, low or in the middle, so that much repeats.</summary>
+    private static readonly Gen<Score> AnyTune =
+        from score in SomeScores.Any
+        from squeeze in Gen.Bool
+        from lowest in Gen.Int[14, 46]
+        from width in Gen.Int[1, 5]
+        select squeeze ? Squeezed(score, lowest, width) : score;
+
+    private static Score Squeezed(Score score, int lowest, int width) => score with
+    {
+        Bars = [.. score.Bars.Select(b => b with { Events = [.. b.Events.Select(e => e.Pitch is { } p ? e with { Pitch = Pitch.FromStep(lowest + p.Step % width, p.Step % 5 == 0 ? p.Alter : b.Key.AlterOf(Pitch.FromStep(lowest + p.Step % width).Letter)) } : e)] })],
+    };
+
+    [Fact]
+    public void Every_tune_opens_on_every_instrument_in_every_style() =>
+        (from score in AnyTune from style in AnyStyle from own in Gen.Bool select (score, style, own)).Sample(
+            tune =>
+            {
+                foreach (var instrument in Instruments.All)
+                {
+                    var player = Lines.Instrument(instrument.Id, tune.style);
+                    var reading = Reading.Of(tune.score, tune.own ? player : PrintedFor.Of(tune.score), player, tune.style);
+                    foreach (var sentence in Sentences(reading))
+                    {
+                        Assert.DoesNotMatch(EmptyWords(), sentence);
+                        if (tune.style.NoteNames == NoteNames.FixedDo) Assert.DoesNotMatch(LetterName(), PairLabel().Replace(sentence, "").Replace("Part A", "", StringComparison.Ordinal));
+                        if (tune.style.NoteNames == NoteNames.German) Assert.DoesNotMatch(EnglishBFlat(), sentence);
+                        if (tune.style.ValueNames == ValueNames.British) Assert.DoesNotMatch(AmericanValue(), sentence);
+                    }
+                }
+            },
+            iter: Tunes);
+
+    private static IEnumerable<string> Sentences(Reading reading)
+    {
+        foreach (var (i, note) in reading.Notes.Index())
+        {
+            var why = Why.Of(reading.Fingering, i, note.SignedEarlier, reading.Style);
+            Assert.NotEqual("", why.Reading);
+            Assert.NotEqual("", why.Finger);
+            foreach (var sentence in new[] { why.Reading, why.Finger, why.Place, why.Choice }) yield return sentence;
+            Assert.All(note.Fingered.Others, o => Assert.True(o.ExtraCost is null or >= 0));
+        }
+
+        foreach (var line in reading.Form.Lines)
+        {
+            foreach (var remark in BeforeLine.Of(reading, line.FirstBar, line.EndBar)) yield return remark.Text;
+        }
+
+        foreach (var sentence in reading.Warnings().Concat(BowCheck.Of(reading)).Concat(reading.Trouble.Select(t => t.Text))
+            .Concat(reading.Form.Traps.Select(t => t.Text)).Concat(reading.Form.Passages.Select(p => p.Text)).Append(reading.Form.Summary)) yield return sentence;
+        SoundingNote[] sounding = [.. reading.Notes.Select(n => n.Note)];
+        foreach (var hint in BowUse.Of(sounding, reading.Travels, reading.Style)) yield return hint.Text;
+    }
+
+    [GeneratedRegex("stands alone|also works\\.|[Bb]ar 0|the start and|and the end|  | \\.|^ | $|, but \\.")]
+    private static partial Regex EmptyWords();
+
+    /// <summary>A note's letter as a word of its own; part letters and pair labels are no note names.</summary>
+    [GeneratedRegex("\\b[B-GH][♯♭]?(?![A-Za-z0-9′♯♭-])\\b|\\bA[♯♭]")]
+    private static partial Regex LetterName();
+
+    [GeneratedRegex("\\([A-G][^)]*\\)")]
+    private static partial Regex PairLabel();
+
+    [GeneratedRegex("B♭")]
+    private static partial Regex EnglishBFlat();
+
+    [GeneratedRegex("\\b(quarter|eighth|half note|sixteenth)s?\\b")]
+    private static partial Regex AmericanValue();
+}
