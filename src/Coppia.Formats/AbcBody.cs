@@ -147,7 +147,9 @@ internal sealed partial class AbcBody(List<SourceError> errors, List<Notice> not
         }
 
         var text = _line[(_at + 1)..end];
-        if (text.Length > 1 && text[0] is '^' or '_' or '<' or '>' or '@') _pending.Words = text[1..].Trim();
+        var annotation = text.Length > 1 && text[0] is '^' or '_' or '<' or '>' or '@';
+        if (WaymarkWords.Of(annotation ? text[1..] : text) is var mark and not Waymarks.None) Draft.Mark(mark);
+        else if (annotation) _pending.Words = text[1..].Trim();
         else LeaveOut("Chord symbols are left out.");
         _at = end + 1;
     }
@@ -162,7 +164,8 @@ internal sealed partial class AbcBody(List<SourceError> errors, List<Notice> not
         }
 
         var name = _line[(_at + 1)..end];
-        if (!AbcDecorations.Apply(name, _pending)) LeaveOut($"The decoration !{name}! is left out.");
+        if (WaymarkWords.Of(name) is var mark and not Waymarks.None) Draft.Mark(mark);
+        else if (!AbcDecorations.Apply(name, _pending)) LeaveOut($"The decoration !{name}! is left out.");
         _at = end + 1;
     }
 
@@ -180,12 +183,13 @@ internal sealed partial class AbcBody(List<SourceError> errors, List<Notice> not
         var repeatStart = text.Length > 1 && text[^1] == ':';
         var line = text.Contains("|]", StringComparison.Ordinal) ? Barline.Final
             : text.Contains("||", StringComparison.Ordinal) && !repeatEnd && !repeatStart || text.StartsWith("[|", StringComparison.Ordinal) ? Barline.Double : Barline.Plain;
-        CloseBar(line, repeatEnd);
-        if (repeatStart) Draft.StartRepeat();
+        // One colon more, one time more (ABC standard 2.1, section 4.8); "::" alone ends one repeat and begins the next.
+        CloseBar(line, repeatEnd, text == "::" ? 2 : text.TakeWhile(c => c == ':').Count() + 1);
+        if (repeatStart) Draft.StartRepeat(text == "::" ? 2 : text.Reverse().TakeWhile(c => c == ':').Count() + 1);
         if (bar.Groups[2].Success) Draft.StartEnding(bar.Groups[2].Value);
     }
 
-    private void CloseBar(Barline line, bool repeatEnd)
+    private void CloseBar(Barline line, bool repeatEnd, int times = 2)
     {
         if (_pending.TupletLeft > 0 && !Draft.BarIsEmpty)
         {
@@ -206,10 +210,10 @@ internal sealed partial class AbcBody(List<SourceError> errors, List<Notice> not
             _accidentals = new Accidentals(Draft.Key);
         }
 
-        Draft.EndBar(line, repeatEnd, endingStop: false);
+        Draft.EndBar(line, repeatEnd, endingStop: false, times);
     }
 
-    [GeneratedRegex(@"\G((?::+\|+:+)|::|:\|+\]?|\|+:+|\[\|:?|\|\]|\|\||\|)\s*?(?:(?<=[|:\]])\[?([1-9](?:[,\-][1-9])*)(?![0-9/]))?")]
+    [GeneratedRegex(@"\G((?::+\|+:+)|:+\|+\]?|::|\|+:+|\[\|:?|\|\]|\|\||\|)\s*?(?:(?<=[|:\]])\[?([1-9](?:[,\-][1-9])*)(?![0-9/]))?")]
     private static partial Regex BarlinePattern();
 
     [GeneratedRegex(@"\G\[([1-9](?:[,\-][1-9])*)")]

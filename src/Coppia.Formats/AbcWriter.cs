@@ -64,6 +64,7 @@ public static class AbcWriter
 
         var tied = before is null ? new HashSet<int>() : Accidentals.TiedOut(before);
         var signs = Accidentals.Shown(bar, tied);
+        foreach (var mark in WaymarkWords.Each(bar.Waymarks)) text.Append('!').Append(AbcName(mark)).Append('!');
         var beams = Beams.Of(bar);
         foreach (var (i, e) in bar.Events.Index())
         {
@@ -75,10 +76,18 @@ public static class AbcWriter
         if (next is not null) text.Append(bar.LineBreakAfter ? '\n' : ' ');
     }
 
+    private static string AbcName(Waymarks mark) => mark switch
+    {
+        Waymarks.DaCapo => "D.C.",
+        Waymarks.DalSegno => "D.S.",
+        Waymarks.ToCoda => "dacoda",
+        _ => mark.ToString().ToLowerInvariant(),
+    };
+
     private static string BarlineAfter(Bar bar, Bar? next)
     {
         var starts = next?.RepeatStart ?? false;
-        if (bar.RepeatEnd) return starts ? "::" : ":|";
+        if (bar.RepeatEnd) return bar.RepeatTimes > 2 ? new string(':', bar.RepeatTimes - 1) + (starts ? "|:" : "|") : starts ? "::" : ":|";
         if (starts) return bar.Barline == Barline.Double ? "|| |:" : "|:";
         return bar.Barline switch { Barline.Double => "||", Barline.Final => "|]", Barline.None when next is null => "", _ => "|" };
     }

@@ -5,12 +5,15 @@ namespace Coppia.Formats;
 /// <summary>Collects bars while a source is read; both readers end here.</summary>
 internal sealed class BarDraft
 {
+    private const int MostTimes = 8;
     private readonly List<Bar> _bars = [];
     private List<ScoreEvent> _events = [];
     private SourcePosition _barAt;
     private bool _repeatStart;
     private string? _endingStart;
     private bool _inEnding;
+    private int _times = 2;
+    private Waymarks _waymarks;
 
     public Clef Clef { get; set; } = Clef.Treble;
 
@@ -33,7 +36,11 @@ internal sealed class BarDraft
         EventCount++;
     }
 
-    public void StartRepeat() => _repeatStart = true;
+    /// <param name="times">How often the section is played, where its beginning says so.</param>
+    public void StartRepeat(int times = 2) => (_repeatStart, _times) = (true, Math.Clamp(times, 2, MostTimes));
+
+    /// <summary>A waymark on the bar in hand, or at the end of the tune on its last bar.</summary>
+    public void Mark(Waymarks marks) => _waymarks |= marks;
 
     public void StartEnding(string number)
     {
@@ -43,8 +50,11 @@ internal sealed class BarDraft
     }
 
     /// <summary>Ends the bar in hand; with no events, the barline belongs to the bar before.</summary>
-    public void EndBar(Barline barline, bool repeatEnd, bool endingStop)
+    /// <param name="times">How often the section that ends here is played in all.</param>
+    public void EndBar(Barline barline, bool repeatEnd, bool endingStop, int times = 2)
     {
+        times = Math.Max(Math.Clamp(times, 2, MostTimes), _times);
+        if (repeatEnd) _times = 2;
         var stops = _inEnding && (endingStop || repeatEnd || barline is Barline.Final or Barline.Double);
         if (_events.Count > 0)
         {
@@ -58,11 +68,14 @@ internal sealed class BarDraft
                 EndingStart = _endingStart,
                 Barline = barline,
                 RepeatEnd = repeatEnd,
+                RepeatTimes = repeatEnd ? times : 2,
+                Waymarks = _waymarks,
                 EndingStop = stops,
                 At = _barAt,
             });
             _events = [];
             _repeatStart = false;
+            _waymarks = Waymarks.None;
             _endingStart = null;
         }
         else if (_bars.Count > 0)
@@ -71,6 +84,7 @@ internal sealed class BarDraft
             _bars[^1] = last with
             {
                 RepeatEnd = last.RepeatEnd || repeatEnd,
+                RepeatTimes = repeatEnd ? Math.Max(times, last.RepeatTimes) : last.RepeatTimes,
                 Barline = barline > last.Barline && barline != Barline.None ? barline : last.Barline,
                 EndingStop = last.EndingStop || stops && _endingStart is null,
             };
@@ -90,8 +104,13 @@ internal sealed class BarDraft
         if (_bars.Count > 0)
         {
             var last = _bars[^1];
-            _bars[^1] = last with { LineBreakAfter = false, EndingStop = last.EndingStop || _inEnding };
+            _bars[^1] = last with { LineBreakAfter = false, EndingStop = last.EndingStop || _inEnding, Waymarks = last.Waymarks | _waymarks };
         }
+
+        // Of two coda signs the first says where to leave; many sources print the same sign for both.
+        if (_bars.FindIndex(b => b.Waymarks.HasFlag(Waymarks.Coda)) is >= 0 and var first && _bars.All(b => !b.Waymarks.HasFlag(Waymarks.ToCoda))
+            && _bars.FindLastIndex(b => b.Waymarks.HasFlag(Waymarks.Coda)) > first)
+            _bars[first] = _bars[first] with { Waymarks = _bars[first].Waymarks & ~Waymarks.Coda | Waymarks.ToCoda };
 
         return _bars;
     }

@@ -32,6 +32,7 @@ internal sealed class MusicXmlPart(List<Notice> notices)
             if (Draft.Bars.Count == 0 && (string?)measure.Attribute("implicit") == "yes") PickUpMarked = true;
             var line = Barline.Plain;
             bool repeatEnd = false, endingStop = false;
+            var times = 2;
             foreach (var element in measure.Elements())
             {
                 switch (element.Name.LocalName)
@@ -40,11 +41,12 @@ internal sealed class MusicXmlPart(List<Notice> notices)
                     case "note": Note(element); break;
                     case "direction": Direction(element); break;
                     case "print" when (string?)element.Attribute("new-system") == "yes" || (string?)element.Attribute("new-page") == "yes": Draft.BreakLine(); break;
-                    case "barline": ReadBarline(element, ref line, ref repeatEnd, ref endingStop); break;
+                    case "barline": ReadBarline(element, ref line, ref repeatEnd, ref endingStop, ref times); break;
+                    case "sound": Draft.Mark(MusicXmlWaymarks.OfSound(element)); break;
                 }
             }
 
-            Draft.EndBar(line, repeatEnd, endingStop);
+            Draft.EndBar(line, repeatEnd, endingStop, times);
         }
     }
 
@@ -117,6 +119,8 @@ internal sealed class MusicXmlPart(List<Notice> notices)
             switch (type.Name.LocalName)
             {
                 case "dynamics": _dynamic = type.Elements().FirstOrDefault()?.Name.LocalName; break;
+                case "segno" or "coda": break;
+                case "words" when WaymarkWords.Of(type.Value) != Waymarks.None: break;
                 case "words" when Draft.Bars.Count == 0 && Draft.BarIsEmpty && TempoWords is null: TempoWords = type.Value.Trim(); break;
                 case "words": _words = type.Value.Trim(); break;
                 case "metronome" when Tempo is null && MusicXmlReader.Int(type.Element("per-minute")) is > 0 and var perMinute:
@@ -126,14 +130,23 @@ internal sealed class MusicXmlPart(List<Notice> notices)
                 default: LeaveOut(direction, $"Some directions are left out ({type.Name.LocalName})."); break;
             }
         }
+
+        Draft.Mark(MusicXmlWaymarks.Of(direction));
     }
 
-    private void ReadBarline(XElement barline, ref Barline line, ref bool repeatEnd, ref bool endingStop)
+    private void ReadBarline(XElement barline, ref Barline line, ref bool repeatEnd, ref bool endingStop, ref int times)
     {
         if (barline.Element("repeat") is { } repeat)
         {
-            if ((string?)repeat.Attribute("direction") == "forward") Draft.StartRepeat();
-            else repeatEnd = true;
+            if ((string?)repeat.Attribute("direction") == "forward")
+            {
+                Draft.StartRepeat();
+            }
+            else
+            {
+                repeatEnd = true;
+                if (int.TryParse((string?)repeat.Attribute("times"), System.Globalization.CultureInfo.InvariantCulture, out var said)) times = said;
+            }
         }
 
         if (barline.Element("ending") is { } ending)

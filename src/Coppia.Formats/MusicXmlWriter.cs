@@ -57,6 +57,7 @@ public static class MusicXmlWriter
                 bar.RepeatStart ? new XElement("repeat", new XAttribute("direction", "forward")) : null));
         }
 
+        measure.Add(MusicXmlWaymarks.Write(score, bar.Waymarks & (Waymarks.Segno | Waymarks.Coda)));
         var beams = Beams.Of(bar);
         var shown = Accidentals.Shown(bar, before is null ? new HashSet<int>() : Accidentals.TiedOut(before));
         var tiedIn = before?.Events is [.., { TiedOn: true }];
@@ -68,6 +69,7 @@ public static class MusicXmlWriter
             tiedIn = e.TiedOn;
         }
 
+        measure.Add(MusicXmlWaymarks.Write(score, bar.Waymarks & ~(Waymarks.Segno | Waymarks.Coda)));
         measure.Add(RightBarline(bar, ending));
         return measure;
     }
@@ -110,7 +112,7 @@ public static class MusicXmlWriter
         if (e.Dynamic is { } dynamic) yield return Direction(new XElement("dynamics", new XElement(dynamic)), "below");
     }
 
-    private static XElement Direction(XElement type, string placement = "above") =>
+    internal static XElement Direction(XElement type, string placement = "above") =>
         new("direction", new XAttribute("placement", placement), new XElement("direction-type", type));
 
     private static XElement Grace(GraceNote grace, bool sign) => new("note", new XAttribute("id", grace.Id),
@@ -132,6 +134,6 @@ public static class MusicXmlWriter
                 _ => null,
             },
             bar.EndingStop ? new XElement("ending", new XAttribute("number", ending), new XAttribute("type", bar.RepeatEnd ? "stop" : "discontinue")) : null,
-            bar.RepeatEnd ? new XElement("repeat", new XAttribute("direction", "backward")) : null);
+            bar.RepeatEnd ? new XElement("repeat", new XAttribute("direction", "backward"), bar.RepeatTimes > 2 ? new XAttribute("times", bar.RepeatTimes) : null) : null);
     }
 }

@@ -20,6 +20,14 @@ public class PlayOrderTests
     [InlineData("|:C4|1D4|E4:|2F4|G4|]", "0 1 2 0' 3' 4'")]
     [InlineData("|:C4|1D4:|2E4||F4|", "0 1 0' 2' 3")]
     [InlineData("|:C4|1,3D4:|2E4:|", "0 1 0' 2' 0'' 1''")]
+    [InlineData("|::C4|D4::|E4", "0 1 0' 1' 0'' 1'' 2")] // three times in all
+    [InlineData("C4|!fine!D4|E4|!D.C.!F4|]", "0 1 2 3 0' 1'")]
+    [InlineData("C4|!segno!D4|!fine!E4|!D.S.!F4|]", "0 1 2 3 1' 2'")]
+    [InlineData("C4|!dacoda!D4|E4|!D.C.!F4|!coda!G4|A4|]", "0 1 2 3 0' 1' 4 5")]
+    [InlineData("C4|!coda!D4|E4|!D.C.!F4|!coda!G4|]", "0 1 2 3 0' 1' 4")] // the first of two coda signs says where to leave
+    [InlineData("|:C4|!fine!D4:|E4|!D.C.!F4|]", "0 1 0' 1' 2 3 0'' 1''")] // no repeats after the da capo
+    [InlineData("|:C4|1D4:|2E4||F4|!D.C.!G4|]", "0 1 0' 2' 3 4 0'' 2'' 3' 4'")] // the last ending after the da capo
+    [InlineData("C4|\"Fine\"D4|\"^D.C. al Fine\"E4|]", "0 1 2 0' 1'")] // in words
     public void Bars_as_they_are_played(string music, string order) => Assert.Equal(order, Played(music));
 
     [Fact] // Every bar is played, none more often than its endings say, and it always ends.

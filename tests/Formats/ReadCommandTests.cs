@@ -58,7 +58,9 @@ public class ReadCommandTests : IDisposable
         await File.WriteAllTextAsync(Path.Combine(folder.FullName, "tune.abc"), "X:1\nM:4/4\nL:1/4\nK:D\nD E F G|]\n");
         using var shell = System.Diagnostics.Process.Start(new System.Diagnostics.ProcessStartInfo("bash", ["-c", $"\"$0\" read {file} --for violin{redirected}", Path.Combine(Lines.Root(), "coppia")])
         {
-            WorkingDirectory = folder.FullName, RedirectStandardOutput = true, RedirectStandardError = true,
+            WorkingDirectory = folder.FullName,
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
         })!;
         var error = shell.StandardError.ReadToEndAsync();
         var rows = await shell.StandardOutput.ReadToEndAsync();

@@ -9,7 +9,7 @@ public class RoundTripTests
     /// <summary>Everything both formats claim to keep, as text.</summary>
     private static string Kept(Score score) => string.Join('\n',
         new[] { $"{score.Title}|{score.Composer}|{score.Clef}|{score.Key}|{score.Time}" }.Concat(score.Bars.Select(b =>
-            $"{b.Number} {b.RepeatStart} {b.RepeatEnd} {b.EndingStart} {b.EndingStop} {b.Barline} {b.LineBreakAfter} {b.Key} {b.Time}: " + string.Join(", ", b.Events.Select(e =>
+            $"{b.Number} {b.RepeatStart} {b.RepeatEnd} {b.RepeatTimes} {b.Waymarks} {b.EndingStart} {b.EndingStop} {b.Barline} {b.LineBreakAfter} {b.Key} {b.Time}: " + string.Join(", ", b.Events.Select(e =>
                 $"{e.Id} {e.Pitch} {e.Value} {e.Onset} {e.TiedOn} {e.SlurStarts} {e.SlurStops} {e.Marks} {e.PrintedFinger} {e.IsBarRest} {e.TupletStart} {e.TupletStop} {e.Words} {e.Dynamic} [{string.Join(' ', e.Graces.Select(g => $"{g.Id} {g.Pitch} {g.Slashed}"))}] [{string.Join(' ', e.Chord)}]")))));
 
     [Fact]

@@ -34,6 +34,46 @@ public class SignsTests
         Assert.Equal(mark, AbcReader.Read(AbcWriter.Write(score)).Score!.Events.Single().Marks);
     }
 
+    [Theory] // ABC standard 2.1, section 4.14 and common words; MusicXML 4.0: the attributes of sound.
+    [InlineData("!segno!A4|]", Waymarks.Segno, "segno")]
+    [InlineData("!coda!A4|]", Waymarks.Coda, "coda")]
+    [InlineData("!dacoda!A4|]", Waymarks.ToCoda, null)] // it leads nowhere, so it is printed only
+    [InlineData("A4 !fine!|]", Waymarks.Fine, "fine")]
+    [InlineData("!D.C.!A4|]", Waymarks.DaCapo, "dacapo")]
+    [InlineData("!dacapo!A4|]", Waymarks.DaCapo, "dacapo")]
+    [InlineData("\"^D.C. al Fine\"A4|]", Waymarks.DaCapo, "dacapo")]
+    [InlineData("!D.S.alcoda!A4|]", Waymarks.DalSegno, null)]
+    [InlineData("\"^Dal Segno\"A4|]", Waymarks.DalSegno, null)]
+    public void A_waymark_is_read_from_ABC_and_written_to_MusicXML(string abc, Waymarks mark, string? attribute)
+    {
+        var score = Abc(abc);
+        Assert.Equal(mark, score.Bars.Single().Waymarks);
+        Assert.Null(score.Events.Single().Words);
+        Assert.Equal(attribute, XDocument.Parse(MusicXmlWriter.Write(score)).Descendants("sound").SingleOrDefault()?.FirstAttribute?.Name.LocalName);
+        Assert.Equal(mark, MusicXmlReader.Read(MusicXmlWriter.Write(score)).Score!.Waymarks);
+        Assert.Equal(mark, AbcReader.Read(AbcWriter.Write(score)).Score!.Waymarks);
+    }
+
+    [Fact]
+    public void Signs_that_lead_somewhere_are_told_to_players_of_sound()
+    {
+        var sounds = XDocument.Parse(MusicXmlWriter.Write(Abc("!segno!A4|!dacoda!B4|!D.S.!c4|!coda!d4|]"))).Descendants("sound").Select(s => s.FirstAttribute!.ToString());
+        Assert.Equal(["segno=\"segno\"", "tocoda=\"coda\"", "dalsegno=\"segno\"", "coda=\"coda\""], sounds);
+    }
+
+    [Theory] // ABC standard 2.1, section 4.8: |:: … ::| is played three times.
+    [InlineData("|::A4|B4::|", 3)]
+    [InlineData("|:A4|B4:|", 2)]
+    [InlineData("|:A4|B4::|:c4:|", 3)]
+    [InlineData("|:A4|B4::c4:|", 2)]
+    public void A_repeat_says_how_often(string abc, int times)
+    {
+        var score = Abc(abc);
+        Assert.Equal(times, score.Bars[1].RepeatTimes);
+        Assert.Equal(times, MusicXmlReader.Read(MusicXmlWriter.Write(score)).Score!.Bars[1].RepeatTimes);
+        Assert.Equal(times, AbcReader.Read(AbcWriter.Write(score)).Score!.Bars[1].RepeatTimes);
+    }
+
     [Theory]
     [InlineData("p")]
     [InlineData("mp")]

@@ -19,6 +19,7 @@ public class HearTests
                 countedBeat = 4 * Counting.BeatOf(score.Time, HouseStyle.Default).ToDouble(),
                 notes = reading.Notes.Select(n => new { id = n.Note.Id, tiedIds = n.Note.TiedIds, midi = n.Note.Pitch.Midi, plucked = reading.Bowing.Plucked[n.Note.Index] }),
                 bars = score.Bars.Select(b => new { id = b.Id, number = b.Number, eventIds = b.Events.Select(e => e.Id) }),
+                order = reading.Order.Select(p => p.Bar),
                 events = score.Bars.SelectMany(b => b.Events.Select(e => new { id = e.Id, barId = b.Id, length = 4 * e.Length.ToDouble() })),
             },
             starts,
@@ -40,6 +41,14 @@ public class HearTests
     [Fact]
     public void Repeats_and_endings_are_played_out() =>
         Assert.Equal("62@0+4 64@4+4 62@8+4 66@12+4", Notes(Schedule("4/4", "|:D4|1E4:|2F4|]")));
+
+    [Fact] // Da capo al fine, and a section three times: the order that the form says is the one that is heard.
+    public void Waymarks_and_repeat_counts_are_played_out()
+    {
+        Assert.Equal("62@0+4 64@4+4 66@8+4 62@12+4", Notes(Schedule("4/4", "!fine!D4|E4|!D.C.!F4|]")));
+        Assert.Equal("62@0+4 62@4+4 62@8+4 64@12+4", Notes(Schedule("4/4", "|::D4::|E4|]")));
+        Assert.Equal("62@0+4 64@4+4 66@8+4 62@12+4 67@16+4", Notes(Schedule("4/4", "!dacoda!D4|E4|!D.C.!F4|!coda!G4|]")));
+    }
 
     [Fact]
     public void Notes_marked_to_be_plucked_are_plucked()

@@ -39,6 +39,8 @@ internal static class SomeScores
         from lines in Gen.Bool.Array[6]
         from triplets in Gen.Bool.Array[6]
         from ties in Gen.Bool.Array[6]
+        from marked in Gen.Int[-6, 5].Array[6]
+        from times in Gen.Int[2, 4]
         select ScoreAssembly.Finish(new Score
         {
             Title = "100% ours",
@@ -57,6 +59,8 @@ internal static class SomeScores
                     LineBreakAfter = lines[i] && i < bars.Length - 1,
                     RepeatStart = i == 1,
                     RepeatEnd = i == 2,
+                    RepeatTimes = i == 2 ? times : 2,
+                    Waymarks = WaymarkWords.Each((Waymarks)63).Where((_, m) => marked[m] == i).Aggregate(Waymarks.None, (all, m) => all | m),
                     Barline = i == bars.Length - 1 && i != 2 ? Barline.Final : Barline.Plain,
                 }),
             ],

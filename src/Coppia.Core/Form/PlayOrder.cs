@@ -5,7 +5,7 @@ namespace Coppia.Core;
 /// <param name="Pass">1 the first time through its repeat, 2 the second.</param>
 public readonly record struct PlayedBar(int Bar, int Pass);
 
-/// <summary>The order in which bars are played: repeats taken, each ending in its turn (handbook 10, common practice).</summary>
+/// <summary>The order in which bars are played: repeats taken, each ending in its turn, then da capo or dal segno (handbook 10, common practice).</summary>
 public static class PlayOrder
 {
     /// <summary>Most times that a section is played, whatever its endings say.</summary>
@@ -36,10 +36,57 @@ public static class PlayOrder
 
             // A section closes at its last repeat sign or with its last ending.
             if (bar.RepeatEnd || bar.EndingStop) (start, pass) = (i + 1, 1);
+            if ((bar.Waymarks & (Waymarks.DaCapo | Waymarks.DalSegno)) != 0)
+            {
+                order.AddRange(Again(bars, i, order));
+                break;
+            }
+
             i++;
         }
 
         return order;
+    }
+
+    /// <summary>
+    /// What is played after a da capo or dal segno: each section once, with its last ending, as far as fine, or to the sign that leads to the coda, or on to the end.
+    /// </summary>
+    private static IEnumerable<PlayedBar> Again(IReadOnlyList<Bar> bars, int from, IReadOnlyList<PlayedBar> played)
+    {
+        var before = played.GroupBy(p => p.Bar).ToDictionary(g => g.Key, g => g.Max(p => p.Pass));
+        var first = bars[from].Waymarks.HasFlag(Waymarks.DalSegno) ? Math.Max(0, Find(Waymarks.Segno)) : 0;
+        var coda = Find(Waymarks.Coda);
+        var again = new List<PlayedBar>();
+        for (var i = first; i < bars.Count;)
+        {
+            if (bars[i].EndingStart is not null && EndOfEnding(bars, i) + 1 is var next && next < bars.Count && bars[next].EndingStart is not null)
+            {
+                i = next;
+                continue;
+            }
+
+            again.Add(new PlayedBar(i, before.GetValueOrDefault(i) + 1));
+            if (bars[i].Waymarks.HasFlag(Waymarks.Fine)) break;
+            if (bars[i].Waymarks.HasFlag(Waymarks.ToCoda) && coda > i)
+            {
+                again.AddRange(Enumerable.Range(coda, bars.Count - coda).Select(k => new PlayedBar(k, before.GetValueOrDefault(k) + 1)));
+                break;
+            }
+
+            i++;
+        }
+
+        return again;
+
+        int Find(Waymarks mark)
+        {
+            for (var i = 0; i < bars.Count; i++)
+            {
+                if (bars[i].Waymarks.HasFlag(mark)) return i;
+            }
+
+            return -1;
+        }
     }
 
     /// <summary>"1–8, 1–7, 9": printed bar numbers as they are played; a pick-up is left unsaid.</summary>
@@ -62,10 +109,10 @@ public static class PlayOrder
         }));
     }
 
-    /// <summary>Twice, or as often as the endings that follow have numbers.</summary>
+    /// <summary>As often as the repeat sign says, or as the endings that follow have numbers.</summary>
     private static int Passes(IReadOnlyList<Bar> bars, int start, int end)
     {
-        var most = 2;
+        var most = bars[end].RepeatTimes;
         for (var i = start; i < bars.Count && (i <= end + 1 || bars[i].EndingStart is not null); i++)
         {
             if (bars[i].EndingStart is { } ending) most = Math.Max(most, Numbers(ending).Max());

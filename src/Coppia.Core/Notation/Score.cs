@@ -106,6 +106,12 @@ public sealed record Bar
 
     public bool RepeatEnd { get; init; }
 
+    /// <summary>How often the section that ends here is played in all, 2 to 8.</summary>
+    public int RepeatTimes { get; init; } = 2;
+
+    /// <summary>Da capo, segno and their kind.</summary>
+    public Waymarks Waymarks { get; init; }
+
     /// <summary>Number of the ending that begins here ("1", "2", "1,2"), or null.</summary>
     public string? EndingStart { get; init; }
 
@@ -153,6 +159,9 @@ public sealed record Score
     public string? TempoWords { get; init; }
 
     public IReadOnlyList<Bar> Bars { get; init; } = [];
+
+    /// <summary>All waymarks of the tune together.</summary>
+    public Waymarks Waymarks => Bars.Aggregate(Waymarks.None, (all, b) => all | b.Waymarks);
 
     public IEnumerable<ScoreEvent> Events => Bars.SelectMany(b => b.Events);
 

@@ -31,7 +31,7 @@ public static class BeforeLine
             .. line.Prepare(),
             .. line.SetTheHand(),
             .. line.Shifts(),
-            .. SignsToNotice.Of(bars, firstBar == 0 ? reading.Score.TempoWords : null),
+            .. SignsToNotice.Of(bars, reading.Score.Waymarks, firstBar == 0 ? reading.Score.TempoWords : null),
         ];
     }
 }

@@ -3,15 +3,17 @@ namespace Coppia.Core;
 /// <summary>Signs to look for before playing a line: dynamics, accents, dots, slurs, rests, fermata, lift, words, repeats and endings (handbook 7).</summary>
 internal static class SignsToNotice
 {
+    /// <param name="all">All waymarks of the tune.</param>
     /// <param name="tempoWords">Tempo words at the head of the tune, where the line is its first.</param>
-    public static IEnumerable<Remark> Of(IReadOnlyList<Bar> bars, string? tempoWords)
+    public static IEnumerable<Remark> Of(IReadOnlyList<Bar> bars, Waymarks all, string? tempoWords)
     {
         var found = new List<(string Sign, int Bar, string? Note)>();
         if (tempoWords is not null && bars.Count > 0) found.Add(($"“{tempoWords}”", bars[0].Number, null));
         foreach (var bar in bars)
         {
             void Add(string sign, string? id = null) => found.Add((sign, bar.Number, id));
-            if (bar.RepeatStart || bar.RepeatEnd) Add("repeat");
+            if (bar.RepeatStart || bar.RepeatEnd) Add(bar.RepeatEnd && bar.RepeatTimes > 2 ? $"repeat, {Words.Number(bar.RepeatTimes)} times in all" : "repeat");
+            foreach (var mark in WaymarkWords.Each(bar.Waymarks)) Add(WaymarkWords.Printed(mark, all));
             if (bar.EndingStart is { } ending) Add($"ending {ending}");
             foreach (var e in bar.Events)
             {

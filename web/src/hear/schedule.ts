@@ -1,6 +1,6 @@
 import type { Reading } from '../api/client'
 
-/** One entry of the engraver's time map: what begins and ends at a moment, in quarters from the start, repeats played out. */
+/** One entry of the engraver's time map: what begins and ends at a moment, in quarters from the start, its own repeats played out. */
 export type TimeEntry = { qstamp: number; on?: string[]; off?: string[]; measureOn?: string }
 
 /** A note as it sounds in playing order. */
@@ -18,34 +18,57 @@ export type Schedule = {
   beat: number
 }
 
-/** A repeated note bears the id of the printed one and the number of the time. */
+/** A repeated note or bar bears the id of the printed one and the number of the time. */
 const printed = (id: string) => id.replace(/-rend\d+$/, '')
 
-/** What sounds when, from the engraver's time map and the reading's pitches. */
+/** What begins in a printed bar, in quarters from its beginning, and how long the bar lasts. */
+type BarTimes = { length: number; on: { id: string; at: number }[] }
+
+/** Each printed bar as it sounds the first time; the order of playing is the reading's, which knows more of it than the engraver. */
+function barTimes(map: readonly TimeEntry[]): Map<string, BarTimes> {
+  const bars = new Map<string, BarTimes>()
+  const end = map.at(-1)?.qstamp ?? 0
+  let now: (BarTimes & { at: number }) | null = null
+  for (const entry of map) {
+    if (entry.measureOn) {
+      if (now) now.length = entry.qstamp - now.at
+      now = bars.has(printed(entry.measureOn)) ? null : { at: entry.qstamp, length: end - entry.qstamp, on: [] }
+      if (now) bars.set(entry.measureOn, now)
+    }
+    for (const id of entry.on ?? []) now?.on.push({ id, at: entry.qstamp - now.at })
+  }
+  return bars
+}
+
+/** What sounds when, from the engraver's time map, the reading's pitches and its order of playing. */
 export function scheduleOf(map: readonly TimeEntry[], reading: Reading): Schedule {
   const notes = new Map(reading.notes.map((n) => [n.id, n]))
-  const ends = new Map<string, number>()
-  for (const entry of map) for (const id of entry.off ?? []) ends.set(id, entry.qstamp)
+  const begins = new Map(map.flatMap((e) => (e.on ?? []).map((id) => [id, e.qstamp] as const)))
+  const ends = new Map(map.flatMap((e) => (e.off ?? []).map((id) => [id, e.qstamp] as const)))
+  const times = barTimes(map)
   const played: Played[] = []
-  for (const entry of map) {
-    for (const id of entry.on ?? []) {
-      const note = notes.get(printed(id))
+  const bars: { id: string; at: number }[] = []
+  let end = 0
+  for (const order of reading.order) {
+    const id = reading.bars[order]?.id ?? ''
+    const bar = times.get(id)
+    if (!bar) continue
+    bars.push({ id, at: end })
+    for (const on of bar.on) {
+      const note = notes.get(on.id)
       if (!note) continue // a rest, or the second of two tied notes
-      const time = id.slice(printed(id).length)
-      const last = [id, ...note.tiedIds.map((t) => t + time)].at(-1) ?? id
-      const end = ends.get(last) ?? ends.get(id) ?? entry.qstamp
+      const last = [on.id, ...note.tiedIds].findLast((t) => ends.has(t)) ?? on.id
       played.push({
         noteId: note.id,
-        at: entry.qstamp,
-        length: Math.max(0.1, end - entry.qstamp),
+        at: end + on.at,
+        length: Math.max(0.1, (ends.get(last) ?? 0) - (begins.get(on.id) ?? 0)),
         midi: note.midi,
         plucked: note.plucked,
       })
     }
+    end += bar.length
   }
-  const end = map.at(-1)?.qstamp ?? 0
   const beat = reading.countedBeat
-  const bars = map.filter((e) => e.measureOn).map((e) => ({ id: printed(e.measureOn ?? ''), at: e.qstamp }))
   const numbers = new Map(reading.bars.map((b) => [b.id, b.number]))
   const beats = bars.flatMap(({ id, at }, i) => {
     const next = bars[i + 1]?.at ?? end
