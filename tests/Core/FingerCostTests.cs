@@ -120,7 +120,7 @@ public class FingerCostTests
     [InlineData("violin", "D4 A4 I", "", "FourthForOpen 90")] // without a reason, each time
     [InlineData("violin", "D4 A4 I", "quick", "")]
     [InlineData("violin", "A0 A4 I", "", "")]
-    [InlineData("viola", "A4 G5 III", "", "AboveFirst 3, OutsidePositions 5")]
+    [InlineData("viola", "A4 G5 III", "", "AboveFirst 3, OutsidePositions 18")]
     [InlineData("bass", "G4 D4 III", "", "AboveFirst 3")]
     [InlineData("cello", "D4 G#3 I forward", "", "")]
     public void A_note_costs_by_itself_where_its_hand_is(string instrument, string place, string circumstances, string parts)
@@ -171,9 +171,9 @@ public class FingerCostTests
         var usual = Place(player, elsewhere);
         var step = where switch
         {
-            "before" => Step() with { AsBefore = usual },
-            "seam" => Step() with { AsBefore = usual, AtSeam = true },
-            _ => Step() with { InLine = usual, InBar = where == "bar" },
+            "before" => Step() with { Habit = new Habit(AsBefore: usual) },
+            "seam" => Step() with { Habit = new Habit(AsBefore: usual, AtSeam: true) },
+            _ => Step() with { Habit = new Habit(InLine: usual, InBar: where == "bar") },
         };
         var told = new List<CostPart>();
         Cost(player).Habit(step, Place(player, here), told);

@@ -24,6 +24,22 @@ public class HandbookFingersTests
     public void A_line_is_fingered_as_a_teacher_writes_it(string instrument, string key, string music, string pairs) =>
         Assert.Equal(pairs, Lines.Pairs(instrument, key, music));
 
+    [Theory] // Handbook 6: when a note forces the hand up, it goes once, for the whole group, and comes back once; by an open string, a rest or a low finger.
+    [InlineData("viola", "D", "A A (e g) A", "A0 A0 A2 A4 A0", "III III III III III")] // not on a sliding 4 for one note
+    [InlineData("viola", "D", "D E (e g) A F", "D0 D1 A2 A4 A0 D2", "I I III III I I")]
+    [InlineData("violin", "D", "E A b c' d' c' b A E", "D1 A0 E2 E3 E4 E3 E2 A0 D1", "I I III III III III III I I")]
+    [InlineData("violin", "C", "c d e f g a b c' b a g f", "A-L2 A3 E0 E-L1 E-L2 E3 E4 E-x4 E4 E3 E-L2 E-L1", "I I I I I I I I I I I I")] // extended 4 instead of a shift
+    [InlineData("bass", "G clef=bass", "G, B, D D B, G,", "G0 G4 G4 G4 G4 G0", "I I III III I I")]
+    [InlineData("bass", "G clef=bass", "=F, E, ^D, C, =D, E, G,", "D4 D2 D1 A4 D0 D2 G0", "half half half half I half I")] // half position holds it all
+    public void The_hand_goes_up_once_for_a_whole_group(string instrument, string key, string music, string pairs, string positions)
+    {
+        var player = Lines.Instrument(instrument);
+        var notes = Lines.Reading(instrument, key, music).Notes;
+        Assert.Equal(pairs, string.Join(' ', notes.Select(n => n.Label)));
+        string[] expected = [.. positions.Split(' ').Where((_, i) => !notes[i].Placement!.Value.IsOpen)];
+        Assert.Equal(expected, notes.Where(n => !n.Placement!.Value.IsOpen).Select(n => player.Frames[n.Placement!.Value.Frame].Position));
+    }
+
     [Fact] // B flat major on the violin: where each string's notes of the key lie; common practice.
     public void B_flat_major_shapes_on_the_violin_strings()
     {

@@ -38,12 +38,36 @@ public class SolverTests
             Assert.Equal(solution.Cost, cost.Of(l.Lattice, solution.Way));
         }, iter: 300);
 
+    [Fact] // With what notes ought to agree with, and pins: still the least of all ways.
+    public void With_habits_and_pins_it_is_still_the_least() =>
+        (from l in Line(5) from told in Gen.Int[0, 9].Array[5] from seam in Gen.Bool.Array[5] select (l, told, seam))
+            .Where(x => x.l.Lattice.Steps.Count > 0 && x.l.Lattice.Steps.Aggregate(1L, (n, s) => n * s.Choices.Length) < 60_000).Sample(x =>
+            {
+                var cost = CostOf(x.l.Instrument, x.l.Fourth);
+                var lattice = x.l.Lattice with
+                {
+                    Steps =
+                    [
+                        .. x.l.Lattice.Steps.Select((s, i) => x.told[i] switch
+                        {
+                            < 3 => s with { Habit = new Habit(InLine: s.Choices[x.told[i] % s.Choices.Length], InBar: x.seam[i]) },
+                            < 6 => s with { Habit = new Habit(AsBefore: s.Choices[x.told[i] % s.Choices.Length], AtSeam: x.seam[i]) },
+                            6 => s with { Pin = new Pin(s.Choices[^1].String, s.Choices[^1].Finger) },
+                            _ => s,
+                        }),
+                    ],
+                };
+                var solution = FingerSolver.Solve(lattice, cost);
+                Assert.Equal(AllWays(lattice).Min(way => cost.Of(lattice, way)), solution.Cost);
+                Assert.Equal(solution.Cost, cost.Of(lattice, solution.Way));
+            }, iter: 300);
+
     [Fact]
     public void What_a_way_through_each_choice_costs_is_exact() =>
         Line(4).Where(l => l.Lattice.Steps.Count > 1 && l.Lattice.Steps.Aggregate(1L, (n, s) => n * s.Choices.Length) < 5_000).Sample(l =>
         {
             var cost = CostOf(l.Instrument, l.Fourth);
-            var through = FingerSolver.Solve(l.Lattice, cost).Through;
+            var through = FingerSolver.Solve(l.Lattice, cost).Through.Value;
             var ways = AllWays(l.Lattice).Select(w => (Way: w, Cost: cost.Of(l.Lattice, w))).ToArray();
             for (var i = 0; i < through.Count; i++)
             {

@@ -54,6 +54,30 @@ public class WhyTests
     public void The_best_alternative_is_told_with_its_cost(string instrument, string key, string music, int index, string sentence) =>
         Assert.EndsWith(sentence, At(instrument, key, music, index).Choice, StringComparison.Ordinal);
 
+    [Theory] // Where the class's positions do not reach, the reason tells the note itself from one that goes up with it.
+    [InlineData(3, "No allowed position reaches it, so the hand goes to third position: beyond what the class has learned.")]
+    [InlineData(2, "The hand is in third position for a note nearby that no allowed position reaches: beyond what the class has learned.")]
+    public void A_note_beyond_says_why_it_is_there(int index, string sentence) =>
+        Assert.StartsWith(sentence, At("viola", "D", "A A (e g) A", index).Choice, StringComparison.Ordinal);
+
+    [Theory] // What used to be said and helped nobody; the price of the first note's fourth finger is told too.
+    [InlineData("violin", "D", "(A F) G", 0, "Open A also works, but you would cross strings inside the slur.")]
+    [InlineData("violin", "C", "C c C", 0, "It is the only place for this C in first position. C comes next, on the A string.")]
+    [InlineData("violin", "D", "A G", 0, "Open A: no finger to place before G. 4 on D also works, but it needs the weakest finger where open A rings by itself.")]
+    [InlineData("violin", "D", "A F A", 1, "From A the bow crosses from the A string to the D string.")]
+    public void Reasons_that_were_mended(string instrument, string key, string music, int index, string sentence) =>
+        Assert.EndsWith(sentence, At(instrument, key, music, index).Choice, StringComparison.Ordinal);
+
+    [Fact] // Handbook 6: where a seam forces one note to differ, the reason says so.
+    public void A_bar_that_comes_again_otherwise_says_so()
+    {
+        // The first time a slur leads on from A to G below it; the second time A has its own bow and B comes next.
+        var reading = Lines.Reading("violin", "D", "F G F (A|G) F E D|F G F A|B A B2");
+        Assert.Equal("D2 D3 D2 D4 D3 D2 D1 D0 D2 D3 D2 A0 A1 A0 A1", string.Join(' ', reading.Notes.Select(n => n.Label)));
+        Assert.Equal(11, Assert.Single(reading.Notes, n => n.Fingered.Otherwise is not null).Note.Index);
+        Assert.StartsWith("In bar 1 this note is 4 on D; here B comes next. Open A:", Why.Of(reading.Fingering, 11, false, HouseStyle.Default).Choice, StringComparison.Ordinal);
+    }
+
     [Fact]
     public void Every_reason_names_a_neighbour_of_its_note()
     {

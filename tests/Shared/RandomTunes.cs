@@ -55,7 +55,11 @@ internal static class RandomTunes
     {
         var lengths = random.Next(5) switch
         {
-            0 => new[] { "", "", "2" }, 1 => ["/", "/", "/", "/", "2"], 2 => ["", "/", "/", "", ""], 3 => ["3/2", "/", "", ""], _ => ["/", "/", "/", "/", "/", "/", "/", "/"],
+            0 => new[] { "", "", "2" },
+            1 => ["/", "/", "/", "/", "2"],
+            2 => ["", "/", "/", "", ""],
+            3 => ["3/2", "/", "", ""],
+            _ => ["/", "/", "/", "/", "/", "/", "/", "/"],
         };
         var slurFrom = random.Next(3) == 0 ? -1 : random.Next(lengths.Length - 1);
         var slurTo = slurFrom < 0 ? -1 : random.Next(slurFrom + 1, lengths.Length);

@@ -42,10 +42,18 @@ internal sealed class ChoiceWords
 
         // What lies in positions the class does not use is no real alternative to a beginner.
         var others = noted.Others.Where(o => o.ExtraCost is not null && (noted.Beyond || fingering.Instrument.Frames[o.Placement.Frame].AllowedByDefault)).ToArray();
-        var beyond = noted.Beyond ? $"No allowed position reaches it, so the hand goes to {fingering.Instrument.Frames[chosen.Frame].Spoken}: beyond what the class has learned." : "";
+        var beyond = noted.Beyond ? words.WhyBeyond(chosen) : "";
         if (others.Length == 0) return Joined(beyond, words.SinceLastTime(), words.OnlyPlace(chosen));
         var other = others[0].Placement;
         return Joined(beyond, words.SinceLastTime(), words.Reason(chosen, other), words.Alternative(chosen, other));
+    }
+
+    private string WhyBeyond(Placement chosen)
+    {
+        var there = Player.Frames[chosen.Frame].Spoken;
+        return OctaveFit.IsAllowed(Player, _note.Note.Pitch)
+            ? $"The hand is in {there} for a note nearby that no allowed position reaches: beyond what the class has learned."
+            : $"No allowed position reaches it, so the hand goes to {there}: beyond what the class has learned.";
     }
 
     private static string Joined(params string[] sentences) => string.Join(' ', sentences.Where(s => s.Length > 0));

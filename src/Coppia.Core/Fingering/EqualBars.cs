@@ -6,6 +6,10 @@ namespace Coppia.Core;
 /// </summary>
 internal sealed class EqualBars
 {
+    /// <summary>Lengths in 960ths of a whole note are told as they are; longer ones and others from here on.</summary>
+    private const long FinestPlain = 960;
+    private const int FirstOdd = 40_000;
+
     private readonly List<(int First, int End)> _bars = [];
     private readonly List<int> _kinds = [];
     private readonly List<List<int>> _ofKind = [];
@@ -13,7 +17,7 @@ internal sealed class EqualBars
     public static EqualBars In(IReadOnlyList<SoundingNote> notes, IReadOnlyDictionary<string, Pin> pins)
     {
         var found = new EqualBars();
-        var letters = new Dictionary<(Pitch, Fraction Onset, Fraction Length, bool Slurred, bool Rested, bool Grace, Pin?), int>();
+        var lengths = new Dictionary<Fraction, int>();
         var kinds = new Dictionary<string, int>();
         var spelt = new List<char>();
         for (var first = 0; first < notes.Count;)
@@ -23,10 +27,12 @@ internal sealed class EqualBars
             for (; end < notes.Count && ReferenceEquals(notes[end].Bar, notes[first].Bar); end++)
             {
                 var note = notes[end];
-                Pin? pin = pins.Count > 0 && pins.TryGetValue(note.Id, out var p) ? p : null;
-                var name = Name(letters, (note.Pitch, note.Onset, note.Length, note.Slurred && end > first, end > first && !note.RestBefore.IsZero, note.IsGrace, pin));
-                spelt.Add((char)(name & 0x7FFF));
-                spelt.Add((char)(name >> 15));
+                var pin = pins.Count > 0 && pins.TryGetValue(note.Id, out var p) ? 1 + p.Finger + 8 * ((p.String ?? -1) + 1) : 0;
+                var inside = end > first;
+                spelt.Add((char)(note.Pitch.Step * 8 + note.Pitch.Alter + 2));
+                spelt.Add(Spelt(note.Onset));
+                spelt.Add(Spelt(note.Length));
+                spelt.Add((char)(pin * 8 + (inside && note.Slurred ? 1 : 0) + (inside && !note.RestBefore.IsZero ? 2 : 0) + (note.IsGrace ? 4 : 0)));
             }
 
             var kind = Name(kinds, new string(System.Runtime.InteropServices.CollectionsMarshal.AsSpan(spelt)));
@@ -38,6 +44,10 @@ internal sealed class EqualBars
         }
 
         return found;
+
+        // A plain length is its own number; an odd one gets a number of its own, above all of those.
+        char Spelt(Fraction length) => FinestPlain % length.Denominator == 0 && length.Numerator * (FinestPlain / length.Denominator) is >= 0 and < FirstOdd and var number
+            ? (char)number : (char)(FirstOdd + Name(lengths, length));
     }
 
     /// <summary>Bars that hold notes, each as its first note and the note after its last.</summary>

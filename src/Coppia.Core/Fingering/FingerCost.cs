@@ -16,6 +16,8 @@ public readonly record struct CostPart(CostKind Kind, int Amount);
 /// </summary>
 public sealed class FingerCost
 {
+    private const int TwoPlaces = 1;
+    private const int ThereAndBack = 2;
     private readonly Instrument _instrument;
     private readonly FingerWeights _weights;
     private readonly FourthFinger _fourth;
@@ -33,6 +35,7 @@ public sealed class FingerCost
         _frames = [.. instrument.Frames];
         _moved = [.. _frames.Select(f => Enumerable.Range(0, 5).Select(finger => f.Stretch != Stretch.None && f.Spots.Any(s => s.Finger == finger && s.Moved)).ToArray())];
         _fourthMatchesOpen = instrument.FingersByLetter;
+        Threes = [0, weights.FingerInTwoPlaces, weights.FrameThereAndBack, weights.FingerInTwoPlaces + weights.FrameThereAndBack];
         _firstHeight = _frames.First(f => f.Position == "I").Height;
         _shifts = new bool[_frames.Length, _frames.Length];
         for (var a = 0; a < _frames.Length; a++)
@@ -72,14 +75,18 @@ public sealed class FingerCost
         if (!at.OwnLetter) sum.Add(CostKind.NeighboursFinger, _weights.NeighboursFinger);
     }
 
+    /// <summary>Some habit costs something, so that a line may have to be solved again for it.</summary>
+    internal bool PricesHabits => _weights is not { OtherFingerInLine: 0, OtherFingerInBar: 0, OtherHandInLine: 0, OtherThanBefore: 0, OtherThanBeforeAtSeam: 0 };
+
     /// <summary>Cost of leaving what the same note has elsewhere, or what the teacher fixed. Zero at almost every note.</summary>
     public int Habit(LatticeStep step, in Placement at, List<CostPart>? parts = null)
     {
         var sum = new Sum(parts);
         if (!step.Allows(at)) sum.Add(CostKind.NotPinned, FingerWeights.NotPinned);
-        if (step.InLine is { } usual && !at.IsOpen && !StandsForOpen(at) && !usual.SamePair(at))
-            sum.Add(CostKind.OtherFingerInLine, step.InBar ? _weights.OtherFingerInBar : _frames[usual.Frame].Height == _frames[at.Frame].Height ? _weights.OtherFingerInLine : _weights.OtherHandInLine);
-        if (step.AsBefore is { } before && !before.SamePair(at)) sum.Add(CostKind.OtherThanBefore, step.AtSeam ? _weights.OtherThanBeforeAtSeam : _weights.OtherThanBefore);
+        if (step.Habit is not { } habit) return sum.Total;
+        if (habit.InLine is { } usual && !at.IsOpen && !StandsForOpen(at) && !usual.SamePair(at))
+            sum.Add(CostKind.OtherFingerInLine, habit.InBar ? _weights.OtherFingerInBar : _frames[usual.Frame].Height == _frames[at.Frame].Height ? _weights.OtherFingerInLine : _weights.OtherHandInLine);
+        if (habit.AsBefore is { } before && !before.SamePair(at)) sum.Add(CostKind.OtherThanBefore, habit.AtSeam ? _weights.OtherThanBeforeAtSeam : _weights.OtherThanBefore);
         return sum.Total;
     }
 
@@ -162,22 +169,23 @@ public sealed class FingerCost
     /// <summary>Cost that shows only over three notes in a row.</summary>
     public int Three(in Placement first, in Placement middle, in Placement last, List<CostPart>? parts = null)
     {
-        var cost = 0;
-        if (first.Finger == last.Finger && first.Finger != 0 && first.String == last.String && first.Semitones != last.Semitones
-            && middle.Finger != first.Finger && _frames[first.Frame].Height == _frames[last.Frame].Height)
-        {
-            cost += _weights.FingerInTwoPlaces;
-            parts?.Add(new CostPart(CostKind.FingerInTwoPlaces, _weights.FingerInTwoPlaces));
-        }
-
-        if (_shifts[first.Frame, middle.Frame] && _frames[first.Frame].Height == _frames[last.Frame].Height)
-        {
-            cost += _weights.FrameThereAndBack;
-            parts?.Add(new CostPart(CostKind.FrameThereAndBack, _weights.FrameThereAndBack));
-        }
-
-        return cost;
+        var shown = Ends(first, last) & Into(first, middle);
+        if ((shown & TwoPlaces) != 0) parts?.Add(new CostPart(CostKind.FingerInTwoPlaces, _weights.FingerInTwoPlaces));
+        if ((shown & ThereAndBack) != 0) parts?.Add(new CostPart(CostKind.FrameThereAndBack, _weights.FrameThereAndBack));
+        return Threes[shown];
     }
+
+    /// <summary>What three notes cost, by what both their ends and their first step allow: bits of <see cref="Ends"/> and <see cref="Into"/>.</summary>
+    internal int[] Threes { get; }
+
+    /// <summary>What the first and the last of three notes would make of the right one between them: one finger at two places; one height again.</summary>
+    internal byte Ends(in Placement first, in Placement last) => (byte)(
+        (first.Finger == last.Finger && first.Finger != 0 && first.String == last.String && first.Semitones != last.Semitones && _frames[first.Frame].Height == _frames[last.Frame].Height ? TwoPlaces : 0)
+        | (_frames[first.Frame].Height == _frames[last.Frame].Height ? ThereAndBack : 0));
+
+    /// <summary>What the step from the first to the middle of three notes would make of the right last one: another finger between; a shift away.</summary>
+    internal byte Into(in Placement first, in Placement middle) => (byte)(
+        (middle.Finger != first.Finger ? TwoPlaces : 0) | (_shifts[first.Frame, middle.Frame] ? ThereAndBack : 0));
 
     /// <summary>Cost of beginning a line with a note in this way.</summary>
     public int First(LatticeStep step, in Placement at, List<CostPart>? parts = null)

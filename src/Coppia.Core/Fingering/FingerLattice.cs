@@ -22,21 +22,19 @@ public sealed record LatticeStep(SoundingNote Note, Placement[] Choices, bool Is
     /// <summary>What the teacher fixed.</summary>
     public Pin? Pin { get; init; }
 
-    /// <summary>The way that this pitch has elsewhere in its line, where it would otherwise have more than one finger there.</summary>
-    public Placement? InLine { get; init; }
-
-    /// <summary>The pitch has two fingers within the bar already.</summary>
-    public bool InBar { get; init; }
-
-    /// <summary>The way of this note where the same bar came before, where the two would otherwise differ.</summary>
-    public Placement? AsBefore { get; init; }
-
-    /// <summary>The music before or after the bar is other than it was the first time, and this note is next to it.</summary>
-    public bool AtSeam { get; init; }
+    /// <summary>What the note ought to agree with, where it would otherwise not.</summary>
+    public Habit? Habit { get; init; }
 
     /// <summary>The way is one that the teacher's pin allows.</summary>
     public bool Allows(in Placement way) => Pin is not { } pin || pin.Finger == way.Finger && (pin.String is null || pin.String == way.String);
 }
+
+/// <summary>What a note ought to agree with elsewhere in the tune.</summary>
+/// <param name="InLine">The way that this pitch has elsewhere in its line, or in its bar.</param>
+/// <param name="InBar">The pitch has two fingers within the bar already.</param>
+/// <param name="AsBefore">The way of this note where the same bar came before.</param>
+/// <param name="AtSeam">The music before or after the bar is other than it was the first time, and this note is next to it.</param>
+public sealed record Habit(Placement? InLine = null, bool InBar = false, Placement? AsBefore = null, bool AtSeam = false);
 
 /// <summary>A pin that cannot be honoured: which note, and why.</summary>
 public sealed class ImpossiblePinException(string noteId, string message) : Exception(message)
@@ -96,7 +94,7 @@ public sealed record FingerLattice(IReadOnlyList<LatticeStep> Steps, IReadOnlyLi
     }
 
     /// <summary>Where the hand may wait while a line begins with open strings: any of the lowest frames, or that of the first fingered note.</summary>
-    private static ulong StartingHands(Instrument instrument, List<PitchWays> ways, ulong[] called)
+    private static ulong StartingHands(Instrument instrument, List<PitchWays> ways, uint[] called)
     {
         var home = instrument.Frames.Index().Where(f => f.Item is { IsHome: true, Stretch: Stretch.None }).Aggregate(0UL, (hands, f) => hands | 1UL << f.Index);
         var first = ways.FindIndex(w => w.IsFingered);

@@ -12,7 +12,7 @@ public sealed record FingerWeights
     public const int NotPinned = 1_000_000;
 
     /// <summary>A note played outside the positions the class is allowed. Small, because such ways are offered only beside a note that has no other.</summary>
-    public int OutsidePositions { get; init; } = 5;
+    public int OutsidePositions { get; init; } = 18;
 
     /// <summary>What is felt of a shift after an open string, in percent of the instrument's cost (<see cref="HandMoves"/>).</summary>
     public int ShiftFromOpen { get; init; } = 40;

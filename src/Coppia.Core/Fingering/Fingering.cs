@@ -6,7 +6,7 @@ namespace Coppia.Core;
 public readonly record struct OtherWay(Placement Placement, int? ExtraCost);
 
 /// <summary>How a note was played the first time its bar came.</summary>
-public readonly record struct FirstTime(Placement Placement, Bar Bar);
+public sealed record FirstTime(Placement Placement, Bar Bar);
 
 /// <summary>A sounding note with the way chosen for it; no placement when no finger reaches it.</summary>
 /// <param name="Note">The note.</param>
@@ -36,7 +36,7 @@ public sealed record FingeredNote(SoundingNote Note, Placement? Placement, bool 
         {
             var others = new List<OtherWay>();
             if (Step is null || _solution is null || _instrument is null) return others;
-            var through = _solution.Through[_order].ToArray();
+            var through = _solution.Through.Value[_order].ToArray();
             foreach (var (k, other) in Step.Choices.Index().OrderBy(c => through[c.Index]))
                 Add(other, through[k] - _solution.Cost - (Step.Allows(other) ? 0 : FingerWeights.NotPinned));
             foreach (var other in Placements.Of(_instrument, Note.Pitch, openFrame: 0).Where(p => _instrument.Frames[p.Frame].AllowedByDefault)) Add(other, null);
@@ -54,6 +54,9 @@ public sealed record FingeredNote(SoundingNote Note, Placement? Placement, bool 
 /// <param name="Price">The definition of cost that the choice was made by.</param>
 public sealed record Fingering(Instrument Instrument, Score Score, IReadOnlyList<FingeredNote> Notes, int Cost, FingerCost Price)
 {
+    /// <summary>The notes that can be played with their ways and what they were told to agree with: what <see cref="Cost"/> is least for.</summary>
+    public FingerLattice Lattice { get; private init; } = new([], []);
+
     private static readonly IReadOnlyDictionary<string, Pin> NoPins = new Dictionary<string, Pin>();
 
     /// <summary>Chooses the whole line's cheapest way (handbook 6). The score must already be in the instrument's octave.</summary>
@@ -75,7 +78,7 @@ public sealed record Fingering(Instrument Instrument, Score Score, IReadOnlyList
         {
             if (step < lattice.Steps.Count && ReferenceEquals(lattice.Steps[step].Note, note))
             {
-                notes.Add(new FingeredNote(lattice.Steps[step], solution, step, instrument) { Otherwise = differ.TryGetValue(step, out var then) ? then : null });
+                notes.Add(new FingeredNote(lattice.Steps[step], solution, step, instrument) { Otherwise = differ.GetValueOrDefault(step) });
                 step++;
             }
             else
@@ -84,7 +87,7 @@ public sealed record Fingering(Instrument Instrument, Score Score, IReadOnlyList
             }
         }
 
-        return new Fingering(instrument, score, notes, solution.Cost, price);
+        return new Fingering(instrument, score, notes, solution.Cost, price) { Lattice = lattice };
     }
 
     /// <summary>The tune's lines as spans of the notes that can be played.</summary>

@@ -1,7 +1,7 @@
 namespace Coppia.Core;
 
 /// <summary>What speaks for the fourth finger where an open string sounds the same (handbook 6).</summary>
-public enum FourthReason
+public enum FourthReason : byte
 {
     None,
 
@@ -19,6 +19,7 @@ internal static class FourthReasons
     public static FourthReason[] Of(IReadOnlyList<SoundingNote> notes, Instrument instrument, int[] plain, EqualBars bars)
     {
         var reasons = new FourthReason[notes.Count];
+        var befores = new int[notes.Count];
         for (var first = 0; first < notes.Count;)
         {
             var end = first + 1;
@@ -39,14 +40,13 @@ internal static class FourthReasons
 
             // Within a slur the nearest other sound on either side, as strings; −1 where the slur ends before one.
             var before = first > 0 ? plain[first - 1] : -1;
-            var befores = new int[end - first];
-            for (var i = first; i < end; i++) befores[i - first] = before = notes[i].Slurred ? before : -1;
+            for (var i = first; i < end; i++) befores[i] = before = notes[i].Slurred ? before : -1;
             var after = end < notes.Count ? plain[end] : -1;
             for (var i = end - 1; i >= first; i--)
             {
                 var bound = i + 1 < notes.Count && notes[i + 1].Slurred;
                 after = bound ? after : -1;
-                before = befores[i - first];
+                before = befores[i];
                 if ((before >= 0 || after >= 0) && before < open && after < open) reasons[i] = FourthReason.Slur;
                 else if (alone && !bound && !notes[i].Slurred) reasons[i] = FourthReason.Quick;
             }
@@ -62,6 +62,7 @@ internal static class FourthReasons
         var without = new HashSet<Pitch>();
         foreach (var (first, end) in bars.Bars)
         {
+            if (!reasons.AsSpan(first, end - first).Contains(FourthReason.Quick)) continue;
             without.Clear();
             for (var i = first; i < end; i++)
             {
@@ -74,6 +75,7 @@ internal static class FourthReasons
         foreach (var group in bars.Groups)
         {
             var (start, stop) = bars.Bars[group[0]];
+            if (group.All(b => !reasons.AsSpan(bars.Bars[b].First, stop - start).Contains(FourthReason.Quick))) continue;
             without.Clear();
             for (var k = 0; k < stop - start; k++)
             {

@@ -3,20 +3,34 @@ namespace Coppia.Core;
 /// <summary>All costs that a line's ways are made of, worked out once for equal situations: the moves between neighbouring choices, and what shows only over three.</summary>
 internal sealed class MoveTables
 {
-    private readonly FingerCost _cost;
     private readonly int[] _names;
     private readonly Dictionary<long, int[]> _known = [];
+    private readonly Dictionary<int, int[]> _own = [];
 
-    private MoveTables(FingerLattice lattice, FingerCost cost, int[] names, int[][] moves, int[][] threes, int[] starts) =>
-        (Lattice, _cost, _names, Moves, Threes, Starts) = (lattice, cost, names, moves, threes, starts);
+    /// <summary>Bits for pairs of equal arrays of choices, worked out when first asked for.</summary>
+    private readonly PairBits _into;
+    private readonly PairBits _ends;
+
+    private MoveTables(FingerLattice lattice, FingerCost cost)
+    {
+        (Lattice, Cost) = (lattice, cost);
+        _names = Names(lattice.Steps, out var kinds);
+        (_into, _ends) = (new PairBits(kinds, (a, b) => cost.Into(a, b)), new PairBits(kinds, (a, b) => cost.Ends(a, b)));
+        (Moves, Starts) = (new int[lattice.Steps.Count - 1][], new int[lattice.Steps.Count]);
+    }
 
     public FingerLattice Lattice { get; }
 
-    /// <summary>For each note but the first the cost of going into it, own cost included, the choice gone to running fastest; the first note's own cost rides on the first move.</summary>
+    public FingerCost Cost { get; }
+
+    /// <summary>For each note but the first the cost of going into it, its own included, the choice gone to running fastest; the first note's own cost rides on the first move.</summary>
     public int[][] Moves { get; }
 
-    /// <summary>For each note from the third on what shows over it and the two before, the last choice running fastest.</summary>
-    public int[][] Threes { get; }
+    /// <summary>What a note's step to the next makes of three (<see cref="FingerCost.Into"/>), the next note's choice running fastest.</summary>
+    public byte[] Into(int i) => Between(_into, i, i + 1);
+
+    /// <summary>What a note makes of three with the note after next (<see cref="FingerCost.Ends"/>), the latter's choice running fastest.</summary>
+    public byte[] Ends(int i) => Between(_ends, i, i + 2);
 
     /// <summary>Pairs of choices of notes i and i + 1 lie from here on in arrays that hold all pairs.</summary>
     public int[] Starts { get; }
@@ -24,28 +38,46 @@ internal sealed class MoveTables
     public static MoveTables Of(FingerLattice lattice, FingerCost cost)
     {
         var steps = lattice.Steps;
-        var names = Names(steps);
-        var tables = new MoveTables(lattice, cost, names, new int[steps.Count - 1][], ThreesOf(steps, names, cost), new int[steps.Count]);
+        var tables = new MoveTables(lattice, cost);
         for (var i = 1; i < steps.Count; i++)
         {
             tables.Moves[i - 1] = tables.MoveInto(i);
             tables.Starts[i] = tables.Starts[i - 1] + tables.Moves[i - 1].Length;
+            tables.Widest = Math.Max(tables.Widest, tables.Moves[i - 1].Length);
         }
+
+        for (var i = 0; i < steps.Count; i++) tables.Price(i);
 
         return tables;
     }
 
-    /// <summary>The same tables for a lattice that differs only in what some notes ought to agree with.</summary>
-    public MoveTables For(FingerLattice lattice)
+    /// <summary>Most pairs of choices that two neighbours have.</summary>
+    public int Widest { get; private set; }
+
+    /// <summary>For each note what its ways cost more because of what it ought to agree with; null at almost every note.</summary>
+    public int[]? Own(int i) => _own.Count > 0 && _own.TryGetValue(i, out var own) ? own : null;
+
+    /// <summary>Takes new prices where notes of the lattice have been told what to agree with.</summary>
+    /// <returns>For each pair of neighbours whether it has another price: that of its second note, the first pair also that of the first.</returns>
+    public bool[] Reprice(IEnumerable<int> told)
     {
-        var tables = new MoveTables(lattice, _cost, _names, [.. Moves], Threes, Starts);
-        foreach (var (key, move) in _known) tables._known[key] = move;
-        for (var i = 1; i < lattice.Steps.Count; i++)
+        var changed = new bool[Moves.Length];
+        foreach (var note in told)
         {
-            if (!ReferenceEquals(lattice.Steps[i], Lattice.Steps[i]) || i == 1 && !ReferenceEquals(lattice.Steps[0], Lattice.Steps[0])) tables.Moves[i - 1] = tables.MoveInto(i);
+            Price(note);
+            changed[Math.Max(0, note - 1)] = true;
         }
 
-        return tables;
+        return changed;
+    }
+
+    private void Price(int note)
+    {
+        var step = Lattice.Steps[note];
+        if (step.Pin is null && step.Habit is null) return;
+        var own = new int[step.Choices.Length];
+        for (var k = 0; k < own.Length; k++) own[k] = Cost.Habit(step, step.Choices[k]);
+        _own[note] = own;
     }
 
     private int[] MoveInto(int i)
@@ -54,7 +86,7 @@ internal sealed class MoveTables
         var circumstances = (i == 1 ? 1 : 0) | (step.Slurred ? 2 : 0) | (step.AfterRest ? 4 : 0) | (step.IsLast ? 8 : 0) | (step.Apart ? 16 : 0) | (step.StartsBar ? 32 : 0) | (int)step.Fourth << 6;
         var key = (long)_names[i - 1] << 36 | (long)_names[i] << 8 | (long)circumstances;
         if (!_known.TryGetValue(key, out var move) || i == 1) _known[key] = move = Move(before, step, i == 1);
-        return HasHabits(step) || i == 1 && HasHabits(before) ? WithHabits(move, before, step, i == 1) : move;
+        return move;
     }
 
     private int[] Move(LatticeStep before, LatticeStep step, bool isFirst)
@@ -63,35 +95,21 @@ internal sealed class MoveTables
         var moves = new int[from.Length * to.Length];
         for (var a = 0; a < from.Length; a++)
         {
-            var first = isFirst ? _cost.Note(before, from[a]) + _cost.First(before, from[a]) : 0;
-            for (var b = 0; b < to.Length; b++) moves[a * to.Length + b] = first + _cost.Step(step, from[a], to[b]);
+            var first = isFirst ? Cost.Note(before, from[a]) + Cost.First(before, from[a]) : 0;
+            for (var b = 0; b < to.Length; b++) moves[a * to.Length + b] = first + Cost.Step(step, from[a], to[b]);
         }
 
         for (var b = 0; b < to.Length; b++)
         {
-            var own = _cost.Note(step, to[b]);
+            var own = Cost.Note(step, to[b]);
             for (var a = 0; a < from.Length; a++) moves[a * to.Length + b] += own;
         }
 
         return moves;
     }
 
-    private static bool HasHabits(LatticeStep step) => step.Pin is not null || step.InLine is not null || step.AsBefore is not null;
-
-    private int[] WithHabits(int[] move, LatticeStep before, LatticeStep step, bool isFirst)
-    {
-        int[] priced = [.. move];
-        for (var b = 0; b < step.Choices.Length; b++)
-        {
-            var more = _cost.Habit(step, step.Choices[b]);
-            for (var a = 0; a < before.Choices.Length; a++) priced[a * step.Choices.Length + b] += more + (isFirst ? _cost.Habit(before, before.Choices[a]) : 0);
-        }
-
-        return priced;
-    }
-
     /// <summary>Equal arrays of choices get one number.</summary>
-    private static int[] Names(IReadOnlyList<LatticeStep> steps)
+    private static int[] Names(IReadOnlyList<LatticeStep> steps, out int kinds)
     {
         var known = new Dictionary<Placement[], int>(ReferenceEqualityComparer.Instance);
         var names = new int[steps.Count];
@@ -100,35 +118,32 @@ internal sealed class MoveTables
             if (!known.TryGetValue(steps[i].Choices, out names[i])) known[steps[i].Choices] = names[i] = known.Count;
         }
 
+        kinds = known.Count;
         return names;
     }
 
-    private static int[][] ThreesOf(IReadOnlyList<LatticeStep> steps, int[] names, FingerCost cost)
+    private byte[] Between(PairBits bits, int first, int second) => bits.Of(_names[first], _names[second], Lattice.Steps[first].Choices, Lattice.Steps[second].Choices);
+
+    /// <summary>Bits for two arrays of choices, worked out once. A tune of many pins has many arrays that come once each; those are not laid out in a square.</summary>
+    private sealed class PairBits(int kinds, Func<Placement, Placement, byte> bits)
     {
-        var known = new Dictionary<(int, int, int), int[]>();
-        var threes = new int[Math.Max(0, steps.Count - 2)][];
-        for (var i = 0; i < threes.Length; i++)
+        private const int MostInSquare = 512;
+        private readonly byte[]?[][] _square = kinds <= MostInSquare ? [.. Enumerable.Range(0, kinds).Select(_ => new byte[]?[kinds])] : [];
+        private readonly Dictionary<long, byte[]> _sparse = [];
+
+        public byte[] Of(int from, int to, Placement[] first, Placement[] second)
         {
-            var key = (names[i], names[i + 1], names[i + 2]);
-            if (!known.TryGetValue(key, out var three)) known[key] = three = Three(steps[i].Choices, steps[i + 1].Choices, steps[i + 2].Choices, cost);
-            threes[i] = three;
+            if (kinds <= MostInSquare) return _square[from][to] ??= Pairs(first, second);
+            var key = (long)from << 32 | (uint)to;
+            if (!_sparse.TryGetValue(key, out var pairs)) _sparse[key] = pairs = Pairs(first, second);
+            return pairs;
         }
 
-        return threes;
-    }
-
-    private static int[] Three(Placement[] a, Placement[] b, Placement[] c, FingerCost cost)
-    {
-        var three = new int[a.Length * b.Length * c.Length];
-        var at = 0;
-        foreach (ref readonly var x in a.AsSpan())
+        private byte[] Pairs(Placement[] from, Placement[] to)
         {
-            foreach (ref readonly var y in b.AsSpan())
-            {
-                foreach (ref readonly var z in c.AsSpan()) three[at++] = cost.Three(x, y, z);
-            }
+            var pairs = new byte[from.Length * to.Length];
+            for (var k = 0; k < pairs.Length; k++) pairs[k] = bits(from[k / to.Length], to[k % to.Length]);
+            return pairs;
         }
-
-        return three;
     }
 }
