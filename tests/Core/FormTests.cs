@@ -13,9 +13,9 @@ public class FormTests
     private const string B = "A A F F|G G E E|F F D D|E4|";
 
     [Theory]
-    [InlineData(A + B, "A B", "Two lines, all of it new.")]
-    [InlineData(A + A + B + A, "A A B A", "Four lines, two to learn.")]
-    [InlineData(A + B + "D E F G|A B c d|d c B A|D4|", "A B A′", "Three lines, two to learn and one nearly the same.")]
+    [InlineData(A + B, "A B", "Two lines, all of it new. 8 bars, all different.")]
+    [InlineData(A + A + B + A, "A A B A", "Four lines, two to learn. 16 bars, 8 different.")]
+    [InlineData(A + B + "D E F G|A B c d|d c B A|D4|", "A B A′", "Three lines, two to learn and one nearly the same. 12 bars, 9 different.")]
     public void Lines_have_letters(string music, string letters, string summary)
     {
         var form = FormOf(music);
@@ -35,10 +35,11 @@ public class FormTests
         Assert.Equal(["0–5", "5–9"], FormOf("A|" + A + B).Lines.Select(l => $"{l.FirstBar}–{l.EndBar}"));
 
     [Theory] // Near-equal places are traps: the bar and what differs.
-    [InlineData(A + "D E F G|A B c d|d c B A|D4|", "Line 2 is line 1, but bar 8 differs from bar 4.")]
+    [InlineData(A + "D E F G|A B c d|d c B A|D4|", "Bars 5–7 are bars 1–3; bar 8 goes elsewhere.")]
     [InlineData(A + "D E F G|A B c d|d c B A|G2 D2|", "Line 2 is line 1, but bar 8 is bar 4 but for its last note, D instead of F♯.")]
     [InlineData("D E F G|A4|D E F A|A4|", "Bar 3 is bar 1 but for its last note, A instead of G.")]
     [InlineData("D E F G|A4|F E F G|A4|", "Bar 3 is bar 1 but for its first note, F♯ instead of D.")]
+    [InlineData("D E F G|A2 B2|d4|D E F G|A2 B2|F F G E|", "Bars 4–5 are bars 1–2; bar 6 goes elsewhere.")]
     [InlineData("D E F d|A4|D E F D|A4|", "Bar 3 is bar 1 but for its last note, low D instead of high D.")]
     public void Traps_name_the_bar_and_what_differs(string music, string text) => Assert.Contains(text, FormOf(music).Traps.Select(t => t.Text));
 
@@ -47,11 +48,43 @@ public class FormTests
     [InlineData("D E F G|A4|", "Bar 1: five notes up the D major scale from D.")]
     [InlineData("D F A d|A4|", "Bar 1: up the D major chord from D.")]
     [InlineData("D F E G|F A G2|", "Bar 1: thirds, up two steps and back one, from D.")]
-    [InlineData("D E F2|E F G2|", "Bar 2: bar 1 again, a step higher.")]
     [InlineData("D E F2|A4|D E F2|", "Bars 1 and 3 are the same.")]
     [InlineData("D E F2|A4|G4|D E F2|A4|", "Bars 1–2 and 4–5 are the same.")]
     [InlineData("D4|D4|D4|", "Bars 1, 2 and 3 are the same.")]
     public void Patterns_are_learned_as_one_thing(string music, string text) => Assert.Contains(text, FormOf(music).Passages.Select(p => p.Text));
+
+    [Theory] // Likeness has kinds, each said in its own words.
+    [InlineData("D E F2|G B A2|A4|", "Bar 2: the rhythm of bar 1 (quarter quarter half).")]
+    [InlineData("D E F2|A4|G B A2|D4|F F F2|", "Bars 3 and 5: the rhythm of bar 1 (quarter quarter half).")]
+    [InlineData("D D/D/ E E|D2 E2|", "Bar 2 is bar 1 without its eighths.")]
+    [InlineData("D2 E2|D D/D/ E E|", "Bar 2 is bar 1 with eighths.")]
+    [InlineData("A A/A/ A A/A/|A2 A2|", "Bar 2 is bar 1 without its eighths.")]
+    [InlineData("D E F2|d e f2|", "Bar 2: bar 1 again, an octave higher.")]
+    [InlineData("D E F2|E F G2|", "Bar 2: bar 1 again, a step higher.")]
+    [InlineData("D E F2|A4|F G A2|", "Bar 3: bar 1 again, two steps higher.")]
+    [InlineData("D E F2|d c B2|", "Bar 2: bar 1 turned upside down, what went up goes down.")]
+    [InlineData("D D E2|F2 G A|", "Bar 2: the rhythm of bar 1 turned round (half quarter quarter).")]
+    public void Bars_resemble_earlier_ones(string music, string text) => Assert.Contains(text, FormOf(music).Likenesses.Select(l => l.Text));
+
+    [Theory] // What is the same, or palindromic, or of one pitch, is no likeness of another kind.
+    [InlineData("D E F2|D E F2|")]
+    [InlineData("D2 E2|F2 D2|")]
+    [InlineData("D4|E4|F4|")]
+    public void Plain_sameness_is_not_told_twice(string music) => Assert.DoesNotContain(FormOf(music).Likenesses, l => l.Kind != LikenessKind.SameRhythm);
+
+    [Theory] // One rhythm, learned once by its words, carries most beginner tunes.
+    [InlineData("D E F2|G B A2|A4|", "Two rhythms; that of bar 1 (quarter quarter half) fills two of its three bars.")]
+    [InlineData("D2 E2|F2 G2|", "One rhythm (half half) in all its bars.")]
+    [InlineData("D4|F2 G2|", "Two rhythms, a new one in every bar.")]
+    public void Rhythms_are_counted(string music, string text) => Assert.Equal(text, FormOf(music).Rhythms);
+
+    [Fact] // In British value names.
+    public void Likenesses_speak_the_house_style()
+    {
+        var score = Lines.Score("D", "D D/D/ E E|D2 E2|", "4/4");
+        var form = Form.Of(score, SoundingNote.Of(score), PlayOrder.Of(score), new HouseStyle { ValueNames = ValueNames.British });
+        Assert.Contains("Bar 2 is bar 1 without its quavers.", form.Likenesses.Select(l => l.Text));
+    }
 
     [Fact] // A raised note is not the key's scale.
     public void A_run_with_an_accidental_is_no_scale() => Assert.DoesNotContain(FormOf("D E F ^G|A4|").Passages, p => p.Kind == PassageKind.ScaleRun);
@@ -86,5 +119,24 @@ public class FormTests
     }
 
     [Fact]
-    public void An_easy_tune_has_no_trouble() => Assert.Empty(Trouble("violin", "D", "D E F G A B c d"));
+    public void An_easy_tune_has_no_hard_place_but_a_likeliest_slip()
+    {
+        var slip = Assert.Single(Trouble("violin", "D", "D E F G A B c d"));
+        Assert.True(slip.IsSlip);
+        Assert.Equal("G (D3) to A (A0), a string crossing.", slip.Text);
+    }
+
+    [Fact] // A crossing with two fingers at a line's end; handbook 11.
+    public void The_slip_of_a_first_year_line_is_its_crossing_with_two_fingers()
+    {
+        var slip = Assert.Single(Trouble("violin", "D", "D D E E|F F E2|D E F F|B D2 z|"), s => s.IsSlip);
+        Assert.Equal("F♯ (D2) to B (A1), a string crossing with another finger.", slip.Text);
+    }
+
+    [Fact] // Equal lines slip at the same place; it is named once. A line on one string with neighbouring fingers has none.
+    public void Each_different_line_has_its_own_slip()
+    {
+        Assert.Single(Trouble("violin", "D", "D E F2|G A2 z|D4|E4|D E F2|G A2 z|D4|E4|"));
+        Assert.Empty(Trouble("violin", "D", "D E F E|D E F2|"));
+    }
 }

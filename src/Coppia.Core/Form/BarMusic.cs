@@ -56,12 +56,15 @@ internal sealed record BarMusic(Bar Bar, int Key, int Rhythm, int[] Sounds)
         return count == 1;
     }
 
+    /// <summary>The bars share their rhythm, or their notes.</summary>
+    public bool Resembles(BarMusic other) => Rhythm == other.Rhythm || Sounds.Where(s => s != 0).SequenceEqual(other.Sounds.Where(s => s != 0));
+
     /// <summary>"bar 6 is bar 2 but for its last note, D instead of G".</summary>
     public string Against(BarMusic earlier, HouseStyle style)
     {
         var lead = $"{Bar.Named} is {earlier.Bar.Named}";
         if (Rhythm != earlier.Rhythm)
-            return Sounds.Where(s => s != 0).SequenceEqual(earlier.Sounds.Where(s => s != 0)) ? $"{lead} in another rhythm" : $"{Bar.Named} differs from {earlier.Bar.Named}";
+            return Resembles(earlier) ? $"{lead} in another rhythm" : $"{Bar.Named} differs from {earlier.Bar.Named}";
 
         var differ = Differences(earlier);
         if (differ.Length == 0) return $"{lead} again";

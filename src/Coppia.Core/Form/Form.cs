@@ -17,12 +17,17 @@ public sealed record Trap(int Bar, string Text, IReadOnlyList<string> NoteIds);
 /// <param name="Lines">Its lines.</param>
 /// <param name="Traps">Near-equal places.</param>
 /// <param name="Passages">Runs, arpeggios, thirds, sequences, repeated bars.</param>
-/// <param name="Summary">How little is new: "Six lines, two to learn."</param>
+/// <param name="Likenesses">Bars that resemble earlier ones in rhythm, notes or shape.</param>
+/// <param name="Summary">How little is new, in lines and bars: "Six lines, two to learn. 24 bars, 9 different."</param>
+/// <param name="Rhythms">How many rhythms there are and which fills most bars; null for a single bar.</param>
 /// <param name="Plays">Bars in the order of playing: "1–8, 1–7, 9".</param>
-public sealed record Form(IReadOnlyList<TuneLine> Lines, IReadOnlyList<Trap> Traps, IReadOnlyList<Passage> Passages, string Summary, string Plays)
+public sealed record Form(IReadOnlyList<TuneLine> Lines, IReadOnlyList<Trap> Traps, IReadOnlyList<Passage> Passages, IReadOnlyList<Likeness> Likenesses, string Summary, string? Rhythms, string Plays)
 {
     /// <summary>Bars that differ by one note, beyond those told with their lines.</summary>
     private const int MostBarTraps = 6;
+
+    /// <summary>Runs of equal bars that part ways, beyond those told with their lines.</summary>
+    private const int MostPartings = 4;
 
     /// <summary>How many lines and bars back a likeness is looked for: farther back a player's ear does not mix them up.</summary>
     private const int LinesRemembered = 16;
@@ -33,7 +38,8 @@ public sealed record Form(IReadOnlyList<TuneLine> Lines, IReadOnlyList<Trap> Tra
     {
         var music = BarMusic.Of(score);
         var lines = Lettered(music, [.. TuneLines.In(score)]);
-        return new Form(lines, [.. TrapsIn(music, lines, style)], Passage.Of(music, notes, style), Summarise(lines), PlayOrder.Words(score, order));
+        return new Form(lines, [.. TrapsIn(music, lines, style)], Passage.Of(music, notes, style), Likeness.Of(music, style),
+            $"{Summarise(lines)} {BarsIn(music)}".Trim(), Likeness.RhythmSummary(music, style), PlayOrder.Words(score, order));
     }
 
     private static TuneLine[] Lettered(BarMusic[] music, (int First, int End)[] spans)
@@ -77,14 +83,24 @@ public sealed record Form(IReadOnlyList<TuneLine> Lines, IReadOnlyList<Trap> Tra
     private static IEnumerable<Trap> TrapsIn(BarMusic[] music, TuneLine[] lines, HouseStyle style)
     {
         var told = new HashSet<int>();
+        var runs = RunsThatPart(music);
         foreach (var (n, line) in lines.Index().Where(l => l.Item.Like is not null))
         {
             var other = lines[line.Like!.Value];
             foreach (var (earlier, later) in Full(music, other.FirstBar, other.EndBar).Zip(Full(music, line.FirstBar, line.EndBar)))
             {
-                if (music[earlier].Key != music[later].Key && told.Add(later))
-                    yield return new Trap(later, $"Line {n + 1} is line {line.Like + 1}, but {music[later].Against(music[earlier], style)}.", Notes(music[later], music[earlier]));
+                if (music[earlier].Key == music[later].Key || !told.Add(later)) continue;
+
+                // Where the bars have nothing in common, where the ways part is worth more than that they differ.
+                var text = music[later].Resembles(music[earlier]) || runs.All(r => r.Parts != later) ? $"Line {n + 1} is line {line.Like + 1}, but {music[later].Against(music[earlier], style)}." : Parting(music, runs.First(r => r.Parts == later));
+                yield return new Trap(later, text, Notes(music[later], music[earlier]));
             }
+        }
+
+        // Runs that part in the middle of a line; at the end of a line everyone looks up.
+        foreach (var run in runs.Where(r => lines.All(l => l.FirstBar != r.Parts)).Take(MostPartings))
+        {
+            if (told.Add(run.Parts)) yield return new Trap(run.Parts, Parting(music, run), Notes(music[run.Parts], music[run.Earlier + run.Length]));
         }
 
         var met = new HashSet<int>();
@@ -107,10 +123,61 @@ public sealed record Form(IReadOnlyList<TuneLine> Lines, IReadOnlyList<Trap> Tra
         }
     }
 
+    /// <summary>A run of equal bars that ends where the earlier one goes on otherwise.</summary>
+    /// <param name="First">Order of its first bar.</param>
+    /// <param name="Length">Two bars and more.</param>
+    /// <param name="Earlier">Order of the first bar of the earlier run.</param>
+    private readonly record struct Run(int First, int Length, int Earlier)
+    {
+        /// <summary>The bar that goes elsewhere.</summary>
+        public int Parts => First + Length;
+    }
+
+    private static List<Run> RunsThatPart(BarMusic[] music)
+    {
+        var firsts = new Dictionary<int, int>();
+        var runs = new List<Run>();
+        Run? now = null;
+        for (var i = 0; i < music.Length; i++)
+        {
+            var isNew = firsts.TryAdd(music[i].Key, i);
+            if (now is { } run)
+            {
+                // Goes on as long as the earlier bars do.
+                if (run.Earlier + run.Length < i && music[run.Earlier + run.Length].Key == music[i].Key)
+                {
+                    now = run with { Length = run.Length + 1 };
+                    continue;
+                }
+
+                if (run.Length > 1 && run.Earlier + run.Length < run.First) runs.Add(run);
+            }
+
+            now = isNew || music[i].Bar.IsPickUp ? null : new Run(i, 1, firsts[music[i].Key]);
+        }
+
+        return runs;
+    }
+
+    /// <summary>"Bars 5–7 are bars 1–3; bar 8 goes elsewhere."</summary>
+    private static string Parting(BarMusic[] music, Run run)
+    {
+        string Named(int first) => $"{music[first].Bar.Number}–{music[first + run.Length - 1].Bar.Number}";
+        return $"Bars {Named(run.First)} are bars {Named(run.Earlier)}; {music[run.Parts].Bar.Named} goes elsewhere.";
+    }
+
     private static string[] Notes(BarMusic later, BarMusic earlier)
     {
         var differ = later.Rhythm == earlier.Rhythm ? later.Differences(earlier).Select(i => later.Bar.Events[i]) : later.Bar.Events;
         return [.. differ.Where(e => !e.IsRest).Select(e => e.Id)];
+    }
+
+    /// <summary>"20 bars, 12 different."; nothing for a tune of one bar.</summary>
+    private static string BarsIn(BarMusic[] music)
+    {
+        var full = music.Where(m => !m.Bar.IsPickUp).ToArray();
+        var different = full.Select(m => m.Key).Distinct().Count();
+        return full.Length < 2 ? "" : $"{full.Length} bars, {(different == full.Length ? "all" : different)} different.";
     }
 
     private static string Summarise(IReadOnlyList<TuneLine> lines)

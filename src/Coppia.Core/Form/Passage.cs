@@ -1,6 +1,6 @@
 namespace Coppia.Core;
 
-public enum PassageKind { ScaleRun, Arpeggio, Thirds, Sequence, RepeatedBars }
+public enum PassageKind { ScaleRun, Arpeggio, Thirds, RepeatedBars }
 
 /// <summary>A pattern that is learned as one thing.</summary>
 /// <param name="Kind">What it is.</param>
@@ -16,7 +16,7 @@ public sealed record Passage(PassageKind Kind, int Bar, string Text, IReadOnlyLi
     internal static IReadOnlyList<Passage> Of(BarMusic[] music, IReadOnlyList<SoundingNote> notes, HouseStyle style)
     {
         var melody = new Melody(music, [.. notes.Where(n => !n.IsGrace)], style);
-        return [.. melody.Runs().Concat(melody.Arpeggios()).Concat(melody.Thirds()).Concat(melody.Sequences()).Concat(Repeated(music)).OrderBy(p => p.Bar).ThenBy(p => p.Kind)];
+        return [.. melody.Runs().Concat(melody.Arpeggios()).Concat(melody.Thirds()).Concat(Repeated(music)).OrderBy(p => p.Bar).ThenBy(p => p.Kind)];
     }
 
     /// <summary>Bars that come more than once; neighbours that come together are told together: "Bars 1–4 and 9–12 are the same."</summary>
@@ -86,34 +86,6 @@ public sealed record Passage(PassageKind Kind, int Bar, string Text, IReadOnlyLi
         {
             foreach (var (first, count) in Stretches(ShortestThirds, (i, k) => Math.Abs(Step(i)) == 2 && Step(k) == ((k - i) % 2 == 0 ? Step(i) : -Step(i) / 2)))
                 yield return From(PassageKind.Thirds, first, count, $"thirds, {(Step(first) > 0 ? "up two steps and back one" : "down two steps and back one")}, from {Called(first)}");
-        }
-
-        /// <summary>A bar whose shape is the bar's before it, some steps higher or lower.</summary>
-        public IEnumerable<Passage> Sequences()
-        {
-            for (var i = 1; i < music.Length; i++)
-            {
-                var (a, b) = (music[i - 1].Bar, music[i].Bar);
-                if (a.Events.Count < 3 || a.IsPickUp || music[i - 1].Rhythm != music[i].Rhythm || Moved(a, b) is not { } moved || music[i - 1].Sounds.Distinct().Count() < 2) continue;
-                var steps = Math.Abs(moved);
-                yield return new Passage(
-                    PassageKind.Sequence, i, $"{b.Spoken}: {a.Named} again, {(steps == 1 ? "a step" : steps == 7 ? "an octave" : $"{Words.Number(steps)} steps")} {(moved > 0 ? "higher" : "lower")}.",
-                    [.. b.Events.Where(e => !e.IsRest).Select(e => e.Id)]);
-            }
-        }
-
-        /// <summary>By how many steps, one to seven, every note of a bar lies off the other's; null where they do not move together.</summary>
-        private static int? Moved(Bar a, Bar b)
-        {
-            int? moved = null;
-            for (var i = 0; i < a.Events.Count; i++)
-            {
-                if (a.Events[i].Pitch is not { } from || b.Events[i].Pitch is not { } to) continue;
-                if (moved is { } m && to.Step - from.Step != m) return null;
-                moved = to.Step - from.Step;
-            }
-
-            return moved is { } steps && steps != 0 && Math.Abs(steps) <= 7 ? steps : null;
         }
 
         /// <summary>Longest stretches of notes in which every step k fits one that began at i; each at least so many notes long.</summary>
