@@ -24,7 +24,7 @@ public sealed record BowProposalView(BowAim Aim, IReadOnlyList<BowChangeView> Ch
 
 public sealed record UnevenBarView(int Bar, string Text, IReadOnlyList<string> NoteIds);
 
-public sealed record BowHintView(string NoteId, int Bar, string Text);
+public sealed record BowHintView(string Where, string Text, IReadOnlyList<string> NoteIds);
 
 /// <summary>Everything about the bow in one tune.</summary>
 public sealed record BowingView(
@@ -55,7 +55,7 @@ internal static class BowEndpoints
                 InWords(WrongWayMends.For(reading.Score, notes, w, style))))],
             [.. Enum.GetValues<BowAim>().Select(aim => BowProposal.Of(reading.Score, aim, style, refused)).Select(p => new BowProposalView(p.Aim, [.. p.Changes.Select(BowChangeView.Of)], p.Now, p.Left))],
             [.. UnevenBars.Of(notes, reading.Bowing).Select(u => new UnevenBarView(u.Bar.Number, u.Text, u.NoteIds))],
-            [.. BowUse.Of(notes, reading.Travels, style).Select(h => new BowHintView(h.NoteId, h.Bar, h.Text))],
+            [.. BowUse.InBars(notes, BowUse.Of(notes, reading.Travels, style)).Select(h => new BowHintView(h.Where, h.Text, h.NoteIds))],
             [.. BowCheck.Of(reading)]));
     }
 

@@ -59,6 +59,14 @@ public class BowPlanTests
         Assert.True(Quarter(LoudBow.HeavierSlower) < 0.5);
     }
 
+    [Fact] // What repeats is told once, with its bars.
+    public void A_hint_that_repeats_is_told_once_with_its_bars()
+    {
+        var (_, notes, bowing) = Bowed("(.D.E) (.F.G)|(.D.E) (.F.G)|(.D.E) (.F.G)|(.D.E) (.F.G)|D E F G|(.D.E) F G");
+        var told = BowUse.InBars(notes, BowUse.Of(notes, [], Style));
+        Assert.Equal(("Bars 1–4 and 6", "Hooked: the same direction, stopped between the notes."), (Assert.Single(told).Where, told[0].Text));
+    }
+
     [Fact]
     public void A_lift_starts_again_at_the_frog() => Assert.Equal(0, Travels("D3 !breath!E|F3 G")[2].From);
 

@@ -6,6 +6,12 @@ namespace Coppia.Core;
 /// <param name="Text">In words.</param>
 public sealed record BowHint(string NoteId, int Bar, string Text);
 
+/// <summary>What the bow does, told once for all the bars in which it does so.</summary>
+/// <param name="Where">"Bars 1–4", "Pick-up".</param>
+/// <param name="Text">In words.</param>
+/// <param name="NoteIds">Where it starts each time.</param>
+public sealed record BowHintInBars(string Where, string Text, IReadOnlyList<string> NoteIds);
+
 /// <summary>Bow use in words where an articulation or a dynamic starts (handbook 8, common practice). A dynamic holds until the next sign.</summary>
 public static class BowUse
 {
@@ -29,6 +35,17 @@ public static class BowUse
         hints.AddRange(Amounts(notes, travels));
         var order = notes.ToDictionary(n => n.Id, n => n.Index);
         return [.. hints.OrderBy(h => order[h.NoteId])];
+    }
+
+    /// <summary>The same hints, each told once with its bars; a touch of the bow counts in every bar that has it.</summary>
+    public static IReadOnlyList<BowHintInBars> InBars(IReadOnlyList<SoundingNote> notes, IReadOnlyList<BowHint> hints)
+    {
+        var touches = notes.Where(n => !n.IsGrace).Select(n => (n.Bar.Number, Text: Touch(notes, n.Index))).ToLookup(t => t.Text, t => t.Number);
+        return
+        [
+            .. hints.GroupBy(h => h.Text).Select(g => new BowHintInBars(
+                Words.Sentence(Words.Bars(g.Select(h => h.Bar).Concat(touches[g.Key]))).TrimEnd('.'), g.Key, [.. g.Select(h => h.NoteId).Distinct()])),
+        ];
     }
 
     /// <summary>What a dynamic asks of the bow, against what went before; on the bow's speed schools differ (handbook 17).</summary>

@@ -3,13 +3,14 @@ namespace Coppia.Core;
 /// <summary>What makes a step from note to note hard (handbook 11).</summary>
 public enum TroublePart { Crossing, CrossingWithFinger, SkippedString, Leap, FingerMoves, TwoHeights, Stretch, Shift, QuickNote, SlurOverCrossing, Beyond, OddRhythm }
 
-/// <summary>One of the hardest steps of a tune.</summary>
+/// <summary>One of the hardest steps of a tune, or of a line in which nothing is hard.</summary>
 /// <param name="From">Order of the note that it leaves.</param>
 /// <param name="To">Order of the note that it reaches.</param>
 /// <param name="Parts">What makes it hard, with its points.</param>
 /// <param name="Where">The bar that it falls in: "Bar 6".</param>
 /// <param name="Text">The step and what makes it hard, in words.</param>
-public sealed record TroubleSpot(int From, int To, IReadOnlyList<(TroublePart Part, int Points)> Parts, string Where, string Text)
+/// <param name="IsSlip">Not hard in itself: where a hand is likeliest to slip in an easy line.</param>
+public sealed record TroubleSpot(int From, int To, IReadOnlyList<(TroublePart Part, int Points)> Parts, string Where, string Text, bool IsSlip = false)
 {
     /// <summary>Points from which a step is worth a mark.</summary>
     public const int WorthMarking = 4;
@@ -20,21 +21,35 @@ public sealed record TroubleSpot(int From, int To, IReadOnlyList<(TroublePart Pa
 
     public int Score => Parts.Sum(p => p.Points);
 
-    /// <summary>The worst steps of a tune in the order of the notes: about one in twelve, and only those that are really hard.</summary>
-    public static IReadOnlyList<TroubleSpot> Of(Fingering fingering, HouseStyle style)
+    /// <summary>
+    /// The worst steps of a tune in the order of the notes: about one in twelve, and only those that are really hard. Besides, for each different line
+    /// that has none of them, its likeliest slip: an easy tune has a hardest place too.
+    /// </summary>
+    public static IReadOnlyList<TroubleSpot> Of(Fingering fingering, IReadOnlyList<TuneLine> lines, HouseStyle style)
     {
         var notes = fingering.Notes;
-        var spots = new List<TroubleSpot>();
-        for (var i = 1; i < notes.Count; i++)
-        {
-            if (notes[i].Step is { Apart: true }) continue;
-            var parts = PartsOf(fingering, i);
-            if (parts.Sum(p => p.Points) >= WorthMarking) spots.Add(new TroubleSpot(i - 1, i, parts, notes[i].Note.Bar.Spoken, Words(fingering, i, parts, style)));
-        }
+        var steps = Enumerable.Range(1, Math.Max(0, notes.Count - 1)).Where(i => notes[i].Step is not { Apart: true })
+            .Select(i => (To: i, Parts: PartsOf(fingering, i))).Select(s => (s.To, s.Parts, Points: s.Parts.Sum(p => p.Points))).ToArray();
+        TroubleSpot Spot(int to, IReadOnlyList<(TroublePart, int)> parts, bool slip) => new(to - 1, to, parts, notes[to].Note.Bar.Spoken, Words(fingering, to, parts, style), slip);
 
         var most = Math.Clamp(notes.Count / NotesToOneSpot, FewestSpots, MostSpots);
         // The same step is hard wherever it comes; it is marked once.
-        return [.. spots.OrderByDescending(s => s.Score).ThenBy(s => s.To).DistinctBy(s => s.Text).Take(most).OrderBy(s => s.To)];
+        var hard = steps.Where(s => s.Points >= WorthMarking).OrderByDescending(s => s.Points).ThenBy(s => s.To)
+            .Select(s => Spot(s.To, s.Parts, slip: false)).DistinctBy(s => s.Text).Take(most).ToArray();
+        return [.. hard.Concat(Slips()).OrderBy(s => s.To)];
+
+        IEnumerable<TroubleSpot> Slips()
+        {
+            var order = fingering.Score.Bars.Index().ToDictionary(b => b.Item.Id, b => b.Index);
+            var inBar = steps.ToLookup(s => order[notes[s.To].Note.Bar.Id]);
+            foreach (var line in lines.Where(l => l.Like is null || l.Letter.EndsWith('′')).Take(MostSpots))
+            {
+                var here = Enumerable.Range(line.FirstBar, line.EndBar - line.FirstBar).SelectMany(b => inBar[b]).ToArray();
+                if (here.Length == 0 || here.Any(s => s.Points >= WorthMarking)) continue;
+                var worst = here.MaxBy(s => s.Points);
+                if (worst.Points > 0) yield return Spot(worst.To, worst.Parts, slip: true);
+            }
+        }
     }
 
     /// <summary>The named parts of the step to a note and their points; none for a step that a rest frees or that no finger plays.</summary>

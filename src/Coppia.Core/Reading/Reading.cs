@@ -57,9 +57,10 @@ public sealed record Reading(
         SoundingNote[] sounding = [.. fingering.Notes.Select(n => n.Note)];
         var bowing = Bowing.Follow(sounding, score.Bars, order, style.AfterLongRest);
         var counts = Counting.Of(score, style);
+        var form = Form.Of(score, sounding, order, style);
         return new Reading(score, instrument, style, octaves, clef != printed.Clef, Rows(fingering, bowing, counts, style), counts,
             StringShape.InKey(instrument, score.Key, MostUsedFrame(fingering)), fingering, order, bowing,
-            BowPlace.Along(sounding, bowing.Strokes, style.LoudBow), Form.Of(score, sounding, order, style), TroubleSpot.Of(fingering, style));
+            BowPlace.Along(sounding, bowing.Strokes, style.LoudBow), form, TroubleSpot.Of(fingering, form.Lines, style));
     }
 
     /// <summary>How far a tune moves by itself: not at all for the instrument it is printed for.</summary>
