@@ -16,11 +16,12 @@ public sealed record OtherWayView(int String, int Finger, string Label, int? Ext
 /// <param name="BowAgain">The direction the second time through a repeat, where it differs.</param>
 /// <param name="Midi">Sounding MIDI key number.</param>
 /// <param name="NewPosition">The position's name where the hand arrives in it; null where it stays.</param>
+/// <param name="Reach">An extended fourth finger on violin or viola.</param>
 /// <param name="Sign">Finger with its place sign, without the string: L2, x4, 3.</param>
 public sealed record ReadingNoteView(
     string Id, IReadOnlyList<string> TiedIds, int Bar, double Beat, double Start, string Pitch, string Name, string Label,
     int? String, int? Finger, int? Semitones, string? Sign, string? Place, string? Position, string? PositionSpoken, string? NewPosition,
-    string Bow, string? BowAgain, bool BowStarts, string Count, int Midi, bool Beyond, bool Pinned, bool IsGrace, bool Plucked, WhyView Why, IReadOnlyList<OtherWayView> Others);
+    string Bow, string? BowAgain, bool BowStarts, string Count, int Midi, bool Beyond, bool Pinned, bool IsGrace, bool Plucked, bool Reach, WhyView Why, IReadOnlyList<OtherWayView> Others);
 
 /// <summary>One counting syllable; the offset is in parts of its note's length, 0 to 1.</summary>
 public sealed record CountView(string EventId, double Offset, string Text, CountKind Kind);
@@ -42,15 +43,20 @@ public sealed record TrapView(int Bar, string Text, IReadOnlyList<string> NoteId
 public sealed record PassageView(PassageKind Kind, int Bar, string Text, IReadOnlyList<string> NoteIds);
 
 /// <summary>How the tune is built; bars are told by their order from 0.</summary>
-public sealed record FormView(IReadOnlyList<LineView> Lines, IReadOnlyList<TrapView> Traps, IReadOnlyList<PassageView> Passages, string Summary, string Plays)
+public sealed record FormView(
+    IReadOnlyList<LineView> Lines, IReadOnlyList<TrapView> Traps, IReadOnlyList<PassageView> Passages, IReadOnlyList<LikenessView> Likenesses, string Summary, string? Rhythms, string Plays)
 {
     internal static FormView Of(Form form) => new(
         [.. form.Lines.Select(l => new LineView(l.FirstBar, l.EndBar, l.Letter, l.Like))], [.. form.Traps.Select(t => new TrapView(t.Bar, t.Text, t.NoteIds))],
-        [.. form.Passages.Select(p => new PassageView(p.Kind, p.Bar, p.Text, p.NoteIds))], form.Summary, form.Plays);
+        [.. form.Passages.Select(p => new PassageView(p.Kind, p.Bar, p.Text, p.NoteIds))],
+        [.. form.Likenesses.Select(l => new LikenessView(l.Kind, l.Bar, l.Text, l.NoteIds))], form.Summary, form.Rhythms, form.Plays);
 }
 
+/// <summary>Bars that resemble an earlier one.</summary>
+public sealed record LikenessView(LikenessKind Kind, int Bar, string Text, IReadOnlyList<string> NoteIds);
+
 /// <summary>One of the hardest steps, on the note that it reaches.</summary>
-public sealed record TroubleView(string FromId, string NoteId, int Bar, int Score, string Where, string Text);
+public sealed record TroubleView(string FromId, string NoteId, int Bar, int Score, string Where, string Text, bool IsSlip);
 
 /// <summary>An octave that a tune may be read in.</summary>
 public sealed record OctaveChoiceView(int Octaves, string Words, int OutOfReach, int Beyond);
@@ -63,7 +69,8 @@ public sealed record ReadingView(
     bool HasPrintedFingers, bool UsesPrintedFingers, IReadOnlyList<PinView> Pins,
     IReadOnlyList<string> Warnings, IReadOnlyList<NoticeView> Notices, string MusicXml,
     IReadOnlyList<BarView> Bars, IReadOnlyList<ReadingNoteView> Notes, IReadOnlyList<CountView> Counts, IReadOnlyList<IReadOnlyList<ShapeSpotView>> Shapes,
-    IReadOnlyList<EventView> Events, IReadOnlyList<TravelView> Travels, FormView Form, IReadOnlyList<TroubleView> Trouble, int TempoQuarters, double CountedBeat, ValueNames ValueNames)
+    IReadOnlyList<EventView> Events, IReadOnlyList<TravelView> Travels, FormView Form, IReadOnlyList<TroubleView> Trouble,
+    IReadOnlyList<int> Order, int TempoQuarters, double CountedBeat, ValueNames ValueNames)
 {
     internal static ReadingView Of(KeptTune kept, Reading reading, FixedPairs pairs)
     {
@@ -83,8 +90,8 @@ public sealed record ReadingView(
             [.. reading.Shapes.Select(s => (IReadOnlyList<ShapeSpotView>)[.. s.Spots.Select(p =>
                 new ShapeSpotView(p.Placement.Semitones, p.Placement.Finger, Labels.FingerSign(p.Placement, style), Labels.Note(p.Pitch, style)))])],
             EventsOf(reading), TravelsOf(reading), FormView.Of(reading.Form),
-            [.. reading.Trouble.Select(t => new TroubleView(reading.Notes[t.From].Note.Id, reading.Notes[t.To].Note.Id, barOrder[reading.Notes[t.To].Note.Bar.Id], t.Score, t.Where, t.Text))],
-            TempoOf(score), Quarters(Counting.BeatOf(score.Time, style)), style.ValueNames);
+            [.. reading.Trouble.Select(t => new TroubleView(reading.Notes[t.From].Note.Id, reading.Notes[t.To].Note.Id, barOrder[reading.Notes[t.To].Note.Bar.Id], t.Score, t.Where, t.Text, t.IsSlip))],
+            [.. reading.Order.Select(p => p.Bar)], TempoOf(score), Quarters(Counting.BeatOf(score.Time, style)), style.ValueNames);
     }
 
     private static double Quarters(Fraction length) => (length * new Fraction(4, 1)).ToDouble();
@@ -135,7 +142,7 @@ public sealed record ReadingView(
             row.Placement?.String, row.Placement?.Finger, row.Placement?.Semitones,
             row.Placement is { } at ? Labels.FingerSign(at, reading.Style) : null,
             row.Placement?.Word.ToString().ToLowerInvariant(), frame?.Position, frame?.Spoken, reading.ArrivesIn(index),
-            row.Bow.ToString().ToLowerInvariant(), row.BowAgain?.ToString().ToLowerInvariant(), !note.Slurred && !reading.Bowing.Plucked[index], row.Count, note.Pitch.Midi + 12 * instrument.SoundingOctave, row.Fingered.Beyond, row.Fingered.Pinned, note.IsGrace, reading.Bowing.Plucked[index],
+            row.Bow.ToString().ToLowerInvariant(), row.BowAgain?.ToString().ToLowerInvariant(), !note.Slurred && !reading.Bowing.Plucked[index], row.Count, note.Pitch.Midi + 12 * instrument.SoundingOctave, row.Fingered.Beyond, row.Fingered.Pinned, note.IsGrace, reading.Bowing.Plucked[index], row.Placement?.Reach ?? false,
             new WhyView(why.Reading, why.Finger, why.Place, why.Choice),
             [.. row.Fingered.Others.Select(o => new OtherWayView(
                 o.Placement.String, o.Placement.Finger, Labels.Pair(o.Placement, instrument, reading.Style), o.ExtraCost, !instrument.Frames[o.Placement.Frame].AllowedByDefault))]);

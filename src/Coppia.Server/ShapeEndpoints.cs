@@ -9,7 +9,7 @@ public sealed record HalfStepView(int Lower, int Upper);
 
 /// <summary>One string's shape, with the teacher's own name and mark where there is one.</summary>
 public sealed record HandShapeView(
-    string String, bool OpenInKey, string OpenName, string Descriptive, string Name, string Mark, IReadOnlyList<HandSpotView> Spots, IReadOnlyList<HalfStepView> HalfSteps);
+    string String, bool OpenInKey, string OpenName, string Descriptive, string Name, string Mark, IReadOnlyList<HandSpotView> Spots, IReadOnlyList<HandSpotView> Besides, IReadOnlyList<HalfStepView> HalfSteps);
 
 /// <summary>A scale or arpeggio, to engrave with its rows.</summary>
 /// <param name="Remark">What to know about it, or null.</param>
@@ -60,8 +60,10 @@ internal static class ShapeEndpoints
         var own = style.ShapeNames.GetValueOrDefault(shape.Name);
         return new HandShapeView(
             instrument.StringName(shape.String), shape.OpenInKey, Labels.Note(instrument.Strings[shape.String], style), shape.Name, own?.Name ?? shape.Name, own?.Mark ?? "",
-            [.. shape.Spots.Select(p => new HandSpotView(p.Placement.Semitones, Labels.FingerSign(p.Placement, style), Labels.Note(p.Pitch, style), key.AlterOf(p.Pitch.Letter) != compared.AlterOf(p.Pitch.Letter)))],
+            [.. shape.Spots.Select(Spot)], [.. shape.Besides.Select(Spot)],
             [.. shape.HalfSteps.Select(h => new HalfStepView(h.Lower, h.Upper))]);
+
+        HandSpotView Spot(ShapeSpot p) => new(p.Placement.Semitones, Labels.FingerSign(p.Placement, style), Labels.Note(p.Pitch, style), key.AlterOf(p.Pitch.Letter) != compared.AlterOf(p.Pitch.Letter));
     }
 
     /// <summary>Which letters change against the comparison key: "Against D major: C is natural, B is flat".</summary>

@@ -78,8 +78,9 @@ internal static class StyleEndpoints
 
     private static readonly Show[] Shown =
     [
-        new("fourthFinger", "violin", "D", "F G A G | B A G2"),
+        new("fourthFinger", "violin", "D", "F/G/A/G/ (G A) | B A G2"),
         new("lowHigh", "violin", "C", "D F ^F A | c ^G A2"),
+        new("extendedFourth", "violin", "C", "a b c' b | a2 g2"),
         new("celloBack", "cello", "Bb clef=bass", "D, E, F, D, | A, B, A,2"),
         new("bassFingers", "bass", "F clef=bass", "F,, G,, A,, C, | D, E, F,2"),
         new("noteNames", "violin", "C", "G A B c | _B A G2", n => n.Name),

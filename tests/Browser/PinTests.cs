@@ -13,7 +13,7 @@ public class PinTests(Stage stage)
         stage.Open("/tunes");
         stage.Find("textarea").SendKeys(Source.Replace("Pinned Pears", title, StringComparison.Ordinal));
         stage.Button("Keep and open").Click();
-        Stage.WaitUntil(() => string.Join(' ', stage.Labels()) == "D2 D3 D4 D3 D2 D1 D0");
+        Stage.WaitUntil(() => string.Join(' ', stage.Labels()) == "D2 D3 A0 D3 D2 D1 D0");
     }
 
     private void WaitFor(string pairs) => Stage.WaitUntil(() => string.Join(' ', stage.Labels()) == pairs);
@@ -24,15 +24,47 @@ public class PinTests(Stage stage)
         OpenOwn("Pinned Pears");
         stage.Press(Keys.ArrowRight + Keys.ArrowRight);
         stage.Press("a");
-        WaitFor("D2 D3 A0 D3 D2 D1 D0");
+        WaitFor("D2 D3 D4 D3 D2 D1 D0");
         Stage.WaitUntil(() => stage.Text("[aria-label='Why here']").Contains("You chose this one", StringComparison.Ordinal));
         stage.Browser.Navigate().Refresh();
-        WaitFor("D2 D3 A0 D3 D2 D1 D0");
+        WaitFor("D2 D3 D4 D3 D2 D1 D0");
         stage.Press(Keys.ArrowRight + Keys.ArrowRight);
         stage.Button("Let Coppia choose").Click();
-        WaitFor("D2 D3 D4 D3 D2 D1 D0");
-        stage.Press("u");
         WaitFor("D2 D3 A0 D3 D2 D1 D0");
+        stage.Press("u");
+        WaitFor("D2 D3 D4 D3 D2 D1 D0");
+    }
+
+    [Fact] // The key goes round all ways and back to Coppia's own; where there is one way only, it says so.
+    public void The_key_for_another_way_goes_round_and_back()
+    {
+        OpenOwn("Round Pears");
+        stage.Press(Keys.ArrowRight + Keys.ArrowRight + "a");
+        WaitFor("D2 D3 D4 D3 D2 D1 D0");
+        stage.Press("a");
+        WaitFor("D2 D3 A0 D3 D2 D1 D0");
+        Stage.WaitUntil(() => !stage.Text("[aria-label='Why here']").Contains("You chose this one", StringComparison.Ordinal));
+        stage.Press(Keys.Home + "a");
+        Stage.WaitUntil(() => stage.Text("body").Contains("There is only one way to play this F♯.", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void Another_octave_is_chosen_kept_and_undone()
+    {
+        OpenOwn("Low Pears");
+        stage.Press("3");
+        WaitFor("D3 D4 A0 D4 D3 D1 D0");
+        Stage.Wait(() => stage.Browser.FindElements(By.XPath("//button[contains(., 'Octave: an octave lower')]")).FirstOrDefault()).Click();
+        Stage.Wait(() => stage.Browser.FindElements(By.XPath("//*[@role='menuitem'][contains(., 'two octaves lower')]")).FirstOrDefault()).Click();
+        WaitFor("C-x4 G0 G1 G0 C-x4 C-x2 C1");
+        stage.Browser.Navigate().Refresh();
+        WaitFor("C-x4 G0 G1 G0 C-x4 C-x2 C1");
+        Stage.WaitUntil(() => stage.Text("[aria-label='Good to know']").Contains("two octaves lower than printed, as you chose", StringComparison.Ordinal));
+        Stage.Wait(() => stage.Browser.FindElements(By.XPath("//button[contains(., 'Octave: two octaves lower')]")).FirstOrDefault()).Click();
+        Stage.Wait(() => stage.Browser.FindElements(By.XPath("//*[@role='menuitem'][contains(., 'Let Coppia choose')]")).FirstOrDefault()).Click();
+        WaitFor("D3 D4 A0 D4 D3 D1 D0");
+        stage.Press("u");
+        WaitFor("C-x4 G0 G1 G0 C-x4 C-x2 C1");
     }
 
     [Fact] // Quick work loses nothing: each change starts from what the one before has kept.
@@ -40,9 +72,9 @@ public class PinTests(Stage stage)
     {
         OpenOwn("Hasty Pears");
         stage.Press(Keys.ArrowRight + Keys.ArrowRight + "a" + Keys.End + "aaa");
-        WaitFor("D2 D3 A0 D3 D2 D1 G4");
+        WaitFor("D2 D3 D4 D3 D2 D1 G4");
         stage.Press("uuuu");
-        WaitFor("D2 D3 D4 D3 D2 D1 D0");
+        WaitFor("D2 D3 A0 D3 D2 D1 D0");
     }
 
     [Fact]
@@ -50,8 +82,8 @@ public class PinTests(Stage stage)
     {
         OpenOwn("Clicked Pears");
         stage.Press(Keys.ArrowRight + Keys.ArrowRight);
-        stage.Button("A0").Click();
-        WaitFor("D2 D3 A0 D3 D2 D1 D0");
+        stage.Button("D4").Click();
+        WaitFor("D2 D3 D4 D3 D2 D1 D0");
     }
 
     [Fact]

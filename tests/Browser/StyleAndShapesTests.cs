@@ -22,11 +22,11 @@ public class StyleAndShapesTests(Stage stage)
     public void Each_choice_shows_at_once_on_its_example_and_is_saved_only_when_asked()
     {
         stage.Open("/style");
-        Stage.WaitUntil(() => Printed("fourthFinger") == "D2 D3 D4 D3 A1 A0 D3");
+        Stage.WaitUntil(() => Printed("fourthFinger") == "D2 D3 D4 D3 D3 D4 A1 A0 D3");
         Choose("Open string or fourth finger", "Open first");
-        Stage.WaitUntil(() => Printed("fourthFinger") == "D2 D3 A0 D3 A1 A0 D3");
+        Stage.WaitUntil(() => Printed("fourthFinger") == "D2 D3 A0 D3 D3 D4 A1 A0 D3");
         stage.Button("Undo changes").Click();
-        Stage.WaitUntil(() => Printed("fourthFinger") == "D2 D3 D4 D3 A1 A0 D3");
+        Stage.WaitUntil(() => Printed("fourthFinger") == "D2 D3 D4 D3 D3 D4 A1 A0 D3");
     }
 
     [Fact]

@@ -37,6 +37,43 @@ public class ReadingApiTests(RunningServer server) : IClassFixture<RunningServer
         Assert.Equal((pitch, label), (place.GetProperty("pitch").GetString(), place.GetProperty("label").GetString()));
     }
 
+    [Fact] // Kept for that tune and instrument, exported, and let go again.
+    public async Task A_teachers_octave_is_kept_and_exported()
+    {
+        var id = await server.Keep(Source);
+        async Task<string> Labels(string instrument) =>
+            string.Join(' ', (await server.Get($"/api/tunes/{id}/reading?instrument={instrument}")).GetProperty("notes").EnumerateArray().Select(n => n.GetProperty("label").GetString()));
+        Assert.Equal(204, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}/octave/cello", new { octaves = -2 })).Status);
+        Assert.Equal("C1 C-x2 C-x4 G0 G1", await Labels("cello"));
+        Assert.Equal("D0 D1 D2 D3 A0", await Labels("violin"));
+        Assert.Contains("<octave>2</octave>", await server.Client.GetStringAsync($"/api/tunes/{id}/export?format=musicxml&instrument=cello"), StringComparison.Ordinal);
+        var refused = await server.Send(HttpMethod.Put, $"/api/tunes/{id}/octave/cello", new { octaves = 4 });
+        Assert.Equal(422, refused.Status);
+        Assert.Contains("out of the cello’s reach; expected", refused.Body.GetProperty("title").GetString(), StringComparison.Ordinal);
+        Assert.Equal(204, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}/octave/cello", new { octaves = (int?)null })).Status);
+        Assert.Equal("D0 D1 D3 D4 A0", await Labels("cello"));
+    }
+
+    [Fact] // Nothing is lost: a pin that cannot be played in another octave waits for the tune to come back, also when another pin is set meanwhile.
+    public async Task A_pin_waits_for_its_octave()
+    {
+        var id = await server.Keep(Source);
+        async Task Pin(params object[] pins) => Assert.Equal(204, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}/pins/violin", new { pins, usePrinted = false })).Status);
+        async Task<(string Labels, int Pins, int Warnings)> Read()
+        {
+            var reading = await server.Get($"/api/tunes/{id}/reading?instrument=violin");
+            return (string.Join(' ', reading.GetProperty("notes").EnumerateArray().Select(n => n.GetProperty("label").GetString())), reading.GetProperty("pins").GetArrayLength(), reading.GetProperty("warnings").GetArrayLength());
+        }
+
+        await Pin(new { noteId = "b2n1", @string = 1, finger = 4 });
+        Assert.Equal(("D0 D1 D2 D3 D4", 1, 0), await Read());
+        Assert.Equal(204, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}/octave/violin", new { octaves = 1 })).Status);
+        Assert.Equal(("A3 E0 E1 E-L2 E3", 0, 1), await Read());
+        await Pin(new { noteId = "b1n2", @string = 2, finger = 4 });
+        Assert.Equal(204, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}/octave/violin", new { octaves = (int?)null })).Status);
+        Assert.Equal("D0 D1 D2 D3 D4", (await Read()).Labels);
+    }
+
     [Fact]
     public async Task An_edit_is_read_anew()
     {

@@ -14,7 +14,7 @@ public sealed class StylesApiTests : IAsyncLifetime
     private async Task<string> Pairs(long id, string instrument) =>
         string.Join(' ', (await _server.Get($"/api/tunes/{id}/reading?instrument={instrument}")).GetProperty("notes").EnumerateArray().Select(n => n.GetProperty("label").GetString()));
 
-    private const string Tune = "X:1\nM:4/4\nL:1/4\nK:C\nG A G F|!4!A4|]";
+    private const string Tune = "X:1\nM:2/4\nL:1/8\nK:C\nG A G F|!4!A4|]";
 
     [Fact]
     public async Task A_style_in_use_changes_every_reading_and_only_then()
@@ -43,8 +43,10 @@ public sealed class StylesApiTests : IAsyncLifetime
     }
 
     [Theory] // What each setting prints; source: handbook 17, common practice.
-    [InlineData("fourthFinger", "openFirst", "D2 D3 A0 D3 A1 A0 D3")]
+    [InlineData("fourthFinger", "openFirst", "D2 D3 A0 D3 D3 D4 A1 A0 D3")]
     [InlineData("lowHigh", "words", "D0 D low 2 D2 A0 A low 2 D high 3 A0")]
+    [InlineData("extendedFourth", "fourPlus", "E3 E4 E-4+ E4 E3 E-L2")]
+    [InlineData("extendedFourth", "words", "E3 E4 E reach 4 E4 E3 E-L2")]
     [InlineData("celloBack", "l1", "D0 D-L1 D2 D0 A0 A-L1 A0")]
     [InlineData("bassFingers", "oneThreeFour", "E1 E4 A0 A4 D0 D3 D4")]
     [InlineData("noteNames", "german", "G A H C B A G")]

@@ -124,6 +124,15 @@ export const useSetPins = () =>
     ['reading', 'before', 'bowing'],
   )
 
+export const useChooseOctave = () =>
+  useTuneMutation<{ id: number; instrument: string; octaves: number | null }, unknown>(
+    ({ id, instrument, octaves }) =>
+      answer<unknown>(
+        api.PUT('/api/tunes/{id}/octave/{instrument}', { params: { path: { id, instrument } }, body: { octaves } }),
+      ),
+    ['reading', 'before', 'bowing'],
+  )
+
 const bowingQuery = (id: number, instrument: string) => ({
   queryKey: ['bowing', id, instrument],
   queryFn: () => answer(api.GET('/api/tunes/{id}/bowing', { params: { path: { id }, query: { instrument } } })),

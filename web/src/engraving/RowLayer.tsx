@@ -54,10 +54,11 @@ export function RowLayer({
               <path
                 key={t.noteId}
                 d={`M${spot.x - 5},${Math.min(system.top - 6, spot.top) - TROUBLE_RISE_PX} h10 l-5,8 z`}
-                className="fill-brick"
+                className={t.isSlip ? 'fill-none stroke-brick' : 'fill-brick'}
+                strokeWidth={t.isSlip ? 1.2 : undefined}
                 data-trouble={t.noteId}
               >
-                <title>{t.text}</title>
+                <title>{t.isSlip ? `The likeliest slip in this line: ${t.text}` : t.text}</title>
               </path>
             )
           )

@@ -8,15 +8,21 @@ export function FormSheet({ reading }: { reading: Reading }) {
     <section className="break-before-page pt-6 print:pt-0" data-testid="form-sheet">
       <h2 className="text-2xl">{reading.title}: how it is built</h2>
       <p className="mb-3">
-        {form.summary} Plays bars {form.plays}.
+        {form.summary} {form.rhythms} Plays bars {form.plays}.
       </p>
       <LineMap reading={reading} line={-1} printed />
       <p className="mt-2 text-sm">
-        A cell is a bar. Dashed: nearly the same as another. Triangle: a trouble spot. Star: beyond what the class has
-        learned.
+        A cell is a bar. Dashed: nearly the same as another. Full triangle: a trouble spot; empty: where an easy line
+        slips. Star: beyond what the class has learned. In a cell: ≈ an earlier bar higher or lower, 8 an octave off, ♪
+        in another rhythm, ⇅ upside down, ↔ its rhythm turned round.
       </p>
       <Words title="Traps, nearly the same" texts={form.traps.map((t) => t.text)} />
-      <Words title="Trouble spots" texts={trouble.map((t) => `${t.where}: ${t.text}`)} />
+      <Words title="Trouble spots" texts={trouble.filter((t) => !t.isSlip).map((t) => `${t.where}: ${t.text}`)} />
+      <Words
+        title="Likeliest slips, line by line"
+        texts={trouble.filter((t) => t.isSlip).map((t) => `${t.where}: ${t.text}`)}
+      />
+      <Words title="Like an earlier bar" texts={form.likenesses.map((l) => l.text)} />
       <Words title="Patterns to know" texts={form.passages.map((p) => p.text)} />
     </section>
   )

@@ -18,7 +18,7 @@ export function ShapeBoard({
   shapes: readonly HandShape[]
   height?: number
 }) {
-  const last = Math.max(7, ...shapes.flatMap((s) => s.spots.map((p) => p.semitones))) + 1
+  const last = Math.max(7, ...shapes.flatMap((s) => [...s.spots, ...s.besides].map((p) => p.semitones))) + 1
   const y = (semitones: number) => NUT_Y + placeY(semitones, last, height - 14)
   const x = (string: number) => LEFT + string * GAP
   const right = x(shapes.length - 1)
@@ -30,7 +30,7 @@ export function ShapeBoard({
       aria-label={shapes
         .map(
           (s) =>
-            `${s.string} string: ${s.name || 'no notes here'}, ${s.spots.map((p) => `${p.name} ${p.sign}`).join(', ')}`,
+            `${s.string} string: ${s.name || 'no notes here'}, ${[...s.spots, ...s.besides].map((p) => `${p.name} ${p.sign}`).join(', ')}`,
         )
         .join('. ')}
     >
@@ -88,7 +88,7 @@ export function ShapeBoard({
           {shape.openInKey && (
             <circle cx={x(s)} cy={NUT_Y - 2} r={7} strokeWidth={3} className="fill-paper stroke-maple" />
           )}
-          {shape.spots.map((p) => (
+          {[...shape.spots, ...shape.besides].map((p) => (
             <g key={p.semitones}>
               <Spot
                 x={x(s)}
@@ -96,8 +96,8 @@ export function ShapeBoard({
                 radius={RADIUS}
                 sign={p.sign}
                 sizePx={14}
-                className="fill-paper stroke-ebony"
-                ink="fill-ink font-bold"
+                className={shape.besides.includes(p) ? 'fill-ebony stroke-line-dark' : 'fill-paper stroke-ebony'}
+                ink={shape.besides.includes(p) ? 'fill-line font-bold' : 'fill-ink font-bold'}
               />
               <text
                 x={x(s) + NOTE_X + spotWidth(p.sign, RADIUS, 14) / 2 - RADIUS}

@@ -87,7 +87,8 @@ export function ShapesScreen() {
             </div>
             <ShapeBoard instrument={data.instrument} shapes={data.shapes} />
             <p className="mt-1 text-sm text-soft">
-              Filled bars join half steps; underlined letters changed.{' '}
+              Filled bars join half steps; underlined letters changed.
+              {data.shapes.some((s) => s.besides.length > 0) && ' In outline: a finger leaves its spot for it.'}{' '}
               {[...new Set(data.shapes.map((s) => s.descriptive))].filter(Boolean).map((name) => (
                 <button
                   key={name}

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react'
-import { barName, type BowChange, type Bowing, type ReadingNote } from '../api/client'
+import { type BowChange, type Bowing, type ReadingNote } from '../api/client'
 import type { Bows } from './useBows'
 
 const AIMS: Record<string, { title: string; good: string }> = {
@@ -21,7 +21,7 @@ export function BowPanel({
 }) {
   if (!bowing) return <p className="text-soft">Looking at the bow…</p>
   const key = (c: BowChange) => `${c.noteId} ${c.kind}`
-  const here = bowing.hints.filter((h) => h.noteId === now.id)
+  const here = bowing.hints.filter((h) => h.noteIds.includes(now.id))
   return (
     <section aria-label="Bow" className="flex flex-col gap-3 text-[15px] leading-snug">
       <Part title={bowing.taken.length === 0 ? 'As it comes' : 'As you bow it now'}>
@@ -103,8 +103,8 @@ export function BowPanel({
       {bowing.hints.length > 0 && (
         <Part title="Bow use, where it starts">
           {bowing.hints.map((h) => (
-            <li key={`${h.noteId} ${h.text}`}>
-              <Linked text={`${barName(h.bar)}: ${h.text}`} onClick={() => onShow([h.noteId])} />
+            <li key={h.text}>
+              <Linked text={`${h.where}: ${h.text}`} onClick={() => onShow(h.noteIds)} />
             </li>
           ))}
         </Part>

@@ -11,11 +11,14 @@ export function FormPanel({
   onLine: (line: number) => void
 }) {
   const { form, trouble, bars } = reading
+  const [hard, slips] = [trouble.filter((t) => !t.isSlip), trouble.filter((t) => t.isSlip)]
+  const told = (t: (typeof trouble)[number]) => ({ text: `${t.where}: ${t.text}`, noteIds: [t.fromId, t.noteId] })
   const number = (i: number) => bars[i]?.number ?? i + 1
   return (
     <section aria-label="Form" className="flex flex-col gap-3 text-[15px] leading-snug">
       <div>
         <p className="font-bold">{form.summary}</p>
+        {form.rhythms && <p>{form.rhythms}</p>}
         <p className="text-soft">Plays bars {form.plays}.</p>
       </div>
       <ul className="flex flex-col gap-0.5">
@@ -29,12 +32,13 @@ export function FormPanel({
         ))}
       </ul>
       <List title="Traps, nearly the same" items={form.traps} onShow={onShow} empty="None." />
-      <List
-        title="Trouble spots"
-        items={trouble.map((t) => ({ text: `${t.where}: ${t.text}`, noteIds: [t.fromId, t.noteId] }))}
-        onShow={onShow}
-        empty="Nothing in it is hard."
-      />
+      <List title="Trouble spots" items={hard.map(told)} onShow={onShow} empty="Nothing in it is hard." />
+      {slips.length > 0 && (
+        <List title="Likeliest slips, line by line" items={slips.map(told)} onShow={onShow} empty="" />
+      )}
+      {form.likenesses.length > 0 && (
+        <List title="Like an earlier bar" items={form.likenesses} onShow={onShow} empty="" />
+      )}
       <List title="Patterns to know" items={form.passages} onShow={onShow} empty="None found." />
     </section>
   )

@@ -10,7 +10,7 @@ const KEYS = [
   ['Space', 'hear it from this note, or stop'],
   ['[ ]', 'loop from here, loop to here'],
   ['A', 'another string or finger for this note'],
-  ['U', 'undo the last change of fingers or bows'],
+  ['U', 'undo the last change of fingers, bows or octave'],
   ['L', 'the next list under the fingerboard'],
   ['E', 'edit the tune'],
   ['W', 'write it on paper (print)'],

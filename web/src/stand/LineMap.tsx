@@ -1,5 +1,14 @@
 import type { Reading } from '../api/client'
 
+/** How a bar is like an earlier one, as a small sign in its cell. */
+const SIGNS: Record<string, string> = {
+  octave: '8',
+  sequence: '≈',
+  otherRhythm: '♪',
+  upsideDown: '⇅',
+  rhythmTurned: '↔',
+}
+
 /** One strip a line of music: its letter, a cell a bar, marks for traps, trouble and what is beyond the class. Click to go there. */
 export function LineMap({
   reading,
@@ -14,7 +23,9 @@ export function LineMap({
 }) {
   const { form, bars } = reading
   const traps = new Set(form.traps.map((t) => t.bar))
-  const trouble = new Set(reading.trouble.map((t) => t.bar))
+  const trouble = new Set(reading.trouble.filter((t) => !t.isSlip).map((t) => t.bar))
+  const slips = new Set(reading.trouble.filter((t) => t.isSlip).map((t) => t.bar))
+  const likeness = new Map(form.likenesses.filter((l) => l.kind !== 'sameRhythm').map((l) => [l.bar, SIGNS[l.kind]]))
   const barOf = new Map(bars.flatMap((b, i) => b.eventIds.map((id) => [id, i] as const)))
   const beyond = new Set(reading.notes.filter((n) => n.beyond).map((n) => barOf.get(n.id)))
   return (
@@ -29,6 +40,7 @@ export function LineMap({
         const marks = [
           cells.some((c) => traps.has(c.order)) && 'a trap',
           cells.some((c) => trouble.has(c.order)) && 'a trouble spot',
+          cells.some((c) => slips.has(c.order)) && 'a likely slip',
           cells.some((c) => beyond.has(c.order)) && 'notes beyond the class',
         ].filter(Boolean)
         return (
@@ -69,6 +81,18 @@ export function LineMap({
                     strokeDasharray={traps.has(c.order) ? '2.4 1.6' : undefined}
                   />
                   {trouble.has(c.order) && <path d={`M${k * 14 + 3},0 h8 l-4,5 z`} className="fill-brick" />}
+                  {slips.has(c.order) && (
+                    <path
+                      d={`M${k * 14 + 3.5},0.6 h7 l-3.5,4.2 z`}
+                      className="fill-none stroke-brick"
+                      strokeWidth={1}
+                    />
+                  )}
+                  {!beyond.has(c.order) && likeness.get(c.order) && (
+                    <text x={k * 14 + 7} y={13} textAnchor="middle" className="fill-ink text-[8px] font-bold">
+                      {likeness.get(c.order)}
+                    </text>
+                  )}
                   {beyond.has(c.order) && (
                     <text x={k * 14 + 7} y={13.4} textAnchor="middle" className="fill-ink text-[11px] font-bold">
                       *

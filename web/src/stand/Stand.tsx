@@ -170,7 +170,7 @@ export function Stand() {
             role="region"
             aria-label="Paper"
           >
-            {data && <TuneHead reading={data} onUsePrinted={pins.usePrinted} />}
+            {data && <TuneHead reading={data} onUsePrinted={pins.usePrinted} onOctave={pins.octave} />}
             <div ref={paper} className="min-h-40">
               {engraving.error && <p className="text-brick">{engraving.error}</p>}
               {data && engraving.pages[0] ? (

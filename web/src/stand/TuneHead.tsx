@@ -1,11 +1,20 @@
 import type { Reading } from '../api/client'
+import { OctaveMenu } from './OctaveMenu'
 
 /** Title, key and what the reader should know before the first note. */
-export function TuneHead({ reading, onUsePrinted }: { reading: Reading; onUsePrinted?: (use: boolean) => void }) {
+export function TuneHead({
+  reading,
+  onUsePrinted,
+  onOctave,
+}: {
+  reading: Reading
+  onUsePrinted?: (use: boolean) => void
+  onOctave?: (octaves: number | null) => void
+}) {
   const beyond = reading.notes.filter((n) => n.beyond && n.string != null)
   const said = [
     reading.moved &&
-      `Written ${reading.moved} than printed, ${beyond.length + reading.warnings.length > 0 ? 'the octave that fits best' : 'so that every note is in reach'}.`,
+      `Written ${reading.moved} than printed, ${reading.octaveChosen ? 'as you chose' : beyond.length + reading.warnings.length > 0 ? 'the octave that fits best' : 'so that every note is in reach'}.`,
     reading.meterWords,
     beyond.length > 0 &&
       `${beyond.length === 1 ? 'One note lies' : `${beyond.length} notes lie`} beyond what the class has learned (marked *).`,
@@ -20,6 +29,12 @@ export function TuneHead({ reading, onUsePrinted }: { reading: Reading; onUsePri
       </div>
       <p className="text-sm text-soft">
         {[reading.keyName, reading.keyWords, reading.tempoWords].filter(Boolean).join(' · ')}
+        {onOctave && reading.octaveChoices.length > 1 && (
+          <>
+            {' · '}
+            <OctaveMenu reading={reading} onOctave={onOctave} />
+          </>
+        )}
       </p>
       {onUsePrinted && reading.hasPrintedFingers && (
         <label className="mt-1 flex items-center gap-2 text-sm">

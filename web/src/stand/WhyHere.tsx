@@ -39,7 +39,11 @@ export function WhyHere({
           {sentence}
         </p>
       ))}
-      {trouble && <p className="mb-1.5 border-l-4 border-brick pl-3">Trouble spot: {trouble.text}</p>}
+      {trouble && (
+        <p className={`mb-1.5 border-l-4 pl-3 ${trouble.isSlip ? 'border-line-dark' : 'border-brick'}`}>
+          {trouble.isSlip ? 'The likeliest slip in this line' : 'Trouble spot'}: {trouble.text}
+        </p>
+      )}
       {(note.others.length > 0 || note.pinned) && !note.isGrace && (
         <p className="mt-2 flex flex-wrap items-center gap-1.5 text-sm">
           <span className="text-soft">{note.pinned ? 'Your choice.' : 'Or play it with'}</span>
@@ -65,12 +69,13 @@ export function WhyHere({
           )}
         </p>
       )}
-      {note.sign === 'H4' && (
+      {((note.place === 'high' && note.finger === 4) || note.reach) && (
         <p className="mt-2 border-l-4 border-maple pl-3 text-sm">
-          A stretch: check the instrument’s size first, and stop if it hurts.
+          {note.reach ? 'The fourth finger reaches: open the hand from below, check' : 'A stretch: check'} the
+          instrument’s size first, and stop if it hurts.
         </p>
       )}
-      {(note.place === 'forward' || note.place === 'back') && (
+      {(note.place === 'forward' || note.place === 'back') && !note.reach && (
         <p className="mt-2 border-l-4 border-maple pl-3 text-sm">
           A stretched hand: let the thumb follow, shake it out afterwards, and stop if it hurts.
         </p>

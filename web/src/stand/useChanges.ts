@@ -4,7 +4,7 @@ import { useToast } from '../ui/toasts'
 type TakeBack = () => Promise<unknown>
 
 /**
- * The teacher's changes of fingers and bows on this stand. They are made one after the other, so that of two quick ones
+ * The teacher's changes of fingers, bows and octave on this stand. They are made one after the other, so that of two quick ones
  * the second starts from what the first has kept; the last is taken back first.
  */
 export function useChanges() {
@@ -25,7 +25,7 @@ export function useChanges() {
       inTurn(async () => {
         const takeBack = past.current.pop()
         if (takeBack) await takeBack()
-        else toast({ text: 'There is no change of fingers or bows to undo.' })
+        else toast({ text: 'There is no change of fingers, bows or octave to undo.' })
       }),
   }
 }

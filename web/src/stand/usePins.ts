@@ -1,16 +1,25 @@
 import type { Reading, ReadingNote } from '../api/client'
-import { useFreshReading, useSetPins, type PinSet } from '../api/queries'
+import { useChooseOctave, useFreshReading, useSetPins, type PinSet } from '../api/queries'
 import type { MakeChange } from './useChanges'
 
 type Pair = { string: number; finger: number }
 
-/** The way after the present one among all ways of a note, round and round, those in reach of the class first; null where it has but one. */
+/**
+ * The way after the present one among all ways of a note in reach of the class, round and round; null where that is the one
+ * that would be chosen without a pin. A note with one way only is refused.
+ */
 function nextWay(note: ReadingNote): Pair | null {
-  const all = [{ string: note.string ?? 0, finger: note.finger ?? 0, beyond: note.beyond }, ...note.others]
+  const all = [
+    { string: note.string ?? 0, finger: note.finger ?? 0, beyond: note.beyond, extraCost: note.pinned ? 0 : null },
+    ...note.others,
+  ]
     .filter((w) => !w.beyond || note.beyond)
     .sort((a, b) => b.string - a.string || a.finger - b.finger)
-  const at = all.findIndex((w) => w.string === note.string && w.finger === note.finger)
-  return all.length > 1 ? (all[(at + 1) % all.length] ?? null) : null
+  if (all.length < 2) throw new Error(`There is only one way to play this ${note.name}.`)
+  const next = all[(all.findIndex((w) => w.string === note.string && w.finger === note.finger) + 1) % all.length]
+  if (!next || !note.pinned) return next ?? null
+  const free = all.reduce((best, w) => ((w.extraCost ?? Infinity) < (best.extraCost ?? Infinity) ? w : best))
+  return next === free ? null : next
 }
 
 const withPin = ({ pins }: Reading, noteId: string, pair: Pair | null) => [
@@ -18,9 +27,10 @@ const withPin = ({ pins }: Reading, noteId: string, pair: Pair | null) => [
   ...(pair ? [{ noteId, string: pair.string, finger: pair.finger }] : []),
 ]
 
-/** The teacher's own pairs: set and take back. Each change is kept at once. */
+/** The teacher's own pairs and octave: set and take back. Each change is kept at once. */
 export function usePins(tuneId: number, instrument: string, make: MakeChange) {
   const put = useSetPins()
+  const choose = useChooseOctave()
   const fresh = useFreshReading()
   const change = (next: (reading: Reading) => Partial<Pick<PinSet, 'pins' | 'usePrinted'>> | null) =>
     make(async () => {
@@ -39,8 +49,16 @@ export function usePins(tuneId: number, instrument: string, make: MakeChange) {
     turn: (noteId: string) =>
       change((reading) => {
         const note = reading.notes.find((n) => n.id === noteId)
-        const way = note && nextWay(note)
-        return way ? { pins: withPin(reading, noteId, way) } : null
+        return note ? { pins: withPin(reading, noteId, nextWay(note)) } : null
+      }),
+    /** Reads the tune in another octave; null lets it find its own. */
+    octave: (octaves: number | null) =>
+      make(async () => {
+        const reading = await fresh(tuneId, instrument)
+        const before = reading.octaveChosen ? reading.octaves : null
+        if (before === octaves) return null
+        await choose.mutateAsync({ id: tuneId, instrument, octaves })
+        return () => choose.mutateAsync({ id: tuneId, instrument, octaves: before })
       }),
     usePrinted: (use: boolean) => change(() => ({ usePrinted: use })),
   }

@@ -2,6 +2,7 @@ import type { HouseStyle } from '../api/client'
 
 type ChoiceKey =
   | 'lowHigh'
+  | 'extendedFourth'
   | 'celloBack'
   | 'bassFingers'
   | 'fourthFinger'
@@ -34,6 +35,16 @@ export const SETTINGS: { key: ChoiceKey; label: string; about: string; options: 
         { value: 'letters', label: 'L2 H3' },
         { value: 'arrows', label: '↓2 ↑3' },
         { value: 'words', label: 'low 2' },
+      ],
+    },
+    {
+      key: 'extendedFourth',
+      label: 'Violin and viola, fourth finger reaching',
+      about: 'One letter farther than it stands: C on the E string.',
+      options: [
+        { value: 'x4', label: 'x4' },
+        { value: 'fourPlus', label: '4+' },
+        { value: 'words', label: 'reach 4' },
       ],
     },
     {
