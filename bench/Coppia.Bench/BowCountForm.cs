@@ -4,7 +4,6 @@ using Coppia.Core;
 namespace Coppia.Bench;
 
 /// <summary>Bowing (with the bow's place), counting and form of 10,000 notes, each and together, against fingering the same notes.</summary>
-[ShortRunJob]
 public class BowCountForm
 {
     private Score _score = new();

@@ -4,7 +4,6 @@ using Coppia.Core;
 namespace Coppia.Bench;
 
 /// <summary>Both bowing proposals for a tune of 64 bars, against its whole Reading on one instrument.</summary>
-[ShortRunJob]
 public class BowProposals
 {
     private readonly Score _score = LongTune.Score(64 * 8);

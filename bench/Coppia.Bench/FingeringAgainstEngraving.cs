@@ -6,7 +6,6 @@ using Coppia.Formats;
 namespace Coppia.Bench;
 
 /// <summary>Fingering 1,000 notes against engraving them (verovio in a Node process that is kept running; load and all pages).</summary>
-[ShortRunJob]
 public class FingeringAgainstEngraving
 {
     private readonly Score _score = LongTune.Score(1000);

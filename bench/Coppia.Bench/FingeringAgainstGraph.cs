@@ -6,7 +6,6 @@ namespace Coppia.Bench;
 
 /// <summary>The whole-line solver against QuikGraph's Dijkstra on the same lattice: with its graph built beforehand, and from the lattice as ours starts. The baseline is ours:
 /// the ratio says how many times longer the general library takes.</summary>
-[ShortRunJob]
 public class FingeringAgainstGraph
 {
     private FingerLattice _lattice = null!;

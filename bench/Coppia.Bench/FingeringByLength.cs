@@ -4,7 +4,6 @@ using Coppia.Core;
 namespace Coppia.Bench;
 
 /// <summary>Fingering time a note at growing lengths, against 100 notes: linear when the ratio stays near 1. Each benchmark fingers 20,000 notes in all.</summary>
-[ShortRunJob]
 public class FingeringByLength
 {
     private readonly Dictionary<int, Score> _scores = [];

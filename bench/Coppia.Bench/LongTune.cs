@@ -23,6 +23,15 @@ internal static class LongTune
         return text.Append("|]\n").ToString();
     }
 
+    /// <summary>The lines of such a tune as songs A A B A, so that three of four lines come again.</summary>
+    public static string Songs(int notes, Instrument player)
+    {
+        var text = Abc(notes, player).TrimEnd().TrimEnd(']').Split('\n');
+        var (head, lines) = (text[..5], text[5..]);
+        var songs = lines.Chunk(2).Where(c => c.Length == 2).SelectMany(c => new[] { c[0], c[0], c[1], c[0] });
+        return $"{string.Join('\n', head)}\n{string.Join('\n', songs)}]\n";
+    }
+
     public static Score Score(int notes, Instrument? player = null) => TuneReader.Read(Abc(notes, player ?? Instruments.Violin)).Score!;
 
     /// <summary>Every note of G major that some finger reaches, as ABC writes it.</summary>

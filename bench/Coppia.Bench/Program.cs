@@ -1,9 +1,14 @@
+using BenchmarkDotNet.Columns;
+using BenchmarkDotNet.Configs;
+using BenchmarkDotNet.Exporters;
+using BenchmarkDotNet.Jobs;
+using BenchmarkDotNet.Loggers;
 using BenchmarkDotNet.Running;
 using Coppia.Bench;
 
 Type[] all =
 [
-    typeof(TextToReading), typeof(FingeringByLength), typeof(FingeringAgainstGraph), typeof(FingeringAgainstEngraving), typeof(BowCountForm), typeof(BowProposals),
+    typeof(TextToReading), typeof(FingeringByLength), typeof(SameMusic), typeof(FingeringAgainstGraph), typeof(FingeringAgainstEngraving), typeof(BowCountForm), typeof(BowProposals),
     typeof(ReadingOverHttp),
 ];
 
@@ -15,5 +20,16 @@ if (chosen.Length == 0 || args.Any(a => !all.Any(t => t.Name.Equals(a, StringCom
     return 2;
 }
 
-foreach (var type in chosen) BenchmarkRunner.Run(type);
+// Enough iterations that the error is a small part of the mean; nothing is printed before the table.
+var config = ManualConfig.CreateEmpty()
+    .AddJob(Job.Default.WithWarmupCount(6).WithIterationCount(30))
+    .AddColumnProvider(DefaultColumnProviders.Instance)
+    .AddColumn(StatisticColumn.Median)
+    .WithOptions(ConfigOptions.DisableLogFile);
+foreach (var type in chosen)
+{
+    var summary = BenchmarkRunner.Run(type, config);
+    MarkdownExporter.Console.ExportToLog(summary, ConsoleLogger.Default);
+}
+
 return 0;

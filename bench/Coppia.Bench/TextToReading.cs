@@ -7,7 +7,6 @@ namespace Coppia.Bench;
 
 /// <summary>A tune of 1,000 notes from MusicXML text to its Reading, against one bare XmlReader pass over the same text.</summary>
 [MemoryDiagnoser]
-[ShortRunJob]
 public class TextToReading
 {
     private readonly string _xml = MusicXmlWriter.Write(LongTune.Score(1000));
