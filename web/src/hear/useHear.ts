@@ -81,10 +81,10 @@ export function useHear(reading: Reading | undefined, onNote: (noteId: string) =
     const place = (id: string | undefined) => schedule.notes.find((n) => n.noteId === id)
     const range = () => {
       const loop = live.current.settings.loop
-      const last = loop && schedule.notes.findLast((n) => n.noteId === loop.to)
-      return loop && last
-        ? { from: place(loop.from)?.at ?? 0, to: last.at + last.length }
-        : { from: 0, to: schedule.end }
+      const from = loop ? (place(loop.from)?.at ?? 0) : 0
+      // In a repeated section the loop ends the first time through.
+      const last = loop && schedule.notes.find((n) => n.noteId === loop.to && n.at >= from)
+      return loop && last ? { from, to: last.at + last.length } : { from: 0, to: schedule.end }
     }
     const start = range()
     const wished = place(fromNote)?.at ?? 0
