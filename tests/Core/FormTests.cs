@@ -70,6 +70,7 @@ public class FormTests
     [InlineData("D E F2|D E F2|")]
     [InlineData("D2 E2|F2 D2|")]
     [InlineData("D4|E4|F4|")]
+    [InlineData("D4|z z2 z|z4|z2 z z|z z z2|")] // silence resembles nothing
     public void Plain_sameness_is_not_told_twice(string music) => Assert.DoesNotContain(FormOf(music).Likenesses, l => l.Kind != LikenessKind.SameRhythm);
 
     [Theory] // One rhythm, learned once by its words, carries most beginner tunes.

@@ -52,7 +52,7 @@ public sealed record Likeness(LikenessKind Kind, int Bar, string Text, IReadOnly
             LikenessKind.SameRhythm, others[0].Index, Words.Sentence($"{Words.Bars(others.Select(o => o.Item.Bar.Number))}: the rhythm of {first.Bar.Named}{Spelled(first, style)}"),
             [.. others.SelectMany(o => o.Item.Bar.Events).Where(e => !e.IsRest).Select(e => e.Id)])).Take(MostRhythms);
 
-    /// <summary>For each bar that is new, the closest likeness to one not long before.</summary>
+    /// <summary>For each bar that is new and not all rests, the closest likeness to one not long before.</summary>
     private static IEnumerable<Likeness> Others(BarMusic[] music, HouseStyle style)
     {
         var met = new HashSet<int>();
@@ -60,7 +60,7 @@ public sealed record Likeness(LikenessKind Kind, int Bar, string Text, IReadOnly
         for (var i = 0; i < music.Length; i++)
         {
             var bar = music[i];
-            if (bar.Bar.IsPickUp || bar.Sounds.Length < 2 || !met.Add(bar.Key)) continue;
+            if (bar.Bar.IsPickUp || bar.Sounds.Length < 2 || bar.Sounds.All(s => s == 0) || !met.Add(bar.Key)) continue;
             foreach (var kind in new[] { LikenessKind.Octave, LikenessKind.Sequence, LikenessKind.OtherRhythm, LikenessKind.UpsideDown, LikenessKind.RhythmTurned })
             {
                 // The nearest bar of the closest kind.
