@@ -10,6 +10,7 @@ internal sealed partial class AbcBody
         var at = Here;
         var pitches = new List<Pitch>();
         var inner = Fraction.Whole;
+        var tied = false;
         if (Now == '[')
         {
             _at++;
@@ -20,7 +21,7 @@ internal sealed partial class AbcBody
                 pitches.Add(member);
                 var length = ReadLength();
                 if (pitches.Count == 1) inner = length;
-                if (Now == '-') { _at++; _tieChord = true; }
+                if (Now == '-') { _at++; tied = true; }
             }
 
             if (Now == ']') _at++;
@@ -30,11 +31,9 @@ internal sealed partial class AbcBody
         else if (ReadPitch(_accidentals, useTies: Draft.BarIsEmpty) is { } pitch) pitches.Add(pitch);
 
         if (pitches.Count == 0) return;
-        AddTimed(at, ReadLength() * inner, pitches, isBarRest: false);
-        if (_tieChord) { Draft.Events[^1] = Draft.Events[^1] with { TiedOn = true }; _tieChord = false; }
+        var added = AddTimed(at, ReadLength() * inner, pitches, isBarRest: false);
+        if (added && tied) Draft.Events[^1] = Draft.Events[^1] with { TiedOn = true };
     }
-
-    private bool _tieChord;
 
     private void SkipTo(char end)
     {
@@ -61,14 +60,15 @@ internal sealed partial class AbcBody
     }
 
     /// <summary>Adds a note or rest of a length in unit notes, split into tied values where no single value has it.</summary>
-    private void AddTimed(SourcePosition at, Fraction multiplier, IReadOnlyList<Pitch> pitches, bool isBarRest)
+    /// <returns>Whether it could be added: its length can be written.</returns>
+    private bool AddTimed(SourcePosition at, Fraction multiplier, IReadOnlyList<Pitch> pitches, bool isBarRest)
     {
         var written = multiplier * _unit * (_brokenNext ?? Fraction.Whole);
         _brokenNext = null;
         if (NoteValue.Split(written) is not { Count: > 0 } parts)
         {
             errors.Add(new SourceError(at, $"a length of {written} of a whole note cannot be written", "lengths made of whole to 128th notes"));
-            return;
+            return false;
         }
 
         for (var i = 0; i < parts.Count; i++)
@@ -113,6 +113,7 @@ internal sealed partial class AbcBody
         _pending.Words = null;
         _pending.Graces = [];
         _pending.GracesOpen = null;
+        return true;
     }
 
     private void CloseSlur()

@@ -73,6 +73,8 @@ public class AbcReaderTests
     [InlineData("X:1\nK:D\n", "3:1: there are no notes; expected at least one note")]
     [InlineData("X:1\nK:D\n(3AB|", "3:6: the barline comes before the tuplet is full; 1 more of its notes are missing; expected all notes of a tuplet in one bar")]
     [InlineData("X:1\nK:D\n{AB", "3:1: grace notes begin with { and never end; expected a closing }")]
+    [InlineData("X:1\nK:D\n[FA-]1/7 d|", "3:1: a length of 1/56 of a whole note cannot be written; expected lengths made of whole to 128th notes")]
+    [InlineData("X:1\nK:D\nA [FA-]1/7|", "3:3: a length of 1/56 of a whole note cannot be written; expected lengths made of whole to 128th notes")]
     public void Bad_input_names_the_place_and_what_would_be_right(string text, string error)
     {
         var read = TuneReader.Read(text);
