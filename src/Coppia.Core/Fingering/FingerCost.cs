@@ -75,8 +75,11 @@ public sealed class FingerCost
         if (!at.OwnLetter) sum.Add(CostKind.NeighboursFinger, _weights.NeighboursFinger);
     }
 
-    /// <summary>Some habit costs something, so that a line may have to be solved again for it.</summary>
-    internal bool PricesHabits => _weights is not { OtherFingerInLine: 0, OtherFingerInBar: 0, OtherHandInLine: 0, OtherThanBefore: 0, OtherThanBeforeAtSeam: 0 };
+    /// <summary>Another finger for a note of the line costs something, so that a line may have to be solved again for it.</summary>
+    internal bool PricesOtherFingers => _weights is not { OtherFingerInLine: 0, OtherFingerInBar: 0, OtherHandInLine: 0 };
+
+    /// <summary>Playing a bar otherwise than the first time costs something.</summary>
+    internal bool PricesOtherThanBefore => _weights is not { OtherThanBefore: 0, OtherThanBeforeAtSeam: 0 };
 
     /// <summary>Cost of leaving what the same note has elsewhere, or what the teacher fixed. Zero at almost every note.</summary>
     public int Habit(LatticeStep step, in Placement at, List<CostPart>? parts = null)

@@ -15,8 +15,8 @@ internal sealed class MoveTables
     {
         (Lattice, Cost) = (lattice, cost);
         _names = Names(lattice.Steps, out var kinds);
-        (_into, _ends) = (new PairBits(kinds, (a, b) => cost.Into(a, b)), new PairBits(kinds, (a, b) => cost.Ends(a, b)));
-        (Moves, Starts) = (new int[lattice.Steps.Count - 1][], new int[lattice.Steps.Count]);
+        (_into, _ends) = (new PairBits(kinds, cost.Into), new PairBits(kinds, cost.Ends));
+        Moves = new int[lattice.Steps.Count - 1][];
     }
 
     public FingerLattice Lattice { get; }
@@ -32,9 +32,6 @@ internal sealed class MoveTables
     /// <summary>What a note makes of three with the note after next (<see cref="FingerCost.Ends"/>), the latter's choice running fastest.</summary>
     public byte[] Ends(int i) => Between(_ends, i, i + 2);
 
-    /// <summary>Pairs of choices of notes i and i + 1 lie from here on in arrays that hold all pairs.</summary>
-    public int[] Starts { get; }
-
     public static MoveTables Of(FingerLattice lattice, FingerCost cost)
     {
         var steps = lattice.Steps;
@@ -42,7 +39,6 @@ internal sealed class MoveTables
         for (var i = 1; i < steps.Count; i++)
         {
             tables.Moves[i - 1] = tables.MoveInto(i);
-            tables.Starts[i] = tables.Starts[i - 1] + tables.Moves[i - 1].Length;
             tables.Widest = Math.Max(tables.Widest, tables.Moves[i - 1].Length);
         }
 
@@ -57,27 +53,17 @@ internal sealed class MoveTables
     /// <summary>For each note what its ways cost more because of what it ought to agree with; null at almost every note.</summary>
     public int[]? Own(int i) => _own.Count > 0 && _own.TryGetValue(i, out var own) ? own : null;
 
-    /// <summary>Takes new prices where notes of the lattice have been told what to agree with.</summary>
-    /// <returns>For each pair of neighbours whether it has another price: that of its second note, the first pair also that of the first.</returns>
-    public bool[] Reprice(IEnumerable<int> told)
-    {
-        var changed = new bool[Moves.Length];
-        foreach (var note in told)
-        {
-            Price(note);
-            changed[Math.Max(0, note - 1)] = true;
-        }
-
-        return changed;
-    }
-
-    private void Price(int note)
+    /// <summary>Takes the price of what a note of the lattice has been told to agree with.</summary>
+    /// <returns>Whether that is another price than before.</returns>
+    public bool Price(int note)
     {
         var step = Lattice.Steps[note];
-        if (step.Pin is null && step.Habit is null) return;
+        if (step.Pin is null && step.Habit is null) return false;
         var own = new int[step.Choices.Length];
         for (var k = 0; k < own.Length; k++) own[k] = Cost.Habit(step, step.Choices[k]);
+        if (Own(note) is { } already ? own.AsSpan().SequenceEqual(already) : !own.AsSpan().ContainsAnyExcept(0)) return false;
         _own[note] = own;
+        return true;
     }
 
     private int[] MoveInto(int i)
@@ -125,7 +111,9 @@ internal sealed class MoveTables
     private byte[] Between(PairBits bits, int first, int second) => bits.Of(_names[first], _names[second], Lattice.Steps[first].Choices, Lattice.Steps[second].Choices);
 
     /// <summary>Bits for two arrays of choices, worked out once. A tune of many pins has many arrays that come once each; those are not laid out in a square.</summary>
-    private sealed class PairBits(int kinds, Func<Placement, Placement, byte> bits)
+    private delegate byte Bits(in Placement from, in Placement to);
+
+    private sealed class PairBits(int kinds, Bits bits)
     {
         private const int MostInSquare = 512;
         private readonly byte[]?[][] _square = kinds <= MostInSquare ? [.. Enumerable.Range(0, kinds).Select(_ => new byte[]?[kinds])] : [];
@@ -142,7 +130,11 @@ internal sealed class MoveTables
         private byte[] Pairs(Placement[] from, Placement[] to)
         {
             var pairs = new byte[from.Length * to.Length];
-            for (var k = 0; k < pairs.Length; k++) pairs[k] = bits(from[k / to.Length], to[k % to.Length]);
+            for (var a = 0; a < from.Length; a++)
+            {
+                for (var b = 0; b < to.Length; b++) pairs[a * to.Length + b] = bits(from[a], to[b]);
+            }
+
             return pairs;
         }
     }

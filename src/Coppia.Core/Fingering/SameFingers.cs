@@ -9,70 +9,72 @@ internal sealed class SameFingers
     /// <summary>Rounds in which what was told may bring up something new to tell; one settles nearly every tune.</summary>
     private const int MostRounds = 6;
 
-    /// <summary>Eight numbers for each staff step up to where no instrument reaches: a pitch and what is done to it.</summary>
-    private const int MostSounds = 8 * 80;
-
     private readonly FingerCost _cost;
     private readonly EqualBars _bars;
     private readonly IReadOnlyList<(int First, int End)> _lines;
+    private readonly TornPitches _torn;
 
     /// <summary>The notes with what they have been told.</summary>
     private readonly LatticeStep[] _steps;
-    private readonly HashSet<int> _told = [];
+    private readonly SortedSet<int> _told = [];
 
     /// <summary>Notes whose way has changed since their line, or their bar and its like, were last looked at.</summary>
     private readonly bool[] _newToLines;
     private readonly bool[] _newToBars;
-    private readonly (int Stretch, Placement At)[] _met = new (int, Placement)[MostSounds];
-    private int _stretch;
-    private IReadOnlyList<int> _way = [];
+
+    /// <summary>The pair that each note has now.</summary>
+    private readonly int[] _pairs;
+    private int[] _way = [];
 
     private SameFingers(FingerLattice lattice, FingerCost cost, IReadOnlyList<(int First, int End)> lines)
     {
         (_cost, _bars, _lines, _steps) = (cost, lattice.Bars, lines, [.. lattice.Steps]);
+        _torn = new TornPitches(lattice.Steps);
+        _pairs = new int[_steps.Length];
         _newToLines = new bool[_steps.Length];
-        Array.Fill(_newToLines, true);
-        _newToBars = [.. _newToLines];
+        _newToBars = new bool[_steps.Length];
     }
 
     /// <returns>The solution, and the lattice with what its notes were told, which is what the solution is cheapest for.</returns>
     public static (FingerLattice Lattice, FingerSolver.Solution Solution) Solve(FingerLattice lattice, FingerCost cost, IReadOnlyList<(int First, int End)> lines)
     {
-        if (lattice.Steps.Count < 2 || !cost.PricesHabits) return (lattice, FingerSolver.Solve(lattice, cost));
+        if (lattice.Steps.Count < 2 || !cost.PricesOtherFingers && !cost.PricesOtherThanBefore) return (lattice, FingerSolver.Solve(lattice, cost));
         var rules = new SameFingers(lattice, cost, lines);
         var told = lattice with { Steps = rules._steps };
-        return (told, rules.Settle(FingerSolver.Forward(MoveTables.Of(told, cost))));
+        return (told, rules.Settle(FingerPass.Forward(MoveTables.Of(told, cost))));
     }
 
-    private FingerSolver.Solution Settle(FingerSolver.Pass pass)
+    private FingerSolver.Solution Settle(FingerPass pass)
     {
+        _way = pass.Way;
+        for (var i = 0; i < _steps.Length; i++) LookAt(i);
         for (var round = 0; round < MostRounds; round++)
         {
-            _way = pass.Way;
             _told.Clear();
-            TellLines();
-            TellBars();
+            if (_cost.PricesOtherFingers) TellLines();
+            if (_cost.PricesOtherThanBefore) TellBars();
             if (_told.Count == 0) break;
-            pass = FingerSolver.Again(pass, pass.Tables.Reprice(_told));
-            for (var i = 0; i < _steps.Length; i++)
-            {
-                if (_way[i] != pass.Way[i]) _newToLines[i] = _newToBars[i] = true;
-            }
+            _told.RemoveWhere(note => !pass.Tables.Price(note));
+            foreach (var note in pass.Again(_told)) LookAt(note);
         }
 
         return FingerSolver.Finish(pass);
     }
 
-    private Placement At(int i) => _steps[i].Choices[_way[i]];
+    private void LookAt(int note)
+    {
+        _pairs[note] = TornPitches.Pair(At(note), fingered: Fingered(note) is not null);
+        _newToLines[note] = _newToBars[note] = true;
+    }
+
+    private ref readonly Placement At(int i) => ref _steps[i].Choices[_way[i]];
 
     /// <summary>The way of a fingered note; an open string and the fourth finger that replaces it have their own rule.</summary>
     private Placement? Fingered(int i)
     {
-        var at = At(i);
+        ref readonly var at = ref At(i);
         return at.IsOpen || _cost.StandsForOpen(at) ? null : at;
     }
-
-    private (int, int) Pair(int i) => (At(i).String, At(i).Finger);
 
     private void Tell(int note, Habit habit)
     {
@@ -90,10 +92,11 @@ internal sealed class SameFingers
         foreach (var (first, end) in _lines)
         {
             if (!TakeNew(_newToLines, first, end)) continue;
-            var torn = Torn(first, end);
-            foreach (var notes in torn.Where(t => t.Any(i => _steps[i].Habit?.InLine is null)))
+            var torn = _torn.In(_pairs, first, end);
+            foreach (var notes in torn)
             {
-                var usual = Fingered(MostOften(notes));
+                if (notes.TrueForAll(i => _steps[i].Habit?.InLine is not null)) continue;
+                var usual = Fingered(_torn.MostOften(_pairs, notes));
                 foreach (var i in notes) Tell(i, (_steps[i].Habit ?? new Habit()) with { InLine = _steps[i].Habit?.AsBefore ?? usual });
             }
 
@@ -103,19 +106,12 @@ internal sealed class SameFingers
         }
     }
 
-    /// <summary>The first note that is played as most of some notes are.</summary>
-    private int MostOften(int[] notes)
-    {
-        var often = new Dictionary<(int, int), int>();
-        foreach (var i in notes) often[Pair(i)] = often.GetValueOrDefault(Pair(i)) + 1;
-        return notes.MaxBy(i => often[Pair(i)]);
-    }
-
     private void TellBar(int first, int end)
     {
-        foreach (var notes in Torn(first, end).Where(t => t.Any(i => _steps[i].Habit is not { InBar: true })))
+        foreach (var notes in _torn.In(_pairs, first, end))
         {
-            var usual = notes.DistinctBy(Pair).MaxBy(i => Held(first, end, At(i).Frame));
+            if (notes.TrueForAll(i => _steps[i].Habit is { InBar: true })) continue;
+            var usual = notes.DistinctBy(i => _pairs[i]).MaxBy(i => Held(first, end, At(i).Frame));
             var like = notes.Select(i => _steps[i].Habit?.AsBefore).FirstOrDefault(b => b is { IsOpen: false }) ?? Fingered(usual);
             foreach (var i in notes) Tell(i, (_steps[i].Habit ?? new Habit()) with { InLine = like, InBar = true });
         }
@@ -125,27 +121,8 @@ internal sealed class SameFingers
     private int Held(int first, int end, int frame)
     {
         var held = 0;
-        for (var k = first; k < end; k++) held += Fingered(k) is not null && Array.Exists(_steps[k].Choices, c => c.Frame == frame) ? 1 : 0;
+        for (var k = first; k < end; k++) held += TornPitches.IsFingered(_pairs[k]) && Array.Exists(_steps[k].Choices, c => c.Frame == frame) ? 1 : 0;
         return held;
-    }
-
-    /// <summary>The notes of each pitch that has more than one finger in a stretch. Almost every stretch is in order: one look finds that out.</summary>
-    private List<int[]> Torn(int first, int end)
-    {
-        _stretch++;
-        HashSet<Pitch>? torn = null;
-        for (var i = first; i < end; i++)
-        {
-            if (Fingered(i) is not { } at) continue;
-            var pitch = _steps[i].Note.Pitch;
-            ref var met = ref _met[pitch.Step * 8 + pitch.Alter + 2];
-            if (met.Stretch != _stretch) met = (_stretch, at);
-            else if (!met.At.SamePair(at)) (torn ??= []).Add(pitch);
-        }
-
-        var notes = new List<int[]>();
-        foreach (var pitch in torn ?? []) notes.Add([.. Enumerable.Range(first, end - first).Where(i => _steps[i].Note.Pitch == pitch && Fingered(i) is not null)]);
-        return notes;
     }
 
     /// <summary>Each note of a bar that came before is to be played as it was then.</summary>
@@ -159,10 +136,10 @@ internal sealed class SameFingers
             if (!isNew) continue;
             for (var k = 0; k < end - first; k++)
             {
-                var before = At(first + k);
                 var same = true;
-                foreach (var b in group) same &= At(_bars.Bars[b].First + k).SamePair(before);
+                foreach (var b in group) same &= _pairs[_bars.Bars[b].First + k] == _pairs[first + k];
                 if (same) continue;
+                var before = At(first + k);
                 foreach (var b in group)
                 {
                     var note = _bars.Bars[b].First + k;
