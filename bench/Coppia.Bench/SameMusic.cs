@@ -5,16 +5,15 @@ using Coppia.Formats;
 namespace Coppia.Bench;
 
 /// <summary>
-/// What the rules that reach over a whole tune add (one note, one finger; the same music, the same fingers). The baseline gives their prices as 0;
-/// the tune is one song A A B A after the other.
+/// What the rules that reach over a whole tune add. The baseline knows one note, one finger in a line, but not that the same music has the same fingers;
+/// against it stand both rules, and neither. A rule is left out by giving its prices as 0; the tune is one song A A B A after the other.
 /// </summary>
 public class SameMusic
 {
     private Score _score = null!;
     private Instrument _instrument = null!;
-    private static readonly FingerWeights WithoutHabits =
-        FingerWeights.Default with { OtherFingerInLine = 0, OtherFingerInBar = 0, OtherHandInLine = 0, OtherThanBefore = 0, OtherThanBeforeAtSeam = 0 };
-
+    private static readonly FingerWeights OneFingerOnly = FingerWeights.Default with { OtherThanBefore = 0, OtherThanBeforeAtSeam = 0 };
+    private static readonly FingerWeights Neither = OneFingerOnly with { OtherFingerInLine = 0, OtherFingerInBar = 0, OtherHandInLine = 0 };
 
     [Params("violin", "viola", "cello", "bass")]
     public string Player { get; set; } = "violin";
@@ -27,8 +26,13 @@ public class SameMusic
     }
 
     [Benchmark(Baseline = true)]
-    public int WithoutTheRules() => Fingering.Choose(_score, _instrument, HouseStyle.Default, weights: WithoutHabits).Cost;
+    public int OneNoteOneFinger() => Cost(OneFingerOnly);
 
     [Benchmark]
-    public int WithTheRules() => Fingering.Choose(_score, _instrument, HouseStyle.Default).Cost;
+    public int AndTheSameMusic() => Cost(FingerWeights.Default);
+
+    [Benchmark]
+    public int NeitherRule() => Cost(Neither);
+
+    private int Cost(FingerWeights weights) => Fingering.Choose(_score, _instrument, HouseStyle.Default, weights: weights).Cost;
 }
