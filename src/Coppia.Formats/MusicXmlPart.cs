@@ -30,9 +30,7 @@ internal sealed class MusicXmlPart(List<Notice> notices)
         foreach (var measure in part.Elements("measure"))
         {
             if (Draft.Bars.Count == 0 && (string?)measure.Attribute("implicit") == "yes") PickUpMarked = true;
-            var line = Barline.Plain;
-            bool repeatEnd = false, endingStop = false;
-            var times = 2;
+            var end = new MusicXmlBarEnd(Draft);
             foreach (var element in measure.Elements())
             {
                 switch (element.Name.LocalName)
@@ -41,12 +39,12 @@ internal sealed class MusicXmlPart(List<Notice> notices)
                     case "note": Note(element); break;
                     case "direction": Direction(element); break;
                     case "print" when (string?)element.Attribute("new-system") == "yes" || (string?)element.Attribute("new-page") == "yes": Draft.BreakLine(); break;
-                    case "barline": ReadBarline(element, ref line, ref repeatEnd, ref endingStop, ref times); break;
+                    case "barline": end.Read(element); break;
                     case "sound": Draft.Mark(MusicXmlWaymarks.OfSound(element)); break;
                 }
             }
 
-            Draft.EndBar(line, repeatEnd, endingStop, times);
+            end.End();
         }
     }
 
@@ -132,32 +130,6 @@ internal sealed class MusicXmlPart(List<Notice> notices)
         }
 
         Draft.Mark(MusicXmlWaymarks.Of(direction));
-    }
-
-    private void ReadBarline(XElement barline, ref Barline line, ref bool repeatEnd, ref bool endingStop, ref int times)
-    {
-        if (barline.Element("repeat") is { } repeat)
-        {
-            if ((string?)repeat.Attribute("direction") == "forward")
-            {
-                Draft.StartRepeat();
-            }
-            else
-            {
-                repeatEnd = true;
-                if (int.TryParse((string?)repeat.Attribute("times"), System.Globalization.CultureInfo.InvariantCulture, out var said)) times = said;
-            }
-        }
-
-        if (barline.Element("ending") is { } ending)
-        {
-            if ((string?)ending.Attribute("type") == "start") Draft.StartEnding(((string?)ending.Attribute("number"))?.Replace(" ", "", StringComparison.Ordinal) ?? "1");
-            else endingStop = true;
-        }
-
-        if ((string?)barline.Attribute("location") is "left") return;
-        line = barline.Element("bar-style")?.Value.Trim() switch { "light-light" => Barline.Double, "light-heavy" => repeatEnd ? Barline.Plain : Barline.Final, "none" => Barline.None, _ => line };
-        if (repeatEnd && line == Barline.Final) line = Barline.Plain;
     }
 
     private void Note(XElement note)
