@@ -93,10 +93,8 @@ internal sealed class Readings(TuneRepository tunes, PinRepository pins, OctaveR
     private static string Key(KeptTune kept, Instrument instrument, string styleKey, FixedPairs pairs) =>
         $"{kept.Tune.Id} {kept.Tune.Version} {instrument.Id} {styleKey} {pairs.UsesPrinted} {pairs.Octaves} {string.Join(' ', pairs.Kept.Select(p => $"{p.NoteId}:{p.String}:{p.Finger}"))} {string.Join(' ', pairs.Bows.Select(b => $"{b.NoteId}:{b.Kind}"))}";
 
-    private static Reading Solve(KeptTune kept, Instrument instrument, HouseStyle style, FixedPairs pairs)
-    {
-        return Reading.Of(kept.Score, PrintedForOf(kept, style), instrument, style, pairs.AsPins(), pairs.Bows, pairs.Octaves);
-    }
+    private static Reading Solve(KeptTune kept, Instrument instrument, HouseStyle style, FixedPairs pairs) =>
+        Reading.Of(kept.Score, PrintedForOf(kept, style), instrument, style, pairs.AsPins(), pairs.Bows, pairs.Octaves);
 
     private static Instrument PrintedForOf(KeptTune kept, HouseStyle style) => Instruments.Named(kept.Tune.PrintedFor, style) ?? PrintedFor.Of(kept.Score);
 
@@ -108,13 +106,16 @@ internal sealed class Readings(TuneRepository tunes, PinRepository pins, OctaveR
     private FixedPairs PinsOf(KeptTune kept, Instrument instrument, HouseStyle style)
     {
         var chosen = octaves.Of(kept.Tune.Id, instrument.Id);
+        var all = pins.Of(kept.Tune.Id, instrument.Id);
+        var usesPrinted = pins.UsesPrinted(kept.Tune.Id, instrument.Id);
+        if (all.Count == 0 && !usesPrinted) return new FixedPairs([], [], false, [], BowsOf(kept), chosen);
+
         var moved = chosen ?? Reading.OctavesOf(kept.Score, PrintedForOf(kept, style), instrument);
         var printedPitch = kept.Score.Events.Where(e => e.Pitch is not null).ToDictionary(e => e.Id, e => e.Pitch!.Value);
-        var all = pins.Of(kept.Tune.Id, instrument.Id);
         var valid = all.Where(p => printedPitch.TryGetValue(p.NoteId, out var pitch) && pitch.ToString() == p.Pitch
             && Placements.Of(instrument, pitch.AddOctaves(moved), 0).Any(w => w.Finger == p.Finger && w.String == p.String)).ToArray();
         var aside = all.Count == valid.Length ? [] : new List<string> { $"{all.Count - valid.Length} of your own fingerings no longer meet their notes and are set aside." };
-        if (!pins.UsesPrinted(kept.Tune.Id, instrument.Id)) return new FixedPairs(valid, [], false, aside, BowsOf(kept), chosen);
+        if (!usesPrinted) return new FixedPairs(valid, [], false, aside, BowsOf(kept), chosen);
 
         var printed = new List<(string NoteId, int Finger)>();
         foreach (var note in SoundingNote.Of(kept.Score).Where(n => !n.IsGrace && n.Event.PrintedFinger is not null))
