@@ -6,12 +6,12 @@ namespace Coppia.Core;
 /// </summary>
 internal sealed class ChoiceOrder(Instrument instrument)
 {
-    private readonly Dictionary<(Pitch Pitch, ulong Hand, uint Called), Placement[]> _known = [];
+    private readonly Dictionary<(Pitch Pitch, ulong Hand, ulong Called), Placement[]> _known = [];
     private readonly int _firstPosition = instrument.Frames.Index().First(f => f.Item.Position == "I").Index;
 
     /// <param name="hand">Hand frames, as a bit set, in which the hand may be when an open string comes.</param>
     /// <param name="called">Frames, as a bit set, to which neighbours call the hand. The ways of a pinned note are its own and not remembered.</param>
-    public Placement[] Of(Pitch pitch, PitchWays ways, ulong hand, uint called)
+    public Placement[] Of(Pitch pitch, PitchWays ways, ulong hand, ulong called)
     {
         // The hand's frame matters only to open strings.
         var key = (pitch, ways.Open is null ? 0 : hand, called);

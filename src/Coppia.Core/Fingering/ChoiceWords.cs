@@ -68,8 +68,8 @@ internal sealed class ChoiceWords
     }
 
     private string Alternative(Placement chosen, Placement other) => Price(chosen, other) is { } price
-        ? Sentence($"{Name(other)} also works, but {price}")
-        : Sentence($"{Name(other)} would do just as well");
+        ? Core.Words.Sentence($"{Name(other)} also works, but {price}")
+        : Core.Words.Sentence($"{Name(other)} would do just as well");
 
     private string Called(FingeredNote note) => Labels.Note(note.Note.Pitch, _style);
 
@@ -219,6 +219,4 @@ internal sealed class ChoiceWords
     }
 
     private static string LowerFirst(string words) => char.ToLowerInvariant(words[0]) + words[1..];
-
-    private static string Sentence(string words) => char.ToUpperInvariant(words[0]) + words[1..] + ".";
 }

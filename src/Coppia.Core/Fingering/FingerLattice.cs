@@ -94,7 +94,7 @@ public sealed record FingerLattice(IReadOnlyList<LatticeStep> Steps, IReadOnlyLi
     }
 
     /// <summary>Where the hand may wait while a line begins with open strings: any of the lowest frames, or that of the first fingered note.</summary>
-    private static ulong StartingHands(Instrument instrument, List<PitchWays> ways, uint[] called)
+    private static ulong StartingHands(Instrument instrument, List<PitchWays> ways, ulong[] called)
     {
         var home = instrument.Frames.Index().Where(f => f.Item is { IsHome: true, Stretch: Stretch.None }).Aggregate(0UL, (hands, f) => hands | 1UL << f.Index);
         var first = ways.FindIndex(w => w.IsFingered);

@@ -3,7 +3,8 @@ namespace Coppia.Core;
 /// <summary>A line solved forwards, row by row: enough to know the cheapest way, not yet what every other costs. A row holds the pairs of choices of two neighbours.</summary>
 internal sealed class FingerPass
 {
-    private const int Unreached = int.MaxValue / 4;
+    /// <summary>More than any way costs, and still small enough to add to.</summary>
+    public const int Unreached = int.MaxValue / 4;
 
     /// <summary>The choice before, for each pair.</summary>
     private readonly PairRows<byte> _came;

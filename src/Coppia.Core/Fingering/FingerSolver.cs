@@ -6,8 +6,6 @@ namespace Coppia.Core;
 /// </summary>
 public static class FingerSolver
 {
-    private const int Unreached = int.MaxValue / 4;
-
     /// <summary>The cheapest way, its cost, and for every choice of every step what the cheapest whole way through it costs.</summary>
     /// <param name="Way">Index of the choice taken at each step.</param>
     /// <param name="Cost">Total cost of that way.</param>
@@ -25,7 +23,7 @@ public static class FingerSolver
             _starts = new int[steps.Count + 1];
             for (var i = 0; i < steps.Count; i++) _starts[i + 1] = _starts[i] + steps[i].Choices.Length;
             _costs = new int[_starts[^1]];
-            Array.Fill(_costs, Unreached);
+            Array.Fill(_costs, FingerPass.Unreached);
         }
 
         public int Count => _starts.Length - 1;
@@ -82,7 +80,7 @@ public static class FingerSolver
             {
                 for (var b = 0; b < m; b++)
                 {
-                    var least = isLast ? 0 : Unreached;
+                    var least = isLast ? 0 : FingerPass.Unreached;
                     for (var c = 0; c < n; c++) least = Math.Min(least, next[b * n + c] + (own?[c] ?? 0) + after[b * n + c] + threes[into[a * m + b] & ends[a * n + c]]);
                     completion[a * m + b] = least;
                     var whole = sofar + costs[a * m + b] + least;

@@ -21,7 +21,7 @@ internal sealed record PitchWays
     private Placement[] Higher { get; init; } = [];
 
     /// <summary>Frames, as a bit set, to which this note calls the hand because the lowest positions do not hold it; 0 where they do.</summary>
-    private uint Calls { get; init; }
+    private ulong Calls { get; init; }
 
     public bool IsEmpty => Always.Length == 0 && Open is null;
 
@@ -43,12 +43,12 @@ internal sealed record PitchWays
             PlainString = open?.String ?? (home.Length > 0 ? home.Max(p => p.String) : -1),
             Always = always,
             Higher = [.. all.Where(p => !held || p.String >= instrument.LowestStringPlayedHigh).Except(always)],
-            Calls = held ? 0 : (uint)ChoiceOrder.Frames(always),
+            Calls = held ? 0 : ChoiceOrder.Frames(always),
         };
     }
 
     /// <summary>Fingered ways that are offered where neighbours call the hand to some frames.</summary>
-    public Placement[] Offered(uint called) => called == 0 || Higher.Length == 0 ? Always : [.. Always, .. Higher.Where(p => (called >> p.Frame & 1) == 1)];
+    public Placement[] Offered(ulong called) => called == 0 || Higher.Length == 0 ? Always : [.. Always, .. Higher.Where(p => (called >> p.Frame & 1) == 1)];
 
     /// <summary>The same ways with a pin: what it asks for is among them, and where it lies higher it calls its neighbours along.</summary>
     /// <exception cref="ImpossiblePinException">No way has this string and finger.</exception>
@@ -63,16 +63,16 @@ internal sealed record PitchWays
         if (nearest.Length == 0) nearest = [.. fits.Where(p => instrument.Frames[p.Frame].AllowedByDefault)];
         if (nearest.Length == 0) nearest = fits;
         var high = !opens && nearest.All(p => !instrument.Frames[p.Frame].IsHome);
-        return this with { Pin = pin, Always = [.. Always.Union(nearest)], Higher = [.. Higher.Union(fits).Except(nearest)], Calls = high ? (uint)ChoiceOrder.Frames(nearest) : 0 };
+        return this with { Pin = pin, Always = [.. Always.Union(nearest)], Higher = [.. Higher.Union(fits).Except(nearest)], Calls = high ? ChoiceOrder.Frames(nearest) : 0 };
     }
 
     /// <summary>
     /// For each note the frames to which its neighbours call the hand, so that it goes up once for a whole group and stays where that group is.
     /// A bar that comes again goes up only where each of its like does.
     /// </summary>
-    public static uint[] Called(List<PitchWays> ways, EqualBars bars)
+    public static ulong[] Called(List<PitchWays> ways, EqualBars bars)
     {
-        var called = new uint[ways.Count];
+        var called = new ulong[ways.Count];
         for (var i = 0; i < ways.Count; i++)
         {
             if (ways[i].Calls == 0) continue;
@@ -84,7 +84,7 @@ internal sealed record PitchWays
             var (first, end) = bars.Bars[group[0]];
             for (var k = 0; k < end - first; k++)
             {
-                var all = group.Aggregate(uint.MaxValue, (frames, b) => frames & called[bars.Bars[b].First + k]);
+                var all = group.Aggregate(ulong.MaxValue, (frames, b) => frames & called[bars.Bars[b].First + k]);
                 foreach (var b in group) called[bars.Bars[b].First + k] = all;
             }
         }

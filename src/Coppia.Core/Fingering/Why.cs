@@ -27,7 +27,7 @@ public sealed record Why(string Reading, string Finger, string Place, string Cho
         var natural = Labels.Note(new Pitch(pitch.Letter, 0, pitch.Octave), style);
         var name = Labels.Note(pitch, style);
         var lead = staff.StartsWith("line", StringComparison.Ordinal) || staff.StartsWith("space", StringComparison.Ordinal)
-            ? $"{char.ToUpperInvariant(staff[0])}{staff[1..]} is {natural}"
+            ? $"{Core.Words.Capital(staff)} is {natural}"
             : $"The note {staff} is {natural}";
         var byKey = note.Bar.Key.AlterOf(pitch.Letter);
         if (pitch.Alter == byKey && pitch.Alter != 0) return $"{lead}; the key signature makes it {name}.";
@@ -50,15 +50,13 @@ public sealed record Why(string Reading, string Finger, string Place, string Cho
 
         var letters = pitch.Step - instrument.Strings[at.String].Step;
         if (!at.OwnLetter) return $"It sounds where the {ordinal} finger plays its neighbour, so {ordinal} finger stands in.";
-        if (at.Reach) return $"{Upper(Core.Words.Number(letters))} letters above open {openName}: the fourth finger reaches one letter farther than it stands.";
+        if (at.Reach) return $"{Core.Words.Capital(Core.Words.Number(letters))} letters above open {openName}: the fourth finger reaches one letter farther than it stands.";
         if (letters == 0) return $"It is the open string’s own letter, raised: first finger against the nut.";
-        if (frame.PrintsLowAndHigh) return $"{Upper(Core.Words.Number(letters))} {(letters == 1 ? "letter" : "letters")} above open {openName}: {ordinal} finger.";
-        return $"{char.ToUpperInvariant(ordinal[0])}{ordinal[1..]} finger in {frame.Spoken}.";
+        if (frame.PrintsLowAndHigh) return $"{Core.Words.Capital(Core.Words.Number(letters))} {(letters == 1 ? "letter" : "letters")} above open {openName}: {ordinal} finger.";
+        return $"{Core.Words.Capital(ordinal)} finger in {frame.Spoken}.";
     }
 
-    private static string SemitoneWords(int semitones) => semitones == 1 ? "One half step" : $"{Upper(Core.Words.Number(semitones))} half steps";
-
-    private static string Upper(string words) => char.ToUpperInvariant(words[0]) + words[1..];
+    private static string SemitoneWords(int semitones) => semitones == 1 ? "One half step" : $"{Core.Words.Capital(Core.Words.Number(semitones))} half steps";
 
     private static string PlaceWords(Placement at, Instrument instrument, HouseStyle style)
     {

@@ -83,7 +83,7 @@ public sealed record Form(IReadOnlyList<TuneLine> Lines, IReadOnlyList<Trap> Tra
     private static IEnumerable<Trap> TrapsIn(BarMusic[] music, TuneLine[] lines, HouseStyle style)
     {
         var told = new HashSet<int>();
-        var runs = RunsThatPart(music);
+        var parts = RunsThatPart(music).ToDictionary(r => r.Parts);
         foreach (var (n, line) in lines.Index().Where(l => l.Item.Like is not null))
         {
             var other = lines[line.Like!.Value];
@@ -92,13 +92,15 @@ public sealed record Form(IReadOnlyList<TuneLine> Lines, IReadOnlyList<Trap> Tra
                 if (music[earlier].Key == music[later].Key || !told.Add(later)) continue;
 
                 // Where the bars have nothing in common, where the ways part is worth more than that they differ.
-                var text = music[later].Resembles(music[earlier]) || runs.All(r => r.Parts != later) ? $"Line {n + 1} is line {line.Like + 1}, but {music[later].Against(music[earlier], style)}." : Parting(music, runs.First(r => r.Parts == later));
+                var text = !music[later].Resembles(music[earlier]) && parts.TryGetValue(later, out var run)
+                    ? Parting(music, run) : $"Line {n + 1} is line {line.Like + 1}, but {music[later].Against(music[earlier], style)}.";
                 yield return new Trap(later, text, Notes(music[later], music[earlier]));
             }
         }
 
         // Runs that part in the middle of a line; at the end of a line everyone looks up.
-        foreach (var run in runs.Where(r => lines.All(l => l.FirstBar != r.Parts)).Take(MostPartings))
+        var starts = lines.Select(l => l.FirstBar).ToHashSet();
+        foreach (var run in parts.Values.Where(r => !starts.Contains(r.Parts)).Take(MostPartings))
         {
             if (told.Add(run.Parts)) yield return new Trap(run.Parts, Parting(music, run), Notes(music[run.Parts], music[run.Earlier + run.Length]));
         }
@@ -116,7 +118,7 @@ public sealed record Form(IReadOnlyList<TuneLine> Lines, IReadOnlyList<Trap> Tra
             {
                 var words = bar.Against(music[alike[twin]], style);
                 found++;
-                yield return new Trap(i, char.ToUpperInvariant(words[0]) + words[1..] + ".", Notes(bar, music[alike[twin]]));
+                yield return new Trap(i, Words.Sentence(words), Notes(bar, music[alike[twin]]));
             }
 
             if (alike.Count < BarsRemembered) alike.Add(i);
@@ -187,6 +189,6 @@ public sealed record Form(IReadOnlyList<TuneLine> Lines, IReadOnlyList<Trap> Tra
         var nearly = lines.Where(l => l.Letter.EndsWith('′')).Select(l => l.Letter).Distinct().Count();
         var all = $"{Words.Number(lines.Count)} {(lines.Count == 1 ? "line" : "lines")}";
         var text = fresh == lines.Count ? $"{all}, all of it new" : $"{all}, {Words.Number(fresh)} to learn{(nearly == 0 ? "" : $" and {Words.Number(nearly)} nearly the same")}";
-        return char.ToUpperInvariant(text[0]) + text[1..] + ".";
+        return Words.Sentence(text);
     }
 }

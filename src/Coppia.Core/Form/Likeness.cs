@@ -35,7 +35,7 @@ public sealed record Likeness(LikenessKind Kind, int Bar, string Text, IReadOnly
         var full = music.Where(m => !m.Bar.IsPickUp && m.Sounds.Any(s => s != 0)).ToArray();
         if (full.Length < 2) return null;
         var groups = full.GroupBy(m => m.Rhythm).OrderByDescending(g => g.Count()).ToArray();
-        var count = groups.Length == 1 ? "One rhythm" : Words.Sentence($"{Words.Number(groups.Length)} rhythms").TrimEnd('.');
+        var count = groups.Length == 1 ? "One rhythm" : Words.Capital($"{Words.Number(groups.Length)} rhythms");
         var most = groups[0].ToArray();
         if (groups.Length == 1) return $"{count}{Spelled(most[0], style)} in all its bars.";
         return most.Length == 1 ? $"{count}, a new one in every bar." : $"{count}; that of {most[0].Bar.Named}{Spelled(most[0], style)} fills {Words.Number(most.Length)} of its {Words.Number(full.Length)} bars.";

@@ -29,8 +29,11 @@ public static class Words
         return all.Length == 0 || all[0] != 0 ? bars : bars.Length == 0 ? "the pick-up" : $"the pick-up and {bars}";
     }
 
+    /// <summary>The words with a capital.</summary>
+    public static string Capital(string words) => char.ToUpperInvariant(words[0]) + words[1..];
+
     /// <summary>The words with a capital and a full stop.</summary>
-    public static string Sentence(string words) => char.ToUpperInvariant(words[0]) + words[1..] + ".";
+    public static string Sentence(string words) => Capital(words) + ".";
 
     private static string Figure(int n) => n.ToString(System.Globalization.CultureInfo.InvariantCulture);
 
