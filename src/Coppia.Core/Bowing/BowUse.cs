@@ -19,6 +19,7 @@ public static class BowUse
     {
         var hints = new List<BowHint>();
         var loudness = Loudness.Of(notes);
+        var touches = Touches(notes);
         var touch = "";
         foreach (var note in notes.Where(n => !n.IsGrace))
         {
@@ -27,7 +28,7 @@ public static class BowUse
             if (Plucking.Begins(note.Event.Words) is { } pluck)
                 Say(pluck ? "Pluck: the bow rests in the hand; the left hand stays as it is." : "Bow again: set it on the string before the note.");
             if (note.Event.Dynamic is { } sign && Dynamic(sign, i == 0 ? 0 : loudness[i - 1], loudness[i], i == 0, style.LoudBow) is { } change) Say(change);
-            var now = Touch(notes, i);
+            var now = touches[i];
             if (now != touch && now.Length > 0) Say(now);
             touch = now;
         }
@@ -40,11 +41,12 @@ public static class BowUse
     /// <summary>The same hints, each told once with its bars; a touch of the bow counts in every bar that has it.</summary>
     public static IReadOnlyList<BowHintInBars> InBars(IReadOnlyList<SoundingNote> notes, IReadOnlyList<BowHint> hints)
     {
-        var touches = notes.Where(n => !n.IsGrace).Select(n => (n.Bar.Number, Text: Touch(notes, n.Index))).ToLookup(t => t.Text, t => t.Number);
+        var touches = Touches(notes);
+        var bars = notes.Where(n => !n.IsGrace).ToLookup(n => touches[n.Index], n => n.Bar.Number);
         return
         [
             .. hints.GroupBy(h => h.Text).Select(g => new BowHintInBars(
-                Words.Sentence(Words.Bars(g.Select(h => h.Bar).Concat(touches[g.Key]))).TrimEnd('.'), g.Key, [.. g.Select(h => h.NoteId).Distinct()])),
+                Words.Capital(Words.Bars(g.Select(h => h.Bar).Concat(bars[g.Key]))), g.Key, [.. g.Select(h => h.NoteId).Distinct()])),
         ];
     }
 
@@ -57,20 +59,27 @@ public static class BowUse
         return now < before ? $"{sign}, softer: less weight, nearer the fingerboard, {(faster ? "a slower bow" : "a lighter, faster bow")}." : null;
     }
 
-    private static string Touch(IReadOnlyList<SoundingNote> notes, int i)
+    /// <summary>What the bow does on each note, the notes of one slur together; empty where it only changes.</summary>
+    private static string[] Touches(IReadOnlyList<SoundingNote> notes)
     {
-        var note = notes[i];
-        var bound = note.Slurred || i + 1 < notes.Count && notes[i + 1].Slurred;
-        var stopped = note.Event.Has(Marks.Staccato | Marks.Tenuto);
-        if (bound && stopped) return "Hooked: the same direction, stopped between the notes.";
-        if (note.Event.Has(Marks.Accent | Marks.StrongAccent)) return "Accent: more bite at the start of the note, then let go.";
-        if (note.Event.Has(Marks.Staccato)) return "Dots: the bow moves quickly and stops; the pulse does not speed up.";
-        if (!bound) return "";
-        var first = i;
-        while (first > 0 && notes[first].Slurred) first--;
-        var last = i;
-        while (last + 1 < notes.Count && notes[last + 1].Slurred) last++;
-        return $"Slur: {last - first + 1} notes in one bow, the bow does not stop.";
+        var touches = new string[notes.Count];
+        for (var first = 0; first < notes.Count;)
+        {
+            var end = first + 1;
+            while (end < notes.Count && notes[end].Slurred) end++;
+            for (var i = first; i < end; i++) touches[i] = Touch(notes[i].Event, end - first);
+            first = end;
+        }
+
+        return touches;
+    }
+
+    private static string Touch(ScoreEvent note, int inOneBow)
+    {
+        if (inOneBow > 1 && note.Has(Marks.Staccato | Marks.Tenuto)) return "Hooked: the same direction, stopped between the notes.";
+        if (note.Has(Marks.Accent | Marks.StrongAccent)) return "Accent: more bite at the start of the note, then let go.";
+        if (note.Has(Marks.Staccato)) return "Dots: the bow moves quickly and stops; the pulse does not speed up.";
+        return inOneBow > 1 ? $"Slur: {inOneBow} notes in one bow, the bow does not stop." : "";
     }
 
     /// <summary>Each amount of bow is said where it begins.</summary>
@@ -83,7 +92,7 @@ public static class BowUse
             {
                 var note = notes[travel.Stroke.First];
                 var words = BowPlace.Words(travel.Amount);
-                yield return new BowHint(note.Id, note.Bar.Number, char.ToUpperInvariant(words[0]) + words[1..] + ".");
+                yield return new BowHint(note.Id, note.Bar.Number, Words.Sentence(words));
             }
 
             said = travel.Amount;

@@ -158,10 +158,18 @@ public sealed record Score
     /// <summary>Tempo word or words ("Allegretto"), or null.</summary>
     public string? TempoWords { get; init; }
 
-    public IReadOnlyList<Bar> Bars { get; init; } = [];
+    public IReadOnlyList<Bar> Bars
+    {
+        get;
+        init
+        {
+            field = value;
+            Waymarks = value.Aggregate(Waymarks.None, (all, b) => all | b.Waymarks);
+        }
+    } = [];
 
     /// <summary>All waymarks of the tune together.</summary>
-    public Waymarks Waymarks => Bars.Aggregate(Waymarks.None, (all, b) => all | b.Waymarks);
+    public Waymarks Waymarks { get; private init; }
 
     public IEnumerable<ScoreEvent> Events => Bars.SelectMany(b => b.Events);
 
