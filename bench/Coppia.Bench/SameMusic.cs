@@ -10,7 +10,7 @@ namespace Coppia.Bench;
 internal static class SameMusic
 {
     private static readonly FingerWeights OneFingerOnly = FingerWeights.Default with { OtherThanBefore = 0, OtherThanBeforeAtSeam = 0 };
-    private static readonly FingerWeights Neither = OneFingerOnly with { OtherFingerInLine = 0, OtherFingerInBar = 0, OtherHandInLine = 0 };
+    private static readonly FingerWeights Neither = OneFingerOnly with { OtherFingerInLine = 0, OtherFingerInBar = 0 };
 
     public static void Run()
     {

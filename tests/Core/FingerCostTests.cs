@@ -149,6 +149,8 @@ public class FingerCostTests
     [InlineData("cello", "D1 Eb3 half", "Start 30")]
     [InlineData("bass", "D1 Eb3 half", "Start 2")]
     [InlineData("violin", "A0 A4 I", "")]
+    [InlineData("violin", "E1 A5 III", "Start 20")] // from first position, as after an open string: 40 % of 34 and three semitones at 6
+    [InlineData("bass", "G4 D4 III", "Start 22")] // the same, and 2 for the position
     public void A_line_begins_at_a_price(string instrument, string place, string parts)
     {
         var player = Lines.Instrument(instrument);
@@ -159,7 +161,7 @@ public class FingerCostTests
 
     [Theory] // The same pitch elsewhere in the line, in the bar, and where the bar came before.
     [InlineData("cello", "D3 F#3 I", "D2 F#3 I forward", "line", "OtherFingerInLine 16")]
-    [InlineData("cello", "D4 F#3 half", "D2 F#3 I forward", "line", "OtherFingerInLine 8")]
+    [InlineData("cello", "D4 F#3 half", "D2 F#3 I forward", "line", "OtherFingerInLine 16")]
     [InlineData("cello", "D3 F#3 I", "D2 F#3 I forward", "bar", "OtherFingerInLine 28")]
     [InlineData("cello", "D2 F#3 I forward", "D2 F#3 I forward", "line", "")]
     [InlineData("violin", "D4 A4 I", "A0 A4 I", "before", "OtherThanBefore 60")]

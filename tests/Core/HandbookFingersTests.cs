@@ -30,6 +30,8 @@ public class HandbookFingersTests
     [InlineData("violin", "D", "E A b c' d' c' b A E", "D1 A0 E2 E3 E4 E3 E2 A0 D1", "I I III III III III III I I")]
     [InlineData("violin", "C", "c d e f g a b c' b a g f", "A-L2 A3 E0 E-L1 E-L2 E3 E4 E-x4 E4 E3 E-L2 E-L1", "I I I I I I I I I I I I")] // extended 4 instead of a shift
     [InlineData("bass", "G clef=bass", "G, B, D D B, G,", "G0 G4 G4 G4 G4 G0", "I I III III I I")]
+    [InlineData("bass", "G clef=bass", "G, B, D B, A, G, C D", "G0 G4 G4 G4 G1 G0 G1 G4", "I I III I I I III III")] // B is no neighbour of C
+    [InlineData("bass", "G clef=bass", "B, C D B, A, F,", "G4 G1 G4 G4 G1 D4", "I III III I I I")] // a line begins at home
     [InlineData("bass", "G clef=bass", "=F, E, ^D, C, =D, E, G,", "D4 D2 D1 A4 D0 D2 G0", "half half half half I half I")] // half position holds it all
     public void The_hand_goes_up_once_for_a_whole_group(string instrument, string key, string music, string pairs, string positions)
     {

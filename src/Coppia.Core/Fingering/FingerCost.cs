@@ -26,6 +26,9 @@ public sealed class FingerCost
     private readonly bool _fourthMatchesOpen;
     private readonly int _firstHeight;
 
+    /// <summary>For each frame what it costs to begin there: the hand comes from the lowest positions, as freely as after an open string.</summary>
+    private readonly int[] _begin;
+
     /// <summary>For two frames: the hand leaves one height for another, other than by a small slide.</summary>
     private readonly bool[,] _shifts;
 
@@ -36,6 +39,7 @@ public sealed class FingerCost
         _moved = [.. _frames.Select(f => Enumerable.Range(0, 5).Select(finger => f.Stretch != Stretch.None && f.Spots.Any(s => s.Finger == finger && s.Moved)).ToArray())];
         _fourthMatchesOpen = instrument.FingersByLetter;
         Threes = [0, weights.FingerInTwoPlaces, weights.FrameThereAndBack, weights.FingerInTwoPlaces + weights.FrameThereAndBack];
+        _begin = [.. _frames.Select(f => f.IsHome ? 0 : _frames.Where(h => h.IsHome).Min(h => instrument.Moves.Cost(h, f)) * weights.ShiftFromOpen / 100)];
         _firstHeight = _frames.First(f => f.Position == "I").Height;
         _shifts = new bool[_frames.Length, _frames.Length];
         for (var a = 0; a < _frames.Length; a++)
@@ -76,7 +80,7 @@ public sealed class FingerCost
     }
 
     /// <summary>Another finger for a note of the line costs something, so that a line may have to be solved again for it.</summary>
-    internal bool PricesOtherFingers => _weights is not { OtherFingerInLine: 0, OtherFingerInBar: 0, OtherHandInLine: 0 };
+    internal bool PricesOtherFingers => _weights is not { OtherFingerInLine: 0, OtherFingerInBar: 0 };
 
     /// <summary>Playing a bar otherwise than the first time costs something.</summary>
     internal bool PricesOtherThanBefore => _weights is not { OtherThanBefore: 0, OtherThanBeforeAtSeam: 0 };
@@ -88,7 +92,7 @@ public sealed class FingerCost
         if (!step.Allows(at)) sum.Add(CostKind.NotPinned, FingerWeights.NotPinned);
         if (step.Habit is not { } habit) return sum.Total;
         if (habit.InLine is { } usual && !at.IsOpen && !StandsForOpen(at) && !usual.SamePair(at))
-            sum.Add(CostKind.OtherFingerInLine, habit.InBar ? _weights.OtherFingerInBar : _frames[usual.Frame].Height == _frames[at.Frame].Height ? _weights.OtherFingerInLine : _weights.OtherHandInLine);
+            sum.Add(CostKind.OtherFingerInLine, habit.InBar ? _weights.OtherFingerInBar : _weights.OtherFingerInLine);
         if (habit.AsBefore is { } before && !before.SamePair(at)) sum.Add(CostKind.OtherThanBefore, habit.AtSeam ? _weights.OtherThanBeforeAtSeam : _weights.OtherThanBefore);
         return sum.Total;
     }
@@ -194,7 +198,7 @@ public sealed class FingerCost
     public int First(LatticeStep step, in Placement at, List<CostPart>? parts = null)
     {
         var sum = new Sum(parts);
-        sum.Add(CostKind.Start, _frames[at.Frame].Reluctance);
+        sum.Add(CostKind.Start, _frames[at.Frame].Reluctance + _begin[at.Frame]);
         if (_frames[at.Frame].Stretch != Stretch.None) sum.Add(CostKind.OpenStretch, _weights.OpenStretch);
         Arrive(ref sum, at);
         if (StandsForOpen(at)) sum.Add(CostKind.FourthForOpen, FourthCost(step));

@@ -110,14 +110,11 @@ public sealed record FingerWeights
     /// <summary>Fourth-first setting: an open string when the line comes down to, or ends on, the string below.</summary>
     public int OpenFourthFirst { get; init; } = 12;
 
-    /// <summary>Another finger, with the hand at the same height, than this pitch has elsewhere in the line.</summary>
+    /// <summary>Another finger than this pitch has elsewhere in the line: more than a shorter way of the hand is worth, less than going another way there and back.</summary>
     public int OtherFingerInLine { get; init; } = 16;
 
     /// <summary>Another finger than this pitch has in the same bar.</summary>
     public int OtherFingerInBar { get; init; } = 28;
-
-    /// <summary>The same in the line, where the hand stands elsewhere.</summary>
-    public int OtherHandInLine { get; init; } = 8;
 
     /// <summary>Another way than the first time the bar came.</summary>
     public int OtherThanBefore { get; init; } = 60;

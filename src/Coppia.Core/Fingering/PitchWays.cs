@@ -23,6 +23,9 @@ internal sealed record PitchWays
     /// <summary>Frames, as a bit set, to which this note calls the hand because the lowest positions do not hold it; 0 where they do.</summary>
     private ulong Calls { get; init; }
 
+    /// <summary>Frames, as a bit set, in which the hand can stay while this note sounds.</summary>
+    private ulong Holding => Open is null ? ChoiceOrder.Frames(Always) | ChoiceOrder.Frames(Higher) : ulong.MaxValue;
+
     public bool IsEmpty => Always.Length == 0 && Open is null;
 
     public bool IsFingered => Always.Length > 0;
@@ -68,7 +71,7 @@ internal sealed record PitchWays
 
     /// <summary>
     /// For each note the frames to which its neighbours call the hand, so that it goes up once for a whole group and stays where that group is.
-    /// A bar that comes again goes up only where each of its like does.
+    /// A call goes from note to note as long as the hand can stay there. A bar that comes again goes up only where each of its like does.
     /// </summary>
     public static ulong[] Called(List<PitchWays> ways, EqualBars bars)
     {
@@ -76,7 +79,12 @@ internal sealed record PitchWays
         for (var i = 0; i < ways.Count; i++)
         {
             if (ways[i].Calls == 0) continue;
-            for (var k = Math.Max(0, i - CallOfAHighNote); k <= Math.Min(ways.Count - 1, i + CallOfAHighNote); k++) called[k] |= ways[i].Calls;
+            called[i] |= ways[i].Calls;
+            foreach (var way in new[] { -1, 1 })
+            {
+                var frames = ways[i].Calls;
+                for (var k = i + way; k >= 0 && k < ways.Count && Math.Abs(k - i) <= CallOfAHighNote && (frames &= ways[k].Holding) != 0; k += way) called[k] |= frames;
+            }
         }
 
         foreach (var group in bars.Groups)
