@@ -111,6 +111,12 @@ public class SameMusicTests
         }
     }
 
+    [Theory] // Handbook 6: one note, one finger in a line; II½ where that keeps a group of notes under one hand. B and C agree on one hand, D stays under 4 in III.
+    [InlineData("2/4", "B,2 B, C|D2 B,2|(C B,) (A, G,)|A,2 D,2", "G1 G1 G2 | G4 G1 | G2 G1 G1 G0 | G1 D0")]
+    [InlineData("3/4", "D B, C|D D C/B,/|C A, B,|C2 C", "G4 G1 G2 | G4 G4 G2 G1 | G2 G1 G1 | G2 G2")]
+    public void Notes_of_a_line_agree_on_one_hand(string meter, string music, string expected) =>
+        Assert.Equal(expected, Lines.ByBar(Fingering.Choose(Lines.Score("G", music, meter), Lines.Instrument("bass"), HouseStyle.Default)));
+
     [Theory] // Handbook 6: only the neighbours of a note that needs a higher place go up with it.
     [MemberData(nameof(Players))]
     public void What_the_lowest_positions_hold_never_leaves_them(string instrument, int lowest, int highest)

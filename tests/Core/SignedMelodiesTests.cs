@@ -46,8 +46,8 @@ public class SignedMelodiesTests
         "G4 D0 D1 D2 | D4 A0 A1 A2 | A2 A1 A0 D4 | D2 D1 | D0 D2 A0 D2 | D-x4 A1 A4 | A4 A2 A2 A1 | A0 | D2 D3 D4 | A0 A3 A4 | A2 A1 A0 A1 | A2")]
     [InlineData("moth-and-candle", "cello",
         "D0 | G0 G2 D0 | D-x1 D0 | G4 G2 G1 G0 | C-x4 C1 | C2 G0 G4 | G2 G1 G0 C-x4 | G0 G1 G2 | G1 D0 | G0 G2 D0 | D1 D3 D4 | D-x1 D0 G4 G2 G1 | G0")]
-    [InlineData("three-grey-geese", "bass",
-        "G0 G0 G1 | G4 G1 | G0 G4 G1 G0 | D4 D0 | D1 D1 D4 | G0 D4 D1 D0 | D1 G0 D4 G1 | G0 | G4 G4 G1 | G4 G1 | G2 G1 G1 G0 | G1 D0 | D1 D1 D4 | G0 D4 D1 D0 | D1 G0 D4 G1 | G0")]
+    [InlineData("three-grey-geese", "bass", // line 3: B is 1 and C is 2 throughout, both in II½; signed once as 4 and 1 on the way up, 1 and 2 on the way down
+        "G0 G0 G1 | G4 G1 | G0 G4 G1 G0 | D4 D0 | D1 D1 D4 | G0 D4 D1 D0 | D1 G0 D4 G1 | G0 | G1 G1 G2 | G4 G1 | G2 G1 G1 G0 | G1 D0 | D1 D1 D4 | G0 D4 D1 D0 | D1 G0 D4 G1 | G0")]
     [InlineData("walking-to-weir", "bass",
         "A2 D0 D1 D2 | G0 G1 G2 G4 | G4 G2 G1 G0 | D2 D1 | D0 D4 G2 D4 | G1 G4 G4 | G4 G1 G1 G4 | G1 | D2 D4 G0 | G1 G2 G4 | G1 G4 G1 G4 | G1")]
     public void A_melody_comes_out_as_it_was_signed(string tune, string instrument, string pairs)

@@ -83,8 +83,8 @@ internal sealed class SameFingers
     }
 
     /// <summary>
-    /// Each pitch that has two fingers in a line is to take the one it has most often there, and within one bar the one of the hand that holds most of the bar;
-    /// the first on a tie.
+    /// Each pitch that has two fingers in a bar is to take the one of the hand that holds most of the bar. Each that has two in a line is to take the one of the hand
+    /// that plays most of such notes there, so that they agree on one hand and not each on its own; the commonest, then the first, on a tie.
     /// </summary>
     private void TellLines()
     {
@@ -93,16 +93,21 @@ internal sealed class SameFingers
         {
             if (!TakeNew(_newToLines, first, end)) continue;
             var torn = _torn.In(_pairs, first, end);
-            foreach (var notes in torn)
-            {
-                if (notes.TrueForAll(i => _steps[i].Habit?.InLine is not null)) continue;
-                var usual = Fingered(_torn.MostOften(_pairs, notes));
-                foreach (var i in notes) Tell(i, (_steps[i].Habit ?? new Habit()) with { InLine = _steps[i].Habit?.AsBefore ?? usual });
-            }
-
             if (torn.Count == 0) continue;
             while (bar < _bars.Bars.Count && _bars.Bars[bar].End <= first) bar++;
             for (; bar < _bars.Bars.Count && _bars.Bars[bar].First < end; bar++) TellBar(_bars.Bars[bar].First, _bars.Bars[bar].End);
+
+            var hands = torn.SelectMany(notes => notes).CountBy(i => (_steps[i].Habit?.InLine ?? At(i)).Frame).ToDictionary();
+            foreach (var notes in torn)
+            {
+                if (notes.TrueForAll(i => _steps[i].Habit?.InLine is not null)) continue;
+                var often = notes.CountBy(i => _pairs[i]).ToDictionary();
+                var usual = Fingered(notes.MaxBy(i => (hands.GetValueOrDefault(At(i).Frame), often[_pairs[i]])));
+                foreach (var i in notes)
+                {
+                    if (_steps[i].Habit is not { InBar: true }) Tell(i, (_steps[i].Habit ?? new Habit()) with { InLine = _steps[i].Habit?.AsBefore ?? usual });
+                }
+            }
         }
     }
 

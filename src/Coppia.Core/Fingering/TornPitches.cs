@@ -6,11 +6,9 @@ internal sealed class TornPitches
     /// <summary>Eight numbers for each staff step up to where no instrument reaches: a pitch and what is done to it.</summary>
     private const int MostSounds = 8 * 80;
     private const int MostFingers = 8;
-    private const int MostPairs = 2 * MostFingers * 16;
 
     private readonly int[] _sounds;
     private readonly (int Stretch, int Pair, List<int>? Torn)[] _met = new (int, int, List<int>?)[MostSounds];
-    private readonly int[] _often = new int[MostPairs];
     private int _stretch;
 
     public TornPitches(IReadOnlyList<LatticeStep> steps)
@@ -45,19 +43,5 @@ internal sealed class TornPitches
         }
 
         return all;
-    }
-
-    /// <summary>The first note that is played as most of some notes are.</summary>
-    public int MostOften(int[] pairs, List<int> notes)
-    {
-        var most = notes[0];
-        foreach (var i in notes) _often[pairs[i]]++;
-        foreach (var i in notes)
-        {
-            if (_often[pairs[i]] > _often[pairs[most]]) most = i;
-        }
-
-        foreach (var i in notes) _often[pairs[i]] = 0;
-        return most;
     }
 }
