@@ -70,7 +70,11 @@ export function engravingOptions(widthPx: number, rows: readonly RowId[], form?:
   }
 }
 
+/** Where a note lies; its top is that of what is printed over it, if anything is. */
 export type Spot = { x: number; width: number; top: number; system: number }
+
+/** Half the width of a mark above a note, with air. */
+const MARK_PX = 8
 
 /** Where the engraved things lie, in CSS pixels from the picture's corner. */
 export type Layout = {
@@ -95,13 +99,18 @@ export function measure(host: HTMLElement): Layout {
   const systems = [...host.querySelectorAll('g.system')].map((system, index) => {
     const staff = box(system.querySelectorAll('.staff > path'), origin)
     let firstNote: string | null = null
+    const over = [...system.querySelectorAll('.dir, .tempo, .fermata, .voltaBracket, .slur')]
+      .map((e) => e.getBoundingClientRect())
+      .filter((r) => r.top - origin.top < staff.top)
     for (const element of system.querySelectorAll('g.note, g.rest, g.mRest')) {
       const head = element.querySelector('.notehead') ?? element
       const rect = head.getBoundingClientRect()
+      const middle = rect.left + rect.width / 2
+      const printed = over.filter((r) => r.left - MARK_PX < middle && middle < r.right + MARK_PX)
       notes.set(element.id, {
-        x: rect.left + rect.width / 2 - origin.left,
+        x: middle - origin.left,
         width: rect.width,
-        top: element.getBoundingClientRect().top - origin.top,
+        top: Math.min(element.getBoundingClientRect().top, ...printed.map((r) => r.top)) - origin.top,
         system: index,
       })
       if (element.classList.contains('note')) firstNote ??= element.id
