@@ -11,6 +11,7 @@ public sealed partial class Stage : IAsyncLifetime
 {
     private Process? _server;
     private ChromeDriver? _browser;
+    private (int Width, int Height) _viewport = (1280, 800);
 
     public ChromeDriver Browser => _browser ?? throw new InvalidOperationException("The browser is not started.");
 
@@ -30,13 +31,19 @@ public sealed partial class Stage : IAsyncLifetime
             if (AddressPattern().Match(line) is { Success: true } found) Address = found.Value;
         }
 
+        StartBrowser();
+    }
+
+    private void StartBrowser()
+    {
+        _browser?.Dispose();
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments("--headless", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
             "--disable-component-update", "--disable-sync", "--hide-scrollbars", "--force-device-scale-factor=1", "--window-size=1280,800");
         var service = ChromeDriverService.CreateDefaultService("/usr/bin/chromedriver");
         service.SuppressInitialDiagnosticInformation = true;
         _browser = new ChromeDriver(service, options);
-        SetViewport(1280, 800);
+        SetViewport(_viewport.Width, _viewport.Height);
     }
 
     public ValueTask DisposeAsync()
@@ -51,10 +58,26 @@ public sealed partial class Stage : IAsyncLifetime
         return ValueTask.CompletedTask;
     }
 
-    public void SetViewport(int width, int height) =>
+    public void SetViewport(int width, int height)
+    {
+        _viewport = (width, height);
         Browser.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new Dictionary<string, object?> { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
+    }
 
-    public void Open(string path) => Browser.Navigate().GoToUrl(Address + path);
+    /// <summary>Opens a page; in a new browser where a page crashed the one before, so that one crash does not fail all tests to come.</summary>
+    public void Open(string path)
+    {
+        try
+        {
+            Browser.Navigate().GoToUrl(Address + path);
+        }
+        catch (WebDriverException crash) when (crash.Message.Contains("crashed", StringComparison.Ordinal))
+        {
+            Console.WriteLine($"A new browser is started for {path}: {crash.Message}");
+            StartBrowser();
+            Browser.Navigate().GoToUrl(Address + path);
+        }
+    }
 
     /// <summary>Opens a demo tune on the stand and waits until it is engraved.</summary>
     public void OpenTune(string title, string instrument)
