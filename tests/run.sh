@@ -30,7 +30,7 @@ for suite in Core Formats Server Reference Browser; do
   passed=$((passed + ${suite_passed:-0}))
   failed=$((failed + ${suite_failed:-0}))
 done
-check 'C# is formatted' dotnet format Coppia.slnx --verify-no-changes --no-restore
+check 'C# is formatted' dotnet csharpier check .
 check 'TypeScript is formatted' npm run -s format:check --prefix web
 check 'TypeScript lints' npm run -s lint --prefix web
 echo

@@ -28,7 +28,8 @@ public class BowCountForm
     public int Together() => Bows() + Counts() + Forms();
 
     [Benchmark]
-    public int Bows() => BowPlace.Along(_notes, Bowing.Follow(_notes, _score.Bars, _order, AfterLongRest.RetakeDown).Strokes, LoudBow.HeavierFaster).Count;
+    public int Bows() =>
+        BowPlace.Along(_notes, Bowing.Follow(_notes, _score.Bars, _order, AfterLongRest.RetakeDown).Strokes, LoudBow.HeavierFaster).Count;
 
     [Benchmark]
     public int Counts() => Counting.Of(_score, HouseStyle.Default).Count;

@@ -15,11 +15,14 @@ public class FingeringAgainstEngraving
     public void Start()
     {
         var root = new DirectoryInfo(AppContext.BaseDirectory);
-        while (root is not null && !File.Exists(Path.Combine(root.FullName, "Coppia.slnx"))) root = root.Parent;
+        while (root is not null && !File.Exists(Path.Combine(root.FullName, "Coppia.slnx")))
+            root = root.Parent;
         var file = Path.Combine(Path.GetTempPath(), $"coppia-bench-{Environment.ProcessId}.musicxml");
         File.WriteAllText(file, MusicXmlWriter.Write(_score));
         var script = Path.Combine(root!.FullName, "bench", "engrave.mjs");
-        _node = Process.Start(new ProcessStartInfo("node", [script, file]) { RedirectStandardInput = true, RedirectStandardOutput = true })!;
+        _node = Process.Start(
+            new ProcessStartInfo("node", [script, file]) { RedirectStandardInput = true, RedirectStandardOutput = true }
+        )!;
         Engraving();
     }
 

@@ -14,7 +14,8 @@ public class FingeringByLength
     [GlobalSetup]
     public void Compose()
     {
-        foreach (var notes in new[] { 100, 1000, 10_000, 20_000 }) _scores[notes] = LongTune.Score(notes, Instruments.Named(Player, HouseStyle.Default));
+        foreach (var notes in new[] { 100, 1000, 10_000, 20_000 })
+            _scores[notes] = LongTune.Score(notes, Instruments.Named(Player, HouseStyle.Default));
     }
 
     [Benchmark(Baseline = true)]
@@ -33,7 +34,8 @@ public class FingeringByLength
     {
         var instrument = Instruments.Named(Player, HouseStyle.Default)!;
         var cost = 0;
-        for (var done = 0; done < 20_000; done += notes) cost += Fingering.Choose(_scores[notes], instrument, HouseStyle.Default).Cost;
+        for (var done = 0; done < 20_000; done += notes)
+            cost += Fingering.Choose(_scores[notes], instrument, HouseStyle.Default).Cost;
         return cost;
     }
 }

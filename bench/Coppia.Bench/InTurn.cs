@@ -25,7 +25,8 @@ internal static class InTurn
             {
                 var start = Stopwatch.GetTimestamp();
                 all[w].Do();
-                if (round >= 0) times[w][round] = Stopwatch.GetElapsedTime(start).TotalMilliseconds;
+                if (round >= 0)
+                    times[w][round] = Stopwatch.GetElapsedTime(start).TotalMilliseconds;
             }
         }
 
@@ -33,7 +34,12 @@ internal static class InTurn
         foreach (var (w, work) in all.Index())
         {
             double[] ratios = [.. times[w].Zip(times[0], (time, first) => time / first).Order()];
-            Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"| {work.Name} | {times[w].Order().ElementAt(Rounds / 2):F2} | {ratios[Rounds / 2]:F2} | {HalfWidth(ratios):F3} |"));
+            Console.WriteLine(
+                string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"| {work.Name} | {times[w].Order().ElementAt(Rounds / 2):F2} | {ratios[Rounds / 2]:F2} | {HalfWidth(ratios):F3} |"
+                )
+            );
         }
 
         Console.WriteLine();

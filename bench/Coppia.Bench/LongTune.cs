@@ -17,7 +17,8 @@ internal static class LongTune
         {
             at = Math.Clamp(at + random.Next(-3, 4), 0, names.Length - 1);
             text.Append(i % 8 == 2 ? "(" : "").Append(names[at]).Append(i % 8 == 3 ? ")" : "");
-            if (i % 8 == 7 && i < notes - 1) text.Append(i % 32 == 31 ? "|\n" : "|");
+            if (i % 8 == 7 && i < notes - 1)
+                text.Append(i % 32 == 31 ? "|\n" : "|");
         }
 
         return text.Append("|]\n").ToString();
@@ -40,9 +41,15 @@ internal static class LongTune
         var key = new KeySignature(1);
         return
         [
-            .. Enumerable.Range(player.Strings[0].Step, 40).Select(step => key.Apply(Pitch.FromStep(step)))
+            .. Enumerable
+                .Range(player.Strings[0].Step, 40)
+                .Select(step => key.Apply(Pitch.FromStep(step)))
                 .Where(p => Placements.Of(player, p, 0).Any())
-                .Select(p => p.Octave >= 5 ? p.Letter.ToString().ToLowerInvariant() + new string('\'', p.Octave - 5) : p.Letter + new string(',', 4 - p.Octave)),
+                .Select(p =>
+                    p.Octave >= 5
+                        ? p.Letter.ToString().ToLowerInvariant() + new string('\'', p.Octave - 5)
+                        : p.Letter + new string(',', 4 - p.Octave)
+                ),
         ];
     }
 }

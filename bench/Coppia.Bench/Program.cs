@@ -8,7 +8,12 @@ using Coppia.Bench;
 
 Type[] all =
 [
-    typeof(TextToReading), typeof(FingeringByLength), typeof(FingeringAgainstGraph), typeof(FingeringAgainstEngraving), typeof(BowCountForm), typeof(BowProposals),
+    typeof(TextToReading),
+    typeof(FingeringByLength),
+    typeof(FingeringAgainstGraph),
+    typeof(FingeringAgainstEngraving),
+    typeof(BowCountForm),
+    typeof(BowProposals),
     typeof(ReadingOverHttp),
 ];
 var inTurn = new Dictionary<string, Action>(StringComparer.OrdinalIgnoreCase) { [nameof(SameMusic)] = SameMusic.Run };
@@ -16,14 +21,17 @@ var inTurn = new Dictionary<string, Action>(StringComparer.OrdinalIgnoreCase) { 
 // The names of benchmarks may follow; none runs them all.
 if (args.FirstOrDefault(a => !inTurn.ContainsKey(a) && !all.Any(t => t.Name.Equals(a, StringComparison.OrdinalIgnoreCase))) is { } unknown)
 {
-    Console.Error.WriteLine($"no benchmark is called {unknown}; usage: coppia bench {string.Join(' ', all.Select(t => t.Name).Concat(inTurn.Keys).Select(n => $"[{n}]"))}");
+    Console.Error.WriteLine(
+        $"no benchmark is called {unknown}; usage: coppia bench {string.Join(' ', all.Select(t => t.Name).Concat(inTurn.Keys).Select(n => $"[{n}]"))}"
+    );
     return 2;
 }
 
 bool Asked(string name) => args.Length == 0 || args.Contains(name, StringComparer.OrdinalIgnoreCase);
 
 // Enough iterations that the error is a small part of the mean; nothing is printed before the table.
-var config = ManualConfig.CreateEmpty()
+var config = ManualConfig
+    .CreateEmpty()
     .AddJob(Job.Default.WithWarmupCount(6).WithIterationCount(30))
     .AddColumnProvider(DefaultColumnProviders.Instance)
     .AddColumn(StatisticColumn.Median)
@@ -34,6 +42,7 @@ foreach (var type in all.Where(t => Asked(t.Name)))
     MarkdownExporter.Console.ExportToLog(summary, ConsoleLogger.Default);
 }
 
-foreach (var (_, run) in inTurn.Where(b => Asked(b.Key))) run();
+foreach (var (_, run) in inTurn.Where(b => Asked(b.Key)))
+    run();
 
 return 0;

@@ -17,8 +17,14 @@ internal static class SameMusic
         foreach (var player in Instruments.All)
         {
             var score = TuneReader.Read(LongTune.Songs(2000, player)).Score!;
-            InTurn.Work With(string rules, FingerWeights weights) => new(rules, () => Fingering.Choose(score, player, HouseStyle.Default, weights: weights));
-            InTurn.Compare(player.Name, With("one note, one finger", OneFingerOnly), With("and the same music", FingerWeights.Default), With("neither rule", Neither));
+            InTurn.Work With(string rules, FingerWeights weights) =>
+                new(rules, () => Fingering.Choose(score, player, HouseStyle.Default, weights: weights));
+            InTurn.Compare(
+                player.Name,
+                With("one note, one finger", OneFingerOnly),
+                With("and the same music", FingerWeights.Default),
+                With("neither rule", Neither)
+            );
         }
     }
 }

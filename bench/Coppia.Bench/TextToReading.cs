@@ -16,7 +16,8 @@ public class TextToReading
     {
         using var reader = XmlReader.Create(new StringReader(_xml));
         var nodes = 0;
-        while (reader.Read()) nodes++;
+        while (reader.Read())
+            nodes++;
         return nodes;
     }
 

@@ -1,9 +1,7 @@
 using Coppia.Cli;
 
 Console.OutputEncoding = new System.Text.UTF8Encoding(false);
-return args is ["read", .. var rest]
-    ? ReadCommand.Run(rest, Console.Out, Console.Error)
-    : Wrong();
+return args is ["read", .. var rest] ? ReadCommand.Run(rest, Console.Out, Console.Error) : Wrong();
 
 static int Wrong()
 {

@@ -7,7 +7,17 @@ namespace Coppia.Cli;
 
 /// <summary>One row of <c>coppia read</c>; the property order is the column order.</summary>
 public sealed record ReadRow(
-    int Bar, string Beat, string Note, string String, string Finger, string Place, string Position, string Label, string Bow, string Count)
+    int Bar,
+    string Beat,
+    string Note,
+    string String,
+    string Finger,
+    string Place,
+    string Position,
+    string Label,
+    string Bow,
+    string Count
+)
 {
     public static ReadRow Of(ReadingNote row, Instrument instrument)
     {
@@ -22,10 +32,12 @@ public sealed record ReadRow(
             at is { } q ? instrument.Frames[q.Frame].Position : "-",
             row.Label,
             row.Bow.ToString().ToLowerInvariant(),
-            row.Count);
+            row.Count
+        );
     }
 
-    public string Tsv() => string.Join('\t', Bar.ToString(CultureInfo.InvariantCulture), Beat, Note, String, Finger, Place, Position, Label, Bow, Count);
+    public string Tsv() =>
+        string.Join('\t', Bar.ToString(CultureInfo.InvariantCulture), Beat, Note, String, Finger, Place, Position, Label, Bow, Count);
 }
 
 /// <summary><c>coppia read FILE --for INSTRUMENT [--format tsv|json] [--style FILE.json] [--octave N]</c>: the pipeline with no server.</summary>
@@ -38,16 +50,22 @@ public static class ReadCommand
 
     private const string Header = "bar\tbeat\tnote\tstring\tfinger\tplace\tposition\tlabel\tbow\tcount";
 
-    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web) { WriteIndented = true, Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
+    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
+    {
+        WriteIndented = true,
+        Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
+    };
 
     /// <summary>0 when the tune was read; 2 for wrong usage or unreadable input, with one line on standard error and nothing on standard output.</summary>
     public static int Run(string[] args, TextWriter output, TextWriter error)
     {
-        if (Parse(args) is not { } options) return Refuse(error, $"usage: {Usage}");
+        if (Parse(args) is not { } options)
+            return Refuse(error, $"usage: {Usage}");
         var style = HouseStyle.Default;
         if (options.StyleFile is { } styleFile)
         {
-            if (Load(styleFile, error) is not { } json) return 2;
+            if (Load(styleFile, error) is not { } json)
+                return 2;
             try
             {
                 style = StyleFile.Read(System.Text.Encoding.UTF8.GetString(json));
@@ -60,15 +78,20 @@ public static class ReadCommand
 
         if (Instruments.Named(options.Instrument, style) is not { } instrument)
             return Refuse(error, $"“{options.Instrument}” is not an instrument; expected violin, viola, cello or bass");
-        if (Load(options.File, error) is not { } bytes) return 2;
-        if (ReadTune(options.File, bytes, error) is not { } result) return 2;
+        if (Load(options.File, error) is not { } bytes)
+            return 2;
+        if (ReadTune(options.File, bytes, error) is not { } result)
+            return 2;
         if (result.Score is not { } score)
             return Refuse(error, string.Join("\n", result.Errors.Select(e => $"{options.File}:{e}")));
 
-        foreach (var notice in result.Notices) error.WriteLine($"{options.File}:{notice.At}: {notice.Message}");
+        foreach (var notice in result.Notices)
+            error.WriteLine($"{options.File}:{notice.At}: {notice.Message}");
         var reading = Reading.Of(score, PrintedFor.Of(score), instrument, style, chosenOctaves: options.Octaves);
-        if (OctaveFit.Words(reading.OctavesMoved) is { } moved) error.WriteLine($"{options.File}: written {moved} for {instrument.Name.ToLowerInvariant()}.");
-        foreach (var warning in reading.Warnings()) error.WriteLine($"{options.File}: {warning}");
+        if (OctaveFit.Words(reading.OctavesMoved) is { } moved)
+            error.WriteLine($"{options.File}: written {moved} for {instrument.Name.ToLowerInvariant()}.");
+        foreach (var warning in reading.Warnings())
+            error.WriteLine($"{options.File}: {warning}");
 
         var rows = reading.Notes.Select(n => ReadRow.Of(n, instrument));
         if (options.Format == "json")
@@ -78,7 +101,8 @@ public static class ReadCommand
         else
         {
             output.WriteLine(Header);
-            foreach (var row in rows) output.WriteLine(row.Tsv());
+            foreach (var row in rows)
+                output.WriteLine(row.Tsv());
         }
 
         return 0;
@@ -101,7 +125,8 @@ public static class ReadCommand
     {
         try
         {
-            if (file != StandardInput) return File.ReadAllBytes(file);
+            if (file != StandardInput)
+                return File.ReadAllBytes(file);
             using var input = Console.OpenStandardInput();
             using var all = new MemoryStream();
             input.CopyTo(all);
@@ -128,16 +153,27 @@ public static class ReadCommand
             var hasValue = i + 1 < args.Length;
             switch (args[i])
             {
-                case "--for" when hasValue: options.Instrument = args[++i]; break;
-                case "--format" when hasValue && args[i + 1] is "tsv" or "json": options.Format = args[++i]; break;
-                case "--style" when hasValue: options.StyleFile = args[++i]; break;
-                case "--octave" when hasValue && int.TryParse(args[i + 1], NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var octaves) && octaves is >= -4 and <= 4:
+                case "--for" when hasValue:
+                    options.Instrument = args[++i];
+                    break;
+                case "--format" when hasValue && args[i + 1] is "tsv" or "json":
+                    options.Format = args[++i];
+                    break;
+                case "--style" when hasValue:
+                    options.StyleFile = args[++i];
+                    break;
+                case "--octave"
+                    when hasValue
+                        && int.TryParse(args[i + 1], NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var octaves)
+                        && octaves is >= -4 and <= 4:
                     options.Octaves = octaves;
                     i++;
                     break;
-                case ['-', '-', ..]: return null;
+                case ['-', '-', ..]:
+                    return null;
                 default:
-                    if (options.File.Length > 0) return null;
+                    if (options.File.Length > 0)
+                        return null;
                     options.File = args[i];
                     break;
             }

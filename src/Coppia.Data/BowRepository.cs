@@ -21,7 +21,13 @@ public sealed class BowRepository(Database database)
     public IReadOnlyList<BowRecord> Of(long tuneId)
     {
         using var connection = database.Open();
-        return [.. connection.Query<BowRecord>("SELECT note_id AS NoteId, kind, pitch, refused FROM bow_change WHERE tune_id = @tuneId ORDER BY note_id, kind", new { tuneId })];
+        return
+        [
+            .. connection.Query<BowRecord>(
+                "SELECT note_id AS NoteId, kind, pitch, refused FROM bow_change WHERE tune_id = @tuneId ORDER BY note_id, kind",
+                new { tuneId }
+            ),
+        ];
     }
 
     /// <summary>Replaces all changes of a tune's bowing, in one step.</summary>
@@ -32,7 +38,16 @@ public sealed class BowRepository(Database database)
         connection.Execute("DELETE FROM bow_change WHERE tune_id = @tuneId", new { tuneId }, step);
         connection.Execute(
             "INSERT INTO bow_change (tune_id, note_id, kind, pitch, refused) VALUES (@tuneId, @NoteId, @Kind, @Pitch, @Refused)",
-            changes.Select(c => new { tuneId, c.NoteId, c.Kind, c.Pitch, c.Refused }), step);
+            changes.Select(c => new
+            {
+                tuneId,
+                c.NoteId,
+                c.Kind,
+                c.Pitch,
+                c.Refused,
+            }),
+            step
+        );
         step.Commit();
     }
 }

@@ -13,7 +13,12 @@ public sealed class Database
     public Database(string file)
     {
         File = file;
-        _connectionString = new SqliteConnectionStringBuilder { DataSource = file, ForeignKeys = true, DefaultTimeout = 10 }.ToString();
+        _connectionString = new SqliteConnectionStringBuilder
+        {
+            DataSource = file,
+            ForeignKeys = true,
+            DefaultTimeout = 10,
+        }.ToString();
         try
         {
             using var connection = Open();
@@ -23,16 +28,21 @@ public sealed class Database
         }
         catch (SqliteException e)
         {
-            throw new InvalidDataException($"{file} cannot be opened as a Coppia database ({e.Message.TrimEnd('.')}); expected a file that Coppia made, or none.", e);
+            throw new InvalidDataException(
+                $"{file} cannot be opened as a Coppia database ({e.Message.TrimEnd('.')}); expected a file that Coppia made, or none.",
+                e
+            );
         }
 
-        var result = DeployChanges.To.SqliteDatabase(_connectionString)
+        var result = DeployChanges
+            .To.SqliteDatabase(_connectionString)
             .WithScriptsEmbeddedInAssembly(typeof(Database).Assembly)
             .WithTransactionPerScript()
             .LogToNowhere()
             .Build()
             .PerformUpgrade();
-        if (!result.Successful) throw new InvalidDataException($"{file}: the database could not be brought up to date.", result.Error);
+        if (!result.Successful)
+            throw new InvalidDataException($"{file}: the database could not be brought up to date.", result.Error);
     }
 
     public string File { get; }

@@ -9,7 +9,10 @@ public sealed class OctaveRepository(Database database)
     public int? Of(long tuneId, string instrument)
     {
         using var connection = database.Open();
-        return connection.ExecuteScalar<int?>("SELECT octaves FROM octave_choice WHERE tune_id = @tuneId AND instrument = @instrument", new { tuneId, instrument });
+        return connection.ExecuteScalar<int?>(
+            "SELECT octaves FROM octave_choice WHERE tune_id = @tuneId AND instrument = @instrument",
+            new { tuneId, instrument }
+        );
     }
 
     /// <summary>Keeps a choice; null lets the tune find its own octave again.</summary>
@@ -20,6 +23,12 @@ public sealed class OctaveRepository(Database database)
             octaves is null
                 ? "DELETE FROM octave_choice WHERE tune_id = @tuneId AND instrument = @instrument"
                 : "INSERT INTO octave_choice (tune_id, instrument, octaves) VALUES (@tuneId, @instrument, @octaves) ON CONFLICT DO UPDATE SET octaves = @octaves",
-            new { tuneId, instrument, octaves });
+            new
+            {
+                tuneId,
+                instrument,
+                octaves,
+            }
+        );
     }
 }

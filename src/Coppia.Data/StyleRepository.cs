@@ -33,13 +33,23 @@ public sealed class StyleRepository(Database database)
     {
         using var connection = database.Open();
         return connection.ExecuteScalar<long>(
-            "INSERT INTO style (name, json, current) VALUES (@name, @json, NOT EXISTS (SELECT 1 FROM style WHERE current = 1)) RETURNING id", new { name, json });
+            "INSERT INTO style (name, json, current) VALUES (@name, @json, NOT EXISTS (SELECT 1 FROM style WHERE current = 1)) RETURNING id",
+            new { name, json }
+        );
     }
 
     public bool Save(long id, string name, string json)
     {
         using var connection = database.Open();
-        return connection.Execute("UPDATE style SET name = @name, json = @json WHERE id = @id", new { id, name, json }) == 1;
+        return connection.Execute(
+                "UPDATE style SET name = @name, json = @json WHERE id = @id",
+                new
+                {
+                    id,
+                    name,
+                    json,
+                }
+            ) == 1;
     }
 
     public bool MakeCurrent(long id)
@@ -47,7 +57,8 @@ public sealed class StyleRepository(Database database)
         using var connection = database.Open();
         using var step = connection.BeginTransaction();
         connection.Execute("UPDATE style SET current = 0 WHERE current = 1", transaction: step);
-        if (connection.Execute("UPDATE style SET current = 1 WHERE id = @id", new { id }, step) != 1) return false;
+        if (connection.Execute("UPDATE style SET current = 1 WHERE id = @id", new { id }, step) != 1)
+            return false;
         step.Commit();
         return true;
     }

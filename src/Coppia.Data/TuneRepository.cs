@@ -4,7 +4,12 @@ using Dapper;
 namespace Coppia.Data;
 
 /// <summary>What became of a save.</summary>
-public enum SaveOutcome { Saved, ChangedMeanwhile, Gone }
+public enum SaveOutcome
+{
+    Saved,
+    ChangedMeanwhile,
+    Gone,
+}
 
 /// <summary>Owns the table of tunes.</summary>
 public sealed class TuneRepository(Database database, TimeProvider clock)
@@ -20,8 +25,13 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
     {
         using var connection = database.Open();
         var pattern = "%" + SearchKey.Of(search ?? "").Replace("\\", "\\\\").Replace("%", "\\%").Replace("_", "\\_") + "%";
-        return [.. connection.Query<TuneRecord>(
-            $"SELECT {ColumnsWithoutSource} FROM tune WHERE deleted_at IS NULL AND title_key LIKE @pattern ESCAPE '\\' ORDER BY title_key, id", new { pattern })];
+        return
+        [
+            .. connection.Query<TuneRecord>(
+                $"SELECT {ColumnsWithoutSource} FROM tune WHERE deleted_at IS NULL AND title_key LIKE @pattern ESCAPE '\\' ORDER BY title_key, id",
+                new { pattern }
+            ),
+        ];
     }
 
     public TuneRecord? Find(long id)
@@ -38,7 +48,9 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
             INSERT INTO tune (title, title_key, composer, printed_for, source, key_name, meter, clef, bars, created_at, changed_at)
             VALUES (@Title, @key, @Composer, @PrintedFor, @Source, @KeyName, @Meter, @Clef, @Bars, @now, @now)
             RETURNING id
-            """, Parameters(tune));
+            """,
+            Parameters(tune)
+        );
         return Find(id)!;
     }
 
@@ -51,8 +63,11 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
             UPDATE tune SET title = @Title, title_key = @key, composer = @Composer, printed_for = @PrintedFor, source = @Source,
                 key_name = @KeyName, meter = @Meter, clef = @Clef, bars = @Bars, version = version + 1, changed_at = @now
             WHERE id = @Id AND version = @Version AND deleted_at IS NULL
-            """, Parameters(tune));
-        if (changed == 1) return SaveOutcome.Saved;
+            """,
+            Parameters(tune)
+        );
+        if (changed == 1)
+            return SaveOutcome.Saved;
         return Find(tune.Id) is null ? SaveOutcome.Gone : SaveOutcome.ChangedMeanwhile;
     }
 

@@ -33,7 +33,8 @@ internal sealed partial class AbcBody(List<SourceError> errors, List<Notice> not
             _lineNumber = i + 1;
             _at = 0;
             _line = AbcReader.StripComment(lines[i]).TrimEnd();
-            if (_line.Trim().Length == 0) continue;
+            if (_line.Trim().Length == 0)
+                continue;
             if (AbcReader.IsField(_line))
             {
                 if (_line[0] is 'X')
@@ -42,16 +43,22 @@ internal sealed partial class AbcBody(List<SourceError> errors, List<Notice> not
                     break;
                 }
 
-                if (_line[0] is 'w' or 'W') LeaveOut("Words under the music (w: lines) are left out.");
-                else if (_line[0] is 'V') LeaveOut("Only one voice is read; V: lines are left out.");
-                else Field(_line[0], _line[2..].Trim(), new(_lineNumber, 3));
+                if (_line[0] is 'w' or 'W')
+                    LeaveOut("Words under the music (w: lines) are left out.");
+                else if (_line[0] is 'V')
+                    LeaveOut("Only one voice is read; V: lines are left out.");
+                else
+                    Field(_line[0], _line[2..].Trim(), new(_lineNumber, 3));
                 continue;
             }
 
             var goesOn = _line.EndsWith('\\');
-            if (goesOn) _line = _line[..^1];
-            while (_at < _line.Length) Token();
-            if (!goesOn) Draft.BreakLine();
+            if (goesOn)
+                _line = _line[..^1];
+            while (_at < _line.Length)
+                Token();
+            if (!goesOn)
+                Draft.BreakLine();
         }
 
         if (!Draft.BarIsEmpty)
@@ -60,14 +67,17 @@ internal sealed partial class AbcBody(List<SourceError> errors, List<Notice> not
             CloseBar(Barline.None, repeatEnd: false);
         }
 
-        if (_pending.GracesOpen is { } at) errors.Add(new SourceError(at, "grace notes with no note after them", "a note after the closing brace"));
+        if (_pending.GracesOpen is { } at)
+            errors.Add(new SourceError(at, "grace notes with no note after them", "a note after the closing brace"));
     }
 
     private void Token()
     {
         var c = Now;
-        if (char.IsWhiteSpace(c) || c is '`' or 'y' or '$') _at++;
-        else if (BarlinePattern().Match(_line, _at) is { Success: true } bar && bar.Index == _at) ReadBarline(bar);
+        if (char.IsWhiteSpace(c) || c is '`' or 'y' or '$')
+            _at++;
+        else if (BarlinePattern().Match(_line, _at) is { Success: true } bar && bar.Index == _at)
+            ReadBarline(bar);
         else if (c == '[' && EndingPattern().Match(_line, _at) is { Success: true } ending && ending.Index == _at)
         {
             _at += ending.Length;
@@ -78,19 +88,41 @@ internal sealed partial class AbcBody(List<SourceError> errors, List<Notice> not
             Field(inline.Groups[1].Value[0], inline.Groups[2].Value.Trim(), new(_lineNumber, _at + 4));
             _at += inline.Length;
         }
-        else if (c == '"') Quoted();
-        else if (c is '!' or '+') Decoration(c);
-        else if (c == '(' && char.IsAsciiDigit(Peek(1))) Tuplet();
-        else if (c == '(') { _pending.SlurStarts++; _at++; }
-        else if (c == ')') { CloseSlur(); _at++; }
-        else if (c == '{') Graces();
-        else if (c is '<' or '>') Broken(c);
-        else if (c == '-') Tie();
-        else if (c is 'z' or 'x' or 'Z' or 'X') Rest(c);
-        else if (AbcDecorations.Shorthand(c) is { } mark) { _pending.Marks |= mark; _at++; }
-        else if (c == '&') Overlay();
-        else if (c == '[' || c is '^' or '_' or '=' || IsNoteLetter(c)) NoteOrChord();
-        else Wrong($"“{c}” is not a note or a sign of ABC", "a note letter A–G or a–g, a rest z, or a barline |");
+        else if (c == '"')
+            Quoted();
+        else if (c is '!' or '+')
+            Decoration(c);
+        else if (c == '(' && char.IsAsciiDigit(Peek(1)))
+            Tuplet();
+        else if (c == '(')
+        {
+            _pending.SlurStarts++;
+            _at++;
+        }
+        else if (c == ')')
+        {
+            CloseSlur();
+            _at++;
+        }
+        else if (c == '{')
+            Graces();
+        else if (c is '<' or '>')
+            Broken(c);
+        else if (c == '-')
+            Tie();
+        else if (c is 'z' or 'x' or 'Z' or 'X')
+            Rest(c);
+        else if (AbcDecorations.Shorthand(c) is { } mark)
+        {
+            _pending.Marks |= mark;
+            _at++;
+        }
+        else if (c == '&')
+            Overlay();
+        else if (c == '[' || c is '^' or '_' or '=' || IsNoteLetter(c))
+            NoteOrChord();
+        else
+            Wrong($"“{c}” is not a note or a sign of ABC", "a note letter A–G or a–g, a rest z, or a barline |");
     }
 
     private void Wrong(string wrong, string expected)
@@ -105,7 +137,8 @@ internal sealed partial class AbcBody(List<SourceError> errors, List<Notice> not
 
     private void LeaveOut(string message)
     {
-        if (_leftOut.Add(message)) notices.Add(new Notice(Here, null, message));
+        if (_leftOut.Add(message))
+            notices.Add(new Notice(Here, null, message));
     }
 
     private void Field(char name, string value, SourcePosition at)
@@ -114,25 +147,33 @@ internal sealed partial class AbcBody(List<SourceError> errors, List<Notice> not
         {
             case 'M':
                 var (time, expected) = AbcFields.Meter(value);
-                if (expected is not null) errors.Add(new SourceError(at, $"“{value}” is not a meter", expected));
-                else Draft.Time = time;
+                if (expected is not null)
+                    errors.Add(new SourceError(at, $"“{value}” is not a meter", expected));
+                else
+                    Draft.Time = time;
                 break;
             case 'L':
-                if (AbcFields.UnitLength(value) is { } unit) _unit = unit;
-                else errors.Add(new SourceError(at, $"“{value}” is not a note length", "a fraction such as L:1/8"));
+                if (AbcFields.UnitLength(value) is { } unit)
+                    _unit = unit;
+                else
+                    errors.Add(new SourceError(at, $"“{value}” is not a note length", "a fraction such as L:1/8"));
                 break;
             case 'K':
                 var (key, clef, wrong, _) = AbcFields.Key(value);
-                if (wrong is not null) errors.Add(new SourceError(at, wrong, "a key such as K:D, K:Bb or K:Am"));
+                if (wrong is not null)
+                    errors.Add(new SourceError(at, wrong, "a key such as K:D, K:Bb or K:Am"));
                 if (key is { } found)
                 {
                     Draft.Key = found;
                     _accidentals = new Accidentals(found);
                 }
 
-                if (clef is not null) LeaveOut("A change of clef inside the tune is left out; the first clef stays.");
+                if (clef is not null)
+                    LeaveOut("A change of clef inside the tune is left out; the first clef stays.");
                 break;
-            case 'Q': LeaveOut("A change of tempo inside the tune is left out."); break;
+            case 'Q':
+                LeaveOut("A change of tempo inside the tune is left out.");
+                break;
         }
     }
 
@@ -148,9 +189,12 @@ internal sealed partial class AbcBody(List<SourceError> errors, List<Notice> not
 
         var text = _line[(_at + 1)..end];
         var annotation = text.Length > 1 && text[0] is '^' or '_' or '<' or '>' or '@';
-        if (WaymarkWords.Of(annotation ? text[1..] : text) is var mark and not Waymarks.None) Draft.Mark(mark);
-        else if (annotation) _pending.Words = text[1..].Trim();
-        else LeaveOut("Chord symbols are left out.");
+        if (WaymarkWords.Of(annotation ? text[1..] : text) is var mark and not Waymarks.None)
+            Draft.Mark(mark);
+        else if (annotation)
+            _pending.Words = text[1..].Trim();
+        else
+            LeaveOut("Chord symbols are left out.");
         _at = end + 1;
     }
 
@@ -164,15 +208,18 @@ internal sealed partial class AbcBody(List<SourceError> errors, List<Notice> not
         }
 
         var name = _line[(_at + 1)..end];
-        if (WaymarkWords.Of(name) is var mark and not Waymarks.None) Draft.Mark(mark);
-        else if (!AbcDecorations.Apply(name, _pending)) LeaveOut($"The decoration !{name}! is left out.");
+        if (WaymarkWords.Of(name) is var mark and not Waymarks.None)
+            Draft.Mark(mark);
+        else if (!AbcDecorations.Apply(name, _pending))
+            LeaveOut($"The decoration !{name}! is left out.");
         _at = end + 1;
     }
 
     private void Overlay()
     {
         LeaveOut("Only one voice is read; a voice overlay (&) is left out.");
-        while (_at < _line.Length && Now != '|') _at++;
+        while (_at < _line.Length && Now != '|')
+            _at++;
     }
 
     private void ReadBarline(Match bar)
@@ -181,19 +228,30 @@ internal sealed partial class AbcBody(List<SourceError> errors, List<Notice> not
         _at += bar.Length;
         var repeatEnd = text[0] == ':';
         var repeatStart = text.Length > 1 && text[^1] == ':';
-        var line = text.Contains("|]", StringComparison.Ordinal) ? Barline.Final
-            : text.Contains("||", StringComparison.Ordinal) && !repeatEnd && !repeatStart || text.StartsWith("[|", StringComparison.Ordinal) ? Barline.Double : Barline.Plain;
+        var line =
+            text.Contains("|]", StringComparison.Ordinal) ? Barline.Final
+            : text.Contains("||", StringComparison.Ordinal) && !repeatEnd && !repeatStart || text.StartsWith("[|", StringComparison.Ordinal)
+                ? Barline.Double
+            : Barline.Plain;
         // One colon more, one time more (ABC standard 2.1, section 4.8); "::" alone ends one repeat and begins the next.
         CloseBar(line, repeatEnd, text == "::" ? 2 : text.TakeWhile(c => c == ':').Count() + 1);
-        if (repeatStart) Draft.StartRepeat(text == "::" ? 2 : text.Reverse().TakeWhile(c => c == ':').Count() + 1);
-        if (bar.Groups[2].Success) Draft.StartEnding(bar.Groups[2].Value);
+        if (repeatStart)
+            Draft.StartRepeat(text == "::" ? 2 : text.Reverse().TakeWhile(c => c == ':').Count() + 1);
+        if (bar.Groups[2].Success)
+            Draft.StartEnding(bar.Groups[2].Value);
     }
 
     private void CloseBar(Barline line, bool repeatEnd, int times = 2)
     {
         if (_pending.TupletLeft > 0 && !Draft.BarIsEmpty)
         {
-            errors.Add(new SourceError(Here, $"the barline comes before the tuplet is full; {_pending.TupletLeft} more of its notes are missing", "all notes of a tuplet in one bar"));
+            errors.Add(
+                new SourceError(
+                    Here,
+                    $"the barline comes before the tuplet is full; {_pending.TupletLeft} more of its notes are missing",
+                    "all notes of a tuplet in one bar"
+                )
+            );
             _pending.TupletLeft = 0;
         }
 

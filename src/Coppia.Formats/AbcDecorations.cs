@@ -40,30 +40,42 @@ internal static class AbcDecorations
     /// <summary>How each mark is written.</summary>
     public static readonly IReadOnlyList<(Marks Mark, string Abc)> Written =
     [
-        (Marks.Staccato, "."), (Marks.UpBow, "u"), (Marks.DownBow, "v"), (Marks.Accent, "!accent!"), (Marks.StrongAccent, "!marcato!"),
-        (Marks.Fermata, "!fermata!"), (Marks.Tenuto, "!tenuto!"), (Marks.LiftAfter, "!breath!"), (Marks.Trill, "!trill!"),
+        (Marks.Staccato, "."),
+        (Marks.UpBow, "u"),
+        (Marks.DownBow, "v"),
+        (Marks.Accent, "!accent!"),
+        (Marks.StrongAccent, "!marcato!"),
+        (Marks.Fermata, "!fermata!"),
+        (Marks.Tenuto, "!tenuto!"),
+        (Marks.LiftAfter, "!breath!"),
+        (Marks.Trill, "!trill!"),
     ];
 
     public static readonly IReadOnlyList<string> Dynamics = ["pppp", "ppp", "pp", "p", "mp", "mf", "f", "ff", "fff", "ffff", "sfz"];
 
-    public static Marks? Shorthand(char c) => c switch
-    {
-        '.' => Marks.Staccato,
-        'u' => Marks.UpBow,
-        'v' => Marks.DownBow,
-        'H' => Marks.Fermata,
-        'L' => Marks.Accent,
-        'T' => Marks.Trill,
-        _ => null,
-    };
+    public static Marks? Shorthand(char c) =>
+        c switch
+        {
+            '.' => Marks.Staccato,
+            'u' => Marks.UpBow,
+            'v' => Marks.DownBow,
+            'H' => Marks.Fermata,
+            'L' => Marks.Accent,
+            'T' => Marks.Trill,
+            _ => null,
+        };
 
     /// <summary>False for a decoration that Coppia leaves out.</summary>
     public static bool Apply(string name, AbcPending pending)
     {
-        if (Named.TryGetValue(name, out var mark)) pending.Marks |= mark;
-        else if (name is ['0' or '1' or '2' or '3' or '4']) pending.Finger = name[0] - '0';
-        else if (Dynamics.Contains(name)) pending.Dynamic = name;
-        else return false;
+        if (Named.TryGetValue(name, out var mark))
+            pending.Marks |= mark;
+        else if (name is ['0' or '1' or '2' or '3' or '4'])
+            pending.Finger = name[0] - '0';
+        else if (Dynamics.Contains(name))
+            pending.Dynamic = name;
+        else
+            return false;
         return true;
     }
 }

@@ -28,13 +28,17 @@ internal static partial class AbcFields
         const string expected = "a meter such as M:4/4, M:6/8, M:C, M:C| or M:none";
         switch (value)
         {
-            case "C": return (TimeSignature.CommonTime, null);
-            case "C|": return (TimeSignature.CutTime, null);
-            case "none" or "": return (null, null);
+            case "C":
+                return (TimeSignature.CommonTime, null);
+            case "C|":
+                return (TimeSignature.CutTime, null);
+            case "none" or "":
+                return (null, null);
         }
 
         var match = FractionPattern().Match(value);
-        if (!match.Success) return (null, expected);
+        if (!match.Success)
+            return (null, expected);
         var beats = match.Groups[1].Value.Split('+').Sum(int.Parse);
         var unit = int.Parse(match.Groups[2].Value, CultureInfo.InvariantCulture);
         return beats is >= 1 and <= 32 && unit is 1 or 2 or 4 or 8 or 16 or 32 ? (new TimeSignature(beats, unit), null) : (null, expected);
@@ -44,9 +48,12 @@ internal static partial class AbcFields
     public static Fraction? UnitLength(string value)
     {
         var match = UnitPattern().Match(value);
-        if (!match.Success) return null;
+        if (!match.Success)
+            return null;
         var below = match.Groups[2].Success ? int.Parse(match.Groups[2].Value, CultureInfo.InvariantCulture) : 1;
-        return below is >= 1 and <= 64 && int.IsPow2(below) ? new Fraction(int.Parse(match.Groups[1].Value, CultureInfo.InvariantCulture), below) : null;
+        return below is >= 1 and <= 64 && int.IsPow2(below)
+            ? new Fraction(int.Parse(match.Groups[1].Value, CultureInfo.InvariantCulture), below)
+            : null;
     }
 
     /// <summary>The unit length that goes with a meter where there is no L: (ABC standard 2.1, section 3.1.7).</summary>
@@ -57,9 +64,13 @@ internal static partial class AbcFields
     {
         var words = QuotedPattern().Match(value);
         var match = TempoPattern().Match(QuotedPattern().Replace(value, " "));
-        if (!match.Success) return (null, words.Success ? words.Groups[1].Value : null);
+        if (!match.Success)
+            return (null, words.Success ? words.Groups[1].Value : null);
         var beat = match.Groups[1].Success
-            ? new Fraction(int.Parse(match.Groups[1].Value, CultureInfo.InvariantCulture), Math.Max(1, int.Parse(match.Groups[2].Value, CultureInfo.InvariantCulture)))
+            ? new Fraction(
+                int.Parse(match.Groups[1].Value, CultureInfo.InvariantCulture),
+                Math.Max(1, int.Parse(match.Groups[2].Value, CultureInfo.InvariantCulture))
+            )
             : Fraction.Quarter;
         return ((beat, int.Parse(match.Groups[3].Value, CultureInfo.InvariantCulture)), words.Success ? words.Groups[1].Value : null);
     }
@@ -83,18 +94,25 @@ internal static partial class AbcFields
             if (i == 0 && KeyPattern().Match(word) is { Success: true } match)
             {
                 var mode = match.Groups[3].Value;
-                if (mode.Length == 0 && i + 1 < words.Length && Modes.ContainsKey(Short(words[i + 1]))) mode = words[++i];
-                if (!Modes.TryGetValue(Short(mode), out var known)) return (null, null, $"“{mode}” is not a mode", null);
+                if (mode.Length == 0 && i + 1 < words.Length && Modes.ContainsKey(Short(words[i + 1])))
+                    mode = words[++i];
+                if (!Modes.TryGetValue(Short(mode), out var known))
+                    return (null, null, $"“{mode}” is not a mode", null);
                 key = Signature(match.Groups[1].Value[0], match.Groups[2].Value, known);
-                if (key is null) return (null, null, $"“{word}” would need more than seven sharps or flats", null);
+                if (key is null)
+                    return (null, null, $"“{word}” would need more than seven sharps or flats", null);
                 continue;
             }
 
             var name = word.StartsWith("clef=", StringComparison.OrdinalIgnoreCase) ? word[5..] : word;
-            if (Clef.Named(name.Trim('"')) is { } found) clef = found;
-            else if (word.StartsWith("clef=", StringComparison.OrdinalIgnoreCase)) return (null, null, $"“{name}” is not a clef that Coppia reads", null);
-            else if (i == 0) return (null, null, $"“{word}” is not a key", null);
-            else leftOut = word;
+            if (Clef.Named(name.Trim('"')) is { } found)
+                clef = found;
+            else if (word.StartsWith("clef=", StringComparison.OrdinalIgnoreCase))
+                return (null, null, $"“{name}” is not a clef that Coppia reads", null);
+            else if (i == 0)
+                return (null, null, $"“{word}” is not a key", null);
+            else
+                leftOut = word;
         }
 
         return (key, clef, null, leftOut);
@@ -107,13 +125,19 @@ internal static partial class AbcFields
 
     private static KeySignature? Signature(char tonic, string accidental, Mode mode)
     {
-        var alter = accidental switch { "#" => 1, "b" => -1, _ => 0 };
+        var alter = accidental switch
+        {
+            "#" => 1,
+            "b" => -1,
+            _ => 0,
+        };
         var letter = Enum.Parse<Letter>(tonic.ToString());
         for (var fifths = -7; fifths <= 7; fifths++)
         {
             var key = new KeySignature(fifths, mode);
             var found = key.TonicInOctave(4);
-            if (found.Letter == letter && found.Alter == alter) return key;
+            if (found.Letter == letter && found.Alter == alter)
+                return key;
         }
 
         return null;

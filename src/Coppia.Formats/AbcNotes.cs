@@ -16,28 +16,48 @@ internal sealed partial class AbcBody
             _at++;
             while (_at < _line.Length && Now != ']')
             {
-                if (Now == ' ') { _at++; continue; }
-                if (ReadPitch(_accidentals, useTies: Draft.BarIsEmpty) is not { } member) { SkipTo(']'); break; }
+                if (Now == ' ')
+                {
+                    _at++;
+                    continue;
+                }
+                if (ReadPitch(_accidentals, useTies: Draft.BarIsEmpty) is not { } member)
+                {
+                    SkipTo(']');
+                    break;
+                }
                 pitches.Add(member);
                 var length = ReadLength();
-                if (pitches.Count == 1) inner = length;
-                if (Now == '-') { _at++; tied = true; }
+                if (pitches.Count == 1)
+                    inner = length;
+                if (Now == '-')
+                {
+                    _at++;
+                    tied = true;
+                }
             }
 
-            if (Now == ']') _at++;
-            else errors.Add(new SourceError(at, "a chord begins with [ and never ends", "a closing ]"));
-            if (pitches.Count > 1) LeaveOut("Double stops are shown, but only the first note of each is given a string and finger.");
+            if (Now == ']')
+                _at++;
+            else
+                errors.Add(new SourceError(at, "a chord begins with [ and never ends", "a closing ]"));
+            if (pitches.Count > 1)
+                LeaveOut("Double stops are shown, but only the first note of each is given a string and finger.");
         }
-        else if (ReadPitch(_accidentals, useTies: Draft.BarIsEmpty) is { } pitch) pitches.Add(pitch);
+        else if (ReadPitch(_accidentals, useTies: Draft.BarIsEmpty) is { } pitch)
+            pitches.Add(pitch);
 
-        if (pitches.Count == 0) return;
+        if (pitches.Count == 0)
+            return;
         var added = AddTimed(at, ReadLength() * inner, pitches, isBarRest: false);
-        if (added && tied) Draft.Events[^1] = Draft.Events[^1] with { TiedOn = true };
+        if (added && tied)
+            Draft.Events[^1] = Draft.Events[^1] with { TiedOn = true };
     }
 
     private void SkipTo(char end)
     {
-        while (_at < _line.Length && Now != end) _at++;
+        while (_at < _line.Length && Now != end)
+            _at++;
     }
 
     private void Rest(char c)
@@ -51,11 +71,20 @@ internal sealed partial class AbcBody
         }
 
         var bars = ReadNumber() ?? 1;
-        if (bars is < 1 or > 200) errors.Add(new SourceError(at, $"a rest of {bars} bars", "1 to 200"));
+        if (bars is < 1 or > 200)
+            errors.Add(new SourceError(at, $"a rest of {bars} bars", "1 to 200"));
         for (var i = 0; i < Math.Min(bars, 200); i++)
         {
-            if (i > 0) CloseBar(Barline.Plain, repeatEnd: false);
-            Draft.Add(new ScoreEvent { Value = new NoteValue(0), IsBarRest = true, At = at });
+            if (i > 0)
+                CloseBar(Barline.Plain, repeatEnd: false);
+            Draft.Add(
+                new ScoreEvent
+                {
+                    Value = new NoteValue(0),
+                    IsBarRest = true,
+                    At = at,
+                }
+            );
         }
     }
 
@@ -67,7 +96,9 @@ internal sealed partial class AbcBody
         _brokenNext = null;
         if (NoteValue.Split(written) is not { Count: > 0 } parts)
         {
-            errors.Add(new SourceError(at, $"a length of {written} of a whole note cannot be written", "lengths made of whole to 128th notes"));
+            errors.Add(
+                new SourceError(at, $"a length of {written} of a whole note cannot be written", "lengths made of whole to 128th notes")
+            );
             return false;
         }
 
@@ -103,8 +134,10 @@ internal sealed partial class AbcBody
             Draft.Add(e);
         }
 
-        if (pitches.Count > 0) _tiedAlters = [];
-        if (_pending.TupletLeft > 0) _pending.TupletLeft--;
+        if (pitches.Count > 0)
+            _tiedAlters = [];
+        if (_pending.TupletLeft > 0)
+            _pending.TupletLeft--;
         _pending.TupletStart = false;
         _pending.SlurStarts = 0;
         _pending.Marks = Marks.None;
@@ -118,8 +151,10 @@ internal sealed partial class AbcBody
 
     private void CloseSlur()
     {
-        if (Draft.BarIsEmpty) notices.Add(new Notice(Here, null, $"The slur sign at {Here} ends nothing; it is left out."));
-        else Draft.Events[^1] = Draft.Events[^1] with { SlurStops = Draft.Events[^1].SlurStops + 1 };
+        if (Draft.BarIsEmpty)
+            notices.Add(new Notice(Here, null, $"The slur sign at {Here} ends nothing; it is left out."));
+        else
+            Draft.Events[^1] = Draft.Events[^1] with { SlurStops = Draft.Events[^1].SlurStops + 1 };
     }
 
     private void Graces()
@@ -135,11 +170,17 @@ internal sealed partial class AbcBody
 
         _at++;
         var slashed = Now == '/';
-        if (slashed) _at++;
+        if (slashed)
+            _at++;
         while (_at < end)
         {
-            if (Now is ' ' or '(' or ')') { _at++; continue; }
-            if (ReadPitch(_accidentals, useTies: false) is not { } pitch) continue;
+            if (Now is ' ' or '(' or ')')
+            {
+                _at++;
+                continue;
+            }
+            if (ReadPitch(_accidentals, useTies: false) is not { } pitch)
+                continue;
             var value = NoteValue.Exactly(ReadLength() * new Fraction(1, 8)) ?? new NoteValue(3);
             _pending.Graces.Add(new GraceNote("", pitch, value, slashed));
         }

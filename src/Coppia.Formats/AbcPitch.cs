@@ -13,14 +13,22 @@ internal sealed partial class AbcBody
         var start = _at;
         while (Now is '^' or '_' or '=')
         {
-            printed = Now switch { '^' => (printed ?? 0) + 1, '_' => (printed ?? 0) - 1, _ => 0 };
+            printed = Now switch
+            {
+                '^' => (printed ?? 0) + 1,
+                '_' => (printed ?? 0) - 1,
+                _ => 0,
+            };
             _at++;
         }
 
         if (!IsNoteLetter(Now) || printed is > 2 or < -2)
         {
             _at = start;
-            Wrong(printed is null ? $"“{Now}” is not a note" : "an accidental without a note that can bear it", "a note letter A–G or a–g after at most two ^ or _");
+            Wrong(
+                printed is null ? $"“{Now}” is not a note" : "an accidental without a note that can bear it",
+                "a note letter A–G or a–g after at most two ^ or _"
+            );
             _at = Math.Max(_at, start + 1);
             return null;
         }
@@ -28,16 +36,25 @@ internal sealed partial class AbcBody
         var octave = char.IsUpper(Now) ? 4 : 5;
         var letter = Enum.Parse<Letter>(char.ToUpperInvariant(Now).ToString());
         _at++;
-        while (Now is '\'' or ',') octave += _line[_at++] == ',' ? -1 : 1;
+        while (Now is '\'' or ',')
+            octave += _line[_at++] == ',' ? -1 : 1;
         if (octave is < 0 or > 9)
         {
-            errors.Add(new SourceError(new(_lineNumber, start + 1), "the note lies outside all instruments", "octave marks that keep it between C0 and B9"));
+            errors.Add(
+                new SourceError(
+                    new(_lineNumber, start + 1),
+                    "the note lies outside all instruments",
+                    "octave marks that keep it between C0 and B9"
+                )
+            );
             return null;
         }
 
         var step = new Pitch(letter, 0, octave).Step;
-        if (printed is { } alter) accidentals.Print(step, alter);
-        else if (useTies && _tiedAlters.TryGetValue(step, out var tied)) return new Pitch(letter, tied, octave);
+        if (printed is { } alter)
+            accidentals.Print(step, alter);
+        else if (useTies && _tiedAlters.TryGetValue(step, out var tied))
+            return new Pitch(letter, tied, octave);
         return new Pitch(letter, accidentals.InForce(step), octave);
     }
 
@@ -53,7 +70,8 @@ internal sealed partial class AbcBody
             below *= ReadNumber() ?? 2;
         }
 
-        if (above is > 0 and <= 256 && below is > 0 and <= 256) return new Fraction(above, below);
+        if (above is > 0 and <= 256 && below is > 0 and <= 256)
+            return new Fraction(above, below);
         errors.Add(new SourceError(start, "the note length is out of range", "a multiplier such as 2, 3/2 or /2"));
         return Fraction.Whole;
     }
@@ -61,7 +79,8 @@ internal sealed partial class AbcBody
     private long? ReadNumber()
     {
         var start = _at;
-        while (char.IsAsciiDigit(Now) && _at - start < 4) _at++;
+        while (char.IsAsciiDigit(Now) && _at - start < 4)
+            _at++;
         return _at == start ? null : long.Parse(_line.AsSpan(start, _at - start), CultureInfo.InvariantCulture);
     }
 }

@@ -15,30 +15,57 @@ public static class AbcReader
         var first = ReadHeader(lines, header, errors, notices);
         if (first < 0)
         {
-            if (errors.Count == 0) errors.Add(NoKey(lines));
+            if (errors.Count == 0)
+                errors.Add(NoKey(lines));
             return new ReadResult(null, errors, notices);
         }
 
         var unit = header.Unit ?? AbcFields.DefaultUnit(header.Time);
-        var body = new AbcBody(errors, notices, unit) { Draft = { Clef = header.Clef, Key = header.Key, Time = header.Time } };
+        var body = new AbcBody(errors, notices, unit)
+        {
+            Draft =
+            {
+                Clef = header.Clef,
+                Key = header.Key,
+                Time = header.Time,
+            },
+        };
         body.Read(lines, first);
         var bars = BarDraft.MendBindings(body.Draft.Finish(), notices);
-        if (TuneReader.CheckSize(body.Draft.EventCount, bars.Any(b => b.Events.Any(e => !e.IsRest)), new(Math.Min(first + 1, lines.Length), 1)) is { } size && errors.Count == 0)
+        if (
+            TuneReader.CheckSize(
+                body.Draft.EventCount,
+                bars.Any(b => b.Events.Any(e => !e.IsRest)),
+                new(Math.Min(first + 1, lines.Length), 1)
+            )
+                is { } size
+            && errors.Count == 0
+        )
             errors.Add(size);
-        if (errors.Count > 0) return new ReadResult(null, [.. errors.OrderBy(e => e.At)], notices);
+        if (errors.Count > 0)
+            return new ReadResult(null, [.. errors.OrderBy(e => e.At)], notices);
 
-        var (score, checks) = ScoreAssembly.Finish(new Score
-        {
-            Title = header.Title,
-            Composer = header.Composer,
-            Clef = header.Clef,
-            Key = header.Key,
-            Time = header.Time,
-            Tempo = header.Tempo,
-            TempoWords = header.TempoWords,
-            Bars = bars,
-        });
-        if (body.MissingLastBarline) notices.Add(new Notice(bars[^1].At, score.Bars[^1].Number, $"Bar {score.Bars[^1].Number} has no closing barline; it is read as the last bar."));
+        var (score, checks) = ScoreAssembly.Finish(
+            new Score
+            {
+                Title = header.Title,
+                Composer = header.Composer,
+                Clef = header.Clef,
+                Key = header.Key,
+                Time = header.Time,
+                Tempo = header.Tempo,
+                TempoWords = header.TempoWords,
+                Bars = bars,
+            }
+        );
+        if (body.MissingLastBarline)
+            notices.Add(
+                new Notice(
+                    bars[^1].At,
+                    score.Bars[^1].Number,
+                    $"Bar {score.Bars[^1].Number} has no closing barline; it is read as the last bar."
+                )
+            );
         return new ReadResult(score, [], [.. notices, .. checks]);
     }
 
@@ -49,11 +76,18 @@ public static class AbcReader
         {
             var line = lines[i];
             var bare = line.TrimStart();
-            if (bare.Length == 0 || bare[0] == '%') continue;
+            if (bare.Length == 0 || bare[0] == '%')
+                continue;
             if (!IsField(bare))
             {
                 var column = line.Length - bare.Length + 1;
-                errors.Add(new SourceError(new(i + 1, column), "music begins before the key is known", "a header that ends with a key line such as K:D"));
+                errors.Add(
+                    new SourceError(
+                        new(i + 1, column),
+                        "music begins before the key is known",
+                        "a header that ends with a key line such as K:D"
+                    )
+                );
                 return -1;
             }
 
@@ -62,25 +96,36 @@ public static class AbcReader
             switch (bare[0])
             {
                 case 'X':
-                    if (header.Number is not null) return -1;
+                    if (header.Number is not null)
+                        return -1;
                     header.Number = value;
                     break;
-                case 'T': header.Title = header.Title.Length == 0 ? AbcFields.Text(value) : header.Title; break;
-                case 'C': header.Composer ??= AbcFields.Text(value); break;
+                case 'T':
+                    header.Title = header.Title.Length == 0 ? AbcFields.Text(value) : header.Title;
+                    break;
+                case 'C':
+                    header.Composer ??= AbcFields.Text(value);
+                    break;
                 case 'M':
                     var (time, expected) = AbcFields.Meter(value);
-                    if (expected is not null) errors.Add(new SourceError(at, $"“{value}” is not a meter", expected));
+                    if (expected is not null)
+                        errors.Add(new SourceError(at, $"“{value}” is not a meter", expected));
                     header.Time = time;
                     break;
                 case 'L':
                     header.Unit = AbcFields.UnitLength(value);
-                    if (header.Unit is null) errors.Add(new SourceError(at, $"“{value}” is not a note length", "a fraction such as L:1/8"));
+                    if (header.Unit is null)
+                        errors.Add(new SourceError(at, $"“{value}” is not a note length", "a fraction such as L:1/8"));
                     break;
-                case 'Q': (header.Tempo, header.TempoWords) = AbcFields.Tempo(value); break;
+                case 'Q':
+                    (header.Tempo, header.TempoWords) = AbcFields.Tempo(value);
+                    break;
                 case 'K':
                     var (key, clef, wrong, leftOut) = AbcFields.Key(value);
-                    if (wrong is not null) errors.Add(new SourceError(at, wrong, "a key such as K:D, K:Bb or K:Am, with a clef if need be: K:G clef=bass"));
-                    if (leftOut is not null) notices.Add(new Notice(at, null, $"“{leftOut}” in the key line is left out."));
+                    if (wrong is not null)
+                        errors.Add(new SourceError(at, wrong, "a key such as K:D, K:Bb or K:Am, with a clef if need be: K:G clef=bass"));
+                    if (leftOut is not null)
+                        notices.Add(new Notice(at, null, $"“{leftOut}” in the key line is left out."));
                     header.Key = key ?? default;
                     header.Clef = clef ?? Clef.Treble;
                     return i + 1;
@@ -104,7 +149,8 @@ public static class AbcReader
     {
         for (var i = 0; i < line.Length; i++)
         {
-            if (line[i] == '%' && (i == 0 || line[i - 1] != '\\')) return line[..i];
+            if (line[i] == '%' && (i == 0 || line[i - 1] != '\\'))
+                return line[..i];
         }
 
         return line;

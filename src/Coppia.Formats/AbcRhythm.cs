@@ -7,8 +7,10 @@ internal sealed partial class AbcBody
 {
     private void Tie()
     {
-        if (Draft.BarIsEmpty || Draft.Events[^1].IsRest) errors.Add(new SourceError(Here, "a tie with no note before it", "a tie - right after a note"));
-        else Draft.Events[^1] = Draft.Events[^1] with { TiedOn = true };
+        if (Draft.BarIsEmpty || Draft.Events[^1].IsRest)
+            errors.Add(new SourceError(Here, "a tie with no note before it", "a tie - right after a note"));
+        else
+            Draft.Events[^1] = Draft.Events[^1] with { TiedOn = true };
         _at++;
     }
 
@@ -16,7 +18,11 @@ internal sealed partial class AbcBody
     {
         var at = Here;
         var depth = 0;
-        while (Now == c) { depth++; _at++; }
+        while (Now == c)
+        {
+            depth++;
+            _at++;
+        }
         if (Draft.BarIsEmpty || depth > 2)
         {
             errors.Add(new SourceError(at, "a broken-rhythm sign out of place", "one or two < or > between two notes of a bar"));
@@ -33,7 +39,10 @@ internal sealed partial class AbcBody
             return;
         }
 
-        Draft.Events[^1] = before with { Value = value with { TupletActual = before.Value.TupletActual, TupletNormal = before.Value.TupletNormal } };
+        Draft.Events[^1] = before with
+        {
+            Value = value with { TupletActual = before.Value.TupletActual, TupletNormal = before.Value.TupletNormal },
+        };
         _brokenNext = c == '>' ? shortened : lengthened;
     }
 
@@ -43,12 +52,21 @@ internal sealed partial class AbcBody
         _at++;
         var actual = (int)(ReadNumber() ?? 0);
         var (fewest, most) = (2, 9);
-        var normal = actual switch { 2 => 3, 3 => 2, 4 => 3, 6 => 2, 8 => 3, _ => Draft.Time is { IsCompound: true } ? 3 : 2 };
+        var normal = actual switch
+        {
+            2 => 3,
+            3 => 2,
+            4 => 3,
+            6 => 2,
+            8 => 3,
+            _ => Draft.Time is { IsCompound: true } ? 3 : 2,
+        };
         var count = actual;
         if (Now == ':')
         {
             _at++;
-            if (ReadNumber() is { } given) (normal, fewest, most) = ((int)given, 1, 64);
+            if (ReadNumber() is { } given)
+                (normal, fewest, most) = ((int)given, 1, 64);
             if (Now == ':')
             {
                 _at++;
@@ -58,7 +76,9 @@ internal sealed partial class AbcBody
 
         if (actual < fewest || actual > most || actual == normal || normal is < 1 or > 64 || count is < 1 or > 64)
         {
-            errors.Add(new SourceError(at, "not a tuplet that Coppia reads", "(2 to (9, as in (3abc, or both numbers, as in (10:8abcdefgabc"));
+            errors.Add(
+                new SourceError(at, "not a tuplet that Coppia reads", "(2 to (9, as in (3abc, or both numbers, as in (10:8abcdefgabc")
+            );
             return;
         }
 

@@ -31,7 +31,8 @@ internal sealed class BarDraft
 
     public void Add(ScoreEvent e)
     {
-        if (_events.Count == 0) _barAt = e.At;
+        if (_events.Count == 0)
+            _barAt = e.At;
         _events.Add(e);
         EventCount++;
     }
@@ -44,7 +45,8 @@ internal sealed class BarDraft
 
     public void StartEnding(string number)
     {
-        if (_inEnding && _bars.Count > 0) _bars[^1] = _bars[^1] with { EndingStop = true };
+        if (_inEnding && _bars.Count > 0)
+            _bars[^1] = _bars[^1] with { EndingStop = true };
         _endingStart = number;
         _inEnding = true;
     }
@@ -54,25 +56,28 @@ internal sealed class BarDraft
     public void EndBar(Barline barline, bool repeatEnd, bool endingStop, int times = 2)
     {
         times = Math.Max(Math.Clamp(times, 2, MostTimes), _times);
-        if (repeatEnd) _times = 2;
+        if (repeatEnd)
+            _times = 2;
         var stops = _inEnding && (endingStop || repeatEnd || barline is Barline.Final or Barline.Double);
         if (_events.Count > 0)
         {
-            _bars.Add(new Bar
-            {
-                Events = _events,
-                Clef = Clef,
-                Key = Key,
-                Time = Time,
-                RepeatStart = _repeatStart,
-                EndingStart = _endingStart,
-                Barline = barline,
-                RepeatEnd = repeatEnd,
-                RepeatTimes = repeatEnd ? times : 2,
-                Waymarks = _waymarks,
-                EndingStop = stops,
-                At = _barAt,
-            });
+            _bars.Add(
+                new Bar
+                {
+                    Events = _events,
+                    Clef = Clef,
+                    Key = Key,
+                    Time = Time,
+                    RepeatStart = _repeatStart,
+                    EndingStart = _endingStart,
+                    Barline = barline,
+                    RepeatEnd = repeatEnd,
+                    RepeatTimes = repeatEnd ? times : 2,
+                    Waymarks = _waymarks,
+                    EndingStop = stops,
+                    At = _barAt,
+                }
+            );
             _events = [];
             _repeatStart = false;
             _waymarks = Waymarks.None;
@@ -90,12 +95,14 @@ internal sealed class BarDraft
             };
         }
 
-        if (stops && _endingStart is null) _inEnding = false;
+        if (stops && _endingStart is null)
+            _inEnding = false;
     }
 
     public void BreakLine()
     {
-        if (_events.Count == 0 && _bars.Count > 0) _bars[^1] = _bars[^1] with { LineBreakAfter = true };
+        if (_events.Count == 0 && _bars.Count > 0)
+            _bars[^1] = _bars[^1] with { LineBreakAfter = true };
     }
 
     /// <summary>Closes the tune: an open ending stops at its last bar.</summary>
@@ -104,12 +111,20 @@ internal sealed class BarDraft
         if (_bars.Count > 0)
         {
             var last = _bars[^1];
-            _bars[^1] = last with { LineBreakAfter = false, EndingStop = last.EndingStop || _inEnding, Waymarks = last.Waymarks | _waymarks };
+            _bars[^1] = last with
+            {
+                LineBreakAfter = false,
+                EndingStop = last.EndingStop || _inEnding,
+                Waymarks = last.Waymarks | _waymarks,
+            };
         }
 
         // Of two coda signs the first says where to leave; many sources print the same sign for both.
-        if (_bars.FindIndex(b => b.Waymarks.HasFlag(Waymarks.Coda)) is >= 0 and var first && _bars.All(b => !b.Waymarks.HasFlag(Waymarks.ToCoda))
-            && _bars.FindLastIndex(b => b.Waymarks.HasFlag(Waymarks.Coda)) > first)
+        if (
+            _bars.FindIndex(b => b.Waymarks.HasFlag(Waymarks.Coda)) is >= 0 and var first
+            && _bars.All(b => !b.Waymarks.HasFlag(Waymarks.ToCoda))
+            && _bars.FindLastIndex(b => b.Waymarks.HasFlag(Waymarks.Coda)) > first
+        )
             _bars[first] = _bars[first] with { Waymarks = _bars[first].Waymarks & ~Waymarks.Coda | Waymarks.ToCoda };
 
         return _bars;
@@ -127,20 +142,41 @@ internal sealed class BarDraft
             if (e.TiedOn && !(i + 1 < flat.Length && flat[i + 1].Value.Pitch == e.Pitch))
             {
                 mended[bar][at] = mended[bar][at] with { TiedOn = false };
-                notices.Add(new Notice(e.At, null, $"The tie at {e.At} does not lead to the same note and is left out; a slur joins different notes."));
+                notices.Add(
+                    new Notice(
+                        e.At,
+                        null,
+                        $"The tie at {e.At} does not lead to the same note and is left out; a slur joins different notes."
+                    )
+                );
             }
 
             for (var k = 0; k < e.SlurStops; k++)
             {
-                if (open.Count > 0) open.Pop();
-                else Drop(bar, at, x => x with { SlurStops = x.SlurStops - 1 }, $"The slur that ends at {e.At} never begins; it is left out.", e.At);
+                if (open.Count > 0)
+                    open.Pop();
+                else
+                    Drop(
+                        bar,
+                        at,
+                        x => x with { SlurStops = x.SlurStops - 1 },
+                        $"The slur that ends at {e.At} never begins; it is left out.",
+                        e.At
+                    );
             }
 
-            for (var k = 0; k < e.SlurStarts; k++) open.Push((bar, at));
+            for (var k = 0; k < e.SlurStarts; k++)
+                open.Push((bar, at));
         }
 
         foreach (var (bar, at) in open)
-            Drop(bar, at, x => x with { SlurStarts = x.SlurStarts - 1 }, $"The slur that begins at {mended[bar][at].At} never ends; it is left out.", mended[bar][at].At);
+            Drop(
+                bar,
+                at,
+                x => x with { SlurStarts = x.SlurStarts - 1 },
+                $"The slur that begins at {mended[bar][at].At} never ends; it is left out.",
+                mended[bar][at].At
+            );
         return [.. bars.Select((b, i) => b with { Events = mended[i] })];
 
         void Drop(int bar, int at, Func<ScoreEvent, ScoreEvent> change, string message, SourcePosition where)

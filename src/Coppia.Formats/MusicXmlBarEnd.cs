@@ -24,19 +24,30 @@ internal sealed class MusicXmlBarEnd(BarDraft draft)
             else
             {
                 _repeats = true;
-                if (int.TryParse((string?)repeat.Attribute("times"), CultureInfo.InvariantCulture, out var times)) _times = times;
+                if (int.TryParse((string?)repeat.Attribute("times"), CultureInfo.InvariantCulture, out var times))
+                    _times = times;
             }
         }
 
         if (barline.Element("ending") is { } ending)
         {
-            if ((string?)ending.Attribute("type") == "start") draft.StartEnding(((string?)ending.Attribute("number"))?.Replace(" ", "", StringComparison.Ordinal) ?? "1");
-            else _endingStops = true;
+            if ((string?)ending.Attribute("type") == "start")
+                draft.StartEnding(((string?)ending.Attribute("number"))?.Replace(" ", "", StringComparison.Ordinal) ?? "1");
+            else
+                _endingStops = true;
         }
 
-        if ((string?)barline.Attribute("location") is "left") return;
-        _line = barline.Element("bar-style")?.Value.Trim() switch { "light-light" => Barline.Double, "light-heavy" => Barline.Final, "none" => Barline.None, _ => _line };
-        if (_repeats && _line == Barline.Final) _line = Barline.Plain;
+        if ((string?)barline.Attribute("location") is "left")
+            return;
+        _line = barline.Element("bar-style")?.Value.Trim() switch
+        {
+            "light-light" => Barline.Double,
+            "light-heavy" => Barline.Final,
+            "none" => Barline.None,
+            _ => _line,
+        };
+        if (_repeats && _line == Barline.Final)
+            _line = Barline.Plain;
     }
 
     /// <summary>Ends the bar in the draft.</summary>

@@ -16,12 +16,20 @@ public static class MxlFile
     public static string Unpack(Stream file)
     {
         using var archive = Open(file);
-        if (archive.Entries.Count > MostEntries) throw new InvalidDataException($"The file holds {archive.Entries.Count} entries; expected at most {MostEntries}.");
-        var container = archive.GetEntry("META-INF/container.xml") ?? throw new InvalidDataException("The file holds no META-INF/container.xml; expected a compressed MusicXML file.");
+        if (archive.Entries.Count > MostEntries)
+            throw new InvalidDataException($"The file holds {archive.Entries.Count} entries; expected at most {MostEntries}.");
+        var container =
+            archive.GetEntry("META-INF/container.xml")
+            ?? throw new InvalidDataException("The file holds no META-INF/container.xml; expected a compressed MusicXML file.");
         string? path;
         try
         {
-            path = XDocument.Parse(Text(container)).Descendants().FirstOrDefault(e => e.Name.LocalName == "rootfile")?.Attribute("full-path")?.Value;
+            path = XDocument
+                .Parse(Text(container))
+                .Descendants()
+                .FirstOrDefault(e => e.Name.LocalName == "rootfile")
+                ?.Attribute("full-path")
+                ?.Value;
         }
         catch (System.Xml.XmlException e)
         {
@@ -29,7 +37,12 @@ public static class MxlFile
         }
 
         var score = path is null ? null : archive.GetEntry(path);
-        return Text(score ?? throw new InvalidDataException("META-INF/container.xml names no score that the file holds; expected a rootfile with its full-path."));
+        return Text(
+            score
+                ?? throw new InvalidDataException(
+                    "META-INF/container.xml names no score that the file holds; expected a rootfile with its full-path."
+                )
+        );
     }
 
     private static ZipArchive Open(Stream file)
@@ -40,7 +53,10 @@ public static class MxlFile
         }
         catch (InvalidDataException e)
         {
-            throw new InvalidDataException("The file is not a complete compressed MusicXML file; expected a .mxl as a notation program saves it.", e);
+            throw new InvalidDataException(
+                "The file is not a complete compressed MusicXML file; expected a .mxl as a notation program saves it.",
+                e
+            );
         }
     }
 
@@ -54,7 +70,8 @@ public static class MxlFile
         while ((read = stream.Read(buffer)) > 0)
         {
             whole.Write(buffer, 0, read);
-            if (whole.Length > MostUnpackedBytes) throw new InvalidDataException($"The file unpacks to more than {MostUnpackedBytes / 1024 / 1024} MB; expected less.");
+            if (whole.Length > MostUnpackedBytes)
+                throw new InvalidDataException($"The file unpacks to more than {MostUnpackedBytes / 1024 / 1024} MB; expected less.");
         }
 
         whole.Position = 0;

@@ -13,7 +13,8 @@ internal sealed class SlurNumbers
         var open = new Stack<int>();
         foreach (var e in score.Events)
         {
-            for (var k = 0; k < e.SlurStops && open.Count > 0; k++) Add(_stops, e.Id, open.Pop());
+            for (var k = 0; k < e.SlurStops && open.Count > 0; k++)
+                Add(_stops, e.Id, open.Pop());
             for (var k = 0; k < e.SlurStarts; k++)
             {
                 var number = Enumerable.Range(1, 16).FirstOrDefault(n => !open.Contains(n), 16);
@@ -29,7 +30,8 @@ internal sealed class SlurNumbers
 
     private static void Add(Dictionary<string, List<int>> to, string id, int number)
     {
-        if (!to.TryGetValue(id, out var numbers)) to[id] = numbers = [];
+        if (!to.TryGetValue(id, out var numbers))
+            to[id] = numbers = [];
         numbers.Add(number);
     }
 }

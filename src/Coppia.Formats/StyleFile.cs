@@ -20,12 +20,16 @@ public static class StyleFile
     {
         try
         {
-            return JsonSerializer.Deserialize<HouseStyle>(json, Json) ?? throw new FormatException("1:1: the style is empty; expected a JSON object such as {\"fourthFinger\":\"openFirst\"}");
+            return JsonSerializer.Deserialize<HouseStyle>(json, Json)
+                ?? throw new FormatException("1:1: the style is empty; expected a JSON object such as {\"fourthFinger\":\"openFirst\"}");
         }
         catch (JsonException e)
         {
             var where = e.Path is { Length: > 1 } path ? $" at {path[(path[1] == '.' ? 2 : 1)..]}" : "";
-            throw new FormatException($"{(e.LineNumber ?? 0) + 1}:{(e.BytePositionInLine ?? 0) + 1}: not a house style{where}; expected a JSON object such as {{\"fourthFinger\":\"openFirst\"}} with the settings’ own names and words", e);
+            throw new FormatException(
+                $"{(e.LineNumber ?? 0) + 1}:{(e.BytePositionInLine ?? 0) + 1}: not a house style{where}; expected a JSON object such as {{\"fourthFinger\":\"openFirst\"}} with the settings’ own names and words",
+                e
+            );
         }
     }
 

@@ -11,10 +11,14 @@ public static class TuneBytes
     /// <exception cref="InvalidDataException">A .mxl file that cannot be unpacked, or bytes that are no text.</exception>
     public static string Text(byte[] bytes)
     {
-        if (MxlFile.IsZip(bytes)) return MxlFile.Unpack(new MemoryStream(bytes));
-        if (bytes is [0xFF, 0xFE, ..]) return Encoding.Unicode.GetString(bytes.AsSpan(2));
-        if (bytes is [0xFE, 0xFF, ..]) return Encoding.BigEndianUnicode.GetString(bytes.AsSpan(2));
-        if (bytes.AsSpan().Contains((byte)0)) throw new InvalidDataException("The file is not text; expected ABC, MusicXML or .mxl.");
+        if (MxlFile.IsZip(bytes))
+            return MxlFile.Unpack(new MemoryStream(bytes));
+        if (bytes is [0xFF, 0xFE, ..])
+            return Encoding.Unicode.GetString(bytes.AsSpan(2));
+        if (bytes is [0xFE, 0xFF, ..])
+            return Encoding.BigEndianUnicode.GetString(bytes.AsSpan(2));
+        if (bytes.AsSpan().Contains((byte)0))
+            throw new InvalidDataException("The file is not text; expected ABC, MusicXML or .mxl.");
         try
         {
             return Strict.GetString(bytes).TrimStart('\uFEFF');

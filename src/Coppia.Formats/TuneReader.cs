@@ -12,7 +12,9 @@ public static class TuneReader
     public static ReadResult Read(string text)
     {
         if (text.Length > MostCharacters)
-            return ReadResult.Failed(new SourceError(new(1, 1), $"the text has {text.Length:N0} characters", $"at most {MostCharacters:N0}"));
+            return ReadResult.Failed(
+                new SourceError(new(1, 1), $"the text has {text.Length:N0} characters", $"at most {MostCharacters:N0}")
+            );
         return IsXml(text) ? MusicXmlReader.Read(text) : AbcReader.Read(text);
     }
 
@@ -21,7 +23,10 @@ public static class TuneReader
     /// <summary>A tune with no notes, or with too many, is an error of the whole.</summary>
     internal static SourceError? CheckSize(int events, bool anyNote, SourcePosition at)
     {
-        if (!anyNote) return new SourceError(at, "there are no notes", "at least one note");
-        return events > Score.MostEvents ? new SourceError(at, $"the tune has {events:N0} notes and rests", $"at most {Score.MostEvents:N0}") : null;
+        if (!anyNote)
+            return new SourceError(at, "there are no notes", "at least one note");
+        return events > Score.MostEvents
+            ? new SourceError(at, $"the tune has {events:N0} notes and rests", $"at most {Score.MostEvents:N0}")
+            : null;
     }
 }

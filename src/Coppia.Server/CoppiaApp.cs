@@ -31,12 +31,18 @@ public static class CoppiaApp
         });
         builder.Services.AddProblemDetails();
         builder.Services.AddExceptionHandler<ProblemExceptions>();
-        builder.Services.AddOpenApi("v1", o => o.AddDocumentTransformer((document, _, _) =>
-        {
-            document.Info.Title = "Coppia";
-            document.Info.Version = "1";
-            return Task.CompletedTask;
-        }));
+        builder.Services.AddOpenApi(
+            "v1",
+            o =>
+                o.AddDocumentTransformer(
+                    (document, _, _) =>
+                    {
+                        document.Info.Title = "Coppia";
+                        document.Info.Version = "1";
+                        return Task.CompletedTask;
+                    }
+                )
+        );
         builder.Services.AddResponseCompression(o => o.EnableForHttps = true);
         builder.Services.AddSingleton<IValidator<TuneRequest>, TuneRequestRules>();
         builder.Services.AddSingleton<IValidator<StyleRequest>, StyleRules>();
@@ -51,7 +57,8 @@ public static class CoppiaApp
         builder.Services.AddSingleton<Readings>();
         // A page from elsewhere must not reach a teacher's own server through a name that points here.
         builder.Services.Configure<Microsoft.AspNetCore.HostFiltering.HostFilteringOptions>(o =>
-            o.AllowedHosts = options.Host is "127.0.0.1" or "localhost" ? ["127.0.0.1", "localhost"] : ["*"]);
+            o.AllowedHosts = options.Host is "127.0.0.1" or "localhost" ? ["127.0.0.1", "localhost"] : ["*"]
+        );
         builder.WebHost.ConfigureKestrel(k =>
         {
             k.Limits.MaxRequestBodySize = 6 * 1024 * 1024;
@@ -72,9 +79,11 @@ public static class CoppiaApp
         app.MapBows();
         app.MapStyles();
         app.MapShapes();
-        app.MapGet("/api/{**rest}", () => Results.Problem(statusCode: 404, title: "There is nothing at this address.")).ExcludeFromDescription();
+        app.MapGet("/api/{**rest}", () => Results.Problem(statusCode: 404, title: "There is nothing at this address."))
+            .ExcludeFromDescription();
         app.MapFallback(() => Results.File(Path.Combine(options.WebFolder, "index.html"), "text/html")).ExcludeFromDescription();
-        if (!DescribingOnly) Prepare(app, options);
+        if (!DescribingOnly)
+            Prepare(app, options);
         return app;
     }
 
@@ -83,13 +92,21 @@ public static class CoppiaApp
         builder.Logging.ClearProviders();
         builder.Services.AddSerilog(logger =>
         {
-            logger.MinimumLevel.Information()
+            logger
+                .MinimumLevel.Information()
                 .MinimumLevel.Override("Microsoft", Serilog.Events.LogEventLevel.Warning)
-                .WriteTo.Console(restrictedToMinimumLevel: Serilog.Events.LogEventLevel.Warning, formatProvider: System.Globalization.CultureInfo.InvariantCulture);
+                .WriteTo.Console(
+                    restrictedToMinimumLevel: Serilog.Events.LogEventLevel.Warning,
+                    formatProvider: System.Globalization.CultureInfo.InvariantCulture
+                );
             if (dataFolder is not null)
             {
-                logger.WriteTo.File(Path.Combine(dataFolder, "logs", "coppia-.log"), formatProvider: System.Globalization.CultureInfo.InvariantCulture,
-                    rollingInterval: RollingInterval.Day, retainedFileCountLimit: 14);
+                logger.WriteTo.File(
+                    Path.Combine(dataFolder, "logs", "coppia-.log"),
+                    formatProvider: System.Globalization.CultureInfo.InvariantCulture,
+                    rollingInterval: RollingInterval.Day,
+                    retainedFileCountLimit: 14
+                );
             }
         });
     }
@@ -97,8 +114,13 @@ public static class CoppiaApp
     /// <summary>The asked-for port; where the usual one is taken and none was asked for, any free one.</summary>
     private static int FreePort(ServerOptions options)
     {
-        if (options.Port != ServerOptions.UsualPort || options.Host != "127.0.0.1") return options.Port;
-        using var probe = new System.Net.Sockets.Socket(System.Net.Sockets.AddressFamily.InterNetwork, System.Net.Sockets.SocketType.Stream, System.Net.Sockets.ProtocolType.Tcp);
+        if (options.Port != ServerOptions.UsualPort || options.Host != "127.0.0.1")
+            return options.Port;
+        using var probe = new System.Net.Sockets.Socket(
+            System.Net.Sockets.AddressFamily.InterNetwork,
+            System.Net.Sockets.SocketType.Stream,
+            System.Net.Sockets.ProtocolType.Tcp
+        );
         probe.SetSocketOption(System.Net.Sockets.SocketOptionLevel.Socket, System.Net.Sockets.SocketOptionName.ReuseAddress, true);
         try
         {
@@ -113,16 +135,21 @@ public static class CoppiaApp
 
     private static void ServeFrontEnd(WebApplication app, string webFolder)
     {
-        if (!Directory.Exists(webFolder)) return;
+        if (!Directory.Exists(webFolder))
+            return;
         var files = new PhysicalFileProvider(Path.GetFullPath(webFolder));
         app.UseDefaultFiles(new DefaultFilesOptions { FileProvider = files });
-        app.UseStaticFiles(new StaticFileOptions
-        {
-            FileProvider = files,
-            // File names under assets carry a hash of their content.
-            OnPrepareResponse = c => c.Context.Response.Headers.CacheControl =
-                c.Context.Request.Path.StartsWithSegments("/assets") ? "public, max-age=31536000, immutable" : "no-cache",
-        });
+        app.UseStaticFiles(
+            new StaticFileOptions
+            {
+                FileProvider = files,
+                // File names under assets carry a hash of their content.
+                OnPrepareResponse = c =>
+                    c.Context.Response.Headers.CacheControl = c.Context.Request.Path.StartsWithSegments("/assets")
+                        ? "public, max-age=31536000, immutable"
+                        : "no-cache",
+            }
+        );
     }
 
     private static void Prepare(WebApplication app, ServerOptions options)
@@ -130,6 +157,7 @@ public static class CoppiaApp
         var tunes = app.Services.GetRequiredService<TuneRepository>();
         var clock = app.Services.GetRequiredService<TimeProvider>();
         tunes.Purge(clock.GetUtcNow().UtcDateTime.AddDays(-30));
-        if (options.DemoFolder is { } demo) DemoSeed.PutInto(tunes, demo);
+        if (options.DemoFolder is { } demo)
+            DemoSeed.PutInto(tunes, demo);
     }
 }

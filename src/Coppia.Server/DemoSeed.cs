@@ -12,13 +12,16 @@ internal static class DemoSeed
     /// <exception cref="InvalidDataException">A demo file cannot be read; the message names it.</exception>
     public static void PutInto(TuneRepository tunes, string folder)
     {
-        if (tunes.List(null).Count > 0) return;
-        var list = JsonSerializer.Deserialize<DemoTune[]>(File.ReadAllText(Path.Combine(folder, "tunes.json")), JsonSerializerOptions.Web) ?? [];
+        if (tunes.List(null).Count > 0)
+            return;
+        var list =
+            JsonSerializer.Deserialize<DemoTune[]>(File.ReadAllText(Path.Combine(folder, "tunes.json")), JsonSerializerOptions.Web) ?? [];
         foreach (var demo in list)
         {
             var source = File.ReadAllText(Path.Combine(folder, "tunes", demo.File));
             var read = TuneReader.Read(source);
-            if (read.Score is not { } score) throw new InvalidDataException($"{demo.File}:{read.Errors[0]}");
+            if (read.Score is not { } score)
+                throw new InvalidDataException($"{demo.File}:{read.Errors[0]}");
             tunes.Add(TuneEndpoints.Record(new TuneRequest(source, PrintedFor: demo.PrintedFor), score));
         }
     }

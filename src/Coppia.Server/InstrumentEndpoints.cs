@@ -12,14 +12,29 @@ public sealed record SizeView(string Name, int StringLengthMm);
 
 /// <summary>What a screen needs to draw an instrument.</summary>
 public sealed record InstrumentView(
-    string Id, string Name, string Clef, IReadOnlyList<StringView> Strings, IReadOnlyList<TapeView> Tapes, IReadOnlyList<SizeView> Sizes, int HighestPlace)
+    string Id,
+    string Name,
+    string Clef,
+    IReadOnlyList<StringView> Strings,
+    IReadOnlyList<TapeView> Tapes,
+    IReadOnlyList<SizeView> Sizes,
+    int HighestPlace
+)
 {
-    public static InstrumentView Of(Instrument i, HouseStyle style) => new(
-        i.Id, i.Name, i.FirstClef.Name,
-        [.. i.Strings.Index().Select(s => new StringView(s.Index, i.StringName(s.Index), s.Item.ToString(), i.StringThickness[s.Index]))],
-        [.. style.TapesOf(i).Select(t => new TapeView(t.Semitones, t.Name))],
-        [.. i.Sizes.Select(s => new SizeView(s.Name, s.StringLengthMm))],
-        i.HighestPlace);
+    public static InstrumentView Of(Instrument i, HouseStyle style) =>
+        new(
+            i.Id,
+            i.Name,
+            i.FirstClef.Name,
+            [
+                .. i
+                    .Strings.Index()
+                    .Select(s => new StringView(s.Index, i.StringName(s.Index), s.Item.ToString(), i.StringThickness[s.Index])),
+            ],
+            [.. style.TapesOf(i).Select(t => new TapeView(t.Semitones, t.Name))],
+            [.. i.Sizes.Select(s => new SizeView(s.Name, s.StringLengthMm))],
+            i.HighestPlace
+        );
 }
 
 /// <summary>One place on the fingerboard as a note on the staff.</summary>
@@ -49,29 +64,55 @@ internal static class InstrumentEndpoints
     private static Results<Ok<PlaceView>, ProblemHttpResult> Place(Styles styles, string instrument, int @string, int semitones, int fifths)
     {
         var style = styles.Current().Style;
-        if (Instruments.Named(instrument, style) is not { } known) return Problems.NoInstrument(instrument);
+        if (Instruments.Named(instrument, style) is not { } known)
+            return Problems.NoInstrument(instrument);
         if (@string < 0 || @string >= known.Strings.Count || semitones < 0 || semitones > 24 || fifths is < -7 or > 7)
-            return TypedResults.Problem(statusCode: 400, title: $"There is no such place; expected string 0 to {known.Strings.Count - 1}, semitones 0 to 24, fifths −7 to 7.");
+            return TypedResults.Problem(
+                statusCode: 400,
+                title: $"There is no such place; expected string 0 to {known.Strings.Count - 1}, semitones 0 to 24, fifths −7 to 7."
+            );
 
         var key = new KeySignature(fifths);
         var pitch = Spelling.InKey(known.Strings[@string].Midi + semitones, key);
         var firstFrame = known.Frames.Index().First(f => f.Item.Position == "I").Index;
-        Placement? placement = Placements.Of(known, pitch, firstFrame)
+        Placement? placement = Placements
+            .Of(known, pitch, firstFrame)
             .Where(p => p.String == @string && known.Frames[p.Frame].AllowedByDefault)
-            .OrderBy(p => known.Frames[p.Frame].Stretch).ThenBy(p => Math.Abs(p.Frame - firstFrame))
-            .Select(p => (Placement?)p).FirstOrDefault();
+            .OrderBy(p => known.Frames[p.Frame].Stretch)
+            .ThenBy(p => Math.Abs(p.Frame - firstFrame))
+            .Select(p => (Placement?)p)
+            .FirstOrDefault();
         var score = OneNote(pitch, key, known.FirstClef);
-        return TypedResults.Ok(new PlaceView(
-            pitch.ToString(), Labels.Note(pitch, style), StaffPlace.Of(pitch, known.FirstClef).Words,
-            placement is { } at ? Labels.Pair(at, known, style) : null,
-            Tapes.Words(semitones, style.TapesOf(known)),
-            MusicXmlWriter.Write(score)));
+        return TypedResults.Ok(
+            new PlaceView(
+                pitch.ToString(),
+                Labels.Note(pitch, style),
+                StaffPlace.Of(pitch, known.FirstClef).Words,
+                placement is { } at ? Labels.Pair(at, known, style) : null,
+                Tapes.Words(semitones, style.TapesOf(known)),
+                MusicXmlWriter.Write(score)
+            )
+        );
     }
 
-    private static Score OneNote(Pitch pitch, KeySignature key, Clef clef) => ScoreAssembly.Finish(new Score
-    {
-        Clef = clef,
-        Key = key,
-        Bars = [new Bar { Clef = clef, Key = key, Barline = Barline.Final, Events = [new ScoreEvent { Pitch = pitch, Value = new NoteValue(0) }] }],
-    }).Score;
+    private static Score OneNote(Pitch pitch, KeySignature key, Clef clef) =>
+        ScoreAssembly
+            .Finish(
+                new Score
+                {
+                    Clef = clef,
+                    Key = key,
+                    Bars =
+                    [
+                        new Bar
+                        {
+                            Clef = clef,
+                            Key = key,
+                            Barline = Barline.Final,
+                            Events = [new ScoreEvent { Pitch = pitch, Value = new NoteValue(0) }],
+                        },
+                    ],
+                }
+            )
+            .Score;
 }

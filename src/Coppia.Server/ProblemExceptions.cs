@@ -9,15 +9,19 @@ internal sealed class ProblemExceptions(IProblemDetailsService problems, ILogger
     {
         var (status, title) = exception switch
         {
-            BadHttpRequestException bad => (bad.StatusCode, bad.StatusCode == 413 ? "The upload is too large; at most 5 MB." : "The request cannot be read; see the API description for what is expected."),
+            BadHttpRequestException bad => (
+                bad.StatusCode,
+                bad.StatusCode == 413
+                    ? "The upload is too large; at most 5 MB."
+                    : "The request cannot be read; see the API description for what is expected."
+            ),
             _ => (500, "Something went wrong in Coppia. Nothing was changed; the log says more."),
         };
-        if (status == 500) log.LogError(exception, "Request failed: {Path}", context.Request.Path);
+        if (status == 500)
+            log.LogError(exception, "Request failed: {Path}", context.Request.Path);
         context.Response.StatusCode = status;
-        return await problems.TryWriteAsync(new ProblemDetailsContext
-        {
-            HttpContext = context,
-            ProblemDetails = { Status = status, Title = title },
-        });
+        return await problems.TryWriteAsync(
+            new ProblemDetailsContext { HttpContext = context, ProblemDetails = { Status = status, Title = title } }
+        );
     }
 }

@@ -12,7 +12,8 @@ public sealed record SourceErrorView(int Line, int Column, string Wrong, string 
 /// <summary>The answers to requests that cannot be met (RFC 9457 problem details).</summary>
 internal static class Problems
 {
-    public static ProblemHttpResult NoTune(long id) => TypedResults.Problem(statusCode: 404, title: $"There is no tune {id}; it may have been deleted.");
+    public static ProblemHttpResult NoTune(long id) =>
+        TypedResults.Problem(statusCode: 404, title: $"There is no tune {id}; it may have been deleted.");
 
     public static ProblemHttpResult NoInstrument(string name) =>
         TypedResults.Problem(statusCode: 404, title: $"“{name}” is not an instrument; expected violin, viola, cello or bass.");
@@ -25,6 +26,7 @@ internal static class Problems
             statusCode: 422,
             title: "The tune cannot be read.",
             detail: $"Line {first.At.Line}, column {first.At.Column}: {first.Wrong}; expected {first.Expected}.",
-            extensions: new Dictionary<string, object?> { ["errors"] = errors.Take(50).Select(SourceErrorView.Of).ToArray() });
+            extensions: new Dictionary<string, object?> { ["errors"] = errors.Take(50).Select(SourceErrorView.Of).ToArray() }
+        );
     }
 }

@@ -22,5 +22,6 @@ catch (Exception e) when (e is InvalidDataException or IOException or Unauthoriz
 }
 finally
 {
-    if (options.ThrowAway && Directory.Exists(options.DataFolder)) Directory.Delete(options.DataFolder, recursive: true);
+    if (options.ThrowAway && Directory.Exists(options.DataFolder))
+        Directory.Delete(options.DataFolder, recursive: true);
 }

@@ -25,26 +25,51 @@ internal static class ReadingEndpoints
     {
         app.MapGet("/api/tunes/{id:long}/reading", Get).WithName("getReading").Produces<ReadingView>().ProducesProblem(404);
         app.MapPut("/api/tunes/{id:long}/pins/{instrument}", PutPins).WithName("setPins").ProducesProblem(404).ProducesProblem(422);
-        app.MapPut("/api/tunes/{id:long}/octave/{instrument}", PutOctave).WithName("chooseOctave").ProducesProblem(404).ProducesProblem(422);
+        app.MapPut("/api/tunes/{id:long}/octave/{instrument}", PutOctave)
+            .WithName("chooseOctave")
+            .ProducesProblem(404)
+            .ProducesProblem(422);
         // Asked with a body: the lines of a long tune are too many for an address.
         app.MapPost("/api/tunes/{id:long}/before", Before).WithName("sayBefore").ProducesProblem(400).ProducesProblem(404);
     }
 
     private static Results<FileContentHttpResult, ProblemHttpResult> Get(Readings readings, Styles styles, long id, string instrument)
     {
-        if (Instruments.Named(instrument, styles.Current().Style) is not { } known) return Problems.NoInstrument(instrument);
+        if (Instruments.Named(instrument, styles.Current().Style) is not { } known)
+            return Problems.NoInstrument(instrument);
         return readings.Find(id) is { } kept ? TypedResults.Bytes(readings.JsonOf(kept, known), "application/json") : Problems.NoTune(id);
     }
 
     /// <summary>Replaces the teacher's own pairs for one instrument; an impossible one is refused and nothing is changed.</summary>
-    private static Results<NoContent, ProblemHttpResult> PutPins(Readings readings, PinRepository pins, Styles styles, long id, string instrument, PinsRequest request)
+    private static Results<NoContent, ProblemHttpResult> PutPins(
+        Readings readings,
+        PinRepository pins,
+        Styles styles,
+        long id,
+        string instrument,
+        PinsRequest request
+    )
     {
-        if (Instruments.Named(instrument, styles.Current().Style) is not { } known) return Problems.NoInstrument(instrument);
-        if (readings.Find(id) is not { } kept) return Problems.NoTune(id);
+        if (Instruments.Named(instrument, styles.Current().Style) is not { } known)
+            return Problems.NoInstrument(instrument);
+        if (readings.Find(id) is not { } kept)
+            return Problems.NoTune(id);
         var pitches = SoundingNote.Of(kept.Score).ToDictionary(n => n.Id, n => n.Pitch.ToString());
         if (request.Pins.FirstOrDefault(p => !pitches.ContainsKey(p.NoteId)) is { } stray)
-            return TypedResults.Problem(statusCode: 422, title: $"There is no note {stray.NoteId} in this tune; expected the id of a sounding note.");
-        var records = request.Pins.DistinctBy(p => p.NoteId).Select(p => new PinRecord { NoteId = p.NoteId, Pitch = pitches[p.NoteId], String = p.String, Finger = p.Finger }).ToArray();
+            return TypedResults.Problem(
+                statusCode: 422,
+                title: $"There is no note {stray.NoteId} in this tune; expected the id of a sounding note."
+            );
+        var records = request
+            .Pins.DistinctBy(p => p.NoteId)
+            .Select(p => new PinRecord
+            {
+                NoteId = p.NoteId,
+                Pitch = pitches[p.NoteId],
+                String = p.String,
+                Finger = p.Finger,
+            })
+            .ToArray();
         try
         {
             readings.Try(kept, known, records);
@@ -60,36 +85,62 @@ internal static class ReadingEndpoints
     }
 
     /// <summary>Keeps the octave that the teacher chose for one instrument.</summary>
-    private static Results<NoContent, ProblemHttpResult> PutOctave(Readings readings, OctaveRepository octaves, Styles styles, long id, string instrument, OctaveRequest request)
+    private static Results<NoContent, ProblemHttpResult> PutOctave(
+        Readings readings,
+        OctaveRepository octaves,
+        Styles styles,
+        long id,
+        string instrument,
+        OctaveRequest request
+    )
     {
-        if (Instruments.Named(instrument, styles.Current().Style) is not { } known) return Problems.NoInstrument(instrument);
-        if (readings.Find(id) is not { } kept) return Problems.NoTune(id);
+        if (Instruments.Named(instrument, styles.Current().Style) is not { } known)
+            return Problems.NoInstrument(instrument);
+        if (readings.Find(id) is not { } kept)
+            return Problems.NoTune(id);
         var choices = OctaveFit.Choices(kept.Score, known);
         if (request.Octaves is { } asked && choices.All(c => c.Octaves != asked))
-            return TypedResults.Problem(statusCode: 422, title: $"Moved by {asked} octaves, most of the tune lies out of the {known.Name.ToLowerInvariant()}’s reach; expected {string.Join(", ", choices.Select(c => c.Octaves))}.");
+            return TypedResults.Problem(
+                statusCode: 422,
+                title: $"Moved by {asked} octaves, most of the tune lies out of the {known.Name.ToLowerInvariant()}’s reach; expected {string.Join(", ", choices.Select(c => c.Octaves))}."
+            );
         octaves.Choose(id, known.Id, request.Octaves);
         return TypedResults.NoContent();
     }
 
     /// <summary>What to say before each line.</summary>
-    private static Results<Ok<IReadOnlyList<IReadOnlyList<RemarkView>>>, ProblemHttpResult> Before(Readings readings, Styles styles, long id, BeforeRequest request)
+    private static Results<Ok<IReadOnlyList<IReadOnlyList<RemarkView>>>, ProblemHttpResult> Before(
+        Readings readings,
+        Styles styles,
+        long id,
+        BeforeRequest request
+    )
     {
-        if (Instruments.Named(request.Instrument, styles.Current().Style) is not { } known) return Problems.NoInstrument(request.Instrument);
-        if (readings.Find(id) is not { } kept) return Problems.NoTune(id);
+        if (Instruments.Named(request.Instrument, styles.Current().Style) is not { } known)
+            return Problems.NoInstrument(request.Instrument);
+        if (readings.Find(id) is not { } kept)
+            return Problems.NoTune(id);
         var reading = readings.Of(kept, known);
         var (firsts, bars) = (request.Starts, reading.Score.Bars.Count);
         for (var i = 0; i < firsts.Count; i++)
         {
             if (firsts[i] < 0 || firsts[i] >= bars || i > 0 && firsts[i] <= firsts[i - 1])
-                return TypedResults.Problem(statusCode: 400, title: $"Line {i + 1} cannot begin at bar order {firsts[i]}; expected ascending orders from 0 to {bars - 1}.");
+                return TypedResults.Problem(
+                    statusCode: 400,
+                    title: $"Line {i + 1} cannot begin at bar order {firsts[i]}; expected ascending orders from 0 to {bars - 1}."
+                );
         }
 
-        return TypedResults.Ok<IReadOnlyList<IReadOnlyList<RemarkView>>>(
-        [
-            .. firsts.Select((first, i) => (IReadOnlyList<RemarkView>)
-            [
-                .. BeforeLine.Of(reading, first, i + 1 < firsts.Count ? firsts[i + 1] : bars).Select(r => new RemarkView(r.Kind, r.Text, r.NoteIds)),
-            ]),
+        return TypedResults.Ok<IReadOnlyList<IReadOnlyList<RemarkView>>>([
+            .. firsts.Select(
+                (first, i) =>
+                    (IReadOnlyList<RemarkView>)
+                        [
+                            .. BeforeLine
+                                .Of(reading, first, i + 1 < firsts.Count ? firsts[i + 1] : bars)
+                                .Select(r => new RemarkView(r.Kind, r.Text, r.NoteIds)),
+                        ]
+            ),
         ]);
     }
 }

@@ -12,19 +12,22 @@ internal static class ReadingMusic
         var fingered = reading.Notes.Where(n => !n.Note.IsGrace).ToArray();
         return new MusicXmlExtras(
             fingered.ToDictionary(n => n.Note.Id, n => (IReadOnlyList<string>)[.. rows.Select(r => Line(n, r)).OfType<string>()]),
-            fingered.Where(n => n.Placement is not null).ToDictionary(
-                n => n.Note.Id, n => (reading.Instrument.Strings.Count - n.Placement!.Value.String, n.Placement.Value.Finger)));
+            fingered
+                .Where(n => n.Placement is not null)
+                .ToDictionary(n => n.Note.Id, n => (reading.Instrument.Strings.Count - n.Placement!.Value.String, n.Placement.Value.Finger))
+        );
     }
 
     /// <summary>For the screen, which draws the rows itself and has the tempo in its heading.</summary>
     public static string ForEngraving(Reading reading) => MusicXmlWriter.Write(reading.Score with { TempoWords = null, Tempo = null });
 
-    private static string? Line(ReadingNote note, string row) => row switch
-    {
-        "pair" => note.Label,
-        "name" => note.Name,
-        "count" => note.Count.Length > 0 ? note.Count : "·",
-        "bow" => note.Bow == BowDirection.Down ? "down" : "up",
-        _ => null,
-    };
+    private static string? Line(ReadingNote note, string row) =>
+        row switch
+        {
+            "pair" => note.Label,
+            "name" => note.Name,
+            "count" => note.Count.Length > 0 ? note.Count : "·",
+            "bow" => note.Bow == BowDirection.Down ? "down" : "up",
+            _ => null,
+        };
 }

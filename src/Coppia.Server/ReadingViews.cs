@@ -19,9 +19,35 @@ public sealed record OtherWayView(int String, int Finger, string Label, int? Ext
 /// <param name="Reach">An extended fourth finger on violin or viola.</param>
 /// <param name="Sign">Finger with its place sign, without the string: L2, x4, 3.</param>
 public sealed record ReadingNoteView(
-    string Id, IReadOnlyList<string> TiedIds, int Bar, double Beat, double Start, string Pitch, string Name, string Label,
-    int? String, int? Finger, int? Semitones, string? Sign, string? Place, string? Position, string? PositionSpoken, string? NewPosition,
-    string Bow, string? BowAgain, bool BowStarts, string Count, int Midi, bool Beyond, bool Pinned, bool IsGrace, bool Plucked, bool Reach, WhyView Why, IReadOnlyList<OtherWayView> Others);
+    string Id,
+    IReadOnlyList<string> TiedIds,
+    int Bar,
+    double Beat,
+    double Start,
+    string Pitch,
+    string Name,
+    string Label,
+    int? String,
+    int? Finger,
+    int? Semitones,
+    string? Sign,
+    string? Place,
+    string? Position,
+    string? PositionSpoken,
+    string? NewPosition,
+    string Bow,
+    string? BowAgain,
+    bool BowStarts,
+    string Count,
+    int Midi,
+    bool Beyond,
+    bool Pinned,
+    bool IsGrace,
+    bool Plucked,
+    bool Reach,
+    WhyView Why,
+    IReadOnlyList<OtherWayView> Others
+);
 
 /// <summary>One counting syllable; the offset is in parts of its note's length, 0 to 1.</summary>
 public sealed record CountView(string EventId, double Offset, string Text, CountKind Kind);
@@ -44,12 +70,25 @@ public sealed record PassageView(PassageKind Kind, int Bar, string Text, IReadOn
 
 /// <summary>How the tune is built; bars are told by their order from 0.</summary>
 public sealed record FormView(
-    IReadOnlyList<LineView> Lines, IReadOnlyList<TrapView> Traps, IReadOnlyList<PassageView> Passages, IReadOnlyList<LikenessView> Likenesses, string Summary, string? Rhythms, string Plays)
+    IReadOnlyList<LineView> Lines,
+    IReadOnlyList<TrapView> Traps,
+    IReadOnlyList<PassageView> Passages,
+    IReadOnlyList<LikenessView> Likenesses,
+    string Summary,
+    string? Rhythms,
+    string Plays
+)
 {
-    internal static FormView Of(Form form) => new(
-        [.. form.Lines.Select(l => new LineView(l.FirstBar, l.EndBar, l.Letter, l.Like))], [.. form.Traps.Select(t => new TrapView(t.Bar, t.Text, t.NoteIds))],
-        [.. form.Passages.Select(p => new PassageView(p.Kind, p.Bar, p.Text, p.NoteIds))],
-        [.. form.Likenesses.Select(l => new LikenessView(l.Kind, l.Bar, l.Text, l.NoteIds))], form.Summary, form.Rhythms, form.Plays);
+    internal static FormView Of(Form form) =>
+        new(
+            [.. form.Lines.Select(l => new LineView(l.FirstBar, l.EndBar, l.Letter, l.Like))],
+            [.. form.Traps.Select(t => new TrapView(t.Bar, t.Text, t.NoteIds))],
+            [.. form.Passages.Select(p => new PassageView(p.Kind, p.Bar, p.Text, p.NoteIds))],
+            [.. form.Likenesses.Select(l => new LikenessView(l.Kind, l.Bar, l.Text, l.NoteIds))],
+            form.Summary,
+            form.Rhythms,
+            form.Plays
+        );
 }
 
 /// <summary>Bars that resemble an earlier one.</summary>
@@ -63,14 +102,43 @@ public sealed record OctaveChoiceView(int Octaves, string Words, int OutOfReach,
 
 /// <summary>Everything the stand shows for one tune and one instrument.</summary>
 public sealed record ReadingView(
-    long TuneId, int Version, string Title, string Composer, string? TempoWords, InstrumentView Instrument, string PrintedFor, string Clef, bool ClefChanged,
-    int Fifths, string KeyName, string KeyWords, string Meter, string? MeterWords, string? Moved,
-    int Octaves, bool OctaveChosen, IReadOnlyList<OctaveChoiceView> OctaveChoices,
-    bool HasPrintedFingers, bool UsesPrintedFingers, IReadOnlyList<PinView> Pins,
-    IReadOnlyList<string> Warnings, IReadOnlyList<NoticeView> Notices, string MusicXml,
-    IReadOnlyList<BarView> Bars, IReadOnlyList<ReadingNoteView> Notes, IReadOnlyList<CountView> Counts, IReadOnlyList<IReadOnlyList<ShapeSpotView>> Shapes,
-    IReadOnlyList<EventView> Events, IReadOnlyList<TravelView> Travels, FormView Form, IReadOnlyList<TroubleView> Trouble,
-    IReadOnlyList<int> Order, int TempoQuarters, double CountedBeat, ValueNames ValueNames)
+    long TuneId,
+    int Version,
+    string Title,
+    string Composer,
+    string? TempoWords,
+    InstrumentView Instrument,
+    string PrintedFor,
+    string Clef,
+    bool ClefChanged,
+    int Fifths,
+    string KeyName,
+    string KeyWords,
+    string Meter,
+    string? MeterWords,
+    string? Moved,
+    int Octaves,
+    bool OctaveChosen,
+    IReadOnlyList<OctaveChoiceView> OctaveChoices,
+    bool HasPrintedFingers,
+    bool UsesPrintedFingers,
+    IReadOnlyList<PinView> Pins,
+    IReadOnlyList<string> Warnings,
+    IReadOnlyList<NoticeView> Notices,
+    string MusicXml,
+    IReadOnlyList<BarView> Bars,
+    IReadOnlyList<ReadingNoteView> Notes,
+    IReadOnlyList<CountView> Counts,
+    IReadOnlyList<IReadOnlyList<ShapeSpotView>> Shapes,
+    IReadOnlyList<EventView> Events,
+    IReadOnlyList<TravelView> Travels,
+    FormView Form,
+    IReadOnlyList<TroubleView> Trouble,
+    IReadOnlyList<int> Order,
+    int TempoQuarters,
+    double CountedBeat,
+    ValueNames ValueNames
+)
 {
     internal static ReadingView Of(KeptTune kept, Reading reading, FixedPairs pairs)
     {
@@ -78,41 +146,109 @@ public sealed record ReadingView(
         var score = reading.Score;
         var barOrder = score.Bars.Index().ToDictionary(b => b.Item.Id, b => b.Index);
         return new ReadingView(
-            kept.Tune.Id, kept.Tune.Version, kept.Tune.Title, kept.Tune.Composer, score.TempoWords,
-            InstrumentView.Of(reading.Instrument, style), kept.Tune.PrintedFor, score.Clef.Name, reading.ClefChanged,
-            score.Key.Fifths, Labels.Key(score.Key, style), Labels.Signature(score.Key, style), kept.Tune.Meter, MeterWordsOf(score, style), OctaveFit.Words(reading.OctavesMoved),
-            reading.OctavesMoved, pairs.Octaves is not null,
-            [.. OctaveFit.Choices(kept.Score, reading.Instrument).Select(c => new OctaveChoiceView(c.Octaves, OctaveFit.Words(c.Octaves) ?? "as printed", c.OutOfReach, c.Beyond))],
-            kept.Tune.PrintedFor == reading.Instrument.Id && score.Events.Any(e => e.PrintedFinger is not null), pairs.UsesPrinted,
+            kept.Tune.Id,
+            kept.Tune.Version,
+            kept.Tune.Title,
+            kept.Tune.Composer,
+            score.TempoWords,
+            InstrumentView.Of(reading.Instrument, style),
+            kept.Tune.PrintedFor,
+            score.Clef.Name,
+            reading.ClefChanged,
+            score.Key.Fifths,
+            Labels.Key(score.Key, style),
+            Labels.Signature(score.Key, style),
+            kept.Tune.Meter,
+            MeterWordsOf(score, style),
+            OctaveFit.Words(reading.OctavesMoved),
+            reading.OctavesMoved,
+            pairs.Octaves is not null,
+            [
+                .. OctaveFit
+                    .Choices(kept.Score, reading.Instrument)
+                    .Select(c => new OctaveChoiceView(c.Octaves, OctaveFit.Words(c.Octaves) ?? "as printed", c.OutOfReach, c.Beyond)),
+            ],
+            kept.Tune.PrintedFor == reading.Instrument.Id && score.Events.Any(e => e.PrintedFinger is not null),
+            pairs.UsesPrinted,
             [.. pairs.Kept.Select(p => new PinView(p.NoteId, p.String, p.Finger))],
-            [.. reading.Warnings(), .. pairs.SetAside], [.. kept.Notices.Select(NoticeView.Of)], ReadingMusic.ForEngraving(reading),
-            BarsOf(reading), NotesOf(reading), CountsOf(reading),
-            [.. reading.Shapes.Select(s => (IReadOnlyList<ShapeSpotView>)[.. s.Spots.Select(p =>
-                new ShapeSpotView(p.Placement.Semitones, p.Placement.Finger, Labels.FingerSign(p.Placement, style), Labels.Note(p.Pitch, style)))])],
-            EventsOf(reading), TravelsOf(reading), FormView.Of(reading.Form),
-            [.. reading.Trouble.Select(t => new TroubleView(reading.Notes[t.From].Note.Id, reading.Notes[t.To].Note.Id, barOrder[reading.Notes[t.To].Note.Bar.Id], t.Score, t.Where, t.Text, t.IsSlip))],
-            [.. reading.Order.Select(p => p.Bar)], TempoOf(score), Quarters(Counting.BeatOf(score.Time, style)), style.ValueNames);
+            [.. reading.Warnings(), .. pairs.SetAside],
+            [.. kept.Notices.Select(NoticeView.Of)],
+            ReadingMusic.ForEngraving(reading),
+            BarsOf(reading),
+            NotesOf(reading),
+            CountsOf(reading),
+            [
+                .. reading.Shapes.Select(s =>
+                    (IReadOnlyList<ShapeSpotView>)
+                        [
+                            .. s.Spots.Select(p => new ShapeSpotView(
+                                p.Placement.Semitones,
+                                p.Placement.Finger,
+                                Labels.FingerSign(p.Placement, style),
+                                Labels.Note(p.Pitch, style)
+                            )),
+                        ]
+                ),
+            ],
+            EventsOf(reading),
+            TravelsOf(reading),
+            FormView.Of(reading.Form),
+            [
+                .. reading.Trouble.Select(t => new TroubleView(
+                    reading.Notes[t.From].Note.Id,
+                    reading.Notes[t.To].Note.Id,
+                    barOrder[reading.Notes[t.To].Note.Bar.Id],
+                    t.Score,
+                    t.Where,
+                    t.Text,
+                    t.IsSlip
+                )),
+            ],
+            [.. reading.Order.Select(p => p.Bar)],
+            TempoOf(score),
+            Quarters(Counting.BeatOf(score.Time, style)),
+            style.ValueNames
+        );
     }
 
     private static double Quarters(Fraction length) => (length * new Fraction(4, 1)).ToDouble();
 
     /// <summary>The printed tempo in quarters a minute, or 80.</summary>
-    private static int TempoOf(Score score) => score.Tempo is { } t ? Math.Clamp((int)Math.Round((t.Beat * new Fraction(4 * t.PerMinute, 1)).ToDouble()), 20, 300) : 80;
+    private static int TempoOf(Score score) =>
+        score.Tempo is { } t ? Math.Clamp((int)Math.Round((t.Beat * new Fraction(4 * t.PerMinute, 1)).ToDouble()), 20, 300) : 80;
 
     internal static IReadOnlyList<EventView> EventsOf(Reading reading) =>
-    [
-        .. reading.Score.Bars.SelectMany(b => b.Events.Select(e => new EventView(
-            e.Id, b.Id, Quarters(b.StartsAt + e.Onset), Quarters(e.Length), e.IsBarRest ? "rest for the bar" : e.Value.Words(reading.Style.ValueNames) + (e.IsRest ? " rest" : ""), e.IsRest))),
-    ];
+        [
+            .. reading.Score.Bars.SelectMany(b =>
+                b.Events.Select(e => new EventView(
+                    e.Id,
+                    b.Id,
+                    Quarters(b.StartsAt + e.Onset),
+                    Quarters(e.Length),
+                    e.IsBarRest ? "rest for the bar" : e.Value.Words(reading.Style.ValueNames) + (e.IsRest ? " rest" : ""),
+                    e.IsRest
+                ))
+            ),
+        ];
 
     private static IReadOnlyList<TravelView> TravelsOf(Reading reading) =>
-    [
-        .. reading.Travels.DistinctBy(t => t.Stroke.First).OrderBy(t => t.Stroke.First).Select(t => new TravelView(
-            reading.Notes[t.Stroke.First].Note.Id, reading.Notes[t.Stroke.Last].Note.Id, t.Stroke.Direction == BowDirection.Down,
-            Math.Round(t.From, 3), Math.Round(t.To, 3), t.RunsOut, BowPlace.Words(t.Amount))),
-    ];
+        [
+            .. reading
+                .Travels.DistinctBy(t => t.Stroke.First)
+                .OrderBy(t => t.Stroke.First)
+                .Select(t => new TravelView(
+                    reading.Notes[t.Stroke.First].Note.Id,
+                    reading.Notes[t.Stroke.Last].Note.Id,
+                    t.Stroke.Direction == BowDirection.Down,
+                    Math.Round(t.From, 3),
+                    Math.Round(t.To, 3),
+                    t.RunsOut,
+                    BowPlace.Words(t.Amount)
+                )),
+        ];
 
-    internal static IReadOnlyList<BarView> BarsOf(Reading reading) => [.. reading.Score.Bars.Select(b => new BarView(b.Id, b.Number, [.. b.Events.Select(e => e.Id)]))];
+    internal static IReadOnlyList<BarView> BarsOf(Reading reading) =>
+        [.. reading.Score.Bars.Select(b => new BarView(b.Id, b.Number, [.. b.Events.Select(e => e.Id)]))];
 
     internal static IReadOnlyList<ReadingNoteView> NotesOf(Reading reading) => [.. reading.Notes.Select((n, i) => NoteOf(reading, n, i))];
 
@@ -123,12 +259,15 @@ public sealed record ReadingView(
     }
 
     /// <summary>C and cut C are easily taken for a key (handbook 1).</summary>
-    private static string? MeterWordsOf(Score score, HouseStyle style) => score.Time?.Symbol switch
-    {
-        TimeSymbol.Common => $"The C on the staff is a time signature, four {new NoteValue(2).Words(style.ValueNames)} beats; the key, {Labels.Key(score.Key, style)}, comes from the signature alone.",
-        TimeSymbol.Cut => $"The cut C on the staff is a time signature, two {new NoteValue(1).Words(style.ValueNames)}{(style.ValueNames == ValueNames.American ? "-note" : "")} beats; the key, {Labels.Key(score.Key, style)}, comes from the signature alone.",
-        _ => null,
-    };
+    private static string? MeterWordsOf(Score score, HouseStyle style) =>
+        score.Time?.Symbol switch
+        {
+            TimeSymbol.Common =>
+                $"The C on the staff is a time signature, four {new NoteValue(2).Words(style.ValueNames)} beats; the key, {Labels.Key(score.Key, style)}, comes from the signature alone.",
+            TimeSymbol.Cut =>
+                $"The cut C on the staff is a time signature, two {new NoteValue(1).Words(style.ValueNames)}{(style.ValueNames == ValueNames.American ? "-note" : "")} beats; the key, {Labels.Key(score.Key, style)}, comes from the signature alone.",
+            _ => null,
+        };
 
     private static ReadingNoteView NoteOf(Reading reading, ReadingNote row, int index)
     {
@@ -137,14 +276,42 @@ public sealed record ReadingView(
         var frame = row.Placement is { } p ? instrument.Frames[p.Frame] : null;
         var why = Why.Of(reading.Fingering, index, row.SignedEarlier, reading.Style);
         return new ReadingNoteView(
-            note.Id, note.TiedIds, note.Bar.Number, Math.Round(note.Beat.ToDouble(), 3), (note.Start * new Fraction(4, 1)).ToDouble(),
-            note.Pitch.ToString(), row.Name, row.Label,
-            row.Placement?.String, row.Placement?.Finger, row.Placement?.Semitones,
+            note.Id,
+            note.TiedIds,
+            note.Bar.Number,
+            Math.Round(note.Beat.ToDouble(), 3),
+            (note.Start * new Fraction(4, 1)).ToDouble(),
+            note.Pitch.ToString(),
+            row.Name,
+            row.Label,
+            row.Placement?.String,
+            row.Placement?.Finger,
+            row.Placement?.Semitones,
             row.Placement is { } at ? Labels.FingerSign(at, reading.Style) : null,
-            row.Placement?.Word.ToString().ToLowerInvariant(), frame?.Position, frame?.Spoken, reading.ArrivesIn(index),
-            row.Bow.ToString().ToLowerInvariant(), row.BowAgain?.ToString().ToLowerInvariant(), !note.Slurred && !reading.Bowing.Plucked[index], row.Count, note.Pitch.Midi + 12 * instrument.SoundingOctave, row.Fingered.Beyond, row.Fingered.Pinned, note.IsGrace, reading.Bowing.Plucked[index], row.Placement?.Reach ?? false,
+            row.Placement?.Word.ToString().ToLowerInvariant(),
+            frame?.Position,
+            frame?.Spoken,
+            reading.ArrivesIn(index),
+            row.Bow.ToString().ToLowerInvariant(),
+            row.BowAgain?.ToString().ToLowerInvariant(),
+            !note.Slurred && !reading.Bowing.Plucked[index],
+            row.Count,
+            note.Pitch.Midi + 12 * instrument.SoundingOctave,
+            row.Fingered.Beyond,
+            row.Fingered.Pinned,
+            note.IsGrace,
+            reading.Bowing.Plucked[index],
+            row.Placement?.Reach ?? false,
             new WhyView(why.Reading, why.Finger, why.Place, why.Choice),
-            [.. row.Fingered.Others.Select(o => new OtherWayView(
-                o.Placement.String, o.Placement.Finger, Labels.Pair(o.Placement, instrument, reading.Style), o.ExtraCost, !instrument.Frames[o.Placement.Frame].AllowedByDefault))]);
+            [
+                .. row.Fingered.Others.Select(o => new OtherWayView(
+                    o.Placement.String,
+                    o.Placement.Finger,
+                    Labels.Pair(o.Placement, instrument, reading.Style),
+                    o.ExtraCost,
+                    !instrument.Frames[o.Placement.Frame].AllowedByDefault
+                )),
+            ]
+        );
     }
 }

@@ -18,28 +18,52 @@ public sealed record ServerOptions(string DataFolder, string Host, int Port, str
     /// <summary>Null for arguments that make no sense.</summary>
     public static ServerOptions? Parse(string[] args)
     {
-        string? data = null, web = null, demo = null;
+        string? data = null,
+            web = null,
+            demo = null;
         var host = "127.0.0.1";
         var port = UsualPort;
         for (var i = 0; i < args.Length; i++)
         {
-            if (i + 1 >= args.Length) return null;
+            if (i + 1 >= args.Length)
+                return null;
             switch (args[i])
             {
-                case "--data": data = args[++i]; break;
-                case "--web": web = args[++i]; break;
-                case "--demo": demo = args[++i]; break;
-                case "--host": host = args[++i]; break;
-                case "--port" when int.TryParse(args[i + 1], NumberStyles.None, CultureInfo.InvariantCulture, out port) && port <= 65535: i++; break;
-                default: return null;
+                case "--data":
+                    data = args[++i];
+                    break;
+                case "--web":
+                    web = args[++i];
+                    break;
+                case "--demo":
+                    demo = args[++i];
+                    break;
+                case "--host":
+                    host = args[++i];
+                    break;
+                case "--port" when int.TryParse(args[i + 1], NumberStyles.None, CultureInfo.InvariantCulture, out port) && port <= 65535:
+                    i++;
+                    break;
+                default:
+                    return null;
             }
         }
 
         var throwAway = demo is not null && data is null;
         data ??= throwAway ? Directory.CreateTempSubdirectory("coppia-demo-").FullName : HomeFolder();
-        return new ServerOptions(data, host, port, Path.GetFullPath(web ?? "wwwroot", web is null ? AppContext.BaseDirectory : Environment.CurrentDirectory), demo, throwAway);
+        return new ServerOptions(
+            data,
+            host,
+            port,
+            Path.GetFullPath(web ?? "wwwroot", web is null ? AppContext.BaseDirectory : Environment.CurrentDirectory),
+            demo,
+            throwAway
+        );
     }
 
     private static string HomeFolder() =>
-        Path.Combine(Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData, Environment.SpecialFolderOption.Create), "coppia");
+        Path.Combine(
+            Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData, Environment.SpecialFolderOption.Create),
+            "coppia"
+        );
 }

@@ -26,13 +26,24 @@ internal sealed class StyleRules : AbstractValidator<StyleRequest>
 {
     public StyleRules()
     {
-        RuleFor(r => r.Name).NotEmpty().WithMessage("The style needs a name.").MaximumLength(80).WithMessage("The name is longer than 80 characters.");
+        RuleFor(r => r.Name)
+            .NotEmpty()
+            .WithMessage("The style needs a name.")
+            .MaximumLength(80)
+            .WithMessage("The name is longer than 80 characters.");
         RuleFor(r => r.Style.FirstKeyFifths).InclusiveBetween(-7, 7).WithMessage("The first key has at most seven sharps or flats.");
-        RuleForEach(r => r.Style.Tapes).Must(t => Instruments.All.Any(i => i.Id == t.Key)).WithMessage("Tapes are kept for violin, viola, cello and bass.")
-            .Must(t => t.Value.All(x => x.Semitones is >= 1 and <= 12 && x.Name is { Length: >= 1 and <= 30 })).WithMessage("A tape lies 1 to 12 half steps above the open string and has a name of 1 to 30 characters.")
-            .Must(t => t.Value.Select(x => x.Semitones).Distinct().Count() == t.Value.Count).WithMessage("Two tapes lie at the same place.");
-        RuleForEach(r => r.Style.WordRhythms).Must(w => WordRhythms.Wrong(w.Key, w.Value) is null).WithMessage((_, w) => WordRhythms.Wrong(w.Key, w.Value)!);
-        RuleForEach(r => r.Style.ShapeNames).Must(s => s.Value.Name is { Length: >= 1 and <= 40 } && s.Value.Mark is { Length: <= 2 })
+        RuleForEach(r => r.Style.Tapes)
+            .Must(t => Instruments.All.Any(i => i.Id == t.Key))
+            .WithMessage("Tapes are kept for violin, viola, cello and bass.")
+            .Must(t => t.Value.All(x => x.Semitones is >= 1 and <= 12 && x.Name is { Length: >= 1 and <= 30 }))
+            .WithMessage("A tape lies 1 to 12 half steps above the open string and has a name of 1 to 30 characters.")
+            .Must(t => t.Value.Select(x => x.Semitones).Distinct().Count() == t.Value.Count)
+            .WithMessage("Two tapes lie at the same place.");
+        RuleForEach(r => r.Style.WordRhythms)
+            .Must(w => WordRhythms.Wrong(w.Key, w.Value) is null)
+            .WithMessage((_, w) => WordRhythms.Wrong(w.Key, w.Value)!);
+        RuleForEach(r => r.Style.ShapeNames)
+            .Must(s => s.Value.Name is { Length: >= 1 and <= 40 } && s.Value.Mark is { Length: <= 2 })
             .WithMessage("A shape’s own name has 1 to 40 characters, its mark at most two.");
     }
 }
@@ -46,9 +57,17 @@ internal static class StyleEndpoints
         styles.MapGet("", List).WithName("listStyles");
         styles.MapPost("", Add).WithName("addStyle").ProducesValidationProblem();
         styles.MapPut("/{id:long}", Save).WithName("saveStyle").ProducesValidationProblem().ProducesProblem(404);
-        styles.MapPost("/{id:long}/current", (StyleRepository repository, long id) => Done(repository.MakeCurrent(id))).WithName("useStyle").ProducesProblem(404);
-        styles.MapDelete("/{id:long}", (StyleRepository repository, long id) => Done(repository.Delete(id))).WithName("deleteStyle").ProducesProblem(404);
-        styles.MapGet("/words", () => WordRhythms.Shipped.Select(w => new WordRhythmView(w.Pattern, w.Word)).ToArray()).WithName("listWordRhythms");
+        styles
+            .MapPost("/{id:long}/current", (StyleRepository repository, long id) => Done(repository.MakeCurrent(id)))
+            .WithName("useStyle")
+            .ProducesProblem(404);
+        styles
+            .MapDelete("/{id:long}", (StyleRepository repository, long id) => Done(repository.Delete(id)))
+            .WithName("deleteStyle")
+            .ProducesProblem(404);
+        styles
+            .MapGet("/words", () => WordRhythms.Shipped.Select(w => new WordRhythmView(w.Pattern, w.Word)).ToArray())
+            .WithName("listWordRhythms");
         styles.MapPost("/example", (HouseStyle style) => Examples(style)).WithName("showStyle");
     }
 
@@ -60,21 +79,41 @@ internal static class StyleEndpoints
             : [.. kept.Select(s => new StyleView(s.Id, s.Name, s.Current, StyleFile.Read(s.Json)))];
     }
 
-    private static Results<Ok<StyleView>, ValidationProblem> Add(StyleRepository repository, IValidator<StyleRequest> rules, StyleRequest request)
+    private static Results<Ok<StyleView>, ValidationProblem> Add(
+        StyleRepository repository,
+        IValidator<StyleRequest> rules,
+        StyleRequest request
+    )
     {
-        if (rules.Validate(request) is { IsValid: false } invalid) return TypedResults.ValidationProblem(invalid.ToDictionary());
+        if (rules.Validate(request) is { IsValid: false } invalid)
+            return TypedResults.ValidationProblem(invalid.ToDictionary());
         var id = repository.Add(request.Name.Trim(), StyleFile.Write(request.Style));
         return TypedResults.Ok(List(repository).First(s => s.Id == id));
     }
 
-    private static Results<Ok<StyleView>, ProblemHttpResult, ValidationProblem> Save(StyleRepository repository, IValidator<StyleRequest> rules, long id, StyleRequest request)
+    private static Results<Ok<StyleView>, ProblemHttpResult, ValidationProblem> Save(
+        StyleRepository repository,
+        IValidator<StyleRequest> rules,
+        long id,
+        StyleRequest request
+    )
     {
-        if (rules.Validate(request) is { IsValid: false } invalid) return TypedResults.ValidationProblem(invalid.ToDictionary());
-        if (!repository.Save(id, request.Name.Trim(), StyleFile.Write(request.Style))) return Missing();
+        if (rules.Validate(request) is { IsValid: false } invalid)
+            return TypedResults.ValidationProblem(invalid.ToDictionary());
+        if (!repository.Save(id, request.Name.Trim(), StyleFile.Write(request.Style)))
+            return Missing();
         return TypedResults.Ok(List(repository).First(s => s.Id == id));
     }
 
-    private sealed record Show(string Setting, string Instrument, string Key, string Notes, Func<ReadingNote, string>? Row = null, string Meter = "4/4", Func<Reading, string>? Words = null);
+    private sealed record Show(
+        string Setting,
+        string Instrument,
+        string Key,
+        string Notes,
+        Func<ReadingNote, string>? Row = null,
+        string Meter = "4/4",
+        Func<Reading, string>? Words = null
+    );
 
     private static readonly Show[] Shown =
     [
@@ -88,24 +127,41 @@ internal static class StyleEndpoints
         new("counting", "violin", "D", "D/E/ F F/4G/4A/4G/4 F", n => n.Count),
         new("compound", "violin", "D", "D/E/F/ G/F/E/", n => n.Count, "6/8"),
         new("valueNames", "violin", "D", "D2 E F/z/"),
-        new("loudBow", "violin", "D", "!f!D2 E2", n => n.Name, Words: r => BowUse.Of([.. r.Notes.Select(n => n.Note)], [], r.Style)[0].Text),
+        new(
+            "loudBow",
+            "violin",
+            "D",
+            "!f!D2 E2",
+            n => n.Name,
+            Words: r => BowUse.Of([.. r.Notes.Select(n => n.Note)], [], r.Style)[0].Text
+        ),
         new("afterLongRest", "violin", "D", "D2 z2 | z4 | z4 | E2 F2", n => n.Bow == BowDirection.Down ? "down" : "up"),
         new("tapes", "violin", "C", "F", Words: r => Why.Of(r.Fingering, 0, signedEarlier: false, r.Style).Place),
     ];
 
     /// <summary>For every setting a few notes that it changes.</summary>
-    private static IReadOnlyList<StyleExample> Examples(HouseStyle style) => [.. Shown.Select(s =>
-    {
-        var player = Instruments.Named(s.Instrument, style)!;
-        var score = TuneReader.Read($"X:1\nM:{s.Meter}\nL:1/4\nK:{s.Key}\n{s.Notes} |]").Score!;
-        var reading = Reading.Of(score, player, player, style);
-        var row = s.Setting == "valueNames" ? n => n.Note.Event.Value.Words(style.ValueNames) : s.Row ?? (n => n.Label);
-        var printed = reading.Notes.Select(row).ToArray();
-        var lines = reading.Notes.Zip(printed).ToDictionary(p => p.First.Note.Id, p => (IReadOnlyList<string>)[p.Second]);
-        return new StyleExample(s.Setting, player.Name, MusicXmlWriter.Write(reading.Score, new MusicXmlExtras(lines)), printed, s.Words?.Invoke(reading));
-    })];
+    private static IReadOnlyList<StyleExample> Examples(HouseStyle style) =>
+        [
+            .. Shown.Select(s =>
+            {
+                var player = Instruments.Named(s.Instrument, style)!;
+                var score = TuneReader.Read($"X:1\nM:{s.Meter}\nL:1/4\nK:{s.Key}\n{s.Notes} |]").Score!;
+                var reading = Reading.Of(score, player, player, style);
+                var row = s.Setting == "valueNames" ? n => n.Note.Event.Value.Words(style.ValueNames) : s.Row ?? (n => n.Label);
+                var printed = reading.Notes.Select(row).ToArray();
+                var lines = reading.Notes.Zip(printed).ToDictionary(p => p.First.Note.Id, p => (IReadOnlyList<string>)[p.Second]);
+                return new StyleExample(
+                    s.Setting,
+                    player.Name,
+                    MusicXmlWriter.Write(reading.Score, new MusicXmlExtras(lines)),
+                    printed,
+                    s.Words?.Invoke(reading)
+                );
+            }),
+        ];
 
     private static Results<NoContent, ProblemHttpResult> Done(bool done) => done ? TypedResults.NoContent() : Missing();
 
-    private static ProblemHttpResult Missing() => TypedResults.Problem(statusCode: 404, title: "There is no such style, or it is the current one, which stays.");
+    private static ProblemHttpResult Missing() =>
+        TypedResults.Problem(statusCode: 404, title: "There is no such style, or it is the current one, which stays.");
 }

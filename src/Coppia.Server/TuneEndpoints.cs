@@ -12,45 +12,84 @@ internal static class TuneEndpoints
     public static void MapTunes(this WebApplication app)
     {
         var tunes = app.MapGroup("/api/tunes");
-        tunes.MapGet("", (TuneRepository repository, Styles styles, string? search) => repository.List(search).Select(t => TuneSummary.Of(t).Named(styles.Current().Style)).ToArray()).WithName("listTunes");
+        tunes
+            .MapGet(
+                "",
+                (TuneRepository repository, Styles styles, string? search) =>
+                    repository.List(search).Select(t => TuneSummary.Of(t).Named(styles.Current().Style)).ToArray()
+            )
+            .WithName("listTunes");
         tunes.MapPost("", Add).WithName("addTune").ProducesValidationProblem().ProducesProblem(422);
-        tunes.MapPost("/check", (Styles styles, TuneRequest request) => Check(request.Source, styles.Current().Style)).WithName("checkTune");
+        tunes
+            .MapPost("/check", (Styles styles, TuneRequest request) => Check(request.Source, styles.Current().Style))
+            .WithName("checkTune");
         tunes.MapGet("/{id:long}", Get).WithName("getTune").ProducesProblem(404);
-        tunes.MapPut("/{id:long}", Save).WithName("saveTune").ProducesValidationProblem().ProducesProblem(404).ProducesProblem(422).Produces<TuneDetail>(409);
+        tunes
+            .MapPut("/{id:long}", Save)
+            .WithName("saveTune")
+            .ProducesValidationProblem()
+            .ProducesProblem(404)
+            .ProducesProblem(422)
+            .Produces<TuneDetail>(409);
         tunes.MapPost("/{id:long}/duplicate", Duplicate).WithName("duplicateTune").ProducesProblem(404);
-        tunes.MapDelete("/{id:long}", (TuneRepository repository, long id) => Done(repository.Delete(id), id)).WithName("deleteTune").ProducesProblem(404);
-        tunes.MapPost("/{id:long}/restore", (TuneRepository repository, long id) => Done(repository.Restore(id), id)).WithName("restoreTune").ProducesProblem(404);
+        tunes
+            .MapDelete("/{id:long}", (TuneRepository repository, long id) => Done(repository.Delete(id), id))
+            .WithName("deleteTune")
+            .ProducesProblem(404);
+        tunes
+            .MapPost("/{id:long}/restore", (TuneRepository repository, long id) => Done(repository.Restore(id), id))
+            .WithName("restoreTune")
+            .ProducesProblem(404);
     }
 
     /// <summary>Reads and keeps a source; nothing is kept when it cannot be read.</summary>
-    internal static Results<Ok<TuneDetail>, ProblemHttpResult, ValidationProblem> Keep(TuneRepository repository, IValidator<TuneRequest> rules, TuneRequest request)
+    internal static Results<Ok<TuneDetail>, ProblemHttpResult, ValidationProblem> Keep(
+        TuneRepository repository,
+        IValidator<TuneRequest> rules,
+        TuneRequest request
+    )
     {
-        if (rules.Validate(request) is { IsValid: false } invalid) return TypedResults.ValidationProblem(invalid.ToDictionary());
+        if (rules.Validate(request) is { IsValid: false } invalid)
+            return TypedResults.ValidationProblem(invalid.ToDictionary());
         var read = TuneReader.Read(request.Source);
-        if (read.Score is not { } score) return Problems.Unreadable(read.Errors);
+        if (read.Score is not { } score)
+            return Problems.Unreadable(read.Errors);
         return TypedResults.Ok(TuneDetail.Of(repository.Add(Record(request, score)), read.Notices));
     }
 
-    internal static TuneRecord Record(TuneRequest request, Score score) => new()
-    {
-        Title = Chosen(request.Title, score.Title, "Untitled tune"),
-        Composer = Chosen(request.Composer, score.Composer, "traditional"),
-        PrintedFor = Chosen(request.PrintedFor, null, PrintedFor.Of(score).Id),
-        Source = request.Source,
-        KeyName = score.Key.Name,
-        Meter = score.Time switch { null => "free", { Symbol: TimeSymbol.Common } => "C (4/4)", { Symbol: TimeSymbol.Cut } => "cut C (2/2)", { } t => t.ToString() },
-        Clef = score.Clef.Name,
-        Bars = score.Bars.Count(b => !b.IsPickUp),
-    };
+    internal static TuneRecord Record(TuneRequest request, Score score) =>
+        new()
+        {
+            Title = Chosen(request.Title, score.Title, "Untitled tune"),
+            Composer = Chosen(request.Composer, score.Composer, "traditional"),
+            PrintedFor = Chosen(request.PrintedFor, null, PrintedFor.Of(score).Id),
+            Source = request.Source,
+            KeyName = score.Key.Name,
+            Meter = score.Time switch
+            {
+                null => "free",
+                { Symbol: TimeSymbol.Common } => "C (4/4)",
+                { Symbol: TimeSymbol.Cut } => "cut C (2/2)",
+                { } t => t.ToString(),
+            },
+            Clef = score.Clef.Name,
+            Bars = score.Bars.Count(b => !b.IsPickUp),
+        };
 
     private static string Chosen(string? asked, string? found, string otherwise)
     {
-        var chosen = !string.IsNullOrWhiteSpace(asked) ? asked.Trim() : !string.IsNullOrWhiteSpace(found) ? found.Trim() : otherwise;
+        var chosen =
+            !string.IsNullOrWhiteSpace(asked) ? asked.Trim()
+            : !string.IsNullOrWhiteSpace(found) ? found.Trim()
+            : otherwise;
         return chosen.Length <= 200 ? chosen : chosen[..200];
     }
 
-    private static Results<Ok<TuneDetail>, ProblemHttpResult, ValidationProblem> Add(TuneRepository repository, IValidator<TuneRequest> rules, TuneRequest request) =>
-        Keep(repository, rules, request);
+    private static Results<Ok<TuneDetail>, ProblemHttpResult, ValidationProblem> Add(
+        TuneRepository repository,
+        IValidator<TuneRequest> rules,
+        TuneRequest request
+    ) => Keep(repository, rules, request);
 
     private static TuneCheck Check(string source, HouseStyle style)
     {
@@ -58,19 +97,32 @@ internal static class TuneEndpoints
         var score = read.Score;
         var record = score is null ? null : Record(new TuneRequest(source), score);
         return new TuneCheck(
-            score?.Title, score is null ? null : Labels.Key(score.Key, style), record?.Meter, record?.Clef, record?.Bars ?? 0, record?.PrintedFor,
-            [.. read.Errors.Take(50).Select(SourceErrorView.Of)], [.. read.Notices.Select(NoticeView.Of)]);
+            score?.Title,
+            score is null ? null : Labels.Key(score.Key, style),
+            record?.Meter,
+            record?.Clef,
+            record?.Bars ?? 0,
+            record?.PrintedFor,
+            [.. read.Errors.Take(50).Select(SourceErrorView.Of)],
+            [.. read.Notices.Select(NoticeView.Of)]
+        );
     }
 
     private static Results<Ok<TuneDetail>, ProblemHttpResult> Get(TuneRepository repository, long id) =>
         repository.Find(id) is { } tune ? TypedResults.Ok(TuneDetail.Of(tune, TuneReader.Read(tune.Source).Notices)) : Problems.NoTune(id);
 
     private static Results<Ok<TuneDetail>, Conflict<TuneDetail>, ProblemHttpResult, ValidationProblem> Save(
-        TuneRepository repository, IValidator<TuneRequest> rules, long id, TuneChange change)
+        TuneRepository repository,
+        IValidator<TuneRequest> rules,
+        long id,
+        TuneChange change
+    )
     {
-        if (rules.Validate(change) is { IsValid: false } invalid) return TypedResults.ValidationProblem(invalid.ToDictionary());
+        if (rules.Validate(change) is { IsValid: false } invalid)
+            return TypedResults.ValidationProblem(invalid.ToDictionary());
         var read = TuneReader.Read(change.Source);
-        if (read.Score is not { } score) return Problems.Unreadable(read.Errors);
+        if (read.Score is not { } score)
+            return Problems.Unreadable(read.Errors);
         return repository.Save(Record(change, score) with { Id = id, Version = change.Version }) switch
         {
             SaveOutcome.Saved => TypedResults.Ok(TuneDetail.Of(repository.Find(id)!, read.Notices)),
@@ -81,7 +133,8 @@ internal static class TuneEndpoints
 
     private static Results<Ok<TuneDetail>, ProblemHttpResult> Duplicate(TuneRepository repository, long id)
     {
-        if (repository.Find(id) is not { } tune) return Problems.NoTune(id);
+        if (repository.Find(id) is not { } tune)
+            return Problems.NoTune(id);
         var title = tune.Title.Length > 190 ? tune.Title[..190] : tune.Title;
         return TypedResults.Ok(TuneDetail.Of(repository.Add(tune with { Title = $"{title} (copy)" }), []));
     }

@@ -14,14 +14,24 @@ internal static class TuneFileEndpoints
 
     public static void MapTuneFiles(this WebApplication app)
     {
-        app.MapPost("/api/tunes/upload", Upload).WithName("uploadTune").DisableAntiforgery().ProducesValidationProblem().ProducesProblem(422).ProducesProblem(413);
+        app.MapPost("/api/tunes/upload", Upload)
+            .WithName("uploadTune")
+            .DisableAntiforgery()
+            .ProducesValidationProblem()
+            .ProducesProblem(422)
+            .ProducesProblem(413);
         app.MapGet("/api/tunes/{id:long}/export", Export).WithName("exportTune").Produces<string>(200, "text/plain").ProducesProblem(404);
     }
 
     private static async Task<Results<Ok<TuneDetail>, ProblemHttpResult, ValidationProblem>> Upload(
-        TuneRepository repository, IValidator<TuneRequest> rules, IFormFile file, CancellationToken cancellation)
+        TuneRepository repository,
+        IValidator<TuneRequest> rules,
+        IFormFile file,
+        CancellationToken cancellation
+    )
     {
-        if (file.Length > MostUploadBytes) return TypedResults.Problem(statusCode: 413, title: "The file is larger than 5 MB.");
+        if (file.Length > MostUploadBytes)
+            return TypedResults.Problem(statusCode: 413, title: "The file is larger than 5 MB.");
         using var bytes = new MemoryStream();
         await file.CopyToAsync(bytes, cancellation);
         string text;
@@ -45,15 +55,25 @@ internal static class TuneFileEndpoints
     }
 
     /// <summary>The tune with its taken bowing as MusicXML or ABC; with an instrument, as that instrument reads it, with the chosen rows as lyrics and the pairs as technical marks.</summary>
-    private static Results<FileContentHttpResult, ProblemHttpResult> Export(Readings readings, Styles styles, long id, string format, string? instrument, string? rows)
+    private static Results<FileContentHttpResult, ProblemHttpResult> Export(
+        Readings readings,
+        Styles styles,
+        long id,
+        string format,
+        string? instrument,
+        string? rows
+    )
     {
-        if (format is not ("musicxml" or "abc")) return TypedResults.Problem(statusCode: 400, title: "Unknown format; expected musicxml or abc.");
-        if (readings.Find(id) is not { } kept) return Problems.NoTune(id);
+        if (format is not ("musicxml" or "abc"))
+            return TypedResults.Problem(statusCode: 400, title: "Unknown format; expected musicxml or abc.");
+        if (readings.Find(id) is not { } kept)
+            return Problems.NoTune(id);
         var score = BowEdits.Apply(kept.Score, readings.BowsOf(kept));
         MusicXmlExtras? extras = null;
         if (instrument is not null)
         {
-            if (Instruments.Named(instrument, styles.Current().Style) is not { } known) return Problems.NoInstrument(instrument);
+            if (Instruments.Named(instrument, styles.Current().Style) is not { } known)
+                return Problems.NoInstrument(instrument);
             var reading = readings.Of(kept, known);
             score = reading.Score with { InstrumentName = known.Name };
             extras = ReadingMusic.Extras(reading, (rows ?? "pair").Split(',', StringSplitOptions.RemoveEmptyEntries));
@@ -61,8 +81,13 @@ internal static class TuneFileEndpoints
 
         score = score with { Title = kept.Tune.Title, Composer = kept.Tune.Composer };
         var text = format == "abc" ? AbcWriter.Write(score) : MusicXmlWriter.Write(score, extras);
-        var name = string.Concat(kept.Tune.Title.Select(c => char.IsLetterOrDigit(c) ? c : '-')).Trim('-') + (instrument is null ? "" : "-" + instrument);
-        return TypedResults.File(Encoding.UTF8.GetBytes(text), format == "abc" ? "text/vnd.abc" : "application/vnd.recordare.musicxml+xml",
-            $"{name}.{(format == "abc" ? "abc" : "musicxml")}");
+        var name =
+            string.Concat(kept.Tune.Title.Select(c => char.IsLetterOrDigit(c) ? c : '-')).Trim('-')
+            + (instrument is null ? "" : "-" + instrument);
+        return TypedResults.File(
+            Encoding.UTF8.GetBytes(text),
+            format == "abc" ? "text/vnd.abc" : "application/vnd.recordare.musicxml+xml",
+            $"{name}.{(format == "abc" ? "abc" : "musicxml")}"
+        );
     }
 }

@@ -7,7 +7,18 @@ namespace Coppia.Server;
 
 /// <summary>A tune in the library's list.</summary>
 public sealed record TuneSummary(
-    long Id, string Title, string Composer, string PrintedFor, string KeyName, string Meter, string Clef, int Bars, int Version, DateTime CreatedAt, DateTime ChangedAt)
+    long Id,
+    string Title,
+    string Composer,
+    string PrintedFor,
+    string KeyName,
+    string Meter,
+    string Clef,
+    int Bars,
+    int Version,
+    DateTime CreatedAt,
+    DateTime ChangedAt
+)
 {
     public static TuneSummary Of(TuneRecord t) =>
         new(t.Id, t.Title, t.Composer, t.PrintedFor, t.KeyName, t.Meter, t.Clef, t.Bars, t.Version, t.CreatedAt, t.ChangedAt);
@@ -38,7 +49,15 @@ public sealed record TuneChange(int Version, string Source, string? Title = null
 
 /// <summary>What a source text holds, before it is kept.</summary>
 public sealed record TuneCheck(
-    string? Title, string? KeyName, string? Meter, string? Clef, int Bars, string? PrintedFor, IReadOnlyList<SourceErrorView> Errors, IReadOnlyList<NoticeView> Notices);
+    string? Title,
+    string? KeyName,
+    string? Meter,
+    string? Clef,
+    int Bars,
+    string? PrintedFor,
+    IReadOnlyList<SourceErrorView> Errors,
+    IReadOnlyList<NoticeView> Notices
+);
 
 internal sealed class TuneRequestRules : AbstractValidator<TuneRequest>
 {
@@ -47,7 +66,8 @@ internal sealed class TuneRequestRules : AbstractValidator<TuneRequest>
         RuleFor(r => r.Source).NotEmpty().WithMessage("The tune is empty; expected ABC or MusicXML text.");
         RuleFor(r => r.Title).MaximumLength(200).WithMessage("The title is longer than 200 characters.");
         RuleFor(r => r.Composer).MaximumLength(200).WithMessage("The composer is longer than 200 characters.");
-        RuleFor(r => r.PrintedFor).Must(p => string.IsNullOrEmpty(p) || Instruments.All.Any(i => i.Id == p))
+        RuleFor(r => r.PrintedFor)
+            .Must(p => string.IsNullOrEmpty(p) || Instruments.All.Any(i => i.Id == p))
             .WithMessage("The instrument is not known; expected violin, viola, cello or bass.");
     }
 }

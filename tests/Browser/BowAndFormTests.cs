@@ -15,10 +15,16 @@ public class BowAndFormTests(Stage stage)
         Stage.WaitUntil(() => stage.Labels().Length > 0);
     }
 
-    private void Panel(string name) => Stage.Wait(() => stage.Browser.FindElements(By.CssSelector("[role=tab]")).FirstOrDefault(t => t.Text == name)).Click();
+    private void Panel(string name) =>
+        Stage.Wait(() => stage.Browser.FindElements(By.CssSelector("[role=tab]")).FirstOrDefault(t => t.Text == name)).Click();
 
     private string[] Bows() =>
-        [.. ((IReadOnlyCollection<object>)stage.Browser.ExecuteScript("return [...document.querySelectorAll('[data-bow]')].map(e => e.dataset.bow)")!).Select(o => (string)o)];
+        [
+            .. (
+                (IReadOnlyCollection<object>)
+                    stage.Browser.ExecuteScript("return [...document.querySelectorAll('[data-bow]')].map(e => e.dataset.bow)")!
+            ).Select(o => (string)o),
+        ];
 
     private void WithRow(string key, Action look)
     {
@@ -37,22 +43,25 @@ public class BowAndFormTests(Stage stage)
     public void A_proposal_is_taken_shown_kept_and_undone()
     {
         OpenOwn("Proposed Plums", "3/4", "D E F|G A B|c3|]");
-        WithRow("b", () =>
-        {
-            Stage.WaitUntil(() => string.Join(' ', Bows()) == "down up down up down up down");
-            Panel("Bow");
-            stage.Button("Take all 2").Click();
-            Stage.WaitUntil(() => string.Join(' ', Bows()) == "down up down up down");
-            Stage.WaitUntil(() => stage.Text("[aria-label=Bow]").Contains("Every bar begins down.", StringComparison.Ordinal));
-            Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector(".engraved g.slur")).Count == 2);
-            stage.Browser.Navigate().Refresh();
-            Stage.WaitUntil(() => string.Join(' ', Bows()) == "down up down up down");
-            Panel("Bow");
-            stage.Find("[aria-label^='Take back: Bar 1']").Click();
-            Stage.WaitUntil(() => string.Join(' ', Bows()) == "down up down up down up");
-            stage.Press("u");
-            Stage.WaitUntil(() => string.Join(' ', Bows()) == "down up down up down");
-        });
+        WithRow(
+            "b",
+            () =>
+            {
+                Stage.WaitUntil(() => string.Join(' ', Bows()) == "down up down up down up down");
+                Panel("Bow");
+                stage.Button("Take all 2").Click();
+                Stage.WaitUntil(() => string.Join(' ', Bows()) == "down up down up down");
+                Stage.WaitUntil(() => stage.Text("[aria-label=Bow]").Contains("Every bar begins down.", StringComparison.Ordinal));
+                Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector(".engraved g.slur")).Count == 2);
+                stage.Browser.Navigate().Refresh();
+                Stage.WaitUntil(() => string.Join(' ', Bows()) == "down up down up down");
+                Panel("Bow");
+                stage.Find("[aria-label^='Take back: Bar 1']").Click();
+                Stage.WaitUntil(() => string.Join(' ', Bows()) == "down up down up down up");
+                stage.Press("u");
+                Stage.WaitUntil(() => string.Join(' ', Bows()) == "down up down up down");
+            }
+        );
     }
 
     [Fact]
@@ -70,27 +79,39 @@ public class BowAndFormTests(Stage stage)
     public void A_repeat_that_comes_back_the_other_way_is_said_and_mended()
     {
         OpenOwn("Returning Plums", "3/4", "|:D E F:|");
-        WithRow("b", () =>
-        {
-            Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-bow-again=up]")).Count == 1);
-            Panel("Bow");
-            Stage.WaitUntil(() => stage.Text("[aria-label=Bow]").Contains("with the bow the other way round", StringComparison.Ordinal));
-            stage.Find("[aria-label^='Take: Bar 1: lift']").Click();
-            Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-bow-again]")).Count == 0);
-        });
+        WithRow(
+            "b",
+            () =>
+            {
+                Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-bow-again=up]")).Count == 1);
+                Panel("Bow");
+                Stage.WaitUntil(() =>
+                    stage.Text("[aria-label=Bow]").Contains("with the bow the other way round", StringComparison.Ordinal)
+                );
+                stage.Find("[aria-label^='Take: Bar 1: lift']").Click();
+                Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-bow-again]")).Count == 0);
+            }
+        );
     }
 
     [Fact] // A dotted half down and a quarter up drift to the tip.
     public void The_ribbon_marks_strokes_that_run_out()
     {
         OpenOwn("Drifting Plums", "4/4", "D3 E|F3 G|A4|]");
-        WithRow("r", () =>
-        {
-            Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-travel]")).Count >= 5);
-            Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-runs-out]")).Count > 0);
-            Panel("Bow");
-            Stage.WaitUntil(() => stage.Text("[aria-label=Bow]").Contains("3 beats down, 1 up. The up bow must travel three times as fast", StringComparison.Ordinal));
-        });
+        WithRow(
+            "r",
+            () =>
+            {
+                Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-travel]")).Count >= 5);
+                Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-runs-out]")).Count > 0);
+                Panel("Bow");
+                Stage.WaitUntil(() =>
+                    stage
+                        .Text("[aria-label=Bow]")
+                        .Contains("3 beats down, 1 up. The up bow must travel three times as fast", StringComparison.Ordinal)
+                );
+            }
+        );
     }
 
     [Fact]
@@ -109,8 +130,16 @@ public class BowAndFormTests(Stage stage)
     {
         OpenOwn("Formed Plums", "4/4", "D E F G|A4|B A G F|E4|D E F G|A4|B A G E|D4|]");
         Panel("Form");
-        Stage.WaitUntil(() => stage.Text("[aria-label=Form]").Contains("Two lines, one to learn and one nearly the same.", StringComparison.Ordinal));
-        Stage.Wait(() => stage.Browser.FindElements(By.CssSelector("[aria-label=Form] button")).FirstOrDefault(b => b.Text.Contains("bar 7 is bar 3 but for its last note, E instead of F♯", StringComparison.Ordinal))).Click();
+        Stage.WaitUntil(() =>
+            stage.Text("[aria-label=Form]").Contains("Two lines, one to learn and one nearly the same.", StringComparison.Ordinal)
+        );
+        Stage
+            .Wait(() =>
+                stage
+                    .Browser.FindElements(By.CssSelector("[aria-label=Form] button"))
+                    .FirstOrDefault(b => b.Text.Contains("bar 7 is bar 3 but for its last note, E instead of F♯", StringComparison.Ordinal))
+            )
+            .Click();
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector(".engraved .is-same")).Count == 1);
         Stage.WaitUntil(() => stage.Text("[data-line='2']").Contains("A′", StringComparison.Ordinal));
         stage.Press(Keys.ArrowDown);
@@ -178,7 +207,13 @@ public class BowAndFormTests(Stage stage)
         try
         {
             Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-travel]")).Count > 0);
-            double Top(string css) => Convert.ToDouble(stage.Browser.ExecuteScript($"return document.querySelector({System.Text.Json.JsonSerializer.Serialize(css)}).getBoundingClientRect().top"), CultureInfo.InvariantCulture);
+            double Top(string css) =>
+                Convert.ToDouble(
+                    stage.Browser.ExecuteScript(
+                        $"return document.querySelector({System.Text.Json.JsonSerializer.Serialize(css)}).getBoundingClientRect().top"
+                    ),
+                    CultureInfo.InvariantCulture
+                );
             Stage.WaitUntil(() => Top("[data-label]") < Top("[data-bow]"));
             Stage.WaitUntil(() => Top("[data-bow]") + 10 < Top("[data-travel]"));
         }

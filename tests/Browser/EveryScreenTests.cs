@@ -40,8 +40,12 @@ public class EveryScreenTests(Stage stage)
     public void The_stand_has_everything_in_view(string tune, string instrument)
     {
         stage.OpenTune(tune, instrument);
-        bool InView(string css) => (bool)stage.Browser.ExecuteScript(
-            "const r = document.querySelector(arguments[0]).getBoundingClientRect(); return r.top >= 0 && r.bottom <= innerHeight + 1 && r.right <= innerWidth + 1", css)!;
+        bool InView(string css) =>
+            (bool)
+                stage.Browser.ExecuteScript(
+                    "const r = document.querySelector(arguments[0]).getBoundingClientRect(); return r.top >= 0 && r.bottom <= innerHeight + 1 && r.right <= innerWidth + 1",
+                    css
+                )!;
         Stage.WaitUntil(() => InView("svg[role=group]"));
         Stage.WaitUntil(() => InView("[role=tablist]"));
         Stage.WaitUntil(() => InView("section[aria-label='Hear it']"));
@@ -76,7 +80,9 @@ public class EveryScreenTests(Stage stage)
         stage.Press(string.Concat(Enumerable.Repeat(Keys.ArrowLeft, 5))); // Quick presses all count.
         Stage.WaitUntil(() => stage.Text("h1") == "A♭ major");
         stage.Press(Keys.ArrowRight + Keys.ArrowRight + Keys.ArrowRight + "4");
-        Stage.WaitUntil(() => stage.Find("svg[role=img]").GetAttribute("aria-label")!.StartsWith("E string: half 1–4", StringComparison.Ordinal));
+        Stage.WaitUntil(() =>
+            stage.Find("svg[role=img]").GetAttribute("aria-label")!.StartsWith("E string: half 1–4", StringComparison.Ordinal)
+        );
     }
 
     [Fact] // The first key taught is what others are compared with.
@@ -144,7 +150,13 @@ public class EveryScreenTests(Stage stage)
         stage.Open("/style");
         void Choose(string option)
         {
-            Stage.Wait(() => stage.Browser.FindElements(By.CssSelector("section[aria-label='Counting'] [role=radio]")).FirstOrDefault(e => e.Text == option)).Click();
+            Stage
+                .Wait(() =>
+                    stage
+                        .Browser.FindElements(By.CssSelector("section[aria-label='Counting'] [role=radio]"))
+                        .FirstOrDefault(e => e.Text == option)
+                )
+                .Click();
             Stage.WaitUntil(() => stage.Button("Save").Enabled);
             stage.Button("Save").Click();
             Stage.WaitUntil(() => stage.Text("[role=status]").Contains("is saved", StringComparison.Ordinal));

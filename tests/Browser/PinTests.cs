@@ -55,13 +55,21 @@ public class PinTests(Stage stage)
         stage.Press("3");
         WaitFor("D3 D4 A0 D4 D3 D1 D0");
         Stage.Wait(() => stage.Browser.FindElements(By.XPath("//button[contains(., 'Octave: an octave lower')]")).FirstOrDefault()).Click();
-        Stage.Wait(() => stage.Browser.FindElements(By.XPath("//*[@role='menuitem'][contains(., 'two octaves lower')]")).FirstOrDefault()).Click();
+        Stage
+            .Wait(() => stage.Browser.FindElements(By.XPath("//*[@role='menuitem'][contains(., 'two octaves lower')]")).FirstOrDefault())
+            .Click();
         WaitFor("C-x4 G0 G1 G0 C-x4 C-x2 C1");
         stage.Browser.Navigate().Refresh();
         WaitFor("C-x4 G0 G1 G0 C-x4 C-x2 C1");
-        Stage.WaitUntil(() => stage.Text("[aria-label='Good to know']").Contains("two octaves lower than printed, as you chose", StringComparison.Ordinal));
-        Stage.Wait(() => stage.Browser.FindElements(By.XPath("//button[contains(., 'Octave: two octaves lower')]")).FirstOrDefault()).Click();
-        Stage.Wait(() => stage.Browser.FindElements(By.XPath("//*[@role='menuitem'][contains(., 'Let Coppia choose')]")).FirstOrDefault()).Click();
+        Stage.WaitUntil(() =>
+            stage.Text("[aria-label='Good to know']").Contains("two octaves lower than printed, as you chose", StringComparison.Ordinal)
+        );
+        Stage
+            .Wait(() => stage.Browser.FindElements(By.XPath("//button[contains(., 'Octave: two octaves lower')]")).FirstOrDefault())
+            .Click();
+        Stage
+            .Wait(() => stage.Browser.FindElements(By.XPath("//*[@role='menuitem'][contains(., 'Let Coppia choose')]")).FirstOrDefault())
+            .Click();
         WaitFor("D3 D4 A0 D4 D3 D1 D0");
         stage.Press("u");
         WaitFor("C-x4 G0 G1 G0 C-x4 C-x2 C1");
@@ -91,8 +99,16 @@ public class PinTests(Stage stage)
     {
         stage.OpenTune("Snow on the Sill", "violin");
         stage.Press("l");
-        Stage.WaitUntil(() => stage.Text("[aria-label='Before this line']").Contains("L1, between the nut and tape 1", StringComparison.Ordinal));
-        Stage.Wait(() => stage.Browser.FindElements(By.CssSelector("[aria-label='Before this line'] button")).FirstOrDefault(b => b.Text.StartsWith("L1,", StringComparison.Ordinal))).Click();
+        Stage.WaitUntil(() =>
+            stage.Text("[aria-label='Before this line']").Contains("L1, between the nut and tape 1", StringComparison.Ordinal)
+        );
+        Stage
+            .Wait(() =>
+                stage
+                    .Browser.FindElements(By.CssSelector("[aria-label='Before this line'] button"))
+                    .FirstOrDefault(b => b.Text.StartsWith("L1,", StringComparison.Ordinal))
+            )
+            .Click();
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector(".engraved .is-same")).Count > 1);
         stage.Press("l");
     }

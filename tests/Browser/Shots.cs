@@ -10,7 +10,8 @@ public class Shots(Stage stage)
 
     private void Save(string name)
     {
-        if (Folder is null) return;
+        if (Folder is null)
+            return;
         Thread.Sleep(700); // let the last transition end
         stage.Browser.GetScreenshot().SaveAsFile(Path.Combine(Folder, name + ".png"));
     }

@@ -20,15 +20,29 @@ public sealed partial class Stage : IAsyncLifetime
     public async ValueTask InitializeAsync()
     {
         var root = Lines.Root();
-        var start = new ProcessStartInfo("dotnet", [Path.Combine(root, "build/app/Coppia.Server.dll"), "--web", Path.Combine(root, "build/web"), "--demo", Path.Combine(root, "demo"), "--port", "0"])
+        var start = new ProcessStartInfo(
+            "dotnet",
+            [
+                Path.Combine(root, "build/app/Coppia.Server.dll"),
+                "--web",
+                Path.Combine(root, "build/web"),
+                "--demo",
+                Path.Combine(root, "demo"),
+                "--port",
+                "0",
+            ]
+        )
         {
             RedirectStandardOutput = true,
         };
         _server = Process.Start(start) ?? throw new InvalidOperationException("The server does not start.");
         while (Address.Length == 0)
         {
-            var line = await _server.StandardOutput.ReadLineAsync() ?? throw new InvalidOperationException("The server stopped before it was ready.");
-            if (AddressPattern().Match(line) is { Success: true } found) Address = found.Value;
+            var line =
+                await _server.StandardOutput.ReadLineAsync()
+                ?? throw new InvalidOperationException("The server stopped before it was ready.");
+            if (AddressPattern().Match(line) is { Success: true } found)
+                Address = found.Value;
         }
 
         StartBrowser();
@@ -38,8 +52,19 @@ public sealed partial class Stage : IAsyncLifetime
     {
         _browser?.Dispose();
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
-        options.AddArguments("--headless", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
-            "--disable-component-update", "--disable-sync", "--hide-scrollbars", "--force-device-scale-factor=1", "--window-size=1280,800");
+        options.AddArguments(
+            "--headless",
+            "--no-sandbox",
+            "--disable-gpu",
+            "--disable-quic",
+            "--no-first-run",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync",
+            "--hide-scrollbars",
+            "--force-device-scale-factor=1",
+            "--window-size=1280,800"
+        );
         var service = ChromeDriverService.CreateDefaultService("/usr/bin/chromedriver");
         service.SuppressInitialDiagnosticInformation = true;
         _browser = new ChromeDriver(service, options);
@@ -52,7 +77,8 @@ public sealed partial class Stage : IAsyncLifetime
         if (_server is { HasExited: false })
         {
             using var stop = Process.Start("kill", ["-INT", $"{_server.Id}"]);
-            if (!_server.WaitForExit(10_000)) _server.Kill();
+            if (!_server.WaitForExit(10_000))
+                _server.Kill();
         }
 
         return ValueTask.CompletedTask;
@@ -61,7 +87,16 @@ public sealed partial class Stage : IAsyncLifetime
     public void SetViewport(int width, int height)
     {
         _viewport = (width, height);
-        Browser.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new Dictionary<string, object?> { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
+        Browser.ExecuteCdpCommand(
+            "Emulation.setDeviceMetricsOverride",
+            new Dictionary<string, object?>
+            {
+                ["width"] = width,
+                ["height"] = height,
+                ["deviceScaleFactor"] = 1,
+                ["mobile"] = false,
+            }
+        );
     }
 
     /// <summary>Opens a page; in a new browser where a page crashed the one before, so that one crash does not fail all tests to come.</summary>
@@ -83,33 +118,49 @@ public sealed partial class Stage : IAsyncLifetime
     public void OpenTune(string title, string instrument)
     {
         Open("/tunes");
-        var link = Wait(() => Browser.FindElements(By.CssSelector("[data-tune]")).FirstOrDefault(e => e.Text.Contains(title, StringComparison.Ordinal)));
+        var link = Wait(() =>
+            Browser.FindElements(By.CssSelector("[data-tune]")).FirstOrDefault(e => e.Text.Contains(title, StringComparison.Ordinal))
+        );
         Browser.Navigate().GoToUrl($"{link.GetAttribute("href")}?for={instrument}");
         Wait(() => Labels().Length > 0 ? link : null);
     }
 
     /// <summary>The pair row as it is drawn, in reading order.</summary>
     public string[] Labels() =>
-        [.. ((IReadOnlyCollection<object>)Browser.ExecuteScript("return [...document.querySelectorAll('[data-label]')].map(e => e.dataset.label)")!).Select(o => (string)o)];
+        [
+            .. (
+                (IReadOnlyCollection<object>)
+                    Browser.ExecuteScript("return [...document.querySelectorAll('[data-label]')].map(e => e.dataset.label)")!
+            ).Select(o => (string)o),
+        ];
 
     public void Press(string keys) => new OpenQA.Selenium.Interactions.Actions(Browser).SendKeys(keys).Perform();
 
     public IWebElement Find(string css) => Wait(() => Browser.FindElements(By.CssSelector(css)).FirstOrDefault());
 
-    public IWebElement Button(string text) => Wait(() => Browser.FindElements(By.XPath($"//button[normalize-space()='{text}'] | //*[@role='radio'][starts-with(normalize-space(),'{text}')]")).FirstOrDefault());
+    public IWebElement Button(string text) =>
+        Wait(() =>
+            Browser
+                .FindElements(
+                    By.XPath($"//button[normalize-space()='{text}'] | //*[@role='radio'][starts-with(normalize-space(),'{text}')]")
+                )
+                .FirstOrDefault()
+        );
 
     public string Text(string css) => Find(css).Text;
 
     /// <summary>Waits up to 20 seconds for something to be there.</summary>
     /// <param name="said">What is waited for, as the test says it.</param>
-    public static T Wait<T>(Func<T?> look, [CallerArgumentExpression(nameof(look))] string said = "") where T : class
+    public static T Wait<T>(Func<T?> look, [CallerArgumentExpression(nameof(look))] string said = "")
+        where T : class
     {
         var patience = Stopwatch.StartNew();
         while (patience.Elapsed < TimeSpan.FromSeconds(20))
         {
             try
             {
-                if (look() is { } found) return found;
+                if (look() is { } found)
+                    return found;
             }
             catch (Exception e) when (e is StaleElementReferenceException or JavaScriptException)
             {
@@ -122,18 +173,22 @@ public sealed partial class Stage : IAsyncLifetime
         throw new TimeoutException($"Within 20 seconds there was not: {said}");
     }
 
-    public static void WaitUntil(Func<bool> holds, [CallerArgumentExpression(nameof(holds))] string said = "") => Wait(() => holds() ? "" : null, said);
+    public static void WaitUntil(Func<bool> holds, [CallerArgumentExpression(nameof(holds))] string said = "") =>
+        Wait(() => holds() ? "" : null, said);
 
     /// <summary>What axe-core finds serious or critical on the screen.</summary>
     public string[] Serious()
     {
         Browser.ExecuteScript(File.ReadAllText(Path.Combine(Lines.Root(), "web/node_modules/axe-core/axe.min.js")));
-        var found = (IReadOnlyCollection<object>)Browser.ExecuteAsyncScript(
-            """
-            const done = arguments[0];
-            axe.run().then(r => done(r.violations.filter(v => v.impact === 'serious' || v.impact === 'critical')
-              .map(v => v.id + ': ' + v.nodes.slice(0, 3).map(n => n.html).join(' '))));
-            """)!;
+        var found =
+            (IReadOnlyCollection<object>)
+                Browser.ExecuteAsyncScript(
+                    """
+                    const done = arguments[0];
+                    axe.run().then(r => done(r.violations.filter(v => v.impact === 'serious' || v.impact === 'critical')
+                      .map(v => v.id + ': ' + v.nodes.slice(0, 3).map(n => n.html).join(' '))));
+                    """
+                )!;
         return [.. found.Select(o => (string)o)];
     }
 

@@ -8,7 +8,12 @@ public class StandTests(Stage stage)
     private string Why => stage.Text("[aria-label='Why here']");
 
     private string[] Systems() =>
-        [.. ((IReadOnlyCollection<object>)stage.Browser.ExecuteScript("return [...document.querySelectorAll('.engraved g.system')].map(e => e.id)")!).Select(o => (string)o)];
+        [
+            .. (
+                (IReadOnlyCollection<object>)
+                    stage.Browser.ExecuteScript("return [...document.querySelectorAll('.engraved g.system')].map(e => e.id)")!
+            ).Select(o => (string)o),
+        ];
 
     [Fact]
     public void Arrow_keys_walk_note_by_note_and_the_fingerboard_follows()
@@ -37,7 +42,11 @@ public class StandTests(Stage stage)
     public void Rows_are_switched_by_key_and_remembered()
     {
         stage.OpenTune("Harbour Lanterns", "violin");
-        var rows = () => stage.Browser.FindElements(By.CssSelector("[aria-label='Rows under the notes'] [aria-pressed=true]")).Select(e => e.Text.Trim()).ToArray();
+        var rows = () =>
+            stage
+                .Browser.FindElements(By.CssSelector("[aria-label='Rows under the notes'] [aria-pressed=true]"))
+                .Select(e => e.Text.Trim())
+                .ToArray();
         Stage.WaitUntil(() => rows().SequenceEqual(["Pair"]));
         stage.Press("b");
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-bow]")).Count > 0);
@@ -51,7 +60,9 @@ public class StandTests(Stage stage)
     public void A_place_clicked_on_the_fingerboard_is_shown_on_the_staff()
     {
         stage.OpenTune("Harbour Lanterns", "violin");
-        stage.Browser.ExecuteScript("document.querySelector('[data-place=\"1-4\"]').dispatchEvent(new MouseEvent('click', { bubbles: true }))");
+        stage.Browser.ExecuteScript(
+            "document.querySelector('[data-place=\"1-4\"]').dispatchEvent(new MouseEvent('click', { bubbles: true }))"
+        );
         Stage.WaitUntil(() => stage.Text("[aria-label='On the staff']").Contains("space 1", StringComparison.Ordinal)); // F sharp
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[aria-label='On the staff'] img")).Count == 1);
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector(".engraved .is-same")).Count > 0);
@@ -63,7 +74,13 @@ public class StandTests(Stage stage)
     public void The_fingerboard_is_drawn_to_scale()
     {
         stage.OpenTune("Harbour Lanterns", "violin");
-        double Y(int index) => Convert.ToDouble(stage.Browser.ExecuteScript($"return parseFloat(document.querySelectorAll('svg[role=group] rect.fill-maple')[{index}].getAttribute('y')) + 2 - 34"), System.Globalization.CultureInfo.InvariantCulture);
+        double Y(int index) =>
+            Convert.ToDouble(
+                stage.Browser.ExecuteScript(
+                    $"return parseFloat(document.querySelectorAll('svg[role=group] rect.fill-maple')[{index}].getAttribute('y')) + 2 - 34"
+                ),
+                System.Globalization.CultureInfo.InvariantCulture
+            );
         Assert.Equal(Tapes.Distance(1, 4) / Tapes.Distance(1, 2), Y(1) / Y(0), 0.01);
         Assert.Equal(Tapes.Distance(1, 5) / Tapes.Distance(1, 2), Y(2) / Y(0), 0.01);
     }
@@ -123,21 +140,32 @@ public class StandTests(Stage stage)
     public void Nothing_is_fetched_from_another_host()
     {
         stage.OpenTune("Harbour Lanterns", "cello");
-        var hosts = (IReadOnlyCollection<object>)stage.Browser.ExecuteScript("return [...new Set(performance.getEntriesByType('resource').map(r => new URL(r.name).origin))].filter(o => o !== location.origin && o !== 'null')")!;
+        var hosts =
+            (IReadOnlyCollection<object>)
+                stage.Browser.ExecuteScript(
+                    "return [...new Set(performance.getEntriesByType('resource').map(r => new URL(r.name).origin))].filter(o => o !== location.origin && o !== 'null')"
+                )!;
         Assert.Empty(hosts);
     }
 
     /// <summary>Texts of one row that come within half a pixel of their right neighbour.</summary>
-    private string[] Touching() => [.. ((IReadOnlyCollection<object>)stage.Browser.ExecuteScript(
-        """
-        const rows = {}
-        for (const t of document.querySelectorAll('.engraved > svg text')) {
-          const box = t.getBoundingClientRect()
-          if (t.textContent.trim()) (rows[Math.round(t.getAttribute('y'))] ??= []).push([box.left, box.right, t.textContent])
-        }
-        return Object.values(rows).flatMap((row) => row.sort((a, b) => a[0] - b[0])
-          .filter((t, i) => row[i + 1] && row[i + 1][0] - t[1] < 0.5).map((t) => t[2]))
-        """)!).Select(o => (string)o)];
+    private string[] Touching() =>
+        [
+            .. (
+                (IReadOnlyCollection<object>)
+                    stage.Browser.ExecuteScript(
+                        """
+                        const rows = {}
+                        for (const t of document.querySelectorAll('.engraved > svg text')) {
+                          const box = t.getBoundingClientRect()
+                          if (t.textContent.trim()) (rows[Math.round(t.getAttribute('y'))] ??= []).push([box.left, box.right, t.textContent])
+                        }
+                        return Object.values(rows).flatMap((row) => row.sort((a, b) => a[0] - b[0])
+                          .filter((t, i) => row[i + 1] && row[i + 1][0] - t[1] < 0.5).map((t) => t[2]))
+                        """
+                    )!
+            ).Select(o => (string)o),
+        ];
 
     [Theory] // The hardest: low, high and stretched fingers in eighths, many positions, whole notes counted to four.
     [InlineData("The Old Mill Reel", "cello")]
@@ -161,12 +189,16 @@ public class StandTests(Stage stage)
         var id = stage.Browser.Url.Split('/')[^1].Split('?')[0];
         stage.Open($"/tunes/{id}/print?for=bass&rows=pair&before=yes");
         Stage.WaitUntil(() => stage.Text("[data-testid=sheet]").Contains("Look for: repeat", StringComparison.Ordinal));
-        Stage.WaitUntil(() => (bool)stage.Browser.ExecuteScript(
-            """
-            const boxes = (css) => [...document.querySelectorAll(css)].map((e) => e.getBoundingClientRect())
-            const words = boxes('.engraved > p')
-            const things = boxes('.engraved .notehead, .engraved [data-label], .engraved [data-trouble]')
-            return words.length > 3 && words.every((w) => things.every((t) => t.bottom <= w.top || t.top >= w.bottom || t.right <= w.left || t.left >= w.right))
-            """)!);
+        Stage.WaitUntil(() =>
+            (bool)
+                stage.Browser.ExecuteScript(
+                    """
+                    const boxes = (css) => [...document.querySelectorAll(css)].map((e) => e.getBoundingClientRect())
+                    const words = boxes('.engraved > p')
+                    const things = boxes('.engraved .notehead, .engraved [data-label], .engraved [data-trouble]')
+                    return words.length > 3 && words.every((w) => things.every((t) => t.bottom <= w.top || t.top >= w.bottom || t.right <= w.left || t.left >= w.right))
+                    """
+                )!
+        );
     }
 }

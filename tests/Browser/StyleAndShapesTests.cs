@@ -9,7 +9,13 @@ public class StyleAndShapesTests(Stage stage)
     private string Printed(string setting) => stage.Find($"[data-example={setting}]").GetAttribute("data-printed")!;
 
     private void Choose(string setting, string option) =>
-        Stage.Wait(() => stage.Browser.FindElements(By.CssSelector($"section[aria-label='{setting}'] [role=radio]")).FirstOrDefault(e => e.Text == option)).Click();
+        Stage
+            .Wait(() =>
+                stage
+                    .Browser.FindElements(By.CssSelector($"section[aria-label='{setting}'] [role=radio]"))
+                    .FirstOrDefault(e => e.Text == option)
+            )
+            .Click();
 
     private void SaveStyle()
     {
@@ -49,8 +55,12 @@ public class StyleAndShapesTests(Stage stage)
     {
         stage.Open("/shapes?for=cello&key=-2");
         Stage.WaitUntil(() => string.Join(' ', stage.Labels()).StartsWith("G2 G4 D0 D-x1 D2 D4 A0 A-x1", StringComparison.Ordinal));
-        Stage.WaitUntil(() => stage.Find("svg[role=img]").GetAttribute("aria-label")!.Contains("D string: back 1–2–4", StringComparison.Ordinal));
-        Stage.WaitUntil(() => stage.Text("main").Contains("Against D major: C is natural, E is flat, F is natural, B is flat.", StringComparison.Ordinal));
+        Stage.WaitUntil(() =>
+            stage.Find("svg[role=img]").GetAttribute("aria-label")!.Contains("D string: back 1–2–4", StringComparison.Ordinal)
+        );
+        Stage.WaitUntil(() =>
+            stage.Text("main").Contains("Against D major: C is natural, E is flat, F is natural, B is flat.", StringComparison.Ordinal)
+        );
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("section[aria-label*=octave] .engraved")).Count == 4);
     }
 
@@ -81,7 +91,10 @@ public class StyleAndShapesTests(Stage stage)
     {
         stage.Open("/taping");
         stage.Find("[data-check-line]");
-        var width = Convert.ToDouble(stage.Browser.ExecuteScript("return document.querySelector('[data-check-line]').getBoundingClientRect().width"), System.Globalization.CultureInfo.InvariantCulture);
+        var width = Convert.ToDouble(
+            stage.Browser.ExecuteScript("return document.querySelector('[data-check-line]').getBoundingClientRect().width"),
+            System.Globalization.CultureInfo.InvariantCulture
+        );
         Assert.Equal(100 * 96 / 25.4, width, 1.0);
         Stage.WaitUntil(() => stage.Text("main").Contains("Check every tape by ear", StringComparison.Ordinal));
         Stage.WaitUntil(() => stage.Text("table").Contains("36.0 mm", StringComparison.Ordinal));

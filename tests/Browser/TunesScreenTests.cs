@@ -17,7 +17,8 @@ public class TunesScreenTests(Stage stage)
         Stage.Wait(() => stage.Browser.FindElements(By.CssSelector("[role=menuitem]")).FirstOrDefault(e => e.Text == item)).Click();
     }
 
-    private bool Listed(string title) => stage.Browser.FindElements(By.CssSelector("[data-tune]")).Any(e => e.Text.StartsWith(title, StringComparison.Ordinal));
+    private bool Listed(string title) =>
+        stage.Browser.FindElements(By.CssSelector("[data-tune]")).Any(e => e.Text.StartsWith(title, StringComparison.Ordinal));
 
     [Fact] // The rows are from handbook 19, common practice: cello D major from open D.
     public void A_stranger_pastes_a_tune_presses_3_and_reads_cello_fingers()
@@ -39,7 +40,12 @@ public class TunesScreenTests(Stage stage)
         Assert.False(stage.Button("Keep and open").Enabled);
         Assert.Equal(text, stage.Find("textarea").GetAttribute("value"));
         stage.Button("Line 3, column 5").Click();
-        Assert.Equal("?", stage.Browser.ExecuteScript("const t = document.querySelector('textarea'); return t.value.slice(t.selectionStart, t.selectionEnd)"));
+        Assert.Equal(
+            "?",
+            stage.Browser.ExecuteScript(
+                "const t = document.querySelector('textarea'); return t.value.slice(t.selectionStart, t.selectionEnd)"
+            )
+        );
     }
 
     [Fact]
@@ -95,7 +101,8 @@ public class TunesScreenTests(Stage stage)
             """
             const id = [...document.querySelectorAll('[data-tune]')].find(e => e.textContent.startsWith('Snow on the Sill (copy)')).getAttribute('href').split('/').pop();
             return fetch('/api/tunes/' + id, { method: 'PUT', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ version: 1, source: 'X:1\nK:D\nD|]', title: 'Snow elsewhere' }) });
-            """);
+            """
+        );
         stage.Button("Save").Click();
         Stage.WaitUntil(() => stage.Text("[aria-label='The other save']").Contains("Snow elsewhere", StringComparison.Ordinal));
         stage.Button("Save mine over it").Click();

@@ -12,7 +12,13 @@ public class BeforeLineTests
     [InlineData("cello", "D clef=bass", "D, E, F, G, A, B, C D", RemarkKind.Shape, "Hand shape 1–3–4 on D and 1–3–4 on A.")]
     [InlineData("bass", "D clef=bass", "D, E, F, G, A, B,", RemarkKind.Shape, "Hand shape 1–4 on D and 1–4 on G.")]
     [InlineData("violin", "Eb", "E F G A B c", RemarkKind.LowHigh, "L1, between the nut and tape 1, against the nut: E♭ on D and B♭ on A.")]
-    [InlineData("cello", "Bb clef=bass", "D, E, F, G, A, B,", RemarkKind.LowHigh, "x1, between the nut and tape 1, against the nut: E♭ on D and B♭ on A.")]
+    [InlineData(
+        "cello",
+        "Bb clef=bass",
+        "D, E, F, G, A, B,",
+        RemarkKind.LowHigh,
+        "x1, between the nut and tape 1, against the nut: E♭ on D and B♭ on A."
+    )]
     [InlineData("violin", "C", "F G ^F G", RemarkKind.TwoPlaces, "2 on D in two places, low for F and regular for F♯: slide it.")]
     [InlineData("viola", "F clef=alto", "E, G, B, A,", RemarkKind.Strings, "Strings C and G.")]
     [InlineData("viola", "F clef=alto", "E, B, A, G,", RemarkKind.TwoHeights, "2 at two heights, regular on C and low on G.")]
@@ -48,11 +54,14 @@ public class BeforeLineTests
     {
         var reading = Lines.Reading("violin", "Eb", "E F G A B c d e !f!d (c B) A");
         var ids = reading.Notes.Select(n => n.Note.Id).ToHashSet();
-        Assert.All(BeforeLine.Of(reading, 0, 99).Where(r => r.Kind != RemarkKind.Strings), r =>
-        {
-            Assert.NotEmpty(r.NoteIds);
-            Assert.Subset(ids, r.NoteIds.ToHashSet());
-        });
+        Assert.All(
+            BeforeLine.Of(reading, 0, 99).Where(r => r.Kind != RemarkKind.Strings),
+            r =>
+            {
+                Assert.NotEmpty(r.NoteIds);
+                Assert.Subset(ids, r.NoteIds.ToHashSet());
+            }
+        );
     }
 
     [Fact]

@@ -9,7 +9,9 @@ public class BowAndCountTests
     {
         var score = Lines.Score("D", music, meter);
         var bowing = Bowing.Follow(SoundingNote.Of(score), score.Bars, PlayOrder.Of(score), (style ?? HouseStyle.Default).AfterLongRest);
-        return string.Concat(bowing.Directions.Select((d, i) => $"{(d == BowDirection.Down ? 'd' : 'u')}{(bowing.Again[i] is null ? "" : "!")}"));
+        return string.Concat(
+            bowing.Directions.Select((d, i) => $"{(d == BowDirection.Down ? 'd' : 'u')}{(bowing.Again[i] is null ? "" : "!")}")
+        );
     }
 
     [Theory]
@@ -49,15 +51,35 @@ public class BowAndCountTests
     public void A_slur_never_turns_inside() =>
         (from slurs in Gen.Bool.Array[12] from lifts in Gen.Bool.Array[12] select (slurs, lifts)).Sample(x =>
         {
-            var events = Enumerable.Range(0, 12).Select(i => new ScoreEvent { Pitch = Pitch.FromStep(28 + i), SlurStarts = x.slurs[i] ? 1 : 0, SlurStops = i > 0 && x.slurs[i - 1] ? 1 : 0, Marks = x.lifts[i] ? Marks.LiftAfter : Marks.None }).ToArray();
-            var score = ScoreAssembly.Finish(new Score { Bars = [.. events.Chunk(4).Select(e => new Bar { Time = new TimeSignature(4, 4), Events = e })] }).Score;
+            var events = Enumerable
+                .Range(0, 12)
+                .Select(i => new ScoreEvent
+                {
+                    Pitch = Pitch.FromStep(28 + i),
+                    SlurStarts = x.slurs[i] ? 1 : 0,
+                    SlurStops = i > 0 && x.slurs[i - 1] ? 1 : 0,
+                    Marks = x.lifts[i] ? Marks.LiftAfter : Marks.None,
+                })
+                .ToArray();
+            var score = ScoreAssembly
+                .Finish(new Score { Bars = [.. events.Chunk(4).Select(e => new Bar { Time = new TimeSignature(4, 4), Events = e })] })
+                .Score;
             var notes = SoundingNote.Of(score);
             var bowing = Bowing.Follow(notes, score.Bars, PlayOrder.Of(score), AfterLongRest.RetakeDown);
             Assert.All(notes.Where(n => n.Slurred), n => Assert.Equal(bowing.Directions[n.Index - 1], bowing.Directions[n.Index]));
         });
 
     private static string Counts(string music, string meter = "4/4", HouseStyle? style = null) =>
-        string.Join(' ', Counting.Of(Lines.Score("D", music, meter), style ?? HouseStyle.Default).Select(c => c.Kind == CountKind.Rest ? $"({c.Text})" : c.Kind == CountKind.Held ? $"-{c.Text}" : c.Text));
+        string.Join(
+            ' ',
+            Counting
+                .Of(Lines.Score("D", music, meter), style ?? HouseStyle.Default)
+                .Select(c =>
+                    c.Kind == CountKind.Rest ? $"({c.Text})"
+                    : c.Kind == CountKind.Held ? $"-{c.Text}"
+                    : c.Text
+                )
+        );
 
     [Theory]
     [InlineData("A/A/ A/4A/4A/4A/4 A z", "4/4", "1 & 2 e & a 3 (4)")] // handbook 19
@@ -93,7 +115,11 @@ public class BowAndCountTests
     [Fact] // Handbook 9: a teacher edits the words.
     public void A_teachers_word_takes_the_place_of_ours()
     {
-        var style = new HouseStyle { Counting = CountingSystem.Words, WordRhythms = new Dictionary<string, string> { ["1/2 1/2"] = "ba-con" } };
+        var style = new HouseStyle
+        {
+            Counting = CountingSystem.Words,
+            WordRhythms = new Dictionary<string, string> { ["1/2 1/2"] = "ba-con" },
+        };
         Assert.Equal("ba con boat ba con boat", Counts("A/A/ A A/A/ A", "4/4", style));
         Assert.Null(WordRhythms.Wrong("1/2 1/2", "ba-con"));
         Assert.Contains("needs 2 syllables", WordRhythms.Wrong("1/2 1/2", "bacon"), StringComparison.Ordinal);
@@ -102,45 +128,76 @@ public class BowAndCountTests
 
     [Fact] // Whatever the system, the syllables of a bar cover its beats, each once.
     public void The_beginning_of_each_beat_is_said_exactly_once() =>
-        (from lengths in Gen.OneOf(Gen.Const(1), Gen.Const(2), Gen.Const(3), Gen.Const(4), Gen.Const(6), Gen.Const(8), Gen.Const(12), Gen.Const(16)).Array[1, 24]
-         from rests in Gen.Bool.Array[24]
-         from ties in Gen.Bool.Array[24]
-         from system in Gen.Enum<CountingSystem>()
-         from compound in Gen.Enum<CompoundCounting>()
-         from meter in Gen.Int[0, 3]
-         select (lengths, rests, ties, system, compound, meter)).Sample(x =>
-        {
-            TimeSignature time = x.meter switch { 0 => new(4, 4), 1 => new(3, 4), 2 => new(6, 8), _ => new(2, 2) };
-            var bar = 16 * time.BarLength.Numerator / time.BarLength.Denominator;
-            var bars = new List<List<ScoreEvent>> { new() };
-            var filled = 0L;
-            foreach (var (i, wanted) in x.lengths.Index())
+        (
+            from lengths in Gen.OneOf(
+                Gen.Const(1),
+                Gen.Const(2),
+                Gen.Const(3),
+                Gen.Const(4),
+                Gen.Const(6),
+                Gen.Const(8),
+                Gen.Const(12),
+                Gen.Const(16)
+            ).Array[1, 24]
+            from rests in Gen.Bool.Array[24]
+            from ties in Gen.Bool.Array[24]
+            from system in Gen.Enum<CountingSystem>()
+            from compound in Gen.Enum<CompoundCounting>()
+            from meter in Gen.Int[0, 3]
+            select (lengths, rests, ties, system, compound, meter)
+        ).Sample(
+            x =>
             {
-                var value = NoteValue.Exactly(new Fraction(Math.Min(wanted, bar - filled), 16)) ?? new NoteValue(4);
-                var rest = x.rests[i] && !x.ties[i];
-                bars[^1].Add(new ScoreEvent { Pitch = rest ? null : Pitch.Parse("D4"), Value = value, TiedOn = !rest && x.ties[i] && i + 1 < x.lengths.Length && !(x.rests[i + 1] && !x.ties[i + 1]) });
-                filled += (value.Length * new Fraction(16, 1)).Numerator;
-                if (filled == bar && i + 1 < x.lengths.Length)
+                TimeSignature time = x.meter switch
                 {
-                    bars.Add([]);
-                    filled = 0;
+                    0 => new(4, 4),
+                    1 => new(3, 4),
+                    2 => new(6, 8),
+                    _ => new(2, 2),
+                };
+                var bar = 16 * time.BarLength.Numerator / time.BarLength.Denominator;
+                var bars = new List<List<ScoreEvent>> { new() };
+                var filled = 0L;
+                foreach (var (i, wanted) in x.lengths.Index())
+                {
+                    var value = NoteValue.Exactly(new Fraction(Math.Min(wanted, bar - filled), 16)) ?? new NoteValue(4);
+                    var rest = x.rests[i] && !x.ties[i];
+                    bars[^1]
+                        .Add(
+                            new ScoreEvent
+                            {
+                                Pitch = rest ? null : Pitch.Parse("D4"),
+                                Value = value,
+                                TiedOn = !rest && x.ties[i] && i + 1 < x.lengths.Length && !(x.rests[i + 1] && !x.ties[i + 1]),
+                            }
+                        );
+                    filled += (value.Length * new Fraction(16, 1)).Numerator;
+                    if (filled == bar && i + 1 < x.lengths.Length)
+                    {
+                        bars.Add([]);
+                        filled = 0;
+                    }
                 }
-            }
 
-            var score = ScoreAssembly.Finish(new Score { Bars = [.. bars.Select(b => new Bar { Time = time, Events = b })] }).Score;
-            var style = new HouseStyle { Counting = x.system, Compound = x.compound };
-            var marks = Counting.Of(score, style);
-            foreach (var b in score.Bars)
-            {
-                var beat = Counting.BeatOf(time, style);
-                var said = b.Events.SelectMany(e => marks.Where(m => m.EventId == e.Id).Select(m => b.StartsAt + e.Onset + m.Offset)).ToArray();
-                Assert.Equal(said.Length, said.Distinct().Count());
-                for (var n = 0L; new Fraction(n, 1) * beat < b.StartsAt + b.Length; n++)
+                var score = ScoreAssembly.Finish(new Score { Bars = [.. bars.Select(b => new Bar { Time = time, Events = b })] }).Score;
+                var style = new HouseStyle { Counting = x.system, Compound = x.compound };
+                var marks = Counting.Of(score, style);
+                foreach (var b in score.Bars)
                 {
-                    if (new Fraction(n, 1) * beat >= b.StartsAt) Assert.Contains(new Fraction(n, 1) * beat, said);
+                    var beat = Counting.BeatOf(time, style);
+                    var said = b
+                        .Events.SelectMany(e => marks.Where(m => m.EventId == e.Id).Select(m => b.StartsAt + e.Onset + m.Offset))
+                        .ToArray();
+                    Assert.Equal(said.Length, said.Distinct().Count());
+                    for (var n = 0L; new Fraction(n, 1) * beat < b.StartsAt + b.Length; n++)
+                    {
+                        if (new Fraction(n, 1) * beat >= b.StartsAt)
+                            Assert.Contains(new Fraction(n, 1) * beat, said);
+                    }
                 }
-            }
-        }, iter: 400);
+            },
+            iter: 400
+        );
 
     [Theory] // British names of the values; common practice.
     [InlineData(0, 0, "whole", "semibreve")]

@@ -4,8 +4,13 @@ namespace Coppia.Tests;
 public class BowEditTests
 {
     /// <summary>Slurs as brackets, dots before their note, a lift as a comma: "(D .E) F,".</summary>
-    private static string Written(Score score) => string.Join(' ', score.Events.Select(e =>
-        $"{new string('(', e.SlurStarts)}{(e.Has(Marks.Staccato) ? "." : "")}{e.Pitch?.Letter.ToString() ?? "z"}{new string(')', e.SlurStops)}{(e.Has(Marks.LiftAfter) ? "," : "")}"));
+    private static string Written(Score score) =>
+        string.Join(
+            ' ',
+            score.Events.Select(e =>
+                $"{new string('(', e.SlurStarts)}{(e.Has(Marks.Staccato) ? "." : "")}{e.Pitch?.Letter.ToString() ?? "z"}{new string(')', e.SlurStops)}{(e.Has(Marks.LiftAfter) ? "," : "")}"
+            )
+        );
 
     private static string Applied(string music, params (string Note, BowEditKind Kind)[] edits) =>
         Written(BowEdits.Apply(Lines.Score("C", music), [.. edits.Select(e => new BowEdit(e.Note, e.Kind))]));
@@ -18,7 +23,8 @@ public class BowEditTests
     [InlineData("(C D) E F", "b1n3", BowEditKind.Slur, "(C D E) F")] // the slur before it grows
     [InlineData("C (D E) F", "b1n2", BowEditKind.Slur, "(C D E) F")] // so does the slur that it begins
     [InlineData("(C D) (E F)", "b1n3", BowEditKind.Slur, "(C D E F)")] // two slurs become one
-    public void One_change(string music, string note, BowEditKind kind, string written) => Assert.Equal(written, Applied(music, (note, kind)));
+    public void One_change(string music, string note, BowEditKind kind, string written) =>
+        Assert.Equal(written, Applied(music, (note, kind)));
 
     [Fact]
     public void Several_changes_in_any_order()
@@ -39,7 +45,11 @@ public class BowEditTests
     public void A_taken_slur_changes_the_fingers_that_it_should()
     {
         var printed = Lines.Score("D", "G A B A");
-        string Pairs(params BowEdit[] edits) => string.Join(' ', Reading.Of(printed, Instruments.Violin, Instruments.Violin, HouseStyle.Default, bows: edits).Notes.Select(n => n.Label));
+        string Pairs(params BowEdit[] edits) =>
+            string.Join(
+                ' ',
+                Reading.Of(printed, Instruments.Violin, Instruments.Violin, HouseStyle.Default, bows: edits).Notes.Select(n => n.Label)
+            );
         Assert.Equal("D3 A0 A1 A0", Pairs());
         Assert.Equal("D3 D4 A1 A0", Pairs(new BowEdit("b1n2", BowEditKind.Slur)));
     }
@@ -49,7 +59,10 @@ public class BowEditTests
     [InlineData("Bar 1: hook C and D, same direction, stopped between", BowEditKind.Hook)]
     [InlineData("Bar 1: lift after D, next stroke down", BowEditKind.Lift)]
     public void A_change_is_told_in_words(string words, BowEditKind kind) =>
-        Assert.Equal(words, Assert.Single(BowProposal.Describe(Lines.Score("C", "C D E F"), [new BowEdit("b1n2", kind)], HouseStyle.Default)).Text);
+        Assert.Equal(
+            words,
+            Assert.Single(BowProposal.Describe(Lines.Score("C", "C D E F"), [new BowEdit("b1n2", kind)], HouseStyle.Default)).Text
+        );
 
     [Theory] // Handbook 8, sound checks: bar beginnings down, pick-ups up, crossings inside a slur, strokes in a bar.
     [InlineData("D E F G|A B c d", "Every bar begins down. 4 strokes to a bar.")]

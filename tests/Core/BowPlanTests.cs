@@ -36,7 +36,10 @@ public class BowPlanTests
         Assert.Equal(0, travels[0].From);
         Assert.True(travels[2].RunsOut);
         var (_, notes, bowing) = Bowed("D3 E|F3 G|A3 B");
-        Assert.Equal("Bar 1: 3 beats down, 1 up. The up bow must travel three times as fast, or hook it, or lift.", UnevenBars.Of(notes, bowing)[0].Text);
+        Assert.Equal(
+            "Bar 1: 3 beats down, 1 up. The up bow must travel three times as fast, or hook it, or lift.",
+            UnevenBars.Of(notes, bowing)[0].Text
+        );
         Assert.Equal(3, UnevenBars.Of(notes, bowing).Count);
     }
 
@@ -46,7 +49,8 @@ public class BowPlanTests
     [InlineData("D3/2E/ F2", "4/4", BowAmount.Part)]
     [InlineData("D4", "4/4", BowAmount.Slow)] // long notes: slow bow, save it
     [InlineData("D3|E3", "3/4", BowAmount.Whole)]
-    public void Amounts_of_bow_are_a_players_words(string music, string meter, BowAmount amount) => Assert.Equal(amount, Travels(music, meter)[0].Amount);
+    public void Amounts_of_bow_are_a_players_words(string music, string meter, BowAmount amount) =>
+        Assert.Equal(amount, Travels(music, meter)[0].Amount);
 
     [Fact] // A single eighth between longer notes has to carry the bow back.
     public void A_lone_eighth_is_no_small_stroke() => Assert.Equal(BowAmount.Part, Travels("D3/2E/ F3/2G/")[1].Amount);
@@ -64,7 +68,10 @@ public class BowPlanTests
     {
         var (_, notes, bowing) = Bowed("(.D.E) (.F.G)|(.D.E) (.F.G)|(.D.E) (.F.G)|(.D.E) (.F.G)|D E F G|(.D.E) F G");
         var told = BowUse.InBars(notes, BowUse.Of(notes, [], Style));
-        Assert.Equal(("Bars 1–4 and 6", "Hooked: the same direction, stopped between the notes."), (Assert.Single(told).Where, told[0].Text));
+        Assert.Equal(
+            ("Bars 1–4 and 6", "Hooked: the same direction, stopped between the notes."),
+            (Assert.Single(told).Where, told[0].Text)
+        );
     }
 
     [Fact]
@@ -91,7 +98,10 @@ public class BowPlanTests
 
     [Fact]
     public void A_school_that_slows_down_for_loud_is_heard() =>
-        Assert.Contains("f, louder: more weight, nearer the bridge, a slower bow.", Hints("!f!D E F2", new HouseStyle { LoudBow = LoudBow.HeavierSlower }));
+        Assert.Contains(
+            "f, louder: more weight, nearer the bridge, a slower bow.",
+            Hints("!f!D E F2", new HouseStyle { LoudBow = LoudBow.HeavierSlower })
+        );
 
     [Theory]
     [InlineData("D E F|G A B|c3", "3/4", "b1n3 Slur, b2n3 Slur")] // three strokes a bar: bind the last two
@@ -100,7 +110,13 @@ public class BowPlanTests
     [InlineData("D4|E2 F2|G4|A4", "4/4", "b1n1 Lift, b3n1 Lift")]
     [InlineData("D3|E3|F3|G3", "3/4", "b1n1 Lift, b2n1 Lift, b3n1 Lift")]
     public void Downbeats_down_with_the_fewest_changes(string music, string meter, string edits) =>
-        Assert.Equal(edits, string.Join(", ", BowSearch.Find(Lines.Score("D", music, meter), BowAim.DownbeatsDown, Style).Select(e => $"{e.NoteId} {e.Kind}")));
+        Assert.Equal(
+            edits,
+            string.Join(
+                ", ",
+                BowSearch.Find(Lines.Score("D", music, meter), BowAim.DownbeatsDown, Style).Select(e => $"{e.NoteId} {e.Kind}")
+            )
+        );
 
     [Fact]
     public void Refused_changes_are_never_proposed()
@@ -118,28 +134,45 @@ public class BowPlanTests
 
     /// <summary>Small random tunes: lengths of a bar in eighths, some slurs, rests and a repeat.</summary>
     private static readonly Gen<Score> Small =
-        from bars in Gen.OneOf(Gen.Const("D2 E F"), Gen.Const("D E F G"), Gen.Const("D3 E"), Gen.Const("D4"), Gen.Const("(DE) F2"), Gen.Const("D E E z"), Gen.Const("z D E2"), Gen.Const("D2 E2")).Array[1, 2]
+        from bars in Gen.OneOf(
+            Gen.Const("D2 E F"),
+            Gen.Const("D E F G"),
+            Gen.Const("D3 E"),
+            Gen.Const("D4"),
+            Gen.Const("(DE) F2"),
+            Gen.Const("D E E z"),
+            Gen.Const("z D E2"),
+            Gen.Const("D2 E2")
+        ).Array[1, 2]
         from repeat in Gen.Bool
         from pickUp in Gen.Bool
         select Lines.Score("D", $"{(pickUp ? "A|" : "")}{(repeat ? "|:" : "")}{string.Join('|', bars)}{(repeat ? ":|" : "")}", "4/4");
 
     private static IEnumerable<BowEdit[]> EverySet(Score score)
     {
-        var one = score.Events.Where(e => !e.IsRest).SelectMany(e => new[] { new BowEdit(e.Id, BowEditKind.Slur), new BowEdit(e.Id, BowEditKind.Hook), new BowEdit(e.Id, BowEditKind.Lift) }).ToArray();
+        var one = score
+            .Events.Where(e => !e.IsRest)
+            .SelectMany(e =>
+                new[] { new BowEdit(e.Id, BowEditKind.Slur), new BowEdit(e.Id, BowEditKind.Hook), new BowEdit(e.Id, BowEditKind.Lift) }
+            )
+            .ToArray();
         for (var size = 0; size <= 3; size++)
         {
-            foreach (var set in Choose(one, size)) yield return set;
+            foreach (var set in Choose(one, size))
+                yield return set;
         }
     }
 
     private static IEnumerable<BowEdit[]> Choose(BowEdit[] from, int size, int start = 0)
     {
-        if (size == 0) yield return [];
+        if (size == 0)
+            yield return [];
         else
         {
             for (var i = start; i < from.Length; i++)
             {
-                foreach (var rest in Choose(from, size - 1, i + 1)) yield return [from[i], .. rest];
+                foreach (var rest in Choose(from, size - 1, i + 1))
+                    yield return [from[i], .. rest];
             }
         }
     }
@@ -151,15 +184,17 @@ public class BowPlanTests
         return edits.All(edit =>
         {
             var at = Array.FindIndex(events, e => e.Id == edit.NoteId);
-            if (edit.Kind == BowEditKind.Lift) return true;
-            return at > 0 && events[at - 1].Pitch is { } before && score.Bars.Any(b => b.Events.Contains(events[at]) && b.Events.Contains(events[at - 1]))
+            if (edit.Kind == BowEditKind.Lift)
+                return true;
+            return at > 0
+                && events[at - 1].Pitch is { } before
+                && score.Bars.Any(b => b.Events.Contains(events[at]) && b.Events.Contains(events[at - 1]))
                 && (edit.Kind == BowEditKind.Hook || before != events[at].Pitch);
         });
     }
 
     [Fact] // The search against every set of up to three changes.
-    public void No_set_of_changes_is_cheaper_than_the_one_found() =>
-        Small.Sample(CheapestIsFound, iter: 60);
+    public void No_set_of_changes_is_cheaper_than_the_one_found() => Small.Sample(CheapestIsFound, iter: 60);
 
     private static void CheapestIsFound(Score score)
     {
@@ -170,7 +205,10 @@ public class BowPlanTests
             {
                 try
                 {
-                    Assert.True(found <= BowSearch.Price(score, set, aim, Style), $"{aim}: {string.Join(", ", set.Select(e => e.ToString()))}");
+                    Assert.True(
+                        found <= BowSearch.Price(score, set, aim, Style),
+                        $"{aim}: {string.Join(", ", set.Select(e => e.ToString()))}"
+                    );
                 }
                 catch (ImpossibleBowEditException)
                 {
@@ -201,13 +239,16 @@ public class BowPlanTests
 
     [Fact]
     public void Changes_taken_and_taken_back_leave_the_print_as_it_was() =>
-        Small.Sample(score =>
-        {
-            var edits = BowSearch.Find(score, BowAim.DownbeatsDown, Style);
-            Assert.Same(score, BowEdits.Apply(score, []));
-            var changed = BowEdits.Apply(score, edits);
-            Assert.Equal(score.Events.Select(e => (e.Id, e.Pitch, e.Length)), changed.Events.Select(e => (e.Id, e.Pitch, e.Length)));
-        }, iter: 50);
+        Small.Sample(
+            score =>
+            {
+                var edits = BowSearch.Find(score, BowAim.DownbeatsDown, Style);
+                Assert.Same(score, BowEdits.Apply(score, []));
+                var changed = BowEdits.Apply(score, edits);
+                Assert.Equal(score.Events.Select(e => (e.Id, e.Pitch, e.Length)), changed.Events.Select(e => (e.Id, e.Pitch, e.Length)));
+            },
+            iter: 50
+        );
 
     [Theory]
     [InlineData("b1n1", BowEditKind.Slur)] // nothing before it
@@ -222,13 +263,19 @@ public class BowPlanTests
     {
         var (score, notes, bowing) = Bowed("|:D E F2:|");
         var wrong = Assert.Single(bowing.ComesBackWrong);
-        Assert.Equal("After bar 1 the repeat goes back to bar 1 with the bow the other way round: D is down the first time, up the second.", WrongWayMends.Words(notes, wrong, Style));
+        Assert.Equal(
+            "After bar 1 the repeat goes back to bar 1 with the bow the other way round: D is down the first time, up the second.",
+            WrongWayMends.Words(notes, wrong, Style)
+        );
         var mends = WrongWayMends.For(score, notes, wrong, Style);
         Assert.Equal([BowEditKind.Slur, BowEditKind.Hook, BowEditKind.Lift], mends.Select(m => m.Kind));
-        Assert.All(mends, m =>
-        {
-            var mended = BowEdits.Apply(score, [m]);
-            Assert.Empty(Bowing.Follow(SoundingNote.Of(mended), mended.Bars, PlayOrder.Of(mended), Style.AfterLongRest).ComesBackWrong);
-        });
+        Assert.All(
+            mends,
+            m =>
+            {
+                var mended = BowEdits.Apply(score, [m]);
+                Assert.Empty(Bowing.Follow(SoundingNote.Of(mended), mended.Bars, PlayOrder.Of(mended), Style.AfterLongRest).ComesBackWrong);
+            }
+        );
     }
 }

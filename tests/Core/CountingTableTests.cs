@@ -4,8 +4,19 @@ namespace Coppia.Tests;
 public class CountingTableTests
 {
     private static string Counts(string music, string meter, CountingSystem system) =>
-        string.Join(' ', Counting.Of(Lines.Score("C", music, meter), new HouseStyle { Counting = system })
-            .Select(c => c.Kind switch { CountKind.Rest => $"({c.Text})", CountKind.Held => $"-{c.Text}", _ => c.Text }));
+        string.Join(
+            ' ',
+            Counting
+                .Of(Lines.Score("C", music, meter), new HouseStyle { Counting = system })
+                .Select(c =>
+                    c.Kind switch
+                    {
+                        CountKind.Rest => $"({c.Text})",
+                        CountKind.Held => $"-{c.Text}",
+                        _ => c.Text,
+                    }
+                )
+        );
 
     [Theory]
     [InlineData("C D E F", "4/4", "1 2 3 4", "1 2 3 4", "ta ta ta ta", "boat boat boat boat")]
@@ -21,10 +32,24 @@ public class CountingTableTests
     [InlineData("C3/2D/ E2", "4/4", "1 -2 & 3 -4", "1 -2 te 3 -4", "ta -a ti ta -a", "boat -– ti boat -–")]
     [InlineData("(3C/D/E/ F", "2/4", "1 & a 2", "1 la li 2", "tri o la ta", "pep per mint boat")]
     [InlineData("C z E z", "4/4", "1 (2) 3 (4)", "1 (2) 3 (4)", "ta (sh) ta (sh)", "boat (sh) boat (sh)")]
-    [InlineData("C4|z4", "4/4", "1 -2 -3 -4 (1) (2) (3) (4)", "1 -2 -3 -4 (1) (2) (3) (4)", "ta -a -a -a (sh) (sh) (sh) (sh)", "boat -– -– -– (sh) (sh) (sh) (sh)")]
+    [InlineData(
+        "C4|z4",
+        "4/4",
+        "1 -2 -3 -4 (1) (2) (3) (4)",
+        "1 -2 -3 -4 (1) (2) (3) (4)",
+        "ta -a -a -a (sh) (sh) (sh) (sh)",
+        "boat -– -– -– (sh) (sh) (sh) (sh)"
+    )]
     [InlineData("C-C D E", "4/4", "1 -2 3 4", "1 -2 3 4", "ta -a ta ta", "boat -– boat boat")]
     [InlineData("C/D-D/ E E", "4/4", "1 & -2 -& 3 4", "1 te -2 -te 3 4", "ti ta -a ta ta", "ti ta -– boat boat")]
-    [InlineData("A|C D E F|G3", "4/4", "4 1 2 3 4 1 -2 -3", "4 1 2 3 4 1 -2 -3", "ta ta ta ta ta ta -a -a", "boat boat boat boat boat boat -– -–")]
+    [InlineData(
+        "A|C D E F|G3",
+        "4/4",
+        "4 1 2 3 4 1 -2 -3",
+        "4 1 2 3 4 1 -2 -3",
+        "ta ta ta ta ta ta -a -a",
+        "boat boat boat boat boat boat -– -–"
+    )]
     public void A_rhythm_in_four_systems(string music, string meter, string numbers, string te, string ta, string words)
     {
         Assert.Equal(numbers, Counts(music, meter, CountingSystem.Numbers));
@@ -42,8 +67,20 @@ public class CountingTableTests
     [InlineData("C3/2 z3/2", "6/8", "1 -2 -3 (4) (5) (6)", "1 (2)")]
     public void Compound_time_both_ways(string music, string meter, string eighths, string dotted)
     {
-        string Said(CompoundCounting way) => string.Join(' ', Counting.Of(Lines.Score("C", music, meter), new HouseStyle { Compound = way })
-            .Select(c => c.Kind switch { CountKind.Rest => $"({c.Text})", CountKind.Held => $"-{c.Text}", _ => c.Text }));
+        string Said(CompoundCounting way) =>
+            string.Join(
+                ' ',
+                Counting
+                    .Of(Lines.Score("C", music, meter), new HouseStyle { Compound = way })
+                    .Select(c =>
+                        c.Kind switch
+                        {
+                            CountKind.Rest => $"({c.Text})",
+                            CountKind.Held => $"-{c.Text}",
+                            _ => c.Text,
+                        }
+                    )
+            );
         Assert.Equal(eighths, Said(CompoundCounting.Eighths));
         Assert.Equal(dotted, Said(CompoundCounting.DottedBeats));
     }
@@ -67,5 +104,13 @@ public class CountingTableTests
 
     [Fact]
     public void Every_shipped_rhythm_fills_one_beat() =>
-        Assert.All(WordRhythms.Shipped, w => Assert.Equal(1, w.Pattern.Split(' ').Sum(p => p == "1" ? 1.0 : int.Parse(p[..1], null) / (double)int.Parse(p[2..], null)), 6));
+        Assert.All(
+            WordRhythms.Shipped,
+            w =>
+                Assert.Equal(
+                    1,
+                    w.Pattern.Split(' ').Sum(p => p == "1" ? 1.0 : int.Parse(p[..1], null) / (double)int.Parse(p[2..], null)),
+                    6
+                )
+        );
 }

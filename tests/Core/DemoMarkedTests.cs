@@ -43,15 +43,28 @@ public class DemoMarkedTests
     [InlineData("night-train-cello", "dudud | udud | ududud | udu | dud-u- | dud | ..du | d")]
     [InlineData("old-mill-reel", "dududud | udududud | udududud | ududud | dududud | udududu | dudududu | dudu")]
     [InlineData("snow-on-the-sill", "dudu | du | dudu | d | udud | udu | d-u- | d")]
-    [InlineData("the-ash-grove", "u | dud | udu | dudud | udu | dudu | dud | udu | du | du | dud | ududu | dud | ududu | dud | udu | dud | ud | udu | dud | ududu | dud | udud | udu | dud | ud | d")]
+    [InlineData(
+        "the-ash-grove",
+        "u | dud | udu | dudud | udu | dudu | dud | udu | du | du | dud | ududu | dud | ududu | dud | udu | dud | ud | udu | dud | ududu | dud | udud | udu | dud | ud | d"
+    )]
     [InlineData("the-tin-ferry", "u | dudu | dudu | dudu | dud | udud | udud | ududud | u")]
     [InlineData("three-grey-geese", "dud | ud | udud | ud | udu | dudu | d-u- | d | dud | ud | u-d- | ud | udu | dudu | d-u- | d")]
     [InlineData("walking-to-weir", "dudu | dudu | d-u- | du | dudu | dud | u-du | d | udu | dud | u-du | d")]
     public void Bows_the_first_time(string tune, string bows)
     {
         var reading = Read(tune);
-        var bars = reading.Notes.GroupBy(n => n.Note.Bar.Id)
-            .Select(bar => string.Concat(bar.Select(n => n.Note.Slurred ? '-' : reading.Bowing.Plucked[n.Note.Index] ? '.' : n.Bow == BowDirection.Down ? 'd' : 'u')));
+        var bars = reading
+            .Notes.GroupBy(n => n.Note.Bar.Id)
+            .Select(bar =>
+                string.Concat(
+                    bar.Select(n =>
+                        n.Note.Slurred ? '-'
+                        : reading.Bowing.Plucked[n.Note.Index] ? '.'
+                        : n.Bow == BowDirection.Down ? 'd'
+                        : 'u'
+                    )
+                )
+            );
         Assert.Equal(bows, string.Join(" | ", bars));
     }
 

@@ -45,10 +45,32 @@ public partial class EveryTuneOpensTests
         from width in Gen.Int[1, 5]
         select squeeze ? Squeezed(score, lowest, width) : score;
 
-    private static Score Squeezed(Score score, int lowest, int width) => score with
-    {
-        Bars = [.. score.Bars.Select(b => b with { Events = [.. b.Events.Select(e => e.Pitch is { } p ? e with { Pitch = Pitch.FromStep(lowest + p.Step % width, p.Step % 5 == 0 ? p.Alter : b.Key.AlterOf(Pitch.FromStep(lowest + p.Step % width).Letter)) } : e)] })],
-    };
+    private static Score Squeezed(Score score, int lowest, int width) =>
+        score with
+        {
+            Bars =
+            [
+                .. score.Bars.Select(b =>
+                    b with
+                    {
+                        Events =
+                        [
+                            .. b.Events.Select(e =>
+                                e.Pitch is { } p
+                                    ? e with
+                                    {
+                                        Pitch = Pitch.FromStep(
+                                            lowest + p.Step % width,
+                                            p.Step % 5 == 0 ? p.Alter : b.Key.AlterOf(Pitch.FromStep(lowest + p.Step % width).Letter)
+                                        ),
+                                    }
+                                    : e
+                            ),
+                        ],
+                    }
+                ),
+            ],
+        };
 
     [Fact]
     public void Every_tune_opens_on_every_instrument_in_every_style() =>
@@ -62,13 +84,23 @@ public partial class EveryTuneOpensTests
                     foreach (var sentence in Sentences(reading))
                     {
                         Assert.DoesNotMatch(EmptyWords(), sentence);
-                        if (tune.style.NoteNames == NoteNames.FixedDo) Assert.DoesNotMatch(LetterName(), PairLabel().Replace(sentence, "").Replace("D.C.", "", StringComparison.Ordinal).Replace("D.S.", "", StringComparison.Ordinal));
-                        if (tune.style.NoteNames == NoteNames.German) Assert.DoesNotMatch(EnglishBFlat(), sentence);
-                        if (tune.style.ValueNames == ValueNames.British) Assert.DoesNotMatch(AmericanValue(), sentence);
+                        if (tune.style.NoteNames == NoteNames.FixedDo)
+                            Assert.DoesNotMatch(
+                                LetterName(),
+                                PairLabel()
+                                    .Replace(sentence, "")
+                                    .Replace("D.C.", "", StringComparison.Ordinal)
+                                    .Replace("D.S.", "", StringComparison.Ordinal)
+                            );
+                        if (tune.style.NoteNames == NoteNames.German)
+                            Assert.DoesNotMatch(EnglishBFlat(), sentence);
+                        if (tune.style.ValueNames == ValueNames.British)
+                            Assert.DoesNotMatch(AmericanValue(), sentence);
                     }
                 }
             },
-            iter: Tunes);
+            iter: Tunes
+        );
 
     private static IEnumerable<string> Sentences(Reading reading)
     {
@@ -77,19 +109,32 @@ public partial class EveryTuneOpensTests
             var why = Why.Of(reading.Fingering, i, note.SignedEarlier, reading.Style);
             Assert.NotEqual("", why.Reading);
             Assert.NotEqual("", why.Finger);
-            foreach (var sentence in new[] { why.Reading, why.Finger, why.Place, why.Choice }) yield return sentence;
+            foreach (var sentence in new[] { why.Reading, why.Finger, why.Place, why.Choice })
+                yield return sentence;
             Assert.All(note.Fingered.Others, o => Assert.True(o.ExtraCost is null or >= 0));
         }
 
         foreach (var line in reading.Form.Lines)
         {
-            foreach (var remark in BeforeLine.Of(reading, line.FirstBar, line.EndBar)) yield return remark.Text;
+            foreach (var remark in BeforeLine.Of(reading, line.FirstBar, line.EndBar))
+                yield return remark.Text;
         }
 
-        foreach (var sentence in reading.Warnings().Concat(BowCheck.Of(reading)).Concat(reading.Trouble.Select(t => t.Text))
-            .Concat(reading.Form.Traps.Select(t => t.Text)).Concat(reading.Form.Passages.Select(p => p.Text)).Concat(reading.Form.Likenesses.Select(l => l.Text)).Append(reading.Form.Summary).Append(reading.Form.Rhythms ?? "A.")) yield return sentence;
+        foreach (
+            var sentence in reading
+                .Warnings()
+                .Concat(BowCheck.Of(reading))
+                .Concat(reading.Trouble.Select(t => t.Text))
+                .Concat(reading.Form.Traps.Select(t => t.Text))
+                .Concat(reading.Form.Passages.Select(p => p.Text))
+                .Concat(reading.Form.Likenesses.Select(l => l.Text))
+                .Append(reading.Form.Summary)
+                .Append(reading.Form.Rhythms ?? "A.")
+        )
+            yield return sentence;
         SoundingNote[] sounding = [.. reading.Notes.Select(n => n.Note)];
-        foreach (var hint in BowUse.Of(sounding, reading.Travels, reading.Style)) yield return hint.Text;
+        foreach (var hint in BowUse.Of(sounding, reading.Travels, reading.Style))
+            yield return hint.Text;
     }
 
     [GeneratedRegex("stands alone|also works\\.|[Bb]ar 0|the start and|and the end|  | \\.|^ | $|, but \\.")]

@@ -12,8 +12,14 @@ public class FingerCostTests
         var parts = place.Split(' ');
         var pitch = Pitch.Parse(parts[1]);
         var stretch = parts.Length > 3 ? Enum.Parse<Stretch>(parts[3], ignoreCase: true) : Stretch.None;
-        var frame = player.Frames.Index().First(f => f.Item.Position == parts[2] && f.Item.Stretch == stretch
-            && (parts[0][1] == '0' || Placements.Fingered(player, pitch).Any(p => p.Frame == f.Index && Is(p)))).Index;
+        var frame = player
+            .Frames.Index()
+            .First(f =>
+                f.Item.Position == parts[2]
+                && f.Item.Stretch == stretch
+                && (parts[0][1] == '0' || Placements.Fingered(player, pitch).Any(p => p.Frame == f.Index && Is(p)))
+            )
+            .Index;
         return Placements.Of(player, pitch, frame).First(p => p.Frame == frame && Is(p));
 
         bool Is(Placement p) => player.StringName(p.String) == parts[0][..1] && p.Finger == parts[0][1] - '0';
@@ -23,18 +29,41 @@ public class FingerCostTests
     {
         var bar = new Bar { Time = new TimeSignature(4, 4) };
         var note = new SoundingNote(
-            1, "n", [], Pitch.Parse("A4"), bar, Fraction.Zero, Fraction.Zero, Fraction.Quarter, circumstances.Contains("slurred"),
-            circumstances.Contains("rest") ? Fraction.Quarter : Fraction.Zero, new ScoreEvent(), false);
-        return new LatticeStep(note, [], IsFirst: false, IsLast: circumstances.Contains("last"), InSlur: circumstances.Contains("slurred"), Apart: circumstances.Contains("apart"))
+            1,
+            "n",
+            [],
+            Pitch.Parse("A4"),
+            bar,
+            Fraction.Zero,
+            Fraction.Zero,
+            Fraction.Quarter,
+            circumstances.Contains("slurred"),
+            circumstances.Contains("rest") ? Fraction.Quarter : Fraction.Zero,
+            new ScoreEvent(),
+            false
+        );
+        return new LatticeStep(
+            note,
+            [],
+            IsFirst: false,
+            IsLast: circumstances.Contains("last"),
+            InSlur: circumstances.Contains("slurred"),
+            Apart: circumstances.Contains("apart")
+        )
         {
             StartsBar = circumstances.Contains("bar"),
-            Fourth = circumstances.Contains("quick") ? FourthReason.Quick : circumstances.Contains("slur") ? FourthReason.Slur : FourthReason.None,
+            Fourth =
+                circumstances.Contains("quick") ? FourthReason.Quick
+                : circumstances.Contains("slur") ? FourthReason.Slur
+                : FourthReason.None,
         };
     }
 
-    private static string Told(List<CostPart> parts) => string.Join(", ", parts.Select(p => $"{p.Kind} {p.Amount}").Order(StringComparer.Ordinal));
+    private static string Told(List<CostPart> parts) =>
+        string.Join(", ", parts.Select(p => $"{p.Kind} {p.Amount}").Order(StringComparer.Ordinal));
 
-    private static FingerCost Cost(Instrument player, FourthFinger fourth = FourthFinger.Balanced) => new(player, FingerWeights.Default, fourth);
+    private static FingerCost Cost(Instrument player, FourthFinger fourth = FourthFinger.Balanced) =>
+        new(player, FingerWeights.Default, fourth);
 
     [Theory]
     // The plainest music costs nothing.
@@ -101,7 +130,8 @@ public class FingerCostTests
     public void A_fourth_finger_for_an_open_string_costs_by_setting_and_reason(FourthFinger setting, string circumstances, string parts)
     {
         var told = new List<CostPart>();
-        Cost(Instruments.Violin, setting).Step(Step(circumstances), Place(Instruments.Violin, "D3 G4 I"), Place(Instruments.Violin, "D4 A4 I"), told);
+        Cost(Instruments.Violin, setting)
+            .Step(Step(circumstances), Place(Instruments.Violin, "D3 G4 I"), Place(Instruments.Violin, "D4 A4 I"), told);
         Assert.Equal(parts, Told(told));
     }
 
@@ -112,7 +142,8 @@ public class FingerCostTests
     public void An_open_string_costs_where_the_fourth_finger_comes_first(string from, string to, string circumstances, string parts)
     {
         var told = new List<CostPart>();
-        Cost(Instruments.Violin, FourthFinger.FourthFirst).Step(Step(circumstances), Place(Instruments.Violin, from), Place(Instruments.Violin, to), told);
+        Cost(Instruments.Violin, FourthFinger.FourthFirst)
+            .Step(Step(circumstances), Place(Instruments.Violin, from), Place(Instruments.Violin, to), told);
         Assert.Equal(parts, Told(told));
     }
 
@@ -187,8 +218,17 @@ public class FingerCostTests
     {
         var w = FingerWeights.Default;
         var shift = HandMoves.Usual.Cost(Instruments.Violin.Frames[1], Instruments.Violin.Frames[2]);
-        Assert.True(shift >= w.ExtendedFourth && w.ExtendedFourth > w.HighFourth && w.HighFourth > w.LowOrHigh, "shift, stretch, high 4, low");
-        Assert.True(w.CrossingInSlur + w.Crossing > w.Crossing && w.StringSkipped > w.Crossing && w.FingerInTwoPlaces > w.FingerHops - 1, "crossings");
-        Assert.True(w.OtherThanBeforeAtSeam == w.CrossingInSlur + w.Crossing, "only what is worse than a crossing inside a slur may differ at a seam");
+        Assert.True(
+            shift >= w.ExtendedFourth && w.ExtendedFourth > w.HighFourth && w.HighFourth > w.LowOrHigh,
+            "shift, stretch, high 4, low"
+        );
+        Assert.True(
+            w.CrossingInSlur + w.Crossing > w.Crossing && w.StringSkipped > w.Crossing && w.FingerInTwoPlaces > w.FingerHops - 1,
+            "crossings"
+        );
+        Assert.True(
+            w.OtherThanBeforeAtSeam == w.CrossingInSlur + w.Crossing,
+            "only what is worse than a crossing inside a slur may differ at a seam"
+        );
     }
 }

@@ -8,8 +8,15 @@ public class FirstPositionTests
         var player = Lines.Instrument(instrument);
         var s = player.Strings.Index().First(x => x.Item.Letter.ToString() == stringName).Index;
         var frame = player.Frames.Index().First(f => f.Item.Position == position).Index;
-        return string.Join(' ', Placements.Of(player, Pitch.Parse(pitch), frame)
-            .Where(p => p.String == s && player.Frames[p.Frame].Position == position).Select(p => Labels.FingerSign(p, HouseStyle.Default)).Distinct().Order());
+        return string.Join(
+            ' ',
+            Placements
+                .Of(player, Pitch.Parse(pitch), frame)
+                .Where(p => p.String == s && player.Frames[p.Frame].Position == position)
+                .Select(p => Labels.FingerSign(p, HouseStyle.Default))
+                .Distinct()
+                .Order()
+        );
     }
 
     [Theory] // By letter: finger f plays the f-th letter above the open string, whatever its accidental.
@@ -105,7 +112,8 @@ public class FirstPositionTests
     [InlineData("viola", "A", "D#5", "H3")]
     [InlineData("viola", "A", "Eb5", "L4")]
     [InlineData("viola", "A", "E5", "4")]
-    public void Violin_and_viola_by_letter(string instrument, string stringName, string pitch, string sign) => Assert.Equal(sign, Signs(instrument, stringName, pitch));
+    public void Violin_and_viola_by_letter(string instrument, string stringName, string pitch, string sign) =>
+        Assert.Equal(sign, Signs(instrument, stringName, pitch));
 
     [Theory] // Names that sound a neighbour's natural place may borrow the neighbour's finger.
     [InlineData("violin", "D", "E#4", "H1 L2")]
@@ -115,7 +123,8 @@ public class FirstPositionTests
     [InlineData("viola", "G", "B#3", "3 H2")]
     [InlineData("viola", "C", "E#3", "3 H2")]
     [InlineData("viola", "C", "Fb3", "2 L3")]
-    public void Neighbours_names_have_a_second_way(string instrument, string stringName, string pitch, string signs) => Assert.Equal(signs, Signs(instrument, stringName, pitch));
+    public void Neighbours_names_have_a_second_way(string instrument, string stringName, string pitch, string signs) =>
+        Assert.Equal(signs, Signs(instrument, stringName, pitch));
 
     [Theory] // By half steps in the hand frame: closed 1 2 3 4, back x1, forward x2 x3 x4.
     [InlineData("C", "C#2", "x1")]
@@ -142,7 +151,8 @@ public class FirstPositionTests
     [InlineData("A", "C#4", "3 x2")]
     [InlineData("A", "D4", "4 x3")]
     [InlineData("A", "D#4", "x4")]
-    public void Cello_by_half_steps(string stringName, string pitch, string signs) => Assert.Equal(signs, Signs("cello", stringName, pitch));
+    public void Cello_by_half_steps(string stringName, string pitch, string signs) =>
+        Assert.Equal(signs, Signs("cello", stringName, pitch));
 
     [Theory] // Half position: the four fingers on the first four half steps.
     [InlineData("C", "C#2 D2 D#2 E2")]

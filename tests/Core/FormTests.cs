@@ -15,7 +15,11 @@ public class FormTests
     [Theory]
     [InlineData(A + B, "A B", "Two lines, all of it new. 8 bars, all different.")]
     [InlineData(A + A + B + A, "A A B A", "Four lines, two to learn. 16 bars, 8 different.")]
-    [InlineData(A + B + "D E F G|A B c d|d c B A|D4|", "A B A′", "Three lines, two to learn and one nearly the same. 12 bars, 9 different.")]
+    [InlineData(
+        A + B + "D E F G|A B c d|d c B A|D4|",
+        "A B A′",
+        "Three lines, two to learn and one nearly the same. 12 bars, 9 different."
+    )]
     public void Lines_have_letters(string music, string letters, string summary)
     {
         var form = FormOf(music);
@@ -27,7 +31,10 @@ public class FormTests
     public void Printed_lines_win_over_phrases_of_four_bars()
     {
         var score = Formats.TuneReader.Read("X:1\nM:4/4\nL:1/4\nK:D\nD E F G|A4|\nG2 G2|F4|\nD4|D4|]\n").Score!;
-        Assert.Equal(["0–2", "2–4", "4–6"], Form.Of(score, SoundingNote.Of(score), PlayOrder.Of(score), HouseStyle.Default).Lines.Select(l => $"{l.FirstBar}–{l.EndBar}"));
+        Assert.Equal(
+            ["0–2", "2–4", "4–6"],
+            Form.Of(score, SoundingNote.Of(score), PlayOrder.Of(score), HouseStyle.Default).Lines.Select(l => $"{l.FirstBar}–{l.EndBar}")
+        );
     }
 
     [Fact]
@@ -41,7 +48,8 @@ public class FormTests
     [InlineData("D E F G|A4|F E F G|A4|", "Bar 3 is bar 1 but for its first note, F♯ instead of D.")]
     [InlineData("D E F G|A2 B2|d4|D E F G|A2 B2|F F G E|", "Bars 4–5 are bars 1–2; bar 6 goes elsewhere.")]
     [InlineData("D E F d|A4|D E F D|A4|", "Bar 3 is bar 1 but for its last note, low D instead of high D.")]
-    public void Traps_name_the_bar_and_what_differs(string music, string text) => Assert.Contains(text, FormOf(music).Traps.Select(t => t.Text));
+    public void Traps_name_the_bar_and_what_differs(string music, string text) =>
+        Assert.Contains(text, FormOf(music).Traps.Select(t => t.Text));
 
     [Theory]
     [InlineData("d c B A|G F E D|", "Bar 1: down the D major scale from high D.")]
@@ -51,7 +59,8 @@ public class FormTests
     [InlineData("D E F2|A4|D E F2|", "Bars 1 and 3 are the same.")]
     [InlineData("D E F2|A4|G4|D E F2|A4|", "Bars 1–2 and 4–5 are the same.")]
     [InlineData("D4|D4|D4|", "Bars 1, 2 and 3 are the same.")]
-    public void Patterns_are_learned_as_one_thing(string music, string text) => Assert.Contains(text, FormOf(music).Passages.Select(p => p.Text));
+    public void Patterns_are_learned_as_one_thing(string music, string text) =>
+        Assert.Contains(text, FormOf(music).Passages.Select(p => p.Text));
 
     [Theory] // Likeness has kinds, each said in its own words.
     [InlineData("D E F2|G B A2|A4|", "Bar 2: the rhythm of bar 1 (quarter quarter half).")]
@@ -64,14 +73,16 @@ public class FormTests
     [InlineData("D E F2|A4|F G A2|", "Bar 3: bar 1 again, two steps higher.")]
     [InlineData("D E F2|d c B2|", "Bar 2: bar 1 turned upside down, what went up goes down.")]
     [InlineData("D D E2|F2 G A|", "Bar 2: the rhythm of bar 1 turned round (half quarter quarter).")]
-    public void Bars_resemble_earlier_ones(string music, string text) => Assert.Contains(text, FormOf(music).Likenesses.Select(l => l.Text));
+    public void Bars_resemble_earlier_ones(string music, string text) =>
+        Assert.Contains(text, FormOf(music).Likenesses.Select(l => l.Text));
 
     [Theory] // What is the same, or palindromic, or of one pitch, is no likeness of another kind.
     [InlineData("D E F2|D E F2|")]
     [InlineData("D2 E2|F2 D2|")]
     [InlineData("D4|E4|F4|")]
     [InlineData("D4|z z2 z|z4|z2 z z|z z z2|")] // silence resembles nothing
-    public void Plain_sameness_is_not_told_twice(string music) => Assert.DoesNotContain(FormOf(music).Likenesses, l => l.Kind != LikenessKind.SameRhythm);
+    public void Plain_sameness_is_not_told_twice(string music) =>
+        Assert.DoesNotContain(FormOf(music).Likenesses, l => l.Kind != LikenessKind.SameRhythm);
 
     [Theory] // One rhythm, learned once by its words, carries most beginner tunes.
     [InlineData("D E F2|G B A2|A4|", "Two rhythms; that of bar 1 (quarter quarter half) fills two of its three bars.")]
@@ -88,7 +99,8 @@ public class FormTests
     }
 
     [Fact] // A raised note is not the key's scale.
-    public void A_run_with_an_accidental_is_no_scale() => Assert.DoesNotContain(FormOf("D E F ^G|A4|").Passages, p => p.Kind == PassageKind.ScaleRun);
+    public void A_run_with_an_accidental_is_no_scale() =>
+        Assert.DoesNotContain(FormOf("D E F ^G|A4|").Passages, p => p.Kind == PassageKind.ScaleRun);
 
     [Theory]
     [InlineData("D4|E4|F4|G4|", "1–4")]
@@ -99,12 +111,16 @@ public class FormTests
     [InlineData("D4|E4:|F4|", "1–2, 1–3")]
     public void Repeats_unfold(string music, string plays) => Assert.Equal(plays, FormOf(music).Plays);
 
-    private static IReadOnlyList<TroubleSpot> Trouble(string instrument, string key, string music) => Lines.Reading(instrument, key, music).Trouble;
+    private static IReadOnlyList<TroubleSpot> Trouble(string instrument, string key, string music) =>
+        Lines.Reading(instrument, key, music).Trouble;
 
     [Fact]
     public void A_shift_over_a_leap_is_a_trouble_spot_with_its_reasons()
     {
-        var spot = Assert.Single(Trouble("bass", "D clef=bass", "D, E, F, A, B, D C B,"), s => s.Text.Contains("shift", StringComparison.Ordinal) && s.From == 4);
+        var spot = Assert.Single(
+            Trouble("bass", "D clef=bass", "D, E, F, A, B, D C B,"),
+            s => s.Text.Contains("shift", StringComparison.Ordinal) && s.From == 4
+        );
         Assert.Contains("a shift to third position", spot.Text, StringComparison.Ordinal);
         Assert.Equal(spot.Score, spot.Parts.Sum(p => p.Points));
     }
@@ -113,7 +129,10 @@ public class FormTests
     public void The_parts_of_a_step_are_named()
     {
         var reading = Lines.Reading("violin", "C", "(D c)");
-        Assert.Equal([TroublePart.Crossing, TroublePart.SlurOverCrossing, TroublePart.Leap], TroubleSpot.PartsOf(reading.Fingering, 1).Select(p => p.Part));
+        Assert.Equal(
+            [TroublePart.Crossing, TroublePart.SlurOverCrossing, TroublePart.Leap],
+            TroubleSpot.PartsOf(reading.Fingering, 1).Select(p => p.Part)
+        );
         var slide = Lines.Reading("violin", "C", "F/ ^F/ G");
         Assert.Contains(TroublePart.FingerMoves, TroubleSpot.PartsOf(slide.Fingering, 1).Select(p => p.Part));
         Assert.Contains(TroublePart.QuickNote, TroubleSpot.PartsOf(slide.Fingering, 1).Select(p => p.Part));

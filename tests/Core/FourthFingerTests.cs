@@ -3,7 +3,8 @@ namespace Coppia.Tests;
 /// <summary>Open string or fourth finger, by the school's setting. Source: handbook 6, common practice; a quarter is the beat.</summary>
 public class FourthFingerTests
 {
-    private static string Pairs(string music, FourthFinger setting) => Lines.Pairs("violin", "D", music, new HouseStyle { FourthFinger = setting });
+    private static string Pairs(string music, FourthFinger setting) =>
+        Lines.Pairs("violin", "D", music, new HouseStyle { FourthFinger = setting });
 
     [Theory]
     [InlineData("F G A B", "D2 D3 A0 A1")] // the line goes up: open
@@ -27,7 +28,8 @@ public class FourthFingerTests
     [InlineData("G A G A G", "D3 A0 D3 A0 D3")]
     [InlineData("B, A B,", "G2 A0 G2")]
     [InlineData("G/ A/ G/ F/", "D3 A0 D3 D2")]
-    public void Open_first_unless_a_slur_would_cross(string music, string pairs) => Assert.Equal(pairs, Pairs(music, FourthFinger.OpenFirst));
+    public void Open_first_unless_a_slur_would_cross(string music, string pairs) =>
+        Assert.Equal(pairs, Pairs(music, FourthFinger.OpenFirst));
 
     [Theory]
     [InlineData("G A G F", "D3 D4 D3 D2")]
@@ -35,7 +37,8 @@ public class FourthFingerTests
     [InlineData("F G A", "D2 D3 D4")] // the line ends on the string
     [InlineData("F G A B", "D2 D3 A0 A1")] // the line leaves it
     [InlineData("A A A A", "A0 A0 A0 A0")] // nothing leads to the lower string
-    public void Fourth_first_where_the_line_stays_or_comes_down(string music, string pairs) => Assert.Equal(pairs, Pairs(music, FourthFinger.FourthFirst));
+    public void Fourth_first_where_the_line_stays_or_comes_down(string music, string pairs) =>
+        Assert.Equal(pairs, Pairs(music, FourthFinger.FourthFirst));
 
     [Theory] // The beat is the meter's: dotted in compound time, so that a quarter in 6/8 is quick and in 3/4 is not.
     [InlineData("6/8", "G A/ G F/", "D3 D4 D3 D2")]

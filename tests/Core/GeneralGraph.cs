@@ -15,14 +15,20 @@ internal sealed class GeneralGraph
     public GeneralGraph(Core.FingerLattice lattice, Core.FingerCost cost)
     {
         var steps = lattice.Steps;
-        double Move(int i, int a, int b) => cost.Step(steps[i], steps[i - 1].Choices[a], steps[i].Choices[b]) + cost.Note(steps[i], steps[i].Choices[b]);
+        double Move(int i, int a, int b) =>
+            cost.Step(steps[i], steps[i - 1].Choices[a], steps[i].Choices[b]) + cost.Note(steps[i], steps[i].Choices[b]);
         for (var i = 1; i < steps.Count; i++)
         {
             for (var a = 0; a < steps[i - 1].Choices.Length; a++)
             {
                 for (var b = 0; b < steps[i].Choices.Length; b++)
                 {
-                    if (i == 1) Add(Start, (1, a, b), cost.Note(steps[0], steps[0].Choices[a]) + cost.First(steps[0], steps[0].Choices[a]) + Move(1, a, b));
+                    if (i == 1)
+                        Add(
+                            Start,
+                            (1, a, b),
+                            cost.Note(steps[0], steps[0].Choices[a]) + cost.First(steps[0], steps[0].Choices[a]) + Move(1, a, b)
+                        );
                     if (i == steps.Count - 1)
                     {
                         Add((i, a, b), End, 0);
@@ -30,7 +36,11 @@ internal sealed class GeneralGraph
                     }
 
                     for (var c = 0; c < steps[i + 1].Choices.Length; c++)
-                        Add((i, a, b), (i + 1, b, c), Move(i + 1, b, c) + cost.Three(steps[i - 1].Choices[a], steps[i].Choices[b], steps[i + 1].Choices[c]));
+                        Add(
+                            (i, a, b),
+                            (i + 1, b, c),
+                            Move(i + 1, b, c) + cost.Three(steps[i - 1].Choices[a], steps[i].Choices[b], steps[i + 1].Choices[c])
+                        );
                 }
             }
         }

@@ -35,8 +35,12 @@ public class GraceAndChordTests
     [InlineData("cello", "C clef=bass", "B,,,", "B1")]
     [InlineData("bass", "C clef=bass", "D,,", "D2")]
     public void Below_the_lowest_string_there_is_no_finger(string instrument, string key, string music, string pitch) =>
-        Assert.Equal($"Bar 1: no finger on the {Lines.Instrument(instrument).Name.ToLowerInvariant()} reaches {pitch}.", Assert.Single(Lines.Reading(instrument, key, music).Warnings()));
+        Assert.Equal(
+            $"Bar 1: no finger on the {Lines.Instrument(instrument).Name.ToLowerInvariant()} reaches {pitch}.",
+            Assert.Single(Lines.Reading(instrument, key, music).Warnings())
+        );
 
     [Fact] // Handbook 3: in a forward stretch the cello plays 1–2–4.
-    public void A_B_C_sharp_on_the_cellos_G_string() => Assert.Equal("G1 G-x2 G-x4 D0", Lines.Pairs("cello", "A clef=bass", "A,, B,, C, D,"));
+    public void A_B_C_sharp_on_the_cellos_G_string() =>
+        Assert.Equal("G1 G-x2 G-x4 D0", Lines.Pairs("cello", "A clef=bass", "A,, B,, C, D,"));
 }

@@ -3,8 +3,12 @@ namespace Coppia.Tests;
 /// <summary>Every key's shape on every string. Source: handbook 5 and 19, common practice.</summary>
 public class HandShapeTests
 {
-    private static IReadOnlyList<HandShape> Shapes(string instrument, int fifths, ScaleForm form = ScaleForm.Major, string position = "I") =>
-        HandShape.InKey(Lines.Instrument(instrument), new ScaleKey(fifths, form), position);
+    private static IReadOnlyList<HandShape> Shapes(
+        string instrument,
+        int fifths,
+        ScaleForm form = ScaleForm.Major,
+        string position = "I"
+    ) => HandShape.InKey(Lines.Instrument(instrument), new ScaleKey(fifths, form), position);
 
     [Theory]
     [InlineData("violin", 2, "3–4 2–3 2–3 1–2")]
@@ -21,7 +25,8 @@ public class HandShapeTests
     [Fact] // Handbook 19, common practice: violin B flat major.
     public void B_flat_major_on_the_violin()
     {
-        string Signs(int s) => string.Join(' ', Shapes("violin", -2)[s].Spots.Select(p => Labels.FingerSign(p.Placement, HouseStyle.Default)));
+        string Signs(int s) =>
+            string.Join(' ', Shapes("violin", -2)[s].Spots.Select(p => Labels.FingerSign(p.Placement, HouseStyle.Default)));
         Assert.Equal(["1 L2 3 4", "L1 L2 3 4", "L1 L2 3 L4", "L1 L2 3 L4"], Enumerable.Range(0, 4).Select(Signs));
     }
 
@@ -44,7 +49,8 @@ public class HandShapeTests
                 {
                     foreach (var (lower, upper) in shape.HalfSteps)
                     {
-                        Pitch At(int n) => n == 0 ? instrument.Strings[shape.String] : shape.Spots.First(p => p.Placement.Semitones == n).Pitch;
+                        Pitch At(int n) =>
+                            n == 0 ? instrument.Strings[shape.String] : shape.Spots.First(p => p.Placement.Semitones == n).Pitch;
                         var degree = ((int)At(lower).Letter - (int)key.Tonic.Letter + 7) % 7;
                         Assert.True(degree is 2 or 6, $"{instrument.Id} {key}: {At(lower)} to {At(upper)}");
                     }
@@ -70,14 +76,19 @@ public class HandShapeTests
         {
             foreach (var position in new[] { "half", "I", "II", "III" })
             {
-                foreach (var key in from fifths in Enumerable.Range(-7, 15) from form in Enum.GetValues<ScaleForm>() select new ScaleKey(fifths, form))
+                foreach (
+                    var key in from fifths in Enumerable.Range(-7, 15)
+                    from form in Enum.GetValues<ScaleForm>()
+                    select new ScaleKey(fifths, form)
+                )
                 {
                     foreach (var shape in HandShape.InKey(instrument, key, position))
                     {
                         var where = $"{instrument.Id} {position} {key} string {shape.String}: {shape.Name}";
                         Assert.True(shape.Spots.Select(p => p.Placement.Finger).Distinct().Count() == shape.Spots.Count, where);
                         Assert.True(shape.Spots.Select(p => p.Placement.Semitones).Distinct().Count() == shape.Spots.Count, where);
-                        if (instrument.Id is "violin" or "viola" && shape.Spots.Count > 0) Assert.True(shape.Name == "none touch" == (shape.HalfSteps.Count == 0), where);
+                        if (instrument.Id is "violin" or "viola" && shape.Spots.Count > 0)
+                            Assert.True(shape.Name == "none touch" == (shape.HalfSteps.Count == 0), where);
                     }
                 }
             }
@@ -90,7 +101,14 @@ public class HandShapeTests
     [InlineData("violin", 2, 3, "")]
     [InlineData("violin", 0, 2, "")]
     public void What_a_finger_leaves_its_spot_for(string instrument, int fifths, int s, string besides) =>
-        Assert.Equal(besides, string.Join(", ", Shapes(instrument, fifths)[s].Besides.Select(p => $"{Labels.FingerSign(p.Placement, HouseStyle.Default)} for {p.Pitch.Name}")));
+        Assert.Equal(
+            besides,
+            string.Join(
+                ", ",
+                Shapes(instrument, fifths)[s]
+                    .Besides.Select(p => $"{Labels.FingerSign(p.Placement, HouseStyle.Default)} for {p.Pitch.Name}")
+            )
+        );
 
     [Fact]
     public void Half_position_on_the_bass_holds_F_major()

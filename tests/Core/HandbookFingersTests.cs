@@ -46,7 +46,11 @@ public class HandbookFingersTests
     public void B_flat_major_shapes_on_the_violin_strings()
     {
         var shapes = StringShape.InKey(Instruments.Violin, new KeySignature(-2), usedFrame: 1);
-        string Signs(int s) => string.Join(' ', shapes[s].Spots.Where(p => !p.Placement.IsOpen).Select(p => Labels.FingerSign(p.Placement, HouseStyle.Default)));
+        string Signs(int s) =>
+            string.Join(
+                ' ',
+                shapes[s].Spots.Where(p => !p.Placement.IsOpen).Select(p => Labels.FingerSign(p.Placement, HouseStyle.Default))
+            );
         Assert.Equal("1 L2 3 4", Signs(0));
         Assert.Equal("L1 L2 3 4", Signs(1));
         Assert.Equal("L1 L2 3 L4", Signs(2));

@@ -7,9 +7,15 @@ namespace Coppia.Tests;
 /// <summary>Dependencies point one way: the core knows nobody; formats and data know the core; server and command line know all three.</summary>
 public class LayeringTests
 {
-    private static readonly Architecture Loaded = new ArchLoader().LoadAssemblies(
-        typeof(Score).Assembly, typeof(Formats.TuneReader).Assembly, typeof(Data.TuneRepository).Assembly,
-        typeof(Coppia.Server.CoppiaApp).Assembly, typeof(Cli.ReadCommand).Assembly).Build();
+    private static readonly Architecture Loaded = new ArchLoader()
+        .LoadAssemblies(
+            typeof(Score).Assembly,
+            typeof(Formats.TuneReader).Assembly,
+            typeof(Data.TuneRepository).Assembly,
+            typeof(Coppia.Server.CoppiaApp).Assembly,
+            typeof(Cli.ReadCommand).Assembly
+        )
+        .Build();
 
     private static IObjectProvider<IType> In(params string[] layers) =>
         ArchRuleDefinition.Types().That().ResideInNamespaceMatching($@"^Coppia\.({string.Join('|', layers)})($|\.)");

@@ -81,27 +81,39 @@ public class NotationTests
 
     [Fact]
     public void Fractions_obey_arithmetic() =>
-        (from a in Gen.Int[-500, 500] from b in Gen.Int[1, 60] from c in Gen.Int[1, 500] from d in Gen.Int[1, 60] select (new Fraction(a, b), new Fraction(c, d)))
-            .Sample(x =>
-            {
-                Assert.Equal(x.Item1, x.Item1 + x.Item2 - x.Item2);
-                Assert.Equal(x.Item1, x.Item1 * x.Item2 / x.Item2);
-                Assert.Equal(x.Item1 < x.Item2, x.Item1.ToDouble() < x.Item2.ToDouble());
-            });
+        (
+            from a in Gen.Int[-500, 500]
+            from b in Gen.Int[1, 60]
+            from c in Gen.Int[1, 500]
+            from d in Gen.Int[1, 60]
+            select (new Fraction(a, b), new Fraction(c, d))
+        ).Sample(x =>
+        {
+            Assert.Equal(x.Item1, x.Item1 + x.Item2 - x.Item2);
+            Assert.Equal(x.Item1, x.Item1 * x.Item2 / x.Item2);
+            Assert.Equal(x.Item1 < x.Item2, x.Item1.ToDouble() < x.Item2.ToDouble());
+        });
 
     [Fact]
     public void A_length_splits_into_values_that_add_up_to_it() =>
-        Gen.Int[1, 400].Sample(n =>
-        {
-            var length = new Fraction(n, 128);
-            var parts = NoteValue.Split(length);
-            Assert.NotNull(parts);
-            Assert.Equal(length, parts.Aggregate(Fraction.Zero, (sum, v) => sum + v.Length));
-        });
+        Gen.Int[1, 400]
+            .Sample(n =>
+            {
+                var length = new Fraction(n, 128);
+                var parts = NoteValue.Split(length);
+                Assert.NotNull(parts);
+                Assert.Equal(length, parts.Aggregate(Fraction.Zero, (sum, v) => sum + v.Length));
+            });
 
     [Theory] // Common practice: a beam holds a tuplet whole or lies within it.
     [InlineData("(3:2:3A2 A/ B/ c/ z/", "- - - - -")]
     [InlineData("A/ (3A/4B/4c/4 B/ z3/2", "b c c c e -")]
     public void A_beam_never_leaves_a_tuplet_in_the_middle(string music, string beams) =>
-        Assert.Equal(beams, string.Join(' ', Beams.Of(Lines.Score("C", music, "6/8").Bars[0]).Select(b => b.Count == 0 ? "-" : b[0].ToString()[..1].ToLowerInvariant())));
+        Assert.Equal(
+            beams,
+            string.Join(
+                ' ',
+                Beams.Of(Lines.Score("C", music, "6/8").Bars[0]).Select(b => b.Count == 0 ? "-" : b[0].ToString()[..1].ToLowerInvariant())
+            )
+        );
 }

@@ -20,8 +20,14 @@ public class OctaveFitTests
     {
         var score = Lines.Score("D", "d e f g");
         Assert.Equal("A3 E0 E1 E-L2", Labelled(Reading.Of(score, Instruments.Violin, Instruments.Violin, HouseStyle.Default)));
-        Assert.Equal("D0 D1 D2 D3", Labelled(Reading.Of(score, Instruments.Violin, Instruments.Violin, HouseStyle.Default, chosenOctaves: -1)));
-        Assert.Equal("A4 A3 A1 A0", Labelled(Reading.Of(Lines.Score("D", "d c B A"), Instruments.Violin, Instruments.Cello, HouseStyle.Default, chosenOctaves: -1)));
+        Assert.Equal(
+            "D0 D1 D2 D3",
+            Labelled(Reading.Of(score, Instruments.Violin, Instruments.Violin, HouseStyle.Default, chosenOctaves: -1))
+        );
+        Assert.Equal(
+            "A4 A3 A1 A0",
+            Labelled(Reading.Of(Lines.Score("D", "d c B A"), Instruments.Violin, Instruments.Cello, HouseStyle.Default, chosenOctaves: -1))
+        );
 
         static string Labelled(Reading reading) => string.Join(' ', reading.Notes.Select(n => n.Label));
     }

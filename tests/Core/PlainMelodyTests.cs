@@ -25,25 +25,58 @@ public class PlainMelodyTests
         foreach (var pitch in melody)
         {
             var below = strings.Where(s => s.Midi <= pitch.Midi).ToArray();
-            if (below.Length == 0) return null;
+            if (below.Length == 0)
+                return null;
             places.Add((below[^1].Name, pitch.Midi - below[^1].Midi, pitch.Step - below[^1].Step));
         }
 
         Func<(string String, int Semitones, int Letters), string?> finger;
-        if (instrument is "violin" or "viola") finger = ByLetter;
-        else if (instrument == "cello") finger = p => p.Semitones switch { 0 => "0", 2 => "1", 3 => "2", 4 => "3", 5 => "4", _ => null };
-        else if (places.All(p => p.Semitones != 1)) finger = p => p.Semitones switch { 0 => "0", 2 => "1", 3 => "2", 4 => "4", _ => null };
-        else finger = p => p.Semitones switch { 0 => "0", 1 => "1", 2 => "2", 3 => "4", _ => null };
+        if (instrument is "violin" or "viola")
+            finger = ByLetter;
+        else if (instrument == "cello")
+            finger = p =>
+                p.Semitones switch
+                {
+                    0 => "0",
+                    2 => "1",
+                    3 => "2",
+                    4 => "3",
+                    5 => "4",
+                    _ => null,
+                };
+        else if (places.All(p => p.Semitones != 1))
+            finger = p =>
+                p.Semitones switch
+                {
+                    0 => "0",
+                    2 => "1",
+                    3 => "2",
+                    4 => "4",
+                    _ => null,
+                };
+        else
+            finger = p =>
+                p.Semitones switch
+                {
+                    0 => "0",
+                    1 => "1",
+                    2 => "2",
+                    3 => "4",
+                    _ => null,
+                };
         string[] pairs = [.. places.Select(p => finger(p) is { } f ? p.String + (f.Length == 2 ? "-" : "") + f : "")];
         return pairs.Contains("") ? null : pairs;
     }
 
     private static string? ByLetter((string String, int Semitones, int Letters) place)
     {
-        if (place.Semitones == 0) return "0";
+        if (place.Semitones == 0)
+            return "0";
         int[] regular = [0, 2, 4, 5, 7];
-        if (place.Letters == 0) return place.Semitones == 1 ? "L1" : null;
-        if (place.Letters > 4) return null;
+        if (place.Letters == 0)
+            return place.Semitones == 1 ? "L1" : null;
+        if (place.Letters > 4)
+            return null;
         return (place.Semitones - regular[place.Letters], place.Letters) switch
         {
             (0, var f) => $"{f}",
@@ -67,11 +100,18 @@ public class PlainMelodyTests
             // Few instruments hold every key without a stretch: a narrow range now and then finds enough that are plain.
             var floor = lowest + seed % Math.Max(1, highest - lowest - 5);
             var score = RandomTunes.Plain(seed, floor, Math.Min(highest, floor + 4 + seed % 11));
-            if (Expected(instrument, [.. SoundingNote.Of(score).Select(n => n.Pitch)]) is not { } expected) continue;
+            if (Expected(instrument, [.. SoundingNote.Of(score).Select(n => n.Pitch)]) is not { } expected)
+                continue;
             checkedMelodies++;
             var fingering = Fingering.Choose(score, Lines.Instrument(instrument), HouseStyle.Default);
-            var taken = string.Join(' ', fingering.Notes.Select(n => Labels.Pair(n.Placement!.Value, fingering.Instrument, HouseStyle.Default)));
-            Assert.True(string.Join(' ', expected) == taken, $"seed {seed}, {score.Key}\nexpected {string.Join(' ', expected)}\nfingered {Lines.ByBar(fingering)}");
+            var taken = string.Join(
+                ' ',
+                fingering.Notes.Select(n => Labels.Pair(n.Placement!.Value, fingering.Instrument, HouseStyle.Default))
+            );
+            Assert.True(
+                string.Join(' ', expected) == taken,
+                $"seed {seed}, {score.Key}\nexpected {string.Join(' ', expected)}\nfingered {Lines.ByBar(fingering)}"
+            );
         }
     }
 

@@ -6,7 +6,10 @@ namespace Coppia.Tests;
 public class PlayOrderTests
 {
     private static string Played(string music) =>
-        string.Join(' ', PlayOrder.Of(Lines.Score("C", music, "4/4")).Select(p => $"{p.Bar}{(p.Pass > 1 ? new string('\'', p.Pass - 1) : "")}"));
+        string.Join(
+            ' ',
+            PlayOrder.Of(Lines.Score("C", music, "4/4")).Select(p => $"{p.Bar}{(p.Pass > 1 ? new string('\'', p.Pass - 1) : "")}")
+        );
 
     [Theory] // Bars from 0; a dash for each time after the first.
     [InlineData("C4|D4|E4", "0 1 2")]
@@ -34,7 +37,14 @@ public class PlayOrderTests
     public void Every_bar_is_played_at_least_once() =>
         (from starts in Gen.Bool.Array[8] from ends in Gen.Bool.Array[8] select (starts, ends)).Sample(x =>
         {
-            var bars = Enumerable.Range(0, 8).Select(i => new Bar { RepeatStart = x.starts[i], RepeatEnd = x.ends[i], Events = [new ScoreEvent { Pitch = Pitch.Parse("D4"), Value = new NoteValue(0) }] });
+            var bars = Enumerable
+                .Range(0, 8)
+                .Select(i => new Bar
+                {
+                    RepeatStart = x.starts[i],
+                    RepeatEnd = x.ends[i],
+                    Events = [new ScoreEvent { Pitch = Pitch.Parse("D4"), Value = new NoteValue(0) }],
+                });
             var order = PlayOrder.Of(ScoreAssembly.Finish(new Score { Bars = [.. bars] }).Score);
             Assert.Equal(Enumerable.Range(0, 8), order.Select(p => p.Bar).Distinct().Order());
             Assert.All(order.GroupBy(p => p.Bar), g => Assert.InRange(g.Count(), 1, 2));

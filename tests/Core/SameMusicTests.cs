@@ -5,14 +5,24 @@ public class SameMusicTests
 {
     private const int Songs = 200;
 
-    public static TheoryData<string, int, int> Players() => new()
-    {
-        { "violin", 25, 41 }, { "viola", 21, 37 }, { "cello", 14, 30 }, { "bass", 16, 29 },
-    };
+    public static TheoryData<string, int, int> Players() =>
+        new()
+        {
+            { "violin", 25, 41 },
+            { "viola", 21, 37 },
+            { "cello", 14, 30 },
+            { "bass", 16, 29 },
+        };
 
     /// <summary>Bars that print the same notes, lengths and slurs; the slur that comes into the first note belongs to the bar before.</summary>
     private static string Print(IEnumerable<FingeredNote> bar) =>
-        string.Join(' ', bar.Select((n, i) => $"{n.Note.Pitch}{n.Note.Length}{n.Note.Onset}{(i > 0 && n.Note.Slurred ? "s" : "")}{(i == 0 || n.Note.RestBefore.IsZero ? "" : "r")}"));
+        string.Join(
+            ' ',
+            bar.Select(
+                (n, i) =>
+                    $"{n.Note.Pitch}{n.Note.Length}{n.Note.Onset}{(i > 0 && n.Note.Slurred ? "s" : "")}{(i == 0 || n.Note.RestBefore.IsZero ? "" : "r")}"
+            )
+        );
 
     private static string Pair(FingeredNote note) => $"{note.Placement?.String}:{note.Placement?.Finger}:{note.Placement?.Semitones}";
 
@@ -26,27 +36,36 @@ public class SameMusicTests
             var score = RandomTunes.Song(seed, lowest, highest);
             var fingering = Fingering.Choose(score, Lines.Instrument(instrument), HouseStyle.Default);
 
-            var notes = fingering.Notes.Where(n => n.Placement is not null).GroupBy(n => n.Note.Bar, ReferenceEqualityComparer.Instance).Select(g => g.ToArray()).ToArray();
+            var notes = fingering
+                .Notes.Where(n => n.Placement is not null)
+                .GroupBy(n => n.Note.Bar, ReferenceEqualityComparer.Instance)
+                .Select(g => g.ToArray())
+                .ToArray();
             var first = new Dictionary<string, (int Order, FingeredNote[] Notes)>();
             foreach (var (order, bar) in notes.Index())
             {
-                if (first.TryAdd(Print(bar), (order, bar))) continue;
+                if (first.TryAdd(Print(bar), (order, bar)))
+                    continue;
                 bars++;
                 var (firstOrder, then) = first[Print(bar)];
                 for (var k = 0; k < bar.Length; k++)
                 {
-                    if (Pair(bar[k]) == Pair(then[k])) continue;
+                    if (Pair(bar[k]) == Pair(then[k]))
+                        continue;
                     differing++;
 
                     // Only next to a seam, and why here says so.
-                    Assert.True(k == 0 && !SameAt(order - 1, firstOrder - 1) || k == bar.Length - 1 && !SameAt(order + 1, firstOrder + 1),
-                        $"{instrument}, seed {seed}, bar {bar[k].Note.Bar.Number} note {k + 1}: {Pair(bar[k])}, in bar {then[k].Note.Bar.Number} {Pair(then[k])}\n{Lines.ByBar(fingering)}");
+                    Assert.True(
+                        k == 0 && !SameAt(order - 1, firstOrder - 1) || k == bar.Length - 1 && !SameAt(order + 1, firstOrder + 1),
+                        $"{instrument}, seed {seed}, bar {bar[k].Note.Bar.Number} note {k + 1}: {Pair(bar[k])}, in bar {then[k].Note.Bar.Number} {Pair(then[k])}\n{Lines.ByBar(fingering)}"
+                    );
                     var why = Core.Why.Of(fingering, bar[k].Note.Index, false, HouseStyle.Default).Choice;
                     Assert.Contains($"bar {then[k].Note.Bar.Number}", why, StringComparison.Ordinal);
                 }
             }
 
-            bool SameAt(int a, int b) => (a < 0 || a >= notes.Length ? "" : Print(notes[a])) == (b < 0 || b >= notes.Length ? "" : Print(notes[b]));
+            bool SameAt(int a, int b) =>
+                (a < 0 || a >= notes.Length ? "" : Print(notes[a])) == (b < 0 || b >= notes.Length ? "" : Print(notes[b]));
         }
 
         Assert.True(bars > 8 * Songs - 1, "songs repeat eight bars at least");
@@ -64,7 +83,10 @@ public class SameMusicTests
             told += fingering.Lattice.Steps.Count(s => s.Habit is not null);
             var afresh = FingerSolver.Solve(fingering.Lattice, fingering.Price);
             Assert.Equal(afresh.Cost, fingering.Cost);
-            Assert.Equal(afresh.Way.Select((k, i) => fingering.Lattice.Steps[i].Choices[k]), fingering.Notes.Where(n => n.Placement is not null).Select(n => n.Placement!.Value));
+            Assert.Equal(
+                afresh.Way.Select((k, i) => fingering.Lattice.Steps[i].Choices[k]),
+                fingering.Notes.Where(n => n.Placement is not null).Select(n => n.Placement!.Value)
+            );
         }
 
         Assert.True(instrument is "violin" or "viola" || told > Songs, $"{told} notes were told something");
@@ -73,10 +95,26 @@ public class SameMusicTests
     // Semitones that a hand covers without moving, from the tables of handbook 3; on violin and viola one hand covers them all.
     private static readonly Dictionary<string, int[][]> Hands = new()
     {
-        ["violin"] = [[1, 2, 3, 4, 5, 6, 7, 8]],
-        ["viola"] = [[1, 2, 3, 4, 5, 6, 7, 8]],
-        ["cello"] = [[1, 2, 3, 4], [2, 3, 4, 5], [1, 3, 4, 5], [2, 4, 5, 6]],
-        ["bass"] = [[1, 2, 3], [2, 3, 4]],
+        ["violin"] =
+        [
+            [1, 2, 3, 4, 5, 6, 7, 8],
+        ],
+        ["viola"] =
+        [
+            [1, 2, 3, 4, 5, 6, 7, 8],
+        ],
+        ["cello"] =
+        [
+            [1, 2, 3, 4],
+            [2, 3, 4, 5],
+            [1, 3, 4, 5],
+            [2, 4, 5, 6],
+        ],
+        ["bass"] =
+        [
+            [1, 2, 3],
+            [2, 3, 4],
+        ],
     };
 
     [Theory] // Handbook 6: another finger only where the hand had to move in between.
@@ -86,26 +124,53 @@ public class SameMusicTests
         for (var seed = 1; seed <= Songs; seed++)
         {
             var fingering = Fingering.Choose(RandomTunes.Song(seed, lowest, highest), Lines.Instrument(instrument), HouseStyle.Default);
-            foreach (var bar in fingering.Notes.Where(n => n.Placement is not null).GroupBy(n => n.Note.Bar, ReferenceEqualityComparer.Instance).Select(b => b.ToArray()))
+            foreach (
+                var bar in fingering
+                    .Notes.Where(n => n.Placement is not null)
+                    .GroupBy(n => n.Note.Bar, ReferenceEqualityComparer.Instance)
+                    .Select(b => b.ToArray())
+            )
             {
                 foreach (var (from, i) in bar.Select((n, i) => (n, i)).Where(n => n.n.Placement is { IsOpen: false }))
                 {
                     var k = Array.FindIndex(bar, i + 1, n => n.Note.Pitch == from.Note.Pitch && n.Placement is { IsOpen: false });
-                    if (k < 0 || Pair(bar[k]) == Pair(from)) continue;
+                    if (k < 0 || Pair(bar[k]) == Pair(from))
+                        continue;
 
                     // At the seam of a bar that comes again the way in or out decides; the first test asks that the reason says so.
-                    if (from.Otherwise is not null || bar[k].Otherwise is not null) continue;
+                    if (from.Otherwise is not null || bar[k].Otherwise is not null)
+                        continue;
 
                     // A note that needs a higher place takes its neighbours up with it.
-                    if (new[] { from, bar[k] }.Any(n => fingering.Instrument.Frames[n.Placement!.Value.Frame].Position is not ("half" or "I"))) continue;
+                    if (
+                        new[] { from, bar[k] }.Any(n =>
+                            fingering.Instrument.Frames[n.Placement!.Value.Frame].Position is not ("half" or "I")
+                        )
+                    )
+                        continue;
 
                     // A string crossing inside a slur is worse than another finger.
-                    if (from.Placement!.Value.String != bar[k].Placement!.Value.String && (from.Note.Slurred || bar[k].Note.Slurred || bar[i + 1].Note.Slurred || k + 1 < bar.Length && bar[k + 1].Note.Slurred)) continue;
+                    if (
+                        from.Placement!.Value.String != bar[k].Placement!.Value.String
+                        && (
+                            from.Note.Slurred
+                            || bar[k].Note.Slurred
+                            || bar[i + 1].Note.Slurred
+                            || k + 1 < bar.Length && bar[k + 1].Note.Slurred
+                        )
+                    )
+                        continue;
                     var start = i;
-                    while (start > 0 && bar[start].Note.Pitch == from.Note.Pitch) start--;
-                    var between = bar[start..Math.Min(bar.Length, k + 2)].Where(n => n.Placement is { IsOpen: false }).Select(n => n.Placement!.Value.Semitones).ToArray();
-                    Assert.False(Hands[instrument].Any(hand => between.All(hand.Contains)),
-                        $"{instrument}, seed {seed}, {from.Note.Pitch} in bar {from.Note.Bar.Number}\n{Lines.ByBar(fingering)}");
+                    while (start > 0 && bar[start].Note.Pitch == from.Note.Pitch)
+                        start--;
+                    var between = bar[start..Math.Min(bar.Length, k + 2)]
+                        .Where(n => n.Placement is { IsOpen: false })
+                        .Select(n => n.Placement!.Value.Semitones)
+                        .ToArray();
+                    Assert.False(
+                        Hands[instrument].Any(hand => between.All(hand.Contains)),
+                        $"{instrument}, seed {seed}, {from.Note.Pitch} in bar {from.Note.Bar.Number}\n{Lines.ByBar(fingering)}"
+                    );
                 }
             }
         }
@@ -125,11 +190,21 @@ public class SameMusicTests
         for (var seed = 1; seed <= Songs; seed++)
         {
             var player = Lines.Instrument(instrument);
-            var top = player.Strings[^1].Midi + (player == Instruments.Cello ? 6 : player == Instruments.Bass ? 4 : 7);
+            var top =
+                player.Strings[^1].Midi
+                + (
+                    player == Instruments.Cello ? 6
+                    : player == Instruments.Bass ? 4
+                    : 7
+                );
             var score = RandomTunes.Song(seed, lowest, highest);
-            if (SoundingNote.Of(score).Any(n => n.Pitch.Midi > top || n.Pitch.Midi < player.Strings[0].Midi)) continue;
+            if (SoundingNote.Of(score).Any(n => n.Pitch.Midi > top || n.Pitch.Midi < player.Strings[0].Midi))
+                continue;
             held++;
-            Assert.All(Fingering.Choose(score, player, HouseStyle.Default).Notes, n => Assert.Contains(player.Frames[n.Placement!.Value.Frame].Position, new[] { "half", "I" }));
+            Assert.All(
+                Fingering.Choose(score, player, HouseStyle.Default).Notes,
+                n => Assert.Contains(player.Frames[n.Placement!.Value.Frame].Position, new[] { "half", "I" })
+            );
         }
 
         Assert.True(held > Songs / 10);
@@ -146,10 +221,14 @@ public class SameMusicTests
             var notes = Fingering.Choose(RandomTunes.Song(seed, lowest, highest), Lines.Instrument(instrument), HouseStyle.Default).Notes;
             foreach (var (i, note) in notes.Index())
             {
-                if (note.Placement is not { Finger: 4, Semitones: 7, String: < 3 }) continue;
+                if (note.Placement is not { Finger: 4, Semitones: 7, String: < 3 })
+                    continue;
                 fourths++;
                 var slurred = note.Note.Slurred || i + 1 < notes.Count && notes[i + 1].Note.Slurred;
-                Assert.True(slurred || note.Note.Length < Fraction.Quarter, $"{instrument}, seed {seed}, {note.Note.Pitch} in bar {note.Note.Bar.Number}");
+                Assert.True(
+                    slurred || note.Note.Length < Fraction.Quarter,
+                    $"{instrument}, seed {seed}, {note.Note.Pitch} in bar {note.Note.Bar.Number}"
+                );
             }
         }
 
@@ -168,10 +247,14 @@ public class SameMusicTests
             Score Tune(int count) => RandomTunes.Read("G", "4/4", string.Join('|', bars.Take(count)));
             var before = Fingering.Choose(Tune(8), player, HouseStyle.Default);
             var after = Fingering.Choose(Tune(9), player, HouseStyle.Default);
-            if (Lines.ByBar(before).Split(" | ").Take(4).SequenceEqual(Lines.ByBar(after).Split(" | ").Take(4))) continue;
-            var pins = before.Notes.Where(n => n.Note.Bar.Number <= 4 && n.Placement is not null).ToDictionary(n => n.Note.Id, n => new Pin(n.Placement!.Value.String, n.Placement!.Value.Finger));
+            if (Lines.ByBar(before).Split(" | ").Take(4).SequenceEqual(Lines.ByBar(after).Split(" | ").Take(4)))
+                continue;
+            var pins = before
+                .Notes.Where(n => n.Note.Bar.Number <= 4 && n.Placement is not null)
+                .ToDictionary(n => n.Note.Id, n => new Pin(n.Placement!.Value.String, n.Placement!.Value.Finger));
 
-            if (Fingering.Choose(Tune(9), player, HouseStyle.Default, pins).Cost > after.Cost) changed++;
+            if (Fingering.Choose(Tune(9), player, HouseStyle.Default, pins).Cost > after.Cost)
+                changed++;
         }
 
         // The choice is for the whole tune: where two hands hold the beginning alike, a last bar that only one of them holds may decide for all.

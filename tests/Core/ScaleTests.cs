@@ -92,7 +92,9 @@ public class ScaleTests
     public void A_minor_scale_is_fingered_as_a_teacher_writes_it(string instrument, int fifths, ScaleForm form, string from, string pairs)
     {
         var player = Lines.Instrument(instrument);
-        var notes = Reading.Of(KeyExercises.Scale(player, new ScaleKey(fifths, form), octaves: 1), player, player, HouseStyle.Default).Notes;
+        var notes = Reading
+            .Of(KeyExercises.Scale(player, new ScaleKey(fifths, form), octaves: 1), player, player, HouseStyle.Default)
+            .Notes;
         Assert.Equal(from, notes[0].Note.Pitch.ToString());
         Assert.Equal(pairs, string.Join(' ', notes.Take(8).Select(n => n.Label)));
     }
@@ -105,7 +107,9 @@ public class ScaleTests
     public void An_arpeggio(string instrument, int fifths, string pitches, string pairs)
     {
         var player = Lines.Instrument(instrument);
-        var notes = Reading.Of(KeyExercises.ArpeggioLine(player, new ScaleKey(fifths, ScaleForm.Major), octaves: 1), player, player, HouseStyle.Default).Notes;
+        var notes = Reading
+            .Of(KeyExercises.ArpeggioLine(player, new ScaleKey(fifths, ScaleForm.Major), octaves: 1), player, player, HouseStyle.Default)
+            .Notes;
         Assert.Equal(pitches, string.Join(' ', notes.Select(n => n.Note.Pitch)));
         Assert.Equal(pairs, string.Join(' ', notes.Select(n => n.Label)));
     }

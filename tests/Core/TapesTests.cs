@@ -57,7 +57,9 @@ public class TapesTests
     {
         var player = Lines.Instrument(instrument);
         var length = player.Sizes.First(s => s.Name == size).StringLengthMm;
-        var sheet = TapingSheet.Of(player.DefaultTapes, length).Select(t => t.Millimetres.ToString("0.#", System.Globalization.CultureInfo.InvariantCulture));
+        var sheet = TapingSheet
+            .Of(player.DefaultTapes, length)
+            .Select(t => t.Millimetres.ToString("0.#", System.Globalization.CultureInfo.InvariantCulture));
         Assert.Equal(millimetres, string.Join(' ', sheet));
     }
 
@@ -86,5 +88,6 @@ public class TapesTests
     [InlineData(149)]
     [InlineData(1301)]
     [InlineData(double.NaN)]
-    public void A_string_that_cannot_be_is_refused(double length) => Assert.Throws<ArgumentOutOfRangeException>(() => TapingSheet.Of(Instruments.Violin.DefaultTapes, length));
+    public void A_string_that_cannot_be_is_refused(double length) =>
+        Assert.Throws<ArgumentOutOfRangeException>(() => TapingSheet.Of(Instruments.Violin.DefaultTapes, length));
 }

@@ -137,20 +137,32 @@ public class TraditionalMelodyTests
     public static TheoryData<string, string, int, string, string> Rows()
     {
         var rows = new TheoryData<string, string, int, string, string>();
-        foreach (var block in Melodies.ReplaceLineEndings("\n").Split("\n\n", StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
+        foreach (
+            var block in Melodies
+                .ReplaceLineEndings("\n")
+                .Split("\n\n", StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+        )
         {
             // A line that begins with a word and a number opens a new row; others go on with the one before.
             var lines = new List<string>();
             foreach (var line in block.Split('\n', StringSplitOptions.TrimEntries))
             {
-                if (lines.Count == 0 || System.Text.RegularExpressions.Regex.IsMatch(line, "^(tune |[a-z]+ -?[0-9]: )")) lines.Add(line);
-                else lines[^1] += " " + line;
+                if (lines.Count == 0 || System.Text.RegularExpressions.Regex.IsMatch(line, "^(tune |[a-z]+ -?[0-9]: )"))
+                    lines.Add(line);
+                else
+                    lines[^1] += " " + line;
             }
 
             foreach (var row in lines.Skip(2))
             {
                 var (who, pairs) = (row[..row.IndexOf(':')].Split(' '), row[(row.IndexOf(':') + 1)..].Trim());
-                rows.Add(lines[0], who[0], int.Parse(who[1], System.Globalization.CultureInfo.InvariantCulture), lines[1]["tune ".Length..], pairs);
+                rows.Add(
+                    lines[0],
+                    who[0],
+                    int.Parse(who[1], System.Globalization.CultureInfo.InvariantCulture),
+                    lines[1]["tune ".Length..],
+                    pairs
+                );
             }
         }
 
@@ -159,7 +171,13 @@ public class TraditionalMelodyTests
 
     [Theory]
     [MemberData(nameof(Rows))]
-    public void A_traditional_melody_is_fingered_as_a_teacher_pencils_it(string title, string instrument, int octaves, string music, string pairs)
+    public void A_traditional_melody_is_fingered_as_a_teacher_pencils_it(
+        string title,
+        string instrument,
+        int octaves,
+        string music,
+        string pairs
+    )
     {
         var head = title.Split(" · ");
         var read = TuneReader.Read($"X:1\nT:{head[0]}\nM:{head[2]}\nL:{head[3]}\nK:{head[1]}\n{music} |]\n");
@@ -169,6 +187,5 @@ public class TraditionalMelodyTests
     }
 
     [Fact]
-    public void Every_instrument_has_twelve() =>
-        Assert.All(Rows().GroupBy(r => r.Data.Item2), rows => Assert.Equal(12, rows.Count()));
+    public void Every_instrument_has_twelve() => Assert.All(Rows().GroupBy(r => r.Data.Item2), rows => Assert.Equal(12, rows.Count()));
 }

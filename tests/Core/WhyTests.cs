@@ -13,11 +13,16 @@ public class WhyTests
     public void Open_A_because_the_next_note_is_on_the_A_string() =>
         Assert.Equal(
             "Open A: the next note, B, is on the A string anyway. 4 on D also works, but it needs the weakest finger where open A rings by itself.",
-            At("violin", "D", "G A B c", 1).Choice);
+            At("violin", "D", "G A B c", 1).Choice
+        );
 
     [Fact]
     public void Fourth_finger_because_the_bow_stays() =>
-        Assert.StartsWith("4 on D: G before and G after are on the D string, so the bow stays.", At("violin", "D", "F/ G/ A/ G/", 2).Choice, StringComparison.Ordinal);
+        Assert.StartsWith(
+            "4 on D: G before and G after are on the D string, so the bow stays.",
+            At("violin", "D", "F/ G/ A/ G/", 2).Choice,
+            StringComparison.Ordinal
+        );
 
     [Theory] // Handbook 1: line or space, letter, key signature, accidental earlier in the bar.
     [InlineData("D", "F", 0, "Space 1 is F; the key signature makes it F♯.")]
@@ -34,7 +39,10 @@ public class WhyTests
 
     [Fact]
     public void A_cello_stretch_is_named() =>
-        Assert.Equal("One half step above open D: first finger in first position, first finger reaching back.", At("cello", "Bb clef=bass", "D, E, F,", 1).Finger);
+        Assert.Equal(
+            "One half step above open D: first finger in first position, first finger reaching back.",
+            At("cello", "Bb clef=bass", "D, E, F,", 1).Finger
+        );
 
     [Theory] // Where there is only one way, the sentence says how the hand comes from the note before.
     [InlineData("violin", "D", "E F G", 1, "From E, add 2, a whole step above 1.")]
@@ -63,7 +71,13 @@ public class WhyTests
     [Theory] // What used to be said and helped nobody; the price of the first note's fourth finger is told too.
     [InlineData("violin", "D", "(A F) G", 0, "Open A also works, but you would cross strings inside the slur.")]
     [InlineData("violin", "C", "C c C", 0, "It is the only place for this C in first position. C comes next, on the A string.")]
-    [InlineData("violin", "D", "A G", 0, "Open A: no finger to place before G. 4 on D also works, but it needs the weakest finger where open A rings by itself.")]
+    [InlineData(
+        "violin",
+        "D",
+        "A G",
+        0,
+        "Open A: no finger to place before G. 4 on D also works, but it needs the weakest finger where open A rings by itself."
+    )]
     [InlineData("violin", "D", "A F A", 1, "From A the bow crosses from the A string to the D string.")]
     public void Reasons_that_were_mended(string instrument, string key, string music, int index, string sentence) =>
         Assert.EndsWith(sentence, At(instrument, key, music, index).Choice, StringComparison.Ordinal);
@@ -75,7 +89,11 @@ public class WhyTests
         var reading = Lines.Reading("violin", "D", "F G F (A|G) F E D|F G F A|B A B2");
         Assert.Equal("D2 D3 D2 D4 D3 D2 D1 D0 D2 D3 D2 A0 A1 A0 A1", string.Join(' ', reading.Notes.Select(n => n.Label)));
         Assert.Equal(11, Assert.Single(reading.Notes, n => n.Fingered.Otherwise is not null).Note.Index);
-        Assert.StartsWith("In bar 1 this note is 4 on D; here B comes next. Open A:", Why.Of(reading.Fingering, 11, false, HouseStyle.Default).Choice, StringComparison.Ordinal);
+        Assert.StartsWith(
+            "In bar 1 this note is 4 on D; here B comes next. Open A:",
+            Why.Of(reading.Fingering, 11, false, HouseStyle.Default).Choice,
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]
@@ -87,12 +105,22 @@ public class WhyTests
             foreach (var player in Instruments.All)
             {
                 var reading = Reading.Of(score, PrintedFor.Of(score), player, HouseStyle.Default);
-                foreach (var (i, note) in reading.Notes.Index().Where(n => n.Item.Placement is not null && n.Item.Note.Bar.EndingStart != "2"))
+                foreach (
+                    var (i, note) in reading.Notes.Index().Where(n => n.Item.Placement is not null && n.Item.Note.Bar.EndingStart != "2")
+                )
                 {
-                    if (reading.Notes.Skip(Math.Max(0, i - 1)).Take(3).Count(n => n.Placement is not null) < 2) continue;
+                    if (reading.Notes.Skip(Math.Max(0, i - 1)).Take(3).Count(n => n.Placement is not null) < 2)
+                        continue;
                     var words = Why.Of(reading.Fingering, i, note.SignedEarlier, HouseStyle.Default).Choice;
-                    var neighbours = reading.Notes.Skip(Math.Max(0, i - 1)).Take(3).Where(n => n != note || reading.Notes.Count < 2).Select(n => Labels.Note(n.Note.Pitch, HouseStyle.Default));
-                    Assert.True(neighbours.Any(n => words.Contains(n, StringComparison.Ordinal)), $"{Path.GetFileName(file)} {player.Id} bar {note.Note.Bar.Number}: {words}");
+                    var neighbours = reading
+                        .Notes.Skip(Math.Max(0, i - 1))
+                        .Take(3)
+                        .Where(n => n != note || reading.Notes.Count < 2)
+                        .Select(n => Labels.Note(n.Note.Pitch, HouseStyle.Default));
+                    Assert.True(
+                        neighbours.Any(n => words.Contains(n, StringComparison.Ordinal)),
+                        $"{Path.GetFileName(file)} {player.Id} bar {note.Note.Bar.Number}: {words}"
+                    );
                 }
             }
         }

@@ -64,17 +64,29 @@ public class AbcReaderTests
     }
 
     [Theory]
-    [InlineData("X:1\nK:D\nD E ? F|", "3:5: “?” is not a note or a sign of ABC; expected a note letter A–G or a–g, a rest z, or a barline |")]
+    [InlineData(
+        "X:1\nK:D\nD E ? F|",
+        "3:5: “?” is not a note or a sign of ABC; expected a note letter A–G or a–g, a rest z, or a barline |"
+    )]
     [InlineData("X:1\nK:Q\nD|", "2:3: “Q” is not a key; expected a key such as K:D, K:Bb or K:Am, with a clef if need be: K:G clef=bass")]
     [InlineData("X:1\nM:4/5\nK:D\nD|", "2:3: “4/5” is not a meter; expected a meter such as M:4/4, M:6/8, M:C, M:C| or M:none")]
     [InlineData("D E F|", "1:1: music begins before the key is known; expected a header that ends with a key line such as K:D")]
     [InlineData("", "1:1: the text is empty; expected a tune in ABC or MusicXML")]
     [InlineData("X:1\nT:No key\n", "3:1: there is no key line before the end; expected a header that ends with a key line such as K:D")]
     [InlineData("X:1\nK:D\n", "3:1: there are no notes; expected at least one note")]
-    [InlineData("X:1\nK:D\n(3AB|", "3:6: the barline comes before the tuplet is full; 1 more of its notes are missing; expected all notes of a tuplet in one bar")]
+    [InlineData(
+        "X:1\nK:D\n(3AB|",
+        "3:6: the barline comes before the tuplet is full; 1 more of its notes are missing; expected all notes of a tuplet in one bar"
+    )]
     [InlineData("X:1\nK:D\n{AB", "3:1: grace notes begin with { and never end; expected a closing }")]
-    [InlineData("X:1\nK:D\n[FA-]1/7 d|", "3:1: a length of 1/56 of a whole note cannot be written; expected lengths made of whole to 128th notes")]
-    [InlineData("X:1\nK:D\nA [FA-]1/7|", "3:3: a length of 1/56 of a whole note cannot be written; expected lengths made of whole to 128th notes")]
+    [InlineData(
+        "X:1\nK:D\n[FA-]1/7 d|",
+        "3:1: a length of 1/56 of a whole note cannot be written; expected lengths made of whole to 128th notes"
+    )]
+    [InlineData(
+        "X:1\nK:D\nA [FA-]1/7|",
+        "3:3: a length of 1/56 of a whole note cannot be written; expected lengths made of whole to 128th notes"
+    )]
     public void Bad_input_names_the_place_and_what_would_be_right(string text, string error)
     {
         var read = TuneReader.Read(text);
@@ -125,7 +137,10 @@ public class AbcReaderTests
     [InlineData("(10ABc")]
     [InlineData("(65:64:3ABc")]
     public void A_tuplet_of_no_ratio_is_refused(string music) =>
-        Assert.Equal("4:1: not a tuplet that Coppia reads; expected (2 to (9, as in (3abc, or both numbers, as in (10:8abcdefgabc", $"{Assert.Single(AbcReader.Read($"X:1\nL:1/8\nK:D\n{music}|]\n").Errors)}");
+        Assert.Equal(
+            "4:1: not a tuplet that Coppia reads; expected (2 to (9, as in (3abc, or both numbers, as in (10:8abcdefgabc",
+            $"{Assert.Single(AbcReader.Read($"X:1\nL:1/8\nK:D\n{music}|]\n").Errors)}"
+        );
 
     [Fact]
     public void Free_meter_is_read()

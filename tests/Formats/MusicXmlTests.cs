@@ -6,7 +6,8 @@ namespace Coppia.Tests;
 /// <summary>Reading and writing MusicXML. Source of the notation: W3C MusicXML 4.0.</summary>
 public class MusicXmlTests
 {
-    private const string Note = "<note><pitch><step>D</step><octave>4</octave></pitch><duration>4</duration><voice>1</voice><type>whole</type></note>";
+    private const string Note =
+        "<note><pitch><step>D</step><octave>4</octave></pitch><duration>4</duration><voice>1</voice><type>whole</type></note>";
 
     private static string Part(string measures, string before = "") =>
         $"<?xml version=\"1.0\"?>\n{before}<score-partwise version=\"4.0\"><part-list><score-part id=\"P1\"><part-name>Cello</part-name></score-part></part-list>\n<part id=\"P1\">{measures}</part></score-partwise>";
@@ -29,8 +30,13 @@ public class MusicXmlTests
     [InlineData("eighth eighth", "0-1")]
     public void Triplets_without_brackets_are_grouped(string types, string groups)
     {
-        var notes = string.Concat(types.Split(' ').Select(type =>
-            $"<note><pitch><step>D</step><octave>4</octave></pitch><duration>1</duration><type>{type}</type><time-modification><actual-notes>3</actual-notes><normal-notes>2</normal-notes></time-modification></note>"));
+        var notes = string.Concat(
+            types
+                .Split(' ')
+                .Select(type =>
+                    $"<note><pitch><step>D</step><octave>4</octave></pitch><duration>1</duration><type>{type}</type><time-modification><actual-notes>3</actual-notes><normal-notes>2</normal-notes></time-modification></note>"
+                )
+        );
         ScoreEvent[] events = [.. MusicXmlReader.Read(Part(Measure(notes))).Score!.Events];
         var starts = events.Index().Where(e => e.Item.TupletStart).Select(e => e.Index);
         var stops = events.Index().Where(e => e.Item.TupletStop).Select(e => e.Index);
@@ -39,16 +45,23 @@ public class MusicXmlTests
 
     [Fact] // An empty voice name means the first voice.
     public void A_note_with_an_empty_voice_is_of_the_first_voice() =>
-        Assert.Equal(2, MusicXmlReader.Read(Part(Measure(Note.Replace("<voice>1", "<voice>", StringComparison.Ordinal) + Note))).Score!.Events.Count());
+        Assert.Equal(
+            2,
+            MusicXmlReader.Read(Part(Measure(Note.Replace("<voice>1", "<voice>", StringComparison.Ordinal) + Note))).Score!.Events.Count()
+        );
 
     [Fact]
     public void Other_parts_and_voices_are_left_out_and_said()
     {
         var second = Note.Replace("<voice>1", "<voice>2", StringComparison.Ordinal);
-        var xml = Part(Measure(Note + "<backup><duration>4</duration></backup>" + second)).Replace("</score-partwise>", $"<part id=\"P2\">{Measure(Note)}</part></score-partwise>", StringComparison.Ordinal);
+        var xml = Part(Measure(Note + "<backup><duration>4</duration></backup>" + second))
+            .Replace("</score-partwise>", $"<part id=\"P2\">{Measure(Note)}</part></score-partwise>", StringComparison.Ordinal);
         var read = MusicXmlReader.Read(xml);
         Assert.Single(read.Score!.Events);
-        Assert.Equal(["Only the first of 2 parts is read.", "Only the first voice is read; other voices are left out."], read.Notices.Select(n => n.Message));
+        Assert.Equal(
+            ["Only the first of 2 parts is read.", "Only the first voice is read; other voices are left out."],
+            read.Notices.Select(n => n.Message)
+        );
     }
 
     [Theory]
@@ -64,7 +77,9 @@ public class MusicXmlTests
     [Fact]
     public void A_bad_pitch_is_told_with_its_line_and_column()
     {
-        var error = Assert.Single(MusicXmlReader.Read(Part("\n" + Measure(Note.Replace("<step>D", "<step>H", StringComparison.Ordinal)))).Errors);
+        var error = Assert.Single(
+            MusicXmlReader.Read(Part("\n" + Measure(Note.Replace("<step>D", "<step>H", StringComparison.Ordinal)))).Errors
+        );
         Assert.Equal(4, error.At.Line);
         Assert.Equal("a pitch that cannot be read", error.Wrong);
     }
@@ -74,34 +89,55 @@ public class MusicXmlTests
     {
         var secret = Path.GetTempFileName();
         File.WriteAllText(secret, "SECRET");
-        var read = MusicXmlReader.Read(Part(Measure(Note), $"<!DOCTYPE x [<!ENTITY e SYSTEM \"file://{secret}\">]>").Replace("Cello", "&e;", StringComparison.Ordinal));
+        var read = MusicXmlReader.Read(
+            Part(Measure(Note), $"<!DOCTYPE x [<!ENTITY e SYSTEM \"file://{secret}\">]>").Replace("Cello", "&e;", StringComparison.Ordinal)
+        );
         Assert.DoesNotContain("SECRET", $"{read.Score?.InstrumentName}{string.Join(' ', read.Errors)}", StringComparison.Ordinal);
         Assert.Null(read.Score);
     }
 
     [Fact]
     public void The_usual_document_type_line_does_no_harm() =>
-        Assert.NotNull(MusicXmlReader.Read(Part(Measure(Note), "<!DOCTYPE score-partwise PUBLIC \"-//Recordare//DTD MusicXML 4.0 Partwise//EN\" \"partwise.dtd\">")).Score);
+        Assert.NotNull(
+            MusicXmlReader
+                .Read(
+                    Part(Measure(Note), "<!DOCTYPE score-partwise PUBLIC \"-//Recordare//DTD MusicXML 4.0 Partwise//EN\" \"partwise.dtd\">")
+                )
+                .Score
+        );
 
     [Fact]
     public void A_compressed_file_is_unpacked()
     {
-        var file = Mxl(("META-INF/container.xml", "<container><rootfiles><rootfile full-path=\"a.xml\"/></rootfiles></container>"), ("a.xml", Part(Measure(Note))));
+        var file = Mxl(
+            ("META-INF/container.xml", "<container><rootfiles><rootfile full-path=\"a.xml\"/></rootfiles></container>"),
+            ("a.xml", Part(Measure(Note)))
+        );
         Assert.NotNull(TuneReader.Read(TuneBytes.Text(file)).Score);
     }
 
     [Fact]
     public void A_compressed_file_that_swells_is_refused()
     {
-        var file = Mxl(("META-INF/container.xml", "<container><rootfiles><rootfile full-path=\"a.xml\"/></rootfiles></container>"), ("a.xml", new string(' ', MxlFile.MostUnpackedBytes + 1)));
-        Assert.Contains("unpacks to more than 20 MB", Assert.Throws<InvalidDataException>(() => TuneBytes.Text(file)).Message, StringComparison.Ordinal);
+        var file = Mxl(
+            ("META-INF/container.xml", "<container><rootfiles><rootfile full-path=\"a.xml\"/></rootfiles></container>"),
+            ("a.xml", new string(' ', MxlFile.MostUnpackedBytes + 1))
+        );
+        Assert.Contains(
+            "unpacks to more than 20 MB",
+            Assert.Throws<InvalidDataException>(() => TuneBytes.Text(file)).Message,
+            StringComparison.Ordinal
+        );
         var crowded = Mxl([.. Enumerable.Range(0, MxlFile.MostEntries + 1).Select(i => ($"f{i}", "x"))]);
-        Assert.Contains("expected at most 100", Assert.Throws<InvalidDataException>(() => TuneBytes.Text(crowded)).Message, StringComparison.Ordinal);
+        Assert.Contains(
+            "expected at most 100",
+            Assert.Throws<InvalidDataException>(() => TuneBytes.Text(crowded)).Message,
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]
-    public void A_torn_file_is_refused() =>
-        Assert.Throws<InvalidDataException>(() => TuneBytes.Text([(byte)'P', (byte)'K', 3, 4, 0, 0]));
+    public void A_torn_file_is_refused() => Assert.Throws<InvalidDataException>(() => TuneBytes.Text([(byte)'P', (byte)'K', 3, 4, 0, 0]));
 
     private static byte[] Mxl(params (string Name, string Text)[] entries)
     {

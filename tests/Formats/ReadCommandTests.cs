@@ -16,8 +16,13 @@ public class ReadCommandTests : IDisposable
     private (int Exit, string Out, string Error) Run(string tune, params string[] options)
     {
         File.WriteAllText(_file, tune);
-        using StringWriter output = new() { NewLine = "\n" }, error = new() { NewLine = "\n" };
-        return (ReadCommand.Run([_file, .. options], output, error), output.ToString(), error.ToString().Replace(_file, "FILE", StringComparison.Ordinal));
+        using StringWriter output = new() { NewLine = "\n" },
+            error = new() { NewLine = "\n" };
+        return (
+            ReadCommand.Run([_file, .. options], output, error),
+            output.ToString(),
+            error.ToString().Replace(_file, "FILE", StringComparison.Ordinal)
+        );
     }
 
     [Fact]
@@ -35,7 +40,9 @@ public class ReadCommandTests : IDisposable
             1	3	C5	A	2	low	I	A-L2	up	3
             1	4	D5	A	3	regular	I	A3	up	4
 
-            """.ReplaceLineEndings("\n"), rows);
+            """.ReplaceLineEndings("\n"),
+            rows
+        );
     }
 
     [Fact]
@@ -46,7 +53,11 @@ public class ReadCommandTests : IDisposable
         Assert.Equal("A3 E0 E1 E-L2", Labels("--for", "violin"));
         Assert.Equal("D0 D1 D2 D3", Labels("--for", "violin", "--octave", "-1"));
         Assert.Equal(2, Run(Tune, "--for", "violin", "--octave", "9").Exit);
-        Assert.Contains("written an octave lower for violin", Run(Tune, "--for", "violin", "--octave", "-1").Error, StringComparison.Ordinal);
+        Assert.Contains(
+            "written an octave lower for violin",
+            Run(Tune, "--for", "violin", "--octave", "-1").Error,
+            StringComparison.Ordinal
+        );
     }
 
     [Theory] // A file is named from where the user stands; - is standard input.
@@ -56,12 +67,17 @@ public class ReadCommandTests : IDisposable
     {
         var folder = Directory.CreateTempSubdirectory();
         await File.WriteAllTextAsync(Path.Combine(folder.FullName, "tune.abc"), "X:1\nM:4/4\nL:1/4\nK:D\nD E F G|]\n");
-        using var shell = System.Diagnostics.Process.Start(new System.Diagnostics.ProcessStartInfo("bash", ["-c", $"\"$0\" read {file} --for violin{redirected}", Path.Combine(Lines.Root(), "coppia")])
-        {
-            WorkingDirectory = folder.FullName,
-            RedirectStandardOutput = true,
-            RedirectStandardError = true,
-        })!;
+        using var shell = System.Diagnostics.Process.Start(
+            new System.Diagnostics.ProcessStartInfo(
+                "bash",
+                ["-c", $"\"$0\" read {file} --for violin{redirected}", Path.Combine(Lines.Root(), "coppia")]
+            )
+            {
+                WorkingDirectory = folder.FullName,
+                RedirectStandardOutput = true,
+                RedirectStandardError = true,
+            }
+        )!;
         var error = shell.StandardError.ReadToEndAsync();
         var rows = await shell.StandardOutput.ReadToEndAsync();
         await shell.WaitForExitAsync();
@@ -126,6 +142,9 @@ public class ReadCommandTests : IDisposable
     {
         var (_, json, _) = Run("X:1\nL:1/4\nK:D\nD|]\n", "--for", "violin", "--format", "json");
         using var rows = System.Text.Json.JsonDocument.Parse(json);
-        Assert.Equal(["bar", "beat", "note", "string", "finger", "place", "position", "label", "bow", "count"], rows.RootElement[0].EnumerateObject().Select(p => p.Name));
+        Assert.Equal(
+            ["bar", "beat", "note", "string", "finger", "place", "position", "label", "bow", "count"],
+            rows.RootElement[0].EnumerateObject().Select(p => p.Name)
+        );
     }
 }

@@ -7,10 +7,21 @@ namespace Coppia.Tests;
 public class RoundTripTests
 {
     /// <summary>Everything both formats claim to keep, as text.</summary>
-    private static string Kept(Score score) => string.Join('\n',
-        new[] { $"{score.Title}|{score.Composer}|{score.Clef}|{score.Key}|{score.Time}" }.Concat(score.Bars.Select(b =>
-            $"{b.Number} {b.RepeatStart} {b.RepeatEnd} {b.RepeatTimes} {b.Waymarks} {b.EndingStart} {b.EndingStop} {b.Barline} {b.LineBreakAfter} {b.Key} {b.Time}: " + string.Join(", ", b.Events.Select(e =>
-                $"{e.Id} {e.Pitch} {e.Value} {e.Onset} {e.TiedOn} {e.SlurStarts} {e.SlurStops} {e.Marks} {e.PrintedFinger} {e.IsBarRest} {e.TupletStart} {e.TupletStop} {e.Words} {e.Dynamic} [{string.Join(' ', e.Graces.Select(g => $"{g.Id} {g.Pitch} {g.Slashed}"))}] [{string.Join(' ', e.Chord)}]")))));
+    private static string Kept(Score score) =>
+        string.Join(
+            '\n',
+            new[] { $"{score.Title}|{score.Composer}|{score.Clef}|{score.Key}|{score.Time}" }.Concat(
+                score.Bars.Select(b =>
+                    $"{b.Number} {b.RepeatStart} {b.RepeatEnd} {b.RepeatTimes} {b.Waymarks} {b.EndingStart} {b.EndingStop} {b.Barline} {b.LineBreakAfter} {b.Key} {b.Time}: "
+                    + string.Join(
+                        ", ",
+                        b.Events.Select(e =>
+                            $"{e.Id} {e.Pitch} {e.Value} {e.Onset} {e.TiedOn} {e.SlurStarts} {e.SlurStops} {e.Marks} {e.PrintedFinger} {e.IsBarRest} {e.TupletStart} {e.TupletStop} {e.Words} {e.Dynamic} [{string.Join(' ', e.Graces.Select(g => $"{g.Id} {g.Pitch} {g.Slashed}"))}] [{string.Join(' ', e.Chord)}]"
+                        )
+                    )
+                )
+            )
+        );
 
     [Fact]
     public void MusicXml_keeps_a_score() =>
@@ -41,9 +52,13 @@ public class RoundTripTests
 
     [Fact]
     public void Any_text_is_answered_with_a_score_or_errors_and_never_a_crash() =>
-        Gen.String[Gen.Char["ABCDEFGabcdefg|:[](){}<>/^_=,'-z123456 \n!\"K:X:MLQ%&~."], 0, 80].Sample(text =>
-        {
-            var read = TuneReader.Read("X:1\nK:D\n" + text);
-            Assert.True(read.Score is not null || read.Errors.Count > 0);
-        }, iter: 3000);
+        Gen.String[Gen.Char["ABCDEFGabcdefg|:[](){}<>/^_=,'-z123456 \n!\"K:X:MLQ%&~."], 0, 80]
+            .Sample(
+                text =>
+                {
+                    var read = TuneReader.Read("X:1\nK:D\n" + text);
+                    Assert.True(read.Score is not null || read.Errors.Count > 0);
+                },
+                iter: 3000
+            );
 }

@@ -49,7 +49,10 @@ public class SignsTests
         var score = Abc(abc);
         Assert.Equal(mark, score.Bars.Single().Waymarks);
         Assert.Null(score.Events.Single().Words);
-        Assert.Equal(attribute, XDocument.Parse(MusicXmlWriter.Write(score)).Descendants("sound").SingleOrDefault()?.FirstAttribute?.Name.LocalName);
+        Assert.Equal(
+            attribute,
+            XDocument.Parse(MusicXmlWriter.Write(score)).Descendants("sound").SingleOrDefault()?.FirstAttribute?.Name.LocalName
+        );
         Assert.Equal(mark, MusicXmlReader.Read(MusicXmlWriter.Write(score)).Score!.Waymarks);
         Assert.Equal(mark, AbcReader.Read(AbcWriter.Write(score)).Score!.Waymarks);
     }
@@ -57,7 +60,10 @@ public class SignsTests
     [Fact]
     public void Signs_that_lead_somewhere_are_told_to_players_of_sound()
     {
-        var sounds = XDocument.Parse(MusicXmlWriter.Write(Abc("!segno!A4|!dacoda!B4|!D.S.!c4|!coda!d4|]"))).Descendants("sound").Select(s => s.FirstAttribute!.ToString());
+        var sounds = XDocument
+            .Parse(MusicXmlWriter.Write(Abc("!segno!A4|!dacoda!B4|!D.S.!c4|!coda!d4|]")))
+            .Descendants("sound")
+            .Select(s => s.FirstAttribute!.ToString());
         Assert.Equal(["segno=\"segno\"", "tocoda=\"coda\"", "dalsegno=\"segno\"", "coda=\"coda\""], sounds);
     }
 
@@ -130,7 +136,8 @@ public class SignsTests
     [InlineData("clef=alto", "viola")]
     [InlineData("clef=bass", "cello")]
     [InlineData("clef=tenor", "cello")]
-    public void The_clef_tells_the_usual_reader(string clef, string instrument) => Assert.Equal(instrument, PrintedFor.Of(Abc("C|]", $"K:C {clef}")).Id);
+    public void The_clef_tells_the_usual_reader(string clef, string instrument) =>
+        Assert.Equal(instrument, PrintedFor.Of(Abc("C|]", $"K:C {clef}")).Id);
 
     [Theory]
     [InlineData("Double bass", "bass")]
@@ -150,6 +157,9 @@ public class SignsTests
         var changed = BowEdits.Apply(Abc("A B c d|]"), [new BowEdit("b1n2", kind)]);
         Assert.NotEmpty(XDocument.Parse(MusicXmlWriter.Write(changed)).Descendants(element));
         var back = AbcReader.Read(AbcWriter.Write(changed)).Score!;
-        Assert.Equal(changed.Events.Select(e => (e.SlurStarts, e.SlurStops, e.Marks)), back.Events.Select(e => (e.SlurStarts, e.SlurStops, e.Marks)));
+        Assert.Equal(
+            changed.Events.Select(e => (e.SlurStarts, e.SlurStops, e.Marks)),
+            back.Events.Select(e => (e.SlurStarts, e.SlurStops, e.Marks))
+        );
     }
 }

@@ -109,16 +109,19 @@ public class StaffAndKeyTests
     [InlineData(59, -6, "Cb4")]
     [InlineData(66, -1, "Gb4")]
     [InlineData(66, 1, "F#4")]
-    public void A_sound_is_spelled_as_the_key_has_it(int midi, int fifths, string pitch) => Assert.Equal(pitch, Spelling.InKey(midi, new KeySignature(fifths)).ToString());
+    public void A_sound_is_spelled_as_the_key_has_it(int midi, int fifths, string pitch) =>
+        Assert.Equal(pitch, Spelling.InKey(midi, new KeySignature(fifths)).ToString());
 
     [Theory]
     [InlineData(8)]
     [InlineData(-8)]
-    public void A_signature_beyond_seven_is_refused(int fifths) => Assert.Throws<ArgumentOutOfRangeException>(() => new KeySignature(fifths));
+    public void A_signature_beyond_seven_is_refused(int fifths) =>
+        Assert.Throws<ArgumentOutOfRangeException>(() => new KeySignature(fifths));
 
     [Theory]
     [InlineData(0, 4)]
     [InlineData(33, 4)]
     [InlineData(4, 3)]
-    public void A_meter_that_cannot_be_is_refused(int beats, int unit) => Assert.Throws<ArgumentOutOfRangeException>(() => new TimeSignature(beats, unit));
+    public void A_meter_that_cannot_be_is_refused(int beats, int unit) =>
+        Assert.Throws<ArgumentOutOfRangeException>(() => new TimeSignature(beats, unit));
 }

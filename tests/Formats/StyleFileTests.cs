@@ -21,7 +21,8 @@ public class StyleFileTests
     }
 
     [Fact]
-    public void What_is_not_said_keeps_its_default() => Assert.Equal(StyleFile.Write(HouseStyle.Default), StyleFile.Write(StyleFile.Read("{}")));
+    public void What_is_not_said_keeps_its_default() =>
+        Assert.Equal(StyleFile.Write(HouseStyle.Default), StyleFile.Write(StyleFile.Read("{}")));
 
     [Theory]
     [InlineData("""{"counting":"drums"}""", "counting")]

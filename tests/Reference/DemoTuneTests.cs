@@ -6,7 +6,9 @@ namespace Coppia.Tests;
 public class DemoTuneTests
 {
     private static readonly (string Name, string Source, Score Score)[] Tunes =
-        [.. Lines.DemoFiles().Select(f => (Path.GetFileName(f), File.ReadAllText(f), TuneReader.Read(File.ReadAllText(f)).Score!))];
+    [
+        .. Lines.DemoFiles().Select(f => (Path.GetFileName(f), File.ReadAllText(f), TuneReader.Read(File.ReadAllText(f)).Score!)),
+    ];
 
     [Fact]
     public void Abcjs_reads_the_same_pitches_and_lengths()
@@ -15,7 +17,9 @@ public class DemoTuneTests
         foreach (var (i, (name, _, score)) in Tunes.Index())
         {
             var ours = score.Events.Select(e => ($"{e.Pitch?.Midi}", Math.Round(e.Length.ToDouble(), 4)));
-            var outside = theirs[i].EnumerateArray().Select(n => (n[0].GetArrayLength() == 0 ? "" : n[0][0].ToString(), Math.Round(n[1].GetDouble(), 4)));
+            var outside = theirs[i]
+                .EnumerateArray()
+                .Select(n => (n[0].GetArrayLength() == 0 ? "" : n[0][0].ToString(), Math.Round(n[1].GetDouble(), 4)));
             Assert.True(ours.SequenceEqual(outside), $"{name}\n{string.Join(' ', ours)}\n{string.Join(' ', outside)}");
         }
     }
@@ -36,24 +40,55 @@ public class DemoTuneTests
             var outside = theirs[i];
             Assert.True(outside.GetProperty("loaded").GetBoolean(), name);
             Assert.Equal([], outside.GetProperty("warnings").EnumerateArray().Select(w => w.GetString()));
-            Assert.Equal(reading.Score.Events.Where(e => !e.IsRest).Select(e => e.Id).Order(), outside.GetProperty("ids").EnumerateArray().Select(e => e.GetString()!).Where(id => reading.Score.Events.Any(e => e.Id == id && !e.IsRest)).Order());
+            Assert.Equal(
+                reading.Score.Events.Where(e => !e.IsRest).Select(e => e.Id).Order(),
+                outside
+                    .GetProperty("ids")
+                    .EnumerateArray()
+                    .Select(e => e.GetString()!)
+                    .Where(id => reading.Score.Events.Any(e => e.Id == id && !e.IsRest))
+                    .Order()
+            );
 
             // Grace notes take time from their neighbours in MIDI; the engraver lets go of every note one tick early.
-            var ours = reading.Notes.Where(n => !n.Note.IsGrace).Select(n => (n.Note.Pitch.Midi, Start: Quarters(n.Note.Start), Length: Quarters(n.Note.Length))).ToArray();
-            var played = outside.GetProperty("notes").EnumerateArray().Select(n => (Midi: n.GetProperty("midi").GetInt32(), Start: n.GetProperty("start").GetDouble(), Length: n.GetProperty("length").GetDouble())).ToArray();
+            var ours = reading
+                .Notes.Where(n => !n.Note.IsGrace)
+                .Select(n => (n.Note.Pitch.Midi, Start: Quarters(n.Note.Start), Length: Quarters(n.Note.Length)))
+                .ToArray();
+            var played = outside
+                .GetProperty("notes")
+                .EnumerateArray()
+                .Select(n =>
+                    (
+                        Midi: n.GetProperty("midi").GetInt32(),
+                        Start: n.GetProperty("start").GetDouble(),
+                        Length: n.GetProperty("length").GetDouble()
+                    )
+                )
+                .ToArray();
             Assert.Equal(ours.Select(n => n.Midi), played.Select(n => n.Midi));
-            Assert.All(ours.Zip(played), pair =>
-            {
-                Assert.Equal(pair.First.Start, pair.Second.Start, 0.02);
-                Assert.Equal(pair.First.Length, pair.Second.Length, 0.02);
-            });
+            Assert.All(
+                ours.Zip(played),
+                pair =>
+                {
+                    Assert.Equal(pair.First.Start, pair.Second.Start, 0.02);
+                    Assert.Equal(pair.First.Length, pair.Second.Length, 0.02);
+                }
+            );
         }
     }
 
     [Fact] // Repeats and endings played out, against the engraver's own time map.
     public void Verovio_plays_bars_in_our_play_order_at_our_times()
     {
-        var scores = Tunes.Select(t => t.Score with { Bars = [.. t.Score.Bars.Select(b => b with { Events = [.. b.Events.Select(e => e with { Graces = [] })] })] }).ToArray();
+        var scores = Tunes
+            .Select(t =>
+                t.Score with
+                {
+                    Bars = [.. t.Score.Bars.Select(b => b with { Events = [.. b.Events.Select(e => e with { Graces = [] })] })],
+                }
+            )
+            .ToArray();
         var theirs = Outside.Ask("timemap.mjs", scores.Select(s => MusicXmlWriter.Write(s)));
         foreach (var (i, score) in scores.Index())
         {
@@ -77,11 +112,21 @@ public class DemoTuneTests
     [Fact] // The demo must need everything that the first slice can show.
     public void The_demo_needs_every_low_and_high_finger_both_stretches_a_shift_slurs_a_pick_up_and_endings()
     {
-        Reading[] Read(Instrument player) => [.. Tunes.Select(t => Reading.Of(t.Score, PrintedFor.Of(t.Score), player, HouseStyle.Default))];
-        string[] Labels(Instrument player) => [.. Read(player).SelectMany(r => r.Notes).Select(n => n.Label[(n.Label.IndexOf('-', StringComparison.Ordinal) + 1)..]).Distinct()];
+        Reading[] Read(Instrument player) =>
+            [.. Tunes.Select(t => Reading.Of(t.Score, PrintedFor.Of(t.Score), player, HouseStyle.Default))];
+        string[] Labels(Instrument player) =>
+            [
+                .. Read(player)
+                    .SelectMany(r => r.Notes)
+                    .Select(n => n.Label[(n.Label.IndexOf('-', StringComparison.Ordinal) + 1)..])
+                    .Distinct(),
+            ];
         Assert.Superset(new HashSet<string> { "L1", "L2", "L3", "L4", "H1", "H2", "H3" }, Labels(Instruments.Violin).ToHashSet());
         Assert.Superset(new HashSet<string> { "x1", "x2", "x3", "x4" }, Labels(Instruments.Cello).ToHashSet());
-        Assert.Contains(Read(Instruments.Bass).SelectMany(r => r.Notes), n => n.Placement is { } p && Instruments.Bass.Frames[p.Frame].Position == "III");
+        Assert.Contains(
+            Read(Instruments.Bass).SelectMany(r => r.Notes),
+            n => n.Placement is { } p && Instruments.Bass.Frames[p.Frame].Position == "III"
+        );
         Assert.Contains(Tunes, t => t.Score.Events.Any(e => e.SlurStarts > 0));
         Assert.Contains(Tunes, t => t.Score.Bars[0].IsPickUp);
         Assert.Contains(Tunes, t => t.Score.Bars.Any(b => b.EndingStart == "2"));

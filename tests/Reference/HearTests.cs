@@ -17,19 +17,46 @@ public class HearTests
             {
                 musicXml = MusicXmlWriter.Write(reading.Score),
                 countedBeat = 4 * Counting.BeatOf(score.Time, HouseStyle.Default).ToDouble(),
-                notes = reading.Notes.Select(n => new { id = n.Note.Id, tiedIds = n.Note.TiedIds, midi = n.Note.Pitch.Midi, plucked = reading.Bowing.Plucked[n.Note.Index] }),
-                bars = score.Bars.Select(b => new { id = b.Id, number = b.Number, eventIds = b.Events.Select(e => e.Id) }),
+                notes = reading.Notes.Select(n => new
+                {
+                    id = n.Note.Id,
+                    tiedIds = n.Note.TiedIds,
+                    midi = n.Note.Pitch.Midi,
+                    plucked = reading.Bowing.Plucked[n.Note.Index],
+                }),
+                bars = score.Bars.Select(b => new
+                {
+                    id = b.Id,
+                    number = b.Number,
+                    eventIds = b.Events.Select(e => e.Id),
+                }),
                 order = reading.Order.Select(p => p.Bar),
-                events = score.Bars.SelectMany(b => b.Events.Select(e => new { id = e.Id, barId = b.Id, length = 4 * e.Length.ToDouble() })),
+                events = score.Bars.SelectMany(b =>
+                    b.Events.Select(e => new
+                    {
+                        id = e.Id,
+                        barId = b.Id,
+                        length = 4 * e.Length.ToDouble(),
+                    })
+                ),
             },
             starts,
         };
     }
 
-    private static JsonElement Schedule(string meter, string music, params double[] starts) => Outside.Ask("schedule.mjs", new[] { Question(meter, music, starts) })[0];
+    private static JsonElement Schedule(string meter, string music, params double[] starts) =>
+        Outside.Ask("schedule.mjs", new[] { Question(meter, music, starts) })[0];
 
-    private static string Notes(JsonElement schedule) => string.Join(' ', schedule.GetProperty("notes").EnumerateArray()
-        .Select(n => $"{n.GetProperty("midi").GetInt32()}@{n.GetProperty("at").GetDouble():0.##}+{n.GetProperty("length").GetDouble():0.##}"));
+    private static string Notes(JsonElement schedule) =>
+        string.Join(
+            ' ',
+            schedule
+                .GetProperty("notes")
+                .EnumerateArray()
+                .Select(n =>
+                    $"{n.GetProperty("midi").GetInt32()}@{n.GetProperty("at").GetDouble():0.##}+{n.GetProperty("length").GetDouble():0.##}"
+                )
+        );
 
     [Fact] // MIDI 1.0 key numbers: D4 is 62.
     public void Notes_sound_at_their_times_for_their_lengths() =>
@@ -53,14 +80,20 @@ public class HearTests
     [Fact]
     public void Notes_marked_to_be_plucked_are_plucked()
     {
-        var plucked = Schedule("4/4", "D \"^pizz.\"E F \"^arco\"G|]").GetProperty("notes").EnumerateArray().Select(n => n.GetProperty("plucked").GetBoolean());
+        var plucked = Schedule("4/4", "D \"^pizz.\"E F \"^arco\"G|]")
+            .GetProperty("notes")
+            .EnumerateArray()
+            .Select(n => n.GetProperty("plucked").GetBoolean());
         Assert.Equal([false, true, true, false], plucked);
     }
 
     [Fact]
     public void The_clicks_fall_on_the_beats_and_the_first_of_each_bar_is_strong()
     {
-        var beats = Schedule("3/4", "A|d3|d3|]").GetProperty("beats").EnumerateArray().Select(b => $"{b.GetProperty("at").GetDouble():0.##}{(b.GetProperty("strong").GetBoolean() ? "!" : "")}");
+        var beats = Schedule("3/4", "A|d3|d3|]")
+            .GetProperty("beats")
+            .EnumerateArray()
+            .Select(b => $"{b.GetProperty("at").GetDouble():0.##}{(b.GetProperty("strong").GetBoolean() ? "!" : "")}");
         Assert.Equal("0 1! 2 3 4! 5 6", string.Join(' ', beats));
     }
 

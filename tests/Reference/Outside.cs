@@ -9,13 +9,21 @@ internal static class Outside
     public static JsonElement Ask(string script, object question)
     {
         var file = Path.Combine(Lines.Root(), "tests", "Reference", script);
-        var start = new ProcessStartInfo("node", [file]) { RedirectStandardInput = true, RedirectStandardOutput = true, RedirectStandardError = true, WorkingDirectory = Path.Combine(Lines.Root(), "web") };
+        var start = new ProcessStartInfo("node", [file])
+        {
+            RedirectStandardInput = true,
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+            WorkingDirectory = Path.Combine(Lines.Root(), "web"),
+        };
         using var node = Process.Start(start) ?? throw new InvalidOperationException("node does not start");
         var error = node.StandardError.ReadToEndAsync();
         node.StandardInput.Write(JsonSerializer.Serialize(question));
         node.StandardInput.Close();
         var answer = node.StandardOutput.ReadToEnd();
         node.WaitForExit();
-        return node.ExitCode == 0 ? JsonSerializer.Deserialize<JsonElement>(answer) : throw new InvalidOperationException($"{script}: {error.Result}");
+        return node.ExitCode == 0
+            ? JsonSerializer.Deserialize<JsonElement>(answer)
+            : throw new InvalidOperationException($"{script}: {error.Result}");
     }
 }

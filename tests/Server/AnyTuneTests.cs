@@ -26,24 +26,43 @@ public class AnyTuneTests(RunningServer server) : IClassFixture<RunningServer>
             Assert.All(printed, e => Assert.Contains($"id=\"{e}\"", drawn, StringComparison.Ordinal));
             Assert.All(reading.GetProperty("counts").EnumerateArray(), c => Assert.Contains(c.GetProperty("eventId").GetString(), printed));
             Assert.All(reading.GetProperty("counts").EnumerateArray(), c => Assert.InRange(c.GetProperty("offset").GetDouble(), 0, 1));
-            Assert.All(reading.GetProperty("travels").EnumerateArray(), t => Assert.Contains(t.GetProperty("noteId").GetString(), sounding));
+            Assert.All(
+                reading.GetProperty("travels").EnumerateArray(),
+                t => Assert.Contains(t.GetProperty("noteId").GetString(), sounding)
+            );
             Assert.All(reading.GetProperty("travels").EnumerateArray(), t => Assert.InRange(t.GetProperty("to").GetDouble(), 0, 1));
-            Assert.All(reading.GetProperty("notes").EnumerateArray(), n => Assert.NotEqual("", n.GetProperty("why").GetProperty("finger").GetString()));
+            Assert.All(
+                reading.GetProperty("notes").EnumerateArray(),
+                n => Assert.NotEqual("", n.GetProperty("why").GetProperty("finger").GetString())
+            );
 
-            var lines = reading.GetProperty("form").GetProperty("lines").EnumerateArray().Select(l => l.GetProperty("firstBar").GetInt32()).ToArray();
+            var lines = reading
+                .GetProperty("form")
+                .GetProperty("lines")
+                .EnumerateArray()
+                .Select(l => l.GetProperty("firstBar").GetInt32())
+                .ToArray();
             var before = (await server.Send(HttpMethod.Post, $"/api/tunes/{id}/before", new { instrument, starts = lines })).Body;
-            Assert.All(before.EnumerateArray().SelectMany(l => l.EnumerateArray()).SelectMany(r => r.GetProperty("noteIds").EnumerateArray()), n => Assert.Contains(n.GetString(), sounding.Concat(printed)));
+            Assert.All(
+                before.EnumerateArray().SelectMany(l => l.EnumerateArray()).SelectMany(r => r.GetProperty("noteIds").EnumerateArray()),
+                n => Assert.Contains(n.GetString(), sounding.Concat(printed))
+            );
 
             var bowing = await server.Get($"/api/tunes/{id}/bowing?instrument={instrument}");
             foreach (var proposal in bowing.GetProperty("proposals").EnumerateArray())
             {
-                var changes = proposal.GetProperty("changes").EnumerateArray().Select(c => new { noteId = c.GetProperty("noteId").GetString(), kind = c.GetProperty("kind").GetString() });
+                var changes = proposal
+                    .GetProperty("changes")
+                    .EnumerateArray()
+                    .Select(c => new { noteId = c.GetProperty("noteId").GetString(), kind = c.GetProperty("kind").GetString() });
                 Assert.Equal(204, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}/bowing", new { changes })).Status);
             }
 
             foreach (var format in (string[])["musicxml", "abc"])
             {
-                using var export = await server.Client.GetAsync($"/api/tunes/{id}/export?format={format}&instrument={instrument}&rows=pair,name,bow,count");
+                using var export = await server.Client.GetAsync(
+                    $"/api/tunes/{id}/export?format={format}&instrument={instrument}&rows=pair,name,bow,count"
+                );
                 Assert.Equal(HttpStatusCode.OK, export.StatusCode);
                 Assert.Empty(TuneReader.Read(await export.Content.ReadAsStringAsync()).Errors);
             }

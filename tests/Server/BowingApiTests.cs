@@ -16,16 +16,28 @@ public sealed class BowingApiTests : IClassFixture<RunningServer>
         var bowing = await server.Get($"/api/tunes/{id}/bowing?instrument=violin");
         var proposal = bowing.GetProperty("proposals").EnumerateArray().First(p => p.GetProperty("aim").GetString() == "downbeatsDown");
         Assert.Equal((1, 0), (proposal.GetProperty("now").GetInt32(), proposal.GetProperty("left").GetInt32()));
-        var changes = proposal.GetProperty("changes").EnumerateArray().Select(c => new { noteId = c.GetProperty("noteId").GetString(), kind = c.GetProperty("kind").GetString() }).ToArray();
+        var changes = proposal
+            .GetProperty("changes")
+            .EnumerateArray()
+            .Select(c => new { noteId = c.GetProperty("noteId").GetString(), kind = c.GetProperty("kind").GetString() })
+            .ToArray();
         Assert.Equal(204, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}/bowing", new { changes })).Status);
 
         var reading = await server.Get($"/api/tunes/{id}/reading?instrument=cello"); // kept for the tune, on every instrument
         Assert.Equal("down", reading.GetProperty("notes")[3].GetProperty("bow").GetString());
         Assert.Contains("(", await server.Client.GetStringAsync($"/api/tunes/{id}/export?format=abc"), StringComparison.Ordinal);
-        Assert.Contains("<slur type=\"start\"", await server.Client.GetStringAsync($"/api/tunes/{id}/export?format=musicxml"), StringComparison.Ordinal);
+        Assert.Contains(
+            "<slur type=\"start\"",
+            await server.Client.GetStringAsync($"/api/tunes/{id}/export?format=musicxml"),
+            StringComparison.Ordinal
+        );
 
         await server.Send(HttpMethod.Put, $"/api/tunes/{id}/bowing", new { changes = Array.Empty<object>() });
-        Assert.DoesNotContain("<slur", await server.Client.GetStringAsync($"/api/tunes/{id}/export?format=musicxml"), StringComparison.Ordinal);
+        Assert.DoesNotContain(
+            "<slur",
+            await server.Client.GetStringAsync($"/api/tunes/{id}/export?format=musicxml"),
+            StringComparison.Ordinal
+        );
     }
 
     [Fact] // Three strokes to a bar want one join; with the slur refused, the hook is proposed, and the refusal is kept.
@@ -33,10 +45,17 @@ public sealed class BowingApiTests : IClassFixture<RunningServer>
     {
         var id = await server.Keep(Tune);
         var refused = new[] { new { noteId = "b1n3", kind = "slur" } };
-        Assert.Equal(204, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}/bowing", new { changes = Array.Empty<object>(), refused })).Status);
+        Assert.Equal(
+            204,
+            (await server.Send(HttpMethod.Put, $"/api/tunes/{id}/bowing", new { changes = Array.Empty<object>(), refused })).Status
+        );
         var bowing = await server.Get($"/api/tunes/{id}/bowing?instrument=violin");
         Assert.Equal("Bar 1: slur E to F♯", bowing.GetProperty("refused")[0].GetProperty("text").GetString());
-        var kinds = bowing.GetProperty("proposals")[0].GetProperty("changes").EnumerateArray().Select(c => $"{c.GetProperty("noteId").GetString()} {c.GetProperty("kind").GetString()}");
+        var kinds = bowing
+            .GetProperty("proposals")[0]
+            .GetProperty("changes")
+            .EnumerateArray()
+            .Select(c => $"{c.GetProperty("noteId").GetString()} {c.GetProperty("kind").GetString()}");
         Assert.Equal(["b1n3 hook", "b2n3 slur"], kinds);
     }
 
@@ -44,7 +63,11 @@ public sealed class BowingApiTests : IClassFixture<RunningServer>
     public async Task A_change_that_cannot_be_made_is_refused_and_nothing_is_changed()
     {
         var id = await server.Keep(Tune);
-        var (status, body) = await server.Send(HttpMethod.Put, $"/api/tunes/{id}/bowing", new { changes = new[] { new { noteId = "b1n1", kind = "slur" } } });
+        var (status, body) = await server.Send(
+            HttpMethod.Put,
+            $"/api/tunes/{id}/bowing",
+            new { changes = new[] { new { noteId = "b1n1", kind = "slur" } } }
+        );
         Assert.Equal(422, status);
         Assert.Contains("cannot join the note before it", body.GetProperty("title").GetString(), StringComparison.Ordinal);
         Assert.Empty((await server.Get($"/api/tunes/{id}/bowing?instrument=violin")).GetProperty("taken").EnumerateArray());

@@ -16,7 +16,18 @@ public sealed class DatabaseTests : IDisposable
     public void Tunes_outlive_the_program_and_migrations_run_once()
     {
         var file = Path.Combine(_folder, "coppia.db");
-        var tune = new TuneRepository(new Database(file), TimeProvider.System).Add(new TuneRecord { Title = "A", Composer = "", PrintedFor = "violin", Source = "x", KeyName = "", Meter = "", Clef = "" });
+        var tune = new TuneRepository(new Database(file), TimeProvider.System).Add(
+            new TuneRecord
+            {
+                Title = "A",
+                Composer = "",
+                PrintedFor = "violin",
+                Source = "x",
+                KeyName = "",
+                Meter = "",
+                Clef = "",
+            }
+        );
         Assert.Equal(tune, new TuneRepository(new Database(file), TimeProvider.System).Find(tune.Id));
     }
 
@@ -25,7 +36,11 @@ public sealed class DatabaseTests : IDisposable
     {
         var file = Path.Combine(_folder, "notes.db");
         File.WriteAllText(file, "These are my lesson notes, not a database. " + new string('x', 2000));
-        Assert.Contains("cannot be opened as a Coppia database", Assert.Throws<InvalidDataException>(() => new Database(file)).Message, StringComparison.Ordinal);
+        Assert.Contains(
+            "cannot be opened as a Coppia database",
+            Assert.Throws<InvalidDataException>(() => new Database(file)).Message,
+            StringComparison.Ordinal
+        );
         Assert.StartsWith("These are my lesson notes", File.ReadAllText(file), StringComparison.Ordinal);
     }
 

@@ -13,7 +13,10 @@ public class ReadingApiTests(RunningServer server) : IClassFixture<RunningServer
     {
         var id = await server.Keep(Source);
         var reading = await server.Get($"/api/tunes/{id}/reading?instrument={instrument}");
-        Assert.Equal(pairs, string.Join(' ', reading.GetProperty("notes").EnumerateArray().Select(n => n.GetProperty("label").GetString())));
+        Assert.Equal(
+            pairs,
+            string.Join(' ', reading.GetProperty("notes").EnumerateArray().Select(n => n.GetProperty("label").GetString()))
+        );
         Assert.Equal(clef, reading.GetProperty("clef").GetString());
         Assert.Equal(moved, reading.GetProperty("moved").GetString());
     }
@@ -23,7 +26,10 @@ public class ReadingApiTests(RunningServer server) : IClassFixture<RunningServer
     {
         var id = await server.Keep(Source);
         var words = (await server.Get($"/api/tunes/{id}/reading?instrument=violin")).GetProperty("meterWords").GetString();
-        Assert.Equal("The C on the staff is a time signature, four quarter beats; the key, D major, comes from the signature alone.", words);
+        Assert.Equal(
+            "The C on the staff is a time signature, four quarter beats; the key, D major, comes from the signature alone.",
+            words
+        );
     }
 
     [Theory] // Handbook 19, common practice: cello G sharp on D is a stretched fourth finger; violin F natural on D is low 2.
@@ -31,7 +37,14 @@ public class ReadingApiTests(RunningServer server) : IClassFixture<RunningServer
     [InlineData("violin", 1, 3, 0, "F4", "D-L2")]
     [InlineData("bass", 3, 4, 2, "B3", "G4")]
     [InlineData("violin", 3, 0, 0, "E5", "E0")]
-    public async Task A_place_on_the_fingerboard_is_a_note(string instrument, int @string, int semitones, int fifths, string pitch, string label)
+    public async Task A_place_on_the_fingerboard_is_a_note(
+        string instrument,
+        int @string,
+        int semitones,
+        int fifths,
+        string pitch,
+        string label
+    )
     {
         var place = await server.Get($"/api/instruments/{instrument}/place?string={@string}&semitones={semitones}&fifths={fifths}");
         Assert.Equal((pitch, label), (place.GetProperty("pitch").GetString(), place.GetProperty("label").GetString()));
@@ -42,11 +55,21 @@ public class ReadingApiTests(RunningServer server) : IClassFixture<RunningServer
     {
         var id = await server.Keep(Source);
         async Task<string> Labels(string instrument) =>
-            string.Join(' ', (await server.Get($"/api/tunes/{id}/reading?instrument={instrument}")).GetProperty("notes").EnumerateArray().Select(n => n.GetProperty("label").GetString()));
+            string.Join(
+                ' ',
+                (await server.Get($"/api/tunes/{id}/reading?instrument={instrument}"))
+                    .GetProperty("notes")
+                    .EnumerateArray()
+                    .Select(n => n.GetProperty("label").GetString())
+            );
         Assert.Equal(204, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}/octave/cello", new { octaves = -2 })).Status);
         Assert.Equal("C1 C-x2 C-x4 G0 G1", await Labels("cello"));
         Assert.Equal("D0 D1 D2 D3 A0", await Labels("violin"));
-        Assert.Contains("<octave>2</octave>", await server.Client.GetStringAsync($"/api/tunes/{id}/export?format=musicxml&instrument=cello"), StringComparison.Ordinal);
+        Assert.Contains(
+            "<octave>2</octave>",
+            await server.Client.GetStringAsync($"/api/tunes/{id}/export?format=musicxml&instrument=cello"),
+            StringComparison.Ordinal
+        );
         var refused = await server.Send(HttpMethod.Put, $"/api/tunes/{id}/octave/cello", new { octaves = 4 });
         Assert.Equal(422, refused.Status);
         Assert.Contains("out of the cello’s reach; expected", refused.Body.GetProperty("title").GetString(), StringComparison.Ordinal);
@@ -58,18 +81,37 @@ public class ReadingApiTests(RunningServer server) : IClassFixture<RunningServer
     public async Task A_pin_waits_for_its_octave()
     {
         var id = await server.Keep(Source);
-        async Task Pin(params object[] pins) => Assert.Equal(204, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}/pins/violin", new { pins, usePrinted = false })).Status);
+        async Task Pin(params object[] pins) =>
+            Assert.Equal(204, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}/pins/violin", new { pins, usePrinted = false })).Status);
         async Task<(string Labels, int Pins, int Warnings)> Read()
         {
             var reading = await server.Get($"/api/tunes/{id}/reading?instrument=violin");
-            return (string.Join(' ', reading.GetProperty("notes").EnumerateArray().Select(n => n.GetProperty("label").GetString())), reading.GetProperty("pins").GetArrayLength(), reading.GetProperty("warnings").GetArrayLength());
+            return (
+                string.Join(' ', reading.GetProperty("notes").EnumerateArray().Select(n => n.GetProperty("label").GetString())),
+                reading.GetProperty("pins").GetArrayLength(),
+                reading.GetProperty("warnings").GetArrayLength()
+            );
         }
 
-        await Pin(new { noteId = "b2n1", @string = 1, finger = 4 });
+        await Pin(
+            new
+            {
+                noteId = "b2n1",
+                @string = 1,
+                finger = 4,
+            }
+        );
         Assert.Equal(("D0 D1 D2 D3 D4", 1, 0), await Read());
         Assert.Equal(204, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}/octave/violin", new { octaves = 1 })).Status);
         Assert.Equal(("A3 E0 E1 E-L2 E3", 0, 1), await Read());
-        await Pin(new { noteId = "b1n2", @string = 2, finger = 4 });
+        await Pin(
+            new
+            {
+                noteId = "b1n2",
+                @string = 2,
+                finger = 4,
+            }
+        );
         Assert.Equal(204, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}/octave/violin", new { octaves = (int?)null })).Status);
         Assert.Equal("D0 D1 D2 D3 D4", (await Read()).Labels);
     }
@@ -79,7 +121,11 @@ public class ReadingApiTests(RunningServer server) : IClassFixture<RunningServer
     {
         var id = await server.Keep(Source);
         await server.Get($"/api/tunes/{id}/reading?instrument=violin");
-        await server.Send(HttpMethod.Put, $"/api/tunes/{id}", new { version = 1, source = Source.Replace("A4", "d4", StringComparison.Ordinal) });
+        await server.Send(
+            HttpMethod.Put,
+            $"/api/tunes/{id}",
+            new { version = 1, source = Source.Replace("A4", "d4", StringComparison.Ordinal) }
+        );
         var reading = await server.Get($"/api/tunes/{id}/reading?instrument=violin");
         Assert.Equal("A3", reading.GetProperty("notes")[4].GetProperty("label").GetString());
     }

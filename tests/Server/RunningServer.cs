@@ -17,14 +17,18 @@ public sealed class RunningServer : IAsyncLifetime
 
     public async ValueTask InitializeAsync()
     {
-        _app = CoppiaApp.Build(new ServerOptions(Folder, "127.0.0.1", 0, Path.Combine(Folder, "none"), null, false), b => b.WebHost.UseTestServer());
+        _app = CoppiaApp.Build(
+            new ServerOptions(Folder, "127.0.0.1", 0, Path.Combine(Folder, "none"), null, false),
+            b => b.WebHost.UseTestServer()
+        );
         await _app.StartAsync();
         Client = _app.GetTestClient();
     }
 
     public async ValueTask DisposeAsync()
     {
-        if (_app is not null) await _app.DisposeAsync();
+        if (_app is not null)
+            await _app.DisposeAsync();
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
         Directory.Delete(Folder, recursive: true);
     }

@@ -12,7 +12,13 @@ public sealed class StylesApiTests : IAsyncLifetime
     public ValueTask DisposeAsync() => _server.DisposeAsync();
 
     private async Task<string> Pairs(long id, string instrument) =>
-        string.Join(' ', (await _server.Get($"/api/tunes/{id}/reading?instrument={instrument}")).GetProperty("notes").EnumerateArray().Select(n => n.GetProperty("label").GetString()));
+        string.Join(
+            ' ',
+            (await _server.Get($"/api/tunes/{id}/reading?instrument={instrument}"))
+                .GetProperty("notes")
+                .EnumerateArray()
+                .Select(n => n.GetProperty("label").GetString())
+        );
 
     private const string Tune = "X:1\nM:2/4\nL:1/8\nK:C\nG A G F|!4!A4|]";
 
@@ -22,7 +28,9 @@ public sealed class StylesApiTests : IAsyncLifetime
         var id = await _server.Keep(Tune);
         Assert.Equal("D3 D4 D3 D-L2 A0", await Pairs(id, "violin"));
         await _server.Send(HttpMethod.Post, "/api/styles", new { name = "Upstairs", style = new { fourthFinger = "openFirst" } });
-        var second = (await _server.Send(HttpMethod.Post, "/api/styles", new { name = "Downstairs", style = new { lowHigh = "arrows" } })).Body.GetProperty("id").GetInt64();
+        var second = (await _server.Send(HttpMethod.Post, "/api/styles", new { name = "Downstairs", style = new { lowHigh = "arrows" } }))
+            .Body.GetProperty("id")
+            .GetInt64();
         Assert.Equal("D3 A0 D3 D-L2 A0", await Pairs(id, "violin")); // the first style kept is the current one
         Assert.Equal(204, (await _server.Send(HttpMethod.Post, $"/api/styles/{second}/current")).Status);
         Assert.Equal("D3 D4 D3 D-↓2 A0", await Pairs(id, "violin"));
@@ -53,9 +61,20 @@ public sealed class StylesApiTests : IAsyncLifetime
     [InlineData("octaveNames", "number", "D4 F♯4 A4 D5 C♯5 A4 D4")]
     public async Task Each_setting_has_an_example_that_it_changes(string setting, string choice, string printed)
     {
-        string Printed(JsonElement examples) => string.Join(' ', examples.EnumerateArray().First(e => e.GetProperty("setting").GetString() == setting).GetProperty("printed").EnumerateArray().Select(p => p.GetString()));
+        string Printed(JsonElement examples) =>
+            string.Join(
+                ' ',
+                examples
+                    .EnumerateArray()
+                    .First(e => e.GetProperty("setting").GetString() == setting)
+                    .GetProperty("printed")
+                    .EnumerateArray()
+                    .Select(p => p.GetString())
+            );
         var plain = (await _server.Send(HttpMethod.Post, "/api/styles/example", new { })).Body;
-        var changed = (await _server.Send(HttpMethod.Post, "/api/styles/example", new Dictionary<string, string> { [setting] = choice })).Body;
+        var changed = (
+            await _server.Send(HttpMethod.Post, "/api/styles/example", new Dictionary<string, string> { [setting] = choice })
+        ).Body;
         Assert.Equal(printed, Printed(changed));
         Assert.NotEqual(printed, Printed(plain));
     }
@@ -64,7 +83,19 @@ public sealed class StylesApiTests : IAsyncLifetime
     public async Task A_pin_is_kept_per_instrument_and_the_rest_follows()
     {
         var id = await _server.Keep(Tune);
-        var pins = new { pins = new[] { new { noteId = "b1n2", @string = 2, finger = 0 } }, usePrinted = false };
+        var pins = new
+        {
+            pins = new[]
+            {
+                new
+                {
+                    noteId = "b1n2",
+                    @string = 2,
+                    finger = 0,
+                },
+            },
+            usePrinted = false,
+        };
         Assert.Equal(204, (await _server.Send(HttpMethod.Put, $"/api/tunes/{id}/pins/violin", pins)).Status);
         Assert.Equal("D3 A0 D3 D-L2 A0", await Pairs(id, "violin"));
         Assert.Equal("D3 D4 D3 D-L2 A0", await Pairs(id, "viola"));
@@ -76,9 +107,29 @@ public sealed class StylesApiTests : IAsyncLifetime
     public async Task An_impossible_pin_is_refused_and_says_what_is_possible()
     {
         var id = await _server.Keep(Tune);
-        var (status, body) = await _server.Send(HttpMethod.Put, $"/api/tunes/{id}/pins/violin", new { pins = new[] { new { noteId = "b1n1", @string = 3, finger = 1 } }, usePrinted = false });
+        var (status, body) = await _server.Send(
+            HttpMethod.Put,
+            $"/api/tunes/{id}/pins/violin",
+            new
+            {
+                pins = new[]
+                {
+                    new
+                    {
+                        noteId = "b1n1",
+                        @string = 3,
+                        finger = 1,
+                    },
+                },
+                usePrinted = false,
+            }
+        );
         Assert.Equal(422, status);
-        Assert.StartsWith("G4 in bar 1 cannot be played with 1 on the E string; possible here: ", body.GetProperty("title").GetString(), StringComparison.Ordinal);
+        Assert.StartsWith(
+            "G4 in bar 1 cannot be played with 1 on the E string; possible here: ",
+            body.GetProperty("title").GetString(),
+            StringComparison.Ordinal
+        );
         Assert.Contains("3 on D", body.GetProperty("title").GetString(), StringComparison.Ordinal);
         Assert.Equal("D3 D4 D3 D-L2 A0", await Pairs(id, "violin"));
     }
@@ -87,10 +138,34 @@ public sealed class StylesApiTests : IAsyncLifetime
     public async Task A_pin_whose_note_has_changed_is_set_aside_and_said()
     {
         var id = await _server.Keep(Tune);
-        await _server.Send(HttpMethod.Put, $"/api/tunes/{id}/pins/violin", new { pins = new[] { new { noteId = "b1n2", @string = 2, finger = 0 } }, usePrinted = false });
-        await _server.Send(HttpMethod.Put, $"/api/tunes/{id}", new { version = 1, source = Tune.Replace("G A G", "G B G", StringComparison.Ordinal) });
+        await _server.Send(
+            HttpMethod.Put,
+            $"/api/tunes/{id}/pins/violin",
+            new
+            {
+                pins = new[]
+                {
+                    new
+                    {
+                        noteId = "b1n2",
+                        @string = 2,
+                        finger = 0,
+                    },
+                },
+                usePrinted = false,
+            }
+        );
+        await _server.Send(
+            HttpMethod.Put,
+            $"/api/tunes/{id}",
+            new { version = 1, source = Tune.Replace("G A G", "G B G", StringComparison.Ordinal) }
+        );
         var reading = await _server.Get($"/api/tunes/{id}/reading?instrument=violin");
-        Assert.Contains("1 of your own fingerings no longer meet their notes", reading.GetProperty("warnings").ToString(), StringComparison.Ordinal);
+        Assert.Contains(
+            "1 of your own fingerings no longer meet their notes",
+            reading.GetProperty("warnings").ToString(),
+            StringComparison.Ordinal
+        );
     }
 
     [Fact] // Handbook 1, common practice: a signature is told by what it changes from the first key taught.
@@ -99,7 +174,10 @@ public sealed class StylesApiTests : IAsyncLifetime
         var shapes = await _server.Get("/api/shapes/violin?fifths=0&form=major");
         Assert.Equal("Against D major: C is natural, F is natural.", shapes.GetProperty("changes").GetString());
         await _server.Send(HttpMethod.Post, "/api/styles", new { name = "G first", style = new { firstKeyFifths = 1 } });
-        Assert.Equal("Against G major: F is natural.", (await _server.Get("/api/shapes/violin?fifths=0&form=major")).GetProperty("changes").GetString());
+        Assert.Equal(
+            "Against G major: F is natural.",
+            (await _server.Get("/api/shapes/violin?fifths=0&form=major")).GetProperty("changes").GetString()
+        );
     }
 
     [Theory]
@@ -108,14 +186,28 @@ public sealed class StylesApiTests : IAsyncLifetime
     [InlineData("cello", -3, "I")]
     [InlineData("violin", -3, "I")]
     public async Task The_position_follows_the_key_where_none_is_asked(string instrument, int fifths, string position) =>
-        Assert.Equal(position, (await _server.Get($"/api/shapes/{instrument}?fifths={fifths}&form=major")).GetProperty("position").GetString());
+        Assert.Equal(
+            position,
+            (await _server.Get($"/api/shapes/{instrument}?fifths={fifths}&form=major")).GetProperty("position").GetString()
+        );
 
     [Fact]
     public async Task A_shape_keeps_the_teachers_own_name_and_mark()
     {
-        await _server.Send(HttpMethod.Post, "/api/styles", new { name = "Ours", style = new { shapeNames = new Dictionary<string, object> { ["2–3"] = new { name = "the twins", mark = "★" } } } });
+        await _server.Send(
+            HttpMethod.Post,
+            "/api/styles",
+            new
+            {
+                name = "Ours",
+                style = new { shapeNames = new Dictionary<string, object> { ["2–3"] = new { name = "the twins", mark = "★" } } },
+            }
+        );
         var shape = (await _server.Get("/api/shapes/violin?fifths=2&form=major")).GetProperty("shapes")[1];
-        Assert.Equal(("the twins", "★", "2–3"), (shape.GetProperty("name").GetString(), shape.GetProperty("mark").GetString(), shape.GetProperty("descriptive").GetString()));
+        Assert.Equal(
+            ("the twins", "★", "2–3"),
+            (shape.GetProperty("name").GetString(), shape.GetProperty("mark").GetString(), shape.GetProperty("descriptive").GetString())
+        );
     }
 
     [Theory] // d = L (1 − 2^(−n/12)), equal temperament, rounded to 0.5 mm as handbook 4 asks; worked by hand.
@@ -125,7 +217,15 @@ public sealed class StylesApiTests : IAsyncLifetime
     public async Task The_taping_sheet_gives_half_millimetres(string instrument, int length, string distances)
     {
         var sheet = await _server.Get($"/api/taping/{instrument}?lengthMm={length}");
-        Assert.Equal(distances, string.Join(' ', sheet.EnumerateArray().Select(t => t.GetProperty("millimetres").GetDouble().ToString(System.Globalization.CultureInfo.InvariantCulture))));
+        Assert.Equal(
+            distances,
+            string.Join(
+                ' ',
+                sheet
+                    .EnumerateArray()
+                    .Select(t => t.GetProperty("millimetres").GetDouble().ToString(System.Globalization.CultureInfo.InvariantCulture))
+            )
+        );
     }
 
     [Fact]
@@ -140,10 +240,19 @@ public sealed class StylesApiTests : IAsyncLifetime
     public async Task Before_a_line_the_server_says_what_the_core_says()
     {
         var id = await _server.Keep(Tune);
-        var lines = (await _server.Send(HttpMethod.Post, $"/api/tunes/{id}/before", new { instrument = "violin", starts = new[] { 0, 1 } })).Body;
+        var lines = (
+            await _server.Send(HttpMethod.Post, $"/api/tunes/{id}/before", new { instrument = "violin", starts = new[] { 0, 1 } })
+        ).Body;
         Assert.Equal("Only the D string.", lines[0][0].GetProperty("text").GetString());
         Assert.Equal("Only the A string.", lines[1][0].GetProperty("text").GetString());
-        var refused = await _server.Send(HttpMethod.Post, $"/api/tunes/{id}/before", new { instrument = "violin", starts = new[] { 0, 9 } });
-        Assert.Equal((400, "Line 2 cannot begin at bar order 9; expected ascending orders from 0 to 1."), (refused.Status, refused.Body.GetProperty("title").GetString()));
+        var refused = await _server.Send(
+            HttpMethod.Post,
+            $"/api/tunes/{id}/before",
+            new { instrument = "violin", starts = new[] { 0, 9 } }
+        );
+        Assert.Equal(
+            (400, "Line 2 cannot begin at bar order 9; expected ascending orders from 0 to 1."),
+            (refused.Status, refused.Body.GetProperty("title").GetString())
+        );
     }
 }

@@ -34,7 +34,13 @@ public class TunesApiTests(RunningServer server) : IClassFixture<RunningServer>
     public async Task The_later_of_two_saves_is_told_and_can_look_at_both()
     {
         var id = await server.Keep(Source);
-        object Change(string title) => new { version = 1, source = Source, title };
+        object Change(string title) =>
+            new
+            {
+                version = 1,
+                source = Source,
+                title,
+            };
         Assert.Equal(200, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}", Change("Mine"))).Status);
         var (status, current) = await server.Send(HttpMethod.Put, $"/api/tunes/{id}", Change("Yours"));
         Assert.Equal(409, status);
@@ -73,7 +79,10 @@ public class TunesApiTests(RunningServer server) : IClassFixture<RunningServer>
     [Fact]
     public async Task A_bad_file_comes_back_with_its_text_so_that_nothing_is_lost()
     {
-        using var form = new MultipartFormDataContent { { new ByteArrayContent(Encoding.UTF8.GetBytes("X:1\nK:D\nD ?|]")), "file", "a.abc" } };
+        using var form = new MultipartFormDataContent
+        {
+            { new ByteArrayContent(Encoding.UTF8.GetBytes("X:1\nK:D\nD ?|]")), "file", "a.abc" },
+        };
         using var response = await server.Client.PostAsync("/api/tunes/upload", form);
         Assert.Equal(422, (int)response.StatusCode);
         Assert.Contains("\"source\":\"X:1\\nK:D\\nD ?|]\"", await response.Content.ReadAsStringAsync(), StringComparison.Ordinal);
@@ -82,7 +91,14 @@ public class TunesApiTests(RunningServer server) : IClassFixture<RunningServer>
     [Fact]
     public async Task A_file_over_5_MB_is_refused()
     {
-        using var form = new MultipartFormDataContent { { new ByteArrayContent(new byte[5 * 1024 * 1024 + 1]) { Headers = { ContentType = new MediaTypeHeaderValue("text/plain") } }, "file", "a.abc" } };
+        using var form = new MultipartFormDataContent
+        {
+            {
+                new ByteArrayContent(new byte[5 * 1024 * 1024 + 1]) { Headers = { ContentType = new MediaTypeHeaderValue("text/plain") } },
+                "file",
+                "a.abc"
+            },
+        };
         using var response = await server.Client.PostAsync("/api/tunes/upload", form);
         Assert.Equal(413, (int)response.StatusCode);
     }

@@ -17,8 +17,19 @@ internal static class Lines
         string.Join(' ', Reading(instrument, key, music, style).Notes.Select(n => n.Label));
 
     /// <summary>The pairs of a fingering by bar: "D0 D1 | A0"; ? for a note out of reach, nothing for a bar without a new note.</summary>
-    public static string ByBar(Fingering fingering) => string.Join(" | ", fingering.Score.Bars.Select(bar => string.Join(' ',
-        fingering.Notes.Where(n => ReferenceEquals(n.Note.Bar, bar)).Select(n => n.Placement is { } at ? Labels.Pair(at, fingering.Instrument, HouseStyle.Default) : "?")))).Trim();
+    public static string ByBar(Fingering fingering) =>
+        string.Join(
+                " | ",
+                fingering.Score.Bars.Select(bar =>
+                    string.Join(
+                        ' ',
+                        fingering
+                            .Notes.Where(n => ReferenceEquals(n.Note.Bar, bar))
+                            .Select(n => n.Placement is { } at ? Labels.Pair(at, fingering.Instrument, HouseStyle.Default) : "?")
+                    )
+                )
+            )
+            .Trim();
 
     public static Reading Reading(string instrument, string key, string music, HouseStyle? style = null)
     {
@@ -33,7 +44,8 @@ internal static class Lines
     public static string Root()
     {
         var folder = new DirectoryInfo(AppContext.BaseDirectory);
-        while (folder is not null && !File.Exists(Path.Combine(folder.FullName, "Coppia.slnx"))) folder = folder.Parent;
+        while (folder is not null && !File.Exists(Path.Combine(folder.FullName, "Coppia.slnx")))
+            folder = folder.Parent;
         return folder?.FullName ?? throw new DirectoryNotFoundException("Coppia.slnx");
     }
 

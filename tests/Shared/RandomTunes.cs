@@ -47,7 +47,13 @@ internal static class RandomTunes
 
     private static string PlainBar(Random random, Walk walk)
     {
-        var lengths = random.Next(4) switch { 0 => new[] { 2, 2 }, 1 => [1, 1, 2], 2 => [2, 1, 1], _ => [1, 1, 1, 1] };
+        var lengths = random.Next(4) switch
+        {
+            0 => new[] { 2, 2 },
+            1 => [1, 1, 2],
+            2 => [2, 1, 1],
+            _ => [1, 1, 1, 1],
+        };
         return string.Join(' ', lengths.Select(l => Abc(walk.Next()) + (l == 1 ? "" : l.ToString(CultureInfo.InvariantCulture))));
     }
 
@@ -63,12 +69,18 @@ internal static class RandomTunes
         };
         var slurFrom = random.Next(3) == 0 ? -1 : random.Next(lengths.Length - 1);
         var slurTo = slurFrom < 0 ? -1 : random.Next(slurFrom + 1, lengths.Length);
-        return string.Join(' ', lengths.Select((length, i) =>
-        {
-            if (i > 0 && i != slurFrom && i != slurTo && !(slurFrom < i && i < slurTo) && random.Next(14) == 0) return "z" + length;
-            var sign = random.Next(9) == 0 ? new[] { "^", "_", "=" }[random.Next(3)] : "";
-            return (i == slurFrom ? "(" : "") + sign + Abc(walk.Next()) + length + (i == slurTo ? ")" : "");
-        }));
+        return string.Join(
+            ' ',
+            lengths.Select(
+                (length, i) =>
+                {
+                    if (i > 0 && i != slurFrom && i != slurTo && !(slurFrom < i && i < slurTo) && random.Next(14) == 0)
+                        return "z" + length;
+                    var sign = random.Next(9) == 0 ? new[] { "^", "_", "=" }[random.Next(3)] : "";
+                    return (i == slurFrom ? "(" : "") + sign + Abc(walk.Next()) + length + (i == slurTo ? ")" : "");
+                }
+            )
+        );
     }
 
     /// <summary>A staff step as ABC writes it: step 28 is C in octave 4.</summary>
@@ -86,9 +98,17 @@ internal static class RandomTunes
         public int Next()
         {
             var now = _at;
-            _at += random.Next(20) switch { < 6 => 0, < 14 => random.Next(2) * 2 - 1, < 18 => random.Next(2) * 4 - 2, _ => random.Next(-4, 5) };
-            if (_at < lowest) _at = 2 * lowest - _at;
-            if (_at > highest) _at = 2 * highest - _at;
+            _at += random.Next(20) switch
+            {
+                < 6 => 0,
+                < 14 => random.Next(2) * 2 - 1,
+                < 18 => random.Next(2) * 4 - 2,
+                _ => random.Next(-4, 5),
+            };
+            if (_at < lowest)
+                _at = 2 * lowest - _at;
+            if (_at > highest)
+                _at = 2 * highest - _at;
             return now;
         }
     }

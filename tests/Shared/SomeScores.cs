@@ -47,42 +47,67 @@ internal static class SomeScores
         from ties in Gen.Bool.Array[6]
         from marked in Gen.Int[-6, 5].Array[6]
         from times in Gen.Int[2, 4]
-        select ScoreAssembly.Finish(new Score
-        {
-            Title = "100% ours",
-            Composer = "Coppia demo",
-            Clef = Clef.All[clef],
-            Key = new KeySignature(fifths, mode),
-            Time = Times[time],
-            Bars =
-            [
-                .. bars.Select((events, i) => new Bar
+        select ScoreAssembly
+            .Finish(
+                new Score
                 {
+                    Title = "100% ours",
+                    Composer = "Coppia demo",
                     Clef = Clef.All[clef],
                     Key = new KeySignature(fifths, mode),
                     Time = Times[time],
-                    Events = Tied(ties[i], Slurred(slurs[i], Tripled(triplets[i], events))),
-                    LineBreakAfter = lines[i] && i < bars.Length - 1,
-                    RepeatStart = i == 1,
-                    RepeatEnd = i == 2,
-                    RepeatTimes = i == 2 ? times : 2,
-                    Waymarks = WaymarkWords.Each((Waymarks)63).Where((_, m) => marked[m] == i).Aggregate(Waymarks.None, (all, m) => all | m),
-                    Barline = i == bars.Length - 1 && i != 2 ? Barline.Final : Barline.Plain,
-                }),
-            ],
-        }, false).Score;
+                    Bars =
+                    [
+                        .. bars.Select(
+                            (events, i) =>
+                                new Bar
+                                {
+                                    Clef = Clef.All[clef],
+                                    Key = new KeySignature(fifths, mode),
+                                    Time = Times[time],
+                                    Events = Tied(ties[i], Slurred(slurs[i], Tripled(triplets[i], events))),
+                                    LineBreakAfter = lines[i] && i < bars.Length - 1,
+                                    RepeatStart = i == 1,
+                                    RepeatEnd = i == 2,
+                                    RepeatTimes = i == 2 ? times : 2,
+                                    Waymarks = WaymarkWords
+                                        .Each((Waymarks)63)
+                                        .Where((_, m) => marked[m] == i)
+                                        .Aggregate(Waymarks.None, (all, m) => all | m),
+                                    Barline = i == bars.Length - 1 && i != 2 ? Barline.Final : Barline.Plain,
+                                }
+                        ),
+                    ],
+                },
+                false
+            )
+            .Score;
 
     private static ScoreEvent[] Tripled(bool wanted, ScoreEvent[] events) =>
         wanted && events.Length > 2
-            ? [.. events.Take(3).Select(e => e with { Value = new NoteValue(events[0].Value.Log) { TupletActual = 3, TupletNormal = 2 } }), .. events.Skip(3)]
+            ?
+            [
+                .. events
+                    .Take(3)
+                    .Select(e =>
+                        e with
+                        {
+                            Value = new NoteValue(events[0].Value.Log) { TupletActual = 3, TupletNormal = 2 },
+                        }
+                    ),
+                .. events.Skip(3),
+            ]
             : events;
 
     private static ScoreEvent[] Tied(bool wanted, ScoreEvent[] events) =>
-        wanted && events.Length > 1 && !events[^1].IsRest ? [.. events[..^2], events[^2] with { Pitch = events[^1].Pitch, TiedOn = true }, events[^1]] : events;
+        wanted && events.Length > 1 && !events[^1].IsRest
+            ? [.. events[..^2], events[^2] with { Pitch = events[^1].Pitch, TiedOn = true }, events[^1]]
+            : events;
 
     private static ScoreEvent[] Slurred(bool wanted, ScoreEvent[] events)
     {
-        if (!wanted || events.Length < 2 || events[0].IsRest || events[^1].IsRest) return events;
+        if (!wanted || events.Length < 2 || events[0].IsRest || events[^1].IsRest)
+            return events;
         return [events[0] with { SlurStarts = 1 }, .. events[1..^1], events[^1] with { SlurStops = 1 }];
     }
 }

@@ -25,15 +25,20 @@ public static class BowEdits
     /// <exception cref="ImpossibleBowEditException">The note is not there, is the first, is a rest, or is bound to the one before it already.</exception>
     public static Score Apply(Score score, IReadOnlyCollection<BowEdit> edits)
     {
-        if (edits.Count == 0) return score;
+        if (edits.Count == 0)
+            return score;
         var events = score.Events.ToArray();
         var places = events.Index().ToDictionary(e => e.Item.Id, e => e.Index);
         foreach (var edit in edits.OrderBy(e => places.GetValueOrDefault(e.NoteId, -1)).ThenBy(e => e.Kind))
         {
             if (!places.TryGetValue(edit.NoteId, out var at) || events[at].IsRest)
-                throw new ImpossibleBowEditException($"There is no note {edit.NoteId} in this tune to change the bow of; expected the id of a printed note.");
-            if (edit.Kind == BowEditKind.Lift) events[at] = events[at] with { Marks = events[at].Marks | Marks.LiftAfter };
-            else Join(events, at, edit.Kind == BowEditKind.Hook);
+                throw new ImpossibleBowEditException(
+                    $"There is no note {edit.NoteId} in this tune to change the bow of; expected the id of a printed note."
+                );
+            if (edit.Kind == BowEditKind.Lift)
+                events[at] = events[at] with { Marks = events[at].Marks | Marks.LiftAfter };
+            else
+                Join(events, at, edit.Kind == BowEditKind.Hook);
         }
 
         var next = 0;
@@ -47,14 +52,17 @@ public static class BowEdits
     private static bool InOneSlur(IReadOnlyList<ScoreEvent> events, int at)
     {
         var open = 0;
-        for (var i = 0; i < at; i++) open = Math.Max(0, open + events[i].SlurStarts - events[i].SlurStops);
+        for (var i = 0; i < at; i++)
+            open = Math.Max(0, open + events[i].SlurStarts - events[i].SlurStops);
         return open > 0;
     }
 
     private static void Join(ScoreEvent[] events, int at, bool hook)
     {
         if (!CanJoin(events, at))
-            throw new ImpossibleBowEditException($"Note {events[at].Id} cannot join the note before it; expected two neighbouring notes that no slur or tie binds yet.");
+            throw new ImpossibleBowEditException(
+                $"Note {events[at].Id} cannot join the note before it; expected two neighbouring notes that no slur or tie binds yet."
+            );
         var before = events[at - 1];
         var note = events[at];
         // Where a slur ends on the note before, or begins on this one, it grows; else a new one is drawn.

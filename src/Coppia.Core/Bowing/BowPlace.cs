@@ -1,7 +1,14 @@
 namespace Coppia.Core;
 
 /// <summary>How much bow a stroke takes.</summary>
-public enum BowAmount { Whole, Half, Part, Small, Slow }
+public enum BowAmount
+{
+    Whole,
+    Half,
+    Part,
+    Small,
+    Slow,
+}
 
 /// <summary>Where one stroke goes along the bow.</summary>
 /// <param name="Stroke">The stroke.</param>
@@ -30,7 +37,8 @@ public static class BowPlace
 
     public static IReadOnlyList<BowTravel> Along(IReadOnlyList<SoundingNote> notes, IReadOnlyList<PlayedStroke> strokes, LoudBow loud)
     {
-        if (strokes.Count == 0) return [];
+        if (strokes.Count == 0)
+            return [];
         var loudness = Loudness.Of(notes);
         return Openings(strokes[0].Direction, Travel(notes, strokes[0], loudness[0], loud).Travel)
             .Select(start => Along(notes, strokes, loudness, loud, start))
@@ -40,12 +48,19 @@ public static class BowPlace
     /// <summary>Where a player may set the bow for a first stroke: a down bow at the frog; an up bow anywhere it has room.</summary>
     internal static IEnumerable<double> Openings(BowDirection direction, double travel)
     {
-        if (direction == BowDirection.Down) return [0];
+        if (direction == BowDirection.Down)
+            return [0];
         var least = Math.Min(1, travel);
         return Enumerable.Range(0, 11).Select(k => Math.Round(k * 0.1, 1)).Where(place => place > least).Prepend(least);
     }
 
-    private static List<BowTravel> Along(IReadOnlyList<SoundingNote> notes, IReadOnlyList<PlayedStroke> strokes, IReadOnlyList<double> loudness, LoudBow loud, double start)
+    private static List<BowTravel> Along(
+        IReadOnlyList<SoundingNote> notes,
+        IReadOnlyList<PlayedStroke> strokes,
+        IReadOnlyList<double> loudness,
+        LoudBow loud,
+        double start
+    )
     {
         var travels = new List<BowTravel>(strokes.Count);
         var place = start;
@@ -54,7 +69,8 @@ public static class BowPlace
             var (travel, amount) = Travel(notes, stroke, loudness[stroke.First], loud);
             var down = stroke.Direction == BowDirection.Down;
             // A fresh start is made where the stroke has room.
-            if (i > 0 && stroke.Lifted) place = down ? 0 : Math.Min(1, travel);
+            if (i > 0 && stroke.Lifted)
+                place = down ? 0 : Math.Min(1, travel);
             var to = down ? place + travel : place - travel;
             var overrun = Math.Max(0, down ? to - 1 : -to);
             travels.Add(new BowTravel(stroke, place, Math.Clamp(to, 0, 1), overrun, amount));
@@ -65,37 +81,58 @@ public static class BowPlace
     }
 
     /// <summary>How much of the bow a stroke takes, 0 to 1, and the word for it.</summary>
-    public static (double Travel, BowAmount Amount) Travel(IReadOnlyList<SoundingNote> notes, PlayedStroke stroke, double loudness, LoudBow loud)
+    public static (double Travel, BowAmount Amount) Travel(
+        IReadOnlyList<SoundingNote> notes,
+        PlayedStroke stroke,
+        double loudness,
+        LoudBow loud
+    )
     {
-        if (stroke.First == stroke.Last && IsQuick(notes, stroke.First) && (IsQuick(notes, stroke.First - 1) || IsQuick(notes, stroke.First + 1))) return (SmallStroke, BowAmount.Small);
+        if (
+            stroke.First == stroke.Last
+            && IsQuick(notes, stroke.First)
+            && (IsQuick(notes, stroke.First - 1) || IsQuick(notes, stroke.First + 1))
+        )
+            return (SmallStroke, BowAmount.Small);
 
         var length = 0.0;
-        for (var k = stroke.First; k <= stroke.Last; k++) length += notes[k].Length.ToDouble();
+        for (var k = stroke.First; k <= stroke.Last; k++)
+            length += notes[k].Length.ToDouble();
         var share = length / WholeBow(notes[stroke.First].Bar.Time).ToDouble();
-        if (share > 1.05) return (1, BowAmount.Slow);
+        if (share > 1.05)
+            return (1, BowAmount.Slow);
         // Stopped strokes move quickly but a shorter way.
         var stopped = stroke.First == stroke.Last && notes[stroke.First].Event.Has(Marks.Staccato) ? 0.5 : 1;
         var travel = Math.Min(1, share * stopped * Math.Pow(1.25, loud == LoudBow.HeavierFaster ? loudness : -loudness));
-        return (travel, travel > 0.9 ? BowAmount.Whole : travel is > 0.4 and < 0.6 ? BowAmount.Half : travel <= SmallStroke * 1.5 ? BowAmount.Small : BowAmount.Part);
+        return (
+            travel,
+            travel > 0.9 ? BowAmount.Whole
+            : travel is > 0.4 and < 0.6 ? BowAmount.Half
+            : travel <= SmallStroke * 1.5 ? BowAmount.Small
+            : BowAmount.Part
+        );
     }
 
     /// <summary>A single short note among longer ones is no small stroke: it has to carry the bow back.</summary>
-    private static bool IsQuick(IReadOnlyList<SoundingNote> notes, int i) => i >= 0 && i < notes.Count && !notes[i].IsGrace && notes[i].Length <= Quick;
+    private static bool IsQuick(IReadOnlyList<SoundingNote> notes, int i) =>
+        i >= 0 && i < notes.Count && !notes[i].IsGrace && notes[i].Length <= Quick;
 
     /// <summary>The length that takes a whole bow at the tune's even speed: half a bar where it halves, else a bar.</summary>
     public static Fraction WholeBow(TimeSignature? time)
     {
-        if (time is not { } t) return new Fraction(1, 2);
+        if (time is not { } t)
+            return new Fraction(1, 2);
         var felt = t.BarLength.WholeTimes(t.FeltBeat);
         return felt % 2 == 0 ? t.BarLength * new Fraction(1, 2) : t.BarLength;
     }
 
-    public static string Words(BowAmount amount) => amount switch
-    {
-        BowAmount.Whole => "whole bow",
-        BowAmount.Half => "half bow",
-        BowAmount.Part => "part of the bow",
-        BowAmount.Small => "small strokes, about 5 cm",
-        _ => "slow bow, save it",
-    };
+    public static string Words(BowAmount amount) =>
+        amount switch
+        {
+            BowAmount.Whole => "whole bow",
+            BowAmount.Half => "half bow",
+            BowAmount.Part => "part of the bow",
+            BowAmount.Small => "small strokes, about 5 cm",
+            _ => "slow bow, save it",
+        };
 }

@@ -20,7 +20,8 @@ public sealed record BowProposal(BowAim Aim, IReadOnlyList<BowChange> Changes, i
         var now = BowSearch.Price(score, [], aim, style);
         var then = BowSearch.Price(score, edits, aim, style);
         // The search works in steps of half a hundredth of a bow; what it finds is taken only where it is really better.
-        if (then >= now) (edits, then) = ([], now);
+        if (then >= now)
+            (edits, then) = ([], now);
         return new BowProposal(aim, Describe(score, edits, style), (int)(then / BowPrices.Missed), (int)(now / BowPrices.Missed));
     }
 
@@ -28,7 +29,8 @@ public sealed record BowProposal(BowAim Aim, IReadOnlyList<BowChange> Changes, i
     /// <exception cref="ImpossibleBowEditException">A change's note is not in the score.</exception>
     public static IReadOnlyList<BowChange> Describe(Score score, IReadOnlyCollection<BowEdit> edits, HouseStyle style)
     {
-        if (edits.Count == 0) return [];
+        if (edits.Count == 0)
+            return [];
         var wanted = edits.Select(e => e.NoteId).ToHashSet();
         var found = new Dictionary<string, (Bar Bar, Pitch Pitch, Pitch? Before)>();
         Pitch? before = null;
@@ -36,20 +38,31 @@ public sealed record BowProposal(BowAim Aim, IReadOnlyList<BowChange> Changes, i
         {
             foreach (var e in bar.Events)
             {
-                if (e.Pitch is { } pitch && wanted.Contains(e.Id)) found[e.Id] = (bar, pitch, before);
+                if (e.Pitch is { } pitch && wanted.Contains(e.Id))
+                    found[e.Id] = (bar, pitch, before);
                 before = e.Pitch;
             }
         }
 
-        return [.. edits.Select(e => found.TryGetValue(e.NoteId, out var at)
-            ? new BowChange(e, at.Bar.Number, $"{at.Bar.Spoken}: {Words(e.Kind, Labels.Note(at.Pitch, style), at.Before is { } p ? Labels.Note(p, style) : "the note before")}")
-            : throw new ImpossibleBowEditException($"There is no note {e.NoteId} in this tune; expected the id of a printed note."))];
+        return
+        [
+            .. edits.Select(e =>
+                found.TryGetValue(e.NoteId, out var at)
+                    ? new BowChange(
+                        e,
+                        at.Bar.Number,
+                        $"{at.Bar.Spoken}: {Words(e.Kind, Labels.Note(at.Pitch, style), at.Before is { } p ? Labels.Note(p, style) : "the note before")}"
+                    )
+                    : throw new ImpossibleBowEditException($"There is no note {e.NoteId} in this tune; expected the id of a printed note.")
+            ),
+        ];
     }
 
-    private static string Words(BowEditKind kind, string note, string before) => kind switch
-    {
-        BowEditKind.Slur => $"slur {before} to {note}",
-        BowEditKind.Hook => $"hook {before} and {note}, same direction, stopped between",
-        _ => $"lift after {note}, next stroke down",
-    };
+    private static string Words(BowEditKind kind, string note, string before) =>
+        kind switch
+        {
+            BowEditKind.Slur => $"slur {before} to {note}",
+            BowEditKind.Hook => $"hook {before} and {note}, same direction, stopped between",
+            _ => $"lift after {note}, next stroke down",
+        };
 }

@@ -51,10 +51,15 @@ public sealed class BowSearch
         var notes = SoundingNote.Of(changed);
         var order = aim == BowAim.EvenBow ? [.. changed.Bars.Select((_, i) => new PlayedBar(i, 1))] : PlayOrder.Of(changed);
         var bowing = Bowing.Follow(notes, changed.Bars, order, style.AfterLongRest);
-        var missed = aim == BowAim.EvenBow
-            ? BowPlace.Along(notes, bowing.Strokes, style.LoudBow).Count(t => t.RunsOut)
-            : notes.Count(n => PrintedStrokes.BeginsABar(n) && (n.Index == 0 || !n.Slurred) && !bowing.Plucked[n.Index] && bowing.Directions[n.Index] == BowDirection.Up)
-                + bowing.ComesBackWrong.Count;
+        var missed =
+            aim == BowAim.EvenBow
+                ? BowPlace.Along(notes, bowing.Strokes, style.LoudBow).Count(t => t.RunsOut)
+                : notes.Count(n =>
+                    PrintedStrokes.BeginsABar(n)
+                    && (n.Index == 0 || !n.Slurred)
+                    && !bowing.Plucked[n.Index]
+                    && bowing.Directions[n.Index] == BowDirection.Up
+                ) + bowing.ComesBackWrong.Count;
         return BowPrices.Missed * missed + edits.Sum(line.PriceOf);
     }
 
@@ -77,7 +82,8 @@ public sealed class BowSearch
 
     private IReadOnlyList<BowEdit> Run()
     {
-        if (_notes.Count == 0) return [];
+        if (_notes.Count == 0)
+            return [];
         var opening = Bowing.Turned(Bowing.Opening(_notes));
         var start = new State(opening, opening, opening, false, 0);
         _layers[0][start] = 0;
@@ -85,11 +91,13 @@ public sealed class BowSearch
         for (var k = 0; k < _starts.Count; k++)
         {
             Binding[] bindings = [.. BindingsOf(k)];
-            foreach (var from in _layers[k].Values) Onward(k, from, bindings);
+            foreach (var from in _layers[k].Values)
+                Onward(k, from, bindings);
         }
 
         var strokes = new List<Stroke>();
-        for (var w = _layers[^1].Values.MinBy(w => _ways[w].Cost); w > 0; w = _ways[w].Before) strokes.Add(_ways[w].Stroke);
+        for (var w = _layers[^1].Values.MinBy(w => _ways[w].Cost); w > 0; w = _ways[w].Before)
+            strokes.Add(_ways[w].Stroke);
         strokes.Reverse();
         return [.. strokes.SelectMany(EditsOf)];
     }
@@ -97,9 +105,12 @@ public sealed class BowSearch
     private IEnumerable<BowEdit> EditsOf(Stroke stroke)
     {
         var k = stroke.Start;
-        if (stroke.LiftBefore) yield return LiftAfter(_starts[k] - 1);
-        for (var j = 1; j < stroke.Size; j++) yield return new BowEdit(_notes[_starts[k + j]].Event.Id, stroke.Kind);
-        if (stroke.LiftAfter) yield return LiftAfter(_line.LastOf(k, stroke.Size));
+        if (stroke.LiftBefore)
+            yield return LiftAfter(_starts[k] - 1);
+        for (var j = 1; j < stroke.Size; j++)
+            yield return new BowEdit(_notes[_starts[k + j]].Event.Id, stroke.Kind);
+        if (stroke.LiftAfter)
+            yield return LiftAfter(_line.LastOf(k, stroke.Size));
     }
 
     private BowEdit LiftAfter(int note) => new(_line.LastPrinted(note), BowEditKind.Lift);
@@ -114,7 +125,8 @@ public sealed class BowSearch
                 if (size > 1)
                 {
                     var edit = new BowEdit(_notes[_starts[k + size - 1]].Event.Id, kind);
-                    if (!_line.Joins(_starts[k + size - 1], kind) || _refused.Contains(edit)) break;
+                    if (!_line.Joins(_starts[k + size - 1], kind) || _refused.Contains(edit))
+                        break;
                     cost += _line.PriceOf(edit);
                 }
                 else if (kind == BowEditKind.Hook)
@@ -123,7 +135,12 @@ public sealed class BowSearch
                 }
 
                 var stroke = new PlayedStroke(_starts[k], _line.LastOf(k, size), BowDirection.Down, 1, false);
-                yield return new Binding(size, kind, cost, _aim == BowAim.EvenBow ? BowPlace.Travel(_notes, stroke, _loudness[_starts[k]], _style.LoudBow).Travel : 0);
+                yield return new Binding(
+                    size,
+                    kind,
+                    cost,
+                    _aim == BowAim.EvenBow ? BowPlace.Travel(_notes, stroke, _loudness[_starts[k]], _style.LoudBow).Travel : 0
+                );
             }
         }
     }
@@ -144,19 +161,24 @@ public sealed class BowSearch
         var lifted = state.Lifted || i > 0 && Bowing.Retakes(_notes, i - 1, i, follows: true, _style.AfterLongRest);
         foreach (var lift in new[] { false, true })
         {
-            if (lift && (k == 0 || lifted || note.Event.Has(Marks.UpBow) || _refused.Contains(LiftAfter(i - 1)))) continue;
-            var direction = note.Event.Has(Marks.DownBow) ? BowDirection.Down
+            if (lift && (k == 0 || lifted || note.Event.Has(Marks.UpBow) || _refused.Contains(LiftAfter(i - 1))))
+                continue;
+            var direction =
+                note.Event.Has(Marks.DownBow) ? BowDirection.Down
                 : note.Event.Has(Marks.UpBow) ? BowDirection.Up
                 : k == 0 ? Bowing.Opening(_notes)
                 : lifted || lift ? BowDirection.Down
                 : Bowing.Turned(_line.GoesOnFromElsewhere(i) ? state.BeforeEnding : state.Direction);
             var sofar = cost + (lift ? _line.PriceOf(LiftAfter(i - 1)) : 0);
-            if (_aim == BowAim.DownbeatsDown && PrintedStrokes.BeginsABar(note) && direction == BowDirection.Up) sofar += BowPrices.Missed;
+            if (_aim == BowAim.DownbeatsDown && PrintedStrokes.BeginsABar(note) && direction == BowDirection.Up)
+                sofar += BowPrices.Missed;
             foreach (var binding in bindings)
             {
                 var stroke = new Stroke(k, binding.Size, binding.Kind, lift);
-                if (_aim == BowAim.EvenBow) AlongTheBow(from, stroke, direction, binding.Travel, sofar + binding.Cost, fresh: lifted || lift);
-                else ToTheNextStroke(from, stroke, direction, sofar + binding.Cost);
+                if (_aim == BowAim.EvenBow)
+                    AlongTheBow(from, stroke, direction, binding.Travel, sofar + binding.Cost, fresh: lifted || lift);
+                else
+                    ToTheNextStroke(from, stroke, direction, sofar + binding.Cost);
             }
         }
     }
@@ -164,13 +186,27 @@ public sealed class BowSearch
     private void AlongTheBow(int from, Stroke stroke, BowDirection direction, double travel, long cost, bool fresh)
     {
         var down = direction == BowDirection.Down;
-        IEnumerable<double> places = stroke.Start == 0 ? BowPlace.Openings(direction, travel)
-            : [fresh ? down ? 0 : Math.Min(1, travel) : _ways[from].State.Place / (double)PlaceSteps];
+        IEnumerable<double> places =
+            stroke.Start == 0
+                ? BowPlace.Openings(direction, travel)
+                :
+                [
+                    fresh
+                        ? down
+                            ? 0
+                            : Math.Min(1, travel)
+                        : _ways[from].State.Place / (double)PlaceSteps,
+                ];
         foreach (var place in places)
         {
             var to = down ? place + travel : place - travel;
             var missed = to > 1 + BowPlace.Tolerance || to < -BowPlace.Tolerance ? BowPrices.Missed : 0;
-            Reach(from, new State(direction, direction, direction, false, (int)Math.Round(Math.Clamp(to, 0, 1) * PlaceSteps)), cost + missed, stroke);
+            Reach(
+                from,
+                new State(direction, direction, direction, false, (int)Math.Round(Math.Clamp(to, 0, 1) * PlaceSteps)),
+                cost + missed,
+                stroke
+            );
         }
     }
 
@@ -180,7 +216,12 @@ public sealed class BowSearch
         var state = _ways[from].State;
         var last = _line.LastOf(stroke.Start, stroke.Size);
         var next = new State(
-            direction, _line.NextOpensFirstEnding(last) ? direction : state.BeforeEnding, _line.HoldsReturn(_starts[stroke.Start], last) ? direction : state.AtReturn, false, 0);
+            direction,
+            _line.NextOpensFirstEnding(last) ? direction : state.BeforeEnding,
+            _line.HoldsReturn(_starts[stroke.Start], last) ? direction : state.AtReturn,
+            false,
+            0
+        );
         if (!_line.LeavesFor(last, out var target))
         {
             Reach(from, next, cost, stroke);
@@ -197,7 +238,8 @@ public sealed class BowSearch
     private void Reach(int from, State next, long cost, Stroke stroke)
     {
         var layer = _layers[stroke.Start + stroke.Size];
-        if (layer.TryGetValue(next, out var known) && _ways[known].Cost <= cost) return;
+        if (layer.TryGetValue(next, out var known) && _ways[known].Cost <= cost)
+            return;
         layer[next] = _ways.Count;
         _ways.Add(new Way(next, cost, from, stroke));
     }

@@ -26,10 +26,19 @@ public static class BowUse
             void Say(string text) => hints.Add(new BowHint(note.Id, note.Bar.Number, text));
             var i = note.Index;
             if (Plucking.Begins(note.Event.Words) is { } pluck)
-                Say(pluck ? "Pluck: the bow rests in the hand; the left hand stays as it is." : "Bow again: set it on the string before the note.");
-            if (note.Event.Dynamic is { } sign && Dynamic(sign, i == 0 ? 0 : loudness[i - 1], loudness[i], i == 0, style.LoudBow) is { } change) Say(change);
+                Say(
+                    pluck
+                        ? "Pluck: the bow rests in the hand; the left hand stays as it is."
+                        : "Bow again: set it on the string before the note."
+                );
+            if (
+                note.Event.Dynamic is { } sign
+                && Dynamic(sign, i == 0 ? 0 : loudness[i - 1], loudness[i], i == 0, style.LoudBow) is { } change
+            )
+                Say(change);
             var now = touches[i];
-            if (now != touch && now.Length > 0) Say(now);
+            if (now != touch && now.Length > 0)
+                Say(now);
             touch = now;
         }
 
@@ -45,8 +54,13 @@ public static class BowUse
         var bars = notes.Where(n => !n.IsGrace).ToLookup(n => touches[n.Index], n => n.Bar.Number);
         return
         [
-            .. hints.GroupBy(h => h.Text).Select(g => new BowHintInBars(
-                Words.Capital(Words.Bars(g.Select(h => h.Bar).Concat(bars[g.Key]))), g.Key, [.. g.Select(h => h.NoteId).Distinct()])),
+            .. hints
+                .GroupBy(h => h.Text)
+                .Select(g => new BowHintInBars(
+                    Words.Capital(Words.Bars(g.Select(h => h.Bar).Concat(bars[g.Key]))),
+                    g.Key,
+                    [.. g.Select(h => h.NoteId).Distinct()]
+                )),
         ];
     }
 
@@ -54,20 +68,26 @@ public static class BowUse
     private static string? Dynamic(string sign, double before, double now, bool first, LoudBow loud)
     {
         var faster = loud == LoudBow.HeavierFaster;
-        if (first && now == 0) return null;
-        if (now > before || first && now > 0) return $"{sign}, louder: more weight, nearer the bridge, {(faster ? "a faster bow" : "a slower bow")}.";
-        return now < before ? $"{sign}, softer: less weight, nearer the fingerboard, {(faster ? "a slower bow" : "a lighter, faster bow")}." : null;
+        if (first && now == 0)
+            return null;
+        if (now > before || first && now > 0)
+            return $"{sign}, louder: more weight, nearer the bridge, {(faster ? "a faster bow" : "a slower bow")}.";
+        return now < before
+            ? $"{sign}, softer: less weight, nearer the fingerboard, {(faster ? "a slower bow" : "a lighter, faster bow")}."
+            : null;
     }
 
     /// <summary>What the bow does on each note, the notes of one slur together; empty where it only changes.</summary>
     private static string[] Touches(IReadOnlyList<SoundingNote> notes)
     {
         var touches = new string[notes.Count];
-        for (var first = 0; first < notes.Count;)
+        for (var first = 0; first < notes.Count; )
         {
             var end = first + 1;
-            while (end < notes.Count && notes[end].Slurred) end++;
-            for (var i = first; i < end; i++) touches[i] = Touch(notes[i].Event, end - first);
+            while (end < notes.Count && notes[end].Slurred)
+                end++;
+            for (var i = first; i < end; i++)
+                touches[i] = Touch(notes[i].Event, end - first);
             first = end;
         }
 
@@ -76,9 +96,12 @@ public static class BowUse
 
     private static string Touch(ScoreEvent note, int inOneBow)
     {
-        if (inOneBow > 1 && note.Has(Marks.Staccato | Marks.Tenuto)) return "Hooked: the same direction, stopped between the notes.";
-        if (note.Has(Marks.Accent | Marks.StrongAccent)) return "Accent: more bite at the start of the note, then let go.";
-        if (note.Has(Marks.Staccato)) return "Dots: the bow moves quickly and stops; the pulse does not speed up.";
+        if (inOneBow > 1 && note.Has(Marks.Staccato | Marks.Tenuto))
+            return "Hooked: the same direction, stopped between the notes.";
+        if (note.Has(Marks.Accent | Marks.StrongAccent))
+            return "Accent: more bite at the start of the note, then let go.";
+        if (note.Has(Marks.Staccato))
+            return "Dots: the bow moves quickly and stops; the pulse does not speed up.";
         return inOneBow > 1 ? $"Slur: {inOneBow} notes in one bow, the bow does not stop." : "";
     }
 

@@ -1,6 +1,10 @@
 namespace Coppia.Core;
 
-public enum BowDirection { Down, Up }
+public enum BowDirection
+{
+    Down,
+    Up,
+}
 
 /// <summary>One stroke as it is played.</summary>
 /// <param name="First">Order of its first sounding note.</param>
@@ -25,10 +29,19 @@ public readonly record struct WrongWayRound(int Leaving, int Returning, BowDirec
 /// <param name="Plucked">The note is plucked and has no stroke; its direction is the last one bowed.</param>
 /// <param name="ComesBackWrong">Where a repeat turns the bow round.</param>
 public sealed record Bowing(
-    IReadOnlyList<BowDirection> Directions, IReadOnlyList<BowDirection?> Again, IReadOnlyList<PlayedStroke> Strokes, IReadOnlyList<bool> Plucked,
-    IReadOnlyList<WrongWayRound> ComesBackWrong)
+    IReadOnlyList<BowDirection> Directions,
+    IReadOnlyList<BowDirection?> Again,
+    IReadOnlyList<PlayedStroke> Strokes,
+    IReadOnlyList<bool> Plucked,
+    IReadOnlyList<WrongWayRound> ComesBackWrong
+)
 {
-    public static Bowing Follow(IReadOnlyList<SoundingNote> notes, IReadOnlyList<Bar> bars, IReadOnlyList<PlayedBar> order, AfterLongRest longRest)
+    public static Bowing Follow(
+        IReadOnlyList<SoundingNote> notes,
+        IReadOnlyList<Bar> bars,
+        IReadOnlyList<PlayedBar> order,
+        AfterLongRest longRest
+    )
     {
         var first = new BowDirection?[notes.Count];
         var again = new BowDirection?[notes.Count];
@@ -53,14 +66,18 @@ public sealed record Bowing(
             else
             {
                 var lifted = before >= 0 && (plucked[before] || Retakes(notes, before, i, follows, longRest));
-                strokes.Add(new PlayedStroke(i, i, DirectionOf(notes, i, strokes.Count == 0 ? null : strokes[^1].Direction, lifted), pass, lifted));
+                strokes.Add(
+                    new PlayedStroke(i, i, DirectionOf(notes, i, strokes.Count == 0 ? null : strokes[^1].Direction, lifted), pass, lifted)
+                );
             }
 
             var direction = strokes[^1].Direction;
-            if (first[i] is null) first[i] = direction;
+            if (first[i] is null)
+                first[i] = direction;
             else if (first[i] != direction)
             {
-                if (!follows && again[i] is null) wrong.Add(new WrongWayRound(before, i, first[i]!.Value));
+                if (!follows && again[i] is null)
+                    wrong.Add(new WrongWayRound(before, i, first[i]!.Value));
                 again[i] = direction;
             }
 
@@ -79,23 +96,36 @@ public sealed record Bowing(
     /// <summary>A lift sign, or a rest of at least a bar where the school retakes after one; a shorter rest does not turn the bow.</summary>
     internal static bool Retakes(IReadOnlyList<SoundingNote> notes, int before, int i, bool follows, AfterLongRest longRest) =>
         notes[before].Event.Has(Marks.LiftAfter) && !notes[i].IsGrace
-        || follows && longRest == AfterLongRest.RetakeDown && !notes[i].RestBefore.IsZero && notes[i].Bar.Time is { } time && notes[i].RestBefore >= time.BarLength;
+        || follows
+            && longRest == AfterLongRest.RetakeDown
+            && !notes[i].RestBefore.IsZero
+            && notes[i].Bar.Time is { } time
+            && notes[i].RestBefore >= time.BarLength;
 
     private static BowDirection DirectionOf(IReadOnlyList<SoundingNote> notes, int i, BowDirection? before, bool lifted)
     {
-        if (notes[i].Event.Has(Marks.DownBow)) return BowDirection.Down;
-        if (notes[i].Event.Has(Marks.UpBow)) return BowDirection.Up;
-        if (before is not { } last) return i == 0 ? Opening(notes) : BowDirection.Down;
+        if (notes[i].Event.Has(Marks.DownBow))
+            return BowDirection.Down;
+        if (notes[i].Event.Has(Marks.UpBow))
+            return BowDirection.Up;
+        if (before is not { } last)
+            return i == 0 ? Opening(notes) : BowDirection.Down;
         return lifted ? BowDirection.Down : Turned(last);
     }
 
-    private static IEnumerable<(int Note, int Pass)> Played(IReadOnlyList<SoundingNote> notes, IReadOnlyList<Bar> bars, IReadOnlyList<PlayedBar> order)
+    private static IEnumerable<(int Note, int Pass)> Played(
+        IReadOnlyList<SoundingNote> notes,
+        IReadOnlyList<Bar> bars,
+        IReadOnlyList<PlayedBar> order
+    )
     {
         var ofBar = bars.ToDictionary(b => b, _ => new List<int>(), ReferenceEqualityComparer.Instance as IEqualityComparer<Bar>);
-        foreach (var note in notes) ofBar[note.Bar].Add(note.Index);
+        foreach (var note in notes)
+            ofBar[note.Bar].Add(note.Index);
         foreach (var (bar, pass) in order)
         {
-            foreach (var i in ofBar[bars[bar]]) yield return (i, pass);
+            foreach (var i in ofBar[bars[bar]])
+                yield return (i, pass);
         }
     }
 }

@@ -11,10 +11,11 @@ public static class Plucking
     }
 
     /// <summary>True where words call for plucking, false where they call for the bow again, null elsewhere.</summary>
-    public static bool? Begins(string? words) => words?.Trim().TrimEnd('.').ToLowerInvariant() switch
-    {
-        "pizz" or "pizzicato" => true,
-        "arco" => false,
-        _ => null,
-    };
+    public static bool? Begins(string? words) =>
+        words?.Trim().TrimEnd('.').ToLowerInvariant() switch
+        {
+            "pizz" or "pizzicato" => true,
+            "arco" => false,
+            _ => null,
+        };
 }

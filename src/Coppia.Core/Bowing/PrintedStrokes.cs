@@ -21,7 +21,8 @@ internal sealed class PrintedStrokes
         var order = PlayOrder.Of(score);
         foreach (var (from, to) in order.Zip(order.Skip(1)))
         {
-            if (to.Bar <= from.Bar && firstOf.TryGetValue(score.Bars[to.Bar].Id, out var first)) _returnTo[score.Bars[from.Bar].Id] = first;
+            if (to.Bar <= from.Bar && firstOf.TryGetValue(score.Bars[to.Bar].Id, out var first))
+                _returnTo[score.Bars[from.Bar].Id] = first;
         }
 
         _returns = [.. _returnTo.Values.Distinct()];
@@ -44,10 +45,14 @@ internal sealed class PrintedStrokes
 
     /// <summary>The note opens an ending that is never played straight after the note printed before it.</summary>
     public bool GoesOnFromElsewhere(int i) =>
-        i > 0 && Notes[i].Bar.EndingStart is not null && Notes[i - 1].Bar is { RepeatEnd: true } closed && !ReferenceEquals(closed, Notes[i].Bar);
+        i > 0
+        && Notes[i].Bar.EndingStart is not null
+        && Notes[i - 1].Bar is { RepeatEnd: true } closed
+        && !ReferenceEquals(closed, Notes[i].Bar);
 
     /// <summary>The first ending begins after this note.</summary>
-    public bool NextOpensFirstEnding(int last) => EndsBar(last) && last + 1 < Notes.Count && Notes[last + 1].Bar.EndingStart is not null && !Notes[last].Bar.RepeatEnd;
+    public bool NextOpensFirstEnding(int last) =>
+        EndsBar(last) && last + 1 < Notes.Count && Notes[last + 1].Bar.EndingStart is not null && !Notes[last].Bar.RepeatEnd;
 
     /// <summary>A repeat sign goes back to one of these notes.</summary>
     public bool HoldsReturn(int first, int last) => _returns.Any(t => t >= first && t <= last);
@@ -63,8 +68,11 @@ internal sealed class PrintedStrokes
     public bool Joins(int i, BowEditKind kind)
     {
         var (before, note) = (Notes[i - 1], Notes[i]);
-        if (Plucked[i] || note.Slurred || !ReferenceEquals(note.Bar, before.Bar) || !note.RestBefore.IsZero) return false;
-        return !note.Event.Has(Marks.UpBow | Marks.DownBow) && !before.Event.Has(Marks.LiftAfter) && (kind == BowEditKind.Hook || note.Pitch != before.Pitch);
+        if (Plucked[i] || note.Slurred || !ReferenceEquals(note.Bar, before.Bar) || !note.RestBefore.IsZero)
+            return false;
+        return !note.Event.Has(Marks.UpBow | Marks.DownBow)
+            && !before.Event.Has(Marks.LiftAfter)
+            && (kind == BowEditKind.Hook || note.Pitch != before.Pitch);
     }
 
     /// <summary>Price of one change.</summary>
@@ -78,7 +86,8 @@ internal sealed class PrintedStrokes
 
         var later = 0;
         var joined = _noteOf[edit.NoteId];
-        for (var i = joined + 1; i < Notes.Count && later < 10 && ReferenceEquals(Notes[i].Bar, Notes[joined].Bar); i++) later += Notes[i].Slurred ? 0 : 1;
+        for (var i = joined + 1; i < Notes.Count && later < 10 && ReferenceEquals(Notes[i].Bar, Notes[joined].Bar); i++)
+            later += Notes[i].Slurred ? 0 : 1;
         return BowPrices.Change + (edit.Kind == BowEditKind.Slur ? BowPrices.Slur : BowPrices.Hook) + BowPrices.EarlyInBar * later;
     }
 

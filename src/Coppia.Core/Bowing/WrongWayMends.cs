@@ -12,7 +12,8 @@ public static class WrongWayMends
         var last = notes[wrong.Leaving];
         BowEdit[] tries =
         [
-            new(last.Event.Id, BowEditKind.Slur), new(last.Event.Id, BowEditKind.Hook),
+            new(last.Event.Id, BowEditKind.Slur),
+            new(last.Event.Id, BowEditKind.Hook),
             new(last.TiedIds is [.., var tied] ? tied : last.Event.Id, BowEditKind.Lift),
         ];
         return [.. tries.Where(Helps)];
@@ -20,7 +21,8 @@ public static class WrongWayMends
         bool Helps(BowEdit edit)
         {
             // One pitch twice under a slur would read as a tie.
-            if (edit.Kind == BowEditKind.Slur && wrong.Leaving > 0 && notes[wrong.Leaving - 1].Pitch == last.Pitch) return false;
+            if (edit.Kind == BowEditKind.Slur && wrong.Leaving > 0 && notes[wrong.Leaving - 1].Pitch == last.Pitch)
+                return false;
             try
             {
                 var mended = BowEdits.Apply(score, [edit]);

@@ -15,9 +15,11 @@ internal sealed class ChoiceOrder(Instrument instrument)
     {
         // The hand's frame matters only to open strings.
         var key = (pitch, ways.Open is null ? 0 : hand, called);
-        if (ways.Pin is null && _known.TryGetValue(key, out var choices)) return choices;
+        if (ways.Pin is null && _known.TryGetValue(key, out var choices))
+            return choices;
         choices = Sorted(ways.Offered(called), ways.Open, hand);
-        if (ways.Pin is null) _known[key] = choices;
+        if (ways.Pin is null)
+            _known[key] = choices;
         return choices;
     }
 
@@ -25,17 +27,23 @@ internal sealed class ChoiceOrder(Instrument instrument)
     public static ulong Frames(Placement[] placements)
     {
         var frames = 0UL;
-        foreach (var p in placements) frames |= 1UL << p.Frame;
+        foreach (var p in placements)
+            frames |= 1UL << p.Frame;
         return frames;
     }
 
     private Placement[] Sorted(Placement[] fingered, Placement? open, ulong hand) =>
-    [
-        .. (open is { } o ? Enumerable.Range(0, instrument.Frames.Count).Where(f => (hand >> f & 1) == 1).Select(f => o with { Frame = f }) : []).Concat(fingered)
-            .OrderBy(p => instrument.Frames[p.Frame].AllowedByDefault ? 0 : 1)
-            .ThenBy(p => instrument.Frames[p.Frame].Stretch == Stretch.None ? 0 : 1)
-            .ThenBy(p => p.IsOpen ? 0 : 1)
-            .ThenBy(p => instrument.Frames[p.Frame].Reluctance)
-            .ThenBy(p => Math.Abs(p.Frame - _firstPosition)),
-    ];
+        [
+            .. (
+                open is { } o
+                    ? Enumerable.Range(0, instrument.Frames.Count).Where(f => (hand >> f & 1) == 1).Select(f => o with { Frame = f })
+                    : []
+            )
+                .Concat(fingered)
+                .OrderBy(p => instrument.Frames[p.Frame].AllowedByDefault ? 0 : 1)
+                .ThenBy(p => instrument.Frames[p.Frame].Stretch == Stretch.None ? 0 : 1)
+                .ThenBy(p => p.IsOpen ? 0 : 1)
+                .ThenBy(p => instrument.Frames[p.Frame].Reluctance)
+                .ThenBy(p => Math.Abs(p.Frame - _firstPosition)),
+        ];
 }

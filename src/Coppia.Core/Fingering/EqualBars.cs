@@ -20,7 +20,7 @@ internal sealed class EqualBars
         var lengths = new Dictionary<Fraction, int>();
         var kinds = new Dictionary<string, int>();
         var spelt = new List<char>();
-        for (var first = 0; first < notes.Count;)
+        for (var first = 0; first < notes.Count; )
         {
             spelt.Clear();
             var end = first;
@@ -32,11 +32,16 @@ internal sealed class EqualBars
                 spelt.Add((char)(note.Pitch.Step * 8 + note.Pitch.Alter + 2));
                 spelt.Add(Spelt(note.Onset));
                 spelt.Add(Spelt(note.Length));
-                spelt.Add((char)(pin * 8 + (inside && note.Slurred ? 1 : 0) + (inside && !note.RestBefore.IsZero ? 2 : 0) + (note.IsGrace ? 4 : 0)));
+                spelt.Add(
+                    (char)(
+                        pin * 8 + (inside && note.Slurred ? 1 : 0) + (inside && !note.RestBefore.IsZero ? 2 : 0) + (note.IsGrace ? 4 : 0)
+                    )
+                );
             }
 
             var kind = Name(kinds, new string(System.Runtime.InteropServices.CollectionsMarshal.AsSpan(spelt)));
-            if (kind == found._ofKind.Count) found._ofKind.Add([]);
+            if (kind == found._ofKind.Count)
+                found._ofKind.Add([]);
             found._ofKind[kind].Add(found._bars.Count);
             found._bars.Add((first, end));
             found._kinds.Add(kind);
@@ -46,8 +51,11 @@ internal sealed class EqualBars
         return found;
 
         // A plain length is its own number; an odd one gets a number of its own, above all of those.
-        char Spelt(Fraction length) => FinestPlain % length.Denominator == 0 && length.Numerator * (FinestPlain / length.Denominator) is >= 0 and < FirstOdd and var number
-            ? (char)number : (char)(FirstOdd + Name(lengths, length));
+        char Spelt(Fraction length) =>
+            FinestPlain % length.Denominator == 0
+            && length.Numerator * (FinestPlain / length.Denominator) is >= 0 and < FirstOdd and var number
+                ? (char)number
+                : (char)(FirstOdd + Name(lengths, length));
     }
 
     /// <summary>Bars that hold notes, each as its first note and the note after its last.</summary>
@@ -62,7 +70,8 @@ internal sealed class EqualBars
     private static int Name<T>(Dictionary<T, int> names, T thing)
         where T : notnull
     {
-        if (!names.TryGetValue(thing, out var name)) names[thing] = name = names.Count;
+        if (!names.TryGetValue(thing, out var name))
+            names[thing] = name = names.Count;
         return name;
     }
 }

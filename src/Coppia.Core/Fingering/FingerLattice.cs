@@ -26,7 +26,8 @@ public sealed record LatticeStep(SoundingNote Note, Placement[] Choices, bool Is
     public Habit? Habit { get; init; }
 
     /// <summary>The way is one that the teacher's pin allows.</summary>
-    public bool Allows(in Placement way) => Pin is not { } pin || pin.Finger == way.Finger && (pin.String is null || pin.String == way.String);
+    public bool Allows(in Placement way) =>
+        Pin is not { } pin || pin.Finger == way.Finger && (pin.String is null || pin.String == way.String);
 }
 
 /// <summary>What a note ought to agree with elsewhere in the tune.</summary>
@@ -53,7 +54,12 @@ public sealed record FingerLattice(IReadOnlyList<LatticeStep> Steps, IReadOnlyLi
 
     /// <param name="style">Names for what is said of a pin that cannot be.</param>
     /// <exception cref="ImpossiblePinException">A pinned string and finger cannot sound its note.</exception>
-    public static FingerLattice Of(IReadOnlyList<SoundingNote> notes, Instrument instrument, IReadOnlyDictionary<string, Pin> pins, HouseStyle? style = null)
+    public static FingerLattice Of(
+        IReadOnlyList<SoundingNote> notes,
+        Instrument instrument,
+        IReadOnlyDictionary<string, Pin> pins,
+        HouseStyle? style = null
+    )
     {
         var outOfReach = new List<SoundingNote>();
         var reachable = new List<SoundingNote>();
@@ -61,8 +67,10 @@ public sealed record FingerLattice(IReadOnlyList<LatticeStep> Steps, IReadOnlyLi
         var memory = new Dictionary<Pitch, PitchWays>();
         foreach (var note in notes)
         {
-            if (!memory.TryGetValue(note.Pitch, out var known)) memory[note.Pitch] = known = PitchWays.Of(instrument, note.Pitch);
-            if (pins.TryGetValue(note.Id, out var pin)) known = known.With(pin, note, instrument, style ?? HouseStyle.Default);
+            if (!memory.TryGetValue(note.Pitch, out var known))
+                memory[note.Pitch] = known = PitchWays.Of(instrument, note.Pitch);
+            if (pins.TryGetValue(note.Id, out var pin))
+                known = known.With(pin, note, instrument, style ?? HouseStyle.Default);
             if (known.IsEmpty)
             {
                 outOfReach.Add(note);
@@ -75,7 +83,9 @@ public sealed record FingerLattice(IReadOnlyList<LatticeStep> Steps, IReadOnlyLi
 
         var bars = EqualBars.In(reachable, pins);
         var called = PitchWays.Called(ways, bars);
-        var fourths = instrument.FingersByLetter ? FourthReasons.Of(reachable, instrument, [.. ways.Select(w => w.PlainString)], bars) : new FourthReason[reachable.Count];
+        var fourths = instrument.FingersByLetter
+            ? FourthReasons.Of(reachable, instrument, [.. ways.Select(w => w.PlainString)], bars)
+            : new FourthReason[reachable.Count];
         var order = new ChoiceOrder(instrument);
         var steps = new List<LatticeStep>(reachable.Count);
         var hand = StartingHands(instrument, ways, called);
@@ -86,7 +96,14 @@ public sealed record FingerLattice(IReadOnlyList<LatticeStep> Steps, IReadOnlyLi
             var inSlur = note.Slurred || i + 1 < reachable.Count && reachable[i + 1].Slurred;
             var startsBar = i == 0 || !ReferenceEquals(reachable[i - 1].Bar, note.Bar);
             var apart = i > 0 && note.Bar.EndingStart is not null && reachable[i - 1].Bar is { RepeatEnd: true } && startsBar;
-            steps.Add(new LatticeStep(note, choices, i == 0, i == reachable.Count - 1, inSlur, apart) { StartsBar = startsBar, Fourth = fourths[i], Pin = ways[i].Pin });
+            steps.Add(
+                new LatticeStep(note, choices, i == 0, i == reachable.Count - 1, inSlur, apart)
+                {
+                    StartsBar = startsBar,
+                    Fourth = fourths[i],
+                    Pin = ways[i].Pin,
+                }
+            );
             hand = ChoiceOrder.Frames(choices);
         }
 
@@ -96,7 +113,10 @@ public sealed record FingerLattice(IReadOnlyList<LatticeStep> Steps, IReadOnlyLi
     /// <summary>Where the hand may wait while a line begins with open strings: any of the lowest frames, or that of the first fingered note.</summary>
     private static ulong StartingHands(Instrument instrument, List<PitchWays> ways, ulong[] called)
     {
-        var home = instrument.Frames.Index().Where(f => f.Item is { IsHome: true, Stretch: Stretch.None }).Aggregate(0UL, (hands, f) => hands | 1UL << f.Index);
+        var home = instrument
+            .Frames.Index()
+            .Where(f => f.Item is { IsHome: true, Stretch: Stretch.None })
+            .Aggregate(0UL, (hands, f) => hands | 1UL << f.Index);
         var first = ways.FindIndex(w => w.IsFingered);
         return first < 0 ? home : home | ChoiceOrder.Frames(ways[first].Offered(called[first]));
     }

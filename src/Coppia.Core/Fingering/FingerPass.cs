@@ -35,9 +35,11 @@ internal sealed class FingerPass
     public static FingerPass Forward(MoveTables tables)
     {
         var pass = new FingerPass(tables);
-        for (var row = 0; row < tables.Moves.Length; row++) pass.Take(row);
+        for (var row = 0; row < tables.Moves.Length; row++)
+            pass.Take(row);
         pass.TakeEnd();
-        for (var row = tables.Moves.Length - 1; row >= 1; row--) pass.Way[row - 1] = pass.Before(row);
+        for (var row = tables.Moves.Length - 1; row >= 1; row--)
+            pass.Way[row - 1] = pass.Before(row);
         return pass;
     }
 
@@ -56,8 +58,10 @@ internal sealed class FingerPass
         {
             // Once a row is as it was, so is everything after it up to the next new price.
             var first = Math.Max(0, note - 1);
-            if (first < next) continue;
-            for (next = first; next <= last && Take(next);) next++;
+            if (first < next)
+                continue;
+            for (next = first; next <= last && Take(next); )
+                next++;
             next = Math.Min(next, last) + 1;
             stretches.Add((first, next - 1));
         }
@@ -72,8 +76,10 @@ internal sealed class FingerPass
         var moves = Tables.Moves[row];
         var known = Costs[row];
         var fresh = _fresh.AsSpan(0, known.Length);
-        if (row == 0) fresh.Clear();
-        else Starts(row, fresh);
+        if (row == 0)
+            fresh.Clear();
+        else
+            Starts(row, fresh);
         AddOwn(row, fresh);
         var least = Unreached;
         for (var k = 0; k < fresh.Length; k++)
@@ -82,9 +88,11 @@ internal sealed class FingerPass
             least = Math.Min(least, fresh[k]);
         }
 
-        for (var k = 0; k < fresh.Length; k++) fresh[k] -= least;
+        for (var k = 0; k < fresh.Length; k++)
+            fresh[k] -= least;
         _least[row] = least;
-        if (fresh.SequenceEqual(known)) return false;
+        if (fresh.SequenceEqual(known))
+            return false;
         fresh.CopyTo(known);
         return true;
     }
@@ -93,36 +101,43 @@ internal sealed class FingerPass
     private void AddOwn(int row, Span<int> fresh)
     {
         var (second, first) = (Tables.Own(row + 1), row == 0 ? Tables.Own(0) : null);
-        if (second is null && first is null) return;
+        if (second is null && first is null)
+            return;
         var width = Choices(row + 1);
-        for (var k = 0; k < fresh.Length; k++) fresh[k] += (second?[k % width] ?? 0) + (first?[k / width] ?? 0);
+        for (var k = 0; k < fresh.Length; k++)
+            fresh[k] += (second?[k % width] ?? 0) + (first?[k / width] ?? 0);
     }
 
     /// <summary>For each pair of neighbours the cheapest start that leads to it, without the move between them.</summary>
     private void Starts(int row, Span<int> fresh)
     {
         var (y, k, m) = (Choices(row - 1), Choices(row), Choices(row + 1));
-        ReadOnlySpan<int> before = Costs[row - 1], threes = Tables.Cost.Threes;
-        ReadOnlySpan<byte> into = Tables.Into(row - 1), ends = Tables.Ends(row - 1);
+        ReadOnlySpan<int> before = Costs[row - 1],
+            threes = Tables.Cost.Threes;
+        ReadOnlySpan<byte> into = Tables.Into(row - 1),
+            ends = Tables.Ends(row - 1);
         var came = _came[row];
         for (var a = 0; a < k; a++)
         {
             // A start that costs more by now than another with the worst of three notes to come is out of it, whatever comes; one or two are left as a rule.
             var worth = Unreached;
-            for (var z = 0; z < y; z++) worth = Math.Min(worth, before[z * k + a] + threes[into[z * k + a]]);
+            for (var z = 0; z < y; z++)
+                worth = Math.Min(worth, before[z * k + a] + threes[into[z * k + a]]);
             var least = fresh.Slice(a * m, m);
             var from = came.Slice(a * m, m);
             least.Fill(Unreached);
             for (var z = 0; z < y; z++)
             {
                 var sofar = before[z * k + a];
-                if (sofar > worth) continue;
+                if (sofar > worth)
+                    continue;
                 var shown = into[z * k + a];
                 var end = ends.Slice(z * m, m);
                 for (var b = 0; b < least.Length; b++)
                 {
                     var whole = sofar + threes[shown & end[b]];
-                    if (whole < least[b]) (least[b], from[b]) = (whole, (byte)z);
+                    if (whole < least[b])
+                        (least[b], from[b]) = (whole, (byte)z);
                 }
             }
         }
@@ -137,16 +152,23 @@ internal sealed class FingerPass
         {
             var (one, other) = (Way[^2], Way[^1]);
             TakeEnd();
-            if (Way[^1] != other) changed.Add(row + 1);
-            if (Way[^2] != one) changed.Add(row);
+            if (Way[^1] != other)
+                changed.Add(row + 1);
+            if (Way[^2] != one)
+                changed.Add(row);
         }
 
         for (var s = stretches.Count - 1; s >= 0; s--)
         {
-            for (row = Math.Min(row, stretches[s].Last); row >= 1 && (row >= stretches[s].First || changed.Count > 0 && changed[^1] <= row + 1); row--)
+            for (
+                row = Math.Min(row, stretches[s].Last);
+                row >= 1 && (row >= stretches[s].First || changed.Count > 0 && changed[^1] <= row + 1);
+                row--
+            )
             {
                 var before = Before(row);
-                if (before == Way[row - 1]) continue;
+                if (before == Way[row - 1])
+                    continue;
                 Way[row - 1] = before;
                 changed.Add(row - 1);
             }
@@ -165,7 +187,8 @@ internal sealed class FingerPass
         var least = 0;
         for (var k = 1; k < row.Length; k++)
         {
-            if (row[k] < row[least]) least = k;
+            if (row[k] < row[least])
+                least = k;
         }
 
         (Way[^2], Way[^1]) = Math.DivRem(least, Choices(Way.Length - 1));

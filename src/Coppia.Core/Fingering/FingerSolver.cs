@@ -21,7 +21,8 @@ public static class FingerSolver
         internal ThroughTable(IReadOnlyList<LatticeStep> steps)
         {
             _starts = new int[steps.Count + 1];
-            for (var i = 0; i < steps.Count; i++) _starts[i + 1] = _starts[i] + steps[i].Choices.Length;
+            for (var i = 0; i < steps.Count; i++)
+                _starts[i + 1] = _starts[i] + steps[i].Choices.Length;
             _costs = new int[_starts[^1]];
             Array.Fill(_costs, FingerPass.Unreached);
         }
@@ -34,7 +35,8 @@ public static class FingerSolver
     public static Solution Solve(FingerLattice lattice, FingerCost cost)
     {
         var steps = lattice.Steps;
-        if (steps.Count == 0) return new Solution([], 0, new Lazy<ThroughTable>(() => new ThroughTable(steps)));
+        if (steps.Count == 0)
+            return new Solution([], 0, new Lazy<ThroughTable>(() => new ThroughTable(steps)));
         return steps.Count == 1 ? SolveOne(lattice, cost) : Finish(FingerPass.Forward(MoveTables.Of(lattice, cost)));
     }
 
@@ -46,7 +48,8 @@ public static class FingerSolver
         for (var k = 0; k < step.Choices.Length; k++)
         {
             through[0][k] = cost.Note(step, step.Choices[k]) + cost.Habit(step, step.Choices[k]) + cost.First(step, step.Choices[k]);
-            if (through[0][k] < through[0][best]) best = k;
+            if (through[0][k] < through[0][best])
+                best = k;
         }
 
         return new Solution([best], through[0][best], new Lazy<ThroughTable>(through));
@@ -64,7 +67,8 @@ public static class FingerSolver
         var sofar = pass.Cost;
 
         // Only the completions after the present pair are needed: two rows that change places.
-        int[] after = new int[pass.Tables.Widest], completion = new int[pass.Tables.Widest];
+        int[] after = new int[pass.Tables.Widest],
+            completion = new int[pass.Tables.Widest];
         for (var i = moves.Length - 1; i >= 0; i--)
         {
             var (k, m) = (steps[i].Choices.Length, steps[i + 1].Choices.Length);
@@ -72,7 +76,8 @@ public static class FingerSolver
             var n = isLast ? 0 : steps[i + 2].Choices.Length;
             int[] next = isLast ? [] : moves[i + 1];
             var own = isLast ? null : pass.Tables.Own(i + 2);
-            byte[] into = pass.Tables.Into(i), ends = isLast ? [] : pass.Tables.Ends(i);
+            byte[] into = pass.Tables.Into(i),
+                ends = isLast ? [] : pass.Tables.Ends(i);
             var costs = pass.Costs[i];
             var throughA = through[i];
             var throughB = through[i + 1];
@@ -81,7 +86,11 @@ public static class FingerSolver
                 for (var b = 0; b < m; b++)
                 {
                     var least = isLast ? 0 : FingerPass.Unreached;
-                    for (var c = 0; c < n; c++) least = Math.Min(least, next[b * n + c] + (own?[c] ?? 0) + after[b * n + c] + threes[into[a * m + b] & ends[a * n + c]]);
+                    for (var c = 0; c < n; c++)
+                        least = Math.Min(
+                            least,
+                            next[b * n + c] + (own?[c] ?? 0) + after[b * n + c] + threes[into[a * m + b] & ends[a * n + c]]
+                        );
                     completion[a * m + b] = least;
                     var whole = sofar + costs[a * m + b] + least;
                     throughA[a] = Math.Min(throughA[a], whole);

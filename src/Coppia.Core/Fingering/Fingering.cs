@@ -26,8 +26,12 @@ public sealed record FingeredNote(SoundingNote Note, Placement? Placement, bool 
     public FirstTime? Otherwise { get; internal init; }
 
     internal FingeredNote(LatticeStep step, FingerSolver.Solution solution, int order, Instrument instrument)
-        : this(step.Note, step.Choices[solution.Way[order]], !instrument.Frames[step.Choices[solution.Way[order]].Frame].AllowedByDefault, step.Pin is not null) =>
-        (Step, _solution, _order, _instrument) = (step, solution, order, instrument);
+        : this(
+            step.Note,
+            step.Choices[solution.Way[order]],
+            !instrument.Frames[step.Choices[solution.Way[order]].Frame].AllowedByDefault,
+            step.Pin is not null
+        ) => (Step, _solution, _order, _instrument) = (step, solution, order, instrument);
 
     /// <summary>Its other pairs of string and finger: those that were weighed, best first, then the rest of the allowed positions.</summary>
     public IReadOnlyList<OtherWay> Others
@@ -35,16 +39,21 @@ public sealed record FingeredNote(SoundingNote Note, Placement? Placement, bool 
         get
         {
             var others = new List<OtherWay>();
-            if (Step is null || _solution is null || _instrument is null) return others;
+            if (Step is null || _solution is null || _instrument is null)
+                return others;
             var through = _solution.Through.Value[_order].ToArray();
             foreach (var (k, other) in Step.Choices.Index().OrderBy(c => through[c.Index]))
                 Add(other, through[k] - _solution.Cost - (Step.Allows(other) ? 0 : FingerWeights.NotPinned));
-            foreach (var other in Placements.Of(_instrument, Note.Pitch, openFrame: 0).Where(p => _instrument.Frames[p.Frame].AllowedByDefault)) Add(other, null);
+            foreach (
+                var other in Placements.Of(_instrument, Note.Pitch, openFrame: 0).Where(p => _instrument.Frames[p.Frame].AllowedByDefault)
+            )
+                Add(other, null);
             return others;
 
             void Add(Placement other, int? cost)
             {
-                if (!other.SamePair(Placement!.Value) && !others.Any(o => o.Placement.SamePair(other))) others.Add(new OtherWay(other, cost));
+                if (!other.SamePair(Placement!.Value) && !others.Any(o => o.Placement.SamePair(other)))
+                    others.Add(new OtherWay(other, cost));
             }
         }
     }
@@ -64,7 +73,12 @@ public sealed record Fingering(Instrument Instrument, Score Score, IReadOnlyList
     /// <param name="pins">Pairs that the teacher fixed, by note id.</param>
     /// <exception cref="ImpossiblePinException">A pin cannot sound its note.</exception>
     public static Fingering Choose(
-        Score score, Instrument instrument, HouseStyle style, IReadOnlyDictionary<string, Pin>? pins = null, FingerWeights? weights = null)
+        Score score,
+        Instrument instrument,
+        HouseStyle style,
+        IReadOnlyDictionary<string, Pin>? pins = null,
+        FingerWeights? weights = null
+    )
     {
         pins ??= NoPins;
         var sounding = SoundingNote.Of(score);
@@ -100,10 +114,12 @@ public sealed record Fingering(Instrument Instrument, Score Score, IReadOnlyList
             var first = note;
             for (var bar = start; bar < end; bar++)
             {
-                while (note < lattice.Steps.Count && ReferenceEquals(lattice.Steps[note].Note.Bar, score.Bars[bar])) note++;
+                while (note < lattice.Steps.Count && ReferenceEquals(lattice.Steps[note].Note.Bar, score.Bars[bar]))
+                    note++;
             }
 
-            if (note > first) lines.Add((first, note));
+            if (note > first)
+                lines.Add((first, note));
         }
 
         return lines;

@@ -20,11 +20,13 @@ internal static class FourthReasons
     {
         var reasons = new FourthReason[notes.Count];
         var befores = new int[notes.Count];
-        for (var first = 0; first < notes.Count;)
+        for (var first = 0; first < notes.Count; )
         {
             var end = first + 1;
-            while (end < notes.Count && notes[end].Pitch == notes[first].Pitch && notes[end].RestBefore.IsZero) end++;
-            if (plain[first] > 0 && instrument.SemitonesAbove(plain[first], notes[first].Pitch) == 0) Judge(first, end);
+            while (end < notes.Count && notes[end].Pitch == notes[first].Pitch && notes[end].RestBefore.IsZero)
+                end++;
+            if (plain[first] > 0 && instrument.SemitonesAbove(plain[first], notes[first].Pitch) == 0)
+                Judge(first, end);
             first = end;
         }
 
@@ -35,20 +37,25 @@ internal static class FourthReasons
         void Judge(int first, int end)
         {
             var open = plain[first];
-            var alone = first > 0 && end < notes.Count && notes[end].RestBefore.IsZero && plain[first - 1] == open - 1 && plain[end] == open - 1;
-            for (var i = first; i < end && alone; i++) alone = notes[i].Length < (notes[i].Bar.Time?.FeltBeat ?? Fraction.Quarter);
+            var alone =
+                first > 0 && end < notes.Count && notes[end].RestBefore.IsZero && plain[first - 1] == open - 1 && plain[end] == open - 1;
+            for (var i = first; i < end && alone; i++)
+                alone = notes[i].Length < (notes[i].Bar.Time?.FeltBeat ?? Fraction.Quarter);
 
             // Within a slur the nearest other sound on either side, as strings; −1 where the slur ends before one.
             var before = first > 0 ? plain[first - 1] : -1;
-            for (var i = first; i < end; i++) befores[i] = before = notes[i].Slurred ? before : -1;
+            for (var i = first; i < end; i++)
+                befores[i] = before = notes[i].Slurred ? before : -1;
             var after = end < notes.Count ? plain[end] : -1;
             for (var i = end - 1; i >= first; i--)
             {
                 var bound = i + 1 < notes.Count && notes[i + 1].Slurred;
                 after = bound ? after : -1;
                 before = befores[i];
-                if ((before >= 0 || after >= 0) && before < open && after < open) reasons[i] = FourthReason.Slur;
-                else if (alone && !bound && !notes[i].Slurred) reasons[i] = FourthReason.Quick;
+                if ((before >= 0 || after >= 0) && before < open && after < open)
+                    reasons[i] = FourthReason.Slur;
+                else if (alone && !bound && !notes[i].Slurred)
+                    reasons[i] = FourthReason.Quick;
             }
         }
     }
@@ -62,11 +69,13 @@ internal static class FourthReasons
         var without = new HashSet<Pitch>();
         foreach (var (first, end) in bars.Bars)
         {
-            if (!reasons.AsSpan(first, end - first).Contains(FourthReason.Quick)) continue;
+            if (!reasons.AsSpan(first, end - first).Contains(FourthReason.Quick))
+                continue;
             without.Clear();
             for (var i = first; i < end; i++)
             {
-                if (reasons[i] == FourthReason.None) without.Add(notes[i].Pitch);
+                if (reasons[i] == FourthReason.None)
+                    without.Add(notes[i].Pitch);
             }
 
             Forbid(first, end);
@@ -75,21 +84,25 @@ internal static class FourthReasons
         foreach (var group in bars.Groups)
         {
             var (start, stop) = bars.Bars[group[0]];
-            if (group.All(b => !reasons.AsSpan(bars.Bars[b].First, stop - start).Contains(FourthReason.Quick))) continue;
+            if (group.All(b => !reasons.AsSpan(bars.Bars[b].First, stop - start).Contains(FourthReason.Quick)))
+                continue;
             without.Clear();
             for (var k = 0; k < stop - start; k++)
             {
-                if (group.Any(b => reasons[bars.Bars[b].First + k] == FourthReason.None)) without.Add(notes[start + k].Pitch);
+                if (group.Any(b => reasons[bars.Bars[b].First + k] == FourthReason.None))
+                    without.Add(notes[start + k].Pitch);
             }
 
-            foreach (var b in group) Forbid(bars.Bars[b].First, bars.Bars[b].End);
+            foreach (var b in group)
+                Forbid(bars.Bars[b].First, bars.Bars[b].End);
         }
 
         void Forbid(int first, int end)
         {
             for (var i = first; i < end; i++)
             {
-                if (reasons[i] == FourthReason.Quick && without.Contains(notes[i].Pitch)) reasons[i] = FourthReason.None;
+                if (reasons[i] == FourthReason.Quick && without.Contains(notes[i].Pitch))
+                    reasons[i] = FourthReason.None;
             }
         }
     }

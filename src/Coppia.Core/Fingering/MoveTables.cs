@@ -42,7 +42,8 @@ internal sealed class MoveTables
             tables.Widest = Math.Max(tables.Widest, tables.Moves[i - 1].Length);
         }
 
-        for (var i = 0; i < steps.Count; i++) tables.Price(i);
+        for (var i = 0; i < steps.Count; i++)
+            tables.Price(i);
 
         return tables;
     }
@@ -58,10 +59,13 @@ internal sealed class MoveTables
     public bool Price(int note)
     {
         var step = Lattice.Steps[note];
-        if (step.Pin is null && step.Habit is null) return false;
+        if (step.Pin is null && step.Habit is null)
+            return false;
         var own = new int[step.Choices.Length];
-        for (var k = 0; k < own.Length; k++) own[k] = Cost.Habit(step, step.Choices[k]);
-        if (Own(note) is { } already ? own.AsSpan().SequenceEqual(already) : !own.AsSpan().ContainsAnyExcept(0)) return false;
+        for (var k = 0; k < own.Length; k++)
+            own[k] = Cost.Habit(step, step.Choices[k]);
+        if (Own(note) is { } already ? own.AsSpan().SequenceEqual(already) : !own.AsSpan().ContainsAnyExcept(0))
+            return false;
         _own[note] = own;
         return true;
     }
@@ -69,26 +73,37 @@ internal sealed class MoveTables
     private int[] MoveInto(int i)
     {
         var (before, step) = (Lattice.Steps[i - 1], Lattice.Steps[i]);
-        var circumstances = (i == 1 ? 1 : 0) | (step.Slurred ? 2 : 0) | (step.AfterRest ? 4 : 0) | (step.IsLast ? 8 : 0) | (step.Apart ? 16 : 0) | (step.StartsBar ? 32 : 0) | (int)step.Fourth << 6;
+        var circumstances =
+            (i == 1 ? 1 : 0)
+            | (step.Slurred ? 2 : 0)
+            | (step.AfterRest ? 4 : 0)
+            | (step.IsLast ? 8 : 0)
+            | (step.Apart ? 16 : 0)
+            | (step.StartsBar ? 32 : 0)
+            | (int)step.Fourth << 6;
         var key = (long)_names[i - 1] << 36 | (long)_names[i] << 8 | (long)circumstances;
-        if (!_known.TryGetValue(key, out var move) || i == 1) _known[key] = move = Move(before, step, i == 1);
+        if (!_known.TryGetValue(key, out var move) || i == 1)
+            _known[key] = move = Move(before, step, i == 1);
         return move;
     }
 
     private int[] Move(LatticeStep before, LatticeStep step, bool isFirst)
     {
-        Placement[] from = before.Choices, to = step.Choices;
+        Placement[] from = before.Choices,
+            to = step.Choices;
         var moves = new int[from.Length * to.Length];
         for (var a = 0; a < from.Length; a++)
         {
             var first = isFirst ? Cost.Note(before, from[a]) + Cost.First(before, from[a]) : 0;
-            for (var b = 0; b < to.Length; b++) moves[a * to.Length + b] = first + Cost.Step(step, from[a], to[b]);
+            for (var b = 0; b < to.Length; b++)
+                moves[a * to.Length + b] = first + Cost.Step(step, from[a], to[b]);
         }
 
         for (var b = 0; b < to.Length; b++)
         {
             var own = Cost.Note(step, to[b]);
-            for (var a = 0; a < from.Length; a++) moves[a * to.Length + b] += own;
+            for (var a = 0; a < from.Length; a++)
+                moves[a * to.Length + b] += own;
         }
 
         return moves;
@@ -101,14 +116,16 @@ internal sealed class MoveTables
         var names = new int[steps.Count];
         for (var i = 0; i < names.Length; i++)
         {
-            if (!known.TryGetValue(steps[i].Choices, out names[i])) known[steps[i].Choices] = names[i] = known.Count;
+            if (!known.TryGetValue(steps[i].Choices, out names[i]))
+                known[steps[i].Choices] = names[i] = known.Count;
         }
 
         kinds = known.Count;
         return names;
     }
 
-    private byte[] Between(PairBits bits, int first, int second) => bits.Of(_names[first], _names[second], Lattice.Steps[first].Choices, Lattice.Steps[second].Choices);
+    private byte[] Between(PairBits bits, int first, int second) =>
+        bits.Of(_names[first], _names[second], Lattice.Steps[first].Choices, Lattice.Steps[second].Choices);
 
     /// <summary>Bits for two arrays of choices, worked out once. A tune of many pins has many arrays that come once each; those are not laid out in a square.</summary>
     private delegate byte Bits(in Placement from, in Placement to);
@@ -121,9 +138,11 @@ internal sealed class MoveTables
 
         public byte[] Of(int from, int to, Placement[] first, Placement[] second)
         {
-            if (kinds <= MostInSquare) return _square[from][to] ??= Pairs(first, second);
+            if (kinds <= MostInSquare)
+                return _square[from][to] ??= Pairs(first, second);
             var key = (long)from << 32 | (uint)to;
-            if (!_sparse.TryGetValue(key, out var pairs)) _sparse[key] = pairs = Pairs(first, second);
+            if (!_sparse.TryGetValue(key, out var pairs))
+                _sparse[key] = pairs = Pairs(first, second);
             return pairs;
         }
 
@@ -132,7 +151,8 @@ internal sealed class MoveTables
             var pairs = new byte[from.Length * to.Length];
             for (var a = 0; a < from.Length; a++)
             {
-                for (var b = 0; b < to.Length; b++) pairs[a * to.Length + b] = bits(from[a], to[b]);
+                for (var b = 0; b < to.Length; b++)
+                    pairs[a * to.Length + b] = bits(from[a], to[b]);
             }
 
             return pairs;

@@ -39,7 +39,10 @@ internal sealed record PitchWays
 
         // A note that the lowest positions hold goes up only on the strings that are played there.
         Placement[] allowed = [.. all.Where(p => instrument.Frames[p.Frame].AllowedByDefault)];
-        var always = held ? home : allowed.Length > 0 ? allowed : all;
+        var always =
+            held ? home
+            : allowed.Length > 0 ? allowed
+            : all;
         return new PitchWays
         {
             Open = open,
@@ -51,7 +54,8 @@ internal sealed record PitchWays
     }
 
     /// <summary>Fingered ways that are offered where neighbours call the hand to some frames.</summary>
-    public Placement[] Offered(ulong called) => called == 0 || Higher.Length == 0 ? Always : [.. Always, .. Higher.Where(p => (called >> p.Frame & 1) == 1)];
+    public Placement[] Offered(ulong called) =>
+        called == 0 || Higher.Length == 0 ? Always : [.. Always, .. Higher.Where(p => (called >> p.Frame & 1) == 1)];
 
     /// <summary>The same ways with a pin: what it asks for is among them, and where it lies higher it calls its neighbours along.</summary>
     /// <exception cref="ImpossiblePinException">No way has this string and finger.</exception>
@@ -61,12 +65,21 @@ internal sealed record PitchWays
         Placement[] every = [.. Placements.Fingered(instrument, note.Pitch)];
         var opens = Open is { } open && Fits(open);
         Placement[] fits = [.. every.Where(Fits)];
-        if (!opens && fits.Length == 0) throw Impossible(pin, note, instrument, every, style);
+        if (!opens && fits.Length == 0)
+            throw Impossible(pin, note, instrument, every, style);
         Placement[] nearest = [.. fits.Where(p => instrument.Frames[p.Frame].IsHome)];
-        if (nearest.Length == 0) nearest = [.. fits.Where(p => instrument.Frames[p.Frame].AllowedByDefault)];
-        if (nearest.Length == 0) nearest = fits;
+        if (nearest.Length == 0)
+            nearest = [.. fits.Where(p => instrument.Frames[p.Frame].AllowedByDefault)];
+        if (nearest.Length == 0)
+            nearest = fits;
         var high = !opens && nearest.All(p => !instrument.Frames[p.Frame].IsHome);
-        return this with { Pin = pin, Always = [.. Always.Union(nearest)], Higher = [.. Higher.Union(fits).Except(nearest)], Calls = high ? ChoiceOrder.Frames(nearest) : 0 };
+        return this with
+        {
+            Pin = pin,
+            Always = [.. Always.Union(nearest)],
+            Higher = [.. Higher.Union(fits).Except(nearest)],
+            Calls = high ? ChoiceOrder.Frames(nearest) : 0,
+        };
     }
 
     /// <summary>
@@ -78,12 +91,18 @@ internal sealed record PitchWays
         var called = new ulong[ways.Count];
         for (var i = 0; i < ways.Count; i++)
         {
-            if (ways[i].Calls == 0) continue;
+            if (ways[i].Calls == 0)
+                continue;
             called[i] |= ways[i].Calls;
             foreach (var way in new[] { -1, 1 })
             {
                 var frames = ways[i].Calls;
-                for (var k = i + way; k >= 0 && k < ways.Count && Math.Abs(k - i) <= CallOfAHighNote && (frames &= ways[k].Holding) != 0; k += way) called[k] |= frames;
+                for (
+                    var k = i + way;
+                    k >= 0 && k < ways.Count && Math.Abs(k - i) <= CallOfAHighNote && (frames &= ways[k].Holding) != 0;
+                    k += way
+                )
+                    called[k] |= frames;
             }
         }
 
@@ -93,7 +112,8 @@ internal sealed record PitchWays
             for (var k = 0; k < end - first; k++)
             {
                 var all = group.Aggregate(ulong.MaxValue, (frames, b) => frames & called[bars.Bars[b].First + k]);
-                foreach (var b in group) called[bars.Bars[b].First + k] = all;
+                foreach (var b in group)
+                    called[bars.Bars[b].First + k] = all;
             }
         }
 
@@ -102,10 +122,18 @@ internal sealed record PitchWays
 
     private ImpossiblePinException Impossible(Pin pin, SoundingNote note, Instrument instrument, Placement[] every, HouseStyle style)
     {
-        var possible = (Open is { } open ? every.Append(open) : every).Select(p => $"{p.Finger} on {Labels.Note(instrument.Strings[p.String], style)}").Distinct().ToArray();
+        var possible = (Open is { } open ? every.Append(open) : every)
+            .Select(p => $"{p.Finger} on {Labels.Note(instrument.Strings[p.String], style)}")
+            .Distinct()
+            .ToArray();
         var instead = possible.Length == 0 ? "no finger reaches this note" : "possible here: " + string.Join(", ", possible);
-        var asked = pin.String is not { } s ? $"finger {pin.Finger}"
-            : s >= 0 && s < instrument.Strings.Count ? $"{pin.Finger} on the {Labels.Note(instrument.Strings[s], style)} string" : $"finger {pin.Finger} on string {s + 1}";
-        return new ImpossiblePinException(note.Id, $"{Labels.NoteAndNumber(note.Pitch, style)} in {note.Bar.Named} cannot be played with {asked}; {instead}.");
+        var asked =
+            pin.String is not { } s ? $"finger {pin.Finger}"
+            : s >= 0 && s < instrument.Strings.Count ? $"{pin.Finger} on the {Labels.Note(instrument.Strings[s], style)} string"
+            : $"finger {pin.Finger} on string {s + 1}";
+        return new ImpossiblePinException(
+            note.Id,
+            $"{Labels.NoteAndNumber(note.Pitch, style)} in {note.Bar.Named} cannot be played with {asked}; {instead}."
+        );
     }
 }

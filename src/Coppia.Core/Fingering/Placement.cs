@@ -1,7 +1,15 @@
 namespace Coppia.Core;
 
 /// <summary>What kind of place a finger takes, in the words of the row.</summary>
-public enum PlaceWord { Open, Low, Regular, High, Back, Forward }
+public enum PlaceWord
+{
+    Open,
+    Low,
+    Regular,
+    High,
+    Back,
+    Forward,
+}
 
 /// <summary>One way to play one note: string, height, finger, and the hand frame the hand is in meanwhile.</summary>
 /// <param name="String">0 = lowest sounding string.</param>
@@ -11,7 +19,15 @@ public enum PlaceWord { Open, Low, Regular, High, Back, Forward }
 /// <param name="Word">Open, regular, low or high, or moved by a stretch.</param>
 /// <param name="OwnLetter">False where a neighbour's finger stands in for the letter's own (handbook 3).</param>
 /// <param name="Reach">The finger reaches out of a closed hand for one letter more: extended 4 of violin and viola.</param>
-public readonly record struct Placement(int String, int Semitones, int Finger, int Frame, PlaceWord Word, bool OwnLetter = true, bool Reach = false)
+public readonly record struct Placement(
+    int String,
+    int Semitones,
+    int Finger,
+    int Frame,
+    PlaceWord Word,
+    bool OwnLetter = true,
+    bool Reach = false
+)
 {
     public bool IsOpen => Finger == 0;
 

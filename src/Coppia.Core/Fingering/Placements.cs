@@ -11,7 +11,8 @@ public static class Placements
     {
         for (var s = 0; s < instrument.Strings.Count; s++)
         {
-            if (instrument.SemitonesAbove(s, pitch) == 0) yield return new Placement(s, 0, 0, frame, PlaceWord.Open);
+            if (instrument.SemitonesAbove(s, pitch) == 0)
+                yield return new Placement(s, 0, 0, frame, PlaceWord.Open);
         }
     }
 
@@ -20,10 +21,12 @@ public static class Placements
         for (var s = instrument.Strings.Count - 1; s >= 0; s--)
         {
             var semitones = instrument.SemitonesAbove(s, pitch);
-            if (semitones < 1 || semitones > instrument.HighestPlace) continue;
+            if (semitones < 1 || semitones > instrument.HighestPlace)
+                continue;
             for (var f = 0; f < instrument.Frames.Count; f++)
             {
-                foreach (var place in InFrame(instrument, s, semitones, pitch, f)) yield return place;
+                foreach (var place in InFrame(instrument, s, semitones, pitch, f))
+                    yield return place;
             }
         }
     }
@@ -33,7 +36,8 @@ public static class Placements
         var frame = instrument.Frames[f];
         if (!instrument.FingersByLetter)
         {
-            return frame.Spots.Where(spot => spot.Semitones == semitones)
+            return frame
+                .Spots.Where(spot => spot.Semitones == semitones)
                 .Select(spot => new Placement(s, semitones, spot.Finger, f, FrameWord(frame, spot)));
         }
 
@@ -49,12 +53,13 @@ public static class Placements
 
         return ways;
 
-        Placement Place(FingerSpot spot, bool ownLetter) =>
-            new(s, semitones, spot.Finger, f, WordFor(spot), ownLetter, spot.Reach);
+        Placement Place(FingerSpot spot, bool ownLetter) => new(s, semitones, spot.Finger, f, WordFor(spot), ownLetter, spot.Reach);
 
-        PlaceWord WordFor(FingerSpot spot) => spot.Reach ? PlaceWord.Forward
+        PlaceWord WordFor(FingerSpot spot) =>
+            spot.Reach ? PlaceWord.Forward
             : !frame.PrintsLowAndHigh || semitones == spot.Semitones ? PlaceWord.Regular
-            : semitones < spot.Semitones ? PlaceWord.Low : PlaceWord.High;
+            : semitones < spot.Semitones ? PlaceWord.Low
+            : PlaceWord.High;
     }
 
     /// <summary>The finger of the note's letter, when it sits at most one semitone off its regular place; a reach only at its exact place.</summary>
@@ -62,10 +67,12 @@ public static class Placements
     {
         foreach (var spot in frame.Spots)
         {
-            if (spot.LetterSteps == letterSteps && Math.Abs(semitones - spot.Semitones) <= (spot.Reach ? 0 : 1)) return spot;
+            if (spot.LetterSteps == letterSteps && Math.Abs(semitones - spot.Semitones) <= (spot.Reach ? 0 : 1))
+                return spot;
 
             // A raised open letter has no letter finger in first position: first finger against the nut.
-            if (letterSteps == 0 && semitones == 1 && spot is { Finger: 1, LetterSteps: 1 }) return spot;
+            if (letterSteps == 0 && semitones == 1 && spot is { Finger: 1, LetterSteps: 1 })
+                return spot;
         }
 
         return null;
@@ -76,17 +83,19 @@ public static class Placements
         frame.Spots.Any(x => !x.Reach && x.LetterSteps == letterSteps) || letterSteps == 0 && frame.Spots[0].LetterSteps == 1;
 
     /// <summary>E♯, B♯, C♭, F♭ and double accidentals sound a neighbour letter's natural place.</summary>
-    private static bool SoundsLikeANeighbour(Pitch pitch) => (pitch.Letter, pitch.Alter) switch
-    {
-        (Letter.E or Letter.B, 1) or (Letter.C or Letter.F, -1) => true,
-        (_, 2 or -2) => true,
-        _ => false,
-    };
+    private static bool SoundsLikeANeighbour(Pitch pitch) =>
+        (pitch.Letter, pitch.Alter) switch
+        {
+            (Letter.E or Letter.B, 1) or (Letter.C or Letter.F, -1) => true,
+            (_, 2 or -2) => true,
+            _ => false,
+        };
 
-    private static PlaceWord FrameWord(HandFrame frame, FingerSpot spot) => (frame.PrintsLowAndHigh && spot.Moved, frame.Stretch) switch
-    {
-        (true, Stretch.Back) => PlaceWord.Back,
-        (true, Stretch.Forward) => PlaceWord.Forward,
-        _ => PlaceWord.Regular,
-    };
+    private static PlaceWord FrameWord(HandFrame frame, FingerSpot spot) =>
+        (frame.PrintsLowAndHigh && spot.Moved, frame.Stretch) switch
+        {
+            (true, Stretch.Back) => PlaceWord.Back,
+            (true, Stretch.Forward) => PlaceWord.Forward,
+            _ => PlaceWord.Regular,
+        };
 }

@@ -36,9 +36,14 @@ internal sealed class SameFingers
     }
 
     /// <returns>The solution, and the lattice with what its notes were told, which is what the solution is cheapest for.</returns>
-    public static (FingerLattice Lattice, FingerSolver.Solution Solution) Solve(FingerLattice lattice, FingerCost cost, IReadOnlyList<(int First, int End)> lines)
+    public static (FingerLattice Lattice, FingerSolver.Solution Solution) Solve(
+        FingerLattice lattice,
+        FingerCost cost,
+        IReadOnlyList<(int First, int End)> lines
+    )
     {
-        if (lattice.Steps.Count < 2 || !cost.PricesOtherFingers && !cost.PricesOtherThanBefore) return (lattice, FingerSolver.Solve(lattice, cost));
+        if (lattice.Steps.Count < 2 || !cost.PricesOtherFingers && !cost.PricesOtherThanBefore)
+            return (lattice, FingerSolver.Solve(lattice, cost));
         var rules = new SameFingers(lattice, cost, lines);
         var told = lattice with { Steps = rules._steps };
         return (told, rules.Settle(FingerPass.Forward(MoveTables.Of(told, cost))));
@@ -47,15 +52,20 @@ internal sealed class SameFingers
     private FingerSolver.Solution Settle(FingerPass pass)
     {
         _way = pass.Way;
-        for (var i = 0; i < _steps.Length; i++) LookAt(i);
+        for (var i = 0; i < _steps.Length; i++)
+            LookAt(i);
         for (var round = 0; round < MostRounds; round++)
         {
             _told.Clear();
-            if (_cost.PricesOtherFingers) TellLines();
-            if (_cost.PricesOtherThanBefore) TellBars();
-            if (_told.Count == 0) break;
+            if (_cost.PricesOtherFingers)
+                TellLines();
+            if (_cost.PricesOtherThanBefore)
+                TellBars();
+            if (_told.Count == 0)
+                break;
             _told.RemoveWhere(note => !pass.Tables.Price(note));
-            foreach (var note in pass.Again(_told)) LookAt(note);
+            foreach (var note in pass.Again(_told))
+                LookAt(note);
         }
 
         return FingerSolver.Finish(pass);
@@ -91,21 +101,27 @@ internal sealed class SameFingers
         var bar = 0;
         foreach (var (first, end) in _lines)
         {
-            if (!TakeNew(_newToLines, first, end)) continue;
+            if (!TakeNew(_newToLines, first, end))
+                continue;
             var torn = _torn.In(_pairs, first, end);
-            if (torn.Count == 0) continue;
-            while (bar < _bars.Bars.Count && _bars.Bars[bar].End <= first) bar++;
-            for (; bar < _bars.Bars.Count && _bars.Bars[bar].First < end; bar++) TellBar(_bars.Bars[bar].First, _bars.Bars[bar].End);
+            if (torn.Count == 0)
+                continue;
+            while (bar < _bars.Bars.Count && _bars.Bars[bar].End <= first)
+                bar++;
+            for (; bar < _bars.Bars.Count && _bars.Bars[bar].First < end; bar++)
+                TellBar(_bars.Bars[bar].First, _bars.Bars[bar].End);
 
             var hands = torn.SelectMany(notes => notes).CountBy(i => (_steps[i].Habit?.InLine ?? At(i)).Frame).ToDictionary();
             foreach (var notes in torn)
             {
-                if (notes.TrueForAll(i => _steps[i].Habit?.InLine is not null)) continue;
+                if (notes.TrueForAll(i => _steps[i].Habit?.InLine is not null))
+                    continue;
                 var often = notes.CountBy(i => _pairs[i]).ToDictionary();
                 var usual = Fingered(notes.MaxBy(i => (hands.GetValueOrDefault(At(i).Frame), often[_pairs[i]])));
                 foreach (var i in notes)
                 {
-                    if (_steps[i].Habit is not { InBar: true }) Tell(i, (_steps[i].Habit ?? new Habit()) with { InLine = _steps[i].Habit?.AsBefore ?? usual });
+                    if (_steps[i].Habit is not { InBar: true })
+                        Tell(i, (_steps[i].Habit ?? new Habit()) with { InLine = _steps[i].Habit?.AsBefore ?? usual });
                 }
             }
         }
@@ -115,10 +131,12 @@ internal sealed class SameFingers
     {
         foreach (var notes in _torn.In(_pairs, first, end))
         {
-            if (notes.TrueForAll(i => _steps[i].Habit is { InBar: true })) continue;
+            if (notes.TrueForAll(i => _steps[i].Habit is { InBar: true }))
+                continue;
             var usual = notes.DistinctBy(i => _pairs[i]).MaxBy(i => Held(first, end, At(i).Frame));
             var like = notes.Select(i => _steps[i].Habit?.AsBefore).FirstOrDefault(b => b is { IsOpen: false }) ?? Fingered(usual);
-            foreach (var i in notes) Tell(i, (_steps[i].Habit ?? new Habit()) with { InLine = like, InBar = true });
+            foreach (var i in notes)
+                Tell(i, (_steps[i].Habit ?? new Habit()) with { InLine = like, InBar = true });
         }
     }
 
@@ -126,7 +144,8 @@ internal sealed class SameFingers
     private int Held(int first, int end, int frame)
     {
         var held = 0;
-        for (var k = first; k < end; k++) held += TornPitches.IsFingered(_pairs[k]) && Array.Exists(_steps[k].Choices, c => c.Frame == frame) ? 1 : 0;
+        for (var k = first; k < end; k++)
+            held += TornPitches.IsFingered(_pairs[k]) && Array.Exists(_steps[k].Choices, c => c.Frame == frame) ? 1 : 0;
         return held;
     }
 
@@ -137,19 +156,26 @@ internal sealed class SameFingers
         {
             var (first, end) = _bars.Bars[group[0]];
             var isNew = false;
-            foreach (var b in group) isNew |= TakeNew(_newToBars, _bars.Bars[b].First, _bars.Bars[b].End);
-            if (!isNew) continue;
+            foreach (var b in group)
+                isNew |= TakeNew(_newToBars, _bars.Bars[b].First, _bars.Bars[b].End);
+            if (!isNew)
+                continue;
             for (var k = 0; k < end - first; k++)
             {
                 var same = true;
-                foreach (var b in group) same &= _pairs[_bars.Bars[b].First + k] == _pairs[first + k];
-                if (same) continue;
+                foreach (var b in group)
+                    same &= _pairs[_bars.Bars[b].First + k] == _pairs[first + k];
+                if (same)
+                    continue;
                 var before = At(first + k);
                 foreach (var b in group)
                 {
                     var note = _bars.Bars[b].First + k;
-                    if (_steps[note].Habit?.AsBefore is { } already && already.SamePair(before)) continue;
-                    var seam = k == 0 && _bars.KindAt(b - 1) != _bars.KindAt(group[0] - 1) || k == end - first - 1 && _bars.KindAt(b + 1) != _bars.KindAt(group[0] + 1);
+                    if (_steps[note].Habit?.AsBefore is { } already && already.SamePair(before))
+                        continue;
+                    var seam =
+                        k == 0 && _bars.KindAt(b - 1) != _bars.KindAt(group[0] - 1)
+                        || k == end - first - 1 && _bars.KindAt(b + 1) != _bars.KindAt(group[0] + 1);
                     Tell(note, new Habit(AsBefore: before, AtSeam: seam));
                 }
             }
@@ -159,7 +185,8 @@ internal sealed class SameFingers
     private static bool TakeNew(bool[] isNew, int first, int end)
     {
         var stretch = isNew.AsSpan(first, end - first);
-        if (!stretch.Contains(true)) return false;
+        if (!stretch.Contains(true))
+            return false;
         stretch.Clear();
         return true;
     }
@@ -177,7 +204,8 @@ internal sealed class SameFingers
                 foreach (var b in group.Skip(1))
                 {
                     var note = lattice.Bars.Bars[b].First + k;
-                    if (!lattice.Steps[note].Choices[way[note]].SamePair(then)) differ[note] = new FirstTime(then, lattice.Steps[first + k].Note.Bar);
+                    if (!lattice.Steps[note].Choices[way[note]].SamePair(then))
+                        differ[note] = new FirstTime(then, lattice.Steps[first + k].Note.Bar);
                 }
             }
         }

@@ -14,7 +14,8 @@ internal sealed class TornPitches
     public TornPitches(IReadOnlyList<LatticeStep> steps)
     {
         _sounds = new int[steps.Count];
-        for (var i = 0; i < _sounds.Length; i++) _sounds[i] = steps[i].Note.Pitch.Step * 8 + steps[i].Note.Pitch.Alter + 2;
+        for (var i = 0; i < _sounds.Length; i++)
+            _sounds[i] = steps[i].Note.Pitch.Step * 8 + steps[i].Note.Pitch.Alter + 2;
     }
 
     /// <summary>String and finger as one number, odd where a finger is free to be another one.</summary>
@@ -30,16 +31,21 @@ internal sealed class TornPitches
         _stretch++;
         for (var i = first; i < end; i++)
         {
-            if (!IsFingered(pairs[i])) continue;
+            if (!IsFingered(pairs[i]))
+                continue;
             ref var met = ref _met[_sounds[i]];
-            if (met.Stretch != _stretch) met = (_stretch, pairs[i], null);
-            else if (met.Pair != pairs[i] && met.Torn is null) all.Add(met.Torn = []);
+            if (met.Stretch != _stretch)
+                met = (_stretch, pairs[i], null);
+            else if (met.Pair != pairs[i] && met.Torn is null)
+                all.Add(met.Torn = []);
         }
 
-        if (all.Count == 0) return all;
+        if (all.Count == 0)
+            return all;
         for (var i = first; i < end; i++)
         {
-            if (IsFingered(pairs[i])) _met[_sounds[i]].Torn?.Add(i);
+            if (IsFingered(pairs[i]))
+                _met[_sounds[i]].Torn?.Add(i);
         }
 
         return all;

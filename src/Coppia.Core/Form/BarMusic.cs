@@ -24,7 +24,14 @@ internal sealed record BarMusic(Bar Bar, int Key, int Rhythm, int[] Sounds)
             {
                 var e = bar.Events[i];
                 sounds[i] = SoundOf(e, stacks);
-                letters[i] = (char)(3 * Name(lengths, e.Length) + (e.IsRest ? 0 : e.TiedOn ? 1 : 2));
+                letters[i] = (char)(
+                    3 * Name(lengths, e.Length)
+                    + (
+                        e.IsRest ? 0
+                        : e.TiedOn ? 1
+                        : 2
+                    )
+                );
                 letters[sounds.Length + i] = (char)(sounds[i] & 0xFFFF);
             }
 
@@ -38,7 +45,8 @@ internal sealed record BarMusic(Bar Bar, int Key, int Rhythm, int[] Sounds)
         var differ = new List<int>();
         for (var i = 0; i < Sounds.Length; i++)
         {
-            if (Sounds[i] != other.Sounds[i]) differ.Add(i);
+            if (Sounds[i] != other.Sounds[i])
+                differ.Add(i);
         }
 
         return [.. differ];
@@ -50,14 +58,16 @@ internal sealed record BarMusic(Bar Bar, int Key, int Rhythm, int[] Sounds)
         var count = 0;
         for (var i = 0; i < Sounds.Length && count < 2; i++)
         {
-            if (Sounds[i] != other.Sounds[i]) count++;
+            if (Sounds[i] != other.Sounds[i])
+                count++;
         }
 
         return count == 1;
     }
 
     /// <summary>The bars share their rhythm, or their notes.</summary>
-    public bool Resembles(BarMusic other) => Rhythm == other.Rhythm || Sounds.Where(s => s != 0).SequenceEqual(other.Sounds.Where(s => s != 0));
+    public bool Resembles(BarMusic other) =>
+        Rhythm == other.Rhythm || Sounds.Where(s => s != 0).SequenceEqual(other.Sounds.Where(s => s != 0));
 
     /// <summary>"bar 6 is bar 2 but for its last note, D instead of G".</summary>
     public string Against(BarMusic earlier, HouseStyle style)
@@ -67,29 +77,42 @@ internal sealed record BarMusic(Bar Bar, int Key, int Rhythm, int[] Sounds)
             return Resembles(earlier) ? $"{lead} in another rhythm" : $"{Bar.Named} differs from {earlier.Bar.Named}";
 
         var differ = Differences(earlier);
-        if (differ.Length == 0) return $"{lead} again";
-        if (differ.Length > 1) return $"{lead} but for {differ.Length} notes";
+        if (differ.Length == 0)
+            return $"{lead} again";
+        if (differ.Length > 1)
+            return $"{lead} but for {differ.Length} notes";
         var at = differ[0];
-        var which = at == Sounds.Length - 1 ? "its last note" : at == 0 ? "its first note" : $"its note {at + 1}";
+        var which =
+            at == Sounds.Length - 1 ? "its last note"
+            : at == 0 ? "its first note"
+            : $"its note {at + 1}";
         var (now, before) = (Bar.Events[at].Pitch, earlier.Bar.Events[at].Pitch);
-        return now is { } n && before is { } b ? $"{lead} but for {which}, {Called(n, b, style)} instead of {Called(b, n, style)}" : $"{lead} but for {which}";
+        return now is { } n && before is { } b
+            ? $"{lead} but for {which}, {Called(n, b, style)} instead of {Called(b, n, style)}"
+            : $"{lead} but for {which}";
     }
 
     private static int Name<T>(Dictionary<T, int> names, T thing)
         where T : notnull
     {
-        if (!names.TryGetValue(thing, out var name)) names[thing] = name = names.Count;
+        if (!names.TryGetValue(thing, out var name))
+            names[thing] = name = names.Count;
         return name;
     }
 
     private static int SoundOf(ScoreEvent e, Dictionary<string, int> stacks)
     {
-        if (e.Pitch is not { } pitch) return 0;
-        if (e.Chord.Count == 0 && e.Graces.Count == 0) return 1 + pitch.Step * 8 + pitch.Alter + 2;
-        return -1 - Name(stacks, $"{string.Concat(e.Graces.Select(g => $"{{{g.Pitch}}}"))}{pitch}{string.Concat(e.Chord.Select(p => $"+{p}"))}");
+        if (e.Pitch is not { } pitch)
+            return 0;
+        if (e.Chord.Count == 0 && e.Graces.Count == 0)
+            return 1 + pitch.Step * 8 + pitch.Alter + 2;
+        return -1
+            - Name(stacks, $"{string.Concat(e.Graces.Select(g => $"{{{g.Pitch}}}"))}{pitch}{string.Concat(e.Chord.Select(p => $"+{p}"))}");
     }
 
     /// <summary>The octave is said only where the two notes share a name.</summary>
     private static string Called(Pitch pitch, Pitch other, HouseStyle style) =>
-        Labels.Note(pitch, style) != Labels.Note(other, style) ? Labels.Note(pitch, style) : $"{(pitch.Octave > other.Octave ? "high" : "low")} {Labels.Note(pitch, style)}";
+        Labels.Note(pitch, style) != Labels.Note(other, style)
+            ? Labels.Note(pitch, style)
+            : $"{(pitch.Octave > other.Octave ? "high" : "low")} {Labels.Note(pitch, style)}";
 }

@@ -21,7 +21,15 @@ public sealed record Trap(int Bar, string Text, IReadOnlyList<string> NoteIds);
 /// <param name="Summary">How little is new, in lines and bars: "Six lines, two to learn. 24 bars, 9 different."</param>
 /// <param name="Rhythms">How many rhythms there are and which fills most bars; null for a single bar.</param>
 /// <param name="Plays">Bars in the order of playing: "1–8, 1–7, 9".</param>
-public sealed record Form(IReadOnlyList<TuneLine> Lines, IReadOnlyList<Trap> Traps, IReadOnlyList<Passage> Passages, IReadOnlyList<Likeness> Likenesses, string Summary, string? Rhythms, string Plays)
+public sealed record Form(
+    IReadOnlyList<TuneLine> Lines,
+    IReadOnlyList<Trap> Traps,
+    IReadOnlyList<Passage> Passages,
+    IReadOnlyList<Likeness> Likenesses,
+    string Summary,
+    string? Rhythms,
+    string Plays
+)
 {
     /// <summary>Bars that differ by one note, beyond those told with their lines.</summary>
     private const int MostBarTraps = 6;
@@ -38,8 +46,15 @@ public sealed record Form(IReadOnlyList<TuneLine> Lines, IReadOnlyList<Trap> Tra
     {
         var music = BarMusic.Of(score);
         var lines = Lettered(music, [.. TuneLines.In(score)]);
-        return new Form(lines, [.. TrapsIn(music, lines, style)], Passage.Of(music, notes, style), Likeness.Of(music, style),
-            $"{Summarise(lines)} {BarsIn(music)}".Trim(), Likeness.RhythmSummary(music, style), PlayOrder.Words(score, order));
+        return new Form(
+            lines,
+            [.. TrapsIn(music, lines, style)],
+            Passage.Of(music, notes, style),
+            Likeness.Of(music, style),
+            $"{Summarise(lines)} {BarsIn(music)}".Trim(),
+            Likeness.RhythmSummary(music, style),
+            PlayOrder.Words(score, order)
+        );
     }
 
     private static TuneLine[] Lettered(BarMusic[] music, (int First, int End)[] spans)
@@ -52,7 +67,10 @@ public sealed record Form(IReadOnlyList<TuneLine> Lines, IReadOnlyList<Trap> Tra
         {
             var whole = string.Join(' ', full[n].Select(i => music[i].Key));
             int? like = wholes.TryGetValue(whole, out var equal) ? equal : NearestBefore(n);
-            var letter = like is not { } l ? Letter(letters++) : wholes.ContainsKey(whole) ? lines[l].Letter : lines[l].Letter.TrimEnd('′') + "′";
+            var letter =
+                like is not { } l ? Letter(letters++)
+                : wholes.ContainsKey(whole) ? lines[l].Letter
+                : lines[l].Letter.TrimEnd('′') + "′";
             wholes.TryAdd(whole, n);
             lines.Add(new TuneLine(first, end, letter, like));
         }
@@ -65,10 +83,13 @@ public sealed record Form(IReadOnlyList<TuneLine> Lines, IReadOnlyList<Trap> Tra
             for (var k = Math.Max(0, n - LinesRemembered); k < n; k++)
             {
                 var (a, b) = (full[k], full[n]);
-                if (a.Length != b.Length || a.Length < 2) continue;
+                if (a.Length != b.Length || a.Length < 2)
+                    continue;
                 var same = 0;
-                for (var i = 0; i < a.Length; i++) same += music[a[i]].Key == music[b[i]].Key ? 1 : 0;
-                if (2 * same >= a.Length) return k;
+                for (var i = 0; i < a.Length; i++)
+                    same += music[a[i]].Key == music[b[i]].Key ? 1 : 0;
+                if (2 * same >= a.Length)
+                    return k;
             }
 
             return null;
@@ -76,7 +97,8 @@ public sealed record Form(IReadOnlyList<TuneLine> Lines, IReadOnlyList<Trap> Tra
     }
 
     /// <summary>The full bars of a line; a pick-up before it does not make it another line.</summary>
-    private static int[] Full(BarMusic[] music, int first, int end) => [.. Enumerable.Range(first, end - first).Where(i => !music[i].Bar.IsPickUp)];
+    private static int[] Full(BarMusic[] music, int first, int end) =>
+        [.. Enumerable.Range(first, end - first).Where(i => !music[i].Bar.IsPickUp)];
 
     private static string Letter(int n) => n < 26 ? ((char)('A' + n)).ToString() : Letter(n / 26 - 1) + (char)('A' + n % 26);
 
@@ -89,11 +111,14 @@ public sealed record Form(IReadOnlyList<TuneLine> Lines, IReadOnlyList<Trap> Tra
             var other = lines[line.Like!.Value];
             foreach (var (earlier, later) in Full(music, other.FirstBar, other.EndBar).Zip(Full(music, line.FirstBar, line.EndBar)))
             {
-                if (music[earlier].Key == music[later].Key || !told.Add(later)) continue;
+                if (music[earlier].Key == music[later].Key || !told.Add(later))
+                    continue;
 
                 // Where the bars have nothing in common, where the ways part is worth more than that they differ.
-                var text = !music[later].Resembles(music[earlier]) && parts.TryGetValue(later, out var run)
-                    ? Parting(music, run) : $"Line {n + 1} is line {line.Like + 1}, but {music[later].Against(music[earlier], style)}.";
+                var text =
+                    !music[later].Resembles(music[earlier]) && parts.TryGetValue(later, out var run)
+                        ? Parting(music, run)
+                        : $"Line {n + 1} is line {line.Like + 1}, but {music[later].Against(music[earlier], style)}.";
                 yield return new Trap(later, text, Notes(music[later], music[earlier]));
             }
         }
@@ -102,7 +127,8 @@ public sealed record Form(IReadOnlyList<TuneLine> Lines, IReadOnlyList<Trap> Tra
         var starts = lines.Select(l => l.FirstBar).ToHashSet();
         foreach (var run in parts.Values.Where(r => !starts.Contains(r.Parts)).Take(MostPartings))
         {
-            if (told.Add(run.Parts)) yield return new Trap(run.Parts, Parting(music, run), Notes(music[run.Parts], music[run.Earlier + run.Length]));
+            if (told.Add(run.Parts))
+                yield return new Trap(run.Parts, Parting(music, run), Notes(music[run.Parts], music[run.Earlier + run.Length]));
         }
 
         var met = new HashSet<int>();
@@ -111,8 +137,10 @@ public sealed record Form(IReadOnlyList<TuneLine> Lines, IReadOnlyList<Trap> Tra
         for (var i = 0; i < music.Length && found < MostBarTraps; i++)
         {
             var bar = music[i];
-            if (!met.Add(bar.Key) || bar.Sounds.Length < 3 || bar.Bar.IsPickUp) continue;
-            if (!byRhythm.TryGetValue(bar.Rhythm, out var alike)) byRhythm[bar.Rhythm] = alike = [];
+            if (!met.Add(bar.Key) || bar.Sounds.Length < 3 || bar.Bar.IsPickUp)
+                continue;
+            if (!byRhythm.TryGetValue(bar.Rhythm, out var alike))
+                byRhythm[bar.Rhythm] = alike = [];
             var twin = alike.FindIndex(k => bar.DiffersByOne(music[k]));
             if (twin >= 0 && told.Add(i))
             {
@@ -121,7 +149,8 @@ public sealed record Form(IReadOnlyList<TuneLine> Lines, IReadOnlyList<Trap> Tra
                 yield return new Trap(i, Words.Sentence(words), Notes(bar, music[alike[twin]]));
             }
 
-            if (alike.Count < BarsRemembered) alike.Add(i);
+            if (alike.Count < BarsRemembered)
+                alike.Add(i);
         }
     }
 
@@ -152,7 +181,8 @@ public sealed record Form(IReadOnlyList<TuneLine> Lines, IReadOnlyList<Trap> Tra
                     continue;
                 }
 
-                if (run.Length > 1 && run.Earlier + run.Length < run.First) runs.Add(run);
+                if (run.Length > 1 && run.Earlier + run.Length < run.First)
+                    runs.Add(run);
             }
 
             now = isNew || music[i].Bar.IsPickUp ? null : new Run(i, 1, firsts[music[i].Key]);
@@ -184,11 +214,15 @@ public sealed record Form(IReadOnlyList<TuneLine> Lines, IReadOnlyList<Trap> Tra
 
     private static string Summarise(IReadOnlyList<TuneLine> lines)
     {
-        if (lines.Count == 0) return "";
+        if (lines.Count == 0)
+            return "";
         var fresh = lines.Where(l => !l.Letter.EndsWith('′')).Select(l => l.Letter).Distinct().Count();
         var nearly = lines.Where(l => l.Letter.EndsWith('′')).Select(l => l.Letter).Distinct().Count();
         var all = $"{Words.Number(lines.Count)} {(lines.Count == 1 ? "line" : "lines")}";
-        var text = fresh == lines.Count ? $"{all}, all of it new" : $"{all}, {Words.Number(fresh)} to learn{(nearly == 0 ? "" : $" and {Words.Number(nearly)} nearly the same")}";
+        var text =
+            fresh == lines.Count
+                ? $"{all}, all of it new"
+                : $"{all}, {Words.Number(fresh)} to learn{(nearly == 0 ? "" : $" and {Words.Number(nearly)} nearly the same")}";
         return Words.Sentence(text);
     }
 }

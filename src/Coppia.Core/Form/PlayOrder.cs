@@ -15,11 +15,13 @@ public static class PlayOrder
     {
         var bars = score.Bars;
         var order = new List<PlayedBar>(bars.Count);
-        int start = 0, pass = 1;
-        for (var i = 0; i < bars.Count;)
+        int start = 0,
+            pass = 1;
+        for (var i = 0; i < bars.Count; )
         {
             var bar = bars[i];
-            if (bar.RepeatStart && i != start) (start, pass) = (i, 1);
+            if (bar.RepeatStart && i != start)
+                (start, pass) = (i, 1);
             if (bar.EndingStart is { } ending && !Numbers(ending).Contains(pass))
             {
                 i = EndOfEnding(bars, i) + 1;
@@ -35,7 +37,8 @@ public static class PlayOrder
             }
 
             // A section closes at its last repeat sign or with its last ending.
-            if (bar.RepeatEnd || bar.EndingStop) (start, pass) = (i + 1, 1);
+            if (bar.RepeatEnd || bar.EndingStop)
+                (start, pass) = (i + 1, 1);
             if ((bar.Waymarks & (Waymarks.DaCapo | Waymarks.DalSegno)) != 0)
             {
                 order.AddRange(Again(bars, i, order));
@@ -57,16 +60,22 @@ public static class PlayOrder
         var first = bars[from].Waymarks.HasFlag(Waymarks.DalSegno) ? Math.Max(0, Find(Waymarks.Segno)) : 0;
         var coda = Find(Waymarks.Coda);
         var again = new List<PlayedBar>();
-        for (var i = first; i < bars.Count;)
+        for (var i = first; i < bars.Count; )
         {
-            if (bars[i].EndingStart is not null && EndOfEnding(bars, i) + 1 is var next && next < bars.Count && bars[next].EndingStart is not null)
+            if (
+                bars[i].EndingStart is not null
+                && EndOfEnding(bars, i) + 1 is var next
+                && next < bars.Count
+                && bars[next].EndingStart is not null
+            )
             {
                 i = next;
                 continue;
             }
 
             again.Add(new PlayedBar(i, before.GetValueOrDefault(i) + 1));
-            if (bars[i].Waymarks.HasFlag(Waymarks.Fine)) break;
+            if (bars[i].Waymarks.HasFlag(Waymarks.Fine))
+                break;
             if (bars[i].Waymarks.HasFlag(Waymarks.ToCoda) && coda > i)
             {
                 again.AddRange(Enumerable.Range(coda, bars.Count - coda).Select(k => new PlayedBar(k, before.GetValueOrDefault(k) + 1)));
@@ -82,7 +91,8 @@ public static class PlayOrder
         {
             for (var i = 0; i < bars.Count; i++)
             {
-                if (bars[i].Waymarks.HasFlag(mark)) return i;
+                if (bars[i].Waymarks.HasFlag(mark))
+                    return i;
             }
 
             return -1;
@@ -96,17 +106,22 @@ public static class PlayOrder
         var before = -2;
         foreach (var played in order)
         {
-            if (played.Bar == before + 1 && runs.Count > 0) runs[^1] = (runs[^1].First, played.Bar);
-            else runs.Add((played.Bar, played.Bar));
+            if (played.Bar == before + 1 && runs.Count > 0)
+                runs[^1] = (runs[^1].First, played.Bar);
+            else
+                runs.Add((played.Bar, played.Bar));
             before = played.Bar;
         }
 
-        return string.Join(", ", runs.Select(r =>
-        {
-            var first = Math.Max(1, score.Bars[r.First].Number);
-            var last = score.Bars[r.Last].Number;
-            return first >= last ? $"{last}" : $"{first}–{last}";
-        }));
+        return string.Join(
+            ", ",
+            runs.Select(r =>
+            {
+                var first = Math.Max(1, score.Bars[r.First].Number);
+                var last = score.Bars[r.Last].Number;
+                return first >= last ? $"{last}" : $"{first}–{last}";
+            })
+        );
     }
 
     /// <summary>As often as the repeat sign says, or as the endings that follow have numbers.</summary>
@@ -115,8 +130,10 @@ public static class PlayOrder
         var most = bars[end].RepeatTimes;
         for (var i = start; i < bars.Count && (i <= end + 1 || bars[i].EndingStart is not null); i++)
         {
-            if (bars[i].EndingStart is { } ending) most = Math.Max(most, Numbers(ending).Max());
-            if (i > end && bars[i].RepeatStart) break;
+            if (bars[i].EndingStart is { } ending)
+                most = Math.Max(most, Numbers(ending).Max());
+            if (i > end && bars[i].RepeatStart)
+                break;
         }
 
         return Math.Min(most, MostPasses);
@@ -125,7 +142,8 @@ public static class PlayOrder
     private static int EndOfEnding(IReadOnlyList<Bar> bars, int from)
     {
         var i = from;
-        while (i < bars.Count - 1 && !bars[i].EndingStop && bars[i + 1].EndingStart is null && !bars[i].RepeatEnd) i++;
+        while (i < bars.Count - 1 && !bars[i].EndingStop && bars[i + 1].EndingStart is null && !bars[i].RepeatEnd)
+            i++;
         return i;
     }
 

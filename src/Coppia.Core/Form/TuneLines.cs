@@ -14,9 +14,11 @@ public static class TuneLines
         var inLine = 0;
         for (var i = 0; i < bars.Count; i++)
         {
-            if (!bars[i].IsPickUp) inLine++;
+            if (!bars[i].IsPickUp)
+                inLine++;
             var ends = i == bars.Count - 1 || (printed ? bars[i].LineBreakAfter : inLine == BarsInAPhrase);
-            if (!ends) continue;
+            if (!ends)
+                continue;
             yield return (first, i + 1);
             (first, inLine) = (i + 1, 0);
         }

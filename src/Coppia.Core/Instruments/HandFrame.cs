@@ -1,7 +1,12 @@
 namespace Coppia.Core;
 
 /// <summary>How a hand frame is opened beyond its closed shape (cello, handbook 3).</summary>
-public enum Stretch { None, Back, Forward }
+public enum Stretch
+{
+    None,
+    Back,
+    Forward,
+}
 
 /// <summary>One finger's spot in a hand frame.</summary>
 /// <param name="Finger">1–4.</param>
@@ -21,7 +26,15 @@ public readonly record struct FingerSpot(int Finger, int Semitones, int? LetterS
 /// <param name="IsHome">One of the lowest positions, where a beginner's hand lives: what they hold is not played above them (handbook 6).</param>
 /// <param name="Reluctance">Cost of starting in or moving to this frame when others would do as well.</param>
 public sealed record HandFrame(
-    string Position, string Spoken, int Height, Stretch Stretch, IReadOnlyList<FingerSpot> Spots, bool AllowedByDefault, bool IsHome = false, int Reluctance = 0)
+    string Position,
+    string Spoken,
+    int Height,
+    Stretch Stretch,
+    IReadOnlyList<FingerSpot> Spots,
+    bool AllowedByDefault,
+    bool IsHome = false,
+    int Reluctance = 0
+)
 {
     /// <summary>Low and high are printed only in first position (handbook 3).</summary>
     public bool PrintsLowAndHigh => Position == "I";

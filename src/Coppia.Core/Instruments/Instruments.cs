@@ -64,14 +64,18 @@ public static class Instruments
     {
         var instrument = All.FirstOrDefault(i => i.Id.Equals(id, StringComparison.OrdinalIgnoreCase));
         return instrument == Bass && style.BassFingers == BassFingers.OneThreeFour
-            ? Bass with { Frames = BassFrames(middleFinger: 3) }
+            ? Bass with
+            {
+                Frames = BassFrames(middleFinger: 3),
+            }
             : instrument;
     }
 
     /// <summary>The instrument that usually reads this clef; used where a source names none.</summary>
     public static Instrument UsualReaderOf(Clef clef) => All.FirstOrDefault(i => i.FirstClef == clef) ?? Cello;
 
-    private static IReadOnlyList<Tape> Tapes(params int[] semitones) => [.. semitones.Index().Select(t => new Tape(t.Item, $"tape {t.Index + 1}"))];
+    private static IReadOnlyList<Tape> Tapes(params int[] semitones) =>
+        [.. semitones.Index().Select(t => new Tape(t.Item, $"tape {t.Index + 1}"))];
 
     /// <summary>Violin and viola: position p gives finger f the letter p − 1 + f above the open string.</summary>
     private static IReadOnlyList<HandFrame> LetterFrames()
@@ -81,15 +85,31 @@ public static class Instruments
         // The next letter after the fourth finger's, a half step above its regular place: C on the E string (handbook 3).
         var extendedFourth = new FingerSpot(4, 8, LetterSteps: 5, Moved: true, Reach: true);
         (string Name, string Spoken)[] names =
-            [("half", "half position"), ("I", "first position"), ("II", "second position"), ("III", "third position"), ("IV", "fourth position"), ("V", "fifth position")];
+        [
+            ("half", "half position"),
+            ("I", "first position"),
+            ("II", "second position"),
+            ("III", "third position"),
+            ("IV", "fourth position"),
+            ("V", "fifth position"),
+        ];
         return
         [
-            .. names.Index().Select(n => new HandFrame(
-                n.Item.Name, n.Item.Spoken, regular[n.Index], Stretch.None,
-                [.. Enumerable.Range(1, 4).Select(f => new FingerSpot(f, regular[n.Index - 1 + f], n.Index - 1 + f)), .. n.Item.Name == "I" ? [extendedFourth] : Array.Empty<FingerSpot>()],
-                AllowedByDefault: n.Item.Name == "I",
-                IsHome: n.Item.Name == "I",
-                Reluctance: n.Item.Name == "half" ? 10 : 0)),
+            .. names
+                .Index()
+                .Select(n => new HandFrame(
+                    n.Item.Name,
+                    n.Item.Spoken,
+                    regular[n.Index],
+                    Stretch.None,
+                    [
+                        .. Enumerable.Range(1, 4).Select(f => new FingerSpot(f, regular[n.Index - 1 + f], n.Index - 1 + f)),
+                        .. n.Item.Name == "I" ? [extendedFourth] : Array.Empty<FingerSpot>(),
+                    ],
+                    AllowedByDefault: n.Item.Name == "I",
+                    IsHome: n.Item.Name == "I",
+                    Reluctance: n.Item.Name == "half" ? 10 : 0
+                )),
         ];
     }
 
@@ -99,8 +119,13 @@ public static class Instruments
         // Half position stands back for a back stretch; upper third is taught after fourth, which the neck's heel marks.
         (string Name, string Spoken, int First, int Reluctance)[] names =
         [
-            ("half", "half position", 1, 30), ("I", "first position", 2, 0), ("II", "lower second position", 3, 0), ("II", "second position", 4, 0),
-            ("III", "third position", 5, 0), ("III", "upper third position", 6, 16), ("IV", "fourth position", 7, 0),
+            ("half", "half position", 1, 30),
+            ("I", "first position", 2, 0),
+            ("II", "lower second position", 3, 0),
+            ("II", "second position", 4, 0),
+            ("III", "third position", 5, 0),
+            ("III", "upper third position", 6, 16),
+            ("IV", "fourth position", 7, 0),
         ];
         var frames = new List<HandFrame>();
         foreach (var (name, spoken, first, reluctance) in names)
@@ -108,12 +133,34 @@ public static class Instruments
             var closed = Enumerable.Range(0, 4).Select(k => new FingerSpot(k + 1, first + k)).ToArray();
             var allowed = name is "half" or "I";
             frames.Add(new HandFrame(name, spoken, first, Stretch.None, closed, allowed, allowed, reluctance));
-            if (name == "half") continue;
+            if (name == "half")
+                continue;
             // A beginner stretches in first position; higher up the hand shifts instead.
             var stretched = reluctance + (name == "I" ? 0 : 12);
-            frames.Add(new HandFrame(name, spoken, first, Stretch.Back, [new(1, first - 1, Moved: true), .. closed[1..]], allowed, allowed, stretched));
-            frames.Add(new HandFrame(name, spoken, first, Stretch.Forward,
-                [closed[0], .. closed[1..].Select(s => new FingerSpot(s.Finger, s.Semitones + 1, Moved: true))], allowed, allowed, stretched));
+            frames.Add(
+                new HandFrame(
+                    name,
+                    spoken,
+                    first,
+                    Stretch.Back,
+                    [new(1, first - 1, Moved: true), .. closed[1..]],
+                    allowed,
+                    allowed,
+                    stretched
+                )
+            );
+            frames.Add(
+                new HandFrame(
+                    name,
+                    spoken,
+                    first,
+                    Stretch.Forward,
+                    [closed[0], .. closed[1..].Select(s => new FingerSpot(s.Finger, s.Semitones + 1, Moved: true))],
+                    allowed,
+                    allowed,
+                    stretched
+                )
+            );
         }
 
         return frames;
@@ -124,18 +171,35 @@ public static class Instruments
     {
         (string Name, string Spoken)[] names =
         [
-            ("half", "half position"), ("I", "first position"), ("II", "second position"), ("II½", "second-and-a-half position"),
-            ("III", "third position"), ("III½", "third-and-a-half position"), ("IV", "fourth position"),
+            ("half", "half position"),
+            ("I", "first position"),
+            ("II", "second position"),
+            ("II½", "second-and-a-half position"),
+            ("III", "third position"),
+            ("III½", "third-and-a-half position"),
+            ("IV", "fourth position"),
         ];
         return
         [
-            .. names.Index().Select(n => new HandFrame(
-                n.Item.Name, n.Item.Spoken, n.Index + 1, Stretch.None,
-                [new(1, n.Index + 1), new(middleFinger, n.Index + 2), new(4, n.Index + 3)],
-                AllowedByDefault: n.Index <= 4,
-                IsHome: n.Item.Name is "half" or "I",
-                // Half, first and third are the beginner's landmarks; the places between are for what needs them.
-                Reluctance: n.Item.Name switch { "half" => 2, "I" => 0, "II" or "II½" => 8, _ => 2 })),
+            .. names
+                .Index()
+                .Select(n => new HandFrame(
+                    n.Item.Name,
+                    n.Item.Spoken,
+                    n.Index + 1,
+                    Stretch.None,
+                    [new(1, n.Index + 1), new(middleFinger, n.Index + 2), new(4, n.Index + 3)],
+                    AllowedByDefault: n.Index <= 4,
+                    IsHome: n.Item.Name is "half" or "I",
+                    // Half, first and third are the beginner's landmarks; the places between are for what needs them.
+                    Reluctance: n.Item.Name switch
+                    {
+                        "half" => 2,
+                        "I" => 0,
+                        "II" or "II½" => 8,
+                        _ => 2,
+                    }
+                )),
         ];
     }
 }

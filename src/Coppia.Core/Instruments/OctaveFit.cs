@@ -15,8 +15,14 @@ public static class OctaveFit
     /// How many octaves to move the written notes: the move that leaves the fewest notes out of reach altogether, then the fewest that need
     /// what the class has not learned, then the smallest, downwards on a tie. A tune whose notes all lie in the allowed positions stays.
     /// </summary>
-    public static int OctavesFor(Score score, Instrument instrument) => Moves(score, instrument)
-        .OrderBy(m => m.OutOfReach).ThenBy(m => m.Beyond).ThenBy(m => Math.Abs(m.Octaves)).ThenBy(m => m.Octaves).First().Octaves;
+    public static int OctavesFor(Score score, Instrument instrument) =>
+        Moves(score, instrument)
+            .OrderBy(m => m.OutOfReach)
+            .ThenBy(m => m.Beyond)
+            .ThenBy(m => Math.Abs(m.Octaves))
+            .ThenBy(m => m.Octaves)
+            .First()
+            .Octaves;
 
     /// <summary>The octaves in which at least half of the notes can be played, lowest first, the print's own among them whatever it leaves out.</summary>
     public static IReadOnlyList<OctaveChoice> Choices(Score score, Instrument instrument)
@@ -30,8 +36,10 @@ public static class OctaveFit
         Placements.Of(instrument, pitch, openFrame: 0).Any(p => p.IsOpen || instrument.Frames[p.Frame].AllowedByDefault);
 
     /// <summary>"an octave lower", "two octaves higher"; null when nothing moved.</summary>
-    public static string? Words(int octaves) => octaves == 0 ? null
-        : $"{(Math.Abs(octaves) == 1 ? "an octave" : Math.Abs(octaves) == 2 ? "two octaves" : $"{Math.Abs(octaves)} octaves")} {(octaves < 0 ? "lower" : "higher")}";
+    public static string? Words(int octaves) =>
+        octaves == 0
+            ? null
+            : $"{(Math.Abs(octaves) == 1 ? "an octave" : Math.Abs(octaves) == 2 ? "two octaves" : $"{Math.Abs(octaves)} octaves")} {(octaves < 0 ? "lower" : "higher")}";
 
     private static IEnumerable<OctaveChoice> Moves(Score score, Instrument instrument)
     {
@@ -42,8 +50,10 @@ public static class OctaveFit
             foreach (var (pitch, count) in pitches)
             {
                 var moved = pitch.AddOctaves(octaves);
-                if (!Placements.Of(instrument, moved, openFrame: 0).Any()) outOfReach += count;
-                else if (!IsAllowed(instrument, moved)) beyond += count;
+                if (!Placements.Of(instrument, moved, openFrame: 0).Any())
+                    outOfReach += count;
+                else if (!IsAllowed(instrument, moved))
+                    beyond += count;
             }
 
             yield return new OctaveChoice(octaves, outOfReach, beyond);

@@ -8,9 +8,11 @@ public static class PrintedFor
     {
         if (score.InstrumentName is { } name)
         {
-            var known = Instruments.All.FirstOrDefault(i => name.Contains(i.Name, StringComparison.OrdinalIgnoreCase))
+            var known =
+                Instruments.All.FirstOrDefault(i => name.Contains(i.Name, StringComparison.OrdinalIgnoreCase))
                 ?? Instruments.All.FirstOrDefault(i => name.Contains(i.Id, StringComparison.OrdinalIgnoreCase));
-            if (known is not null) return known;
+            if (known is not null)
+                return known;
         }
 
         return Instruments.UsualReaderOf(score.Clef);

@@ -11,19 +11,33 @@ public static class Tapes
     /// <summary>"on tape 1", "between the nut and tape 1", "a half step past tape 3"; "the open string" for 0.</summary>
     public static string Words(int semitones, IReadOnlyList<Tape> tapes)
     {
-        if (semitones == 0) return "the open string";
+        if (semitones == 0)
+            return "the open string";
         var below = tapes.Where(t => t.Semitones < semitones).OrderBy(t => t.Semitones).LastOrDefault();
         var above = tapes.Where(t => t.Semitones > semitones).OrderBy(t => t.Semitones).FirstOrDefault();
         var on = tapes.FirstOrDefault(t => t.Semitones == semitones);
-        if (on.Name is not null) return $"on {on.Name}";
-        if (above.Name is null) return below.Name is null ? $"{HalfSteps(semitones)} from the nut" : $"{HalfSteps(semitones - below.Semitones)} past {below.Name}";
+        if (on.Name is not null)
+            return $"on {on.Name}";
+        if (above.Name is null)
+            return below.Name is null
+                ? $"{HalfSteps(semitones)} from the nut"
+                : $"{HalfSteps(semitones - below.Semitones)} past {below.Name}";
         if (below.Name is null)
             return semitones == 1 ? $"between the nut and {above.Name}, against the nut" : $"between the nut and {above.Name}";
-        var touching = semitones - below.Semitones == 1 ? $", touching {ShortName(below)}" : above.Semitones - semitones == 1 ? $", touching {ShortName(above)}" : "";
+        var touching =
+            semitones - below.Semitones == 1 ? $", touching {ShortName(below)}"
+            : above.Semitones - semitones == 1 ? $", touching {ShortName(above)}"
+            : "";
         return $"between {below.Name} and {above.Name}{touching}";
     }
 
     private static string ShortName(Tape tape) => tape.Name;
 
-    private static string HalfSteps(int count) => count switch { 1 => "a half step", 2 => "a whole step", _ => $"{Core.Words.Number(count)} half steps" };
+    private static string HalfSteps(int count) =>
+        count switch
+        {
+            1 => "a half step",
+            2 => "a whole step",
+            _ => $"{Core.Words.Number(count)} half steps",
+        };
 }

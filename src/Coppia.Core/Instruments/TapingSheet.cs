@@ -15,7 +15,16 @@ public static class TapingSheet
     public static IReadOnlyList<TapeDistance> Of(IEnumerable<Tape> tapes, double stringLengthMm)
     {
         if (stringLengthMm is not (>= ShortestString and <= LongestString))
-            throw new ArgumentOutOfRangeException(nameof(stringLengthMm), stringLengthMm, $"A string length is {ShortestString} to {LongestString} mm.");
-        return [.. tapes.OrderBy(t => t.Semitones).Select(t => new TapeDistance(t, Math.Round(Tapes.Distance(stringLengthMm, t.Semitones) * 2) / 2))];
+            throw new ArgumentOutOfRangeException(
+                nameof(stringLengthMm),
+                stringLengthMm,
+                $"A string length is {ShortestString} to {LongestString} mm."
+            );
+        return
+        [
+            .. tapes
+                .OrderBy(t => t.Semitones)
+                .Select(t => new TapeDistance(t, Math.Round(Tapes.Distance(stringLengthMm, t.Semitones) * 2) / 2)),
+        ];
     }
 }

@@ -17,7 +17,8 @@ public sealed class Accidentals(KeySignature key)
     /// <summary>True when the pitch needs a printed sign here; the sign then counts as printed.</summary>
     public bool NeedsSign(Pitch pitch)
     {
-        if (InForce(pitch.Step) == pitch.Alter) return false;
+        if (InForce(pitch.Step) == pitch.Alter)
+            return false;
         Print(pitch.Step, pitch.Alter);
         return true;
     }
@@ -32,7 +33,8 @@ public sealed class Accidentals(KeySignature key)
         var first = true;
         foreach (var e in bar.Events)
         {
-            foreach (var grace in e.Graces) shown[grace.Id] = [state.NeedsSign(grace.Pitch)];
+            foreach (var grace in e.Graces)
+                shown[grace.Id] = [state.NeedsSign(grace.Pitch)];
             if (e.Pitch is { } pitch)
             {
                 var atStart = first;
@@ -47,5 +49,7 @@ public sealed class Accidentals(KeySignature key)
 
     /// <summary>Staff steps that the last note of a bar ties over its barline.</summary>
     public static IReadOnlySet<int> TiedOut(Bar bar) =>
-        bar.Events is [.., { TiedOn: true, Pitch: { } pitch } last] ? new[] { pitch }.Concat(last.Chord).Select(p => p.Step).ToHashSet() : new HashSet<int>();
+        bar.Events is [.., { TiedOn: true, Pitch: { } pitch } last]
+            ? new[] { pitch }.Concat(last.Chord).Select(p => p.Step).ToHashSet()
+            : new HashSet<int>();
 }

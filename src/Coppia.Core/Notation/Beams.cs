@@ -1,7 +1,14 @@
 namespace Coppia.Core;
 
 /// <summary>One note's share in one beam.</summary>
-public enum BeamPart { Begin, Continue, End, ForwardHook, BackwardHook }
+public enum BeamPart
+{
+    Begin,
+    Continue,
+    End,
+    ForwardHook,
+    BackwardHook,
+}
 
 /// <summary>Groups flagged notes under beams by the felt beat; four plain eighths in a half bar of 4/4 share one beam (common practice).</summary>
 public static class Beams
@@ -10,10 +17,12 @@ public static class Beams
     public static IReadOnlyList<IReadOnlyList<BeamPart>> Of(Bar bar)
     {
         var result = new List<BeamPart>[bar.Events.Count];
-        for (var i = 0; i < result.Length; i++) result[i] = [];
+        for (var i = 0; i < result.Length; i++)
+            result[i] = [];
         foreach (var group in Groups(bar).SelectMany(g => AroundTuplets(bar, g)))
         {
-            for (var level = 1; level <= 5; level++) AddLevel(bar, group, level, result);
+            for (var level = 1; level <= 5; level++)
+                AddLevel(bar, group, level, result);
         }
 
         return result;
@@ -22,7 +31,8 @@ public static class Beams
     private static IEnumerable<List<int>> Groups(Bar bar)
     {
         var beat = bar.Time?.FeltBeat ?? Fraction.Quarter;
-        if (beat > Fraction.Quarter && bar.Time is not { IsCompound: true }) beat = Fraction.Quarter;
+        if (beat > Fraction.Quarter && bar.Time is not { IsCompound: true })
+            beat = Fraction.Quarter;
         var runs = new List<(long Beat, List<int> Notes)>();
         foreach (var (i, e) in bar.Events.Index())
         {
@@ -33,23 +43,32 @@ public static class Beams
             }
 
             var at = (bar.StartsAt + e.Onset).WholeTimes(beat);
-            if (runs is [.., var last] && last.Beat == at) last.Notes.Add(i);
-            else runs.Add((at, [i]));
+            if (runs is [.., var last] && last.Beat == at)
+                last.Notes.Add(i);
+            else
+                runs.Add((at, [i]));
         }
 
         var halfBarOfFour = bar.Time is { Beats: 4, Unit: 4 } or { Beats: 2, Unit: 2 };
         for (var r = 0; r < runs.Count; r++)
         {
             var notes = runs[r].Notes;
-            if (halfBarOfFour && r + 1 < runs.Count && runs[r].Beat % 2 == 0 && runs[r + 1].Beat == runs[r].Beat + 1
-                && notes.Count == 2 && runs[r + 1].Notes.Count == 2
-                && notes.Concat(runs[r + 1].Notes).All(i => bar.Events[i].Value is { Log: 3, Dots: 0, InTuplet: false }))
+            if (
+                halfBarOfFour
+                && r + 1 < runs.Count
+                && runs[r].Beat % 2 == 0
+                && runs[r + 1].Beat == runs[r].Beat + 1
+                && notes.Count == 2
+                && runs[r + 1].Notes.Count == 2
+                && notes.Concat(runs[r + 1].Notes).All(i => bar.Events[i].Value is { Log: 3, Dots: 0, InTuplet: false })
+            )
             {
                 notes = [.. notes, .. runs[r + 1].Notes];
                 r++;
             }
 
-            if (notes.Count > 1) yield return notes;
+            if (notes.Count > 1)
+                yield return notes;
         }
     }
 
@@ -63,14 +82,16 @@ public static class Beams
             var entersTuplet = part.Count > 0 && bar.Events[i].TupletStart && !group.Exists(k => k >= i && bar.Events[k].TupletStop);
             if (leavesTuplet || entersTuplet)
             {
-                if (part.Count > 1) yield return part;
+                if (part.Count > 1)
+                    yield return part;
                 part = [];
             }
 
             part.Add(i);
         }
 
-        if (part.Count > 1) yield return part;
+        if (part.Count > 1)
+            yield return part;
     }
 
     private static void AddLevel(Bar bar, List<int> group, int level, List<BeamPart>[] result)
@@ -78,14 +99,18 @@ public static class Beams
         bool Flagged(int k) => k >= 0 && k < group.Count && bar.Events[group[k]].Value.Log - 2 >= level;
         for (var k = 0; k < group.Count; k++)
         {
-            if (!Flagged(k)) continue;
-            result[group[k]].Add((Flagged(k - 1), Flagged(k + 1)) switch
-            {
-                (false, true) => BeamPart.Begin,
-                (true, true) => BeamPart.Continue,
-                (true, false) => BeamPart.End,
-                _ => k > 0 ? BeamPart.BackwardHook : BeamPart.ForwardHook,
-            });
+            if (!Flagged(k))
+                continue;
+            result[group[k]]
+                .Add(
+                    (Flagged(k - 1), Flagged(k + 1)) switch
+                    {
+                        (false, true) => BeamPart.Begin,
+                        (true, true) => BeamPart.Continue,
+                        (true, false) => BeamPart.End,
+                        _ => k > 0 ? BeamPart.BackwardHook : BeamPart.ForwardHook,
+                    }
+                );
         }
     }
 }

@@ -31,9 +31,10 @@ public readonly record struct Fraction : IComparable<Fraction>
 
     public int CompareTo(Fraction other) => checked(Numerator * other.Denominator).CompareTo(checked(other.Numerator * Denominator));
 
-    public static Fraction operator +(Fraction a, Fraction b) => a.Denominator == b.Denominator
-        ? new(checked(a.Numerator + b.Numerator), a.Denominator)
-        : new(checked(a.Numerator * b.Denominator + b.Numerator * a.Denominator), checked(a.Denominator * b.Denominator));
+    public static Fraction operator +(Fraction a, Fraction b) =>
+        a.Denominator == b.Denominator
+            ? new(checked(a.Numerator + b.Numerator), a.Denominator)
+            : new(checked(a.Numerator * b.Denominator + b.Numerator * a.Denominator), checked(a.Denominator * b.Denominator));
 
     public static Fraction operator -(Fraction a, Fraction b) => a + new Fraction(-b.Numerator, b.Denominator);
 
@@ -41,12 +42,13 @@ public readonly record struct Fraction : IComparable<Fraction>
         new(checked(a.Numerator * b.Numerator), checked(a.Denominator * b.Denominator));
 
     /// <exception cref="DivideByZeroException">The divisor is zero.</exception>
-    public static Fraction operator /(Fraction a, Fraction b) => b.Numerator switch
-    {
-        0 => throw new DivideByZeroException(),
-        < 0 => new(checked(-a.Numerator * b.Denominator), checked(a.Denominator * -b.Numerator)),
-        _ => new(checked(a.Numerator * b.Denominator), checked(a.Denominator * b.Numerator)),
-    };
+    public static Fraction operator /(Fraction a, Fraction b) =>
+        b.Numerator switch
+        {
+            0 => throw new DivideByZeroException(),
+            < 0 => new(checked(-a.Numerator * b.Denominator), checked(a.Denominator * -b.Numerator)),
+            _ => new(checked(a.Numerator * b.Denominator), checked(a.Denominator * b.Numerator)),
+        };
 
     public static bool operator <(Fraction a, Fraction b) => a.CompareTo(b) < 0;
 
@@ -66,12 +68,15 @@ public readonly record struct Fraction : IComparable<Fraction>
     private static long CommonDivisor(long a, long b)
     {
         // Most lengths are parts of a power of two.
-        if ((b & (b - 1)) == 0) return a == 0 ? b : 1L << Math.Min(BitOperations.TrailingZeroCount(a), BitOperations.TrailingZeroCount(b));
-        while (a != 0) (a, b) = (b % a, a);
+        if ((b & (b - 1)) == 0)
+            return a == 0 ? b : 1L << Math.Min(BitOperations.TrailingZeroCount(a), BitOperations.TrailingZeroCount(b));
+        while (a != 0)
+            (a, b) = (b % a, a);
         return b;
     }
 
-    public override string ToString() => Denominator == 1
-        ? Numerator.ToString(CultureInfo.InvariantCulture)
-        : string.Create(CultureInfo.InvariantCulture, $"{Numerator}/{Denominator}");
+    public override string ToString() =>
+        Denominator == 1
+            ? Numerator.ToString(CultureInfo.InvariantCulture)
+            : string.Create(CultureInfo.InvariantCulture, $"{Numerator}/{Denominator}");
 }

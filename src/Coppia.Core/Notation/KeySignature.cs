@@ -1,7 +1,16 @@
 namespace Coppia.Core;
 
 /// <summary>Which note of the signature's scale is the tonic. The order counts letters up from the major tonic.</summary>
-public enum Mode { Major, Dorian, Phrygian, Lydian, Mixolydian, Minor, Locrian }
+public enum Mode
+{
+    Major,
+    Dorian,
+    Phrygian,
+    Lydian,
+    Mixolydian,
+    Minor,
+    Locrian,
+}
 
 /// <summary>A key signature: sharps counted upwards, flats downwards from zero.</summary>
 /// <param name="Fifths">−7 (seven flats) to +7 (seven sharps).</param>
@@ -14,17 +23,20 @@ public readonly record struct KeySignature(int Fifths, Mode Mode = Mode.Major)
     /// <summary>Where each letter, from C, stands in the order of sharps.</summary>
     private static readonly int[] PlaceInOrder = [1, 3, 5, 0, 2, 4, 6];
 
-    public int Fifths { get; } = Fifths is >= -7 and <= 7 ? Fifths : throw new ArgumentOutOfRangeException(nameof(Fifths), Fifths, "A key signature has at most seven sharps or flats.");
+    public int Fifths { get; } =
+        Fifths is >= -7 and <= 7
+            ? Fifths
+            : throw new ArgumentOutOfRangeException(nameof(Fifths), Fifths, "A key signature has at most seven sharps or flats.");
 
     /// <summary>The letters that the signature changes, in the order they are written.</summary>
-    public IEnumerable<Letter> ChangedLetters =>
-        Fifths >= 0 ? OrderOfSharps.Take(Fifths) : OrderOfSharps.Reverse().Take(-Fifths);
+    public IEnumerable<Letter> ChangedLetters => Fifths >= 0 ? OrderOfSharps.Take(Fifths) : OrderOfSharps.Reverse().Take(-Fifths);
 
     /// <summary>What the signature does to a letter: +1 sharp, −1 flat, 0 nothing.</summary>
     public int AlterOf(Letter letter)
     {
         var place = PlaceInOrder[(int)letter];
-        if (Fifths > place) return 1;
+        if (Fifths > place)
+            return 1;
         return Fifths < 0 && 6 - place < -Fifths ? -1 : 0;
     }
 

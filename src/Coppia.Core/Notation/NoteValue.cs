@@ -9,7 +9,17 @@ public readonly record struct NoteValue(int Log, int Dots = 0, int TupletActual 
 {
     private static readonly string[] American = ["breve", "whole", "half", "quarter", "eighth", "sixteenth", "32nd", "64th", "128th"];
     private static readonly string[] British =
-        ["breve", "semibreve", "minim", "crotchet", "quaver", "semiquaver", "demisemiquaver", "hemidemisemiquaver", "semihemidemisemiquaver"];
+    [
+        "breve",
+        "semibreve",
+        "minim",
+        "crotchet",
+        "quaver",
+        "semiquaver",
+        "demisemiquaver",
+        "hemidemisemiquaver",
+        "semihemidemisemiquaver",
+    ];
 
     public static readonly NoteValue Quarter = new(2);
 
@@ -31,8 +41,18 @@ public readonly record struct NoteValue(int Log, int Dots = 0, int TupletActual 
     /// <summary>"quarter", "dotted half", "triplet eighth"; or "crotchet", "dotted minim", "triplet quaver".</summary>
     public string Words(ValueNames names)
     {
-        var dots = Dots switch { 0 => "", 1 => "dotted ", 2 => "double-dotted ", _ => "triple-dotted " };
-        var tuplet = InTuplet ? (TupletActual, TupletNormal) == (3, 2) ? "triplet " : $"{TupletActual}-tuplet " : "";
+        var dots = Dots switch
+        {
+            0 => "",
+            1 => "dotted ",
+            2 => "double-dotted ",
+            _ => "triple-dotted ",
+        };
+        var tuplet = InTuplet
+            ? (TupletActual, TupletNormal) == (3, 2)
+                ? "triplet "
+                : $"{TupletActual}-tuplet "
+            : "";
         return tuplet + dots + (names == ValueNames.American ? American : British)[Log + 1];
     }
 
@@ -44,7 +64,8 @@ public readonly record struct NoteValue(int Log, int Dots = 0, int TupletActual 
             for (var dots = 0; dots <= 3; dots++)
             {
                 var value = new NoteValue(log, dots);
-                if (value.WrittenLength == length) return value;
+                if (value.WrittenLength == length)
+                    return value;
             }
         }
 
@@ -60,10 +81,12 @@ public readonly record struct NoteValue(int Log, int Dots = 0, int TupletActual 
             NoteValue? best = Exactly(length);
             for (var log = -1; best is null && log <= 7; log++)
             {
-                if (new NoteValue(log).Length <= length) best = new NoteValue(log);
+                if (new NoteValue(log).Length <= length)
+                    best = new NoteValue(log);
             }
 
-            if (best is not { } part || parts.Count > 16) return null;
+            if (best is not { } part || parts.Count > 16)
+                return null;
             parts.Add(part);
             length -= part.Length;
         }

@@ -3,7 +3,16 @@ using System.Globalization;
 namespace Coppia.Core;
 
 /// <summary>The seven letters, in staff order from C.</summary>
-public enum Letter { C, D, E, F, G, A, B }
+public enum Letter
+{
+    C,
+    D,
+    E,
+    F,
+    G,
+    A,
+    B,
+}
 
 /// <summary>A spelled pitch: letter, alteration and octave, middle C being C4 (ISO 16 octave numbers, common practice).</summary>
 /// <param name="Letter">The letter name.</param>
@@ -14,7 +23,10 @@ public readonly record struct Pitch(Letter Letter, int Alter, int Octave)
     private static readonly int[] NaturalSemitones = [0, 2, 4, 5, 7, 9, 11];
 
     /// <summary>Alteration in semitones, −2 to +2.</summary>
-    public int Alter { get; } = Alter is >= -2 and <= 2 ? Alter : throw new ArgumentOutOfRangeException(nameof(Alter), Alter, "An accidental alters by at most two semitones.");
+    public int Alter { get; } =
+        Alter is >= -2 and <= 2
+            ? Alter
+            : throw new ArgumentOutOfRangeException(nameof(Alter), Alter, "An accidental alters by at most two semitones.");
 
     /// <summary>MIDI key number; A4 = 69 (MIDI 1.0 specification).</summary>
     public int Midi => (Octave + 1) * 12 + NaturalSemitones[(int)Letter] + Alter;
@@ -23,10 +35,26 @@ public readonly record struct Pitch(Letter Letter, int Alter, int Octave)
     public int Step => Octave * 7 + (int)Letter;
 
     /// <summary>The accidental as printed in plain text: <c>#</c>, <c>b</c>, doubled, or nothing.</summary>
-    public string AccidentalText => Alter switch { 2 => "##", 1 => "#", -1 => "b", -2 => "bb", _ => "" };
+    public string AccidentalText =>
+        Alter switch
+        {
+            2 => "##",
+            1 => "#",
+            -1 => "b",
+            -2 => "bb",
+            _ => "",
+        };
 
     /// <summary>The accidental as a music sign: ♯, ♭, 𝄪, 𝄫, or nothing.</summary>
-    public string AccidentalSign => Alter switch { 2 => "𝄪", 1 => "♯", -1 => "♭", -2 => "𝄫", _ => "" };
+    public string AccidentalSign =>
+        Alter switch
+        {
+            2 => "𝄪",
+            1 => "♯",
+            -1 => "♭",
+            -2 => "𝄫",
+            _ => "",
+        };
 
     /// <summary>Letter and music sign without the octave: <c>F♯</c>.</summary>
     public string Name => Letter + AccidentalSign;
@@ -47,8 +75,20 @@ public readonly record struct Pitch(Letter Letter, int Alter, int Octave)
         if (text.Length >= 2 && Enum.TryParse<Letter>(text[..1], ignoreCase: false, out var letter) && char.IsAsciiLetterUpper(text[0]))
         {
             var octaveAt = text.AsSpan(1).IndexOfAnyExcept('#', 'b') + 1;
-            var alter = text[1..Math.Max(1, octaveAt)] switch { "" => 0, "#" => 1, "##" => 2, "b" => -1, "bb" => -2, _ => 9 };
-            if (octaveAt > 0 && alter != 9 && int.TryParse(text.AsSpan(octaveAt), NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var octave))
+            var alter = text[1..Math.Max(1, octaveAt)] switch
+            {
+                "" => 0,
+                "#" => 1,
+                "##" => 2,
+                "b" => -1,
+                "bb" => -2,
+                _ => 9,
+            };
+            if (
+                octaveAt > 0
+                && alter != 9
+                && int.TryParse(text.AsSpan(octaveAt), NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var octave)
+            )
                 return new Pitch(letter, alter, octave);
         }
 

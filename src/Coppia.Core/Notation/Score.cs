@@ -77,7 +77,13 @@ public sealed record ScoreEvent
 }
 
 /// <summary>How a bar ends.</summary>
-public enum Barline { Plain, Double, Final, None }
+public enum Barline
+{
+    Plain,
+    Double,
+    Final,
+    None,
+}
 
 /// <summary>One printed bar.</summary>
 public sealed record Bar
@@ -174,15 +180,31 @@ public sealed record Score
     public IEnumerable<ScoreEvent> Events => Bars.SelectMany(b => b.Events);
 
     /// <summary>The same score with every pitch, grace and chord note moved by whole octaves.</summary>
-    public Score MovedByOctaves(int octaves) => octaves == 0 ? this : this with
-    {
-        Bars = [.. Bars.Select(b => b with { Events = [.. b.Events.Select(e => e with
-        {
-            Pitch = e.Pitch?.AddOctaves(octaves),
-            Chord = [.. e.Chord.Select(p => p.AddOctaves(octaves))],
-            Graces = [.. e.Graces.Select(g => g with { Pitch = g.Pitch.AddOctaves(octaves) })],
-        })] })],
-    };
+    public Score MovedByOctaves(int octaves) =>
+        octaves == 0
+            ? this
+            : this with
+            {
+                Bars =
+                [
+                    .. Bars.Select(b =>
+                        b with
+                        {
+                            Events =
+                            [
+                                .. b.Events.Select(e =>
+                                    e with
+                                    {
+                                        Pitch = e.Pitch?.AddOctaves(octaves),
+                                        Chord = [.. e.Chord.Select(p => p.AddOctaves(octaves))],
+                                        Graces = [.. e.Graces.Select(g => g with { Pitch = g.Pitch.AddOctaves(octaves) })],
+                                    }
+                                ),
+                            ],
+                        }
+                    ),
+                ],
+            };
 
     /// <summary>The same score on another clef throughout.</summary>
     public Score OnClef(Clef clef) => this with { Clef = clef, Bars = [.. Bars.Select(b => b with { Clef = clef })] };

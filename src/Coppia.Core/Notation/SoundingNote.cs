@@ -14,8 +14,19 @@ namespace Coppia.Core;
 /// <param name="Event">The printed note; for a grace note the note it leans on.</param>
 /// <param name="IsGrace">True for a grace note.</param>
 public sealed record SoundingNote(
-    int Index, string Id, IReadOnlyList<string> TiedIds, Pitch Pitch, Bar Bar, Fraction Onset, Fraction Start, Fraction Length,
-    bool Slurred, Fraction RestBefore, ScoreEvent Event, bool IsGrace)
+    int Index,
+    string Id,
+    IReadOnlyList<string> TiedIds,
+    Pitch Pitch,
+    Bar Bar,
+    Fraction Onset,
+    Fraction Start,
+    Fraction Length,
+    bool Slurred,
+    Fraction RestBefore,
+    ScoreEvent Event,
+    bool IsGrace
+)
 {
     /// <summary>Beat from 1 in the time signature's lower number; in free meter in quarters.</summary>
     public Fraction Beat => Onset / (Bar.Time?.Beat ?? Fraction.Quarter) + Fraction.Whole;
@@ -49,7 +60,22 @@ public sealed record SoundingNote(
                     var at = bar.StartsAt + e.Onset;
                     foreach (var grace in e.Graces)
                     {
-                        notes.Add(new SoundingNote(notes.Count, grace.Id, [], grace.Pitch, bar, at, start, Fraction.Zero, inSlur, rest, e, IsGrace: true));
+                        notes.Add(
+                            new SoundingNote(
+                                notes.Count,
+                                grace.Id,
+                                [],
+                                grace.Pitch,
+                                bar,
+                                at,
+                                start,
+                                Fraction.Zero,
+                                inSlur,
+                                rest,
+                                e,
+                                IsGrace: true
+                            )
+                        );
                         rest = Fraction.Zero;
                         inSlur = true;
                     }

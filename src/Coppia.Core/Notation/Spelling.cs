@@ -8,8 +8,13 @@ public static class Spelling
     public static Pitch InKey(int midi, KeySignature key)
     {
         var alters = key.Fifths >= 0 ? new[] { 0, 1, -1 } : [0, -1, 1];
-        var spellings = alters.SelectMany(alter => Enum.GetValues<Letter>().SelectMany(letter => Enumerable.Range(midi / 12 - 2, 3).Select(octave => new Pitch(letter, alter, octave))))
-            .Where(p => p.Midi == midi).ToArray();
+        var spellings = alters
+            .SelectMany(alter =>
+                Enum.GetValues<Letter>()
+                    .SelectMany(letter => Enumerable.Range(midi / 12 - 2, 3).Select(octave => new Pitch(letter, alter, octave)))
+            )
+            .Where(p => p.Midi == midi)
+            .ToArray();
         return spellings.Where(p => key.AlterOf(p.Letter) == p.Alter).Concat(spellings).First();
     }
 }

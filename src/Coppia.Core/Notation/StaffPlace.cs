@@ -22,8 +22,10 @@ public readonly record struct StaffPlace(int Height)
             var beyond = Height < 0 ? -Height : Height - TopLine;
             var side = Height < 0 ? "below" : "above";
             var ledger = beyond / 2;
-            if (OnLine) return $"on the {Ordinal(ledger)} ledger line {side}";
-            if (ledger == 0) return Height < 0 ? "just below the staff" : "just above the staff";
+            if (OnLine)
+                return $"on the {Ordinal(ledger)} ledger line {side}";
+            if (ledger == 0)
+                return Height < 0 ? "just below the staff" : "just above the staff";
             return Height < 0 ? $"under the {Ordinal(ledger)} ledger line below" : $"above the {Ordinal(ledger)} ledger line above";
         }
     }

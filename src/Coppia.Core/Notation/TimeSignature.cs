@@ -1,7 +1,12 @@
 namespace Coppia.Core;
 
 /// <summary>How a time signature is printed. C and cut C are time signatures, never keys (handbook 1).</summary>
-public enum TimeSymbol { Numbers, Common, Cut }
+public enum TimeSymbol
+{
+    Numbers,
+    Common,
+    Cut,
+}
 
 /// <summary>A time signature.</summary>
 /// <param name="Beats">Upper number, 1–32.</param>
@@ -12,9 +17,13 @@ public readonly record struct TimeSignature(int Beats, int Unit, TimeSymbol Symb
     public static readonly TimeSignature CommonTime = new(4, 4, TimeSymbol.Common);
     public static readonly TimeSignature CutTime = new(2, 2, TimeSymbol.Cut);
 
-    public int Beats { get; } = Beats is >= 1 and <= 32 ? Beats : throw new ArgumentOutOfRangeException(nameof(Beats), Beats, "The upper number is 1 to 32.");
+    public int Beats { get; } =
+        Beats is >= 1 and <= 32 ? Beats : throw new ArgumentOutOfRangeException(nameof(Beats), Beats, "The upper number is 1 to 32.");
 
-    public int Unit { get; } = Unit is 1 or 2 or 4 or 8 or 16 or 32 ? Unit : throw new ArgumentOutOfRangeException(nameof(Unit), Unit, "The lower number is 1, 2, 4, 8, 16 or 32.");
+    public int Unit { get; } =
+        Unit is 1 or 2 or 4 or 8 or 16 or 32
+            ? Unit
+            : throw new ArgumentOutOfRangeException(nameof(Unit), Unit, "The lower number is 1, 2, 4, 8, 16 or 32.");
 
     public Fraction BarLength => new(Beats, Unit);
 

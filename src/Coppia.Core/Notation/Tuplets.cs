@@ -14,16 +14,23 @@ internal static class Tuplets
             var e = events[i];
             if (!e.Value.InTuplet)
             {
-                if (e.TupletStart || e.TupletStop) events[i] = e with { TupletStart = false, TupletStop = false };
+                if (e.TupletStart || e.TupletStop)
+                    events[i] = e with { TupletStart = false, TupletStop = false };
                 continue;
             }
 
-            if (first < 0) (first, marked, sum) = (i, e.TupletStart, Fraction.Zero);
+            if (first < 0)
+                (first, marked, sum) = (i, e.TupletStart, Fraction.Zero);
             sum += e.Value.WrittenLength;
             var next = i + 1 < events.Count ? events[i + 1] : null;
-            var ends = next is null || next.TupletStart || !SameRatio(e.Value, next.Value) || (marked ? e.TupletStop : IsWhole(sum, e.Value.TupletActual));
+            var ends =
+                next is null
+                || next.TupletStart
+                || !SameRatio(e.Value, next.Value)
+                || (marked ? e.TupletStop : IsWhole(sum, e.Value.TupletActual));
             events[i] = e with { TupletStart = i == first, TupletStop = ends };
-            if (ends) first = -1;
+            if (ends)
+                first = -1;
         }
     }
 

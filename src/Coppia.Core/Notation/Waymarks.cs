@@ -46,7 +46,10 @@ public static class WaymarkWords
     /// <param name="all">All waymarks of the tune, which tell how far a da capo goes.</param>
     public static string Printed(Waymarks mark, Waymarks all)
     {
-        var goal = all.HasFlag(Waymarks.ToCoda) ? " al Coda" : all.HasFlag(Waymarks.Fine) ? " al Fine" : "";
+        var goal =
+            all.HasFlag(Waymarks.ToCoda) ? " al Coda"
+            : all.HasFlag(Waymarks.Fine) ? " al Fine"
+            : "";
         return mark switch
         {
             Waymarks.DaCapo => "D.C." + goal,
@@ -59,5 +62,6 @@ public static class WaymarkWords
     }
 
     /// <summary>The single marks of a set, those at the beginning of the bar first.</summary>
-    public static IEnumerable<Waymarks> Each(Waymarks marks) => Enum.GetValues<Waymarks>().Where(m => m != Waymarks.None && marks.HasFlag(m));
+    public static IEnumerable<Waymarks> Each(Waymarks marks) =>
+        Enum.GetValues<Waymarks>().Where(m => m != Waymarks.None && marks.HasFlag(m));
 }

@@ -1,6 +1,19 @@
 namespace Coppia.Core;
 
-public enum RemarkKind { Strings, Shape, LowHigh, TwoPlaces, TwoHeights, Touching, KeepDown, Prepare, SetHand, Shift, Signs }
+public enum RemarkKind
+{
+    Strings,
+    Shape,
+    LowHigh,
+    TwoPlaces,
+    TwoHeights,
+    Touching,
+    KeepDown,
+    Prepare,
+    SetHand,
+    Shift,
+    Signs,
+}
 
 /// <summary>One thing a teacher says before a line.</summary>
 /// <param name="Kind">What it is about.</param>
@@ -18,7 +31,10 @@ public static class BeforeLine
     {
         Bar[] bars = [.. reading.Score.Bars.Skip(firstBar).Take(endBar - firstBar)];
         var inLine = bars.ToHashSet(ReferenceEqualityComparer.Instance);
-        var line = new LineOfNotes(reading, [.. reading.Notes.Index().Where(n => inLine.Contains(n.Item.Note.Bar) && n.Item.Placement is not null)]);
+        var line = new LineOfNotes(
+            reading,
+            [.. reading.Notes.Index().Where(n => inLine.Contains(n.Item.Note.Bar) && n.Item.Placement is not null)]
+        );
         return
         [
             .. line.Strings(),

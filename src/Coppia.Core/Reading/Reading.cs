@@ -8,7 +8,15 @@ namespace Coppia.Core;
 /// <param name="Count">The counting syllable at its beginning; empty for a grace note.</param>
 /// <param name="BowAgain">Its direction the second time through a repeat, where that differs.</param>
 /// <param name="SignedEarlier">An accidental earlier in the bar decides its name.</param>
-public sealed record ReadingNote(FingeredNote Fingered, string Name, string Label, BowDirection Bow, BowDirection? BowAgain, string Count, bool SignedEarlier)
+public sealed record ReadingNote(
+    FingeredNote Fingered,
+    string Name,
+    string Label,
+    BowDirection Bow,
+    BowDirection? BowAgain,
+    string Count,
+    bool SignedEarlier
+)
 {
     public SoundingNote Note => Fingered.Note;
 
@@ -31,9 +39,21 @@ public sealed record ReadingNote(FingeredNote Fingered, string Name, string Labe
 /// <param name="Form">How the tune is built.</param>
 /// <param name="Trouble">Its hardest steps.</param>
 public sealed record Reading(
-    Score Score, Instrument Instrument, HouseStyle Style, int OctavesMoved, bool ClefChanged,
-    IReadOnlyList<ReadingNote> Notes, IReadOnlyList<CountMark> Counts, IReadOnlyList<StringShape> Shapes, Fingering Fingering, IReadOnlyList<PlayedBar> Order,
-    Bowing Bowing, IReadOnlyList<BowTravel> Travels, Form Form, IReadOnlyList<TroubleSpot> Trouble)
+    Score Score,
+    Instrument Instrument,
+    HouseStyle Style,
+    int OctavesMoved,
+    bool ClefChanged,
+    IReadOnlyList<ReadingNote> Notes,
+    IReadOnlyList<CountMark> Counts,
+    IReadOnlyList<StringShape> Shapes,
+    Fingering Fingering,
+    IReadOnlyList<PlayedBar> Order,
+    Bowing Bowing,
+    IReadOnlyList<BowTravel> Travels,
+    Form Form,
+    IReadOnlyList<TroubleSpot> Trouble
+)
 {
     /// <param name="printed">The tune as printed.</param>
     /// <param name="printedFor">The instrument it is printed for.</param>
@@ -43,14 +63,21 @@ public sealed record Reading(
     /// <exception cref="ImpossiblePinException">A pin cannot sound its note.</exception>
     /// <exception cref="ImpossibleBowEditException">A change of the bowing cannot be made.</exception>
     public static Reading Of(
-        Score printed, Instrument printedFor, Instrument instrument, HouseStyle style, IReadOnlyDictionary<string, Pin>? pins = null, IReadOnlyCollection<BowEdit>? bows = null,
-        int? chosenOctaves = null)
+        Score printed,
+        Instrument printedFor,
+        Instrument instrument,
+        HouseStyle style,
+        IReadOnlyDictionary<string, Pin>? pins = null,
+        IReadOnlyCollection<BowEdit>? bows = null,
+        int? chosenOctaves = null
+    )
     {
         var own = printedFor.Id == instrument.Id;
         var octaves = chosenOctaves ?? OctavesOf(printed, printedFor, instrument);
         var clef = own ? printed.Clef : instrument.FirstClef;
         var score = BowEdits.Apply(printed, bows ?? []).MovedByOctaves(octaves);
-        if (!own) score = score.OnClef(clef);
+        if (!own)
+            score = score.OnClef(clef);
 
         var fingering = Fingering.Choose(score, instrument, style, pins);
         var order = PlayOrder.Of(score);
@@ -58,9 +85,22 @@ public sealed record Reading(
         var bowing = Bowing.Follow(sounding, score.Bars, order, style.AfterLongRest);
         var counts = Counting.Of(score, style);
         var form = Form.Of(score, sounding, order, style);
-        return new Reading(score, instrument, style, octaves, clef != printed.Clef, Rows(fingering, bowing, counts, style), counts,
-            StringShape.InKey(instrument, score.Key, MostUsedFrame(fingering)), fingering, order, bowing,
-            BowPlace.Along(sounding, bowing.Strokes, style.LoudBow), form, TroubleSpot.Of(fingering, form.Lines, style));
+        return new Reading(
+            score,
+            instrument,
+            style,
+            octaves,
+            clef != printed.Clef,
+            Rows(fingering, bowing, counts, style),
+            counts,
+            StringShape.InKey(instrument, score.Key, MostUsedFrame(fingering)),
+            fingering,
+            order,
+            bowing,
+            BowPlace.Along(sounding, bowing.Strokes, style.LoudBow),
+            form,
+            TroubleSpot.Of(fingering, form.Lines, style)
+        );
     }
 
     /// <summary>How far a tune moves by itself: not at all for the instrument it is printed for.</summary>
@@ -79,11 +119,13 @@ public sealed record Reading(
     /// <summary>The position's name where a finger first plays after the hand moved; null where it stays. First position is not named at the start.</summary>
     public string? ArrivesIn(int index)
     {
-        if (Notes[index].Placement is not { IsOpen: false } at) return null;
+        if (Notes[index].Placement is not { IsOpen: false } at)
+            return null;
         var position = Instrument.Frames[at.Frame].Position;
         for (var i = index - 1; i >= 0; i--)
         {
-            if (Notes[i].Placement is { IsOpen: false } before) return Instrument.Frames[before.Frame].Height == Instrument.Frames[at.Frame].Height ? null : position;
+            if (Notes[i].Placement is { IsOpen: false } before)
+                return Instrument.Frames[before.Frame].Height == Instrument.Frames[at.Frame].Height ? null : position;
         }
 
         return position == "I" ? null : position;
@@ -93,7 +135,8 @@ public sealed record Reading(
     {
         var sounding = fingering.Notes.Select(n => n.Note).ToArray();
         var said = counts.Where(c => c.Offset.IsZero).ToDictionary(c => c.EventId, c => c.Text);
-        var octaves = sounding.GroupBy(n => n.Pitch.Letter)
+        var octaves = sounding
+            .GroupBy(n => n.Pitch.Letter)
             .ToDictionary(g => g.Key, g => (IReadOnlyList<int>)[.. g.Select(n => n.Pitch.Octave).Distinct().Order()]);
         var rows = new List<ReadingNote>(sounding.Length);
         Bar? bar = null;
@@ -109,18 +152,29 @@ public sealed record Reading(
 
             var earlier = accidentals.SignedEarlier(note.Pitch.Step) && accidentals.InForce(note.Pitch.Step) == note.Pitch.Alter;
             accidentals.NeedsSign(note.Pitch);
-            rows.Add(new ReadingNote(
-                noted, Labels.NoteInOctave(note.Pitch, octaves[note.Pitch.Letter], style),
-                noted.Placement is { } at ? Labels.Pair(at, fingering.Instrument, style) : "-",
-                bowing.Directions[i], bowing.Again[i], note.IsGrace ? "" : said.GetValueOrDefault(note.Id, ""), earlier));
+            rows.Add(
+                new ReadingNote(
+                    noted,
+                    Labels.NoteInOctave(note.Pitch, octaves[note.Pitch.Letter], style),
+                    noted.Placement is { } at ? Labels.Pair(at, fingering.Instrument, style) : "-",
+                    bowing.Directions[i],
+                    bowing.Again[i],
+                    note.IsGrace ? "" : said.GetValueOrDefault(note.Id, ""),
+                    earlier
+                )
+            );
         }
 
         return rows;
     }
 
     private static int MostUsedFrame(Fingering fingering) =>
-        fingering.Notes.Where(n => n.Placement is { IsOpen: false } && !n.Beyond)
-            .GroupBy(n => n.Placement!.Value.Frame).OrderByDescending(g => g.Count()).ThenBy(g => g.Key)
-            .Select(g => (int?)g.Key).FirstOrDefault()
+        fingering
+            .Notes.Where(n => n.Placement is { IsOpen: false } && !n.Beyond)
+            .GroupBy(n => n.Placement!.Value.Frame)
+            .OrderByDescending(g => g.Count())
+            .ThenBy(g => g.Key)
+            .Select(g => (int?)g.Key)
+            .FirstOrDefault()
         ?? fingering.Instrument.Frames.Index().First(f => f.Item.Position == "I").Index;
 }

@@ -7,7 +7,14 @@ namespace Coppia.Core;
 /// <param name="Spots">The key's places under the hand, lowest first, one to a finger; the open string is not among them.</param>
 /// <param name="Besides">Places for which a finger leaves its spot: a raised open letter against the nut, extended 4 at the top of the instrument.</param>
 /// <param name="HalfSteps">Pairs of neighbouring places a half step apart, in semitones; 0 is the nut where the open string is in the key.</param>
-public sealed record HandShape(int String, bool OpenInKey, string Name, IReadOnlyList<ShapeSpot> Spots, IReadOnlyList<ShapeSpot> Besides, IReadOnlyList<(int Lower, int Upper)> HalfSteps)
+public sealed record HandShape(
+    int String,
+    bool OpenInKey,
+    string Name,
+    IReadOnlyList<ShapeSpot> Spots,
+    IReadOnlyList<ShapeSpot> Besides,
+    IReadOnlyList<(int Lower, int Upper)> HalfSteps
+)
 {
     /// <summary>The shape of each string, lowest first (handbook 5).</summary>
     /// <param name="position">Printed position name; an instrument without it gives empty shapes.</param>
@@ -24,22 +31,49 @@ public sealed record HandShape(int String, bool OpenInKey, string Name, IReadOnl
         var openInKey = key.AlterOf(open.Letter) == open.Alter;
         // Of the frames of a position (closed, back, forward) the one that holds the most of the key's notes, the easiest first.
         var frames = instrument.Frames.Index().Where(f => f.Item.Position == position).ToArray();
-        if (frames.Length == 0) return new HandShape(s, openInKey, "", [], [], []);
-        var best = frames.Select(f => (Frame: f, Spots: InFrame(instrument, key, s, f.Index)))
-            .OrderByDescending(x => x.Spots.Stand.Count).ThenBy(x => x.Frame.Item.Stretch).First();
+        if (frames.Length == 0)
+            return new HandShape(s, openInKey, "", [], [], []);
+        var best = frames
+            .Select(f => (Frame: f, Spots: InFrame(instrument, key, s, f.Index)))
+            .OrderByDescending(x => x.Spots.Stand.Count)
+            .ThenBy(x => x.Frame.Item.Stretch)
+            .First();
         var (spots, besides) = best.Spots;
         var heights = (openInKey ? [0] : Array.Empty<int>()).Concat(spots.Select(p => p.Placement.Semitones)).ToArray();
         var halfSteps = heights.Zip(heights.Skip(1)).Where(p => p.Second - p.First == 1).ToArray();
-        return new HandShape(s, openInKey, spots.Count == 0 ? "" : NameOf(instrument, best.Frame.Item, spots, openInKey), spots, besides, halfSteps);
+        return new HandShape(
+            s,
+            openInKey,
+            spots.Count == 0 ? "" : NameOf(instrument, best.Frame.Item, spots, openInKey),
+            spots,
+            besides,
+            halfSteps
+        );
     }
 
-    private static (IReadOnlyList<ShapeSpot> Stand, IReadOnlyList<ShapeSpot> Besides) InFrame(Instrument instrument, ScaleKey key, int s, int frame)
+    private static (IReadOnlyList<ShapeSpot> Stand, IReadOnlyList<ShapeSpot> Besides) InFrame(
+        Instrument instrument,
+        ScaleKey key,
+        int s,
+        int frame
+    )
     {
         var first = instrument.Strings[s].Step - 1;
         ShapeSpot[] all =
         [
-            .. Enumerable.Range(first, 12).Select(key.OnStep)
-                .Select(pitch => (pitch, Ways: Placements.Fingered(instrument, pitch).Where(p => p.String == s && p.Frame == frame && !(p is { Finger: 4, Word: PlaceWord.High })).OrderByDescending(p => p.OwnLetter).ToArray()))
+            .. Enumerable
+                .Range(first, 12)
+                .Select(key.OnStep)
+                .Select(pitch =>
+                    (
+                        pitch,
+                        Ways: Placements
+                            .Fingered(instrument, pitch)
+                            .Where(p => p.String == s && p.Frame == frame && !(p is { Finger: 4, Word: PlaceWord.High }))
+                            .OrderByDescending(p => p.OwnLetter)
+                            .ToArray()
+                    )
+                )
                 .Where(x => x.Ways.Length > 0)
                 .Select(x => new ShapeSpot(x.pitch, x.Ways[0]))
                 .OrderBy(p => p.Placement.Semitones),
@@ -50,8 +84,13 @@ public sealed record HandShape(int String, bool OpenInKey, string Name, IReadOnl
         var stand = all.Where(p => !p.Placement.Reach)
             .GroupBy(p => p.Placement.Finger)
             .Select(g => g.OrderByDescending(p => p.Placement.OwnLetter).ThenByDescending(p => p.Pitch.Letter != open.Letter).First())
-            .DistinctBy(p => p.Placement.Semitones).OrderBy(p => p.Placement.Semitones).ToArray();
-        var besides = all.Where(p => stand.All(x => x.Placement.Semitones != p.Placement.Semitones) && (!p.Placement.Reach || s == instrument.Strings.Count - 1)).ToArray();
+            .DistinctBy(p => p.Placement.Semitones)
+            .OrderBy(p => p.Placement.Semitones)
+            .ToArray();
+        var besides = all.Where(p =>
+                stand.All(x => x.Placement.Semitones != p.Placement.Semitones) && (!p.Placement.Reach || s == instrument.Strings.Count - 1)
+            )
+            .ToArray();
         return (stand, besides);
     }
 
@@ -60,12 +99,18 @@ public sealed record HandShape(int String, bool OpenInKey, string Name, IReadOnl
         if (!instrument.FingersByLetter)
         {
             var fingers = string.Join('–', spots.Select(p => p.Placement.Finger).Distinct());
-            var lead = frame.Stretch switch { Stretch.Back => "back ", Stretch.Forward => "forward ", _ => frame.Position == "half" ? "half " : "" };
+            var lead = frame.Stretch switch
+            {
+                Stretch.Back => "back ",
+                Stretch.Forward => "forward ",
+                _ => frame.Position == "half" ? "half " : "",
+            };
             return lead + fingers;
         }
 
         var touching = new List<string>();
-        if (openInKey && spots[0].Placement.Semitones == 1) touching.Add($"0–{spots[0].Placement.Finger}");
+        if (openInKey && spots[0].Placement.Semitones == 1)
+            touching.Add($"0–{spots[0].Placement.Finger}");
         foreach (var (lower, upper) in spots.Zip(spots.Skip(1)))
         {
             if (upper.Placement.Semitones - lower.Placement.Semitones == 1)

@@ -26,7 +26,8 @@ public static class KeyExercises
     {
         var lowest = instrument.Strings[0].Step - 1;
         var tonics = Enumerable.Range(lowest, 15).Where(step => Pitch.FromStep(step).Letter == key.Tonic.Letter).ToArray();
-        return tonics.Select(tonic => Notes(instrument, key, [.. steps.Select(s => key.OnStep(tonic + s))]))
+        return tonics
+            .Select(tonic => Notes(instrument, key, [.. steps.Select(s => key.OnStep(tonic + s))]))
             .MinBy(line => Outside(instrument, line))!;
     }
 
@@ -35,9 +36,31 @@ public static class KeyExercises
         var time = new TimeSignature(4, 4);
         // The last note fills its bar.
         var last = NoteValue.Exactly(new Fraction(4 - (pitches.Length - 1) % 4, 4)) ?? NoteValue.Quarter;
-        var events = pitches.Select((p, i) => new ScoreEvent { Pitch = p, Value = i == pitches.Length - 1 ? last : NoteValue.Quarter }).ToArray();
-        var bars = events.Chunk(4).Select(b => new Bar { Clef = instrument.FirstClef, Key = key.Signature, Time = time, Events = b }).ToArray();
+        var events = pitches
+            .Select((p, i) => new ScoreEvent { Pitch = p, Value = i == pitches.Length - 1 ? last : NoteValue.Quarter })
+            .ToArray();
+        var bars = events
+            .Chunk(4)
+            .Select(b => new Bar
+            {
+                Clef = instrument.FirstClef,
+                Key = key.Signature,
+                Time = time,
+                Events = b,
+            })
+            .ToArray();
         bars[^1] = bars[^1] with { Barline = Barline.Final };
-        return ScoreAssembly.Finish(new Score { Title = Labels.Scale(key, HouseStyle.Default), Clef = instrument.FirstClef, Key = key.Signature, Time = time, Bars = bars }).Score;
+        return ScoreAssembly
+            .Finish(
+                new Score
+                {
+                    Title = Labels.Scale(key, HouseStyle.Default),
+                    Clef = instrument.FirstClef,
+                    Key = key.Signature,
+                    Time = time,
+                    Bars = bars,
+                }
+            )
+            .Score;
     }
 }

@@ -1,7 +1,13 @@
 namespace Coppia.Core;
 
 /// <summary>Major, or one of the three minors.</summary>
-public enum ScaleForm { Major, NaturalMinor, HarmonicMinor, MelodicMinor }
+public enum ScaleForm
+{
+    Major,
+    NaturalMinor,
+    HarmonicMinor,
+    MelodicMinor,
+}
 
 /// <summary>A key as a scale: the signature, and for two of the minors what is raised besides (the melodic minor as it goes up).</summary>
 /// <param name="Fifths">−7 to +7.</param>

@@ -18,14 +18,21 @@ public sealed record StringShape(int String, IReadOnlyList<ShapeSpot> Spots)
         for (var step = instrument.Strings[s].Step - 1; step <= instrument.Strings[s].Step + 7; step++)
         {
             var pitch = key.Apply(Pitch.FromStep(step));
-            var ways = Placements.Of(instrument, pitch, usedFrame)
-                .Where(p => p.String == s && !p.Reach && instrument.Frames[p.Frame].AllowedByDefault && instrument.Frames[p.Frame].Position is "half" or "I")
+            var ways = Placements
+                .Of(instrument, pitch, usedFrame)
+                .Where(p =>
+                    p.String == s
+                    && !p.Reach
+                    && instrument.Frames[p.Frame].AllowedByDefault
+                    && instrument.Frames[p.Frame].Position is "half" or "I"
+                )
                 .OrderBy(p => p.Frame == usedFrame ? 0 : 1)
                 .ThenBy(p => p.OwnLetter ? 0 : 1)
                 .ThenBy(p => instrument.Frames[p.Frame].Position == "I" ? 0 : 1)
                 .ThenBy(p => instrument.Frames[p.Frame].Stretch)
                 .ToArray();
-            if (ways.Length > 0) yield return new ShapeSpot(pitch, ways[0]);
+            if (ways.Length > 0)
+                yield return new ShapeSpot(pitch, ways[0]);
         }
     }
 }

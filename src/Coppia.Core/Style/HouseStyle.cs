@@ -1,33 +1,88 @@
 namespace Coppia.Core;
 
-public enum LowHighLabel { Letters, Arrows, Words }
+public enum LowHighLabel
+{
+    Letters,
+    Arrows,
+    Words,
+}
 
-public enum CelloBackLabel { X1, L1 }
+public enum CelloBackLabel
+{
+    X1,
+    L1,
+}
 
 /// <summary>How extended 4 of violin and viola is printed: x4, 4+, or "reach 4".</summary>
-public enum ExtendedFourthLabel { X4, FourPlus, Words }
+public enum ExtendedFourthLabel
+{
+    X4,
+    FourPlus,
+    Words,
+}
 
-public enum BassFingers { OneTwoFour, OneThreeFour }
+public enum BassFingers
+{
+    OneTwoFour,
+    OneThreeFour,
+}
 
 /// <summary>Open string or fourth finger on violin and viola (handbook 6).</summary>
-public enum FourthFinger { OpenFirst, Balanced, FourthFirst }
+public enum FourthFinger
+{
+    OpenFirst,
+    Balanced,
+    FourthFirst,
+}
 
-public enum NoteNames { English, German, FixedDo }
+public enum NoteNames
+{
+    English,
+    German,
+    FixedDo,
+}
 
-public enum OctaveNames { HighLow, Number, None }
+public enum OctaveNames
+{
+    HighLow,
+    Number,
+    None,
+}
 
 /// <summary>How beats are said (handbook 9).</summary>
-public enum CountingSystem { Numbers, Ta, Te, Words }
+public enum CountingSystem
+{
+    Numbers,
+    Ta,
+    Te,
+    Words,
+}
 
 /// <summary>Whether 6/8 and its kind are counted in dotted beats or in their eighths.</summary>
-public enum CompoundCounting { Eighths, DottedBeats }
+public enum CompoundCounting
+{
+    Eighths,
+    DottedBeats,
+}
 
-public enum ValueNames { American, British }
+public enum ValueNames
+{
+    American,
+    British,
+}
 
 /// <summary>What louder asks of the bow besides more weight; teachers disagree (handbook 8).</summary>
-public enum LoudBow { HeavierFaster, HeavierSlower }
+public enum LoudBow
+{
+    HeavierFaster,
+    HeavierSlower,
+}
 
-public enum AfterLongRest { RetakeDown, GoOn }
+public enum AfterLongRest
+{
+    RetakeDown,
+    GoOn,
+}
 
 /// <summary>A teacher's own name and mark for a hand shape.</summary>
 /// <param name="Name">At most 40 characters.</param>
@@ -75,5 +130,6 @@ public sealed record HouseStyle
     /// <summary>The teacher's own names of hand shapes, by the shape's descriptive name; a shape that is not named keeps its descriptive name.</summary>
     public IReadOnlyDictionary<string, ShapeNickname> ShapeNames { get; init; } = new Dictionary<string, ShapeNickname>();
 
-    public IReadOnlyList<Tape> TapesOf(Instrument instrument) => Tapes.TryGetValue(instrument.Id, out var tapes) ? tapes : instrument.DefaultTapes;
+    public IReadOnlyList<Tape> TapesOf(Instrument instrument) =>
+        Tapes.TryGetValue(instrument.Id, out var tapes) ? tapes : instrument.DefaultTapes;
 }
