@@ -1,5 +1,4 @@
 using BenchmarkDotNet.Attributes;
-using Coppia.Core;
 
 namespace Coppia.Bench;
 
@@ -16,24 +15,24 @@ public class BowCountForm
     [GlobalSetup]
     public void Prepare()
     {
-        _score = LongTune.Score(10_000, Instruments.Named(Player, HouseStyle.Default));
+        _score = LongTune.Score(10_000, StringSection.Named(Player, HouseStyle.Default));
         _notes = SoundingNote.Of(_score);
         _order = PlayOrder.Of(_score);
     }
 
     [Benchmark(Baseline = true)]
-    public int FingeringAlone() => Fingering.Choose(_score, Instruments.Named(Player, HouseStyle.Default)!, HouseStyle.Default).Cost;
+    public int FingeringAlone() => Fingers.Choose(_score, StringSection.Named(Player, HouseStyle.Default)!, HouseStyle.Default).Cost;
 
     [Benchmark]
-    public int Together() => Bows() + Counts() + Forms();
+    public int Together() => BowPlaces() + CountingRow() + Forms();
 
     [Benchmark]
-    public int Bows() =>
-        BowPlace.Along(_notes, Bowing.Follow(_notes, _score.Bars, _order, AfterLongRest.RetakeDown).Strokes, LoudBow.HeavierFaster).Count;
+    public int BowPlaces() =>
+        BowPlace.Along(_notes, Bows.Follow(_notes, _score.Bars, _order, AfterLongRest.RetakeDown).Strokes, LoudBow.HeavierFaster).Count;
 
     [Benchmark]
-    public int Counts() => Counting.Of(_score, HouseStyle.Default).Count;
+    public int CountingRow() => Counts.Of(_score, HouseStyle.Default).Count;
 
     [Benchmark]
-    public int Forms() => Form.Of(_score, _notes, PlayOrder.Of(_score), HouseStyle.Default).Lines.Count;
+    public int Forms() => TuneForm.Of(_score, _notes, PlayOrder.Of(_score), HouseStyle.Default).Lines.Count;
 }

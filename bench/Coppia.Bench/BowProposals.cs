@@ -1,5 +1,4 @@
 using BenchmarkDotNet.Attributes;
-using Coppia.Core;
 
 namespace Coppia.Bench;
 
@@ -9,7 +8,7 @@ public class BowProposals
     private readonly Score _score = LongTune.Score(64 * 8);
 
     [Benchmark(Baseline = true)]
-    public Reading WholeReading() => Reading.Of(_score, Instruments.Violin, Instruments.Violin, HouseStyle.Default);
+    public PlayerReading WholeReading() => PlayerReading.Of(_score, StringSection.Violin, StringSection.Violin, HouseStyle.Default);
 
     [Benchmark]
     public int DownbeatsDown() => BowProposal.Of(_score, BowAim.DownbeatsDown, HouseStyle.Default).Changes.Count;

@@ -1,6 +1,5 @@
 using System.Diagnostics;
 using BenchmarkDotNet.Attributes;
-using Coppia.Core;
 using Coppia.Formats;
 
 namespace Coppia.Bench;
@@ -41,5 +40,5 @@ public class FingeringAgainstEngraving
     }
 
     [Benchmark]
-    public int Fingering() => Core.Fingering.Choose(_score, Instruments.Violin, HouseStyle.Default).Cost;
+    public int Fingering() => Fingers.Choose(_score, StringSection.Violin, HouseStyle.Default).Cost;
 }

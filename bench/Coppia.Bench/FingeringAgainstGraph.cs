@@ -1,5 +1,4 @@
 using BenchmarkDotNet.Attributes;
-using Coppia.Core;
 using Coppia.Tests;
 
 namespace Coppia.Bench;
@@ -18,7 +17,7 @@ public class FingeringAgainstGraph
     [GlobalSetup]
     public void Lay()
     {
-        var instrument = Instruments.Named(Player, HouseStyle.Default)!;
+        var instrument = StringSection.Named(Player, HouseStyle.Default)!;
         _lattice = FingerLattice.Of(SoundingNote.Of(LongTune.Score(300, instrument)), instrument, new Dictionary<string, Pin>());
         _cost = new FingerCost(instrument, FingerWeights.Default, FourthFinger.Balanced);
         _graph = new GeneralGraph(_lattice, _cost);

@@ -1,5 +1,4 @@
 using BenchmarkDotNet.Attributes;
-using Coppia.Core;
 
 namespace Coppia.Bench;
 
@@ -15,7 +14,7 @@ public class FingeringByLength
     public void Compose()
     {
         foreach (var notes in new[] { 100, 1000, 10_000, 20_000 })
-            _scores[notes] = LongTune.Score(notes, Instruments.Named(Player, HouseStyle.Default));
+            _scores[notes] = LongTune.Score(notes, StringSection.Named(Player, HouseStyle.Default));
     }
 
     [Benchmark(Baseline = true)]
@@ -32,10 +31,10 @@ public class FingeringByLength
 
     private int Finger(int notes)
     {
-        var instrument = Instruments.Named(Player, HouseStyle.Default)!;
+        var instrument = StringSection.Named(Player, HouseStyle.Default)!;
         var cost = 0;
         for (var done = 0; done < 20_000; done += notes)
-            cost += Fingering.Choose(_scores[notes], instrument, HouseStyle.Default).Cost;
+            cost += Fingers.Choose(_scores[notes], instrument, HouseStyle.Default).Cost;
         return cost;
     }
 }

@@ -1,5 +1,4 @@
 using System.Text;
-using Coppia.Core;
 using Coppia.Formats;
 
 namespace Coppia.Bench;
@@ -33,7 +32,7 @@ internal static class LongTune
         return $"{string.Join('\n', head)}\n{string.Join('\n', songs)}]\n";
     }
 
-    public static Score Score(int notes, Instrument? player = null) => TuneReader.Read(Abc(notes, player ?? Instruments.Violin)).Score!;
+    public static Score Score(int notes, Instrument? player = null) => TuneReader.Read(Abc(notes, player ?? StringSection.Violin)).Score!;
 
     /// <summary>Every note of G major that some finger reaches, as ABC writes it.</summary>
     private static string[] Range(Instrument player)

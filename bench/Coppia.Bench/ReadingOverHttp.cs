@@ -2,7 +2,6 @@ using System.Net.Http.Json;
 using System.Text.Json;
 using BenchmarkDotNet.Attributes;
 using BenchmarkDotNet.Engines;
-using Coppia.Core;
 using Coppia.Server;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Http;
@@ -24,7 +23,10 @@ public class ReadingOverHttp
     {
         _app = CoppiaApp.Build(new ServerOptions(_folder, "127.0.0.1", 0, _folder, null, false));
         await _app.StartAsync();
-        var kept = await _client.PostAsJsonAsync($"{_app.Urls.First()}/api/tunes", new { source = LongTune.Abc(200, Instruments.Violin) });
+        var kept = await _client.PostAsJsonAsync(
+            $"{_app.Urls.First()}/api/tunes",
+            new { source = LongTune.Abc(200, StringSection.Violin) }
+        );
         var id = (await kept.Content.ReadFromJsonAsync<JsonElement>()).GetProperty("summary").GetProperty("id").GetInt64();
         _path = $"/api/tunes/{id}/reading?instrument=cello";
         var bytes = await _client.GetByteArrayAsync(_app.Urls.First() + _path);

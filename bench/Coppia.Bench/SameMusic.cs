@@ -1,4 +1,3 @@
-using Coppia.Core;
 using Coppia.Formats;
 
 namespace Coppia.Bench;
@@ -14,11 +13,11 @@ internal static class SameMusic
 
     public static void Run()
     {
-        foreach (var player in Instruments.All)
+        foreach (var player in StringSection.All)
         {
             var score = TuneReader.Read(LongTune.Songs(2000, player)).Score!;
             InTurn.Work With(string rules, FingerWeights weights) =>
-                new(rules, () => Fingering.Choose(score, player, HouseStyle.Default, weights: weights));
+                new(rules, () => Fingers.Choose(score, player, HouseStyle.Default, weights: weights));
             InTurn.Compare(
                 player.Name,
                 With("one note, one finger", OneFingerOnly),

@@ -1,6 +1,5 @@
 using System.Xml;
 using BenchmarkDotNet.Attributes;
-using Coppia.Core;
 using Coppia.Formats;
 
 namespace Coppia.Bench;
@@ -22,9 +21,9 @@ public class TextToReading
     }
 
     [Benchmark]
-    public Reading Reading()
+    public PlayerReading Reading()
     {
         var score = TuneReader.Read(_xml).Score!;
-        return Core.Reading.Of(score, Instruments.Violin, Instruments.Violin, HouseStyle.Default);
+        return PlayerReading.Of(score, StringSection.Violin, StringSection.Violin, HouseStyle.Default);
     }
 }

@@ -1,6 +1,10 @@
 using System.Globalization;
 using System.Text.Json;
-using Coppia.Core;
+using Coppia.Core.Fingering;
+using Coppia.Core.Instruments;
+using Coppia.Core.Knowledge;
+using Coppia.Core.Music;
+using Coppia.Core.Reading;
 using Coppia.Formats;
 
 namespace Coppia.Cli;
@@ -76,7 +80,7 @@ public static class ReadCommand
             }
         }
 
-        if (Instruments.Named(options.Instrument, style) is not { } instrument)
+        if (StringSection.Named(options.Instrument, style) is not { } instrument)
             return Refuse(error, $"“{options.Instrument}” is not an instrument; expected violin, viola, cello or bass");
         if (Load(options.File, error) is not { } bytes)
             return 2;
@@ -87,7 +91,7 @@ public static class ReadCommand
 
         foreach (var notice in result.Notices)
             error.WriteLine($"{options.File}:{notice.At}: {notice.Message}");
-        var reading = Reading.Of(score, PrintedFor.Of(score), instrument, style, chosenOctaves: options.Octaves);
+        var reading = PlayerReading.Of(score, PrintedFor.Of(score), instrument, style, chosenOctaves: options.Octaves);
         if (OctaveFit.Words(reading.OctavesMoved) is { } moved)
             error.WriteLine($"{options.File}: written {moved} for {instrument.Name.ToLowerInvariant()}.");
         foreach (var warning in reading.Warnings())

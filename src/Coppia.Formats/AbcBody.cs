@@ -1,5 +1,5 @@
 using System.Text.RegularExpressions;
-using Coppia.Core;
+using Coppia.Core.Music;
 
 namespace Coppia.Formats;
 

@@ -1,5 +1,5 @@
 using System.Globalization;
-using Coppia.Core;
+using Coppia.Core.Music;
 
 namespace Coppia.Formats;
 

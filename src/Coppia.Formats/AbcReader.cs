@@ -1,4 +1,4 @@
-using Coppia.Core;
+using Coppia.Core.Music;
 
 namespace Coppia.Formats;
 

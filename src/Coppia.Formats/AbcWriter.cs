@@ -1,6 +1,6 @@
 using System.Globalization;
 using System.Text;
-using Coppia.Core;
+using Coppia.Core.Music;
 
 namespace Coppia.Formats;
 

@@ -1,6 +1,6 @@
 using System.Globalization;
 using System.Xml.Linq;
-using Coppia.Core;
+using Coppia.Core.Music;
 
 namespace Coppia.Formats;
 

@@ -1,5 +1,5 @@
 using System.Xml.Linq;
-using Coppia.Core;
+using Coppia.Core.Music;
 
 namespace Coppia.Formats;
 

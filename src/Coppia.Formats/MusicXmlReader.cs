@@ -1,7 +1,7 @@
 using System.Globalization;
 using System.Xml;
 using System.Xml.Linq;
-using Coppia.Core;
+using Coppia.Core.Music;
 
 namespace Coppia.Formats;
 

@@ -1,6 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
-using Coppia.Core;
+using Coppia.Core.Knowledge;
 
 namespace Coppia.Formats;
 

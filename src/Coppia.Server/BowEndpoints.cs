@@ -1,4 +1,6 @@
-using Coppia.Core;
+using Coppia.Core.Bowing;
+using Coppia.Core.Instruments;
+using Coppia.Core.Music;
 using Coppia.Data;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -48,7 +50,7 @@ internal static class BowEndpoints
     private static Results<Ok<BowingView>, ProblemHttpResult> Get(Readings readings, Styles styles, long id, string instrument)
     {
         var style = styles.Current().Style;
-        if (Instruments.Named(instrument, style) is not { } known)
+        if (StringSection.Named(instrument, style) is not { } known)
             return Problems.NoInstrument(instrument);
         if (readings.Find(id) is not { } kept)
             return Problems.NoTune(id);

@@ -1,4 +1,7 @@
-using Coppia.Core;
+using Coppia.Core.Instruments;
+using Coppia.Core.Knowledge;
+using Coppia.Core.Music;
+using Coppia.Core.Wording;
 using Coppia.Formats;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -57,14 +60,14 @@ internal static class InstrumentEndpoints
     private static InstrumentView[] List(Styles styles)
     {
         var style = styles.Current().Style;
-        return [.. Instruments.All.Select(i => InstrumentView.Of(Instruments.Named(i.Id, style)!, style))];
+        return [.. StringSection.All.Select(i => InstrumentView.Of(StringSection.Named(i.Id, style)!, style))];
     }
 
     /// <summary>The note at a place, spelled as the key has it.</summary>
     private static Results<Ok<PlaceView>, ProblemHttpResult> Place(Styles styles, string instrument, int @string, int semitones, int fifths)
     {
         var style = styles.Current().Style;
-        if (Instruments.Named(instrument, style) is not { } known)
+        if (StringSection.Named(instrument, style) is not { } known)
             return Problems.NoInstrument(instrument);
         if (@string < 0 || @string >= known.Strings.Count || semitones < 0 || semitones > 24 || fifths is < -7 or > 7)
             return TypedResults.Problem(

@@ -1,4 +1,4 @@
-using Coppia.Core;
+using Coppia.Core.Music;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Coppia.Server;

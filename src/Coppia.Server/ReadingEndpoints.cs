@@ -1,4 +1,7 @@
-using Coppia.Core;
+using Coppia.Core.Fingering;
+using Coppia.Core.Instruments;
+using Coppia.Core.Music;
+using Coppia.Core.Reading;
 using Coppia.Data;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -35,7 +38,7 @@ internal static class ReadingEndpoints
 
     private static Results<FileContentHttpResult, ProblemHttpResult> Get(Readings readings, Styles styles, long id, string instrument)
     {
-        if (Instruments.Named(instrument, styles.Current().Style) is not { } known)
+        if (StringSection.Named(instrument, styles.Current().Style) is not { } known)
             return Problems.NoInstrument(instrument);
         return readings.Find(id) is { } kept ? TypedResults.Bytes(readings.JsonOf(kept, known), "application/json") : Problems.NoTune(id);
     }
@@ -50,7 +53,7 @@ internal static class ReadingEndpoints
         PinsRequest request
     )
     {
-        if (Instruments.Named(instrument, styles.Current().Style) is not { } known)
+        if (StringSection.Named(instrument, styles.Current().Style) is not { } known)
             return Problems.NoInstrument(instrument);
         if (readings.Find(id) is not { } kept)
             return Problems.NoTune(id);
@@ -94,7 +97,7 @@ internal static class ReadingEndpoints
         OctaveRequest request
     )
     {
-        if (Instruments.Named(instrument, styles.Current().Style) is not { } known)
+        if (StringSection.Named(instrument, styles.Current().Style) is not { } known)
             return Problems.NoInstrument(instrument);
         if (readings.Find(id) is not { } kept)
             return Problems.NoTune(id);
@@ -116,7 +119,7 @@ internal static class ReadingEndpoints
         BeforeRequest request
     )
     {
-        if (Instruments.Named(request.Instrument, styles.Current().Style) is not { } known)
+        if (StringSection.Named(request.Instrument, styles.Current().Style) is not { } known)
             return Problems.NoInstrument(request.Instrument);
         if (readings.Find(id) is not { } kept)
             return Problems.NoTune(id);

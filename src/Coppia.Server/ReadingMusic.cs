@@ -1,4 +1,5 @@
-using Coppia.Core;
+using Coppia.Core.Bowing;
+using Coppia.Core.Reading;
 using Coppia.Formats;
 
 namespace Coppia.Server;
@@ -7,7 +8,7 @@ namespace Coppia.Server;
 internal static class ReadingMusic
 {
     /// <summary>The chosen rows (pair, name, count, bow) as lyric lines, and string and finger as technical marks.</summary>
-    public static MusicXmlExtras Extras(Reading reading, IReadOnlyList<string> rows)
+    public static MusicXmlExtras Extras(PlayerReading reading, IReadOnlyList<string> rows)
     {
         var fingered = reading.Notes.Where(n => !n.Note.IsGrace).ToArray();
         return new MusicXmlExtras(
@@ -19,7 +20,8 @@ internal static class ReadingMusic
     }
 
     /// <summary>For the screen, which draws the rows itself and has the tempo in its heading.</summary>
-    public static string ForEngraving(Reading reading) => MusicXmlWriter.Write(reading.Score with { TempoWords = null, Tempo = null });
+    public static string ForEngraving(PlayerReading reading) =>
+        MusicXmlWriter.Write(reading.Score with { TempoWords = null, Tempo = null });
 
     private static string? Line(ReadingNote note, string row) =>
         row switch

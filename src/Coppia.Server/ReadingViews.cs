@@ -1,4 +1,11 @@
-using Coppia.Core;
+using Coppia.Core.Bowing;
+using Coppia.Core.Counting;
+using Coppia.Core.Fingering;
+using Coppia.Core.Form;
+using Coppia.Core.Knowledge;
+using Coppia.Core.Music;
+using Coppia.Core.Reading;
+using Coppia.Core.Wording;
 
 namespace Coppia.Server;
 
@@ -79,7 +86,7 @@ public sealed record FormView(
     string Plays
 )
 {
-    internal static FormView Of(Form form) =>
+    internal static FormView Of(TuneForm form) =>
         new(
             [.. form.Lines.Select(l => new LineView(l.FirstBar, l.EndBar, l.Letter, l.Like))],
             [.. form.Traps.Select(t => new TrapView(t.Bar, t.Text, t.NoteIds))],
@@ -140,7 +147,7 @@ public sealed record ReadingView(
     ValueNames ValueNames
 )
 {
-    internal static ReadingView Of(KeptTune kept, Reading reading, FixedPairs pairs)
+    internal static ReadingView Of(KeptTune kept, PlayerReading reading, FixedPairs pairs)
     {
         var style = reading.Style;
         var score = reading.Score;
@@ -206,7 +213,7 @@ public sealed record ReadingView(
             ],
             [.. reading.Order.Select(p => p.Bar)],
             TempoOf(score),
-            Quarters(Counting.BeatOf(score.Time, style)),
+            Quarters(Coppia.Core.Counting.Counts.BeatOf(score.Time, style)),
             style.ValueNames
         );
     }
@@ -217,7 +224,7 @@ public sealed record ReadingView(
     private static int TempoOf(Score score) =>
         score.Tempo is { } t ? Math.Clamp((int)Math.Round((t.Beat * new Fraction(4 * t.PerMinute, 1)).ToDouble()), 20, 300) : 80;
 
-    internal static IReadOnlyList<EventView> EventsOf(Reading reading) =>
+    internal static IReadOnlyList<EventView> EventsOf(PlayerReading reading) =>
         [
             .. reading.Score.Bars.SelectMany(b =>
                 b.Events.Select(e => new EventView(
@@ -231,7 +238,7 @@ public sealed record ReadingView(
             ),
         ];
 
-    private static IReadOnlyList<TravelView> TravelsOf(Reading reading) =>
+    private static IReadOnlyList<TravelView> TravelsOf(PlayerReading reading) =>
         [
             .. reading
                 .Travels.DistinctBy(t => t.Stroke.First)
@@ -247,12 +254,13 @@ public sealed record ReadingView(
                 )),
         ];
 
-    internal static IReadOnlyList<BarView> BarsOf(Reading reading) =>
+    internal static IReadOnlyList<BarView> BarsOf(PlayerReading reading) =>
         [.. reading.Score.Bars.Select(b => new BarView(b.Id, b.Number, [.. b.Events.Select(e => e.Id)]))];
 
-    internal static IReadOnlyList<ReadingNoteView> NotesOf(Reading reading) => [.. reading.Notes.Select((n, i) => NoteOf(reading, n, i))];
+    internal static IReadOnlyList<ReadingNoteView> NotesOf(PlayerReading reading) =>
+        [.. reading.Notes.Select((n, i) => NoteOf(reading, n, i))];
 
-    internal static IReadOnlyList<CountView> CountsOf(Reading reading)
+    internal static IReadOnlyList<CountView> CountsOf(PlayerReading reading)
     {
         var lengths = reading.Score.Events.ToDictionary(e => e.Id, e => e.Length);
         return [.. reading.Counts.Select(c => new CountView(c.EventId, (c.Offset / lengths[c.EventId]).ToDouble(), c.Text, c.Kind))];
@@ -269,7 +277,7 @@ public sealed record ReadingView(
             _ => null,
         };
 
-    private static ReadingNoteView NoteOf(Reading reading, ReadingNote row, int index)
+    private static ReadingNoteView NoteOf(PlayerReading reading, ReadingNote row, int index)
     {
         var note = row.Note;
         var instrument = reading.Instrument;

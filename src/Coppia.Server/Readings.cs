@@ -1,6 +1,12 @@
 using System.Collections.Concurrent;
 using System.Text.Json;
-using Coppia.Core;
+using Coppia.Core.Bowing;
+using Coppia.Core.Fingering;
+using Coppia.Core.Instruments;
+using Coppia.Core.Knowledge;
+using Coppia.Core.Music;
+using Coppia.Core.Reading;
+using Coppia.Core.Wording;
 using Coppia.Data;
 using Coppia.Formats;
 using Microsoft.AspNetCore.Http.Json;
@@ -23,7 +29,7 @@ internal sealed class Readings(
 {
     private const int MostRemembered = 64;
     private readonly ConcurrentDictionary<(long Id, int Version), KeptTune> _scores = new();
-    private readonly ConcurrentDictionary<string, Reading> _readings = new();
+    private readonly ConcurrentDictionary<string, PlayerReading> _readings = new();
     private readonly ConcurrentDictionary<string, byte[]> _answers = new();
 
     public KeptTune? Find(long id)
@@ -46,7 +52,7 @@ internal sealed class Readings(
         );
     }
 
-    public Reading Of(KeptTune kept, Instrument instrument)
+    public PlayerReading Of(KeptTune kept, Instrument instrument)
     {
         var (style, styleKey) = styles.Current();
         var fixedPairs = PinsOf(kept, instrument, style);
@@ -70,8 +76,8 @@ internal sealed class Readings(
         );
     }
 
-    /// <summary>Tries pins out. Throws what <see cref="Fingering.Choose"/> throws for an impossible one.</summary>
-    public Reading Try(KeptTune kept, Instrument instrument, IEnumerable<PinRecord> asked) =>
+    /// <summary>Tries pins out. Throws what <see cref="Fingers.Choose"/> throws for an impossible one.</summary>
+    public PlayerReading Try(KeptTune kept, Instrument instrument, IEnumerable<PinRecord> asked) =>
         Solve(
             kept,
             instrument,
@@ -120,11 +126,11 @@ internal sealed class Readings(
     private static string Key(KeptTune kept, Instrument instrument, string styleKey, FixedPairs pairs) =>
         $"{kept.Tune.Id} {kept.Tune.Version} {instrument.Id} {styleKey} {pairs.UsesPrinted} {pairs.Octaves} {string.Join(' ', pairs.Kept.Select(p => $"{p.NoteId}:{p.String}:{p.Finger}"))} {string.Join(' ', pairs.Bows.Select(b => $"{b.NoteId}:{b.Kind}"))}";
 
-    private static Reading Solve(KeptTune kept, Instrument instrument, HouseStyle style, FixedPairs pairs) =>
-        Reading.Of(kept.Score, PrintedForOf(kept, style), instrument, style, pairs.AsPins(), pairs.Bows, pairs.Octaves);
+    private static PlayerReading Solve(KeptTune kept, Instrument instrument, HouseStyle style, FixedPairs pairs) =>
+        PlayerReading.Of(kept.Score, PrintedForOf(kept, style), instrument, style, pairs.AsPins(), pairs.Bows, pairs.Octaves);
 
     private static Instrument PrintedForOf(KeptTune kept, HouseStyle style) =>
-        Instruments.Named(kept.Tune.PrintedFor, style) ?? PrintedFor.Of(kept.Score);
+        StringSection.Named(kept.Tune.PrintedFor, style) ?? PrintedFor.Of(kept.Score);
 
     /// <summary>Kept pins that do not meet their notes at present, in the chosen octave or since the tune was edited. They are kept for when they do again.</summary>
     public IReadOnlyList<PinRecord> SetAside(KeptTune kept, Instrument instrument) =>
@@ -139,7 +145,7 @@ internal sealed class Readings(
         if (all.Count == 0 && !usesPrinted)
             return new FixedPairs([], [], false, [], BowsOf(kept), chosen);
 
-        var moved = chosen ?? Reading.OctavesOf(kept.Score, PrintedForOf(kept, style), instrument);
+        var moved = chosen ?? PlayerReading.OctavesOf(kept.Score, PrintedForOf(kept, style), instrument);
         var printedPitch = kept.Score.Events.Where(e => e.Pitch is not null).ToDictionary(e => e.Id, e => e.Pitch!.Value);
         var valid = all.Where(p =>
                 printedPitch.TryGetValue(p.NoteId, out var pitch)

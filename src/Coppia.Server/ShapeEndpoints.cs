@@ -1,4 +1,9 @@
-using Coppia.Core;
+using Coppia.Core.Instruments;
+using Coppia.Core.Knowledge;
+using Coppia.Core.Music;
+using Coppia.Core.Reading;
+using Coppia.Core.Shapes;
+using Coppia.Core.Wording;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Coppia.Server;
@@ -66,7 +71,7 @@ internal static class ShapeEndpoints
     )
     {
         var style = styles.Current().Style;
-        if (Instruments.Named(instrument, style) is not { } known)
+        if (StringSection.Named(instrument, style) is not { } known)
             return Problems.NoInstrument(instrument);
         var positions = PositionsOf(known);
         if (fifths is < -7 or > 7 || compareFifths is < -7 or > 7 || position is not null && !positions.Contains(position))
@@ -152,7 +157,7 @@ internal static class ShapeEndpoints
             foreach (var (title, make) in kinds)
             {
                 var line = make(octaves);
-                var reading = Reading.Of(line, instrument, instrument, style);
+                var reading = PlayerReading.Of(line, instrument, instrument, style);
                 var outside = KeyExercises.Outside(instrument, line);
                 yield return new KeyLineView(
                     $"{title}, {(octaves == 1 ? "one octave" : "two octaves")}",
@@ -169,7 +174,7 @@ internal static class ShapeEndpoints
     private static Results<Ok<IReadOnlyList<TapeDistanceView>>, ProblemHttpResult> Taping(Styles styles, string instrument, double lengthMm)
     {
         var style = styles.Current().Style;
-        if (Instruments.Named(instrument, style) is not { } known)
+        if (StringSection.Named(instrument, style) is not { } known)
             return Problems.NoInstrument(instrument);
         if (lengthMm is not (>= TapingSheet.ShortestString and <= TapingSheet.LongestString))
             return TypedResults.Problem(

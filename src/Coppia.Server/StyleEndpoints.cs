@@ -1,4 +1,9 @@
-using Coppia.Core;
+using Coppia.Core.Bowing;
+using Coppia.Core.Counting;
+using Coppia.Core.Instruments;
+using Coppia.Core.Knowledge;
+using Coppia.Core.Reading;
+using Coppia.Core.Wording;
 using Coppia.Data;
 using Coppia.Formats;
 using FluentValidation;
@@ -33,7 +38,7 @@ internal sealed class StyleRules : AbstractValidator<StyleRequest>
             .WithMessage("The name is longer than 80 characters.");
         RuleFor(r => r.Style.FirstKeyFifths).InclusiveBetween(-7, 7).WithMessage("The first key has at most seven sharps or flats.");
         RuleForEach(r => r.Style.Tapes)
-            .Must(t => Instruments.All.Any(i => i.Id == t.Key))
+            .Must(t => StringSection.All.Any(i => i.Id == t.Key))
             .WithMessage("Tapes are kept for violin, viola, cello and bass.")
             .Must(t => t.Value.All(x => x.Semitones is >= 1 and <= 12 && x.Name is { Length: >= 1 and <= 30 }))
             .WithMessage("A tape lies 1 to 12 half steps above the open string and has a name of 1 to 30 characters.")
@@ -112,7 +117,7 @@ internal static class StyleEndpoints
         string Notes,
         Func<ReadingNote, string>? Row = null,
         string Meter = "4/4",
-        Func<Reading, string>? Words = null
+        Func<PlayerReading, string>? Words = null
     );
 
     private static readonly Show[] Shown =
@@ -144,9 +149,9 @@ internal static class StyleEndpoints
         [
             .. Shown.Select(s =>
             {
-                var player = Instruments.Named(s.Instrument, style)!;
+                var player = StringSection.Named(s.Instrument, style)!;
                 var score = TuneReader.Read($"X:1\nM:{s.Meter}\nL:1/4\nK:{s.Key}\n{s.Notes} |]").Score!;
-                var reading = Reading.Of(score, player, player, style);
+                var reading = PlayerReading.Of(score, player, player, style);
                 var row = s.Setting == "valueNames" ? n => n.Note.Event.Value.Words(style.ValueNames) : s.Row ?? (n => n.Label);
                 var printed = reading.Notes.Select(row).ToArray();
                 var lines = reading.Notes.Zip(printed).ToDictionary(p => p.First.Note.Id, p => (IReadOnlyList<string>)[p.Second]);

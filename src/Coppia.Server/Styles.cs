@@ -1,4 +1,4 @@
-using Coppia.Core;
+using Coppia.Core.Knowledge;
 using Coppia.Data;
 using Coppia.Formats;
 

@@ -1,4 +1,7 @@
-using Coppia.Core;
+using Coppia.Core.Instruments;
+using Coppia.Core.Knowledge;
+using Coppia.Core.Music;
+using Coppia.Core.Wording;
 using Coppia.Data;
 using Coppia.Formats;
 using FluentValidation;

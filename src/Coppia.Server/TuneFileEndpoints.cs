@@ -1,5 +1,6 @@
 using System.Text;
-using Coppia.Core;
+using Coppia.Core.Bowing;
+using Coppia.Core.Instruments;
 using Coppia.Data;
 using Coppia.Formats;
 using FluentValidation;
@@ -72,7 +73,7 @@ internal static class TuneFileEndpoints
         MusicXmlExtras? extras = null;
         if (instrument is not null)
         {
-            if (Instruments.Named(instrument, styles.Current().Style) is not { } known)
+            if (StringSection.Named(instrument, styles.Current().Style) is not { } known)
                 return Problems.NoInstrument(instrument);
             var reading = readings.Of(kept, known);
             score = reading.Score with { InstrumentName = known.Name };

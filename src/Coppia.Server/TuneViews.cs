@@ -1,4 +1,7 @@
-using Coppia.Core;
+using Coppia.Core.Instruments;
+using Coppia.Core.Knowledge;
+using Coppia.Core.Music;
+using Coppia.Core.Wording;
 using Coppia.Data;
 using Coppia.Formats;
 using FluentValidation;
@@ -67,7 +70,7 @@ internal sealed class TuneRequestRules : AbstractValidator<TuneRequest>
         RuleFor(r => r.Title).MaximumLength(200).WithMessage("The title is longer than 200 characters.");
         RuleFor(r => r.Composer).MaximumLength(200).WithMessage("The composer is longer than 200 characters.");
         RuleFor(r => r.PrintedFor)
-            .Must(p => string.IsNullOrEmpty(p) || Instruments.All.Any(i => i.Id == p))
+            .Must(p => string.IsNullOrEmpty(p) || StringSection.All.Any(i => i.Id == p))
             .WithMessage("The instrument is not known; expected violin, viola, cello or bass.");
     }
 }

@@ -5,10 +5,10 @@ namespace Coppia.Tests;
 /// <summary>Bow directions and the counting row. Source: handbook 8, 9 and 19, common practice.</summary>
 public class BowAndCountTests
 {
-    private static string Bows(string music, string meter = "4/4", HouseStyle? style = null)
+    private static string Bowed(string music, string meter = "4/4", HouseStyle? style = null)
     {
         var score = Lines.Score("D", music, meter);
-        var bowing = Bowing.Follow(SoundingNote.Of(score), score.Bars, PlayOrder.Of(score), (style ?? HouseStyle.Default).AfterLongRest);
+        var bowing = Bows.Follow(SoundingNote.Of(score), score.Bars, PlayOrder.Of(score), (style ?? HouseStyle.Default).AfterLongRest);
         return string.Concat(
             bowing.Directions.Select((d, i) => $"{(d == BowDirection.Down ? 'd' : 'u')}{(bowing.Again[i] is null ? "" : "!")}")
         );
@@ -32,19 +32,19 @@ public class BowAndCountTests
     [InlineData("|:D E F G:|", "dudu")] // comes back the same way
     [InlineData("|:D E F2:|", "d!u!d!")] // comes back the other way round, all through
     [InlineData("|:D E F2|1G2 A2:|2G4|]", "d!u!d!udd")]
-    public void Strokes_alternate_and_printed_signs_win(string music, string bows) => Assert.Equal(bows, Bows(music));
+    public void Strokes_alternate_and_printed_signs_win(string music, string bows) => Assert.Equal(bows, Bowed(music));
 
     [Theory] // Handbook 19, common practice: a hooked 4/4 bar, its mirror, and a dotted half in each bar of 3/4.
     [InlineData("(.D.E) F2", "4/4", "ddu")]
     [InlineData("D2 (.E.F)", "4/4", "duu")]
     [InlineData("D3|E3|F3|G3", "3/4", "dudu")]
-    public void Check_values(string music, string meter, string bows) => Assert.Equal(bows, Bows(music, meter));
+    public void Check_values(string music, string meter, string bows) => Assert.Equal(bows, Bowed(music, meter));
 
     [Fact] // Handbook 17: after a long rest, retake down or go on alternating.
     public void After_a_bar_of_rest_by_the_schools_setting()
     {
-        Assert.Equal("dd", Bows("D4|Z|E4"));
-        Assert.Equal("du", Bows("D4|Z|E4", style: new HouseStyle { AfterLongRest = AfterLongRest.GoOn }));
+        Assert.Equal("dd", Bowed("D4|Z|E4"));
+        Assert.Equal("du", Bowed("D4|Z|E4", style: new HouseStyle { AfterLongRest = AfterLongRest.GoOn }));
     }
 
     [Fact]
@@ -65,14 +65,14 @@ public class BowAndCountTests
                 .Finish(new Score { Bars = [.. events.Chunk(4).Select(e => new Bar { Time = new TimeSignature(4, 4), Events = e })] })
                 .Score;
             var notes = SoundingNote.Of(score);
-            var bowing = Bowing.Follow(notes, score.Bars, PlayOrder.Of(score), AfterLongRest.RetakeDown);
+            var bowing = Bows.Follow(notes, score.Bars, PlayOrder.Of(score), AfterLongRest.RetakeDown);
             Assert.All(notes.Where(n => n.Slurred), n => Assert.Equal(bowing.Directions[n.Index - 1], bowing.Directions[n.Index]));
         });
 
-    private static string Counts(string music, string meter = "4/4", HouseStyle? style = null) =>
+    private static string Counted(string music, string meter = "4/4", HouseStyle? style = null) =>
         string.Join(
             ' ',
-            Counting
+            Counts
                 .Of(Lines.Score("D", music, meter), style ?? HouseStyle.Default)
                 .Select(c =>
                     c.Kind == CountKind.Rest ? $"({c.Text})"
@@ -89,7 +89,7 @@ public class BowAndCountTests
     [InlineData("A/A/A/ A3/2", "6/8", "1 2 3 4 -5 -6")]
     [InlineData("A3/2 A/ A2", "4/4", "1 -2 & 3 -4")]
     [InlineData("A A A A", "C|", "1 & 2 &")]
-    public void Beat_numbers(string music, string meter, string counts) => Assert.Equal(counts, Counts(music, meter));
+    public void Beat_numbers(string music, string meter, string counts) => Assert.Equal(counts, Counted(music, meter));
 
     [Theory] // One bar in each system: handbook 9, common practice.
     [InlineData(CountingSystem.Numbers, "1 & 2 e & a 3 (4)")]
@@ -97,7 +97,7 @@ public class BowAndCountTests
     [InlineData(CountingSystem.Ta, "ti ti ti ka ti ka ta (sh)")]
     [InlineData(CountingSystem.Words, "lan tern cat er pil lar boat (sh)")]
     public void Four_systems(CountingSystem system, string counts) =>
-        Assert.Equal(counts, Counts("A/A/ A/4A/4A/4A/4 A z", "4/4", new HouseStyle { Counting = system }));
+        Assert.Equal(counts, Counted("A/A/ A/4A/4A/4A/4 A z", "4/4", new HouseStyle { Counting = system }));
 
     [Theory]
     [InlineData(CountingSystem.Ta, "(3A/A/A/ A2 A", "tri o la ta -a ta")]
@@ -106,11 +106,11 @@ public class BowAndCountTests
     [InlineData(CountingSystem.Words, "A3/4A/4 A/A/4A/4 A/4A/4A/ A/4A/A/4", "moun tain fox trot ting but ter cup po ta to")]
     [InlineData(CountingSystem.Words, "A3/2 A/ A2", "boat -– ti boat -–")] // no word fits: the syllable of the ta system
     public void Triplets_long_notes_and_words(CountingSystem system, string music, string counts) =>
-        Assert.Equal(counts, Counts(music, "4/4", new HouseStyle { Counting = system }));
+        Assert.Equal(counts, Counted(music, "4/4", new HouseStyle { Counting = system }));
 
     [Fact] // Handbook 9: compound time counts in dotted beats or in eighths.
     public void Compound_time_in_dotted_beats() =>
-        Assert.Equal("1 & a 2", Counts("A/A/A/ A3/2", "6/8", new HouseStyle { Compound = CompoundCounting.DottedBeats }));
+        Assert.Equal("1 & a 2", Counted("A/A/A/ A3/2", "6/8", new HouseStyle { Compound = CompoundCounting.DottedBeats }));
 
     [Fact] // Handbook 9: a teacher edits the words.
     public void A_teachers_word_takes_the_place_of_ours()
@@ -120,7 +120,7 @@ public class BowAndCountTests
             Counting = CountingSystem.Words,
             WordRhythms = new Dictionary<string, string> { ["1/2 1/2"] = "ba-con" },
         };
-        Assert.Equal("ba con boat ba con boat", Counts("A/A/ A A/A/ A", "4/4", style));
+        Assert.Equal("ba con boat ba con boat", Counted("A/A/ A A/A/ A", "4/4", style));
         Assert.Null(WordRhythms.Wrong("1/2 1/2", "ba-con"));
         Assert.Contains("needs 2 syllables", WordRhythms.Wrong("1/2 1/2", "bacon"), StringComparison.Ordinal);
         Assert.Contains("not a rhythm", WordRhythms.Wrong("1/5", "x"), StringComparison.Ordinal);
@@ -181,10 +181,10 @@ public class BowAndCountTests
 
                 var score = ScoreAssembly.Finish(new Score { Bars = [.. bars.Select(b => new Bar { Time = time, Events = b })] }).Score;
                 var style = new HouseStyle { Counting = x.system, Compound = x.compound };
-                var marks = Counting.Of(score, style);
+                var marks = Counts.Of(score, style);
                 foreach (var b in score.Bars)
                 {
-                    var beat = Counting.BeatOf(time, style);
+                    var beat = Counts.BeatOf(time, style);
                     var said = b
                         .Events.SelectMany(e => marks.Where(m => m.EventId == e.Id).Select(m => b.StartsAt + e.Onset + m.Offset))
                         .ToArray();

@@ -37,7 +37,7 @@ public class BowEditTests
     public void A_lift_after_a_tie()
     {
         var score = BowEdits.Apply(Lines.Score("C", "C4-|C2 D2", "4/4"), [new BowEdit("b2n1", BowEditKind.Lift)]);
-        var bowing = Bowing.Follow(SoundingNote.Of(score), score.Bars, PlayOrder.Of(score), AfterLongRest.RetakeDown);
+        var bowing = Bows.Follow(SoundingNote.Of(score), score.Bars, PlayOrder.Of(score), AfterLongRest.RetakeDown);
         Assert.Equal([BowDirection.Down, BowDirection.Down], bowing.Directions);
     }
 
@@ -48,7 +48,9 @@ public class BowEditTests
         string Pairs(params BowEdit[] edits) =>
             string.Join(
                 ' ',
-                Reading.Of(printed, Instruments.Violin, Instruments.Violin, HouseStyle.Default, bows: edits).Notes.Select(n => n.Label)
+                PlayerReading
+                    .Of(printed, StringSection.Violin, StringSection.Violin, HouseStyle.Default, bows: edits)
+                    .Notes.Select(n => n.Label)
             );
         Assert.Equal("D3 A0 A1 A0", Pairs());
         Assert.Equal("D3 D4 A1 A0", Pairs(new BowEdit("b1n2", BowEditKind.Slur)));
@@ -71,7 +73,7 @@ public class BowEditTests
     [InlineData("(D c) F2|G2 A2", "Every bar begins down. A slur crosses strings in bar 1. 2 strokes to a bar.")]
     public void A_bowing_is_checked_in_words(string music, string words)
     {
-        var reading = Reading.Of(Lines.Score("D", music, "4/4"), Instruments.Violin, Instruments.Violin, HouseStyle.Default);
+        var reading = PlayerReading.Of(Lines.Score("D", music, "4/4"), StringSection.Violin, StringSection.Violin, HouseStyle.Default);
         Assert.Equal(words, string.Join(' ', BowCheck.Of(reading)));
     }
 }

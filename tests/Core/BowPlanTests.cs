@@ -7,11 +7,11 @@ public class BowPlanTests
 {
     private static readonly HouseStyle Style = HouseStyle.Default;
 
-    private static (Score Score, IReadOnlyList<SoundingNote> Notes, Bowing Bowing) Bowed(string music, string meter = "4/4")
+    private static (Score Score, IReadOnlyList<SoundingNote> Notes, Bows Bowing) Bowed(string music, string meter = "4/4")
     {
         var score = Lines.Score("D", music, meter);
         var notes = SoundingNote.Of(score);
-        return (score, notes, Bowing.Follow(notes, score.Bars, PlayOrder.Of(score), Style.AfterLongRest));
+        return (score, notes, Bows.Follow(notes, score.Bars, PlayOrder.Of(score), Style.AfterLongRest));
     }
 
     private static IReadOnlyList<BowTravel> Travels(string music, string meter = "4/4", LoudBow loud = LoudBow.HeavierFaster)
@@ -274,7 +274,7 @@ public class BowPlanTests
             m =>
             {
                 var mended = BowEdits.Apply(score, [m]);
-                Assert.Empty(Bowing.Follow(SoundingNote.Of(mended), mended.Bars, PlayOrder.Of(mended), Style.AfterLongRest).ComesBackWrong);
+                Assert.Empty(Bows.Follow(SoundingNote.Of(mended), mended.Bars, PlayOrder.Of(mended), Style.AfterLongRest).ComesBackWrong);
             }
         );
     }

@@ -3,10 +3,10 @@ namespace Coppia.Tests;
 /// <summary>One rhythm in every counting system. Source: handbook 9, common practice; the words are our own set. Held beats have a dash before them, rests brackets.</summary>
 public class CountingTableTests
 {
-    private static string Counts(string music, string meter, CountingSystem system) =>
+    private static string Counted(string music, string meter, CountingSystem system) =>
         string.Join(
             ' ',
-            Counting
+            Counts
                 .Of(Lines.Score("C", music, meter), new HouseStyle { Counting = system })
                 .Select(c =>
                     c.Kind switch
@@ -52,10 +52,10 @@ public class CountingTableTests
     )]
     public void A_rhythm_in_four_systems(string music, string meter, string numbers, string te, string ta, string words)
     {
-        Assert.Equal(numbers, Counts(music, meter, CountingSystem.Numbers));
-        Assert.Equal(te, Counts(music, meter, CountingSystem.Te));
-        Assert.Equal(ta, Counts(music, meter, CountingSystem.Ta));
-        Assert.Equal(words, Counts(music, meter, CountingSystem.Words));
+        Assert.Equal(numbers, Counted(music, meter, CountingSystem.Numbers));
+        Assert.Equal(te, Counted(music, meter, CountingSystem.Te));
+        Assert.Equal(ta, Counted(music, meter, CountingSystem.Ta));
+        Assert.Equal(words, Counted(music, meter, CountingSystem.Words));
     }
 
     [Theory] // Compound time, in eighths and in dotted beats.
@@ -70,7 +70,7 @@ public class CountingTableTests
         string Said(CompoundCounting way) =>
             string.Join(
                 ' ',
-                Counting
+                Counts
                     .Of(Lines.Score("C", music, meter), new HouseStyle { Compound = way })
                     .Select(c =>
                         c.Kind switch
@@ -93,7 +93,7 @@ public class CountingTableTests
     {
         foreach (var way in Enum.GetValues<CompoundCounting>())
         {
-            var counts = Counting.Of(Lines.Score("C", music, "6/8"), new HouseStyle { Compound = way, Counting = CountingSystem.Words });
+            var counts = Counts.Of(Lines.Score("C", music, "6/8"), new HouseStyle { Compound = way, Counting = CountingSystem.Words });
             Assert.Equal(words, string.Join(' ', counts.Select(c => c.Kind == CountKind.Rest ? $"({c.Text})" : c.Text)));
         }
     }

@@ -5,11 +5,11 @@ namespace Coppia.Tests;
 /// <summary>The demo tunes as a teacher marks them by hand: lines, play order, and the bow. Source: common practice.</summary>
 public class DemoMarkedTests
 {
-    private static Reading Read(string tune)
+    private static PlayerReading Read(string tune)
     {
         var score = TuneReader.Read(File.ReadAllText(Path.Combine(Lines.Root(), "demo", "tunes", tune + ".abc"))).Score!;
         var player = PrintedFor.Of(score);
-        return Reading.Of(score, player, player, HouseStyle.Default);
+        return PlayerReading.Of(score, player, player, HouseStyle.Default);
     }
 
     [Theory]

@@ -77,10 +77,10 @@ public partial class EveryTuneOpensTests
         (from score in AnyTune from style in AnyStyle from own in Gen.Bool select (score, style, own)).Sample(
             tune =>
             {
-                foreach (var instrument in Instruments.All)
+                foreach (var instrument in StringSection.All)
                 {
                     var player = Lines.Instrument(instrument.Id, tune.style);
-                    var reading = Reading.Of(tune.score, tune.own ? player : PrintedFor.Of(tune.score), player, tune.style);
+                    var reading = PlayerReading.Of(tune.score, tune.own ? player : PrintedFor.Of(tune.score), player, tune.style);
                     foreach (var sentence in Sentences(reading))
                     {
                         Assert.DoesNotMatch(EmptyWords(), sentence);
@@ -102,7 +102,7 @@ public partial class EveryTuneOpensTests
             iter: Tunes
         );
 
-    private static IEnumerable<string> Sentences(Reading reading)
+    private static IEnumerable<string> Sentences(PlayerReading reading)
     {
         foreach (var (i, note) in reading.Notes.Index())
         {

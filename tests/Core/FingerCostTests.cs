@@ -130,8 +130,8 @@ public class FingerCostTests
     public void A_fourth_finger_for_an_open_string_costs_by_setting_and_reason(FourthFinger setting, string circumstances, string parts)
     {
         var told = new List<CostPart>();
-        Cost(Instruments.Violin, setting)
-            .Step(Step(circumstances), Place(Instruments.Violin, "D3 G4 I"), Place(Instruments.Violin, "D4 A4 I"), told);
+        Cost(StringSection.Violin, setting)
+            .Step(Step(circumstances), Place(StringSection.Violin, "D3 G4 I"), Place(StringSection.Violin, "D4 A4 I"), told);
         Assert.Equal(parts, Told(told));
     }
 
@@ -142,8 +142,8 @@ public class FingerCostTests
     public void An_open_string_costs_where_the_fourth_finger_comes_first(string from, string to, string circumstances, string parts)
     {
         var told = new List<CostPart>();
-        Cost(Instruments.Violin, FourthFinger.FourthFirst)
-            .Step(Step(circumstances), Place(Instruments.Violin, from), Place(Instruments.Violin, to), told);
+        Cost(StringSection.Violin, FourthFinger.FourthFirst)
+            .Step(Step(circumstances), Place(StringSection.Violin, from), Place(StringSection.Violin, to), told);
         Assert.Equal(parts, Told(told));
     }
 
@@ -217,7 +217,7 @@ public class FingerCostTests
     public void The_weights_keep_the_handbooks_order()
     {
         var w = FingerWeights.Default;
-        var shift = HandMoves.Usual.Cost(Instruments.Violin.Frames[1], Instruments.Violin.Frames[2]);
+        var shift = HandMoves.Usual.Cost(StringSection.Violin.Frames[1], StringSection.Violin.Frames[2]);
         Assert.True(
             shift >= w.ExtendedFourth && w.ExtendedFourth > w.HighFourth && w.HighFourth > w.LowOrHigh,
             "shift, stretch, high 4, low"

@@ -3,10 +3,10 @@ namespace Coppia.Tests;
 /// <summary>How tunes are built, and where they are hard. Hand-marked; source: handbook 10 and 11, common practice.</summary>
 public class FormTests
 {
-    private static Form FormOf(string music, string key = "D", string meter = "4/4")
+    private static TuneForm FormOf(string music, string key = "D", string meter = "4/4")
     {
         var score = Lines.Score(key, music, meter);
-        return Form.Of(score, SoundingNote.Of(score), PlayOrder.Of(score), HouseStyle.Default);
+        return TuneForm.Of(score, SoundingNote.Of(score), PlayOrder.Of(score), HouseStyle.Default);
     }
 
     private const string A = "D E F G|A B c d|d c B A|G2 F2|";
@@ -33,7 +33,9 @@ public class FormTests
         var score = Formats.TuneReader.Read("X:1\nM:4/4\nL:1/4\nK:D\nD E F G|A4|\nG2 G2|F4|\nD4|D4|]\n").Score!;
         Assert.Equal(
             ["0–2", "2–4", "4–6"],
-            Form.Of(score, SoundingNote.Of(score), PlayOrder.Of(score), HouseStyle.Default).Lines.Select(l => $"{l.FirstBar}–{l.EndBar}")
+            TuneForm
+                .Of(score, SoundingNote.Of(score), PlayOrder.Of(score), HouseStyle.Default)
+                .Lines.Select(l => $"{l.FirstBar}–{l.EndBar}")
         );
     }
 
@@ -94,7 +96,7 @@ public class FormTests
     public void Likenesses_speak_the_house_style()
     {
         var score = Lines.Score("D", "D D/D/ E E|D2 E2|", "4/4");
-        var form = Form.Of(score, SoundingNote.Of(score), PlayOrder.Of(score), new HouseStyle { ValueNames = ValueNames.British });
+        var form = TuneForm.Of(score, SoundingNote.Of(score), PlayOrder.Of(score), new HouseStyle { ValueNames = ValueNames.British });
         Assert.Contains("Bar 2 is bar 1 without its quavers.", form.Likenesses.Select(l => l.Text));
     }
 

@@ -12,7 +12,7 @@ internal sealed class GeneralGraph
     private readonly Dictionary<Edge<(int, int, int)>, double> _weights = [];
 
     /// <param name="lattice">Two steps or more.</param>
-    public GeneralGraph(Core.FingerLattice lattice, Core.FingerCost cost)
+    public GeneralGraph(FingerLattice lattice, FingerCost cost)
     {
         var steps = lattice.Steps;
         double Move(int i, int a, int b) =>
@@ -50,7 +50,7 @@ internal sealed class GeneralGraph
     public double LeastCost() =>
         _graph.ShortestPathsDijkstra(e => _weights[e], Start)(End, out var path) ? path.Sum(e => _weights[e]) : double.NaN;
 
-    public static double LeastCost(Core.FingerLattice lattice, Core.FingerCost cost) => new GeneralGraph(lattice, cost).LeastCost();
+    public static double LeastCost(FingerLattice lattice, FingerCost cost) => new GeneralGraph(lattice, cost).LeastCost();
 
     private void Add((int, int, int) from, (int, int, int) to, double weight)
     {

@@ -40,7 +40,7 @@ public class HandShapeTests
     [Fact] // A major scale is whole, whole, half, whole, whole, whole, half: on each string the half steps lie where the key has them.
     public void Half_steps_are_where_neighbouring_places_are_one_semitone_apart()
     {
-        foreach (var instrument in Instruments.All)
+        foreach (var instrument in StringSection.All)
         {
             foreach (var fifths in Enumerable.Range(-7, 15))
             {
@@ -72,7 +72,7 @@ public class HandShapeTests
     [Fact] // A finger stands on one spot, and neighbours a half step apart touch: in every key, scale and position.
     public void No_finger_stands_on_two_spots_and_touching_neighbours_are_named()
     {
-        foreach (var instrument in Instruments.All)
+        foreach (var instrument in StringSection.All)
         {
             foreach (var position in new[] { "half", "I", "II", "III" })
             {

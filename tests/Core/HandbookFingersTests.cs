@@ -45,7 +45,7 @@ public class HandbookFingersTests
     [Fact] // B flat major on the violin: where each string's notes of the key lie; common practice.
     public void B_flat_major_shapes_on_the_violin_strings()
     {
-        var shapes = StringShape.InKey(Instruments.Violin, new KeySignature(-2), usedFrame: 1);
+        var shapes = StringShape.InKey(StringSection.Violin, new KeySignature(-2), usedFrame: 1);
         string Signs(int s) =>
             string.Join(
                 ' ',

@@ -61,5 +61,5 @@ public class LabelsTests
     [InlineData(7, "seven")]
     [InlineData(12, "twelve")]
     [InlineData(27, "27")]
-    public void Small_numbers_are_words(int number, string words) => Assert.Equal(words, Core.Words.Number(number));
+    public void Small_numbers_are_words(int number, string words) => Assert.Equal(words, English.Number(number));
 }

@@ -19,23 +19,31 @@ public class OctaveFitTests
     public void The_teacher_may_choose_another_octave()
     {
         var score = Lines.Score("D", "d e f g");
-        Assert.Equal("A3 E0 E1 E-L2", Labelled(Reading.Of(score, Instruments.Violin, Instruments.Violin, HouseStyle.Default)));
+        Assert.Equal("A3 E0 E1 E-L2", Labelled(PlayerReading.Of(score, StringSection.Violin, StringSection.Violin, HouseStyle.Default)));
         Assert.Equal(
             "D0 D1 D2 D3",
-            Labelled(Reading.Of(score, Instruments.Violin, Instruments.Violin, HouseStyle.Default, chosenOctaves: -1))
+            Labelled(PlayerReading.Of(score, StringSection.Violin, StringSection.Violin, HouseStyle.Default, chosenOctaves: -1))
         );
         Assert.Equal(
             "A4 A3 A1 A0",
-            Labelled(Reading.Of(Lines.Score("D", "d c B A"), Instruments.Violin, Instruments.Cello, HouseStyle.Default, chosenOctaves: -1))
+            Labelled(
+                PlayerReading.Of(
+                    Lines.Score("D", "d c B A"),
+                    StringSection.Violin,
+                    StringSection.Cello,
+                    HouseStyle.Default,
+                    chosenOctaves: -1
+                )
+            )
         );
 
-        static string Labelled(Reading reading) => string.Join(' ', reading.Notes.Select(n => n.Label));
+        static string Labelled(PlayerReading reading) => string.Join(' ', reading.Notes.Select(n => n.Label));
     }
 
     [Fact] // The violin reaches B5 in first position: D5 to G5 fit as printed, an octave lower, and higher up in part beyond the class.
     public void The_octaves_to_choose_from_say_what_they_leave_out()
     {
-        var choices = OctaveFit.Choices(Lines.Score("D", "d e f g"), Instruments.Violin);
+        var choices = OctaveFit.Choices(Lines.Score("D", "d e f g"), StringSection.Violin);
         Assert.Contains(new OctaveChoice(0, 0, 0), choices);
         Assert.Contains(new OctaveChoice(-1, 0, 0), choices);
         Assert.DoesNotContain(choices, c => c.Octaves <= -2);
@@ -44,7 +52,7 @@ public class OctaveFitTests
     [Fact]
     public void The_reader_gets_a_clef_of_its_own()
     {
-        var reading = Reading.Of(Lines.Score("D", "D E F G"), Instruments.Violin, Instruments.Viola, HouseStyle.Default);
+        var reading = PlayerReading.Of(Lines.Score("D", "D E F G"), StringSection.Violin, StringSection.Viola, HouseStyle.Default);
         Assert.Equal(Clef.Alto, reading.Score.Clef);
         Assert.True(reading.ClefChanged);
     }
@@ -61,7 +69,7 @@ public class OctaveFitTests
     public void A_note_beyond_the_class_is_solved_with_a_shift_and_marked()
     {
         var note = Lines.Reading("violin", "D", "a b d' b").Notes[2];
-        Assert.Equal("III", Instruments.Violin.Frames[note.Placement!.Value.Frame].Position);
+        Assert.Equal("III", StringSection.Violin.Frames[note.Placement!.Value.Frame].Position);
         Assert.True(note.Fingered.Beyond);
     }
 }

@@ -103,7 +103,7 @@ public class PlainMelodyTests
             if (Expected(instrument, [.. SoundingNote.Of(score).Select(n => n.Pitch)]) is not { } expected)
                 continue;
             checkedMelodies++;
-            var fingering = Fingering.Choose(score, Lines.Instrument(instrument), HouseStyle.Default);
+            var fingering = Fingers.Choose(score, Lines.Instrument(instrument), HouseStyle.Default);
             var taken = string.Join(
                 ' ',
                 fingering.Notes.Select(n => Labels.Pair(n.Placement!.Value, fingering.Instrument, HouseStyle.Default))
@@ -130,7 +130,7 @@ public class PlainMelodyTests
     [InlineData("bass", "E", "=G, F, E, D,|C, D, E, z", "G0 D4 D2 D1 | A4 D1 D2")]
     public void What_repeats_stays(string instrument, string key, string music, string expected)
     {
-        var fingering = Fingering.Choose(Lines.Score(key, music, "4/4"), Lines.Instrument(instrument), HouseStyle.Default);
+        var fingering = Fingers.Choose(Lines.Score(key, music, "4/4"), Lines.Instrument(instrument), HouseStyle.Default);
         Assert.Equal(expected, Lines.ByBar(fingering));
     }
 }

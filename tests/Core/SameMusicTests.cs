@@ -34,7 +34,7 @@ public class SameMusicTests
         for (var seed = 1; seed <= Songs; seed++)
         {
             var score = RandomTunes.Song(seed, lowest, highest);
-            var fingering = Fingering.Choose(score, Lines.Instrument(instrument), HouseStyle.Default);
+            var fingering = Fingers.Choose(score, Lines.Instrument(instrument), HouseStyle.Default);
 
             var notes = fingering
                 .Notes.Where(n => n.Placement is not null)
@@ -59,7 +59,7 @@ public class SameMusicTests
                         k == 0 && !SameAt(order - 1, firstOrder - 1) || k == bar.Length - 1 && !SameAt(order + 1, firstOrder + 1),
                         $"{instrument}, seed {seed}, bar {bar[k].Note.Bar.Number} note {k + 1}: {Pair(bar[k])}, in bar {then[k].Note.Bar.Number} {Pair(then[k])}\n{Lines.ByBar(fingering)}"
                     );
-                    var why = Core.Why.Of(fingering, bar[k].Note.Index, false, HouseStyle.Default).Choice;
+                    var why = Why.Of(fingering, bar[k].Note.Index, false, HouseStyle.Default).Choice;
                     Assert.Contains($"bar {then[k].Note.Bar.Number}", why, StringComparison.Ordinal);
                 }
             }
@@ -79,7 +79,7 @@ public class SameMusicTests
         var told = 0;
         for (var seed = 1; seed <= Songs; seed++)
         {
-            var fingering = Fingering.Choose(RandomTunes.Song(seed, lowest, highest), Lines.Instrument(instrument), HouseStyle.Default);
+            var fingering = Fingers.Choose(RandomTunes.Song(seed, lowest, highest), Lines.Instrument(instrument), HouseStyle.Default);
             told += fingering.Lattice.Steps.Count(s => s.Habit is not null);
             var afresh = FingerSolver.Solve(fingering.Lattice, fingering.Price);
             Assert.Equal(afresh.Cost, fingering.Cost);
@@ -123,7 +123,7 @@ public class SameMusicTests
     {
         for (var seed = 1; seed <= Songs; seed++)
         {
-            var fingering = Fingering.Choose(RandomTunes.Song(seed, lowest, highest), Lines.Instrument(instrument), HouseStyle.Default);
+            var fingering = Fingers.Choose(RandomTunes.Song(seed, lowest, highest), Lines.Instrument(instrument), HouseStyle.Default);
             foreach (
                 var bar in fingering
                     .Notes.Where(n => n.Placement is not null)
@@ -180,7 +180,7 @@ public class SameMusicTests
     [InlineData("2/4", "B,2 B, C|D2 B,2|(C B,) (A, G,)|A,2 D,2", "G1 G1 G2 | G4 G1 | G2 G1 G1 G0 | G1 D0")]
     [InlineData("3/4", "D B, C|D D C/B,/|C A, B,|C2 C", "G4 G1 G2 | G4 G4 G2 G1 | G2 G1 G1 | G2 G2")]
     public void Notes_of_a_line_agree_on_one_hand(string meter, string music, string expected) =>
-        Assert.Equal(expected, Lines.ByBar(Fingering.Choose(Lines.Score("G", music, meter), Lines.Instrument("bass"), HouseStyle.Default)));
+        Assert.Equal(expected, Lines.ByBar(Fingers.Choose(Lines.Score("G", music, meter), Lines.Instrument("bass"), HouseStyle.Default)));
 
     [Theory] // Handbook 6: only the neighbours of a note that needs a higher place go up with it.
     [MemberData(nameof(Players))]
@@ -193,8 +193,8 @@ public class SameMusicTests
             var top =
                 player.Strings[^1].Midi
                 + (
-                    player == Instruments.Cello ? 6
-                    : player == Instruments.Bass ? 4
+                    player == StringSection.Cello ? 6
+                    : player == StringSection.Bass ? 4
                     : 7
                 );
             var score = RandomTunes.Song(seed, lowest, highest);
@@ -202,7 +202,7 @@ public class SameMusicTests
                 continue;
             held++;
             Assert.All(
-                Fingering.Choose(score, player, HouseStyle.Default).Notes,
+                Fingers.Choose(score, player, HouseStyle.Default).Notes,
                 n => Assert.Contains(player.Frames[n.Placement!.Value.Frame].Position, new[] { "half", "I" })
             );
         }
@@ -218,7 +218,7 @@ public class SameMusicTests
         var fourths = 0;
         for (var seed = 1; seed <= Songs; seed++)
         {
-            var notes = Fingering.Choose(RandomTunes.Song(seed, lowest, highest), Lines.Instrument(instrument), HouseStyle.Default).Notes;
+            var notes = Fingers.Choose(RandomTunes.Song(seed, lowest, highest), Lines.Instrument(instrument), HouseStyle.Default).Notes;
             foreach (var (i, note) in notes.Index())
             {
                 if (note.Placement is not { Finger: 4, Semitones: 7, String: < 3 })
@@ -245,15 +245,15 @@ public class SameMusicTests
         {
             var bars = RandomTunes.Bars(seed, lowest, highest, 9);
             Score Tune(int count) => RandomTunes.Read("G", "4/4", string.Join('|', bars.Take(count)));
-            var before = Fingering.Choose(Tune(8), player, HouseStyle.Default);
-            var after = Fingering.Choose(Tune(9), player, HouseStyle.Default);
+            var before = Fingers.Choose(Tune(8), player, HouseStyle.Default);
+            var after = Fingers.Choose(Tune(9), player, HouseStyle.Default);
             if (Lines.ByBar(before).Split(" | ").Take(4).SequenceEqual(Lines.ByBar(after).Split(" | ").Take(4)))
                 continue;
             var pins = before
                 .Notes.Where(n => n.Note.Bar.Number <= 4 && n.Placement is not null)
                 .ToDictionary(n => n.Note.Id, n => new Pin(n.Placement!.Value.String, n.Placement!.Value.Finger));
 
-            if (Fingering.Choose(Tune(9), player, HouseStyle.Default, pins).Cost > after.Cost)
+            if (Fingers.Choose(Tune(9), player, HouseStyle.Default, pins).Cost > after.Cost)
                 changed++;
         }
 

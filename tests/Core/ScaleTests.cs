@@ -46,7 +46,7 @@ public class ScaleTests
     {
         var player = Lines.Instrument(instrument);
         var scale = KeyExercises.Scale(player, new ScaleKey(fifths, ScaleForm.Major), octaves: 1);
-        var notes = Reading.Of(scale, player, player, HouseStyle.Default).Notes;
+        var notes = PlayerReading.Of(scale, player, player, HouseStyle.Default).Notes;
         Assert.Equal(from, notes[0].Note.Pitch.ToString());
         Assert.Equal(pairs, string.Join(' ', notes.Take(8).Select(n => n.Label)));
         Assert.Equal(notes.Take(8).Select(n => n.Note.Pitch), notes.Skip(7).Reverse().Select(n => n.Note.Pitch));
@@ -92,7 +92,7 @@ public class ScaleTests
     public void A_minor_scale_is_fingered_as_a_teacher_writes_it(string instrument, int fifths, ScaleForm form, string from, string pairs)
     {
         var player = Lines.Instrument(instrument);
-        var notes = Reading
+        var notes = PlayerReading
             .Of(KeyExercises.Scale(player, new ScaleKey(fifths, form), octaves: 1), player, player, HouseStyle.Default)
             .Notes;
         Assert.Equal(from, notes[0].Note.Pitch.ToString());
@@ -107,7 +107,7 @@ public class ScaleTests
     public void An_arpeggio(string instrument, int fifths, string pitches, string pairs)
     {
         var player = Lines.Instrument(instrument);
-        var notes = Reading
+        var notes = PlayerReading
             .Of(KeyExercises.ArpeggioLine(player, new ScaleKey(fifths, ScaleForm.Major), octaves: 1), player, player, HouseStyle.Default)
             .Notes;
         Assert.Equal(pitches, string.Join(' ', notes.Select(n => n.Note.Pitch)));

@@ -113,7 +113,7 @@ public class SignedMelodiesTests
     public void A_melody_comes_out_as_it_was_signed(string tune, string instrument, string pairs)
     {
         var score = Formats.TuneReader.Read(File.ReadAllText(Path.Combine(Lines.Root(), "demo", "tunes", tune + ".abc"))).Score!;
-        var reading = Reading.Of(score, PrintedFor.Of(score), Lines.Instrument(instrument), HouseStyle.Default);
+        var reading = PlayerReading.Of(score, PrintedFor.Of(score), Lines.Instrument(instrument), HouseStyle.Default);
         var bars = reading.Notes.GroupBy(n => n.Note.Bar.Id).Select(bar => string.Join(' ', bar.Select(n => n.Label)));
         Assert.Equal(pairs, string.Join(" | ", bars));
     }

@@ -5,7 +5,7 @@ namespace Coppia.Tests;
 /// <summary>The solver against ways counted one by one, and against a general graph library.</summary>
 public class SolverTests
 {
-    private static readonly Gen<string> Instrument = Gen.Int[0, 3].Select(i => Instruments.All[i].Id);
+    private static readonly Gen<string> Instrument = Gen.Int[0, 3].Select(i => StringSection.All[i].Id);
 
     /// <summary>Short random lines in reach of the instrument, some notes slurred.</summary>
     private static Gen<(string Instrument, FingerLattice Lattice, FourthFinger Fourth)> Line(int most) =>
@@ -198,7 +198,7 @@ public class SolverTests
     {
         var score = Lines.Score("D", "D E F G");
         var wrong = Assert.Throws<ImpossiblePinException>(() =>
-            Fingering.Choose(score, Instruments.Violin, HouseStyle.Default, new Dictionary<string, Pin> { ["b1n2"] = new(3, 1) })
+            Fingers.Choose(score, StringSection.Violin, HouseStyle.Default, new Dictionary<string, Pin> { ["b1n2"] = new(3, 1) })
         );
         Assert.Equal(
             "E4 in bar 1 cannot be played with 1 on the E string; possible here: 2 on D, 1 on D, 4 on G, 3 on G, 2 on G, 1 on G.",

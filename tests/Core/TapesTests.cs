@@ -23,15 +23,15 @@ public class TapesTests
     [InlineData(8, "three half steps past tape 3")]
     [InlineData(6, "a half step past tape 3")]
     public void Places_are_told_by_the_tapes(int semitones, string words) =>
-        Assert.Equal(words, Tapes.Words(semitones, Instruments.Violin.DefaultTapes));
+        Assert.Equal(words, Tapes.Words(semitones, StringSection.Violin.DefaultTapes));
 
     [Fact] // Handbook 2: string lengths, from memory.
     public void String_lengths_of_the_sizes()
     {
-        Assert.Equal([328, 310, 285, 255, 230], Instruments.Violin.Sizes.Select(s => s.StringLengthMm));
-        Assert.Equal([380, 375, 365, 355, 335, 310], Instruments.Viola.Sizes.Select(s => s.StringLengthMm));
-        Assert.Equal([692, 635, 575, 510], Instruments.Cello.Sizes.Select(s => s.StringLengthMm));
-        Assert.Equal([1055, 970, 900], Instruments.Bass.Sizes.Select(s => s.StringLengthMm));
+        Assert.Equal([328, 310, 285, 255, 230], StringSection.Violin.Sizes.Select(s => s.StringLengthMm));
+        Assert.Equal([380, 375, 365, 355, 335, 310], StringSection.Viola.Sizes.Select(s => s.StringLengthMm));
+        Assert.Equal([692, 635, 575, 510], StringSection.Cello.Sizes.Select(s => s.StringLengthMm));
+        Assert.Equal([1055, 970, 900], StringSection.Bass.Sizes.Select(s => s.StringLengthMm));
     }
 
     [Theory] // d = L (1 − 2^(−n/12)) to 0.5 mm for every size and default tape; worked from the formula apart from this program.
@@ -89,5 +89,5 @@ public class TapesTests
     [InlineData(1301)]
     [InlineData(double.NaN)]
     public void A_string_that_cannot_be_is_refused(double length) =>
-        Assert.Throws<ArgumentOutOfRangeException>(() => TapingSheet.Of(Instruments.Violin.DefaultTapes, length));
+        Assert.Throws<ArgumentOutOfRangeException>(() => TapingSheet.Of(StringSection.Violin.DefaultTapes, length));
 }

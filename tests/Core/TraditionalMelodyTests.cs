@@ -182,7 +182,7 @@ public class TraditionalMelodyTests
         var head = title.Split(" · ");
         var read = TuneReader.Read($"X:1\nT:{head[0]}\nM:{head[2]}\nL:{head[3]}\nK:{head[1]}\n{music} |]\n");
         Assert.Empty(read.Errors);
-        var fingering = Fingering.Choose(read.Score!.MovedByOctaves(octaves), Lines.Instrument(instrument), HouseStyle.Default);
+        var fingering = Fingers.Choose(read.Score!.MovedByOctaves(octaves), Lines.Instrument(instrument), HouseStyle.Default);
         Assert.Equal(pairs, Lines.ByBar(fingering));
     }
 

@@ -102,9 +102,9 @@ public class WhyTests
         foreach (var file in Lines.DemoFiles())
         {
             var score = Formats.TuneReader.Read(File.ReadAllText(file)).Score!;
-            foreach (var player in Instruments.All)
+            foreach (var player in StringSection.All)
             {
-                var reading = Reading.Of(score, PrintedFor.Of(score), player, HouseStyle.Default);
+                var reading = PlayerReading.Of(score, PrintedFor.Of(score), player, HouseStyle.Default);
                 foreach (
                     var (i, note) in reading.Notes.Index().Where(n => n.Item.Placement is not null && n.Item.Note.Bar.EndingStart != "2")
                 )

@@ -20,7 +20,7 @@ public class MusicXmlTests
     {
         var score = MusicXmlReader.Read(Part(Measure(Note))).Score!;
         Assert.Equal((2, "4/4", Clef.Bass, "Cello"), (score.Key.Fifths, score.Time.ToString(), score.Clef, score.InstrumentName));
-        Assert.Equal(Instruments.Cello, PrintedFor.Of(score));
+        Assert.Equal(StringSection.Cello, PrintedFor.Of(score));
         Assert.Equal("D4", score.Events.Single().Pitch.ToString());
     }
 

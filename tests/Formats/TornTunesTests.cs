@@ -43,9 +43,9 @@ public class TornTunesTests
         Assert.All(read.Errors, e => Assert.True(e.At.Line >= 1 && e.At.Column >= 1 && e.Wrong.Length > 0 && e.Expected.Length > 0));
         if (read.Score is not { } score)
             return;
-        foreach (var instrument in Instruments.All)
+        foreach (var instrument in StringSection.All)
         {
-            var reading = Reading.Of(score, Lines.Instrument("violin"), instrument, HouseStyle.Default);
+            var reading = PlayerReading.Of(score, Lines.Instrument("violin"), instrument, HouseStyle.Default);
             Assert.All(
                 reading.Notes,
                 n => Assert.True(n.Placement is not { } at || instrument.Strings[at.String].Midi + at.Semitones == n.Note.Pitch.Midi)

@@ -32,7 +32,7 @@ public class DemoTuneTests
     public void Verovio_loads_our_MusicXml_without_a_warning_and_plays_our_notes(string instrument)
     {
         var player = Lines.Instrument(instrument);
-        var readings = Tunes.Select(t => Reading.Of(t.Score, PrintedFor.Of(t.Score), player, HouseStyle.Default)).ToArray();
+        var readings = Tunes.Select(t => PlayerReading.Of(t.Score, PrintedFor.Of(t.Score), player, HouseStyle.Default)).ToArray();
         var theirs = Outside.Ask("engrave.mjs", readings.Select(r => MusicXmlWriter.Write(r.Score)));
         foreach (var (i, reading) in readings.Index())
         {
@@ -112,8 +112,8 @@ public class DemoTuneTests
     [Fact] // The demo must need everything that the first slice can show.
     public void The_demo_needs_every_low_and_high_finger_both_stretches_a_shift_slurs_a_pick_up_and_endings()
     {
-        Reading[] Read(Instrument player) =>
-            [.. Tunes.Select(t => Reading.Of(t.Score, PrintedFor.Of(t.Score), player, HouseStyle.Default))];
+        PlayerReading[] Read(Instrument player) =>
+            [.. Tunes.Select(t => PlayerReading.Of(t.Score, PrintedFor.Of(t.Score), player, HouseStyle.Default))];
         string[] Labels(Instrument player) =>
             [
                 .. Read(player)
@@ -121,11 +121,11 @@ public class DemoTuneTests
                     .Select(n => n.Label[(n.Label.IndexOf('-', StringComparison.Ordinal) + 1)..])
                     .Distinct(),
             ];
-        Assert.Superset(new HashSet<string> { "L1", "L2", "L3", "L4", "H1", "H2", "H3" }, Labels(Instruments.Violin).ToHashSet());
-        Assert.Superset(new HashSet<string> { "x1", "x2", "x3", "x4" }, Labels(Instruments.Cello).ToHashSet());
+        Assert.Superset(new HashSet<string> { "L1", "L2", "L3", "L4", "H1", "H2", "H3" }, Labels(StringSection.Violin).ToHashSet());
+        Assert.Superset(new HashSet<string> { "x1", "x2", "x3", "x4" }, Labels(StringSection.Cello).ToHashSet());
         Assert.Contains(
-            Read(Instruments.Bass).SelectMany(r => r.Notes),
-            n => n.Placement is { } p && Instruments.Bass.Frames[p.Frame].Position == "III"
+            Read(StringSection.Bass).SelectMany(r => r.Notes),
+            n => n.Placement is { } p && StringSection.Bass.Frames[p.Frame].Position == "III"
         );
         Assert.Contains(Tunes, t => t.Score.Events.Any(e => e.SlurStarts > 0));
         Assert.Contains(Tunes, t => t.Score.Bars[0].IsPickUp);

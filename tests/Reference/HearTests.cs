@@ -10,13 +10,13 @@ public class HearTests
     private static object Question(string meter, string music, params double[] starts)
     {
         var score = Lines.Score("D", music, meter);
-        var reading = Reading.Of(score, Instruments.Violin, Instruments.Violin, HouseStyle.Default);
+        var reading = PlayerReading.Of(score, StringSection.Violin, StringSection.Violin, HouseStyle.Default);
         return new
         {
             reading = new
             {
                 musicXml = MusicXmlWriter.Write(reading.Score),
-                countedBeat = 4 * Counting.BeatOf(score.Time, HouseStyle.Default).ToDouble(),
+                countedBeat = 4 * Counts.BeatOf(score.Time, HouseStyle.Default).ToDouble(),
                 notes = reading.Notes.Select(n => new
                 {
                     id = n.Note.Id,

@@ -17,7 +17,7 @@ internal static class Lines
         string.Join(' ', Reading(instrument, key, music, style).Notes.Select(n => n.Label));
 
     /// <summary>The pairs of a fingering by bar: "D0 D1 | A0"; ? for a note out of reach, nothing for a bar without a new note.</summary>
-    public static string ByBar(Fingering fingering) =>
+    public static string ByBar(Fingers fingering) =>
         string.Join(
                 " | ",
                 fingering.Score.Bars.Select(bar =>
@@ -31,14 +31,14 @@ internal static class Lines
             )
             .Trim();
 
-    public static Reading Reading(string instrument, string key, string music, HouseStyle? style = null)
+    public static PlayerReading Reading(string instrument, string key, string music, HouseStyle? style = null)
     {
         var player = Instrument(instrument, style);
-        return Core.Reading.Of(Score(key, music), player, player, style ?? HouseStyle.Default);
+        return PlayerReading.Of(Score(key, music), player, player, style ?? HouseStyle.Default);
     }
 
     public static Instrument Instrument(string id, HouseStyle? style = null) =>
-        Instruments.Named(id, style ?? HouseStyle.Default) ?? throw new ArgumentException(id);
+        StringSection.Named(id, style ?? HouseStyle.Default) ?? throw new ArgumentException(id);
 
     /// <summary>The folder that holds the solution.</summary>
     public static string Root()

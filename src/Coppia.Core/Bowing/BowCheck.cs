@@ -1,9 +1,12 @@
-namespace Coppia.Core;
+using Coppia.Core.Reading;
+using Coppia.Core.Wording;
+
+namespace Coppia.Core.Bowing;
 
 /// <summary>Sound checks on a bowing (handbook 8): bar beginnings down, pick-ups up, crossings inside a slur, strokes in a bar.</summary>
 public static class BowCheck
 {
-    public static IEnumerable<string> Of(Reading reading)
+    public static IEnumerable<string> Of(PlayerReading reading)
     {
         var bowed = reading.Notes.Where(n => !reading.Bowing.Plucked[n.Note.Index]).ToArray();
         var begins = bowed.Where(n => n.Note is { Onset.IsZero: true, IsGrace: false, Slurred: false } && !n.Note.Bar.IsPickUp).ToArray();
@@ -11,7 +14,7 @@ public static class BowCheck
         if (begins.Length > 0)
             yield return up.Length == 0 ? "Every bar begins down."
             : up.Length > 8 ? $"{up.Length} bars begin up."
-            : Words.Sentence($"{Words.Bars(up)} {(up.Length == 1 ? "begins" : "begin")} up");
+            : English.Sentence($"{English.Bars(up)} {(up.Length == 1 ? "begins" : "begin")} up");
         if (bowed is [{ Note.Bar.IsPickUp: true } first, ..])
             yield return first.Bow == BowDirection.Up ? "The pick-up is up." : "The pick-up begins down.";
         var crossings = bowed
@@ -21,7 +24,7 @@ public static class BowCheck
             .Distinct()
             .ToArray();
         if (crossings.Length > 0)
-            yield return $"A slur crosses strings in {Words.Bars(crossings)}.";
+            yield return $"A slur crosses strings in {English.Bars(crossings)}.";
         var strokes = bowed
             .Where(n => !n.Note.IsGrace && !n.Note.Slurred && !n.Note.Bar.IsPickUp)
             .GroupBy(n => n.Note.Bar.Number)

@@ -1,4 +1,6 @@
-namespace Coppia.Core;
+using Coppia.Core.Music;
+
+namespace Coppia.Core.Bowing;
 
 /// <summary>What a teacher may add to a printed bowing.</summary>
 public enum BowEditKind

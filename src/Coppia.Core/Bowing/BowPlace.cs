@@ -1,4 +1,7 @@
-namespace Coppia.Core;
+using Coppia.Core.Knowledge;
+using Coppia.Core.Music;
+
+namespace Coppia.Core.Bowing;
 
 /// <summary>How much bow a stroke takes.</summary>
 public enum BowAmount

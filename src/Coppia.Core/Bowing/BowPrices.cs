@@ -1,4 +1,4 @@
-namespace Coppia.Core;
+namespace Coppia.Core.Bowing;
 
 /// <summary>What a bowing costs: first the aim counts, then the number of changes, then their kind (common practice; the figures are ours).</summary>
 public static class BowPrices

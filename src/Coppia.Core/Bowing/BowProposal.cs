@@ -1,4 +1,8 @@
-namespace Coppia.Core;
+using Coppia.Core.Knowledge;
+using Coppia.Core.Music;
+using Coppia.Core.Wording;
+
+namespace Coppia.Core.Bowing;
 
 /// <summary>One change that a proposal makes, in words.</summary>
 /// <param name="Edit">The change.</param>

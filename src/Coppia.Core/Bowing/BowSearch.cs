@@ -1,4 +1,8 @@
-namespace Coppia.Core;
+using Coppia.Core.Form;
+using Coppia.Core.Knowledge;
+using Coppia.Core.Music;
+
+namespace Coppia.Core.Bowing;
 
 /// <summary>What a proposed bowing is to achieve.</summary>
 public enum BowAim
@@ -50,7 +54,7 @@ public sealed class BowSearch
         var changed = BowEdits.Apply(score, edits);
         var notes = SoundingNote.Of(changed);
         var order = aim == BowAim.EvenBow ? [.. changed.Bars.Select((_, i) => new PlayedBar(i, 1))] : PlayOrder.Of(changed);
-        var bowing = Bowing.Follow(notes, changed.Bars, order, style.AfterLongRest);
+        var bowing = Bows.Follow(notes, changed.Bars, order, style.AfterLongRest);
         var missed =
             aim == BowAim.EvenBow
                 ? BowPlace.Along(notes, bowing.Strokes, style.LoudBow).Count(t => t.RunsOut)
@@ -84,7 +88,7 @@ public sealed class BowSearch
     {
         if (_notes.Count == 0)
             return [];
-        var opening = Bowing.Turned(Bowing.Opening(_notes));
+        var opening = Bows.Turned(Bows.Opening(_notes));
         var start = new State(opening, opening, opening, false, 0);
         _layers[0][start] = 0;
         _ways.Add(new Way(start, 0, -1, default));
@@ -158,7 +162,7 @@ public sealed class BowSearch
         }
 
         var note = _notes[i];
-        var lifted = state.Lifted || i > 0 && Bowing.Retakes(_notes, i - 1, i, follows: true, _style.AfterLongRest);
+        var lifted = state.Lifted || i > 0 && Bows.Retakes(_notes, i - 1, i, follows: true, _style.AfterLongRest);
         foreach (var lift in new[] { false, true })
         {
             if (lift && (k == 0 || lifted || note.Event.Has(Marks.UpBow) || _refused.Contains(LiftAfter(i - 1))))
@@ -166,9 +170,9 @@ public sealed class BowSearch
             var direction =
                 note.Event.Has(Marks.DownBow) ? BowDirection.Down
                 : note.Event.Has(Marks.UpBow) ? BowDirection.Up
-                : k == 0 ? Bowing.Opening(_notes)
+                : k == 0 ? Bows.Opening(_notes)
                 : lifted || lift ? BowDirection.Down
-                : Bowing.Turned(_line.GoesOnFromElsewhere(i) ? state.BeforeEnding : state.Direction);
+                : Bows.Turned(_line.GoesOnFromElsewhere(i) ? state.BeforeEnding : state.Direction);
             var sofar = cost + (lift ? _line.PriceOf(LiftAfter(i - 1)) : 0);
             if (_aim == BowAim.DownbeatsDown && PrintedStrokes.BeginsABar(note) && direction == BowDirection.Up)
                 sofar += BowPrices.Missed;
@@ -228,7 +232,7 @@ public sealed class BowSearch
             return;
         }
 
-        var returning = _notes[last].Event.Has(Marks.LiftAfter) ? BowDirection.Down : Bowing.Turned(direction);
+        var returning = _notes[last].Event.Has(Marks.LiftAfter) ? BowDirection.Down : Bows.Turned(direction);
         var right = _notes[target].Event.Has(Marks.DownBow | Marks.UpBow) || returning == next.AtReturn;
         Reach(from, next, cost + (right ? 0 : BowPrices.Missed), stroke);
         if (!right && next.AtReturn == BowDirection.Down && !_refused.Contains(LiftAfter(last)))

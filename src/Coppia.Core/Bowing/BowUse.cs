@@ -1,4 +1,8 @@
-namespace Coppia.Core;
+using Coppia.Core.Knowledge;
+using Coppia.Core.Music;
+using Coppia.Core.Wording;
+
+namespace Coppia.Core.Bowing;
 
 /// <summary>What the bow does from a place on.</summary>
 /// <param name="NoteId">Where it starts.</param>
@@ -57,7 +61,7 @@ public static class BowUse
             .. hints
                 .GroupBy(h => h.Text)
                 .Select(g => new BowHintInBars(
-                    Words.Capital(Words.Bars(g.Select(h => h.Bar).Concat(bars[g.Key]))),
+                    English.Capital(English.Bars(g.Select(h => h.Bar).Concat(bars[g.Key]))),
                     g.Key,
                     [.. g.Select(h => h.NoteId).Distinct()]
                 )),
@@ -115,7 +119,7 @@ public static class BowUse
             {
                 var note = notes[travel.Stroke.First];
                 var words = BowPlace.Words(travel.Amount);
-                yield return new BowHint(note.Id, note.Bar.Number, Words.Sentence(words));
+                yield return new BowHint(note.Id, note.Bar.Number, English.Sentence(words));
             }
 
             said = travel.Amount;

@@ -1,4 +1,6 @@
-namespace Coppia.Core;
+using Coppia.Core.Music;
+
+namespace Coppia.Core.Bowing;
 
 /// <summary>Which notes are plucked: from "pizz." to "arco" (common practice). A plucked note has no stroke.</summary>
 public static class Plucking

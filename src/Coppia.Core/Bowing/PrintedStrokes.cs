@@ -1,4 +1,7 @@
-namespace Coppia.Core;
+using Coppia.Core.Form;
+using Coppia.Core.Music;
+
+namespace Coppia.Core.Bowing;
 
 /// <summary>The strokes of a tune as they are bowed now, which of them can be changed, and what a change costs.</summary>
 internal sealed class PrintedStrokes

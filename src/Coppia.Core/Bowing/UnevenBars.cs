@@ -1,6 +1,7 @@
 using System.Globalization;
+using Coppia.Core.Music;
 
-namespace Coppia.Core;
+namespace Coppia.Core.Bowing;
 
 /// <summary>A bar in which the bow drifts: much longer one way than the other.</summary>
 /// <param name="Bar">The printed bar.</param>
@@ -14,7 +15,7 @@ public static class UnevenBars
     /// <summary>How many times longer one way must be to be named.</summary>
     private const double WorthSaying = 2;
 
-    public static IReadOnlyList<UnevenBar> Of(IReadOnlyList<SoundingNote> notes, Bowing bowing)
+    public static IReadOnlyList<UnevenBar> Of(IReadOnlyList<SoundingNote> notes, Bows bowing)
     {
         var uneven = new List<UnevenBar>();
         foreach (var bar in notes.Where(n => !n.IsGrace && !bowing.Plucked[n.Index]).GroupBy(n => n.Bar.Id))

@@ -1,4 +1,9 @@
-namespace Coppia.Core;
+using Coppia.Core.Form;
+using Coppia.Core.Knowledge;
+using Coppia.Core.Music;
+using Coppia.Core.Wording;
+
+namespace Coppia.Core.Bowing;
 
 /// <summary>What helps where a repeat brings the bow back the wrong way round: a slur, a hook or a retake just before it.</summary>
 public static class WrongWayMends
@@ -26,7 +31,7 @@ public static class WrongWayMends
             try
             {
                 var mended = BowEdits.Apply(score, [edit]);
-                var bowing = Bowing.Follow(SoundingNote.Of(mended), mended.Bars, PlayOrder.Of(mended), style.AfterLongRest);
+                var bowing = Bows.Follow(SoundingNote.Of(mended), mended.Bars, PlayOrder.Of(mended), style.AfterLongRest);
                 return bowing.ComesBackWrong.All(w => w.Returning != wrong.Returning);
             }
             catch (ImpossibleBowEditException)
@@ -42,6 +47,6 @@ public static class WrongWayMends
         var (from, to) = (notes[wrong.Leaving], notes[wrong.Returning]);
         string Way(BowDirection d) => d == BowDirection.Down ? "down" : "up";
         return $"After {from.Bar.Named} the repeat goes back to {to.Bar.Named} with the bow the other way round: "
-            + $"{Labels.Note(to.Pitch, style)} is {Way(wrong.First)} the first time, {Way(Bowing.Turned(wrong.First))} the second.";
+            + $"{Labels.Note(to.Pitch, style)} is {Way(wrong.First)} the first time, {Way(Bows.Turned(wrong.First))} the second.";
     }
 }

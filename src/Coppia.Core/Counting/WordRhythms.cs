@@ -1,4 +1,6 @@
-namespace Coppia.Core;
+using Coppia.Core.Knowledge;
+
+namespace Coppia.Core.Counting;
 
 /// <summary>Words whose syllables have the rhythm of one beat. The set is ours; a teacher may put other words in its place.</summary>
 public static class WordRhythms

@@ -1,4 +1,7 @@
-namespace Coppia.Core;
+using Coppia.Core.Instruments;
+using Coppia.Core.Music;
+
+namespace Coppia.Core.Fingering;
 
 /// <summary>
 /// Offers the ways to play each pitch in a fixed order, cheapest-looking first; the order decides ties. Equal situations share one array,

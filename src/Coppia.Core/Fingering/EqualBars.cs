@@ -1,4 +1,6 @@
-namespace Coppia.Core;
+using Coppia.Core.Music;
+
+namespace Coppia.Core.Fingering;
 
 /// <summary>
 /// Which bars of a line of notes are the same music to the fingers: equal pitches, lengths, places in the bar, slurs and rests inside it, grace notes and pins.

@@ -1,4 +1,7 @@
-namespace Coppia.Core;
+using Coppia.Core.Instruments;
+using Coppia.Core.Knowledge;
+
+namespace Coppia.Core.Fingering;
 
 /// <summary>Why a way costs something.</summary>
 public enum CostKind

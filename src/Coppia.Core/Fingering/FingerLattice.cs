@@ -1,4 +1,8 @@
-namespace Coppia.Core;
+using Coppia.Core.Instruments;
+using Coppia.Core.Knowledge;
+using Coppia.Core.Music;
+
+namespace Coppia.Core.Fingering;
 
 /// <summary>One note of a line with all ways to play it.</summary>
 /// <param name="Note">The sounding note.</param>

@@ -1,4 +1,4 @@
-namespace Coppia.Core;
+namespace Coppia.Core.Fingering;
 
 /// <summary>A line solved forwards, row by row: enough to know the cheapest way, not yet what every other costs. A row holds the pairs of choices of two neighbours.</summary>
 internal sealed class FingerPass

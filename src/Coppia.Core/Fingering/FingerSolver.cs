@@ -1,4 +1,4 @@
-namespace Coppia.Core;
+namespace Coppia.Core.Fingering;
 
 /// <summary>
 /// The cheapest way through a whole line, exactly: dynamic programming over pairs of neighbouring choices, because some costs show only over three notes.

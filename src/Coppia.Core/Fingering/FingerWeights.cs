@@ -1,4 +1,6 @@
-namespace Coppia.Core;
+using Coppia.Core.Instruments;
+
+namespace Coppia.Core.Fingering;
 
 /// <summary>
 /// What makes a way dear, in the order of handbook 6 (common practice; the figures are ours). All are costs in the same unit;

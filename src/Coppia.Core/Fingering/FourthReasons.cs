@@ -1,4 +1,7 @@
-namespace Coppia.Core;
+using Coppia.Core.Instruments;
+using Coppia.Core.Music;
+
+namespace Coppia.Core.Fingering;
 
 /// <summary>What speaks for the fourth finger where an open string sounds the same (handbook 6).</summary>
 public enum FourthReason : byte

@@ -1,4 +1,6 @@
-namespace Coppia.Core;
+using Coppia.Core.Instruments;
+
+namespace Coppia.Core.Fingering;
 
 /// <summary>All costs that a line's ways are made of, worked out once for equal situations: the moves between neighbouring choices, and what shows only over three.</summary>
 internal sealed class MoveTables

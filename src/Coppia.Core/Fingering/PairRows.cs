@@ -1,4 +1,4 @@
-namespace Coppia.Core;
+namespace Coppia.Core.Fingering;
 
 /// <summary>
 /// One row for each two neighbours of a line, with a number for every pair of their choices. The rows lie together in blocks that are small enough to be

@@ -1,4 +1,9 @@
-namespace Coppia.Core;
+using Coppia.Core.Instruments;
+using Coppia.Core.Knowledge;
+using Coppia.Core.Music;
+using Coppia.Core.Wording;
+
+namespace Coppia.Core.Fingering;
 
 /// <summary>All ways to play one pitch, and which of them a line offers: those of the lowest positions, and higher ones where a neighbour needs them.</summary>
 internal sealed record PitchWays

@@ -1,4 +1,6 @@
-namespace Coppia.Core;
+using Coppia.Core.Instruments;
+
+namespace Coppia.Core.Fingering;
 
 /// <summary>
 /// Two rules that reach farther than three notes (handbook 6): one note, one finger in a line; the same music, the same fingers. The line is solved without them,

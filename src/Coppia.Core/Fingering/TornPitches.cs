@@ -1,4 +1,6 @@
-namespace Coppia.Core;
+using Coppia.Core.Instruments;
+
+namespace Coppia.Core.Fingering;
 
 /// <summary>Finds the pitches that have more than one finger in a stretch of notes. Almost every stretch is in order, and one look finds that out.</summary>
 internal sealed class TornPitches

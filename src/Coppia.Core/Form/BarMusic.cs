@@ -1,4 +1,8 @@
-namespace Coppia.Core;
+using Coppia.Core.Knowledge;
+using Coppia.Core.Music;
+using Coppia.Core.Wording;
+
+namespace Coppia.Core.Form;
 
 /// <summary>What a bar plays, as numbers that compare quickly: pitches, lengths, ties and grace notes; bowing and dynamics do not count.</summary>
 /// <param name="Bar">The bar.</param>

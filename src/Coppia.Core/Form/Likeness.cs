@@ -1,4 +1,8 @@
-namespace Coppia.Core;
+using Coppia.Core.Knowledge;
+using Coppia.Core.Music;
+using Coppia.Core.Wording;
+
+namespace Coppia.Core.Form;
 
 /// <summary>How a new bar resembles an earlier one (handbook 10).</summary>
 public enum LikenessKind
@@ -47,13 +51,13 @@ public sealed record Likeness(LikenessKind Kind, int Bar, string Text, IReadOnly
         if (full.Length < 2)
             return null;
         var groups = full.GroupBy(m => m.Rhythm).OrderByDescending(g => g.Count()).ToArray();
-        var count = groups.Length == 1 ? "One rhythm" : Words.Capital($"{Words.Number(groups.Length)} rhythms");
+        var count = groups.Length == 1 ? "One rhythm" : English.Capital($"{English.Number(groups.Length)} rhythms");
         var most = groups[0].ToArray();
         if (groups.Length == 1)
             return $"{count}{Spelled(most[0], style)} in all its bars.";
         return most.Length == 1
             ? $"{count}, a new one in every bar."
-            : $"{count}; that of {most[0].Bar.Named}{Spelled(most[0], style)} fills {Words.Number(most.Length)} of its {Words.Number(full.Length)} bars.";
+            : $"{count}; that of {most[0].Bar.Named}{Spelled(most[0], style)} fills {English.Number(most.Length)} of its {English.Number(full.Length)} bars.";
     }
 
     /// <summary>Other notes to a rhythm that came before: the rhythms that carry most bars.</summary>
@@ -67,8 +71,8 @@ public sealed record Likeness(LikenessKind Kind, int Bar, string Text, IReadOnly
             select new Likeness(
                 LikenessKind.SameRhythm,
                 others[0].Index,
-                Words.Sentence(
-                    $"{Words.Bars(others.Select(o => o.Item.Bar.Number))}: the rhythm of {first.Bar.Named}{Spelled(first, style)}"
+                English.Sentence(
+                    $"{English.Bars(others.Select(o => o.Item.Bar.Number))}: the rhythm of {first.Bar.Named}{Spelled(first, style)}"
                 ),
                 [.. others.SelectMany(o => o.Item.Bar.Events).Where(e => !e.IsRest).Select(e => e.Id)]
             )
@@ -124,7 +128,7 @@ public sealed record Likeness(LikenessKind Kind, int Bar, string Text, IReadOnly
                 var far =
                     Math.Abs(steps) == 7 ? "an octave"
                     : Math.Abs(steps) == 1 ? "a step"
-                    : $"{Words.Number(Math.Abs(steps))} steps";
+                    : $"{English.Number(Math.Abs(steps))} steps";
                 return $"{here}: {there} again, {far} {(steps > 0 ? "higher" : "lower")}.";
             case LikenessKind.OtherRhythm:
                 return InAnotherRhythm(bar, earlier) ? $"{here} is {there} {OtherRhythm(bar, earlier, style)}." : null;

@@ -1,4 +1,8 @@
-namespace Coppia.Core;
+using Coppia.Core.Knowledge;
+using Coppia.Core.Music;
+using Coppia.Core.Wording;
+
+namespace Coppia.Core.Form;
 
 public enum PassageKind
 {
@@ -60,7 +64,7 @@ public sealed record Passage(PassageKind Kind, int Bar, string Text, IReadOnlyLi
             yield return new Passage(
                 PassageKind.RepeatedBars,
                 starts[0],
-                $"Bars {Words.List([.. starts.Select(Name)])} are the same.",
+                $"Bars {English.List([.. starts.Select(Name)])} are the same.",
                 [.. starts.SelectMany(s => music[s..(s + length)]).SelectMany(m => m.Bar.Events).Where(e => !e.IsRest).Select(e => e.Id)]
             );
         }
@@ -104,7 +108,7 @@ public sealed record Passage(PassageKind Kind, int Bar, string Text, IReadOnlyLi
             )
             {
                 var way = Step(first) > 0 ? "up" : "down";
-                var length = count >= 8 ? "" : $"{Words.Number(count)} notes ";
+                var length = count >= 8 ? "" : $"{English.Number(count)} notes ";
                 yield return From(
                     PassageKind.ScaleRun,
                     first,

@@ -1,4 +1,6 @@
-namespace Coppia.Core;
+using Coppia.Core.Music;
+
+namespace Coppia.Core.Form;
 
 /// <summary>A bar as it comes in playing.</summary>
 /// <param name="Bar">Order of the printed bar, from 0.</param>

@@ -1,4 +1,4 @@
-namespace Coppia.Core;
+namespace Coppia.Core.Instruments;
 
 /// <summary>How a hand frame is opened beyond its closed shape (cello, handbook 3).</summary>
 public enum Stretch

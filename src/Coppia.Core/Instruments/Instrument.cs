@@ -1,4 +1,6 @@
-namespace Coppia.Core;
+using Coppia.Core.Music;
+
+namespace Coppia.Core.Instruments;
 
 /// <summary>A tape or dot on a beginner's fingerboard.</summary>
 /// <param name="Semitones">Place above the open string, 1–12.</param>

@@ -1,4 +1,6 @@
-namespace Coppia.Core;
+using Coppia.Core.Music;
+
+namespace Coppia.Core.Instruments;
 
 /// <summary>Which instrument a score is printed for, where nobody has said.</summary>
 public static class PrintedFor
@@ -9,12 +11,12 @@ public static class PrintedFor
         if (score.InstrumentName is { } name)
         {
             var known =
-                Instruments.All.FirstOrDefault(i => name.Contains(i.Name, StringComparison.OrdinalIgnoreCase))
-                ?? Instruments.All.FirstOrDefault(i => name.Contains(i.Id, StringComparison.OrdinalIgnoreCase));
+                StringSection.All.FirstOrDefault(i => name.Contains(i.Name, StringComparison.OrdinalIgnoreCase))
+                ?? StringSection.All.FirstOrDefault(i => name.Contains(i.Id, StringComparison.OrdinalIgnoreCase));
             if (known is not null)
                 return known;
         }
 
-        return Instruments.UsualReaderOf(score.Clef);
+        return StringSection.UsualReaderOf(score.Clef);
     }
 }

@@ -1,4 +1,6 @@
-namespace Coppia.Core;
+using Coppia.Core.Wording;
+
+namespace Coppia.Core.Instruments;
 
 /// <summary>Where places lie on a real fingerboard, in millimetres and relative to a beginner's tapes (handbook 2 and 4).</summary>
 public static class Tapes
@@ -38,6 +40,6 @@ public static class Tapes
         {
             1 => "a half step",
             2 => "a whole step",
-            _ => $"{Core.Words.Number(count)} half steps",
+            _ => $"{English.Number(count)} half steps",
         };
 }

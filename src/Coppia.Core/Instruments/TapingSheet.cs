@@ -1,4 +1,4 @@
-namespace Coppia.Core;
+namespace Coppia.Core.Instruments;
 
 /// <summary>One line of a taping sheet.</summary>
 /// <param name="Millimetres">Distance from the nut, to 0.5 mm.</param>

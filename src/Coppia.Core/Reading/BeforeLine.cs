@@ -1,4 +1,6 @@
-namespace Coppia.Core;
+using Coppia.Core.Music;
+
+namespace Coppia.Core.Reading;
 
 public enum RemarkKind
 {
@@ -27,7 +29,7 @@ public static class BeforeLine
     /// <param name="reading">The tune as the instrument reads it.</param>
     /// <param name="firstBar">Order of the line's first bar, from 0.</param>
     /// <param name="endBar">Order of the bar after the line.</param>
-    public static IReadOnlyList<Remark> Of(Reading reading, int firstBar, int endBar)
+    public static IReadOnlyList<Remark> Of(PlayerReading reading, int firstBar, int endBar)
     {
         Bar[] bars = [.. reading.Score.Bars.Skip(firstBar).Take(endBar - firstBar)];
         var inLine = bars.ToHashSet(ReferenceEqualityComparer.Instance);

@@ -1,9 +1,13 @@
 using System.Globalization;
+using Coppia.Core.Instruments;
+using Coppia.Core.Knowledge;
+using Coppia.Core.Music;
+using Coppia.Core.Wording;
 
-namespace Coppia.Core;
+namespace Coppia.Core.Reading;
 
 /// <summary>The reachable notes of one line, with their order in the tune, and what stands out among them.</summary>
-internal sealed class LineOfNotes(Reading reading, IReadOnlyList<(int Index, ReadingNote Note)> line)
+internal sealed class LineOfNotes(PlayerReading reading, IReadOnlyList<(int Index, ReadingNote Note)> line)
 {
     /// <summary>How many notes on are still "within a few notes".</summary>
     private const int AFewNotes = 4;
@@ -34,7 +38,7 @@ internal sealed class LineOfNotes(Reading reading, IReadOnlyList<(int Index, Rea
         if (used.Length > 0)
             yield return new Remark(
                 RemarkKind.Strings,
-                used.Length == 1 ? $"Only the {used[0]} string." : $"Strings {Words.List(used)}.",
+                used.Length == 1 ? $"Only the {used[0]} string." : $"Strings {English.List(used)}.",
                 []
             );
     }
@@ -54,7 +58,7 @@ internal sealed class LineOfNotes(Reading reading, IReadOnlyList<(int Index, Rea
         if (shapes.Length > 0)
             yield return new Remark(
                 RemarkKind.Shape,
-                $"Hand shape {Words.List([.. shapes.Select(s => $"{string.Join('–', s.Fingers)} on {StringName(s.String)}")])}.",
+                $"Hand shape {English.List([.. shapes.Select(s => $"{string.Join('–', s.Fingers)} on {StringName(s.String)}")])}.",
                 Ids(shapes.SelectMany(s => s.Notes))
             );
     }
@@ -66,7 +70,7 @@ internal sealed class LineOfNotes(Reading reading, IReadOnlyList<(int Index, Rea
             .OrderBy(g => g.Key.Semitones)
             .Select(g => new Remark(
                 RemarkKind.LowHigh,
-                $"{g.Key.Sign}, {Tapes.Words(g.Key.Semitones, _style.TapesOf(_instrument))}: {Words.List([.. g.Select(n => $"{Name(n)} on {StringName(At(n).String)}").Distinct()])}.",
+                $"{g.Key.Sign}, {Tapes.Words(g.Key.Semitones, _style.TapesOf(_instrument))}: {English.List([.. g.Select(n => $"{Name(n)} on {StringName(At(n).String)}").Distinct()])}.",
                 Ids(g)
             ));
 
@@ -101,7 +105,7 @@ internal sealed class LineOfNotes(Reading reading, IReadOnlyList<(int Index, Rea
                 .ToArray();
             return new Remark(
                 RemarkKind.TwoPlaces,
-                $"{p.Key.Finger} on {StringName(p.Key.String)} in {(each.Length == 2 ? "two" : "three")} places, {Words.List(each)}: slide it.",
+                $"{p.Key.Finger} on {StringName(p.Key.String)} in {(each.Length == 2 ? "two" : "three")} places, {English.List(each)}: slide it.",
                 Ids(p.Value)
             );
         });
@@ -139,7 +143,7 @@ internal sealed class LineOfNotes(Reading reading, IReadOnlyList<(int Index, Rea
             orderby pair.Key.Lower
             select new Remark(
                 RemarkKind.Touching,
-                $"{pair.Key.Lower} and {pair.Key.Upper} touch on {Words.List([.. pair.Select(p => p.String).Distinct().Order().Select(StringName)])}.",
+                $"{pair.Key.Lower} and {pair.Key.Upper} touch on {English.List([.. pair.Select(p => p.String).Distinct().Order().Select(StringName)])}.",
                 Ids(pair.SelectMany(p => new[] { p.step.From, p.step.To }))
             );
 
@@ -206,7 +210,7 @@ internal sealed class LineOfNotes(Reading reading, IReadOnlyList<(int Index, Rea
                 where fingers.Length > 1
                 select new Remark(
                     RemarkKind.SetHand,
-                    $"From {(start.IsOpen ? "open" : "1 on")} {StringName(start.String)} to {Sign(step.To)}: put {Words.List(fingers)} down together.",
+                    $"From {(start.IsOpen ? "open" : "1 on")} {StringName(start.String)} to {Sign(step.To)}: put {English.List(fingers)} down together.",
                     Ids([step.To])
                 )
             )

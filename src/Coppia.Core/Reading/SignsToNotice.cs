@@ -1,4 +1,7 @@
-namespace Coppia.Core;
+using Coppia.Core.Music;
+using Coppia.Core.Wording;
+
+namespace Coppia.Core.Reading;
 
 /// <summary>Signs to look for before playing a line: dynamics, accents, dots, slurs, rests, fermata, lift, words, repeats and endings (handbook 7).</summary>
 internal static class SignsToNotice
@@ -14,7 +17,7 @@ internal static class SignsToNotice
         {
             void Add(string sign, string? id = null) => found.Add((sign, bar.Number, id));
             if (bar.RepeatStart || bar.RepeatEnd)
-                Add(bar.RepeatEnd && bar.RepeatTimes > 2 ? $"repeat, {Words.Number(bar.RepeatTimes)} times in all" : "repeat");
+                Add(bar.RepeatEnd && bar.RepeatTimes > 2 ? $"repeat, {English.Number(bar.RepeatTimes)} times in all" : "repeat");
             foreach (var mark in WaymarkWords.Each(bar.Waymarks))
                 Add(WaymarkWords.Printed(mark, all));
             if (bar.EndingStart is { } ending)

@@ -1,4 +1,7 @@
-namespace Coppia.Core;
+using Coppia.Core.Instruments;
+using Coppia.Core.Wording;
+
+namespace Coppia.Core.Shapes;
 
 /// <summary>The hand's shape on one string in a key and position.</summary>
 /// <param name="String">0 = lowest sounding string.</param>
@@ -117,6 +120,6 @@ public sealed record HandShape(
                 touching.Add($"{lower.Placement.Finger}–{upper.Placement.Finger}");
         }
 
-        return touching.Count == 0 ? "none touch" : Words.List(touching);
+        return touching.Count == 0 ? "none touch" : English.List(touching);
     }
 }

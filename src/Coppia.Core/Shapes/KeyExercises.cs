@@ -1,4 +1,10 @@
-namespace Coppia.Core;
+using Coppia.Core.Fingering;
+using Coppia.Core.Instruments;
+using Coppia.Core.Knowledge;
+using Coppia.Core.Music;
+using Coppia.Core.Wording;
+
+namespace Coppia.Core.Shapes;
 
 /// <summary>Scales and arpeggios of a key, laid where the instrument plays them best.</summary>
 public static class KeyExercises

@@ -1,4 +1,6 @@
-namespace Coppia.Core;
+using Coppia.Core.Music;
+
+namespace Coppia.Core.Shapes;
 
 /// <summary>Major, or one of the three minors.</summary>
 public enum ScaleForm

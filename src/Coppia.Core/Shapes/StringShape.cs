@@ -1,4 +1,7 @@
-namespace Coppia.Core;
+using Coppia.Core.Instruments;
+using Coppia.Core.Music;
+
+namespace Coppia.Core.Shapes;
 
 /// <summary>One spot of a string's shape in a key: the pitch, and how it is played.</summary>
 public readonly record struct ShapeSpot(Pitch Pitch, Placement Placement);

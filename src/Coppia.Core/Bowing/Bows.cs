@@ -1,0 +1,135 @@
+using Coppia.Core.Form;
+using Coppia.Core.Knowledge;
+using Coppia.Core.Music;
+
+namespace Coppia.Core.Bowing;
+
+public enum BowDirection
+{
+    Down,
+    Up,
+}
+
+/// <summary>One stroke as it is played.</summary>
+/// <param name="First">Order of its first sounding note.</param>
+/// <param name="Last">Order of its last sounding note.</param>
+/// <param name="Pass">1 the first time through a repeat.</param>
+/// <param name="Lifted">The bow was lifted or rested before it and is set anew.</param>
+public readonly record struct PlayedStroke(int First, int Last, BowDirection Direction, int Pass, bool Lifted);
+
+/// <summary>A place where a repeat brings the bow back the other way round.</summary>
+/// <param name="Leaving">Order of the last note before the jump back.</param>
+/// <param name="Returning">Order of the note that it comes back to.</param>
+/// <param name="First">Direction there the first time; the second time it is the other.</param>
+public readonly record struct WrongWayRound(int Leaving, int Returning, BowDirection First);
+
+/// <summary>
+/// Bow directions of a tune in play order (handbook 8): the first stroke down unless a pick-up, each new stroke alternates, notes under one slur share a
+/// stroke, printed signs win, a lift, a bar of rest or plucked notes start down again.
+/// </summary>
+/// <param name="Directions">For each sounding note its direction the first time.</param>
+/// <param name="Again">Its direction the second time where that differs; else null.</param>
+/// <param name="Strokes">Every stroke in the order of playing.</param>
+/// <param name="Plucked">The note is plucked and has no stroke; its direction is the last one bowed.</param>
+/// <param name="ComesBackWrong">Where a repeat turns the bow round.</param>
+public sealed record Bows(
+    IReadOnlyList<BowDirection> Directions,
+    IReadOnlyList<BowDirection?> Again,
+    IReadOnlyList<PlayedStroke> Strokes,
+    IReadOnlyList<bool> Plucked,
+    IReadOnlyList<WrongWayRound> ComesBackWrong
+)
+{
+    public static Bows Follow(
+        IReadOnlyList<SoundingNote> notes,
+        IReadOnlyList<Bar> bars,
+        IReadOnlyList<PlayedBar> order,
+        AfterLongRest longRest
+    )
+    {
+        var first = new BowDirection?[notes.Count];
+        var again = new BowDirection?[notes.Count];
+        var strokes = new List<PlayedStroke>(notes.Count);
+        var wrong = new List<WrongWayRound>();
+        var plucked = Plucking.Of(notes);
+        var before = -1;
+        foreach (var (i, pass) in Played(notes, bars, order))
+        {
+            var follows = i == before + 1;
+            if (plucked[i])
+            {
+                first[i] ??= strokes.Count > 0 ? strokes[^1].Direction : BowDirection.Down;
+                before = i;
+                continue;
+            }
+
+            if (follows && before >= 0 && notes[i].Slurred && !plucked[before])
+            {
+                strokes[^1] = strokes[^1] with { Last = i };
+            }
+            else
+            {
+                var lifted = before >= 0 && (plucked[before] || Retakes(notes, before, i, follows, longRest));
+                strokes.Add(
+                    new PlayedStroke(i, i, DirectionOf(notes, i, strokes.Count == 0 ? null : strokes[^1].Direction, lifted), pass, lifted)
+                );
+            }
+
+            var direction = strokes[^1].Direction;
+            if (first[i] is null)
+                first[i] = direction;
+            else if (first[i] != direction)
+            {
+                if (!follows && again[i] is null)
+                    wrong.Add(new WrongWayRound(before, i, first[i]!.Value));
+                again[i] = direction;
+            }
+
+            before = i;
+        }
+
+        return new Bows([.. first.Select(d => d ?? BowDirection.Down)], again, strokes, plucked, wrong);
+    }
+
+    /// <summary>A pick-up is bowed so that the first full bar begins down: one stroke up, two strokes down up.</summary>
+    public static BowDirection Opening(IReadOnlyList<SoundingNote> notes) =>
+        notes.TakeWhile(n => n.Bar.IsPickUp).Count(n => !n.Slurred) % 2 == 1 ? BowDirection.Up : BowDirection.Down;
+
+    public static BowDirection Turned(BowDirection direction) => direction == BowDirection.Down ? BowDirection.Up : BowDirection.Down;
+
+    /// <summary>A lift sign, or a rest of at least a bar where the school retakes after one; a shorter rest does not turn the bow.</summary>
+    internal static bool Retakes(IReadOnlyList<SoundingNote> notes, int before, int i, bool follows, AfterLongRest longRest) =>
+        notes[before].Event.Has(Marks.LiftAfter) && !notes[i].IsGrace
+        || follows
+            && longRest == AfterLongRest.RetakeDown
+            && !notes[i].RestBefore.IsZero
+            && notes[i].Bar.Time is { } time
+            && notes[i].RestBefore >= time.BarLength;
+
+    private static BowDirection DirectionOf(IReadOnlyList<SoundingNote> notes, int i, BowDirection? before, bool lifted)
+    {
+        if (notes[i].Event.Has(Marks.DownBow))
+            return BowDirection.Down;
+        if (notes[i].Event.Has(Marks.UpBow))
+            return BowDirection.Up;
+        if (before is not { } last)
+            return i == 0 ? Opening(notes) : BowDirection.Down;
+        return lifted ? BowDirection.Down : Turned(last);
+    }
+
+    private static IEnumerable<(int Note, int Pass)> Played(
+        IReadOnlyList<SoundingNote> notes,
+        IReadOnlyList<Bar> bars,
+        IReadOnlyList<PlayedBar> order
+    )
+    {
+        var ofBar = bars.ToDictionary(b => b, _ => new List<int>(), ReferenceEqualityComparer.Instance as IEqualityComparer<Bar>);
+        foreach (var note in notes)
+            ofBar[note.Bar].Add(note.Index);
+        foreach (var (bar, pass) in order)
+        {
+            foreach (var i in ofBar[bars[bar]])
+                yield return (i, pass);
+        }
+    }
+}

@@ -1,0 +1,65 @@
+using Coppia.Core.Instruments;
+using Coppia.Core.Music;
+
+namespace Coppia.Core.Fingering;
+
+/// <summary>How a tune lies on an instrument when its written notes are moved by whole octaves.</summary>
+/// <param name="Octaves">Octaves that the written notes move; 0 leaves them.</param>
+/// <param name="OutOfReach">Notes that no finger reaches.</param>
+/// <param name="Beyond">Notes that need what a beginner class has not learned.</param>
+public readonly record struct OctaveChoice(int Octaves, int OutOfReach, int Beyond);
+
+/// <summary>Brings a tune printed for one instrument into an octave that another can play (handbook 6).</summary>
+public static class OctaveFit
+{
+    private const int FurthestMove = 4;
+
+    /// <summary>
+    /// How many octaves to move the written notes: the move that leaves the fewest notes out of reach altogether, then the fewest that need
+    /// what the class has not learned, then the smallest, downwards on a tie. A tune whose notes all lie in the allowed positions stays.
+    /// </summary>
+    public static int OctavesFor(Score score, Instrument instrument) =>
+        Moves(score, instrument)
+            .OrderBy(m => m.OutOfReach)
+            .ThenBy(m => m.Beyond)
+            .ThenBy(m => Math.Abs(m.Octaves))
+            .ThenBy(m => m.Octaves)
+            .First()
+            .Octaves;
+
+    /// <summary>The octaves in which at least half of the notes can be played, lowest first, the print's own among them whatever it leaves out.</summary>
+    public static IReadOnlyList<OctaveChoice> Choices(Score score, Instrument instrument)
+    {
+        var notes = SoundingNote.Of(score).Count;
+        return [.. Moves(score, instrument).Where(m => m.Octaves == 0 || 2 * m.OutOfReach <= notes).OrderBy(m => m.Octaves)];
+    }
+
+    /// <summary>The pitch lies on an open string or under a finger in an allowed position.</summary>
+    public static bool IsAllowed(Instrument instrument, Pitch pitch) =>
+        Placements.Of(instrument, pitch, openFrame: 0).Any(p => p.IsOpen || instrument.Frames[p.Frame].AllowedByDefault);
+
+    /// <summary>"an octave lower", "two octaves higher"; null when nothing moved.</summary>
+    public static string? Words(int octaves) =>
+        octaves == 0
+            ? null
+            : $"{(Math.Abs(octaves) == 1 ? "an octave" : Math.Abs(octaves) == 2 ? "two octaves" : $"{Math.Abs(octaves)} octaves")} {(octaves < 0 ? "lower" : "higher")}";
+
+    private static IEnumerable<OctaveChoice> Moves(Score score, Instrument instrument)
+    {
+        var pitches = SoundingNote.Of(score).GroupBy(n => n.Pitch).Select(g => (Pitch: g.Key, Count: g.Count())).ToArray();
+        for (var octaves = -FurthestMove; octaves <= FurthestMove; octaves++)
+        {
+            var (outOfReach, beyond) = (0, 0);
+            foreach (var (pitch, count) in pitches)
+            {
+                var moved = pitch.AddOctaves(octaves);
+                if (!Placements.Of(instrument, moved, openFrame: 0).Any())
+                    outOfReach += count;
+                else if (!IsAllowed(instrument, moved))
+                    beyond += count;
+            }
+
+            yield return new OctaveChoice(octaves, outOfReach, beyond);
+        }
+    }
+}

@@ -1,0 +1,36 @@
+namespace Coppia.Core.Instruments;
+
+/// <summary>What kind of place a finger takes, in the words of the row.</summary>
+public enum PlaceWord
+{
+    Open,
+    Low,
+    Regular,
+    High,
+    Back,
+    Forward,
+}
+
+/// <summary>One way to play one note: string, height, finger, and the hand frame the hand is in meanwhile.</summary>
+/// <param name="String">0 = lowest sounding string.</param>
+/// <param name="Semitones">Height above the open string.</param>
+/// <param name="Finger">0 (open) to 4.</param>
+/// <param name="Frame">Index into <see cref="Instrument.Frames"/>.</param>
+/// <param name="Word">Open, regular, low or high, or moved by a stretch.</param>
+/// <param name="OwnLetter">False where a neighbour's finger stands in for the letter's own (handbook 3).</param>
+/// <param name="Reach">The finger reaches out of a closed hand for one letter more: extended 4 of violin and viola.</param>
+public readonly record struct Placement(
+    int String,
+    int Semitones,
+    int Finger,
+    int Frame,
+    PlaceWord Word,
+    bool OwnLetter = true,
+    bool Reach = false
+)
+{
+    public bool IsOpen => Finger == 0;
+
+    /// <summary>Same string and finger, whatever the hand frame: what a teacher pins.</summary>
+    public bool SamePair(Placement other) => String == other.String && Finger == other.Finger && Semitones == other.Semitones;
+}

@@ -1,0 +1,211 @@
+namespace Coppia.Core.Music;
+
+/// <summary>Signs printed on one note.</summary>
+[Flags]
+public enum Marks
+{
+    None = 0,
+    Staccato = 1,
+    Tenuto = 2,
+    Accent = 4,
+    StrongAccent = 8,
+    Fermata = 16,
+    UpBow = 32,
+    DownBow = 64,
+
+    /// <summary>A lift (retake, comma) after the note: the next stroke starts down again.</summary>
+    LiftAfter = 128,
+    Trill = 256,
+}
+
+/// <summary>A grace note before a main note; it takes no time of its own.</summary>
+public sealed record GraceNote(string Id, Pitch Pitch, NoteValue Value, bool Slashed);
+
+/// <summary>A note or a rest in a bar, as printed.</summary>
+public sealed record ScoreEvent
+{
+    /// <summary>Stable name made of bar and order (<c>b3n2</c>); the same source always gives the same ids.</summary>
+    public string Id { get; init; } = "";
+
+    /// <summary>The written pitch; null for a rest.</summary>
+    public Pitch? Pitch { get; init; }
+
+    /// <summary>Further pitches sounding together (a double stop).</summary>
+    public IReadOnlyList<Pitch> Chord { get; init; } = [];
+
+    public NoteValue Value { get; init; } = NoteValue.Quarter;
+
+    /// <summary>A rest that fills its bar whatever the bar's length.</summary>
+    public bool IsBarRest { get; init; }
+
+    /// <summary>Moment within the bar, in whole notes from the barline.</summary>
+    public Fraction Onset { get; init; }
+
+    /// <summary>Sounding length; differs from the value's only for a bar rest.</summary>
+    public Fraction Length { get; init; }
+
+    /// <summary>The note is tied to the next one.</summary>
+    public bool TiedOn { get; init; }
+
+    /// <summary>How many slurs begin and end on this note.</summary>
+    public int SlurStarts { get; init; }
+
+    public int SlurStops { get; init; }
+
+    public bool TupletStart { get; init; }
+
+    public bool TupletStop { get; init; }
+
+    public Marks Marks { get; init; }
+
+    /// <summary>A printed finger number, 0–4.</summary>
+    public int? PrintedFinger { get; init; }
+
+    /// <summary>Dynamic sign at this note (p, mf …), or null.</summary>
+    public string? Dynamic { get; init; }
+
+    /// <summary>Words above the staff at this note (a tempo word, pizz., arco), or null.</summary>
+    public string? Words { get; init; }
+
+    public IReadOnlyList<GraceNote> Graces { get; init; } = [];
+
+    public SourcePosition At { get; init; }
+
+    public bool IsRest => Pitch is null;
+
+    public bool Has(Marks mark) => (Marks & mark) != 0;
+}
+
+/// <summary>How a bar ends.</summary>
+public enum Barline
+{
+    Plain,
+    Double,
+    Final,
+    None,
+}
+
+/// <summary>One printed bar.</summary>
+public sealed record Bar
+{
+    /// <summary>Printed number; a pick-up is 0.</summary>
+    public int Number { get; init; }
+
+    /// <summary>"Bar 6", or "Pick-up".</summary>
+    public string Spoken => Number == 0 ? "Pick-up" : $"Bar {Number}";
+
+    /// <summary>"bar 6", or "the pick-up", within a sentence.</summary>
+    public string Named => Number == 0 ? "the pick-up" : $"bar {Number}";
+
+    public string Id { get; init; } = "";
+
+    public IReadOnlyList<ScoreEvent> Events { get; init; } = [];
+
+    public Clef Clef { get; init; } = Clef.Treble;
+
+    public KeySignature Key { get; init; }
+
+    /// <summary>The time signature in force; null in free meter.</summary>
+    public TimeSignature? Time { get; init; }
+
+    public bool RepeatStart { get; init; }
+
+    public bool RepeatEnd { get; init; }
+
+    /// <summary>How often the section that ends here is played in all, 2 to 8.</summary>
+    public int RepeatTimes { get; init; } = 2;
+
+    /// <summary>Da capo, segno and their kind.</summary>
+    public Waymarks Waymarks { get; init; }
+
+    /// <summary>Number of the ending that begins here ("1", "2", "1,2"), or null.</summary>
+    public string? EndingStart { get; init; }
+
+    public bool EndingStop { get; init; }
+
+    public Barline Barline { get; init; } = Barline.Plain;
+
+    /// <summary>The source starts a new line of music after this bar.</summary>
+    public bool LineBreakAfter { get; init; }
+
+    public bool IsPickUp { get; init; }
+
+    public SourcePosition At { get; init; }
+
+    /// <summary>Sum of the lengths of what the bar holds, in whole notes.</summary>
+    public Fraction Length => Events.Aggregate(Fraction.Zero, (sum, e) => sum + e.Length);
+
+    /// <summary>How far into a full bar this bar's first event lies: a pick-up starts late.</summary>
+    public Fraction StartsAt => IsPickUp && Time is { } time && Length < time.BarLength ? time.BarLength - Length : Fraction.Zero;
+}
+
+/// <summary>What is printed: one voice of one part. Pitches are as written, not as sounding.</summary>
+public sealed record Score
+{
+    /// <summary>Most notes and rests a tune may have.</summary>
+    public const int MostEvents = 20_000;
+
+    public string Title { get; init; } = "";
+
+    public string? Composer { get; init; }
+
+    /// <summary>The instrument the source names, by its everyday name, or null.</summary>
+    public string? InstrumentName { get; init; }
+
+    public Clef Clef { get; init; } = Clef.Treble;
+
+    public KeySignature Key { get; init; }
+
+    public TimeSignature? Time { get; init; }
+
+    /// <summary>Beats a minute and the value of one beat, where the source gives them.</summary>
+    public (Fraction Beat, int PerMinute)? Tempo { get; init; }
+
+    /// <summary>Tempo word or words ("Allegretto"), or null.</summary>
+    public string? TempoWords { get; init; }
+
+    public IReadOnlyList<Bar> Bars
+    {
+        get;
+        init
+        {
+            field = value;
+            Waymarks = value.Aggregate(Waymarks.None, (all, b) => all | b.Waymarks);
+        }
+    } = [];
+
+    /// <summary>All waymarks of the tune together.</summary>
+    public Waymarks Waymarks { get; private init; }
+
+    public IEnumerable<ScoreEvent> Events => Bars.SelectMany(b => b.Events);
+
+    /// <summary>The same score with every pitch, grace and chord note moved by whole octaves.</summary>
+    public Score MovedByOctaves(int octaves) =>
+        octaves == 0
+            ? this
+            : this with
+            {
+                Bars =
+                [
+                    .. Bars.Select(b =>
+                        b with
+                        {
+                            Events =
+                            [
+                                .. b.Events.Select(e =>
+                                    e with
+                                    {
+                                        Pitch = e.Pitch?.AddOctaves(octaves),
+                                        Chord = [.. e.Chord.Select(p => p.AddOctaves(octaves))],
+                                        Graces = [.. e.Graces.Select(g => g with { Pitch = g.Pitch.AddOctaves(octaves) })],
+                                    }
+                                ),
+                            ],
+                        }
+                    ),
+                ],
+            };
+
+    /// <summary>The same score on another clef throughout.</summary>
+    public Score OnClef(Clef clef) => this with { Clef = clef, Bars = [.. Bars.Select(b => b with { Clef = clef })] };
+}

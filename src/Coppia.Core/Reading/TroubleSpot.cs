@@ -1,0 +1,170 @@
+using Coppia.Core.Fingering;
+using Coppia.Core.Form;
+using Coppia.Core.Instruments;
+using Coppia.Core.Knowledge;
+using Coppia.Core.Music;
+using Coppia.Core.Wording;
+
+namespace Coppia.Core.Reading;
+
+/// <summary>What makes a step from note to note hard (handbook 11).</summary>
+public enum TroublePart
+{
+    Crossing,
+    CrossingWithFinger,
+    SkippedString,
+    Leap,
+    FingerMoves,
+    TwoHeights,
+    Stretch,
+    Shift,
+    QuickNote,
+    SlurOverCrossing,
+    Beyond,
+    OddRhythm,
+}
+
+/// <summary>One of the hardest steps of a tune, or of a line in which nothing is hard.</summary>
+/// <param name="From">Order of the note that it leaves.</param>
+/// <param name="To">Order of the note that it reaches.</param>
+/// <param name="Parts">What makes it hard, with its points.</param>
+/// <param name="Where">The bar that it falls in: "Bar 6".</param>
+/// <param name="Text">The step and what makes it hard, in words.</param>
+/// <param name="IsSlip">Not hard in itself: where a hand is likeliest to slip in an easy line.</param>
+public sealed record TroubleSpot(
+    int From,
+    int To,
+    IReadOnlyList<(TroublePart Part, int Points)> Parts,
+    string Where,
+    string Text,
+    bool IsSlip = false
+)
+{
+    /// <summary>Points from which a step is worth a mark.</summary>
+    public const int WorthMarking = 4;
+
+    private const int NotesToOneSpot = 12;
+    private const int FewestSpots = 3;
+    private const int MostSpots = 24;
+
+    public int Score => Parts.Sum(p => p.Points);
+
+    /// <summary>
+    /// The worst steps of a tune in the order of the notes: about one in twelve, and only those that are really hard. Besides, for each different line
+    /// that has none of them, its likeliest slip: an easy tune has a hardest place too.
+    /// </summary>
+    public static IReadOnlyList<TroubleSpot> Of(Fingers fingering, IReadOnlyList<TuneLine> lines, HouseStyle style)
+    {
+        var notes = fingering.Notes;
+        var steps = Enumerable
+            .Range(1, Math.Max(0, notes.Count - 1))
+            .Where(i => notes[i].Step is not { Apart: true })
+            .Select(i => (To: i, Parts: PartsOf(fingering, i)))
+            .Select(s => (s.To, s.Parts, Points: s.Parts.Sum(p => p.Points)))
+            .ToArray();
+        TroubleSpot Spot(int to, IReadOnlyList<(TroublePart, int)> parts, bool slip) =>
+            new(to - 1, to, parts, notes[to].Note.Bar.Spoken, Words(fingering, to, parts, style), slip);
+
+        var most = Math.Clamp(notes.Count / NotesToOneSpot, FewestSpots, MostSpots);
+        // The same step is hard wherever it comes; it is marked once.
+        var hard = steps
+            .Where(s => s.Points >= WorthMarking)
+            .OrderByDescending(s => s.Points)
+            .ThenBy(s => s.To)
+            .Select(s => Spot(s.To, s.Parts, slip: false))
+            .DistinctBy(s => s.Text)
+            .Take(most)
+            .ToArray();
+        return [.. hard.Concat(Slips()).OrderBy(s => s.To)];
+
+        IEnumerable<TroubleSpot> Slips()
+        {
+            var order = fingering.Score.Bars.Index().ToDictionary(b => b.Item.Id, b => b.Index);
+            var inBar = steps.ToLookup(s => order[notes[s.To].Note.Bar.Id]);
+            foreach (var line in lines.Where(l => l.Like is null || l.Letter.EndsWith('′')).Take(MostSpots))
+            {
+                var here = Enumerable.Range(line.FirstBar, line.EndBar - line.FirstBar).SelectMany(b => inBar[b]).ToArray();
+                if (here.Length == 0 || here.Any(s => s.Points >= WorthMarking))
+                    continue;
+                var worst = here.MaxBy(s => s.Points);
+                if (worst.Points > 0)
+                    yield return Spot(worst.To, worst.Parts, slip: true);
+            }
+        }
+    }
+
+    /// <summary>The named parts of the step to a note and their points; none for a step that a rest frees or that no finger plays.</summary>
+    public static IReadOnlyList<(TroublePart Part, int Points)> PartsOf(Fingers fingering, int to)
+    {
+        var parts = new List<(TroublePart, int)>();
+        var (before, now) = (fingering.Notes[to - 1], fingering.Notes[to]);
+        if (before.Placement is not { } a || now.Placement is not { } b || now.Note.RestBefore >= Fraction.Quarter)
+            return parts;
+        var frames = fingering.Instrument.Frames;
+        var crossed = Math.Abs(a.String - b.String);
+        if (crossed == 1)
+            parts.Add((TroublePart.Crossing, 1));
+        if (crossed == 1 && a.Finger > 0 && b.Finger > 0 && a.Finger != b.Finger)
+            parts.Add((TroublePart.CrossingWithFinger, 1));
+        if (crossed > 1)
+            parts.Add((TroublePart.SkippedString, 2));
+        if (crossed > 0 && now.Note.Slurred)
+            parts.Add((TroublePart.SlurOverCrossing, 2));
+        if (Math.Abs(now.Note.Pitch.Step - before.Note.Pitch.Step) >= 4)
+            parts.Add((TroublePart.Leap, 1));
+        var moved = a.Finger > 0 && a.Finger == b.Finger && a.Semitones != b.Semitones;
+        if (frames[a.Frame].Height != frames[b.Frame].Height && !(a.IsOpen && b.IsOpen))
+            parts.Add((TroublePart.Shift, 4));
+        else if (moved && crossed == 0)
+            parts.Add((TroublePart.FingerMoves, 3));
+        else if (moved && crossed == 1)
+            parts.Add((TroublePart.TwoHeights, 2));
+        if (b.Word is PlaceWord.Back or PlaceWord.Forward || b is { Word: PlaceWord.High, Finger: 4 })
+            parts.Add((TroublePart.Stretch, 2));
+        if (now.Beyond)
+            parts.Add((TroublePart.Beyond, 2));
+        if (before.Note.Length <= new Fraction(1, 16))
+            parts.Add((TroublePart.QuickNote, 2));
+        else if (before.Note.Length <= new Fraction(1, 8))
+            parts.Add((TroublePart.QuickNote, 1));
+        if (OddRhythm(before.Note))
+            parts.Add((TroublePart.OddRhythm, 1));
+        return parts;
+    }
+
+    /// <summary>A dotted or tied note, a triplet, or one that begins off the beat and outlasts it.</summary>
+    private static bool OddRhythm(SoundingNote note) =>
+        note.Event.Value.InTuplet
+        || note.TiedIds.Count > 0
+        || note.Event.Value.Dots > 0 && note.Length < new Fraction(1, 2)
+        || note.Bar.Time is { IsCompound: false } time && note.Beat.Denominator > 1 && note.Length >= time.Beat;
+
+    private static string Words(Fingers fingering, int to, IReadOnlyList<(TroublePart Part, int Points)> parts, HouseStyle style)
+    {
+        var (before, now) = (fingering.Notes[to - 1], fingering.Notes[to]);
+        var (a, b) = (before.Placement!.Value, now.Placement!.Value);
+        var said = parts
+            .OrderByDescending(p => p.Points)
+            .Select(p =>
+                p.Part switch
+                {
+                    TroublePart.Crossing => parts.Any(x => x.Part == TroublePart.CrossingWithFinger) ? null : "a string crossing",
+                    TroublePart.CrossingWithFinger => "a string crossing with another finger",
+                    TroublePart.SkippedString => "a skipped string",
+                    TroublePart.Leap => "a leap",
+                    TroublePart.FingerMoves => $"finger {b.Finger} slides",
+                    TroublePart.TwoHeights => $"finger {b.Finger} at two heights",
+                    TroublePart.Stretch => "a stretch",
+                    TroublePart.Shift => $"a shift to {fingering.Instrument.Frames[b.Frame].Spoken}",
+                    TroublePart.QuickNote => "quick notes",
+                    TroublePart.SlurOverCrossing => "slurred over the crossing",
+                    TroublePart.Beyond => "beyond what the class has learned",
+                    _ => "an odd rhythm",
+                }
+            )
+            .OfType<string>()
+            .ToArray();
+        string Called(FingeredNote n, Placement p) => $"{Labels.Note(n.Note.Pitch, style)} ({Labels.Pair(p, fingering.Instrument, style)})";
+        return $"{Called(before, a)} to {Called(now, b)}, {English.List(said)}.";
+    }
+}

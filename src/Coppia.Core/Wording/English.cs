@@ -1,0 +1,70 @@
+namespace Coppia.Core.Wording;
+
+/// <summary>Lists and small numbers in words.</summary>
+public static class English
+{
+    /// <summary>"D", "D and A", "G, D and A".</summary>
+    public static string List(IReadOnlyList<string> items) =>
+        items.Count switch
+        {
+            0 => "",
+            1 => items[0],
+            _ => $"{string.Join(", ", items.Take(items.Count - 1))} and {items[^1]}",
+        };
+
+    /// <summary>Printed bar numbers, runs of three and more drawn together: "bar 4", "bars 1–4, 7 and 9", "the pick-up and bar 2".</summary>
+    public static string Bars(IEnumerable<int> numbers)
+    {
+        int[] all = [.. numbers.Distinct().Order()];
+        var figures = new List<string>();
+        for (var i = all.Length > 0 && all[0] == 0 ? 1 : 0; i < all.Length; )
+        {
+            var last = i;
+            while (last + 1 < all.Length && all[last + 1] == all[last] + 1)
+                last++;
+            if (last - i < 2)
+                last = i;
+            figures.Add(last == i ? Figure(all[i]) : $"{Figure(all[i])}–{Figure(all[last])}");
+            i = last + 1;
+        }
+
+        var bars =
+            figures.Count == 0 ? ""
+            : figures is [{ } one] && !one.Contains('–', StringComparison.Ordinal) ? $"bar {one}"
+            : $"bars {List(figures)}";
+        return all.Length == 0 || all[0] != 0 ? bars
+            : bars.Length == 0 ? "the pick-up"
+            : $"the pick-up and {bars}";
+    }
+
+    /// <summary>The words with a capital.</summary>
+    public static string Capital(string words) => char.ToUpperInvariant(words[0]) + words[1..];
+
+    /// <summary>The words with a capital and a full stop.</summary>
+    public static string Sentence(string words) => Capital(words) + ".";
+
+    private static string Figure(int n) => n.ToString(System.Globalization.CultureInfo.InvariantCulture);
+
+    /// <summary>"no", "one" … "twelve", then figures.</summary>
+    public static string Number(int n) =>
+        n >= 0 && n < Small.Length ? Small[n] : n.ToString(System.Globalization.CultureInfo.InvariantCulture);
+
+    private static readonly string[] Small =
+    [
+        "no",
+        "one",
+        "two",
+        "three",
+        "four",
+        "five",
+        "six",
+        "seven",
+        "eight",
+        "nine",
+        "ten",
+        "eleven",
+        "twelve",
+        "thirteen",
+        "fourteen",
+    ];
+}
