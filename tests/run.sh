@@ -19,7 +19,7 @@ check() {
 echo 'Building the tests …'
 quietly tests dotnet build Coppia.slnx -c Release
 rm -rf "$OUT/results"
-for suite in Core Formats Server Reference Browser; do
+for suite in Architecture Core Formats Server Reference Browser; do
   echo "Running $suite …"
   dotnet "tests/$suite/bin/Release/net10.0/Coppia.$suite.Tests.dll" -result-trx "$OUT/results/$suite.trx" -noLogo -noColor >"$OUT/log/$suite.log" 2>&1 || true
   counters=$(grep -o '<Counters [^>]*' "$OUT/results/$suite.trx" 2>/dev/null || true)

@@ -2,7 +2,9 @@ using BenchmarkDotNet.Attributes;
 
 namespace Coppia.Bench;
 
-/// <summary>Bowing (with the bow's place), counting and form of 10,000 notes, each and together, against fingering the same notes.</summary>
+/// <summary>
+/// Bowing (with the bow's place), counting and form of 10,000 notes, each and together, against fingering the same notes.
+/// </summary>
 public class BowCountForm
 {
     private Score _score = new();
@@ -15,13 +17,13 @@ public class BowCountForm
     [GlobalSetup]
     public void Prepare()
     {
-        _score = LongTune.Score(10_000, StringSection.Named(Player, HouseStyle.Default));
+        _score = LongTune.Score(10_000, HouseStyle.Default.Instrument(Player));
         _notes = SoundingNote.Of(_score);
         _order = PlayOrder.Of(_score);
     }
 
     [Benchmark(Baseline = true)]
-    public int FingeringAlone() => Fingers.Choose(_score, StringSection.Named(Player, HouseStyle.Default)!, HouseStyle.Default).Cost;
+    public int FingeringAlone() => Fingers.Choose(_score, new Player(HouseStyle.Default.Instrument(Player)!)).Cost;
 
     [Benchmark]
     public int Together() => BowPlaces() + CountingRow() + Forms();
@@ -34,5 +36,5 @@ public class BowCountForm
     public int CountingRow() => Counts.Of(_score, HouseStyle.Default).Count;
 
     [Benchmark]
-    public int Forms() => TuneForm.Of(_score, _notes, PlayOrder.Of(_score), HouseStyle.Default).Lines.Count;
+    public int Forms() => TuneForm.Of(_score, _notes).Lines.Count;
 }

@@ -40,5 +40,5 @@ public class FingeringAgainstEngraving
     }
 
     [Benchmark]
-    public int Fingering() => Fingers.Choose(_score, StringSection.Violin, HouseStyle.Default).Cost;
+    public int Fingering() => Fingers.Choose(_score, new Player(StringSection.Violin)).Cost;
 }

@@ -3,7 +3,8 @@ using Coppia.Tests;
 
 namespace Coppia.Bench;
 
-/// <summary>The whole-line solver against QuikGraph's Dijkstra on the same lattice: with its graph built beforehand, and from the lattice as ours starts. The baseline is ours:
+/// <summary>The whole-line solver against QuikGraph's Dijkstra on the same lattice: with its graph built beforehand, and from the lattice
+/// as ours starts. The baseline is ours:
 /// the ratio says how many times longer the general library takes.</summary>
 public class FingeringAgainstGraph
 {
@@ -17,9 +18,13 @@ public class FingeringAgainstGraph
     [GlobalSetup]
     public void Lay()
     {
-        var instrument = StringSection.Named(Player, HouseStyle.Default)!;
-        _lattice = FingerLattice.Of(SoundingNote.Of(LongTune.Score(300, instrument)), instrument, new Dictionary<string, Pin>());
-        _cost = new FingerCost(instrument, FingerWeights.Default, FourthFinger.Balanced);
+        var instrument = HouseStyle.Default.Instrument(Player)!;
+        _lattice = FingerLattice.Of(
+            SoundingNote.Of(LongTune.Score(300, instrument)),
+            new Player(instrument),
+            new Dictionary<string, Pin>()
+        );
+        _cost = new FingerCost(new Player(instrument), FingerWeights.Default);
         _graph = new GeneralGraph(_lattice, _cost);
     }
 

@@ -2,7 +2,10 @@ using BenchmarkDotNet.Attributes;
 
 namespace Coppia.Bench;
 
-/// <summary>Fingering time a note at growing lengths, against 100 notes: linear when the ratio stays near 1. Each benchmark fingers 20,000 notes in all.</summary>
+/// <summary>
+/// Fingering time a note at growing lengths, against 100 notes: linear when the ratio stays near 1. Each benchmark fingers 20,000 notes
+/// in all.
+/// </summary>
 public class FingeringByLength
 {
     private readonly Dictionary<int, Score> _scores = [];
@@ -14,7 +17,7 @@ public class FingeringByLength
     public void Compose()
     {
         foreach (var notes in new[] { 100, 1000, 10_000, 20_000 })
-            _scores[notes] = LongTune.Score(notes, StringSection.Named(Player, HouseStyle.Default));
+            _scores[notes] = LongTune.Score(notes, HouseStyle.Default.Instrument(Player));
     }
 
     [Benchmark(Baseline = true)]
@@ -31,10 +34,10 @@ public class FingeringByLength
 
     private int Finger(int notes)
     {
-        var instrument = StringSection.Named(Player, HouseStyle.Default)!;
+        var instrument = HouseStyle.Default.Instrument(Player)!;
         var cost = 0;
         for (var done = 0; done < 20_000; done += notes)
-            cost += Fingers.Choose(_scores[notes], instrument, HouseStyle.Default).Cost;
+            cost += Fingers.Choose(_scores[notes], new Player(instrument)).Cost;
         return cost;
     }
 }

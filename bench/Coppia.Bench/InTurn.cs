@@ -4,7 +4,8 @@ using System.Globalization;
 namespace Coppia.Bench;
 
 /// <summary>
-/// Compares pieces of work that differ by little: all are run in turn, again and again, and each round gives one ratio. A machine that changes its speed
+/// Compares pieces of work that differ by little: all are run in turn, again and again, and each round gives one ratio. A machine that
+/// changes its speed
 /// meanwhile changes it for all of them, which runs one after the other cannot bear.
 /// </summary>
 internal static class InTurn
@@ -14,7 +15,10 @@ internal static class InTurn
 
     public readonly record struct Work(string Name, Action Do);
 
-    /// <summary>Prints for each work its median time and the median of its ratios to the baseline, with the half width of that median's 95 % interval.</summary>
+    /// <summary>
+    /// Prints for each work its median time and the median of its ratios to the baseline, with the half width of that median's 95 %
+    /// interval.
+    /// </summary>
     public static void Compare(string about, Work baseline, params Work[] others)
     {
         Work[] all = [baseline, .. others];

@@ -3,7 +3,8 @@ using Coppia.Formats;
 namespace Coppia.Bench;
 
 /// <summary>
-/// What the rules that reach over a whole tune add. The baseline knows one note, one finger in a line, but not that the same music has the same fingers;
+/// What the rules that reach over a whole tune add. The baseline knows one note, one finger in a line, but not that the same music has
+/// the same fingers;
 /// against it stand both rules, and neither. A rule is left out by giving its prices as 0; the tune is one song A A B A after the other.
 /// </summary>
 internal static class SameMusic
@@ -17,7 +18,7 @@ internal static class SameMusic
         {
             var score = TuneReader.Read(LongTune.Songs(2000, player)).Score!;
             InTurn.Work With(string rules, FingerWeights weights) =>
-                new(rules, () => Fingers.Choose(score, player, HouseStyle.Default, weights: weights));
+                new(rules, () => Fingers.Choose(score, new Player(player), weights: weights));
             InTurn.Compare(
                 player.Name,
                 With("one note, one finger", OneFingerOnly),

@@ -24,6 +24,6 @@ public class TextToReading
     public PlayerReading Reading()
     {
         var score = TuneReader.Read(_xml).Score!;
-        return PlayerReading.Of(score, StringSection.Violin, StringSection.Violin, HouseStyle.Default);
+        return PlayerReading.Of(score, StringSection.Violin, new Player(StringSection.Violin));
     }
 }

@@ -1,10 +1,10 @@
+using System.CommandLine;
 using System.Globalization;
 using System.Text.Json;
-using Coppia.Core.Fingering;
 using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
-using Coppia.Core.Music;
 using Coppia.Core.Reading;
+using Coppia.Core.Wording;
 using Coppia.Formats;
 
 namespace Coppia.Cli;
@@ -23,20 +23,20 @@ public sealed record ReadRow(
     string Count
 )
 {
-    public static ReadRow Of(ReadingNote row, Instrument instrument)
+    public static ReadRow Of(ReadingNote row, ReadingWords words, Instrument instrument)
     {
         var at = row.Placement;
         return new ReadRow(
-            row.Note.Bar.Number,
-            row.Note.Beat.ToDouble().ToString("0.###", CultureInfo.InvariantCulture),
-            row.Note.Pitch.ToString(),
-            at is { } p ? instrument.StringName(p.String) : "-",
-            at?.Finger.ToString(CultureInfo.InvariantCulture) ?? "-",
-            at?.Word.ToString().ToLowerInvariant() ?? "-",
-            at is { } q ? instrument.Frames[q.Frame].Position : "-",
-            row.Label,
-            row.Bow.ToString().ToLowerInvariant(),
-            row.Count
+            Bar: row.Note.Bar.Number,
+            Beat: row.Note.Beat.ToDouble().ToString("0.###", CultureInfo.InvariantCulture),
+            Note: row.Note.Pitch.ToString(),
+            String: at is { } p ? instrument.StringName(p.String) : "-",
+            Finger: at?.Finger.ToString(CultureInfo.InvariantCulture) ?? "-",
+            Place: at?.Word.ToString().ToLowerInvariant() ?? "-",
+            Position: at is { } q ? instrument.Frames[q.Frame].Position : "-",
+            Label: words.Label(row),
+            Bow: BowWords.Way(row.Bow),
+            Count: words.Count(row)
         );
     }
 
@@ -44,15 +44,18 @@ public sealed record ReadRow(
         string.Join('\t', Bar.ToString(CultureInfo.InvariantCulture), Beat, Note, String, Finger, Place, Position, Label, Bow, Count);
 }
 
-/// <summary><c>coppia read FILE --for INSTRUMENT [--format tsv|json] [--style FILE.json] [--octave N]</c>: the pipeline with no server.</summary>
+/// <summary><c>coppia read FILE --for INSTRUMENT</c>: the pipeline with no server.</summary>
 public static class ReadCommand
 {
-    public const string Usage = "coppia read FILE|- --for violin|viola|cello|bass [--format tsv|json] [--style FILE.json] [--octave -4..4]";
-
     /// <summary>The name of standard input in place of a file.</summary>
     private const string StandardInput = "-";
 
     private const string Header = "bar\tbeat\tnote\tstring\tfinger\tplace\tposition\tlabel\tbow\tcount";
+
+    private static readonly string[] Instruments = [.. StringSection.All.Select(i => i.Id)];
+
+    public static readonly string Usage =
+        $"coppia read FILE|- --for {string.Join('|', Instruments)} [--format tsv|json] [--say] [--style FILE.json] [--octave -4..4]";
 
     private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
     {
@@ -60,56 +63,83 @@ public static class ReadCommand
         Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
     };
 
-    /// <summary>0 when the tune was read; 2 for wrong usage or unreadable input, with one line on standard error and nothing on standard output.</summary>
+    private static readonly Argument<string> FileName = new("FILE");
+    private static readonly Option<string> For = new("--for") { Required = true };
+    private static readonly Option<string> Format = new Option<string>("--format") { DefaultValueFactory = _ => "tsv" }.AcceptOnlyFromAmong(
+        "tsv",
+        "json"
+    );
+    private static readonly Option<string?> Style = new("--style");
+    private static readonly Option<int?> Octave = new("--octave");
+    private static readonly Option<bool> Say = new("--say");
+
+    /// <summary>
+    /// 0 when the tune was read; 2 for wrong usage or unreadable input, with one line on standard error and nothing on standard output.
+    /// </summary>
     public static int Run(string[] args, TextWriter output, TextWriter error)
     {
-        if (Parse(args) is not { } options)
+        var command = new RootCommand { FileName, For, Format, Style, Octave, Say };
+        var asked = command.Parse(args);
+        if (asked.Errors.Count > 0 || asked.GetValue(Octave) is < -4 or > 4)
             return Refuse(error, $"usage: {Usage}");
-        var style = HouseStyle.Default;
-        if (options.StyleFile is { } styleFile)
-        {
-            if (Load(styleFile, error) is not { } json)
-                return 2;
-            try
-            {
-                style = StyleFile.Read(System.Text.Encoding.UTF8.GetString(json));
-            }
-            catch (FormatException e)
-            {
-                return Refuse(error, $"{styleFile}:{e.Message}");
-            }
-        }
-
-        if (StringSection.Named(options.Instrument, style) is not { } instrument)
-            return Refuse(error, $"“{options.Instrument}” is not an instrument; expected violin, viola, cello or bass");
-        if (Load(options.File, error) is not { } bytes)
+        if (StyleOf(asked.GetValue(Style), error) is not { } style)
             return 2;
-        if (ReadTune(options.File, bytes, error) is not { } result)
+        var name = asked.GetValue(For)!;
+        if (style.Instrument(name) is not { } instrument)
+            return Refuse(error, $"“{name}” is not an instrument; expected {Labels.Instruments()}");
+
+        var file = asked.GetValue(FileName)!;
+        if (Load(file, error) is not { } bytes || ReadTune(file, bytes, error) is not { } result)
             return 2;
         if (result.Score is not { } score)
-            return Refuse(error, string.Join("\n", result.Errors.Select(e => $"{options.File}:{e}")));
+            return Refuse(error, string.Join("\n", result.Errors.Select(e => $"{file}:{e}")));
 
         foreach (var notice in result.Notices)
-            error.WriteLine($"{options.File}:{notice.At}: {notice.Message}");
-        var reading = PlayerReading.Of(score, PrintedFor.Of(score), instrument, style, chosenOctaves: options.Octaves);
-        if (OctaveFit.Words(reading.OctavesMoved) is { } moved)
-            error.WriteLine($"{options.File}: written {moved} for {instrument.Name.ToLowerInvariant()}.");
-        foreach (var warning in reading.Warnings())
-            error.WriteLine($"{options.File}: {warning}");
+            error.WriteLine($"{file}:{notice.At}: {notice.Message}");
+        var player = new Player(instrument, style);
+        var reading = PlayerReading.Of(score, PrintedFor.Of(score), player, chosenOctaves: asked.GetValue(Octave));
+        var words = new ReadingWords(reading);
+        if (OctaveWords.Moved(reading.OctavesMoved) is { } moved)
+            error.WriteLine($"{file}: written {moved} for {instrument.Name.ToLowerInvariant()}.");
+        foreach (var warning in words.Warnings())
+            error.WriteLine($"{file}: {warning}");
 
-        var rows = reading.Notes.Select(n => ReadRow.Of(n, instrument));
-        if (options.Format == "json")
+        if (asked.GetValue(Say))
+            SaidAloud.Write(reading, words, output);
+        else
+            WriteRows(reading.Notes.Select(n => ReadRow.Of(n, words, instrument)), asked.GetValue(Format) == "json", output);
+        return 0;
+    }
+
+    private static void WriteRows(IEnumerable<ReadRow> rows, bool asJson, TextWriter output)
+    {
+        if (asJson)
         {
             output.WriteLine(JsonSerializer.Serialize(rows, Json));
-        }
-        else
-        {
-            output.WriteLine(Header);
-            foreach (var row in rows)
-                output.WriteLine(row.Tsv());
+            return;
         }
 
-        return 0;
+        output.WriteLine(Header);
+        foreach (var row in rows)
+            output.WriteLine(row.Tsv());
+    }
+
+    /// <summary>The style of a file, or the default; null where the file is no style.</summary>
+    private static HouseStyle? StyleOf(string? file, TextWriter error)
+    {
+        if (file is null)
+            return HouseStyle.Default;
+        if (Load(file, error) is not { } json)
+            return null;
+        try
+        {
+            return StyleFile.Read(System.Text.Encoding.UTF8.GetString(json));
+        }
+        catch (FormatException e)
+        {
+            Refuse(error, $"{file}:{e.Message}");
+            return null;
+        }
     }
 
     private static ReadResult? ReadTune(string file, byte[] bytes, TextWriter error)
@@ -147,51 +177,5 @@ public static class ReadCommand
     {
         error.WriteLine(line);
         return 2;
-    }
-
-    private static Options? Parse(string[] args)
-    {
-        var options = new Options();
-        for (var i = 0; i < args.Length; i++)
-        {
-            var hasValue = i + 1 < args.Length;
-            switch (args[i])
-            {
-                case "--for" when hasValue:
-                    options.Instrument = args[++i];
-                    break;
-                case "--format" when hasValue && args[i + 1] is "tsv" or "json":
-                    options.Format = args[++i];
-                    break;
-                case "--style" when hasValue:
-                    options.StyleFile = args[++i];
-                    break;
-                case "--octave"
-                    when hasValue
-                        && int.TryParse(args[i + 1], NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var octaves)
-                        && octaves is >= -4 and <= 4:
-                    options.Octaves = octaves;
-                    i++;
-                    break;
-                case ['-', '-', ..]:
-                    return null;
-                default:
-                    if (options.File.Length > 0)
-                        return null;
-                    options.File = args[i];
-                    break;
-            }
-        }
-
-        return options.File.Length > 0 && options.Instrument.Length > 0 ? options : null;
-    }
-
-    private sealed class Options
-    {
-        public string File = "";
-        public string Instrument = "";
-        public string Format = "tsv";
-        public string? StyleFile;
-        public int? Octaves;
     }
 }

@@ -9,7 +9,8 @@ public sealed class Database
     private readonly string _connectionString;
 
     /// <param name="file">Path of the database file; made if it is not there.</param>
-    /// <exception cref="InvalidDataException">The file is not a Coppia database or a migration failed; nothing was changed by the failed step.</exception>
+    /// <exception cref="InvalidDataException">The file is not a Coppia database or a migration failed; nothing was changed by the failed
+    /// step.</exception>
     public Database(string file)
     {
         File = file;

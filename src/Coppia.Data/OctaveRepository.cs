@@ -22,7 +22,10 @@ public sealed class OctaveRepository(Database database)
         connection.Execute(
             octaves is null
                 ? "DELETE FROM octave_choice WHERE tune_id = @tuneId AND instrument = @instrument"
-                : "INSERT INTO octave_choice (tune_id, instrument, octaves) VALUES (@tuneId, @instrument, @octaves) ON CONFLICT DO UPDATE SET octaves = @octaves",
+                : """
+                INSERT INTO octave_choice (tune_id, instrument, octaves) VALUES (@tuneId, @instrument, @octaves)
+                ON CONFLICT DO UPDATE SET octaves = @octaves
+                """,
             new
             {
                 tuneId,

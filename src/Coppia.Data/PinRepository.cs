@@ -23,7 +23,11 @@ public sealed class PinRepository(Database database)
         return
         [
             .. connection.Query<PinRecord>(
-                "SELECT note_id AS NoteId, pitch, string, finger FROM pin WHERE tune_id = @tuneId AND instrument = @instrument ORDER BY note_id",
+                """
+                SELECT note_id AS NoteId, pitch, string, finger FROM pin
+                WHERE tune_id = @tuneId AND instrument = @instrument
+                ORDER BY note_id
+                """,
                 new { tuneId, instrument }
             ),
         ];
@@ -50,7 +54,10 @@ public sealed class PinRepository(Database database)
             step
         );
         connection.Execute(
-            "INSERT INTO pin (tune_id, instrument, note_id, pitch, string, finger) VALUES (@tuneId, @instrument, @NoteId, @Pitch, @String, @Finger)",
+            """
+            INSERT INTO pin (tune_id, instrument, note_id, pitch, string, finger)
+            VALUES (@tuneId, @instrument, @NoteId, @Pitch, @String, @Finger)
+            """,
             pins.Select(p => new
             {
                 tuneId,

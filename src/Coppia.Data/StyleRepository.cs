@@ -33,7 +33,11 @@ public sealed class StyleRepository(Database database)
     {
         using var connection = database.Open();
         return connection.ExecuteScalar<long>(
-            "INSERT INTO style (name, json, current) VALUES (@name, @json, NOT EXISTS (SELECT 1 FROM style WHERE current = 1)) RETURNING id",
+            """
+            INSERT INTO style (name, json, current)
+            VALUES (@name, @json, NOT EXISTS (SELECT 1 FROM style WHERE current = 1))
+            RETURNING id
+            """,
             new { name, json }
         );
     }

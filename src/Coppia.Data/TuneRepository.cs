@@ -14,11 +14,12 @@ public enum SaveOutcome
 /// <summary>Owns the table of tunes.</summary>
 public sealed class TuneRepository(Database database, TimeProvider clock)
 {
-    private const string Columns =
-        "id, title, composer, printed_for AS PrintedFor, source, key_name AS KeyName, meter, clef, bars, version, created_at AS CreatedAt, changed_at AS ChangedAt";
+    private const string ColumnsWithoutSource = """
+        id, title, composer, printed_for AS PrintedFor, key_name AS KeyName, meter, clef, bars, version,
+        created_at AS CreatedAt, changed_at AS ChangedAt
+        """;
 
-    private const string ColumnsWithoutSource =
-        "id, title, composer, printed_for AS PrintedFor, '' AS source, key_name AS KeyName, meter, clef, bars, version, created_at AS CreatedAt, changed_at AS ChangedAt";
+    private const string Columns = ColumnsWithoutSource + ", source";
 
     /// <summary>Kept tunes by title, without their sources; those whose title holds the words, in any case.</summary>
     public IReadOnlyList<TuneRecord> List(string? search)
@@ -28,7 +29,11 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
         return
         [
             .. connection.Query<TuneRecord>(
-                $"SELECT {ColumnsWithoutSource} FROM tune WHERE deleted_at IS NULL AND title_key LIKE @pattern ESCAPE '\\' ORDER BY title_key, id",
+                $"""
+                SELECT {ColumnsWithoutSource} FROM tune
+                WHERE deleted_at IS NULL AND title_key LIKE @pattern ESCAPE '\'
+                ORDER BY title_key, id
+                """,
                 new { pattern }
             ),
         ];

@@ -1,5 +1,6 @@
 using System.Text.RegularExpressions;
 using Coppia.Core.Music;
+using Coppia.Core.Wording;
 
 namespace Coppia.Formats;
 

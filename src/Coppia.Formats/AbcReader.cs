@@ -45,7 +45,7 @@ public static class AbcReader
         if (errors.Count > 0)
             return new ReadResult(null, [.. errors.OrderBy(e => e.At)], notices);
 
-        var (score, checks) = ScoreAssembly.Finish(
+        var (score, faults) = ScoreAssembly.Finish(
             new Score
             {
                 Title = header.Title,
@@ -66,7 +66,7 @@ public static class AbcReader
                     $"Bar {score.Bars[^1].Number} has no closing barline; it is read as the last bar."
                 )
             );
-        return new ReadResult(score, [], [.. notices, .. checks]);
+        return new ReadResult(score, [], [.. notices, .. faults.Select(Notice.Of)]);
     }
 
     /// <summary>Reads up to and with K:. Returns the index of the first line of music, or −1 when there is none to read.</summary>

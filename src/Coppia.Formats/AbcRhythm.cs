@@ -1,4 +1,6 @@
+using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
+using Coppia.Core.Wording;
 
 namespace Coppia.Formats;
 
@@ -35,7 +37,13 @@ internal sealed partial class AbcBody
         var changed = NoteValue.Exactly(before.Value.WrittenLength * (c == '>' ? lengthened : shortened));
         if (changed is not { } value)
         {
-            errors.Add(new SourceError(at, $"a {before.Value.Words} cannot be lengthened or shortened so", "a plain note before < or >"));
+            errors.Add(
+                new SourceError(
+                    at,
+                    $"a {before.Value.Words(ValueNames.American)} note cannot be lengthened or shortened so",
+                    "a plain note before < or >"
+                )
+            );
             return;
         }
 

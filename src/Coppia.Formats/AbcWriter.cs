@@ -80,7 +80,7 @@ public static class AbcWriter
 
         var tied = before is null ? new HashSet<int>() : Accidentals.TiedOut(before);
         var signs = Accidentals.Shown(bar, tied);
-        foreach (var mark in WaymarkWords.Each(bar.Waymarks))
+        foreach (var mark in bar.Waymarks.Each())
             text.Append('!').Append(AbcName(mark)).Append('!');
         var beams = Beams.Of(bar);
         foreach (var (i, e) in bar.Events.Index())

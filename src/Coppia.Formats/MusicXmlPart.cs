@@ -1,5 +1,6 @@
 using System.Xml.Linq;
 using Coppia.Core.Music;
+using Coppia.Core.Wording;
 
 namespace Coppia.Formats;
 

@@ -5,7 +5,9 @@ using Coppia.Core.Music;
 
 namespace Coppia.Formats;
 
-/// <summary>Reads the first voice of the first part of a MusicXML 4.0 partwise score (W3C MusicXML 4.0). What is left out is said.</summary>
+/// <summary>
+/// Reads the first voice of the first part of a MusicXML 4.0 partwise score (W3C MusicXML 4.0). What is left out is said.
+/// </summary>
 public static class MusicXmlReader
 {
     /// <summary>The score, or every error with its line and column. DTDs are not read and nothing outside the text is opened.</summary>
@@ -62,7 +64,7 @@ public static class MusicXmlReader
             return new ReadResult(null, [.. reading.Errors.OrderBy(e => e.At)], notices);
 
         var bars = BarDraft.MendBindings(reading.Draft.Finish(), notices);
-        var (score, checks) = ScoreAssembly.Finish(
+        var (score, faults) = ScoreAssembly.Finish(
             new Score
             {
                 Title = Title(root),
@@ -80,7 +82,7 @@ public static class MusicXmlReader
             },
             reading.PickUpMarked
         );
-        return new ReadResult(score, [], [.. notices, .. checks]);
+        return new ReadResult(score, [], [.. notices, .. faults.Select(Notice.Of)]);
     }
 
     internal static SourcePosition At(XElement element)

@@ -1,5 +1,6 @@
 using System.Xml.Linq;
 using Coppia.Core.Music;
+using Coppia.Core.Wording;
 
 namespace Coppia.Formats;
 
@@ -50,7 +51,7 @@ internal static class MusicXmlWaymarks
 
     public static IEnumerable<XElement> Write(Score score, Waymarks marks)
     {
-        foreach (var mark in WaymarkWords.Each(marks))
+        foreach (var mark in marks.Each())
         {
             var direction = MusicXmlWriter.Direction(
                 mark switch

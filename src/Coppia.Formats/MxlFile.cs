@@ -12,7 +12,8 @@ public static class MxlFile
     public static bool IsZip(ReadOnlySpan<byte> start) => start.Length > 3 && start[0] == 'P' && start[1] == 'K';
 
     /// <summary>The MusicXML text of the file's main score.</summary>
-    /// <exception cref="InvalidDataException">Not a readable .mxl file, or too large; the message says which and what was expected.</exception>
+    /// <exception cref="InvalidDataException">Not a readable .mxl file, or too large; the message says which and what was
+    /// expected.</exception>
     public static string Unpack(Stream file)
     {
         using var archive = Open(file);

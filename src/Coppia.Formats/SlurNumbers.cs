@@ -2,7 +2,10 @@ using Coppia.Core.Music;
 
 namespace Coppia.Formats;
 
-/// <summary>Numbers the slurs of a score so that nested ones stay apart: each takes the lowest number free when it begins (MusicXML allows 1 to 16).</summary>
+/// <summary>
+/// Numbers the slurs of a score so that nested ones stay apart: each takes the lowest number free when it begins (MusicXML allows 1 to
+/// 16).
+/// </summary>
 internal sealed class SlurNumbers
 {
     private readonly Dictionary<string, List<int>> _starts = [];

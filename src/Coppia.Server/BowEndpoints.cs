@@ -1,19 +1,18 @@
 using Coppia.Core.Bowing;
-using Coppia.Core.Instruments;
-using Coppia.Core.Music;
+using Coppia.Core.Knowledge;
+using Coppia.Core.Wording;
 using Coppia.Data;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Coppia.Server;
 
-public sealed record BowEditView(string NoteId, BowEditKind Kind);
-
 /// <summary>All changes of a tune's bowing: those taken, and those proposed and not wanted.</summary>
-public sealed record BowChangesRequest(IReadOnlyList<BowEditView> Changes, IReadOnlyList<BowEditView>? Refused = null);
+public sealed record BowChangesRequest(IReadOnlyList<BowEdit> Changes, IReadOnlyList<BowEdit>? Refused = null);
 
 public sealed record BowChangeView(string NoteId, BowEditKind Kind, int Bar, string Text)
 {
-    public static BowChangeView Of(BowChange c) => new(c.Edit.NoteId, c.Edit.Kind, c.Bar, c.Text);
+    public static BowChangeView Of(BowChange c, HouseStyle style) =>
+        new(c.Edit.NoteId, c.Edit.Kind, c.Bar.Number, BowWords.Change(c, style));
 }
 
 /// <summary>A repeat that brings the bow back the wrong way round, and what helps.</summary>
@@ -49,41 +48,37 @@ internal static class BowEndpoints
 
     private static Results<Ok<BowingView>, ProblemHttpResult> Get(Readings readings, Styles styles, long id, string instrument)
     {
-        var style = styles.Current().Style;
-        if (StringSection.Named(instrument, style) is not { } known)
+        if (styles.Player(instrument) is not { } player)
             return Problems.NoInstrument(instrument);
         if (readings.Find(id) is not { } kept)
             return Problems.NoTune(id);
-        var reading = readings.Of(kept, known);
-        SoundingNote[] notes = [.. reading.Notes.Select(n => n.Note)];
+        var reading = readings.Of(kept, player);
+        var (tune, style) = (reading.Tune, player.Style);
         var refused = readings.RefusedBows(kept);
-        IReadOnlyList<BowChangeView> InWords(IReadOnlyCollection<BowEdit> edits) =>
-            [.. BowProposal.Describe(reading.Score, edits, style).Select(BowChangeView.Of).OrderBy(c => c.Bar)];
+        var advice = tune.Advice(refused);
         return TypedResults.Ok(
             new BowingView(
-                InWords(readings.BowsOf(kept)),
-                InWords(refused),
+                Taken: InBarOrder(readings.BowsOf(kept)),
+                Refused: InBarOrder(refused),
+                WrongWay:
                 [
-                    .. reading.Bowing.ComesBackWrong.Select(w => new WrongWayView(
-                        notes[w.Returning].Id,
-                        WrongWayMends.Words(notes, w, style),
-                        InWords(WrongWayMends.For(reading.Score, notes, w, style))
+                    .. advice.WrongWay.Select(w => new WrongWayView(
+                        tune.Notes[w.Place.Returning].Id,
+                        BowWords.WrongWay(tune.Notes, w.Place, style),
+                        InBarOrder(w.Mends)
                     )),
                 ],
-                [
-                    .. Enum.GetValues<BowAim>()
-                        .Select(aim => BowProposal.Of(reading.Score, aim, style, refused))
-                        .Select(p => new BowProposalView(p.Aim, [.. p.Changes.Select(BowChangeView.Of)], p.Now, p.Left)),
-                ],
-                [.. UnevenBars.Of(notes, reading.Bowing).Select(u => new UnevenBarView(u.Bar.Number, u.Text, u.NoteIds))],
-                [
-                    .. BowUse
-                        .InBars(notes, BowUse.Of(notes, reading.Travels, style))
-                        .Select(h => new BowHintView(h.Where, h.Text, h.NoteIds)),
-                ],
-                [.. BowCheck.Of(reading)]
+                Proposals: [.. advice.Proposals.Select(p => new BowProposalView(p.Aim, InWords(p.Edits), p.Now, p.Left))],
+                Uneven: [.. advice.Uneven.Select(u => new UnevenBarView(u.Bar.Number, BowWords.Uneven(u), u.NoteIds))],
+                Hints: [.. advice.Hints.Select(h => new BowHintView(BowWords.Where(h), BowWords.Action(h.Action, style), h.NoteIds))],
+                Check: [.. BowWords.Check(reading.BowCheck)]
             )
         );
+
+        IReadOnlyList<BowChangeView> InWords(IReadOnlyCollection<BowEdit> edits) =>
+            [.. BowChange.In(tune.Score, edits).Select(c => BowChangeView.Of(c, style))];
+
+        IReadOnlyList<BowChangeView> InBarOrder(IReadOnlyCollection<BowEdit> edits) => [.. InWords(edits).OrderBy(c => c.Bar)];
     }
 
     /// <summary>Replaces all changes of the bowing; where one cannot be made, none is.</summary>
@@ -91,8 +86,8 @@ internal static class BowEndpoints
     {
         if (readings.Find(id) is not { } kept)
             return Problems.NoTune(id);
-        BowEdit[] taken = [.. request.Changes.Select(c => new BowEdit(c.NoteId, c.Kind)).Distinct()];
-        BowEdit[] refused = [.. (request.Refused ?? []).Select(c => new BowEdit(c.NoteId, c.Kind)).Distinct().Except(taken)];
+        BowEdit[] taken = [.. request.Changes.Distinct()];
+        BowEdit[] refused = [.. (request.Refused ?? []).Distinct().Except(taken)];
         var pitches = kept.Score.Events.ToDictionary(e => e.Id, e => e.Pitch?.ToString());
         if (refused.FirstOrDefault(e => pitches.GetValueOrDefault(e.NoteId) is null) is { } stray)
             return TypedResults.Problem(
@@ -105,7 +100,7 @@ internal static class BowEndpoints
         }
         catch (ImpossibleBowEditException e)
         {
-            return TypedResults.Problem(statusCode: 422, title: e.Message);
+            return TypedResults.Problem(statusCode: 422, title: BowWords.Impossible(e));
         }
 
         BowRecord Record(BowEdit e, bool isRefused) =>

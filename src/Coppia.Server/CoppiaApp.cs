@@ -54,6 +54,7 @@ public static class CoppiaApp
         builder.Services.AddSingleton<BowRepository>();
         builder.Services.AddSingleton<StyleRepository>();
         builder.Services.AddSingleton<Styles>();
+        builder.Services.AddMemoryCache(o => o.SizeLimit = Readings.Room);
         builder.Services.AddSingleton<Readings>();
         // A page from elsewhere must not reach a teacher's own server through a name that points here.
         builder.Services.Configure<Microsoft.AspNetCore.HostFiltering.HostFilteringOptions>(o =>

@@ -7,11 +7,10 @@ using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Coppia.Server;
 
-public sealed record TapeView(int Semitones, string Name);
-
 public sealed record StringView(int Index, string Letter, string Open, double Thickness);
 
-public sealed record SizeView(string Name, int StringLengthMm);
+/// <summary>A way that schools finger an instrument, to choose from.</summary>
+public sealed record AlternativeView(string Name, string Label);
 
 /// <summary>What a screen needs to draw an instrument.</summary>
 public sealed record InstrumentView(
@@ -19,25 +18,31 @@ public sealed record InstrumentView(
     string Name,
     string Clef,
     IReadOnlyList<StringView> Strings,
-    IReadOnlyList<TapeView> Tapes,
-    IReadOnlyList<SizeView> Sizes,
-    int HighestPlace
+    IReadOnlyList<Tape> Tapes,
+    IReadOnlyList<InstrumentSize> Sizes,
+    int HighestPlace,
+    IReadOnlyList<AlternativeView> Alternatives
 )
 {
-    public static InstrumentView Of(Instrument i, HouseStyle style) =>
-        new(
-            i.Id,
-            i.Name,
-            i.FirstClef.Name,
+    public static InstrumentView Of(Player player)
+    {
+        var i = player.Instrument;
+        return new(
+            Id: i.Id,
+            Name: i.Name,
+            Clef: i.FirstClef.Name,
+            Strings:
             [
                 .. i
                     .Strings.Index()
                     .Select(s => new StringView(s.Index, i.StringName(s.Index), s.Item.ToString(), i.StringThickness[s.Index])),
             ],
-            [.. style.TapesOf(i).Select(t => new TapeView(t.Semitones, t.Name))],
-            [.. i.Sizes.Select(s => new SizeView(s.Name, s.StringLengthMm))],
-            i.HighestPlace
+            Tapes: player.Style.TapesOf(i),
+            Sizes: i.Sizes,
+            HighestPlace: i.HighestPlace,
+            Alternatives: [.. i.Alternatives.Select(a => new AlternativeView(a.Name, a.Label))]
         );
+    }
 }
 
 /// <summary>One place on the fingerboard as a note on the staff.</summary>
@@ -60,15 +65,15 @@ internal static class InstrumentEndpoints
     private static InstrumentView[] List(Styles styles)
     {
         var style = styles.Current().Style;
-        return [.. StringSection.All.Select(i => InstrumentView.Of(StringSection.Named(i.Id, style)!, style))];
+        return [.. StringSection.All.Select(i => InstrumentView.Of(new Player(i, style)))];
     }
 
     /// <summary>The note at a place, spelled as the key has it.</summary>
     private static Results<Ok<PlaceView>, ProblemHttpResult> Place(Styles styles, string instrument, int @string, int semitones, int fifths)
     {
-        var style = styles.Current().Style;
-        if (StringSection.Named(instrument, style) is not { } known)
+        if (styles.Player(instrument) is not { } player)
             return Problems.NoInstrument(instrument);
+        var (known, style) = (player.Instrument, player.Style);
         if (@string < 0 || @string >= known.Strings.Count || semitones < 0 || semitones > 24 || fifths is < -7 or > 7)
             return TypedResults.Problem(
                 statusCode: 400,
@@ -77,10 +82,10 @@ internal static class InstrumentEndpoints
 
         var key = new KeySignature(fifths);
         var pitch = Spelling.InKey(known.Strings[@string].Midi + semitones, key);
-        var firstFrame = known.Frames.Index().First(f => f.Item.Position == "I").Index;
+        var firstFrame = known.FirstFrame;
         Placement? placement = Placements
             .Of(known, pitch, firstFrame)
-            .Where(p => p.String == @string && known.Frames[p.Frame].AllowedByDefault)
+            .Where(p => p.String == @string && player.Allows(p.Frame))
             .OrderBy(p => known.Frames[p.Frame].Stretch)
             .ThenBy(p => Math.Abs(p.Frame - firstFrame))
             .Select(p => (Placement?)p)
@@ -90,9 +95,9 @@ internal static class InstrumentEndpoints
             new PlaceView(
                 pitch.ToString(),
                 Labels.Note(pitch, style),
-                StaffPlace.Of(pitch, known.FirstClef).Words,
-                placement is { } at ? Labels.Pair(at, known, style) : null,
-                Tapes.Words(semitones, style.TapesOf(known)),
+                StaffPlace.Of(pitch, known.FirstClef).Words(),
+                placement is { } at ? Labels.Pair(at.Pair, player) : null,
+                TapeWords.Of(semitones, style.TapesOf(known)),
                 MusicXmlWriter.Write(score)
             )
         );

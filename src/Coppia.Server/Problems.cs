@@ -1,4 +1,5 @@
-using Coppia.Core.Music;
+using Coppia.Core.Wording;
+using Coppia.Formats;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Coppia.Server;
@@ -16,7 +17,7 @@ internal static class Problems
         TypedResults.Problem(statusCode: 404, title: $"There is no tune {id}; it may have been deleted.");
 
     public static ProblemHttpResult NoInstrument(string name) =>
-        TypedResults.Problem(statusCode: 404, title: $"“{name}” is not an instrument; expected violin, viola, cello or bass.");
+        TypedResults.Problem(statusCode: 404, title: $"“{name}” is not an instrument; expected {Labels.Instruments()}.");
 
     /// <summary>422 with the line and column of everything that is wrong.</summary>
     public static ProblemHttpResult Unreadable(IReadOnlyList<SourceError> errors)

@@ -1,7 +1,7 @@
 using Coppia.Core.Fingering;
-using Coppia.Core.Instruments;
 using Coppia.Core.Music;
 using Coppia.Core.Reading;
+using Coppia.Core.Wording;
 using Coppia.Data;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -38,9 +38,9 @@ internal static class ReadingEndpoints
 
     private static Results<FileContentHttpResult, ProblemHttpResult> Get(Readings readings, Styles styles, long id, string instrument)
     {
-        if (StringSection.Named(instrument, styles.Current().Style) is not { } known)
+        if (styles.Player(instrument) is not { } player)
             return Problems.NoInstrument(instrument);
-        return readings.Find(id) is { } kept ? TypedResults.Bytes(readings.JsonOf(kept, known), "application/json") : Problems.NoTune(id);
+        return readings.Find(id) is { } kept ? TypedResults.Bytes(readings.JsonOf(kept, player), "application/json") : Problems.NoTune(id);
     }
 
     /// <summary>Replaces the teacher's own pairs for one instrument; an impossible one is refused and nothing is changed.</summary>
@@ -53,7 +53,7 @@ internal static class ReadingEndpoints
         PinsRequest request
     )
     {
-        if (StringSection.Named(instrument, styles.Current().Style) is not { } known)
+        if (styles.Player(instrument) is not { } player)
             return Problems.NoInstrument(instrument);
         if (readings.Find(id) is not { } kept)
             return Problems.NoTune(id);
@@ -75,15 +75,15 @@ internal static class ReadingEndpoints
             .ToArray();
         try
         {
-            readings.Try(kept, known, records);
+            readings.Try(kept, player, records);
         }
         catch (ImpossiblePinException e)
         {
-            return TypedResults.Problem(statusCode: 422, title: e.Message);
+            return TypedResults.Problem(statusCode: 422, title: PinWords.Impossible(e, player));
         }
 
-        var aside = readings.SetAside(kept, known).Where(p => records.All(r => r.NoteId != p.NoteId));
-        pins.Replace(id, known.Id, records.Concat(aside), request.UsePrinted);
+        var aside = readings.SetAside(kept, player).Where(p => records.All(r => r.NoteId != p.NoteId));
+        pins.Replace(id, player.Instrument.Id, records.Concat(aside), request.UsePrinted);
         return TypedResults.NoContent();
     }
 
@@ -97,17 +97,18 @@ internal static class ReadingEndpoints
         OctaveRequest request
     )
     {
-        if (StringSection.Named(instrument, styles.Current().Style) is not { } known)
+        if (styles.Player(instrument) is not { } player)
             return Problems.NoInstrument(instrument);
         if (readings.Find(id) is not { } kept)
             return Problems.NoTune(id);
-        var choices = OctaveFit.Choices(kept.Score, known);
+        var choices = OctaveFit.Choices(SoundingNote.Of(kept.Score), player);
         if (request.Octaves is { } asked && choices.All(c => c.Octaves != asked))
             return TypedResults.Problem(
                 statusCode: 422,
-                title: $"Moved by {asked} octaves, most of the tune lies out of the {known.Name.ToLowerInvariant()}’s reach; expected {string.Join(", ", choices.Select(c => c.Octaves))}."
+                title: $"Moved by {asked} octaves, most of the tune lies out of the {player.Instrument.Name.ToLowerInvariant()}’s reach; "
+                    + $"expected {string.Join(", ", choices.Select(c => c.Octaves))}."
             );
-        octaves.Choose(id, known.Id, request.Octaves);
+        octaves.Choose(id, player.Instrument.Id, request.Octaves);
         return TypedResults.NoContent();
     }
 
@@ -119,11 +120,12 @@ internal static class ReadingEndpoints
         BeforeRequest request
     )
     {
-        if (StringSection.Named(request.Instrument, styles.Current().Style) is not { } known)
+        if (styles.Player(request.Instrument) is not { } player)
             return Problems.NoInstrument(request.Instrument);
         if (readings.Find(id) is not { } kept)
             return Problems.NoTune(id);
-        var reading = readings.Of(kept, known);
+        var reading = readings.Of(kept, player);
+        var remarks = new ReadingWords(reading).Remarks;
         var (firsts, bars) = (request.Starts, reading.Score.Bars.Count);
         for (var i = 0; i < firsts.Count; i++)
         {
@@ -141,7 +143,7 @@ internal static class ReadingEndpoints
                         [
                             .. BeforeLine
                                 .Of(reading, first, i + 1 < firsts.Count ? firsts[i + 1] : bars)
-                                .Select(r => new RemarkView(r.Kind, r.Text, r.NoteIds)),
+                                .Select(r => new RemarkView(r.Kind, remarks.Of(r), r.NoteIds)),
                         ]
             ),
         ]);

@@ -9,9 +9,6 @@ using Coppia.Core.Wording;
 
 namespace Coppia.Server;
 
-/// <summary>Why a note is played so, one sentence a field; an empty field has nothing to say.</summary>
-public sealed record WhyView(string Reading, string Finger, string Place, string Choice);
-
 /// <summary>A note's pair as the teacher fixed it.</summary>
 public sealed record PinView(string NoteId, int String, int Finger);
 
@@ -52,7 +49,7 @@ public sealed record ReadingNoteView(
     bool IsGrace,
     bool Plucked,
     bool Reach,
-    WhyView Why,
+    Why Why,
     IReadOnlyList<OtherWayView> Others
 );
 
@@ -86,16 +83,19 @@ public sealed record FormView(
     string Plays
 )
 {
-    internal static FormView Of(TuneForm form) =>
-        new(
-            [.. form.Lines.Select(l => new LineView(l.FirstBar, l.EndBar, l.Letter, l.Like))],
-            [.. form.Traps.Select(t => new TrapView(t.Bar, t.Text, t.NoteIds))],
-            [.. form.Passages.Select(p => new PassageView(p.Kind, p.Bar, p.Text, p.NoteIds))],
-            [.. form.Likenesses.Select(l => new LikenessView(l.Kind, l.Bar, l.Text, l.NoteIds))],
-            form.Summary,
-            form.Rhythms,
-            form.Plays
+    internal static FormView Of(PlayerReading reading, FormWords words)
+    {
+        var form = reading.Tune.Form;
+        return new(
+            Lines: [.. form.Lines.Select(l => new LineView(l.FirstBar, l.EndBar, FormWords.Letter(l), l.Like))],
+            Traps: [.. form.Traps.Select(t => new TrapView(t.Bar, words.Trap(t), t.NoteIds))],
+            Passages: [.. form.Passages.Select(p => new PassageView(p.Kind, p.Bar, words.Passage(p), p.NoteIds))],
+            Likenesses: [.. form.Likenesses.Select(l => new LikenessView(l.Kind, l.Bar, words.Likeness(l), l.NoteIds))],
+            Summary: words.Summary(),
+            Rhythms: words.Rhythms(),
+            Plays: FormWords.Plays(reading.Score, reading.Tune.Order)
         );
+    }
 }
 
 /// <summary>Bars that resemble an earlier one.</summary>
@@ -149,41 +149,43 @@ public sealed record ReadingView(
 {
     internal static ReadingView Of(KeptTune kept, PlayerReading reading, FixedPairs pairs)
     {
-        var style = reading.Style;
-        var score = reading.Score;
-        var barOrder = score.Bars.Index().ToDictionary(b => b.Item.Id, b => b.Index);
+        var (player, score) = (reading.Player, reading.Score);
+        var style = player.Style;
+        var words = new ReadingWords(reading);
         return new ReadingView(
-            kept.Tune.Id,
-            kept.Tune.Version,
-            kept.Tune.Title,
-            kept.Tune.Composer,
-            score.TempoWords,
-            InstrumentView.Of(reading.Instrument, style),
-            kept.Tune.PrintedFor,
-            score.Clef.Name,
-            reading.ClefChanged,
-            score.Key.Fifths,
-            Labels.Key(score.Key, style),
-            Labels.Signature(score.Key, style),
-            kept.Tune.Meter,
-            MeterWordsOf(score, style),
-            OctaveFit.Words(reading.OctavesMoved),
-            reading.OctavesMoved,
-            pairs.Octaves is not null,
+            TuneId: kept.Tune.Id,
+            Version: kept.Tune.Version,
+            Title: kept.Tune.Title,
+            Composer: kept.Tune.Composer,
+            TempoWords: score.TempoWords,
+            Instrument: InstrumentView.Of(player),
+            PrintedFor: kept.Tune.PrintedFor,
+            Clef: score.Clef.Name,
+            ClefChanged: reading.ClefChanged,
+            Fifths: score.Key.Fifths,
+            KeyName: Labels.Key(score.Key, style),
+            KeyWords: Labels.Signature(score.Key, style),
+            Meter: kept.Tune.Meter,
+            MeterWords: words.Meter(),
+            Moved: OctaveWords.Moved(reading.OctavesMoved),
+            Octaves: reading.OctavesMoved,
+            OctaveChosen: pairs.Octaves is not null,
+            OctaveChoices:
             [
                 .. OctaveFit
-                    .Choices(kept.Score, reading.Instrument)
-                    .Select(c => new OctaveChoiceView(c.Octaves, OctaveFit.Words(c.Octaves) ?? "as printed", c.OutOfReach, c.Beyond)),
+                    .Choices(reading.Tune.Notes, player)
+                    .Select(c => new OctaveChoiceView(c.Octaves, OctaveWords.Moved(c.Octaves) ?? "as printed", c.OutOfReach, c.Beyond)),
             ],
-            kept.Tune.PrintedFor == reading.Instrument.Id && score.Events.Any(e => e.PrintedFinger is not null),
-            pairs.UsesPrinted,
-            [.. pairs.Kept.Select(p => new PinView(p.NoteId, p.String, p.Finger))],
-            [.. reading.Warnings(), .. pairs.SetAside],
-            [.. kept.Notices.Select(NoticeView.Of)],
-            ReadingMusic.ForEngraving(reading),
-            BarsOf(reading),
-            NotesOf(reading),
-            CountsOf(reading),
+            HasPrintedFingers: kept.Tune.PrintedFor == player.Instrument.Id && score.Events.Any(e => e.PrintedFinger is not null),
+            UsesPrintedFingers: pairs.UsesPrinted,
+            Pins: [.. pairs.Kept.Select(p => new PinView(p.NoteId, p.String, p.Finger))],
+            Warnings: [.. words.Warnings(), .. pairs.SetAside],
+            Notices: [.. kept.Notices.Select(NoticeView.Of)],
+            MusicXml: ReadingMusic.ForEngraving(reading),
+            Bars: BarsOf(reading),
+            Notes: NotesOf(reading, words),
+            Counts: CountsOf(reading, words),
+            Shapes:
             [
                 .. reading.Shapes.Select(s =>
                     (IReadOnlyList<ShapeSpotView>)
@@ -191,30 +193,20 @@ public sealed record ReadingView(
                             .. s.Spots.Select(p => new ShapeSpotView(
                                 p.Placement.Semitones,
                                 p.Placement.Finger,
-                                Labels.FingerSign(p.Placement, style),
+                                Labels.FingerSign(p.Placement.Pair, style),
                                 Labels.Note(p.Pitch, style)
                             )),
                         ]
                 ),
             ],
-            EventsOf(reading),
-            TravelsOf(reading),
-            FormView.Of(reading.Form),
-            [
-                .. reading.Trouble.Select(t => new TroubleView(
-                    reading.Notes[t.From].Note.Id,
-                    reading.Notes[t.To].Note.Id,
-                    barOrder[reading.Notes[t.To].Note.Bar.Id],
-                    t.Score,
-                    t.Where,
-                    t.Text,
-                    t.IsSlip
-                )),
-            ],
-            [.. reading.Order.Select(p => p.Bar)],
-            TempoOf(score),
-            Quarters(Coppia.Core.Counting.Counts.BeatOf(score.Time, style)),
-            style.ValueNames
+            Events: EventsOf(reading),
+            Travels: TravelsOf(reading),
+            Form: FormView.Of(reading, words.Form),
+            Trouble: TroubleOf(reading, words.Trouble),
+            Order: [.. reading.Tune.Order.Select(p => p.Bar)],
+            TempoQuarters: TempoOf(score),
+            CountedBeat: Quarters(Core.Counting.Counts.BeatOf(score.Time, style)),
+            ValueNames: style.ValueNames
         );
     }
 
@@ -228,96 +220,109 @@ public sealed record ReadingView(
         [
             .. reading.Score.Bars.SelectMany(b =>
                 b.Events.Select(e => new EventView(
-                    e.Id,
-                    b.Id,
-                    Quarters(b.StartsAt + e.Onset),
-                    Quarters(e.Length),
-                    e.IsBarRest ? "rest for the bar" : e.Value.Words(reading.Style.ValueNames) + (e.IsRest ? " rest" : ""),
-                    e.IsRest
+                    Id: e.Id,
+                    BarId: b.Id,
+                    Onset: Quarters(b.StartsAt + e.Onset),
+                    Length: Quarters(e.Length),
+                    Words: e.Words(reading.Player.Style.ValueNames),
+                    IsRest: e.IsRest
                 ))
             ),
         ];
 
+    private static IReadOnlyList<TroubleView> TroubleOf(PlayerReading reading, TroubleWords words)
+    {
+        var barOrder = reading.Score.Bars.Index().ToDictionary(b => b.Item.Id, b => b.Index);
+        return
+        [
+            .. reading.Trouble.Select(t => new TroubleView(
+                FromId: reading.Notes[t.From].Note.Id,
+                NoteId: reading.Notes[t.To].Note.Id,
+                Bar: barOrder[reading.Notes[t.To].Note.Bar.Id],
+                Score: t.Score,
+                Where: words.Where(t),
+                Text: words.Of(t),
+                IsSlip: t.IsSlip
+            )),
+        ];
+    }
+
     private static IReadOnlyList<TravelView> TravelsOf(PlayerReading reading) =>
         [
             .. reading
-                .Travels.DistinctBy(t => t.Stroke.First)
+                .Tune.Travels.DistinctBy(t => t.Stroke.First)
                 .OrderBy(t => t.Stroke.First)
                 .Select(t => new TravelView(
-                    reading.Notes[t.Stroke.First].Note.Id,
-                    reading.Notes[t.Stroke.Last].Note.Id,
-                    t.Stroke.Direction == BowDirection.Down,
-                    Math.Round(t.From, 3),
-                    Math.Round(t.To, 3),
-                    t.RunsOut,
-                    BowPlace.Words(t.Amount)
+                    NoteId: reading.Notes[t.Stroke.First].Note.Id,
+                    LastId: reading.Notes[t.Stroke.Last].Note.Id,
+                    Down: t.Stroke.Direction == BowDirection.Down,
+                    From: Math.Round(t.From, 3),
+                    To: Math.Round(t.To, 3),
+                    RunsOut: t.RunsOut,
+                    Amount: BowWords.Amount(t.Amount)
                 )),
         ];
 
     internal static IReadOnlyList<BarView> BarsOf(PlayerReading reading) =>
         [.. reading.Score.Bars.Select(b => new BarView(b.Id, b.Number, [.. b.Events.Select(e => e.Id)]))];
 
-    internal static IReadOnlyList<ReadingNoteView> NotesOf(PlayerReading reading) =>
-        [.. reading.Notes.Select((n, i) => NoteOf(reading, n, i))];
+    internal static IReadOnlyList<ReadingNoteView> NotesOf(PlayerReading reading, ReadingWords words) =>
+        [.. reading.Notes.Select(n => NoteOf(reading, n, words))];
 
-    internal static IReadOnlyList<CountView> CountsOf(PlayerReading reading)
+    internal static IReadOnlyList<CountView> CountsOf(PlayerReading reading, ReadingWords words)
     {
         var lengths = reading.Score.Events.ToDictionary(e => e.Id, e => e.Length);
-        return [.. reading.Counts.Select(c => new CountView(c.EventId, (c.Offset / lengths[c.EventId]).ToDouble(), c.Text, c.Kind))];
+        return
+        [
+            .. words.Counts.Select(c => new CountView(
+                c.Mark.EventId,
+                (c.Mark.Offset / lengths[c.Mark.EventId]).ToDouble(),
+                c.Said,
+                c.Mark.Kind
+            )),
+        ];
     }
 
-    /// <summary>C and cut C are easily taken for a key (handbook 1).</summary>
-    private static string? MeterWordsOf(Score score, HouseStyle style) =>
-        score.Time?.Symbol switch
-        {
-            TimeSymbol.Common =>
-                $"The C on the staff is a time signature, four {new NoteValue(2).Words(style.ValueNames)} beats; the key, {Labels.Key(score.Key, style)}, comes from the signature alone.",
-            TimeSymbol.Cut =>
-                $"The cut C on the staff is a time signature, two {new NoteValue(1).Words(style.ValueNames)}{(style.ValueNames == ValueNames.American ? "-note" : "")} beats; the key, {Labels.Key(score.Key, style)}, comes from the signature alone.",
-            _ => null,
-        };
-
-    private static ReadingNoteView NoteOf(PlayerReading reading, ReadingNote row, int index)
+    private static ReadingNoteView NoteOf(PlayerReading reading, ReadingNote row, ReadingWords words)
     {
-        var note = row.Note;
-        var instrument = reading.Instrument;
-        var frame = row.Placement is { } p ? instrument.Frames[p.Frame] : null;
-        var why = Why.Of(reading.Fingering, index, row.SignedEarlier, reading.Style);
+        var (note, player, plucked) = (row.Note, reading.Player, reading.Tune.Bowing.Plucked[row.Note.Index]);
+        var frame = row.Placement is { } p ? player.FrameOf(p) : null;
         return new ReadingNoteView(
-            note.Id,
-            note.TiedIds,
-            note.Bar.Number,
-            Math.Round(note.Beat.ToDouble(), 3),
-            (note.Start * new Fraction(4, 1)).ToDouble(),
-            note.Pitch.ToString(),
-            row.Name,
-            row.Label,
-            row.Placement?.String,
-            row.Placement?.Finger,
-            row.Placement?.Semitones,
-            row.Placement is { } at ? Labels.FingerSign(at, reading.Style) : null,
-            row.Placement?.Word.ToString().ToLowerInvariant(),
-            frame?.Position,
-            frame?.Spoken,
-            reading.ArrivesIn(index),
-            row.Bow.ToString().ToLowerInvariant(),
-            row.BowAgain?.ToString().ToLowerInvariant(),
-            !note.Slurred && !reading.Bowing.Plucked[index],
-            row.Count,
-            note.Pitch.Midi + 12 * instrument.SoundingOctave,
-            row.Fingered.Beyond,
-            row.Fingered.Pinned,
-            note.IsGrace,
-            reading.Bowing.Plucked[index],
-            row.Placement?.Reach ?? false,
-            new WhyView(why.Reading, why.Finger, why.Place, why.Choice),
+            Id: note.Id,
+            TiedIds: note.TiedIds,
+            Bar: note.Bar.Number,
+            Beat: Math.Round(note.Beat.ToDouble(), 3),
+            Start: Quarters(note.Start),
+            Pitch: note.Pitch.ToString(),
+            Name: words.Name(row),
+            Label: words.Label(row),
+            String: row.Placement?.String,
+            Finger: row.Placement?.Finger,
+            Semitones: row.Placement?.Semitones,
+            Sign: row.Placement is { } at ? Labels.FingerSign(at.Pair, player.Style) : null,
+            Place: row.Placement?.Word.ToString().ToLowerInvariant(),
+            Position: frame?.Position,
+            PositionSpoken: frame?.Spoken,
+            NewPosition: words.NewPosition(row),
+            Bow: BowWords.Way(row.Bow),
+            BowAgain: row.BowAgain is { } again ? BowWords.Way(again) : null,
+            BowStarts: !note.Slurred && !plucked,
+            Count: words.Count(row),
+            Midi: note.Pitch.Midi + 12 * player.Instrument.SoundingOctave,
+            Beyond: row.Fingered.Beyond,
+            Pinned: row.Fingered.Pinned,
+            IsGrace: note.IsGrace,
+            Plucked: plucked,
+            Reach: row.Placement?.Reach ?? false,
+            Why: words.Why(row),
+            Others:
             [
                 .. row.Fingered.Others.Select(o => new OtherWayView(
                     o.Placement.String,
                     o.Placement.Finger,
-                    Labels.Pair(o.Placement, instrument, reading.Style),
+                    Labels.Pair(o.Placement.Pair, player),
                     o.ExtraCost,
-                    !instrument.Frames[o.Placement.Frame].AllowedByDefault
+                    !player.Allows(o.Placement.Frame)
                 )),
             ]
         );

@@ -44,6 +44,7 @@ public sealed record ShapesView(
     string Changes,
     int ComparedFifths,
     string Position,
+    string? BesidesFirst,
     IReadOnlyList<string> Positions,
     IReadOnlyList<HandShapeView> Shapes,
     IReadOnlyList<KeyLineView> Lines
@@ -53,8 +54,6 @@ public sealed record TapeDistanceView(string Name, int Semitones, double Millime
 
 internal static class ShapeEndpoints
 {
-    private static readonly string[] Positions = ["half", "I", "II", "III"];
-
     public static void MapShapes(this WebApplication app)
     {
         app.MapGet("/api/shapes/{instrument}", Shapes).WithName("getShapes").ProducesProblem(404).ProducesProblem(400);
@@ -70,10 +69,10 @@ internal static class ShapeEndpoints
         int? compareFifths
     )
     {
-        var style = styles.Current().Style;
-        if (StringSection.Named(instrument, style) is not { } known)
+        if (styles.Player(instrument) is not { } player)
             return Problems.NoInstrument(instrument);
-        var positions = PositionsOf(known);
+        var (known, style) = (player.Instrument, player.Style);
+        var positions = HandShape.Positions(known);
         if (fifths is < -7 or > 7 || compareFifths is < -7 or > 7 || position is not null && !positions.Contains(position))
             return TypedResults.Problem(
                 statusCode: 400,
@@ -91,31 +90,34 @@ internal static class ShapeEndpoints
         var compared = new ScaleKey(compareFifths ?? style.FirstKeyFifths, ScaleForm.Major);
         return TypedResults.Ok(
             new ShapesView(
-                InstrumentView.Of(known, style),
+                InstrumentView.Of(player),
                 Labels.Scale(key, style),
                 Labels.Signature(key.Signature, style),
-                Changes(key, compared, style),
+                ShapeWords.Changes(key, compared, style),
                 compared.Fifths,
                 position,
+                BesidesFirst(known, position),
                 positions,
                 [.. HandShape.InKey(known, key, position).Select(s => ViewOf(s, known, key, compared, style))],
-                [.. Lines(known, key, style)]
+                [.. Lines(player, key)]
             )
         );
     }
 
-    /// <summary>Half and first for all; second and third where the hand plays by letter.</summary>
-    private static string[] PositionsOf(Instrument instrument) => instrument.FingersByLetter ? Positions : Positions[..2];
+    /// <summary>"half position"; null in the position that is taught first.</summary>
+    private static string? BesidesFirst(Instrument instrument, string position) =>
+        instrument.Frames.First(f => f.Position == position) is var frame && frame.Height != instrument.FirstHeight ? frame.Spoken : null;
 
     private static HandShapeView ViewOf(HandShape shape, Instrument instrument, ScaleKey key, ScaleKey compared, HouseStyle style)
     {
-        var own = style.ShapeNames.GetValueOrDefault(shape.Name);
+        var descriptive = ShapeWords.Name(shape, instrument);
+        var own = style.ShapeNames.GetValueOrDefault(descriptive);
         return new HandShapeView(
             instrument.StringName(shape.String),
             shape.OpenInKey,
             Labels.Note(instrument.Strings[shape.String], style),
-            shape.Name,
-            own?.Name ?? shape.Name,
+            descriptive,
+            own?.Name ?? descriptive,
             own?.Mark ?? "",
             [.. shape.Spots.Select(Spot)],
             [.. shape.Besides.Select(Spot)],
@@ -125,47 +127,33 @@ internal static class ShapeEndpoints
         HandSpotView Spot(ShapeSpot p) =>
             new(
                 p.Placement.Semitones,
-                Labels.FingerSign(p.Placement, style),
+                Labels.FingerSign(p.Placement.Pair, style),
                 Labels.Note(p.Pitch, style),
                 key.AlterOf(p.Pitch.Letter) != compared.AlterOf(p.Pitch.Letter)
             );
     }
 
-    /// <summary>Which letters change against the comparison key: "Against D major: C is natural, B is flat".</summary>
-    private static string Changes(ScaleKey key, ScaleKey compared, HouseStyle style)
-    {
-        var changed = Enum.GetValues<Letter>()
-            .Where(l => key.AlterOf(l) != compared.AlterOf(l))
-            .Select(l =>
-                $"{Labels.Note(new Pitch(l, 0, 4), style)} is {key.AlterOf(l) switch { 2 => "double sharp", 1 => "sharp", 0 => "natural", -1 => "flat", _ => "double flat" }}"
-            )
-            .ToArray();
-        return changed.Length == 0
-            ? $"The same notes as {Labels.Scale(compared, style)}."
-            : $"Against {Labels.Scale(compared, style)}: {string.Join(", ", changed)}.";
-    }
-
-    private static IEnumerable<KeyLineView> Lines(Instrument instrument, ScaleKey key, HouseStyle style)
+    private static IEnumerable<KeyLineView> Lines(Player player, ScaleKey key)
     {
         (string Title, Func<int, Score> Make)[] kinds =
         [
-            ("Scale", o => KeyExercises.Scale(instrument, key, o)),
-            ("Arpeggio", o => KeyExercises.ArpeggioLine(instrument, key, o)),
+            ("Scale", o => KeyExercises.Scale(player, key, o)),
+            ("Arpeggio", o => KeyExercises.ArpeggioLine(player, key, o)),
         ];
         foreach (var octaves in new[] { 1, 2 })
         {
             foreach (var (title, make) in kinds)
             {
-                var line = make(octaves);
-                var reading = PlayerReading.Of(line, instrument, instrument, style);
-                var outside = KeyExercises.Outside(instrument, line);
+                var line = make(octaves) with { Title = Labels.Scale(key, HouseStyle.Default) };
+                var reading = PlayerReading.Of(line, player.Instrument, player);
+                var words = new ReadingWords(reading);
                 yield return new KeyLineView(
                     $"{title}, {(octaves == 1 ? "one octave" : "two octaves")}",
-                    outside == 0 ? null : $"{outside} {(outside == 1 ? "note lies" : "notes lie")} beyond the allowed positions.",
+                    ShapeWords.Outside(KeyExercises.Outside(player, line)),
                     ReadingMusic.ForEngraving(reading),
                     ReadingView.BarsOf(reading),
-                    ReadingView.NotesOf(reading),
-                    ReadingView.CountsOf(reading)
+                    ReadingView.NotesOf(reading, words),
+                    ReadingView.CountsOf(reading, words)
                 );
             }
         }
@@ -174,12 +162,13 @@ internal static class ShapeEndpoints
     private static Results<Ok<IReadOnlyList<TapeDistanceView>>, ProblemHttpResult> Taping(Styles styles, string instrument, double lengthMm)
     {
         var style = styles.Current().Style;
-        if (StringSection.Named(instrument, style) is not { } known)
+        if (style.Instrument(instrument) is not { } known)
             return Problems.NoInstrument(instrument);
         if (lengthMm is not (>= TapingSheet.ShortestString and <= TapingSheet.LongestString))
             return TypedResults.Problem(
                 statusCode: 400,
-                title: $"The string length must be {TapingSheet.ShortestString} to {TapingSheet.LongestString} mm, measured from the nut to the bridge."
+                title: $"The string length must be {TapingSheet.ShortestString} to {TapingSheet.LongestString} mm, "
+                    + "measured from the nut to the bridge."
             );
         return TypedResults.Ok<IReadOnlyList<TapeDistanceView>>([
             .. TapingSheet

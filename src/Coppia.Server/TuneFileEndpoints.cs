@@ -1,6 +1,5 @@
 using System.Text;
 using Coppia.Core.Bowing;
-using Coppia.Core.Instruments;
 using Coppia.Data;
 using Coppia.Formats;
 using FluentValidation;
@@ -55,7 +54,10 @@ internal static class TuneFileEndpoints
         return kept;
     }
 
-    /// <summary>The tune with its taken bowing as MusicXML or ABC; with an instrument, as that instrument reads it, with the chosen rows as lyrics and the pairs as technical marks.</summary>
+    /// <summary>
+    /// The tune with its taken bowing as MusicXML or ABC; with an instrument, as that instrument reads it, with the chosen rows as lyrics
+    /// and the pairs as technical marks.
+    /// </summary>
     private static Results<FileContentHttpResult, ProblemHttpResult> Export(
         Readings readings,
         Styles styles,
@@ -73,10 +75,10 @@ internal static class TuneFileEndpoints
         MusicXmlExtras? extras = null;
         if (instrument is not null)
         {
-            if (StringSection.Named(instrument, styles.Current().Style) is not { } known)
+            if (styles.Player(instrument) is not { } player)
                 return Problems.NoInstrument(instrument);
-            var reading = readings.Of(kept, known);
-            score = reading.Score with { InstrumentName = known.Name };
+            var reading = readings.Of(kept, player);
+            score = reading.Score with { InstrumentName = player.Instrument.Name };
             extras = ReadingMusic.Extras(reading, (rows ?? "pair").Split(',', StringSplitOptions.RemoveEmptyEntries));
         }
 

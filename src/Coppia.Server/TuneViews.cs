@@ -1,6 +1,5 @@
 using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
-using Coppia.Core.Music;
 using Coppia.Core.Wording;
 using Coppia.Data;
 using Coppia.Formats;
@@ -71,6 +70,6 @@ internal sealed class TuneRequestRules : AbstractValidator<TuneRequest>
         RuleFor(r => r.Composer).MaximumLength(200).WithMessage("The composer is longer than 200 characters.");
         RuleFor(r => r.PrintedFor)
             .Must(p => string.IsNullOrEmpty(p) || StringSection.All.Any(i => i.Id == p))
-            .WithMessage("The instrument is not known; expected violin, viola, cello or bass.");
+            .WithMessage($"The instrument is not known; expected {Labels.Instruments()}.");
     }
 }

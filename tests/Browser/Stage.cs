@@ -99,7 +99,9 @@ public sealed partial class Stage : IAsyncLifetime
         );
     }
 
-    /// <summary>Opens a page; in a new browser where a page crashed the one before, so that one crash does not fail all tests to come.</summary>
+    /// <summary>
+    /// Opens a page; in a new browser where a page crashed the one before, so that one crash does not fail all tests to come.
+    /// </summary>
     public void Open(string path)
     {
         try

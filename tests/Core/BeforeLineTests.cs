@@ -26,11 +26,13 @@ public class BeforeLineTests
     [InlineData("violin", "D", "G B A G", RemarkKind.KeepDown, "Keep 3 down on D while A sounds; G comes back.")]
     [InlineData("cello", "D clef=bass", "A, F, E, D,", RemarkKind.Prepare, "During open A, put 3 on D for F♯.")]
     [InlineData("violin", "D", "D G D E", RemarkKind.SetHand, "From open D to 3: put 1, 2 and 3 down together.")]
+    [InlineData("violin", "D", "E A3/2 D/ E", RemarkKind.Strings, "Strings D and A.")]
+    [InlineData("violin", "D", "E (A3/2 G/) F", RemarkKind.SetHand, "From 1 on D to 4: put 2, 3 and 4 down together.")] // 4 once, though it can reach too
     [InlineData("cello", "D clef=bass", "E, G, E, D,", RemarkKind.SetHand, "From 1 on D to 4: put 2, 3 and 4 down together.")]
     [InlineData("bass", "D clef=bass", "A, B, C D", RemarkKind.Shift, "Bar 1: to third position, 2 on G for C♯.")]
     [InlineData("violin", "D", "D !p!E (F G) !fermata!A z", RemarkKind.Signs, "Look for: p (1), slur (1), fermata (1), rest (1).")]
     public void A_line_is_prepared_with_short_sentences(string instrument, string key, string music, RemarkKind kind, string text) =>
-        Assert.Contains(text, Before(instrument, key, music).Where(r => r.Kind == kind).Select(r => r.Text));
+        Assert.Contains(text, Before(instrument, key, music).Where(r => r.Kind == kind).Select(Lines.Reading(instrument, key, music).Text));
 
     [Theory]
     [InlineData("bass", "D clef=bass", "F, A, G, F,", RemarkKind.KeepDown)] // fingers are not kept down on the bass
@@ -45,8 +47,9 @@ public class BeforeLineTests
     public void A_shift_names_the_open_string_to_check_against()
     {
         var shift = Assert.Single(Before("violin", "D", "b d' b a").Where(r => r.Kind == RemarkKind.Shift).Take(1));
-        Assert.Contains("third position", shift.Text, StringComparison.Ordinal);
-        Assert.Contains("Check the hand with 1 against open A (an octave).", shift.Text, StringComparison.Ordinal);
+        var text = Lines.Reading("violin", "D", "b d' b a").Text(shift);
+        Assert.Contains("third position", text, StringComparison.Ordinal);
+        Assert.Contains("Check the hand with 1 against open A (an octave).", text, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -68,7 +71,7 @@ public class BeforeLineTests
     public void A_line_is_told_about_its_own_bars_only()
     {
         var reading = Lines.Reading("violin", "D", "D E F G|A B c d");
-        Assert.Equal("Only the D string.", BeforeLine.Of(reading, 0, 1)[0].Text);
-        Assert.Equal("Only the A string.", BeforeLine.Of(reading, 1, 2)[0].Text);
+        Assert.Equal("Only the D string.", reading.Text(BeforeLine.Of(reading, 0, 1)[0]));
+        Assert.Equal("Only the A string.", reading.Text(BeforeLine.Of(reading, 1, 2)[0]));
     }
 }

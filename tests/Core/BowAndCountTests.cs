@@ -70,16 +70,7 @@ public class BowAndCountTests
         });
 
     private static string Counted(string music, string meter = "4/4", HouseStyle? style = null) =>
-        string.Join(
-            ' ',
-            Counts
-                .Of(Lines.Score("D", music, meter), style ?? HouseStyle.Default)
-                .Select(c =>
-                    c.Kind == CountKind.Rest ? $"({c.Text})"
-                    : c.Kind == CountKind.Held ? $"-{c.Text}"
-                    : c.Text
-                )
-        );
+        Said.Counted(Lines.Score("D", music, meter), style ?? HouseStyle.Default);
 
     [Theory]
     [InlineData("A/A/ A/4A/4A/4A/4 A z", "4/4", "1 & 2 e & a 3 (4)")] // handbook 19

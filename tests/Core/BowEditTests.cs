@@ -1,6 +1,8 @@
 namespace Coppia.Tests;
 
-/// <summary>What a taken change of the bowing writes. Source of the signs: common practice (a hook is dots under a slur, a lift a comma).</summary>
+/// <summary>
+/// What a taken change of the bowing writes. Source of the signs: common practice (a hook is dots under a slur, a lift a comma).
+/// </summary>
 public class BowEditTests
 {
     /// <summary>Slurs as brackets, dots before their note, a lift as a comma: "(D .E) F,".</summary>
@@ -46,12 +48,7 @@ public class BowEditTests
     {
         var printed = Lines.Score("D", "G A B A");
         string Pairs(params BowEdit[] edits) =>
-            string.Join(
-                ' ',
-                PlayerReading
-                    .Of(printed, StringSection.Violin, StringSection.Violin, HouseStyle.Default, bows: edits)
-                    .Notes.Select(n => n.Label)
-            );
+            string.Join(' ', PlayerReading.Of(printed, StringSection.Violin, new Player(StringSection.Violin), bows: edits).Labelled());
         Assert.Equal("D3 A0 A1 A0", Pairs());
         Assert.Equal("D3 D4 A1 A0", Pairs(new BowEdit("b1n2", BowEditKind.Slur)));
     }
@@ -63,7 +60,7 @@ public class BowEditTests
     public void A_change_is_told_in_words(string words, BowEditKind kind) =>
         Assert.Equal(
             words,
-            Assert.Single(BowProposal.Describe(Lines.Score("C", "C D E F"), [new BowEdit("b1n2", kind)], HouseStyle.Default)).Text
+            BowWords.Change(Assert.Single(BowChange.In(Lines.Score("C", "C D E F"), [new BowEdit("b1n2", kind)])), HouseStyle.Default)
         );
 
     [Theory] // Handbook 8, sound checks: bar beginnings down, pick-ups up, crossings inside a slur, strokes in a bar.
@@ -73,7 +70,7 @@ public class BowEditTests
     [InlineData("(D c) F2|G2 A2", "Every bar begins down. A slur crosses strings in bar 1. 2 strokes to a bar.")]
     public void A_bowing_is_checked_in_words(string music, string words)
     {
-        var reading = PlayerReading.Of(Lines.Score("D", music, "4/4"), StringSection.Violin, StringSection.Violin, HouseStyle.Default);
-        Assert.Equal(words, string.Join(' ', BowCheck.Of(reading)));
+        var reading = PlayerReading.Of(Lines.Score("D", music, "4/4"), StringSection.Violin, new Player(StringSection.Violin));
+        Assert.Equal(words, string.Join(' ', BowWords.Check(reading.BowCheck)));
     }
 }

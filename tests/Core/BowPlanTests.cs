@@ -38,7 +38,7 @@ public class BowPlanTests
         var (_, notes, bowing) = Bowed("D3 E|F3 G|A3 B");
         Assert.Equal(
             "Bar 1: 3 beats down, 1 up. The up bow must travel three times as fast, or hook it, or lift.",
-            UnevenBars.Of(notes, bowing)[0].Text
+            BowWords.Uneven(UnevenBars.Of(notes, bowing)[0])
         );
         Assert.Equal(3, UnevenBars.Of(notes, bowing).Count);
     }
@@ -67,10 +67,10 @@ public class BowPlanTests
     public void A_hint_that_repeats_is_told_once_with_its_bars()
     {
         var (_, notes, bowing) = Bowed("(.D.E) (.F.G)|(.D.E) (.F.G)|(.D.E) (.F.G)|(.D.E) (.F.G)|D E F G|(.D.E) F G");
-        var told = BowUse.InBars(notes, BowUse.Of(notes, [], Style));
+        var told = BowUse.InBars(notes, BowUse.Of(notes, []));
         Assert.Equal(
             ("Bars 1–4 and 6", "Hooked: the same direction, stopped between the notes."),
-            (Assert.Single(told).Where, told[0].Text)
+            (BowWords.Where(Assert.Single(told)), BowWords.Action(told[0].Action, Style))
         );
     }
 
@@ -83,7 +83,12 @@ public class BowPlanTests
     private static string[] Hints(string music, HouseStyle? style = null)
     {
         var (_, notes, bowing) = Bowed(music);
-        return [.. BowUse.Of(notes, BowPlace.Along(notes, bowing.Strokes, Style.LoudBow), style ?? Style).Select(h => h.Text)];
+        return
+        [
+            .. BowUse
+                .Of(notes, BowPlace.Along(notes, bowing.Strokes, Style.LoudBow))
+                .Select(h => BowWords.Action(h.Action, style ?? Style)),
+        ];
     }
 
     [Theory]
@@ -177,7 +182,10 @@ public class BowPlanTests
         }
     }
 
-    /// <summary>The changes that the search may make at all: joins within a bar, no slur on one pitch, no lift at the very end unless a repeat goes back.</summary>
+    /// <summary>
+    /// The changes that the search may make at all: joins within a bar, no slur on one pitch, no lift at the very end unless a repeat
+    /// goes back.
+    /// </summary>
     private static bool Sensible(Score score, BowEdit[] edits)
     {
         var events = score.Events.ToArray();
@@ -265,7 +273,7 @@ public class BowPlanTests
         var wrong = Assert.Single(bowing.ComesBackWrong);
         Assert.Equal(
             "After bar 1 the repeat goes back to bar 1 with the bow the other way round: D is down the first time, up the second.",
-            WrongWayMends.Words(notes, wrong, Style)
+            BowWords.WrongWay(notes, wrong, Style)
         );
         var mends = WrongWayMends.For(score, notes, wrong, Style);
         Assert.Equal([BowEditKind.Slur, BowEditKind.Hook, BowEditKind.Lift], mends.Select(m => m.Kind));

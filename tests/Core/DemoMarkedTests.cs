@@ -9,7 +9,7 @@ public class DemoMarkedTests
     {
         var score = TuneReader.Read(File.ReadAllText(Path.Combine(Lines.Root(), "demo", "tunes", tune + ".abc"))).Score!;
         var player = PrintedFor.Of(score);
-        return PlayerReading.Of(score, player, player, HouseStyle.Default);
+        return PlayerReading.Of(score, player, new Player(player));
     }
 
     [Theory]
@@ -28,9 +28,9 @@ public class DemoMarkedTests
     [InlineData("walking-to-weir", "A B C", "1–12")]
     public void Lines_and_play_order(string tune, string letters, string plays)
     {
-        var form = Read(tune).Form;
-        Assert.Equal(letters, string.Join(' ', form.Lines.Select(l => l.Letter)));
-        Assert.Equal(plays, form.Plays);
+        var music = Read(tune).Tune;
+        Assert.Equal(letters, string.Join(' ', music.Form.Lines.Select(FormWords.Letter)));
+        Assert.Equal(plays, FormWords.Plays(music.Score, music.Order));
     }
 
     [Theory] // d and u begin a stroke, a dash goes on in it, a dot is plucked.
@@ -59,7 +59,7 @@ public class DemoMarkedTests
                 string.Concat(
                     bar.Select(n =>
                         n.Note.Slurred ? '-'
-                        : reading.Bowing.Plucked[n.Note.Index] ? '.'
+                        : reading.Tune.Bowing.Plucked[n.Note.Index] ? '.'
                         : n.Bow == BowDirection.Down ? 'd'
                         : 'u'
                     )
@@ -73,7 +73,7 @@ public class DemoMarkedTests
     {
         foreach (var file in Lines.DemoFiles())
         {
-            var travels = Read(Path.GetFileNameWithoutExtension(file)).Travels;
+            var travels = Read(Path.GetFileNameWithoutExtension(file)).Tune.Travels;
             Assert.All(travels, t => Assert.InRange(t.From, 0, 1));
             Assert.All(travels.Zip(travels.Skip(1)).Where(p => !p.Second.Stroke.Lifted), p => Assert.Equal(p.First.To, p.Second.From, 6));
             Assert.All(travels, t => Assert.True(t.Stroke.Direction == BowDirection.Down ? t.To >= t.From : t.To <= t.From));
@@ -86,9 +86,9 @@ public class DemoMarkedTests
         foreach (var file in Lines.DemoFiles())
         {
             var reading = Read(Path.GetFileNameWithoutExtension(file));
-            Assert.Equal(0, reading.Form.Lines[0].FirstBar);
-            Assert.Equal(reading.Score.Bars.Count, reading.Form.Lines[^1].EndBar);
-            Assert.All(reading.Form.Lines.Zip(reading.Form.Lines.Skip(1)), p => Assert.Equal(p.First.EndBar, p.Second.FirstBar));
+            Assert.Equal(0, reading.Tune.Form.Lines[0].FirstBar);
+            Assert.Equal(reading.Score.Bars.Count, reading.Tune.Form.Lines[^1].EndBar);
+            Assert.All(reading.Tune.Form.Lines.Zip(reading.Tune.Form.Lines.Skip(1)), p => Assert.Equal(p.First.EndBar, p.Second.FirstBar));
         }
     }
 
@@ -99,7 +99,7 @@ public class DemoMarkedTests
         {
             var reading = Read(Path.GetFileNameWithoutExtension(file));
             Assert.True(reading.Trouble.Count(t => !t.IsSlip) <= Math.Max(3, reading.Notes.Count / 12));
-            Assert.True(reading.Trouble.Count(t => t.IsSlip) <= reading.Form.Lines.Count);
+            Assert.True(reading.Trouble.Count(t => t.IsSlip) <= reading.Tune.Form.Lines.Count);
             Assert.All(reading.Trouble, t => Assert.Equal(!t.IsSlip, t.Score >= TroubleSpot.WorthMarking));
             Assert.All(reading.Trouble, t => Assert.Equal(t.To, t.From + 1));
         }

@@ -3,7 +3,9 @@ using CsCheck;
 
 namespace Coppia.Tests;
 
-/// <summary>No tune that is kept can fail to open: the reading and every sentence about it, for every note of 10,000 tunes made up at random.</summary>
+/// <summary>
+/// No tune that is kept can fail to open: the reading and every sentence about it, for every note of 10,000 tunes made up at random.
+/// </summary>
 public partial class EveryTuneOpensTests
 {
     private const int Tunes = 10_000;
@@ -12,7 +14,7 @@ public partial class EveryTuneOpensTests
         from lowHigh in Gen.Enum<LowHighLabel>()
         from back in Gen.Enum<CelloBackLabel>()
         from reach in Gen.Enum<ExtendedFourthLabel>()
-        from bass in Gen.Enum<BassFingers>()
+        from bass in Gen.Bool.Select(three => three ? "oneThreeFour" : "oneTwoFour")
         from fourth in Gen.Enum<FourthFinger>()
         from names in Gen.Enum<NoteNames>()
         from octaves in Gen.Enum<OctaveNames>()
@@ -26,7 +28,7 @@ public partial class EveryTuneOpensTests
             LowHigh = lowHigh,
             CelloBack = back,
             ExtendedFourth = reach,
-            BassFingers = bass,
+            Alternatives = new Dictionary<string, string> { ["bass"] = bass },
             FourthFinger = fourth,
             NoteNames = names,
             OctaveNames = octaves,
@@ -37,7 +39,9 @@ public partial class EveryTuneOpensTests
             AfterLongRest = rest,
         };
 
-    /// <summary>Tunes of all kinds; every second one on a few neighbouring notes only, high, low or in the middle, so that much repeats.</summary>
+    /// <summary>
+    /// Tunes of all kinds; every second one on a few neighbouring notes only, high, low or in the middle, so that much repeats.
+    /// </summary>
     private static readonly Gen<Score> AnyTune =
         from score in SomeScores.Any
         from squeeze in Gen.Bool
@@ -79,8 +83,8 @@ public partial class EveryTuneOpensTests
             {
                 foreach (var instrument in StringSection.All)
                 {
-                    var player = Lines.Instrument(instrument.Id, tune.style);
-                    var reading = PlayerReading.Of(tune.score, tune.own ? player : PrintedFor.Of(tune.score), player, tune.style);
+                    var player = new Player(instrument, tune.style);
+                    var reading = PlayerReading.Of(tune.score, tune.own ? player.Instrument : PrintedFor.Of(tune.score), player);
                     foreach (var sentence in Sentences(reading))
                     {
                         Assert.DoesNotMatch(EmptyWords(), sentence);
@@ -104,9 +108,10 @@ public partial class EveryTuneOpensTests
 
     private static IEnumerable<string> Sentences(PlayerReading reading)
     {
-        foreach (var (i, note) in reading.Notes.Index())
+        var words = new ReadingWords(reading);
+        foreach (var note in reading.Notes)
         {
-            var why = Why.Of(reading.Fingering, i, note.SignedEarlier, reading.Style);
+            var why = words.Why(note);
             Assert.NotEqual("", why.Reading);
             Assert.NotEqual("", why.Finger);
             foreach (var sentence in new[] { why.Reading, why.Finger, why.Place, why.Choice })
@@ -114,27 +119,24 @@ public partial class EveryTuneOpensTests
             Assert.All(note.Fingered.Others, o => Assert.True(o.ExtraCost is null or >= 0));
         }
 
-        foreach (var line in reading.Form.Lines)
-        {
-            foreach (var remark in BeforeLine.Of(reading, line.FirstBar, line.EndBar))
-                yield return remark.Text;
-        }
+        foreach (var remark in reading.BeforeLines.SelectMany(line => line))
+            yield return words.Remarks.Of(remark);
 
+        var form = reading.Tune.Form;
         foreach (
-            var sentence in reading
+            var sentence in words
                 .Warnings()
-                .Concat(BowCheck.Of(reading))
-                .Concat(reading.Trouble.Select(t => t.Text))
-                .Concat(reading.Form.Traps.Select(t => t.Text))
-                .Concat(reading.Form.Passages.Select(p => p.Text))
-                .Concat(reading.Form.Likenesses.Select(l => l.Text))
-                .Append(reading.Form.Summary)
-                .Append(reading.Form.Rhythms ?? "A.")
+                .Concat(BowWords.Check(reading.BowCheck))
+                .Concat(reading.Trouble.Select(words.Trouble.Of))
+                .Concat(form.Traps.Select(words.Form.Trap))
+                .Concat(form.Passages.Select(words.Form.Passage))
+                .Concat(form.Likenesses.Select(words.Form.Likeness))
+                .Append(words.Form.Summary())
+                .Append(words.Form.Rhythms() ?? "A.")
         )
             yield return sentence;
-        SoundingNote[] sounding = [.. reading.Notes.Select(n => n.Note)];
-        foreach (var hint in BowUse.Of(sounding, reading.Travels, reading.Style))
-            yield return hint.Text;
+        foreach (var hint in BowUse.Of(reading.Tune.Notes, reading.Tune.Travels))
+            yield return BowWords.Action(hint.Action, reading.Player.Style);
     }
 
     [GeneratedRegex("stands alone|also works\\.|[Bb]ar 0|the start and|and the end|  | \\.|^ | $|, but \\.")]

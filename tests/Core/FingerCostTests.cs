@@ -1,7 +1,8 @@
 namespace Coppia.Tests;
 
 /// <summary>
-/// Every rule of the cost alone, on the smallest music that shows it. The order of the rules is handbook 6, common practice; the figures are ours,
+/// Every rule of the cost alone, on the smallest music that shows it. The order of the rules is handbook 6, common practice; the figures
+/// are ours,
 /// written down from the table of weights before the program was asked.
 /// </summary>
 public class FingerCostTests
@@ -59,11 +60,11 @@ public class FingerCostTests
         };
     }
 
-    private static string Told(List<CostPart> parts) =>
+    private static string Told(IEnumerable<CostPart> parts) =>
         string.Join(", ", parts.Select(p => $"{p.Kind} {p.Amount}").Order(StringComparer.Ordinal));
 
     private static FingerCost Cost(Instrument player, FourthFinger fourth = FourthFinger.Balanced) =>
-        new(player, FingerWeights.Default, fourth);
+        new(new Player(player, new HouseStyle { FourthFinger = fourth }), FingerWeights.Default);
 
     [Theory]
     // The plainest music costs nothing.
@@ -99,7 +100,8 @@ public class FingerCostTests
     // A finger high up where the next open string rings by itself: the cello's 1 in fourth position.
     [InlineData("cello", "G1 D3 IV", "G1 D3 IV", "", "")]
     [InlineData("cello", "G4 F3 IV", "G1 D3 IV", "", "FingerForOpen 6")]
-    // A shift, 34 and 6 a semitone, and its moments: open string 40 %, rest 50, low finger 88, bar 90; in a slur and on an upper finger dearer.
+    // A shift, 34 and 6 a semitone, and its moments: open string 40 %, rest 50, low finger 88, bar 90; in a slur and on an upper finger
+    // dearer.
     [InlineData("viola", "A3 D5 I", "A4 G5 III", "", "Shift 52")]
     [InlineData("viola", "A0 A4 I", "A4 G5 III", "", "Shift 20")]
     [InlineData("viola", "A3 D5 I", "A4 G5 III", "rest", "Shift 26")]
@@ -115,9 +117,7 @@ public class FingerCostTests
     public void A_step_costs_what_its_rule_says(string instrument, string from, string to, string circumstances, string parts)
     {
         var player = Lines.Instrument(instrument);
-        var told = new List<CostPart>();
-        Cost(player).Step(Step(circumstances), Place(player, from), Place(player, to), told);
-        Assert.Equal(parts, Told(told));
+        Assert.Equal(parts, Told(Cost(player).StepParts(Step(circumstances), Place(player, from), Place(player, to))));
     }
 
     [Theory]
@@ -129,9 +129,8 @@ public class FingerCostTests
     [InlineData(FourthFinger.FourthFirst, "", "FourthForOpen 1")]
     public void A_fourth_finger_for_an_open_string_costs_by_setting_and_reason(FourthFinger setting, string circumstances, string parts)
     {
-        var told = new List<CostPart>();
-        Cost(StringSection.Violin, setting)
-            .Step(Step(circumstances), Place(StringSection.Violin, "D3 G4 I"), Place(StringSection.Violin, "D4 A4 I"), told);
+        var told = Cost(StringSection.Violin, setting)
+            .StepParts(Step(circumstances), Place(StringSection.Violin, "D3 G4 I"), Place(StringSection.Violin, "D4 A4 I"));
         Assert.Equal(parts, Told(told));
     }
 
@@ -141,9 +140,8 @@ public class FingerCostTests
     [InlineData("D3 G4 I", "A0 A4 I", "", "Crossing 4")]
     public void An_open_string_costs_where_the_fourth_finger_comes_first(string from, string to, string circumstances, string parts)
     {
-        var told = new List<CostPart>();
-        Cost(StringSection.Violin, FourthFinger.FourthFirst)
-            .Step(Step(circumstances), Place(StringSection.Violin, from), Place(StringSection.Violin, to), told);
+        var told = Cost(StringSection.Violin, FourthFinger.FourthFirst)
+            .StepParts(Step(circumstances), Place(StringSection.Violin, from), Place(StringSection.Violin, to));
         Assert.Equal(parts, Told(told));
     }
 
@@ -157,9 +155,7 @@ public class FingerCostTests
     public void A_note_costs_by_itself_where_its_hand_is(string instrument, string place, string circumstances, string parts)
     {
         var player = Lines.Instrument(instrument);
-        var told = new List<CostPart>();
-        Cost(player).Note(Step(circumstances), Place(player, place), told);
-        Assert.Equal(parts, Told(told));
+        Assert.Equal(parts, Told(Cost(player).NoteParts(Step(circumstances), Place(player, place))));
     }
 
     [Theory]
@@ -170,9 +166,7 @@ public class FingerCostTests
     public void Three_notes_show_what_two_do_not(string instrument, string first, string middle, string last, string parts)
     {
         var player = Lines.Instrument(instrument);
-        var told = new List<CostPart>();
-        Cost(player).Three(Place(player, first), Place(player, middle), Place(player, last), told);
-        Assert.Equal(parts, Told(told));
+        Assert.Equal(parts, Told(Cost(player).ThreeParts(Place(player, first), Place(player, middle), Place(player, last))));
     }
 
     [Theory]
@@ -185,9 +179,7 @@ public class FingerCostTests
     public void A_line_begins_at_a_price(string instrument, string place, string parts)
     {
         var player = Lines.Instrument(instrument);
-        var told = new List<CostPart>();
-        Cost(player).First(Step(), Place(player, place), told);
-        Assert.Equal(parts, Told(told));
+        Assert.Equal(parts, Told(Cost(player).FirstParts(Step(), Place(player, place))));
     }
 
     [Theory] // The same pitch elsewhere in the line, in the bar, and where the bar came before.
@@ -208,9 +200,7 @@ public class FingerCostTests
             "seam" => Step() with { Habit = new Habit(AsBefore: usual, AtSeam: true) },
             _ => Step() with { Habit = new Habit(InLine: usual, InBar: where == "bar") },
         };
-        var told = new List<CostPart>();
-        Cost(player).Habit(step, Place(player, here), told);
-        Assert.Equal(parts, Told(told));
+        Assert.Equal(parts, Told(Cost(player).HabitParts(step, Place(player, here))));
     }
 
     [Fact] // Handbook 6 puts them in this order: what the class has not learned or allowed, a shift, a stretch, high 4, other low and high places …

@@ -1,6 +1,9 @@
 namespace Coppia.Tests;
 
-/// <summary>Which finger plays a note on a string in first position. Source of the rules: handbook 3, common practice; the rows are worked out from them by hand.</summary>
+/// <summary>
+/// Which finger plays a note on a string in first position. Source of the rules: handbook 3, common practice; the rows are worked out
+/// from them by hand.
+/// </summary>
 public class FirstPositionTests
 {
     private static string Signs(string instrument, string stringName, string pitch, string position = "I")
@@ -13,7 +16,7 @@ public class FirstPositionTests
             Placements
                 .Of(player, Pitch.Parse(pitch), frame)
                 .Where(p => p.String == s && player.Frames[p.Frame].Position == position)
-                .Select(p => Labels.FingerSign(p, HouseStyle.Default))
+                .Select(p => Labels.FingerSign(p.Pair, HouseStyle.Default))
                 .Distinct()
                 .Order()
         );

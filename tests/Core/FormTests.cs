@@ -6,7 +6,14 @@ public class FormTests
     private static TuneForm FormOf(string music, string key = "D", string meter = "4/4")
     {
         var score = Lines.Score(key, music, meter);
-        return TuneForm.Of(score, SoundingNote.Of(score), PlayOrder.Of(score), HouseStyle.Default);
+        return TuneForm.Of(score, SoundingNote.Of(score));
+    }
+
+    private static FormWords Said(string music, HouseStyle? style = null)
+    {
+        var score = Lines.Score("D", music, "4/4");
+        var notes = SoundingNote.Of(score);
+        return new FormWords(TuneForm.Of(score, notes), score, notes, style ?? HouseStyle.Default);
     }
 
     private const string A = "D E F G|A B c d|d c B A|G2 F2|";
@@ -23,20 +30,15 @@ public class FormTests
     public void Lines_have_letters(string music, string letters, string summary)
     {
         var form = FormOf(music);
-        Assert.Equal(letters, string.Join(' ', form.Lines.Select(l => l.Letter)));
-        Assert.Equal(summary, form.Summary);
+        Assert.Equal(letters, string.Join(' ', form.Lines.Select(FormWords.Letter)));
+        Assert.Equal(summary, Said(music).Summary());
     }
 
     [Fact]
     public void Printed_lines_win_over_phrases_of_four_bars()
     {
         var score = Formats.TuneReader.Read("X:1\nM:4/4\nL:1/4\nK:D\nD E F G|A4|\nG2 G2|F4|\nD4|D4|]\n").Score!;
-        Assert.Equal(
-            ["0–2", "2–4", "4–6"],
-            TuneForm
-                .Of(score, SoundingNote.Of(score), PlayOrder.Of(score), HouseStyle.Default)
-                .Lines.Select(l => $"{l.FirstBar}–{l.EndBar}")
-        );
+        Assert.Equal(["0–2", "2–4", "4–6"], TuneForm.Of(score, SoundingNote.Of(score)).Lines.Select(l => $"{l.FirstBar}–{l.EndBar}"));
     }
 
     [Fact]
@@ -51,7 +53,7 @@ public class FormTests
     [InlineData("D E F G|A2 B2|d4|D E F G|A2 B2|F F G E|", "Bars 4–5 are bars 1–2; bar 6 goes elsewhere.")]
     [InlineData("D E F d|A4|D E F D|A4|", "Bar 3 is bar 1 but for its last note, low D instead of high D.")]
     public void Traps_name_the_bar_and_what_differs(string music, string text) =>
-        Assert.Contains(text, FormOf(music).Traps.Select(t => t.Text));
+        Assert.Contains(text, FormOf(music).Traps.Select(Said(music).Trap));
 
     [Theory]
     [InlineData("d c B A|G F E D|", "Bar 1: down the D major scale from high D.")]
@@ -62,7 +64,7 @@ public class FormTests
     [InlineData("D E F2|A4|G4|D E F2|A4|", "Bars 1–2 and 4–5 are the same.")]
     [InlineData("D4|D4|D4|", "Bars 1, 2 and 3 are the same.")]
     public void Patterns_are_learned_as_one_thing(string music, string text) =>
-        Assert.Contains(text, FormOf(music).Passages.Select(p => p.Text));
+        Assert.Contains(text, FormOf(music).Passages.Select(Said(music).Passage));
 
     [Theory] // Likeness has kinds, each said in its own words.
     [InlineData("D E F2|G B A2|A4|", "Bar 2: the rhythm of bar 1 (quarter quarter half).")]
@@ -76,7 +78,7 @@ public class FormTests
     [InlineData("D E F2|d c B2|", "Bar 2: bar 1 turned upside down, what went up goes down.")]
     [InlineData("D D E2|F2 G A|", "Bar 2: the rhythm of bar 1 turned round (half quarter quarter).")]
     public void Bars_resemble_earlier_ones(string music, string text) =>
-        Assert.Contains(text, FormOf(music).Likenesses.Select(l => l.Text));
+        Assert.Contains(text, FormOf(music).Likenesses.Select(Said(music).Likeness));
 
     [Theory] // What is the same, or palindromic, or of one pitch, is no likeness of another kind.
     [InlineData("D E F2|D E F2|")]
@@ -90,14 +92,14 @@ public class FormTests
     [InlineData("D E F2|G B A2|A4|", "Two rhythms; that of bar 1 (quarter quarter half) fills two of its three bars.")]
     [InlineData("D2 E2|F2 G2|", "One rhythm (half half) in all its bars.")]
     [InlineData("D4|F2 G2|", "Two rhythms, a new one in every bar.")]
-    public void Rhythms_are_counted(string music, string text) => Assert.Equal(text, FormOf(music).Rhythms);
+    public void Rhythms_are_counted(string music, string text) => Assert.Equal(text, Said(music).Rhythms());
 
     [Fact] // In British value names.
     public void Likenesses_speak_the_house_style()
     {
-        var score = Lines.Score("D", "D D/D/ E E|D2 E2|", "4/4");
-        var form = TuneForm.Of(score, SoundingNote.Of(score), PlayOrder.Of(score), new HouseStyle { ValueNames = ValueNames.British });
-        Assert.Contains("Bar 2 is bar 1 without its quavers.", form.Likenesses.Select(l => l.Text));
+        const string music = "D D/D/ E E|D2 E2|";
+        var said = Said(music, new HouseStyle { ValueNames = ValueNames.British });
+        Assert.Contains("Bar 2 is bar 1 without its quavers.", FormOf(music).Likenesses.Select(said.Likeness));
     }
 
     [Fact] // A raised note is not the key's scale.
@@ -111,19 +113,26 @@ public class FormTests
     [InlineData("|:D4|1F4:|2G4:|3A4|B4|]", "1–2, 1, 3, 1, 4–5")]
     [InlineData("D4|:E4:|F4|:G4:|", "1–2, 2–4, 4")]
     [InlineData("D4|E4:|F4|", "1–2, 1–3")]
-    public void Repeats_unfold(string music, string plays) => Assert.Equal(plays, FormOf(music).Plays);
+    public void Repeats_unfold(string music, string plays)
+    {
+        var score = Lines.Score("D", music, "4/4");
+        Assert.Equal(plays, FormWords.Plays(score, PlayOrder.Of(score)));
+    }
 
     private static IReadOnlyList<TroubleSpot> Trouble(string instrument, string key, string music) =>
         Lines.Reading(instrument, key, music).Trouble;
+
+    private static string Text(string instrument, string key, string music, TroubleSpot spot) =>
+        Lines.Reading(instrument, key, music).Text(spot);
 
     [Fact]
     public void A_shift_over_a_leap_is_a_trouble_spot_with_its_reasons()
     {
         var spot = Assert.Single(
             Trouble("bass", "D clef=bass", "D, E, F, A, B, D C B,"),
-            s => s.Text.Contains("shift", StringComparison.Ordinal) && s.From == 4
+            s => s.Parts.Any(p => p.Part == TroublePart.Shift) && s.From == 4
         );
-        Assert.Contains("a shift to third position", spot.Text, StringComparison.Ordinal);
+        Assert.Contains("a shift to third position", Text("bass", "D clef=bass", "D, E, F, A, B, D C B,", spot), StringComparison.Ordinal);
         Assert.Equal(spot.Score, spot.Parts.Sum(p => p.Points));
     }
 
@@ -145,14 +154,17 @@ public class FormTests
     {
         var slip = Assert.Single(Trouble("violin", "D", "D E F G A B c d"));
         Assert.True(slip.IsSlip);
-        Assert.Equal("G (D3) to A (A0), a string crossing.", slip.Text);
+        Assert.Equal("G (D3) to A (A0), a string crossing.", Text("violin", "D", "D E F G A B c d", slip));
     }
 
     [Fact] // A crossing with two fingers at a line's end; handbook 11.
     public void The_slip_of_a_first_year_line_is_its_crossing_with_two_fingers()
     {
         var slip = Assert.Single(Trouble("violin", "D", "D D E E|F F E2|D E F F|B D2 z|"), s => s.IsSlip);
-        Assert.Equal("F♯ (D2) to B (A1), a string crossing with another finger.", slip.Text);
+        Assert.Equal(
+            "F♯ (D2) to B (A1), a string crossing with another finger.",
+            Text("violin", "D", "D D E E|F F E2|D E F F|B D2 z|", slip)
+        );
     }
 
     [Fact] // Equal lines slip at the same place; it is named once. A line on one string with neighbouring fingers has none.

@@ -47,5 +47,5 @@ public class FourthFingerTests
     [InlineData("2/2", "G A F G", "D3 D4 D2 D3")]
     [InlineData("6/8", "G3/2 A3/2|G3", "D3 A0 | D3")]
     public void The_beat_is_the_meters(string meter, string music, string pairs) =>
-        Assert.Equal(pairs, Lines.ByBar(Fingers.Choose(Lines.Score("D", music, meter), StringSection.Violin, HouseStyle.Default)));
+        Assert.Equal(pairs, Lines.ByBar(Fingers.Choose(Lines.Score("D", music, meter), new Player(StringSection.Violin))));
 }

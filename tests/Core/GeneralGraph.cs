@@ -3,7 +3,9 @@ using QuikGraph.Algorithms;
 
 namespace Coppia.Tests;
 
-/// <summary>A line's lattice as a plain graph for QuikGraph, a general graph library: its vertices are pairs of neighbouring choices.</summary>
+/// <summary>
+/// A line's lattice as a plain graph for QuikGraph, a general graph library: its vertices are pairs of neighbouring choices.
+/// </summary>
 internal sealed class GeneralGraph
 {
     private static readonly (int, int, int) Start = (0, -1, -1);

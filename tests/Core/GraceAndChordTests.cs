@@ -7,17 +7,17 @@ public class GraceAndChordTests
     public void A_grace_note_has_a_finger_and_shares_the_stroke_of_its_note()
     {
         var reading = Lines.Reading("violin", "D", "D {FG}A F E");
-        Assert.Equal("D0 D2 D3 D4 D2 D1", string.Join(' ', reading.Notes.Select(n => n.Label)));
+        Assert.Equal("D0 D2 D3 D4 D2 D1", string.Join(' ', reading.Labelled()));
         Assert.Equal("duuudu", string.Concat(reading.Notes.Select(n => n.Bow == BowDirection.Down ? 'd' : 'u')));
-        Assert.Equal(["", ""], reading.Notes.Where(n => n.Note.IsGrace).Select(n => n.Count));
+        Assert.Equal(["", ""], reading.Notes.Where(n => n.Note.IsGrace).Select(new ReadingWords(reading).Count));
     }
 
     [Fact]
     public void A_double_stop_is_said_and_its_first_note_is_fingered()
     {
         var reading = Lines.Reading("violin", "D", "[DA] E");
-        Assert.Equal("D0 D1", string.Join(' ', reading.Notes.Select(n => n.Label)));
-        Assert.Equal("Bar 1: double stop; only its first note is given a string and finger.", Assert.Single(reading.Warnings()));
+        Assert.Equal("D0 D1", string.Join(' ', reading.Labelled()));
+        Assert.Equal("Bar 1: double stop; only its first note is given a string and finger.", Assert.Single(reading.Warned()));
     }
 
     [Theory] // The last note of each table, and the first beyond it (handbook 6: upper strings fifth position, cello fourth, bass IV).
@@ -37,7 +37,7 @@ public class GraceAndChordTests
     public void Below_the_lowest_string_there_is_no_finger(string instrument, string key, string music, string pitch) =>
         Assert.Equal(
             $"Bar 1: no finger on the {Lines.Instrument(instrument).Name.ToLowerInvariant()} reaches {pitch}.",
-            Assert.Single(Lines.Reading(instrument, key, music).Warnings())
+            Assert.Single(Lines.Reading(instrument, key, music).Warned())
         );
 
     [Fact] // Handbook 3: in a forward stretch the cello plays 1–2–4.

@@ -10,6 +10,9 @@ public class HandShapeTests
         string position = "I"
     ) => HandShape.InKey(Lines.Instrument(instrument), new ScaleKey(fifths, form), position);
 
+    private static IEnumerable<string> Names(string instrument, IEnumerable<HandShape> shapes) =>
+        shapes.Select(s => ShapeWords.Name(s, Lines.Instrument(instrument)));
+
     [Theory]
     [InlineData("violin", 2, "3–4 2–3 2–3 1–2")]
     [InlineData("violin", 0, "2–3 1–2 1–2 0–1")]
@@ -20,13 +23,13 @@ public class HandShapeTests
     [InlineData("cello", -2, "1–2–4 1–2–4 back 1–2–4 back 1–2–4")]
     [InlineData("bass", 2, "1–2 1–4 1–4 1–4")]
     public void A_shape_is_named_by_what_touches_or_by_its_fingers(string instrument, int fifths, string names) =>
-        Assert.Equal(names, string.Join(' ', Shapes(instrument, fifths).Select(s => s.Name)));
+        Assert.Equal(names, string.Join(' ', Names(instrument, Shapes(instrument, fifths))));
 
     [Fact] // Handbook 19, common practice: violin B flat major.
     public void B_flat_major_on_the_violin()
     {
         string Signs(int s) =>
-            string.Join(' ', Shapes("violin", -2)[s].Spots.Select(p => Labels.FingerSign(p.Placement, HouseStyle.Default)));
+            string.Join(' ', Shapes("violin", -2)[s].Spots.Select(p => Labels.FingerSign(p.Placement.Pair, HouseStyle.Default)));
         Assert.Equal(["1 L2 3 4", "L1 L2 3 4", "L1 L2 3 L4", "L1 L2 3 L4"], Enumerable.Range(0, 4).Select(Signs));
     }
 
@@ -84,11 +87,12 @@ public class HandShapeTests
                 {
                     foreach (var shape in HandShape.InKey(instrument, key, position))
                     {
-                        var where = $"{instrument.Id} {position} {key} string {shape.String}: {shape.Name}";
+                        var name = ShapeWords.Name(shape, instrument);
+                        var where = $"{instrument.Id} {position} {key} string {shape.String}: {name}";
                         Assert.True(shape.Spots.Select(p => p.Placement.Finger).Distinct().Count() == shape.Spots.Count, where);
                         Assert.True(shape.Spots.Select(p => p.Placement.Semitones).Distinct().Count() == shape.Spots.Count, where);
                         if (instrument.Id is "violin" or "viola" && shape.Spots.Count > 0)
-                            Assert.True(shape.Name == "none touch" == (shape.HalfSteps.Count == 0), where);
+                            Assert.True(name == "none touch" == (shape.HalfSteps.Count == 0), where);
                     }
                 }
             }
@@ -106,7 +110,7 @@ public class HandShapeTests
             string.Join(
                 ", ",
                 Shapes(instrument, fifths)[s]
-                    .Besides.Select(p => $"{Labels.FingerSign(p.Placement, HouseStyle.Default)} for {p.Pitch.Name}")
+                    .Besides.Select(p => $"{Labels.FingerSign(p.Placement.Pair, HouseStyle.Default)} for {p.Pitch.Name}")
             )
         );
 
@@ -114,7 +118,7 @@ public class HandShapeTests
     public void Half_position_on_the_bass_holds_F_major()
     {
         var shapes = Shapes("bass", -1, position: "half");
-        Assert.Equal(["half 1–4", "half 1–4", "half 2–4", "half 2–4"], shapes.Select(s => s.Name));
+        Assert.Equal(["half 1–4", "half 1–4", "half 2–4", "half 2–4"], Names("bass", shapes));
     }
 
     [Theory] // Second and third position: finger f plays letter p − 1 + f above the open string (handbook 3); the touching pairs follow from the key.
@@ -125,7 +129,7 @@ public class HandShapeTests
     [InlineData("III", 0, "3–4, 3–4, 2–3, 2–3")]
     [InlineData("III", -1, "3–4, 2–3, 2–3, 1–2")]
     public void Higher_positions_of_the_violin(string position, int fifths, string names) =>
-        Assert.Equal(names, string.Join(", ", Shapes("violin", fifths, position: position).Select(s => s.Name)));
+        Assert.Equal(names, string.Join(", ", Names("violin", Shapes("violin", fifths, position: position))));
 
     [Theory] // The position that the key suits: on the bass flats lie in half position.
     [InlineData("bass", -1, "half")]

@@ -36,8 +36,9 @@ public class HandbookFingersTests
     public void The_hand_goes_up_once_for_a_whole_group(string instrument, string key, string music, string pairs, string positions)
     {
         var player = Lines.Instrument(instrument);
-        var notes = Lines.Reading(instrument, key, music).Notes;
-        Assert.Equal(pairs, string.Join(' ', notes.Select(n => n.Label)));
+        var reading = Lines.Reading(instrument, key, music);
+        var notes = reading.Notes;
+        Assert.Equal(pairs, string.Join(' ', reading.Labelled()));
         string[] expected = [.. positions.Split(' ').Where((_, i) => !notes[i].Placement!.Value.IsOpen)];
         Assert.Equal(expected, notes.Where(n => !n.Placement!.Value.IsOpen).Select(n => player.Frames[n.Placement!.Value.Frame].Position));
     }
@@ -45,11 +46,11 @@ public class HandbookFingersTests
     [Fact] // B flat major on the violin: where each string's notes of the key lie; common practice.
     public void B_flat_major_shapes_on_the_violin_strings()
     {
-        var shapes = StringShape.InKey(StringSection.Violin, new KeySignature(-2), usedFrame: 1);
+        var shapes = StringShape.InKey(new Player(StringSection.Violin), new KeySignature(-2), usedFrame: 1);
         string Signs(int s) =>
             string.Join(
                 ' ',
-                shapes[s].Spots.Where(p => !p.Placement.IsOpen).Select(p => Labels.FingerSign(p.Placement, HouseStyle.Default))
+                shapes[s].Spots.Where(p => !p.Placement.IsOpen).Select(p => Labels.FingerSign(p.Placement.Pair, HouseStyle.Default))
             );
         Assert.Equal("1 L2 3 4", Signs(0));
         Assert.Equal("L1 L2 3 4", Signs(1));
@@ -89,7 +90,7 @@ public class HandbookFingersTests
     [Fact] // Handbook 3: another school fingers the bass 1–3–4 in the same places.
     public void Bass_fingers_1_3_4_are_the_same_places()
     {
-        var style = new HouseStyle { BassFingers = BassFingers.OneThreeFour };
+        var style = new HouseStyle { Alternatives = new Dictionary<string, string> { ["bass"] = "oneThreeFour" } };
         Assert.Equal("E1 E4 A0 A1 A4 D0 D3 D4", Lines.Pairs("bass", "F clef=bass", "F,, G,, A,, B,, C, D, E, F,", style));
     }
 }

@@ -29,7 +29,7 @@ public class NotationTests
     [InlineData("alto", "C4", "line 3")]
     [InlineData("tenor", "C4", "line 4")]
     public void A_pitch_lies_where_readers_look_for_it(string clef, string pitch, string words) =>
-        Assert.Equal(words, StaffPlace.Of(Pitch.Parse(pitch), Clef.Named(clef)!).Words);
+        Assert.Equal(words, StaffPlace.Of(Pitch.Parse(pitch), Clef.Named(clef)!).Words());
 
     [Fact] // Handbook 1, common practice.
     public void Sharps_come_in_their_order_and_flats_in_reverse()
@@ -67,7 +67,7 @@ public class NotationTests
         var score = Lines.Score("D", "A|d d d d|d3", "4/4");
         Assert.Equal([0, 1, 2], score.Bars.Select(b => b.Number));
         Assert.Equal(4, SoundingNote.Of(score)[0].Beat.ToDouble());
-        Assert.Equal("4", Counts.Of(score, HouseStyle.Default)[0].Text);
+        Assert.Equal("4", CountWords.Said(Counts.Of(score, HouseStyle.Default)[0], HouseStyle.Default));
     }
 
     [Fact] // Handbook 9: four values, the last of which the tie goes on through.

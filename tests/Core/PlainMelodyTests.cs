@@ -1,7 +1,8 @@
 namespace Coppia.Tests;
 
 /// <summary>
-/// Plain melodies at their plain places, whatever repeats in them. The oracle below is written from the tables of handbook 3 and 6 (common practice)
+/// Plain melodies at their plain places, whatever repeats in them. The oracle below is written from the tables of handbook 3 and 6
+/// (common practice)
 /// with the strings as numbers, and shares nothing with the solver.
 /// </summary>
 public class PlainMelodyTests
@@ -103,11 +104,8 @@ public class PlainMelodyTests
             if (Expected(instrument, [.. SoundingNote.Of(score).Select(n => n.Pitch)]) is not { } expected)
                 continue;
             checkedMelodies++;
-            var fingering = Fingers.Choose(score, Lines.Instrument(instrument), HouseStyle.Default);
-            var taken = string.Join(
-                ' ',
-                fingering.Notes.Select(n => Labels.Pair(n.Placement!.Value, fingering.Instrument, HouseStyle.Default))
-            );
+            var fingering = Fingers.Choose(score, new Player(Lines.Instrument(instrument)));
+            var taken = string.Join(' ', fingering.Notes.Select(n => Labels.Pair(n.Placement!.Value.Pair, fingering.Player)));
             Assert.True(
                 string.Join(' ', expected) == taken,
                 $"seed {seed}, {score.Key}\nexpected {string.Join(' ', expected)}\nfingered {Lines.ByBar(fingering)}"
@@ -130,7 +128,7 @@ public class PlainMelodyTests
     [InlineData("bass", "E", "=G, F, E, D,|C, D, E, z", "G0 D4 D2 D1 | A4 D1 D2")]
     public void What_repeats_stays(string instrument, string key, string music, string expected)
     {
-        var fingering = Fingers.Choose(Lines.Score(key, music, "4/4"), Lines.Instrument(instrument), HouseStyle.Default);
+        var fingering = Fingers.Choose(Lines.Score(key, music, "4/4"), new Player(Lines.Instrument(instrument)));
         Assert.Equal(expected, Lines.ByBar(fingering));
     }
 }

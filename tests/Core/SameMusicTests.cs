@@ -1,6 +1,9 @@
 namespace Coppia.Tests;
 
-/// <summary>One note, one finger; the same music, the same fingers (handbook 6, common practice): songs A A B A made up at random, with slurs, quick notes, rests and accidentals.</summary>
+/// <summary>
+/// One note, one finger; the same music, the same fingers (handbook 6, common practice): songs A A B A made up at random, with slurs,
+/// quick notes, rests and accidentals.
+/// </summary>
 public class SameMusicTests
 {
     private const int Songs = 200;
@@ -14,7 +17,9 @@ public class SameMusicTests
             { "bass", 16, 29 },
         };
 
-    /// <summary>Bars that print the same notes, lengths and slurs; the slur that comes into the first note belongs to the bar before.</summary>
+    /// <summary>
+    /// Bars that print the same notes, lengths and slurs; the slur that comes into the first note belongs to the bar before.
+    /// </summary>
     private static string Print(IEnumerable<FingeredNote> bar) =>
         string.Join(
             ' ',
@@ -34,7 +39,7 @@ public class SameMusicTests
         for (var seed = 1; seed <= Songs; seed++)
         {
             var score = RandomTunes.Song(seed, lowest, highest);
-            var fingering = Fingers.Choose(score, Lines.Instrument(instrument), HouseStyle.Default);
+            var fingering = Fingers.Choose(score, new Player(Lines.Instrument(instrument)));
 
             var notes = fingering
                 .Notes.Where(n => n.Placement is not null)
@@ -59,7 +64,7 @@ public class SameMusicTests
                         k == 0 && !SameAt(order - 1, firstOrder - 1) || k == bar.Length - 1 && !SameAt(order + 1, firstOrder + 1),
                         $"{instrument}, seed {seed}, bar {bar[k].Note.Bar.Number} note {k + 1}: {Pair(bar[k])}, in bar {then[k].Note.Bar.Number} {Pair(then[k])}\n{Lines.ByBar(fingering)}"
                     );
-                    var why = Why.Of(fingering, bar[k].Note.Index, false, HouseStyle.Default).Choice;
+                    var why = Why.Of(fingering, bar[k].Note.Index, false).Choice;
                     Assert.Contains($"bar {then[k].Note.Bar.Number}", why, StringComparison.Ordinal);
                 }
             }
@@ -79,7 +84,7 @@ public class SameMusicTests
         var told = 0;
         for (var seed = 1; seed <= Songs; seed++)
         {
-            var fingering = Fingers.Choose(RandomTunes.Song(seed, lowest, highest), Lines.Instrument(instrument), HouseStyle.Default);
+            var fingering = Fingers.Choose(RandomTunes.Song(seed, lowest, highest), new Player(Lines.Instrument(instrument)));
             told += fingering.Lattice.Steps.Count(s => s.Habit is not null);
             var afresh = FingerSolver.Solve(fingering.Lattice, fingering.Price);
             Assert.Equal(afresh.Cost, fingering.Cost);
@@ -123,7 +128,7 @@ public class SameMusicTests
     {
         for (var seed = 1; seed <= Songs; seed++)
         {
-            var fingering = Fingers.Choose(RandomTunes.Song(seed, lowest, highest), Lines.Instrument(instrument), HouseStyle.Default);
+            var fingering = Fingers.Choose(RandomTunes.Song(seed, lowest, highest), new Player(Lines.Instrument(instrument)));
             foreach (
                 var bar in fingering
                     .Notes.Where(n => n.Placement is not null)
@@ -144,7 +149,7 @@ public class SameMusicTests
                     // A note that needs a higher place takes its neighbours up with it.
                     if (
                         new[] { from, bar[k] }.Any(n =>
-                            fingering.Instrument.Frames[n.Placement!.Value.Frame].Position is not ("half" or "I")
+                            fingering.Player.Instrument.Frames[n.Placement!.Value.Frame].Position is not ("half" or "I")
                         )
                     )
                         continue;
@@ -180,7 +185,7 @@ public class SameMusicTests
     [InlineData("2/4", "B,2 B, C|D2 B,2|(C B,) (A, G,)|A,2 D,2", "G1 G1 G2 | G4 G1 | G2 G1 G1 G0 | G1 D0")]
     [InlineData("3/4", "D B, C|D D C/B,/|C A, B,|C2 C", "G4 G1 G2 | G4 G4 G2 G1 | G2 G1 G1 | G2 G2")]
     public void Notes_of_a_line_agree_on_one_hand(string meter, string music, string expected) =>
-        Assert.Equal(expected, Lines.ByBar(Fingers.Choose(Lines.Score("G", music, meter), Lines.Instrument("bass"), HouseStyle.Default)));
+        Assert.Equal(expected, Lines.ByBar(Fingers.Choose(Lines.Score("G", music, meter), new Player(Lines.Instrument("bass")))));
 
     [Theory] // Handbook 6: only the neighbours of a note that needs a higher place go up with it.
     [MemberData(nameof(Players))]
@@ -202,7 +207,7 @@ public class SameMusicTests
                 continue;
             held++;
             Assert.All(
-                Fingers.Choose(score, player, HouseStyle.Default).Notes,
+                Fingers.Choose(score, new Player(player)).Notes,
                 n => Assert.Contains(player.Frames[n.Placement!.Value.Frame].Position, new[] { "half", "I" })
             );
         }
@@ -218,7 +223,7 @@ public class SameMusicTests
         var fourths = 0;
         for (var seed = 1; seed <= Songs; seed++)
         {
-            var notes = Fingers.Choose(RandomTunes.Song(seed, lowest, highest), Lines.Instrument(instrument), HouseStyle.Default).Notes;
+            var notes = Fingers.Choose(RandomTunes.Song(seed, lowest, highest), new Player(Lines.Instrument(instrument))).Notes;
             foreach (var (i, note) in notes.Index())
             {
                 if (note.Placement is not { Finger: 4, Semitones: 7, String: < 3 })
@@ -245,19 +250,20 @@ public class SameMusicTests
         {
             var bars = RandomTunes.Bars(seed, lowest, highest, 9);
             Score Tune(int count) => RandomTunes.Read("G", "4/4", string.Join('|', bars.Take(count)));
-            var before = Fingers.Choose(Tune(8), player, HouseStyle.Default);
-            var after = Fingers.Choose(Tune(9), player, HouseStyle.Default);
+            var before = Fingers.Choose(Tune(8), new Player(player));
+            var after = Fingers.Choose(Tune(9), new Player(player));
             if (Lines.ByBar(before).Split(" | ").Take(4).SequenceEqual(Lines.ByBar(after).Split(" | ").Take(4)))
                 continue;
             var pins = before
                 .Notes.Where(n => n.Note.Bar.Number <= 4 && n.Placement is not null)
                 .ToDictionary(n => n.Note.Id, n => new Pin(n.Placement!.Value.String, n.Placement!.Value.Finger));
 
-            if (Fingers.Choose(Tune(9), player, HouseStyle.Default, pins).Cost > after.Cost)
+            if (Fingers.Choose(Tune(9), new Player(player), pins).Cost > after.Cost)
                 changed++;
         }
 
-        // The choice is for the whole tune: where two hands hold the beginning alike, a last bar that only one of them holds may decide for all.
+        // The choice is for the whole tune: where two hands hold the beginning alike, a last bar that only one of them holds may decide
+        // for all.
         Assert.True(changed <= Songs / 100, $"{changed} of {Songs} changed");
     }
 }

@@ -1,6 +1,9 @@
 namespace Coppia.Tests;
 
-/// <summary>One octave upwards in every major key up to four sharps and flats, checked by hand for each instrument. Source of every row: common practice.</summary>
+/// <summary>
+/// One octave upwards in every major key up to four sharps and flats, checked by hand for each instrument. Source of every row: common
+/// practice.
+/// </summary>
 public class ScaleTests
 {
     [Theory]
@@ -41,14 +44,16 @@ public class ScaleTests
     [InlineData("bass", 3, "A2", "A0 A1 A4 D0 D1 D4 G1 G2")]
     [InlineData("bass", 4, "E2", "E0 E1 E4 A0 A1 A4 D1 D2")]
     // Quarter notes under their own bow: where the scale turns back from an open string, it is open (balanced setting, handbook 6).
-    // The bass holds A flat major in half and first position, sliding between them; above B flat the hand takes C and D together in third, E flat in fourth.
+    // The bass holds A flat major in half and first position, sliding between them; above B flat the hand takes C and D together in
+    // third, E flat in fourth.
     public void A_scale_is_fingered_as_a_teacher_writes_it(string instrument, int fifths, string from, string pairs)
     {
         var player = Lines.Instrument(instrument);
-        var scale = KeyExercises.Scale(player, new ScaleKey(fifths, ScaleForm.Major), octaves: 1);
-        var notes = PlayerReading.Of(scale, player, player, HouseStyle.Default).Notes;
+        var scale = KeyExercises.Scale(new Player(player), new ScaleKey(fifths, ScaleForm.Major), octaves: 1);
+        var reading = PlayerReading.Of(scale, player, new Player(player));
+        var notes = reading.Notes;
         Assert.Equal(from, notes[0].Note.Pitch.ToString());
-        Assert.Equal(pairs, string.Join(' ', notes.Take(8).Select(n => n.Label)));
+        Assert.Equal(pairs, string.Join(' ', reading.Labelled().Take(8)));
         Assert.Equal(notes.Take(8).Select(n => n.Note.Pitch), notes.Skip(7).Reverse().Select(n => n.Note.Pitch));
     }
 
@@ -92,11 +97,14 @@ public class ScaleTests
     public void A_minor_scale_is_fingered_as_a_teacher_writes_it(string instrument, int fifths, ScaleForm form, string from, string pairs)
     {
         var player = Lines.Instrument(instrument);
-        var notes = PlayerReading
-            .Of(KeyExercises.Scale(player, new ScaleKey(fifths, form), octaves: 1), player, player, HouseStyle.Default)
-            .Notes;
+        var reading = PlayerReading.Of(
+            KeyExercises.Scale(new Player(player), new ScaleKey(fifths, form), octaves: 1),
+            player,
+            new Player(player)
+        );
+        var notes = reading.Notes;
         Assert.Equal(from, notes[0].Note.Pitch.ToString());
-        Assert.Equal(pairs, string.Join(' ', notes.Take(8).Select(n => n.Label)));
+        Assert.Equal(pairs, string.Join(' ', reading.Labelled().Take(8)));
     }
 
     [Theory] // An arpeggio is root, third, fifth and octave, up and down.
@@ -107,10 +115,13 @@ public class ScaleTests
     public void An_arpeggio(string instrument, int fifths, string pitches, string pairs)
     {
         var player = Lines.Instrument(instrument);
-        var notes = PlayerReading
-            .Of(KeyExercises.ArpeggioLine(player, new ScaleKey(fifths, ScaleForm.Major), octaves: 1), player, player, HouseStyle.Default)
-            .Notes;
+        var reading = PlayerReading.Of(
+            KeyExercises.ArpeggioLine(new Player(player), new ScaleKey(fifths, ScaleForm.Major), octaves: 1),
+            player,
+            new Player(player)
+        );
+        var notes = reading.Notes;
         Assert.Equal(pitches, string.Join(' ', notes.Select(n => n.Note.Pitch)));
-        Assert.Equal(pairs, string.Join(' ', notes.Select(n => n.Label)));
+        Assert.Equal(pairs, string.Join(' ', reading.Labelled()));
     }
 }

@@ -37,10 +37,11 @@ public class SolverTests
                 false
             ))
             .ToArray();
-        return FingerLattice.Of(notes, player, new Dictionary<string, Pin>());
+        return FingerLattice.Of(notes, new Player(player), new Dictionary<string, Pin>());
     }
 
-    private static FingerCost CostOf(string id, FourthFinger fourth) => new(Lines.Instrument(id), FingerWeights.Default, fourth);
+    private static FingerCost CostOf(string id, FourthFinger fourth) =>
+        new(new Player(Lines.Instrument(id), new HouseStyle { FourthFinger = fourth }), FingerWeights.Default);
 
     [Fact]
     public void Cost_equals_the_least_of_all_ways_enumerated() =>
@@ -182,7 +183,11 @@ public class SolverTests
                     var step = x.l.Lattice.Steps[x.which % x.l.Lattice.Steps.Count];
                     var pinned = step.Choices[x.choice % step.Choices.Length];
                     var pins = new Dictionary<string, Pin> { [step.Note.Id] = new(pinned.String, pinned.Finger) };
-                    var lattice = FingerLattice.Of([.. x.l.Lattice.Steps.Select(s => s.Note)], Lines.Instrument(x.l.Instrument), pins);
+                    var lattice = FingerLattice.Of(
+                        [.. x.l.Lattice.Steps.Select(s => s.Note)],
+                        new Player(Lines.Instrument(x.l.Instrument)),
+                        pins
+                    );
                     var solution = FingerSolver.Solve(lattice, CostOf(x.l.Instrument, x.l.Fourth));
                     var at = lattice.Steps[
                         step.Note.Index < 0 ? 0 : lattice.Steps.Index().First(s => s.Item.Note.Id == step.Note.Id).Index
@@ -198,11 +203,11 @@ public class SolverTests
     {
         var score = Lines.Score("D", "D E F G");
         var wrong = Assert.Throws<ImpossiblePinException>(() =>
-            Fingers.Choose(score, StringSection.Violin, HouseStyle.Default, new Dictionary<string, Pin> { ["b1n2"] = new(3, 1) })
+            Fingers.Choose(score, new Player(StringSection.Violin), new Dictionary<string, Pin> { ["b1n2"] = new(3, 1) })
         );
         Assert.Equal(
             "E4 in bar 1 cannot be played with 1 on the E string; possible here: 2 on D, 1 on D, 4 on G, 3 on G, 2 on G, 1 on G.",
-            wrong.Message
+            PinWords.Impossible(wrong, new Player(StringSection.Violin))
         );
     }
 

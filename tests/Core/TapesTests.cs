@@ -23,7 +23,7 @@ public class TapesTests
     [InlineData(8, "three half steps past tape 3")]
     [InlineData(6, "a half step past tape 3")]
     public void Places_are_told_by_the_tapes(int semitones, string words) =>
-        Assert.Equal(words, Tapes.Words(semitones, StringSection.Violin.DefaultTapes));
+        Assert.Equal(words, TapeWords.Of(semitones, StringSection.Violin.DefaultTapes));
 
     [Fact] // Handbook 2: string lengths, from memory.
     public void String_lengths_of_the_sizes()
@@ -72,16 +72,16 @@ public class TapesTests
     [InlineData("cello", 3, "between tape 1 and tape 2, touching tape 1")]
     [InlineData("cello", 5, "on tape 3")]
     public void Each_instrument_has_its_own_tape_words(string instrument, int semitones, string words) =>
-        Assert.Equal(words, Tapes.Words(semitones, Lines.Instrument(instrument).DefaultTapes));
+        Assert.Equal(words, TapeWords.Of(semitones, Lines.Instrument(instrument).DefaultTapes));
 
     [Fact]
     public void A_teachers_own_tapes_give_the_words()
     {
         Tape[] own = [new(2, "the red dot"), new(7, "the moon")];
-        Assert.Equal("on the red dot", Tapes.Words(2, own));
-        Assert.Equal("between the red dot and the moon", Tapes.Words(4, own));
-        Assert.Equal("a whole step past the moon", Tapes.Words(9, own));
-        Assert.Equal("four half steps from the nut", Tapes.Words(4, []));
+        Assert.Equal("on the red dot", TapeWords.Of(2, own));
+        Assert.Equal("between the red dot and the moon", TapeWords.Of(4, own));
+        Assert.Equal("a whole step past the moon", TapeWords.Of(9, own));
+        Assert.Equal("four half steps from the nut", TapeWords.Of(4, []));
     }
 
     [Theory]

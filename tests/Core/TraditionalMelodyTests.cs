@@ -3,8 +3,10 @@ using Coppia.Formats;
 namespace Coppia.Tests;
 
 /// <summary>
-/// Twelve traditional melodies an instrument, fingered with a pencil before the program was asked. Tunes and fingers are from memory; the rules are handbook 6.
-/// One row was changed after the program was asked. Frère Jacques for the bass had half position and a shift from 4 to 1 (G2 G4 | G1); with the first finger
+/// Twelve traditional melodies an instrument, fingered with a pencil before the program was asked. Tunes and fingers are from memory; the
+/// rules are handbook 6.
+/// One row was changed after the program was asked. Frère Jacques for the bass had half position and a shift from 4 to 1 (G2 G4 | G1);
+/// with the first finger
 /// guiding the hand from A to B flat, C lies under 4 without a leap of the hand, and F and A need no half position.
 /// Every row begins with how many octaves the tune is moved for that instrument.
 /// </summary>
@@ -182,7 +184,7 @@ public class TraditionalMelodyTests
         var head = title.Split(" · ");
         var read = TuneReader.Read($"X:1\nT:{head[0]}\nM:{head[2]}\nL:{head[3]}\nK:{head[1]}\n{music} |]\n");
         Assert.Empty(read.Errors);
-        var fingering = Fingers.Choose(read.Score!.MovedByOctaves(octaves), Lines.Instrument(instrument), HouseStyle.Default);
+        var fingering = Fingers.Choose(read.Score!.MovedByOctaves(octaves), new Player(Lines.Instrument(instrument)));
         Assert.Equal(pairs, Lines.ByBar(fingering));
     }
 

@@ -6,7 +6,7 @@ public class WhyTests
     private static Why At(string instrument, string key, string music, int index)
     {
         var reading = Lines.Reading(instrument, key, music);
-        return Why.Of(reading.Fingering, index, reading.Notes[index].SignedEarlier, HouseStyle.Default);
+        return Why.Of(reading.Fingering, index, reading.Notes[index].SignedEarlier);
     }
 
     [Fact]
@@ -87,11 +87,11 @@ public class WhyTests
     {
         // The first time a slur leads on from A to G below it; the second time A has its own bow and B comes next.
         var reading = Lines.Reading("violin", "D", "F G F (A|G) F E D|F G F A|B A B2");
-        Assert.Equal("D2 D3 D2 D4 D3 D2 D1 D0 D2 D3 D2 A0 A1 A0 A1", string.Join(' ', reading.Notes.Select(n => n.Label)));
+        Assert.Equal("D2 D3 D2 D4 D3 D2 D1 D0 D2 D3 D2 A0 A1 A0 A1", string.Join(' ', reading.Labelled()));
         Assert.Equal(11, Assert.Single(reading.Notes, n => n.Fingered.Otherwise is not null).Note.Index);
         Assert.StartsWith(
             "In bar 1 this note is 4 on D; here B comes next. Open A:",
-            Why.Of(reading.Fingering, 11, false, HouseStyle.Default).Choice,
+            Why.Of(reading.Fingering, 11, false).Choice,
             StringComparison.Ordinal
         );
     }
@@ -104,14 +104,14 @@ public class WhyTests
             var score = Formats.TuneReader.Read(File.ReadAllText(file)).Score!;
             foreach (var player in StringSection.All)
             {
-                var reading = PlayerReading.Of(score, PrintedFor.Of(score), player, HouseStyle.Default);
+                var reading = PlayerReading.Of(score, PrintedFor.Of(score), new Player(player));
                 foreach (
                     var (i, note) in reading.Notes.Index().Where(n => n.Item.Placement is not null && n.Item.Note.Bar.EndingStart != "2")
                 )
                 {
                     if (reading.Notes.Skip(Math.Max(0, i - 1)).Take(3).Count(n => n.Placement is not null) < 2)
                         continue;
-                    var words = Why.Of(reading.Fingering, i, note.SignedEarlier, HouseStyle.Default).Choice;
+                    var words = Why.Of(reading.Fingering, i, note.SignedEarlier).Choice;
                     var neighbours = reading
                         .Notes.Skip(Math.Max(0, i - 1))
                         .Take(3)

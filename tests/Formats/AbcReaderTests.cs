@@ -79,6 +79,7 @@ public class AbcReaderTests
         "3:6: the barline comes before the tuplet is full; 1 more of its notes are missing; expected all notes of a tuplet in one bar"
     )]
     [InlineData("X:1\nK:D\n{AB", "3:1: grace notes begin with { and never end; expected a closing }")]
+    [InlineData("X:1\nK:D\nD3>D|", "3:3: a dotted quarter note cannot be lengthened or shortened so; expected a plain note before < or >")]
     [InlineData(
         "X:1\nK:D\n[FA-]1/7 d|",
         "3:1: a length of 1/56 of a whole note cannot be written; expected lengths made of whole to 128th notes"

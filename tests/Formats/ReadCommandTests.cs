@@ -137,6 +137,19 @@ public class ReadCommandTests : IDisposable
         File.Delete(style);
     }
 
+    [Fact] // Everything that a reading says, in a teacher's order.
+    public void What_a_teacher_would_say_can_be_printed()
+    {
+        var (exit, said, _) = Run("X:1\nM:4/4\nL:1/4\nK:D\nD E F2|G A B2|]\n", "--for", "cello", "--say");
+        Assert.Equal(0, exit);
+        Assert.Equal(
+            ["# How it is built", "# Before line A, bars 1 and 2", "# What is hard", "# The bow", "# Why"],
+            said.Split('\n').Where(line => line.StartsWith('#'))
+        );
+        Assert.Contains("One line, all of it new. 2 bars, all different.", said, StringComparison.Ordinal);
+        Assert.Contains("3 strokes to a bar.", said, StringComparison.Ordinal);
+    }
+
     [Fact]
     public void Json_has_the_same_columns()
     {

@@ -68,7 +68,7 @@ public class StaffAndKeyTests
     [InlineData("bass", "D4", "above the first ledger line above")]
     public void Every_place_of_every_clef(string clef, string pitch, string words)
     {
-        Assert.Equal(words, StaffPlace.Of(Pitch.Parse(pitch), Clef.Named(clef)!).Words);
+        Assert.Equal(words, StaffPlace.Of(Pitch.Parse(pitch), Clef.Named(clef)!).Words());
         Assert.Equal(Pitch.Parse(pitch), Clef.Named(clef)!.PitchAt(Clef.Named(clef)!.HeightOf(Pitch.Parse(pitch))));
     }
 

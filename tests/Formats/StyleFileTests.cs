@@ -24,7 +24,13 @@ public class StyleFileTests
     public void What_is_not_said_keeps_its_default() =>
         Assert.Equal(StyleFile.Write(HouseStyle.Default), StyleFile.Write(StyleFile.Read("{}")));
 
+    [Fact] // Kept by earlier versions of Coppia.
+    public void A_style_that_names_the_basss_fingers_in_a_setting_of_its_own_still_reads() =>
+        Assert.Equal("oneThreeFour", StyleFile.Read("""{"bassFingers":"oneThreeFour"}""").Alternatives["bass"]);
+
     [Theory]
+    [InlineData("""{"alternatives":{"bass":"oneFive"}}""", "“oneFive” is not a way to finger “bass”; expected oneTwoFour or oneThreeFour")]
+    [InlineData("""{"alternatives":{"violin":"x"}}""", "“x” is not a way to finger “violin”; it has one way only")]
     [InlineData("""{"counting":"drums"}""", "counting")]
     [InlineData("""{"fingers":"many"}""", "fingers")]
     [InlineData("""{"fourthFinger":3}""", "fourthFinger")]

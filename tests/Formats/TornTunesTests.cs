@@ -3,7 +3,10 @@ using CsCheck;
 
 namespace Coppia.Tests;
 
-/// <summary>Tunes with slips of the pen: a character lost, doubled, changed or moved. Each is read or refused in words, and what is read goes all the way to the paper.</summary>
+/// <summary>
+/// Tunes with slips of the pen: a character lost, doubled, changed or moved. Each is read or refused in words, and what is read goes all
+/// the way to the paper.
+/// </summary>
 public class TornTunesTests
 {
     private static readonly string[] Tunes = [.. Lines.DemoFiles().Select(File.ReadAllText)];
@@ -45,16 +48,16 @@ public class TornTunesTests
             return;
         foreach (var instrument in StringSection.All)
         {
-            var reading = PlayerReading.Of(score, Lines.Instrument("violin"), instrument, HouseStyle.Default);
+            var reading = PlayerReading.Of(score, Lines.Instrument("violin"), new Player(instrument));
             Assert.All(
                 reading.Notes,
                 n => Assert.True(n.Placement is not { } at || instrument.Strings[at.String].Midi + at.Semitones == n.Note.Pitch.Midi)
             );
             for (var i = 0; i < reading.Notes.Count; i++)
-                Assert.NotEmpty(Why.Of(reading.Fingering, i, false, HouseStyle.Default).Finger);
+                Assert.NotEmpty(Why.Of(reading.Fingering, i, false).Finger);
             BeforeLine.Of(reading, 0, reading.Score.Bars.Count);
             foreach (var aim in Enum.GetValues<BowAim>())
-                BowEdits.Apply(reading.Score, [.. BowProposal.Of(reading.Score, aim, HouseStyle.Default).Changes.Select(c => c.Edit)]);
+                BowEdits.Apply(reading.Score, BowProposal.Of(reading.Score, aim, HouseStyle.Default).Edits);
             Assert.Equal(Sounds(reading.Score), Sounds(TuneReader.Read(MusicXmlWriter.Write(reading.Score)).Score!));
         }
 

@@ -32,7 +32,7 @@ public class DemoTuneTests
     public void Verovio_loads_our_MusicXml_without_a_warning_and_plays_our_notes(string instrument)
     {
         var player = Lines.Instrument(instrument);
-        var readings = Tunes.Select(t => PlayerReading.Of(t.Score, PrintedFor.Of(t.Score), player, HouseStyle.Default)).ToArray();
+        var readings = Tunes.Select(t => PlayerReading.Of(t.Score, PrintedFor.Of(t.Score), new Player(player))).ToArray();
         var theirs = Outside.Ask("engrave.mjs", readings.Select(r => MusicXmlWriter.Write(r.Score)));
         foreach (var (i, reading) in readings.Index())
         {
@@ -113,12 +113,12 @@ public class DemoTuneTests
     public void The_demo_needs_every_low_and_high_finger_both_stretches_a_shift_slurs_a_pick_up_and_endings()
     {
         PlayerReading[] Read(Instrument player) =>
-            [.. Tunes.Select(t => PlayerReading.Of(t.Score, PrintedFor.Of(t.Score), player, HouseStyle.Default))];
+            [.. Tunes.Select(t => PlayerReading.Of(t.Score, PrintedFor.Of(t.Score), new Player(player)))];
         string[] Labels(Instrument player) =>
             [
                 .. Read(player)
-                    .SelectMany(r => r.Notes)
-                    .Select(n => n.Label[(n.Label.IndexOf('-', StringComparison.Ordinal) + 1)..])
+                    .SelectMany(r => r.Labelled())
+                    .Select(label => label[(label.IndexOf('-', StringComparison.Ordinal) + 1)..])
                     .Distinct(),
             ];
         Assert.Superset(new HashSet<string> { "L1", "L2", "L3", "L4", "H1", "H2", "H3" }, Labels(StringSection.Violin).ToHashSet());

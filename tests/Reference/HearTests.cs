@@ -10,7 +10,7 @@ public class HearTests
     private static object Question(string meter, string music, params double[] starts)
     {
         var score = Lines.Score("D", music, meter);
-        var reading = PlayerReading.Of(score, StringSection.Violin, StringSection.Violin, HouseStyle.Default);
+        var reading = PlayerReading.Of(score, StringSection.Violin, new Player(StringSection.Violin));
         return new
         {
             reading = new
@@ -22,7 +22,7 @@ public class HearTests
                     id = n.Note.Id,
                     tiedIds = n.Note.TiedIds,
                     midi = n.Note.Pitch.Midi,
-                    plucked = reading.Bowing.Plucked[n.Note.Index],
+                    plucked = reading.Tune.Bowing.Plucked[n.Note.Index],
                 }),
                 bars = score.Bars.Select(b => new
                 {
@@ -30,7 +30,7 @@ public class HearTests
                     number = b.Number,
                     eventIds = b.Events.Select(e => e.Id),
                 }),
-                order = reading.Order.Select(p => p.Bar),
+                order = reading.Tune.Order.Select(p => p.Bar),
                 events = score.Bars.SelectMany(b =>
                     b.Events.Select(e => new
                     {

@@ -56,7 +56,7 @@ public sealed class StylesApiTests : IAsyncLifetime
     [InlineData("extendedFourth", "fourPlus", "E3 E4 E-4+ E4 E3 E-L2")]
     [InlineData("extendedFourth", "words", "E3 E4 E reach 4 E4 E3 E-L2")]
     [InlineData("celloBack", "l1", "D0 D-L1 D2 D0 A0 A-L1 A0")]
-    [InlineData("bassFingers", "oneThreeFour", "E1 E4 A0 A4 D0 D3 D4")]
+    [InlineData("alternatives.bass", "oneThreeFour", "E1 E4 A0 A4 D0 D3 D4")]
     [InlineData("noteNames", "german", "G A H C B A G")]
     [InlineData("octaveNames", "number", "D4 F♯4 A4 D5 C♯5 A4 D4")]
     public async Task Each_setting_has_an_example_that_it_changes(string setting, string choice, string printed)
@@ -72,9 +72,10 @@ public sealed class StylesApiTests : IAsyncLifetime
                     .Select(p => p.GetString())
             );
         var plain = (await _server.Send(HttpMethod.Post, "/api/styles/example", new { })).Body;
-        var changed = (
-            await _server.Send(HttpMethod.Post, "/api/styles/example", new Dictionary<string, string> { [setting] = choice })
-        ).Body;
+        var style = setting.Split('.') is [var group, var instrument]
+            ? new Dictionary<string, object> { [group] = new Dictionary<string, string> { [instrument] = choice } }
+            : new Dictionary<string, object> { [setting] = choice };
+        var changed = (await _server.Send(HttpMethod.Post, "/api/styles/example", style)).Body;
         Assert.Equal(printed, Printed(changed));
         Assert.NotEqual(printed, Printed(plain));
     }

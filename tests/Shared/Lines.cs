@@ -14,7 +14,7 @@ internal static class Lines
 
     /// <summary>The pair row of a line printed for the instrument itself: "D0 D1 D-L2".</summary>
     public static string Pairs(string instrument, string key, string music, HouseStyle? style = null) =>
-        string.Join(' ', Reading(instrument, key, music, style).Notes.Select(n => n.Label));
+        string.Join(' ', Reading(instrument, key, music, style).Labelled());
 
     /// <summary>The pairs of a fingering by bar: "D0 D1 | A0"; ? for a note out of reach, nothing for a bar without a new note.</summary>
     public static string ByBar(Fingers fingering) =>
@@ -25,7 +25,7 @@ internal static class Lines
                         ' ',
                         fingering
                             .Notes.Where(n => ReferenceEquals(n.Note.Bar, bar))
-                            .Select(n => n.Placement is { } at ? Labels.Pair(at, fingering.Instrument, HouseStyle.Default) : "?")
+                            .Select(n => n.Placement is { } at ? Labels.Pair(at.Pair, fingering.Player) : "?")
                     )
                 )
             )
@@ -33,12 +33,12 @@ internal static class Lines
 
     public static PlayerReading Reading(string instrument, string key, string music, HouseStyle? style = null)
     {
-        var player = Instrument(instrument, style);
-        return PlayerReading.Of(Score(key, music), player, player, style ?? HouseStyle.Default);
+        var player = new Player(Instrument(instrument), style);
+        return PlayerReading.Of(Score(key, music), player.Instrument, player);
     }
 
     public static Instrument Instrument(string id, HouseStyle? style = null) =>
-        StringSection.Named(id, style ?? HouseStyle.Default) ?? throw new ArgumentException(id);
+        (style ?? HouseStyle.Default).Instrument(id) ?? throw new ArgumentException(id);
 
     /// <summary>The folder that holds the solution.</summary>
     public static string Root()

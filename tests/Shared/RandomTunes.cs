@@ -3,7 +3,9 @@ using Coppia.Formats;
 
 namespace Coppia.Tests;
 
-/// <summary>Tunes made up at random as ABC, the same for the same seed: steps, skips and many repeats, as beginners' music has them.</summary>
+/// <summary>
+/// Tunes made up at random as ABC, the same for the same seed: steps, skips and many repeats, as beginners' music has them.
+/// </summary>
 internal static class RandomTunes
 {
     private static readonly string[] Keys = ["C", "G", "D", "A", "E", "F", "Bb", "Eb", "Am", "Em", "Dm", "Gm"];

@@ -70,8 +70,8 @@ internal static class SomeScores
                                     RepeatStart = i == 1,
                                     RepeatEnd = i == 2,
                                     RepeatTimes = i == 2 ? times : 2,
-                                    Waymarks = WaymarkWords
-                                        .Each((Waymarks)63)
+                                    Waymarks = ((Waymarks)63)
+                                        .Each()
                                         .Where((_, m) => marked[m] == i)
                                         .Aggregate(Waymarks.None, (all, m) => all | m),
                                     Barline = i == bars.Length - 1 && i != 2 ? Barline.Final : Barline.Plain,

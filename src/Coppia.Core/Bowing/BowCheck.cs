@@ -1,38 +1,46 @@
-using Coppia.Core.Reading;
-using Coppia.Core.Wording;
+using Coppia.Core.Fingering;
+using Coppia.Core.Music;
 
 namespace Coppia.Core.Bowing;
 
 /// <summary>Sound checks on a bowing (handbook 8): bar beginnings down, pick-ups up, crossings inside a slur, strokes in a bar.</summary>
-public static class BowCheck
+/// <param name="BeginsBars">Some bar begins with a stroke of its own.</param>
+/// <param name="BeginUp">Printed numbers of the bars that begin up.</param>
+/// <param name="PickUp">Direction of the first stroke of a tune with a pick-up; null without one.</param>
+/// <param name="SlurCrosses">Printed numbers of the bars in which a slur crosses strings.</param>
+/// <param name="FewestStrokes">Fewest strokes in a bar; null where no bar has any.</param>
+/// <param name="MostStrokes">Most strokes in a bar.</param>
+public sealed record BowCheck(
+    bool BeginsBars,
+    IReadOnlyList<int> BeginUp,
+    BowDirection? PickUp,
+    IReadOnlyList<int> SlurCrosses,
+    int? FewestStrokes,
+    int? MostStrokes
+)
 {
-    public static IEnumerable<string> Of(PlayerReading reading)
+    public static BowCheck Of(Fingers fingers, Bows bows)
     {
-        var bowed = reading.Notes.Where(n => !reading.Bowing.Plucked[n.Note.Index]).ToArray();
-        var begins = bowed.Where(n => n.Note is { Onset.IsZero: true, IsGrace: false, Slurred: false } && !n.Note.Bar.IsPickUp).ToArray();
-        var up = begins.Where(n => n.Bow == BowDirection.Up).Select(n => n.Note.Bar.Number).Distinct().ToArray();
-        if (begins.Length > 0)
-            yield return up.Length == 0 ? "Every bar begins down."
-            : up.Length > 8 ? $"{up.Length} bars begin up."
-            : English.Sentence($"{English.Bars(up)} {(up.Length == 1 ? "begins" : "begin")} up");
-        if (bowed is [{ Note.Bar.IsPickUp: true } first, ..])
-            yield return first.Bow == BowDirection.Up ? "The pick-up is up." : "The pick-up begins down.";
-        var crossings = bowed
-            .Zip(bowed.Skip(1))
-            .Where(p => p.Second.Note.Slurred && p.First.Placement is { } a && p.Second.Placement is { } b && a.String != b.String)
-            .Select(p => p.Second.Note.Bar.Number)
-            .Distinct()
+        var bowed = fingers.Notes.Where(n => !bows.Plucked[n.Note.Index]).ToArray();
+        var notes = bowed.Select(n => n.Note).ToArray();
+        var begins = notes.Where(n => n is { Onset.IsZero: true, IsGrace: false, Slurred: false, Bar.IsPickUp: false }).ToArray();
+        var strokes = notes
+            .Where(n => n is { IsGrace: false, Slurred: false, Bar.IsPickUp: false })
+            .CountBy(n => n.Bar.Number)
+            .Select(c => (int?)c.Value)
             .ToArray();
-        if (crossings.Length > 0)
-            yield return $"A slur crosses strings in {English.Bars(crossings)}.";
-        var strokes = bowed
-            .Where(n => !n.Note.IsGrace && !n.Note.Slurred && !n.Note.Bar.IsPickUp)
-            .GroupBy(n => n.Note.Bar.Number)
-            .Select(g => g.Count())
-            .ToArray();
-        if (strokes.Length > 0)
-            yield return strokes.Min() == strokes.Max()
-                ? $"{strokes[0]} {(strokes[0] == 1 ? "stroke" : "strokes")} to a bar."
-                : $"{strokes.Min()} to {strokes.Max()} strokes to a bar.";
+        return new BowCheck(
+            BeginsBars: begins.Length > 0,
+            BeginUp: Bars(begins.Where(n => bows.Directions[n.Index] == BowDirection.Up)),
+            PickUp: notes is [{ Bar.IsPickUp: true } first, ..] ? bows.Directions[first.Index] : null,
+            SlurCrosses: Bars(bowed.Zip(bowed.Skip(1)).Where(p => Crosses(p.First, p.Second)).Select(p => p.Second.Note)),
+            FewestStrokes: strokes.Min(),
+            MostStrokes: strokes.Max()
+        );
     }
+
+    private static bool Crosses(FingeredNote from, FingeredNote to) =>
+        to.Note.Slurred && from.Placement is { } a && to.Placement is { } b && a.String != b.String;
+
+    private static int[] Bars(IEnumerable<SoundingNote> notes) => [.. notes.Select(n => n.Bar.Number).Distinct()];
 }

@@ -18,67 +18,88 @@ public enum BowEditKind
 /// <summary>One change of the print, on the printed note it concerns.</summary>
 public sealed record BowEdit(string NoteId, BowEditKind Kind);
 
-/// <summary>A change that cannot be made on its note: which one, and why.</summary>
-public sealed class ImpossibleBowEditException(string message) : Exception(message);
+/// <summary>Why a change of the bowing cannot be made.</summary>
+public enum BowEditFault
+{
+    /// <summary>No printed note has this id; it may be a rest.</summary>
+    NoNote,
 
-/// <summary>Writes bowing changes into a score, so that fingers, bows, print and export all follow.</summary>
+    /// <summary>It is the first note, a rest comes before it, or a slur or tie binds the two already.</summary>
+    CannotJoin,
+}
+
+/// <summary>A change that cannot be made on its note.</summary>
+public sealed class ImpossibleBowEditException(string noteId, BowEditFault fault) : Exception($"{noteId}: {fault}")
+{
+    public string NoteId { get; } = noteId;
+
+    public BowEditFault Fault { get; } = fault;
+}
+
+/// <summary>
+/// Writes bowing changes into a score, so that fingers, bows, print and export all follow. One pass over the notes, however many changes.
+/// </summary>
 public static class BowEdits
 {
-    /// <exception cref="ImpossibleBowEditException">The note is not there, is the first, is a rest, or is bound to the one before it already.</exception>
-    public static Score Apply(Score score, IReadOnlyCollection<BowEdit> edits)
+    /// <exception cref="ImpossibleBowEditException">The note is not there, is the first, is a rest, or is bound to the one before it
+    /// already.</exception>
+    public static Score Apply(Score score, IReadOnlyCollection<BowEdit> edits) =>
+        Write(score, edits, (edit, fault) => throw new ImpossibleBowEditException(edit.NoteId, fault));
+
+    /// <summary>Those of the changes that can be made together; one that cannot leaves the others.</summary>
+    public static IReadOnlyList<BowEdit> Fitting(Score score, IReadOnlyCollection<BowEdit> edits)
+    {
+        var left = new HashSet<BowEdit>();
+        Write(score, edits, (edit, _) => left.Add(edit));
+        return [.. edits.Where(e => !left.Contains(e))];
+    }
+
+    /// <param name="refuse">Told of each change that cannot be made.</param>
+    private static Score Write(Score score, IReadOnlyCollection<BowEdit> edits, Action<BowEdit, BowEditFault> refuse)
     {
         if (edits.Count == 0)
             return score;
-        var events = score.Events.ToArray();
-        var places = events.Index().ToDictionary(e => e.Item.Id, e => e.Index);
-        foreach (var edit in edits.OrderBy(e => places.GetValueOrDefault(e.NoteId, -1)).ThenBy(e => e.Kind))
+        ScoreEvent[] events = [.. score.Events];
+        var asked = edits.ToLookup(e => e.NoteId);
+        var printed = events.Where(e => !e.IsRest).Select(e => e.Id).ToHashSet();
+        foreach (var stray in edits.Where(e => !printed.Contains(e.NoteId)))
+            refuse(stray, BowEditFault.NoNote);
+
+        // Slurs that are open before each note, and before the note before it.
+        var (open, openBefore) = (0, 0);
+        for (var at = 0; at < events.Length; at++)
         {
-            if (!places.TryGetValue(edit.NoteId, out var at) || events[at].IsRest)
-                throw new ImpossibleBowEditException(
-                    $"There is no note {edit.NoteId} in this tune to change the bow of; expected the id of a printed note."
-                );
-            if (edit.Kind == BowEditKind.Lift)
-                events[at] = events[at] with { Marks = events[at].Marks | Marks.LiftAfter };
-            else
-                Join(events, at, edit.Kind == BowEditKind.Hook);
+            foreach (var edit in asked[events[at].Id].Where(_ => !events[at].IsRest).OrderBy(e => e.Kind))
+            {
+                if (edit.Kind == BowEditKind.Lift)
+                    events[at] = events[at] with { Marks = events[at].Marks | Marks.LiftAfter };
+                else if (at == 0 || events[at - 1].IsRest || events[at - 1].TiedOn || open > 0)
+                    refuse(edit, BowEditFault.CannotJoin);
+                else
+                {
+                    Join(events, at, edit.Kind == BowEditKind.Hook);
+                    open = OpenAfter(openBefore, events[at - 1]);
+                }
+            }
+
+            (openBefore, open) = (open, OpenAfter(open, events[at]));
         }
 
         var next = 0;
         return score with { Bars = [.. score.Bars.Select(b => b with { Events = [.. b.Events.Select(_ => events[next++])] })] };
     }
 
-    /// <summary>True when a note can be bound to the one before it: both sound, and no slur holds them together yet.</summary>
-    private static bool CanJoin(IReadOnlyList<ScoreEvent> events, int at) =>
-        at > 0 && !events[at].IsRest && !events[at - 1].IsRest && !events[at - 1].TiedOn && !InOneSlur(events, at);
+    private static int OpenAfter(int open, ScoreEvent e) => Math.Max(0, open + e.SlurStarts - e.SlurStops);
 
-    private static bool InOneSlur(IReadOnlyList<ScoreEvent> events, int at)
-    {
-        var open = 0;
-        for (var i = 0; i < at; i++)
-            open = Math.Max(0, open + events[i].SlurStarts - events[i].SlurStops);
-        return open > 0;
-    }
-
+    /// <summary>Where a slur ends on the note before, or begins on this one, it grows; else a new one is drawn.</summary>
     private static void Join(ScoreEvent[] events, int at, bool hook)
     {
-        if (!CanJoin(events, at))
-            throw new ImpossibleBowEditException(
-                $"Note {events[at].Id} cannot join the note before it; expected two neighbouring notes that no slur or tie binds yet."
-            );
-        var before = events[at - 1];
-        var note = events[at];
-        // Where a slur ends on the note before, or begins on this one, it grows; else a new one is drawn.
-        var grows = before.SlurStops > 0;
-        var reaches = note.SlurStarts > 0;
-        before = grows ? before with { SlurStops = before.SlurStops - 1 } : before with { SlurStarts = before.SlurStarts + 1 };
-        note = reaches ? note with { SlurStarts = note.SlurStarts - 1 } : note with { SlurStops = note.SlurStops + 1 };
-        if (hook)
-        {
-            before = before with { Marks = before.Marks | Marks.Staccato };
-            note = note with { Marks = note.Marks | Marks.Staccato };
-        }
-
-        events[at - 1] = before;
-        events[at] = note;
+        var (before, note) = (events[at - 1], events[at]);
+        var dots = hook ? Marks.Staccato : Marks.None;
+        before =
+            before.SlurStops > 0 ? before with { SlurStops = before.SlurStops - 1 } : before with { SlurStarts = before.SlurStarts + 1 };
+        note = note.SlurStarts > 0 ? note with { SlurStarts = note.SlurStarts - 1 } : note with { SlurStops = note.SlurStops + 1 };
+        events[at - 1] = before with { Marks = before.Marks | dots };
+        events[at] = note with { Marks = note.Marks | dots };
     }
 }

@@ -25,7 +25,8 @@ public readonly record struct BowTravel(PlayedStroke Stroke, double From, double
 }
 
 /// <summary>
-/// The bow's place along a tune at even speed (handbook 8, common practice): two equal halves of a bar take a whole bow each, travel grows with length and
+/// The bow's place along a tune at even speed (handbook 8, common practice): two equal halves of a bar take a whole bow each, travel
+/// grows with length and
 /// with loudness, quick separate notes take small strokes, a note longer than a whole bow is played slower.
 /// </summary>
 public static class BowPlace
@@ -70,14 +71,11 @@ public static class BowPlace
         foreach (var (i, stroke) in strokes.Index())
         {
             var (travel, amount) = Travel(notes, stroke, loudness[stroke.First], loud);
-            var down = stroke.Direction == BowDirection.Down;
-            // A fresh start is made where the stroke has room.
             if (i > 0 && stroke.Lifted)
-                place = down ? 0 : Math.Min(1, travel);
-            var to = down ? place + travel : place - travel;
-            var overrun = Math.Max(0, down ? to - 1 : -to);
-            travels.Add(new BowTravel(stroke, place, Math.Clamp(to, 0, 1), overrun, amount));
-            place = Math.Clamp(to, 0, 1);
+                place = BowStep.FreshStart(stroke.Direction, travel);
+            var (to, overrun) = BowStep.Along(stroke.Direction, place, travel);
+            travels.Add(new BowTravel(stroke, place, to, overrun, amount));
+            place = to;
         }
 
         return travels;
@@ -128,14 +126,4 @@ public static class BowPlace
         var felt = t.BarLength.WholeTimes(t.FeltBeat);
         return felt % 2 == 0 ? t.BarLength * new Fraction(1, 2) : t.BarLength;
     }
-
-    public static string Words(BowAmount amount) =>
-        amount switch
-        {
-            BowAmount.Whole => "whole bow",
-            BowAmount.Half => "half bow",
-            BowAmount.Part => "part of the bow",
-            BowAmount.Small => "small strokes, about 5 cm",
-            _ => "slow bow, save it",
-        };
 }

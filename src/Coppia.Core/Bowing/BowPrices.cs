@@ -1,6 +1,8 @@
 namespace Coppia.Core.Bowing;
 
-/// <summary>What a bowing costs: first the aim counts, then the number of changes, then their kind (common practice; the figures are ours).</summary>
+/// <summary>
+/// What a bowing costs: first the aim counts, then the number of changes, then their kind (common practice; the figures are ours).
+/// </summary>
 public static class BowPrices
 {
     /// <summary>A place that misses the aim.</summary>

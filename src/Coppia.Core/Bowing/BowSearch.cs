@@ -14,7 +14,10 @@ public enum BowAim
     EvenBow,
 }
 
-/// <summary>The cheapest changes of a bowing that reach an aim, exactly, by dynamic programming over the strokes; the prices are <see cref="BowPrices"/>.</summary>
+/// <summary>
+/// The cheapest changes of a bowing that reach an aim, exactly, by dynamic programming over the strokes; the prices are
+/// <see cref="BowPrices"/>.
+/// </summary>
 public sealed class BowSearch
 {
     /// <summary>Most printed strokes that are bound into one.</summary>
@@ -27,6 +30,7 @@ public sealed class BowSearch
     private readonly IReadOnlyList<SoundingNote> _notes;
     private readonly IReadOnlyList<int> _starts;
     private readonly IReadOnlyList<double> _loudness;
+    private readonly BowDirection _opening;
     private readonly BowAim _aim;
     private readonly HouseStyle _style;
     private readonly HashSet<BowEdit> _refused;
@@ -38,7 +42,7 @@ public sealed class BowSearch
         (_aim, _style, _refused) = (aim, style, [.. refused]);
         _line = new PrintedStrokes(score);
         (_notes, _starts) = (_line.Notes, _line.Starts);
-        _loudness = Loudness.Of(_notes);
+        (_loudness, _opening) = (Loudness.Of(_notes), Bows.Opening(_notes));
         _layers = [.. Enumerable.Range(0, _starts.Count + 1).Select(_ => new Dictionary<State, int>())];
     }
 
@@ -88,8 +92,8 @@ public sealed class BowSearch
     {
         if (_notes.Count == 0)
             return [];
-        var opening = Bows.Turned(Bows.Opening(_notes));
-        var start = new State(opening, opening, opening, false, 0);
+        var before = BowStep.Turned(_opening);
+        var start = new State(before, before, before, false, 0);
         _layers[0][start] = 0;
         _ways.Add(new Way(start, 0, -1, default));
         for (var k = 0; k < _starts.Count; k++)
@@ -167,12 +171,11 @@ public sealed class BowSearch
         {
             if (lift && (k == 0 || lifted || note.Event.Has(Marks.UpBow) || _refused.Contains(LiftAfter(i - 1))))
                 continue;
-            var direction =
-                note.Event.Has(Marks.DownBow) ? BowDirection.Down
-                : note.Event.Has(Marks.UpBow) ? BowDirection.Up
-                : k == 0 ? Bows.Opening(_notes)
-                : lifted || lift ? BowDirection.Down
-                : Bows.Turned(_line.GoesOnFromElsewhere(i) ? state.BeforeEnding : state.Direction);
+            BowDirection? before =
+                k == 0 ? null
+                : _line.GoesOnFromElsewhere(i) ? state.BeforeEnding
+                : state.Direction;
+            var direction = BowStep.Direction(note, before, lifted || lift, _opening);
             var sofar = cost + (lift ? _line.PriceOf(LiftAfter(i - 1)) : 0);
             if (_aim == BowAim.DownbeatsDown && PrintedStrokes.BeginsABar(note) && direction == BowDirection.Up)
                 sofar += BowPrices.Missed;
@@ -189,28 +192,15 @@ public sealed class BowSearch
 
     private void AlongTheBow(int from, Stroke stroke, BowDirection direction, double travel, long cost, bool fresh)
     {
-        var down = direction == BowDirection.Down;
         IEnumerable<double> places =
-            stroke.Start == 0
-                ? BowPlace.Openings(direction, travel)
-                :
-                [
-                    fresh
-                        ? down
-                            ? 0
-                            : Math.Min(1, travel)
-                        : _ways[from].State.Place / (double)PlaceSteps,
-                ];
+            stroke.Start == 0 ? BowPlace.Openings(direction, travel)
+            : fresh ? [BowStep.FreshStart(direction, travel)]
+            : [_ways[from].State.Place / (double)PlaceSteps];
         foreach (var place in places)
         {
-            var to = down ? place + travel : place - travel;
-            var missed = to > 1 + BowPlace.Tolerance || to < -BowPlace.Tolerance ? BowPrices.Missed : 0;
-            Reach(
-                from,
-                new State(direction, direction, direction, false, (int)Math.Round(Math.Clamp(to, 0, 1) * PlaceSteps)),
-                cost + missed,
-                stroke
-            );
+            var (to, overrun) = BowStep.Along(direction, place, travel);
+            var missed = overrun > BowPlace.Tolerance ? BowPrices.Missed : 0;
+            Reach(from, new State(direction, direction, direction, false, (int)Math.Round(to * PlaceSteps)), cost + missed, stroke);
         }
     }
 
@@ -232,7 +222,7 @@ public sealed class BowSearch
             return;
         }
 
-        var returning = _notes[last].Event.Has(Marks.LiftAfter) ? BowDirection.Down : Bows.Turned(direction);
+        var returning = BowStep.Direction(_notes[target], direction, _notes[last].Event.Has(Marks.LiftAfter), _opening);
         var right = _notes[target].Event.Has(Marks.DownBow | Marks.UpBow) || returning == next.AtReturn;
         Reach(from, next, cost + (right ? 0 : BowPrices.Missed), stroke);
         if (!right && next.AtReturn == BowDirection.Down && !_refused.Contains(LiftAfter(last)))

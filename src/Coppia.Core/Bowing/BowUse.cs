@@ -1,49 +1,66 @@
-using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
-using Coppia.Core.Wording;
 
 namespace Coppia.Core.Bowing;
+
+/// <summary>What the bow does at a place (handbook 8).</summary>
+public enum BowHintKind
+{
+    /// <summary>The notes are plucked from here.</summary>
+    Pluck,
+
+    /// <summary>They are bowed again.</summary>
+    BowAgain,
+    Louder,
+    Softer,
+
+    /// <summary>Several notes in one direction, stopped between.</summary>
+    Hooked,
+    Accent,
+    Dots,
+
+    /// <summary>Several notes in one bow.</summary>
+    Slur,
+
+    /// <summary>So much of the bow.</summary>
+    Amount,
+}
+
+/// <summary>What the bow does, wherever it does so.</summary>
+/// <param name="Sign">For a dynamic: the printed sign.</param>
+/// <param name="Notes">For a slur: how many notes it binds.</param>
+/// <param name="Amount">For an amount of bow: how much.</param>
+public readonly record struct BowAction(BowHintKind Kind, string? Sign = null, int Notes = 0, BowAmount? Amount = null);
 
 /// <summary>What the bow does from a place on.</summary>
 /// <param name="NoteId">Where it starts.</param>
 /// <param name="Bar">Printed bar number.</param>
-/// <param name="Text">In words.</param>
-public sealed record BowHint(string NoteId, int Bar, string Text);
+public sealed record BowHint(string NoteId, int Bar, BowAction Action);
 
 /// <summary>What the bow does, told once for all the bars in which it does so.</summary>
-/// <param name="Where">"Bars 1–4", "Pick-up".</param>
-/// <param name="Text">In words.</param>
+/// <param name="Bars">Printed bar numbers.</param>
 /// <param name="NoteIds">Where it starts each time.</param>
-public sealed record BowHintInBars(string Where, string Text, IReadOnlyList<string> NoteIds);
+public sealed record BowHintInBars(BowAction Action, IReadOnlyList<int> Bars, IReadOnlyList<string> NoteIds);
 
-/// <summary>Bow use in words where an articulation or a dynamic starts (handbook 8, common practice). A dynamic holds until the next sign.</summary>
+/// <summary>Bow use where an articulation or a dynamic starts (handbook 8, common practice). A dynamic holds until the next sign.</summary>
 public static class BowUse
 {
-    public static IReadOnlyList<BowHint> Of(IReadOnlyList<SoundingNote> notes, IReadOnlyList<BowTravel> travels, HouseStyle style)
+    public static IReadOnlyList<BowHint> Of(IReadOnlyList<SoundingNote> notes, IReadOnlyList<BowTravel> travels)
     {
         var hints = new List<BowHint>();
         var loudness = Loudness.Of(notes);
         var touches = Touches(notes);
-        var touch = "";
+        BowAction? touch = null;
         foreach (var note in notes.Where(n => !n.IsGrace))
         {
-            void Say(string text) => hints.Add(new BowHint(note.Id, note.Bar.Number, text));
+            void Add(BowAction action) => hints.Add(new BowHint(note.Id, note.Bar.Number, action));
             var i = note.Index;
             if (Plucking.Begins(note.Event.Words) is { } pluck)
-                Say(
-                    pluck
-                        ? "Pluck: the bow rests in the hand; the left hand stays as it is."
-                        : "Bow again: set it on the string before the note."
-                );
-            if (
-                note.Event.Dynamic is { } sign
-                && Dynamic(sign, i == 0 ? 0 : loudness[i - 1], loudness[i], i == 0, style.LoudBow) is { } change
-            )
-                Say(change);
-            var now = touches[i];
-            if (now != touch && now.Length > 0)
-                Say(now);
-            touch = now;
+                Add(new BowAction(pluck ? BowHintKind.Pluck : BowHintKind.BowAgain));
+            if (Dynamic(note, i == 0 ? null : loudness[i - 1], loudness[i]) is { } dynamic)
+                Add(dynamic);
+            if (touches[i] is { } now && now != touch)
+                Add(now);
+            touch = touches[i];
         }
 
         hints.AddRange(Amounts(notes, travels));
@@ -59,32 +76,28 @@ public static class BowUse
         return
         [
             .. hints
-                .GroupBy(h => h.Text)
+                .GroupBy(h => h.Action)
                 .Select(g => new BowHintInBars(
-                    English.Capital(English.Bars(g.Select(h => h.Bar).Concat(bars[g.Key]))),
                     g.Key,
+                    [.. g.Select(h => h.Bar).Concat(bars[g.Key])],
                     [.. g.Select(h => h.NoteId).Distinct()]
                 )),
         ];
     }
 
-    /// <summary>What a dynamic asks of the bow, against what went before; on the bow's speed schools differ (handbook 17).</summary>
-    private static string? Dynamic(string sign, double before, double now, bool first, LoudBow loud)
+    /// <summary>A dynamic against what went before; the first against the middle.</summary>
+    private static BowAction? Dynamic(SoundingNote note, double? before, double now)
     {
-        var faster = loud == LoudBow.HeavierFaster;
-        if (first && now == 0)
+        var against = before ?? 0;
+        if (note.Event.Dynamic is not { } sign || now == against)
             return null;
-        if (now > before || first && now > 0)
-            return $"{sign}, louder: more weight, nearer the bridge, {(faster ? "a faster bow" : "a slower bow")}.";
-        return now < before
-            ? $"{sign}, softer: less weight, nearer the fingerboard, {(faster ? "a slower bow" : "a lighter, faster bow")}."
-            : null;
+        return new BowAction(now > against ? BowHintKind.Louder : BowHintKind.Softer, Sign: sign);
     }
 
-    /// <summary>What the bow does on each note, the notes of one slur together; empty where it only changes.</summary>
-    private static string[] Touches(IReadOnlyList<SoundingNote> notes)
+    /// <summary>What the bow does on each note, the notes of one slur together; null where it only changes.</summary>
+    private static BowAction?[] Touches(IReadOnlyList<SoundingNote> notes)
     {
-        var touches = new string[notes.Count];
+        var touches = new BowAction?[notes.Count];
         for (var first = 0; first < notes.Count; )
         {
             var end = first + 1;
@@ -98,31 +111,30 @@ public static class BowUse
         return touches;
     }
 
-    private static string Touch(ScoreEvent note, int inOneBow)
+    private static BowAction? Touch(ScoreEvent note, int inOneBow)
     {
         if (inOneBow > 1 && note.Has(Marks.Staccato | Marks.Tenuto))
-            return "Hooked: the same direction, stopped between the notes.";
+            return new BowAction(BowHintKind.Hooked);
         if (note.Has(Marks.Accent | Marks.StrongAccent))
-            return "Accent: more bite at the start of the note, then let go.";
+            return new BowAction(BowHintKind.Accent);
         if (note.Has(Marks.Staccato))
-            return "Dots: the bow moves quickly and stops; the pulse does not speed up.";
-        return inOneBow > 1 ? $"Slur: {inOneBow} notes in one bow, the bow does not stop." : "";
+            return new BowAction(BowHintKind.Dots);
+        return inOneBow > 1 ? new BowAction(BowHintKind.Slur, Notes: inOneBow) : null;
     }
 
-    /// <summary>Each amount of bow is said where it begins.</summary>
+    /// <summary>Each amount of bow is told where it begins.</summary>
     private static IEnumerable<BowHint> Amounts(IReadOnlyList<SoundingNote> notes, IReadOnlyList<BowTravel> travels)
     {
-        BowAmount? said = null;
+        BowAmount? told = null;
         foreach (var travel in travels.Where(t => t.Stroke.Pass == 1))
         {
-            if (travel.Amount != said && travel.Amount != BowAmount.Part)
+            if (travel.Amount != told && travel.Amount != BowAmount.Part)
             {
                 var note = notes[travel.Stroke.First];
-                var words = BowPlace.Words(travel.Amount);
-                yield return new BowHint(note.Id, note.Bar.Number, English.Sentence(words));
+                yield return new BowHint(note.Id, note.Bar.Number, new BowAction(BowHintKind.Amount, Amount: travel.Amount));
             }
 
-            said = travel.Amount;
+            told = travel.Amount;
         }
     }
 }

@@ -24,7 +24,8 @@ public readonly record struct PlayedStroke(int First, int Last, BowDirection Dir
 public readonly record struct WrongWayRound(int Leaving, int Returning, BowDirection First);
 
 /// <summary>
-/// Bow directions of a tune in play order (handbook 8): the first stroke down unless a pick-up, each new stroke alternates, notes under one slur share a
+/// Bow directions of a tune in play order (handbook 8): the first stroke down unless a pick-up, each new stroke alternates, notes under
+/// one slur share a
 /// stroke, printed signs win, a lift, a bar of rest or plucked notes start down again.
 /// </summary>
 /// <param name="Directions">For each sounding note its direction the first time.</param>
@@ -52,6 +53,7 @@ public sealed record Bows(
         var strokes = new List<PlayedStroke>(notes.Count);
         var wrong = new List<WrongWayRound>();
         var plucked = Plucking.Of(notes);
+        var opening = Opening(notes);
         var before = -1;
         foreach (var (i, pass) in Played(notes, bars, order))
         {
@@ -70,9 +72,8 @@ public sealed record Bows(
             else
             {
                 var lifted = before >= 0 && (plucked[before] || Retakes(notes, before, i, follows, longRest));
-                strokes.Add(
-                    new PlayedStroke(i, i, DirectionOf(notes, i, strokes.Count == 0 ? null : strokes[^1].Direction, lifted), pass, lifted)
-                );
+                var last = strokes.Count == 0 ? (BowDirection?)null : strokes[^1].Direction;
+                strokes.Add(new PlayedStroke(i, i, BowStep.Direction(notes[i], last, lifted, opening), pass, lifted));
             }
 
             var direction = strokes[^1].Direction;
@@ -95,9 +96,11 @@ public sealed record Bows(
     public static BowDirection Opening(IReadOnlyList<SoundingNote> notes) =>
         notes.TakeWhile(n => n.Bar.IsPickUp).Count(n => !n.Slurred) % 2 == 1 ? BowDirection.Up : BowDirection.Down;
 
-    public static BowDirection Turned(BowDirection direction) => direction == BowDirection.Down ? BowDirection.Up : BowDirection.Down;
+    public static BowDirection Turned(BowDirection direction) => BowStep.Turned(direction);
 
-    /// <summary>A lift sign, or a rest of at least a bar where the school retakes after one; a shorter rest does not turn the bow.</summary>
+    /// <summary>
+    /// A lift sign, or a rest of at least a bar where the school retakes after one; a shorter rest does not turn the bow.
+    /// </summary>
     internal static bool Retakes(IReadOnlyList<SoundingNote> notes, int before, int i, bool follows, AfterLongRest longRest) =>
         notes[before].Event.Has(Marks.LiftAfter) && !notes[i].IsGrace
         || follows
@@ -105,17 +108,6 @@ public sealed record Bows(
             && !notes[i].RestBefore.IsZero
             && notes[i].Bar.Time is { } time
             && notes[i].RestBefore >= time.BarLength;
-
-    private static BowDirection DirectionOf(IReadOnlyList<SoundingNote> notes, int i, BowDirection? before, bool lifted)
-    {
-        if (notes[i].Event.Has(Marks.DownBow))
-            return BowDirection.Down;
-        if (notes[i].Event.Has(Marks.UpBow))
-            return BowDirection.Up;
-        if (before is not { } last)
-            return i == 0 ? Opening(notes) : BowDirection.Down;
-        return lifted ? BowDirection.Down : Turned(last);
-    }
 
     private static IEnumerable<(int Note, int Pass)> Played(
         IReadOnlyList<SoundingNote> notes,

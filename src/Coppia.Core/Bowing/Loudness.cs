@@ -2,7 +2,9 @@ using Coppia.Core.Music;
 
 namespace Coppia.Core.Bowing;
 
-/// <summary>Loudness in steps from the middle: mf and where nothing is printed 0, f 1, p −1. A dynamic holds until the next sign (handbook 8).</summary>
+/// <summary>
+/// Loudness in steps from the middle: mf and where nothing is printed 0, f 1, p −1. A dynamic holds until the next sign (handbook 8).
+/// </summary>
 public static class Loudness
 {
     private static readonly Dictionary<string, double> Steps = new()

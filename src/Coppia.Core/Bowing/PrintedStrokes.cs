@@ -67,7 +67,10 @@ internal sealed class PrintedStrokes
         return EndsBar(last) && _returnTo.TryGetValue(Notes[last].Bar.Id, out target);
     }
 
-    /// <summary>A stroke may join the one before within its bar, over no rest, against no printed sign; one pitch twice is hooked, for a slur would read as a tie.</summary>
+    /// <summary>
+    /// A stroke may join the one before within its bar, over no rest, against no printed sign; one pitch twice is hooked, for a slur
+    /// would read as a tie.
+    /// </summary>
     public bool Joins(int i, BowEditKind kind)
     {
         var (before, note) = (Notes[i - 1], Notes[i]);

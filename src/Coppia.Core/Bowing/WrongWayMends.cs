@@ -1,7 +1,6 @@
 using Coppia.Core.Form;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
-using Coppia.Core.Wording;
 
 namespace Coppia.Core.Bowing;
 
@@ -28,25 +27,11 @@ public static class WrongWayMends
             // One pitch twice under a slur would read as a tie.
             if (edit.Kind == BowEditKind.Slur && wrong.Leaving > 0 && notes[wrong.Leaving - 1].Pitch == last.Pitch)
                 return false;
-            try
-            {
-                var mended = BowEdits.Apply(score, [edit]);
-                var bowing = Bows.Follow(SoundingNote.Of(mended), mended.Bars, PlayOrder.Of(mended), style.AfterLongRest);
-                return bowing.ComesBackWrong.All(w => w.Returning != wrong.Returning);
-            }
-            catch (ImpossibleBowEditException)
-            {
+            if (BowEdits.Fitting(score, [edit]) is [])
                 return false;
-            }
+            var mended = BowEdits.Apply(score, [edit]);
+            var bowing = Bows.Follow(SoundingNote.Of(mended), mended.Bars, PlayOrder.Of(mended), style.AfterLongRest);
+            return bowing.ComesBackWrong.All(w => w.Returning != wrong.Returning);
         }
-    }
-
-    /// <summary>"After bar 8 the repeat goes back to bar 1 with the bow the other way round: A begins up the first time, down the second."</summary>
-    public static string Words(IReadOnlyList<SoundingNote> notes, WrongWayRound wrong, HouseStyle style)
-    {
-        var (from, to) = (notes[wrong.Leaving], notes[wrong.Returning]);
-        string Way(BowDirection d) => d == BowDirection.Down ? "down" : "up";
-        return $"After {from.Bar.Named} the repeat goes back to {to.Bar.Named} with the bow the other way round: "
-            + $"{Labels.Note(to.Pitch, style)} is {Way(wrong.First)} the first time, {Way(Bows.Turned(wrong.First))} the second.";
     }
 }

@@ -1,4 +1,3 @@
-using System.Globalization;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
 
@@ -11,16 +10,34 @@ public enum CountKind
     Rest,
 }
 
-/// <summary>One counting syllable and where it stands.</summary>
+/// <summary>Which note of a rhythm that fills its beat with new notes alone.</summary>
+/// <param name="Pattern">The lengths of the rhythm's notes, as parts of the beat: "1/2 1/2".</param>
+/// <param name="Part">Order of the note in it, from 0.</param>
+public readonly record struct BeatRhythm(string Pattern, int Part);
+
+/// <summary>A moment that is counted.</summary>
 /// <param name="EventId">The printed note or rest it belongs to.</param>
 /// <param name="Offset">How far into that note or rest, in whole notes.</param>
-/// <param name="Text">What is said: "1", "&amp;", "ti", "lan".</param>
-/// <param name="Kind">Said with a new note, while a note is held, or in a rest (printed in brackets).</param>
-public sealed record CountMark(string EventId, Fraction Offset, string Text, CountKind Kind);
+/// <param name="Kind">A new note, one that is held, or a rest.</param>
+public sealed record CountMark(string EventId, Fraction Offset, CountKind Kind)
+{
+    /// <summary>Whole beats since the barline.</summary>
+    public required long Beat { get; init; }
+
+    /// <summary>Part of a beat since then, 0 up to but not 1.</summary>
+    public required Fraction Within { get; init; }
+
+    /// <summary>Length of the printed value, in beats.</summary>
+    public required Fraction Beats { get; init; }
+
+    /// <summary>The rhythm that it is part of, where rhythms are told by words and one fills the beat.</summary>
+    public BeatRhythm? Rhythm { get; init; }
+}
 
 /// <summary>
-/// The counting row in the school's system (handbook 9, common practice): every new note, every beat that is held, every beat of rest. Whatever the system,
-/// the beginning of each beat is said exactly once.
+/// What is counted (handbook 9, common practice): every new note, every beat that is held, every beat of rest. The beginning of each beat
+/// is
+/// counted exactly once.
 /// </summary>
 public static class Counts
 {
@@ -31,7 +48,7 @@ public static class Counts
         foreach (var bar in score.Bars)
         {
             var beat = BeatOf(bar.Time, style);
-            var words = style.Counting == CountingSystem.Words ? BeatWords(bar, beat, tied, style) : [];
+            var rhythms = style.Counting == CountingSystem.Words ? Rhythms(bar, beat, tied) : [];
             foreach (var e in bar.Events)
             {
                 var at = bar.StartsAt + e.Onset;
@@ -39,17 +56,15 @@ public static class Counts
                     e.IsRest ? CountKind.Rest
                     : tied ? CountKind.Held
                     : CountKind.Struck;
-                var first = words.GetValueOrDefault(e.Id) ?? Said(kind, e.Value, at, beat, style.Counting);
-                if (first.Length > 0)
-                    marks.Add(new CountMark(e.Id, Fraction.Zero, first, kind));
+                BeatRhythm? rhythm = rhythms.TryGetValue(e.Id, out var found) ? found : null;
+                marks.Add(Mark(e, at, at, kind, beat) with { Rhythm = rhythm });
                 var end = at + e.Length;
                 for (var n = at.WholeTimes(beat) + 1; ; n++)
                 {
                     var later = new Fraction(n, 1) * beat;
                     if (later >= end)
                         break;
-                    var goesOn = e.IsRest ? CountKind.Rest : CountKind.Held;
-                    marks.Add(new CountMark(e.Id, later - at, Said(goesOn, e.Value, later, beat, style.Counting), goesOn));
+                    marks.Add(Mark(e, at, later, e.IsRest ? CountKind.Rest : CountKind.Held, beat));
                 }
 
                 tied = e.TiedOn;
@@ -60,87 +75,47 @@ public static class Counts
     }
 
     /// <summary>The length of one counted beat. A word holds a whole felt beat, in compound time a dotted one.</summary>
-    public static Fraction BeatOf(TimeSignature? time, HouseStyle style) =>
-        time is not { } t ? Fraction.Quarter
-        : t.IsCompound && (style.Compound == CompoundCounting.DottedBeats || style.Counting == CountingSystem.Words) ? t.FeltBeat
-        : t.Beat;
+    public static Fraction BeatOf(TimeSignature? time, HouseStyle style)
+    {
+        if (time is not { } t)
+            return Fraction.Quarter;
+        var dotted = style.Compound == CompoundCounting.DottedBeats || style.Counting == CountingSystem.Words;
+        return t.IsCompound && dotted ? t.FeltBeat : t.Beat;
+    }
 
-    private static string Said(CountKind kind, NoteValue value, Fraction at, Fraction beat, CountingSystem system)
+    private static CountMark Mark(ScoreEvent e, Fraction start, Fraction at, CountKind kind, Fraction beat)
     {
         var beats = at / beat;
-        var whole = beats.Numerator / beats.Denominator;
-        var within = new Fraction(beats.Numerator % beats.Denominator, beats.Denominator);
-        return system switch
+        return new CountMark(e.Id, at - start, kind)
         {
-            CountingSystem.Numbers => within.IsZero ? Number(whole) : Between(within, "e", "&", "a", "&", "a"),
-            CountingSystem.Te => within.IsZero ? Number(whole) : Between(within, "ta", "te", "ta", "la", "li"),
-            _ when kind == CountKind.Rest => within.IsZero || value.Length < beat ? "sh" : "",
-            _ when kind == CountKind.Held => within.IsZero
-                ? system == CountingSystem.Ta
-                    ? "a"
-                    : "–"
-                : "",
-            _ => Ta(value.Length / beat, within),
+            Beat = beats.Numerator / beats.Denominator,
+            Within = new Fraction(beats.Numerator % beats.Denominator, beats.Denominator),
+            Beats = e.Value.Length / beat,
         };
     }
 
-    /// <summary>Syllables inside a beat: its sixteenths and the halves between, or its thirds. Finer moments have none.</summary>
-    private static string Between(Fraction within, string first, string half, string last, string third, string twoThirds) =>
-        (within.Numerator, within.Denominator) switch
-        {
-            (1, 4) => first,
-            (1, 2) => half,
-            (3, 4) => last,
-            (1, 3) => third,
-            (2, 3) => twoThirds,
-            _ => "",
-        };
-
-    /// <summary>ta, ti-ti, tika-tika; thirds of a beat are tri-o-la.</summary>
-    private static string Ta(Fraction length, Fraction within)
+    /// <summary>For every beat that new notes fill by themselves, their rhythm; a longer note has that of a whole beat.</summary>
+    private static Dictionary<string, BeatRhythm> Rhythms(Bar bar, Fraction beat, bool tiedIn)
     {
-        if (within.Denominator == 3 || length.Denominator == 3)
-            return within.Numerator switch
-            {
-                0 => "tri",
-                1 => "o",
-                _ => "la",
-            };
-        if (length >= Fraction.Whole)
-            return "ta";
-        if (length > new Fraction(1, 2))
-            return "tim";
-        if (length == new Fraction(1, 2))
-            return "ti";
-        return within.Denominator >= 4 ? "ka" : "ti";
-    }
-
-    /// <summary>For every beat that new notes fill by themselves, the syllables of its word; a longer note takes the word of a whole beat.</summary>
-    private static Dictionary<string, string> BeatWords(Bar bar, Fraction beat, bool tiedIn, HouseStyle style)
-    {
-        var said = new Dictionary<string, string>();
+        var rhythms = new Dictionary<string, BeatRhythm>();
         foreach (var group in bar.Events.Index().GroupBy(e => (bar.StartsAt + e.Item.Onset).WholeTimes(beat)))
         {
             var events = group.ToArray();
-            if (events.Any(e => e.Item.IsRest || IsTiedIn(e.Index)) || !OnTheBeat(events[0].Item, group.Key))
+            if (events.Any(e => e.Item.IsRest || IsTiedIn(e.Index)) || !IsOnTheBeat(events[0].Item, group.Key))
                 continue;
             var lengths = events.Select(e => e.Item.Length / beat).ToArray();
             var alone = events.Length == 1 && lengths[0] >= Fraction.Whole;
             var total = lengths.Aggregate(Fraction.Zero, (sum, l) => sum + l);
             if (!alone && total != Fraction.Whole)
                 continue;
-            var pattern = alone ? "1" : string.Join(' ', lengths.Select(l => l.ToString()));
-            if (WordRhythms.Syllables(pattern, style) is not { } syllables)
-                continue;
-            foreach (var (e, syllable) in events.Zip(syllables))
-                said[e.Item.Id] = syllable;
+            var pattern = alone ? "1" : string.Join(' ', lengths);
+            foreach (var (part, e) in events.Index())
+                rhythms[e.Item.Id] = new BeatRhythm(pattern, part);
         }
 
-        return said;
+        return rhythms;
 
         bool IsTiedIn(int index) => index == 0 ? tiedIn : bar.Events[index - 1].TiedOn;
-        bool OnTheBeat(ScoreEvent e, long whole) => bar.StartsAt + e.Onset == new Fraction(whole, 1) * beat;
+        bool IsOnTheBeat(ScoreEvent e, long whole) => bar.StartsAt + e.Onset == new Fraction(whole, 1) * beat;
     }
-
-    private static string Number(long beatsBefore) => (beatsBefore + 1).ToString(CultureInfo.InvariantCulture);
 }

@@ -1,4 +1,5 @@
 using Coppia.Core.Instruments;
+using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
 
 namespace Coppia.Core.Fingering;
@@ -7,13 +8,15 @@ namespace Coppia.Core.Fingering;
 /// Offers the ways to play each pitch in a fixed order, cheapest-looking first; the order decides ties. Equal situations share one array,
 /// so that a long tune costs little memory and the solver can remember its moves.
 /// </summary>
-internal sealed class ChoiceOrder(Instrument instrument)
+internal sealed class ChoiceOrder(Player player)
 {
     private readonly Dictionary<(Pitch Pitch, ulong Hand, ulong Called), Placement[]> _known = [];
-    private readonly int _firstPosition = instrument.Frames.Index().First(f => f.Item.Position == "I").Index;
+    private readonly Instrument _instrument = player.Instrument;
+    private readonly int _firstFrame = player.Instrument.FirstFrame;
 
     /// <param name="hand">Hand frames, as a bit set, in which the hand may be when an open string comes.</param>
-    /// <param name="called">Frames, as a bit set, to which neighbours call the hand. The ways of a pinned note are its own and not remembered.</param>
+    /// <param name="called">Frames, as a bit set, to which neighbours call the hand. The ways of a pinned note are its own and not
+    /// remembered.</param>
     public Placement[] Of(Pitch pitch, PitchWays ways, ulong hand, ulong called)
     {
         // The hand's frame matters only to open strings.
@@ -39,14 +42,14 @@ internal sealed class ChoiceOrder(Instrument instrument)
         [
             .. (
                 open is { } o
-                    ? Enumerable.Range(0, instrument.Frames.Count).Where(f => (hand >> f & 1) == 1).Select(f => o with { Frame = f })
+                    ? Enumerable.Range(0, _instrument.Frames.Count).Where(f => (hand >> f & 1) == 1).Select(f => o with { Frame = f })
                     : []
             )
                 .Concat(fingered)
-                .OrderBy(p => instrument.Frames[p.Frame].AllowedByDefault ? 0 : 1)
-                .ThenBy(p => instrument.Frames[p.Frame].Stretch == Stretch.None ? 0 : 1)
+                .OrderBy(p => player.Allows(p.Frame) ? 0 : 1)
+                .ThenBy(p => _instrument.Frames[p.Frame].Stretch == Stretch.None ? 0 : 1)
                 .ThenBy(p => p.IsOpen ? 0 : 1)
-                .ThenBy(p => instrument.Frames[p.Frame].Reluctance)
-                .ThenBy(p => Math.Abs(p.Frame - _firstPosition)),
+                .ThenBy(p => _instrument.Frames[p.Frame].Reluctance)
+                .ThenBy(p => Math.Abs(p.Frame - _firstFrame)),
         ];
 }

@@ -3,7 +3,8 @@ using Coppia.Core.Music;
 namespace Coppia.Core.Fingering;
 
 /// <summary>
-/// Which bars of a line of notes are the same music to the fingers: equal pitches, lengths, places in the bar, slurs and rests inside it, grace notes and pins.
+/// Which bars of a line of notes are the same music to the fingers: equal pitches, lengths, places in the bar, slurs and rests inside it,
+/// grace notes and pins.
 /// A slur into the first note belongs to the bar before.
 /// </summary>
 internal sealed class EqualBars

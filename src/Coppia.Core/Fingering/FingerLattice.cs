@@ -41,12 +41,6 @@ public sealed record LatticeStep(SoundingNote Note, Placement[] Choices, bool Is
 /// <param name="AtSeam">The music before or after the bar is other than it was the first time, and this note is next to it.</param>
 public sealed record Habit(Placement? InLine = null, bool InBar = false, Placement? AsBefore = null, bool AtSeam = false);
 
-/// <summary>A pin that cannot be honoured: which note, and why.</summary>
-public sealed class ImpossiblePinException(string noteId, string message) : Exception(message)
-{
-    public string NoteId { get; } = noteId;
-}
-
 /// <summary>What the teacher fixed on a note: its finger, and its string unless any string will do (a printed finger).</summary>
 public readonly record struct Pin(int? String, int Finger);
 
@@ -56,15 +50,10 @@ public sealed record FingerLattice(IReadOnlyList<LatticeStep> Steps, IReadOnlyLi
     /// <summary>Bars of the reachable notes that are the same music.</summary>
     internal EqualBars Bars { get; init; } = new();
 
-    /// <param name="style">Names for what is said of a pin that cannot be.</param>
     /// <exception cref="ImpossiblePinException">A pinned string and finger cannot sound its note.</exception>
-    public static FingerLattice Of(
-        IReadOnlyList<SoundingNote> notes,
-        Instrument instrument,
-        IReadOnlyDictionary<string, Pin> pins,
-        HouseStyle? style = null
-    )
+    public static FingerLattice Of(IReadOnlyList<SoundingNote> notes, Player player, IReadOnlyDictionary<string, Pin> pins)
     {
+        var instrument = player.Instrument;
         var outOfReach = new List<SoundingNote>();
         var reachable = new List<SoundingNote>();
         var ways = new List<PitchWays>();
@@ -72,9 +61,9 @@ public sealed record FingerLattice(IReadOnlyList<LatticeStep> Steps, IReadOnlyLi
         foreach (var note in notes)
         {
             if (!memory.TryGetValue(note.Pitch, out var known))
-                memory[note.Pitch] = known = PitchWays.Of(instrument, note.Pitch);
+                memory[note.Pitch] = known = PitchWays.Of(player, note.Pitch);
             if (pins.TryGetValue(note.Id, out var pin))
-                known = known.With(pin, note, instrument, style ?? HouseStyle.Default);
+                known = known.With(pin, note, player);
             if (known.IsEmpty)
             {
                 outOfReach.Add(note);
@@ -87,10 +76,10 @@ public sealed record FingerLattice(IReadOnlyList<LatticeStep> Steps, IReadOnlyLi
 
         var bars = EqualBars.In(reachable, pins);
         var called = PitchWays.Called(ways, bars);
-        var fourths = instrument.FingersByLetter
+        var fourths = instrument.FourthStandsForOpen
             ? FourthReasons.Of(reachable, instrument, [.. ways.Select(w => w.PlainString)], bars)
             : new FourthReason[reachable.Count];
-        var order = new ChoiceOrder(instrument);
+        var order = new ChoiceOrder(player);
         var steps = new List<LatticeStep>(reachable.Count);
         var hand = StartingHands(instrument, ways, called);
         for (var i = 0; i < reachable.Count; i++)
@@ -114,7 +103,9 @@ public sealed record FingerLattice(IReadOnlyList<LatticeStep> Steps, IReadOnlyLi
         return new FingerLattice(steps, outOfReach) { Bars = bars };
     }
 
-    /// <summary>Where the hand may wait while a line begins with open strings: any of the lowest frames, or that of the first fingered note.</summary>
+    /// <summary>
+    /// Where the hand may wait while a line begins with open strings: any of the lowest frames, or that of the first fingered note.
+    /// </summary>
     private static ulong StartingHands(Instrument instrument, List<PitchWays> ways, ulong[] called)
     {
         var home = instrument

@@ -1,6 +1,9 @@
 namespace Coppia.Core.Fingering;
 
-/// <summary>A line solved forwards, row by row: enough to know the cheapest way, not yet what every other costs. A row holds the pairs of choices of two neighbours.</summary>
+/// <summary>
+/// A line solved forwards, row by row: enough to know the cheapest way, not yet what every other costs. A row holds the pairs of choices
+/// of two neighbours.
+/// </summary>
 internal sealed class FingerPass
 {
     /// <summary>More than any way costs, and still small enough to add to.</summary>
@@ -119,7 +122,8 @@ internal sealed class FingerPass
         var came = _came[row];
         for (var a = 0; a < k; a++)
         {
-            // A start that costs more by now than another with the worst of three notes to come is out of it, whatever comes; one or two are left as a rule.
+            // A start that costs more by now than another with the worst of three notes to come is out of it, whatever comes; one or two
+            // are left as a rule.
             var worth = Unreached;
             for (var z = 0; z < y; z++)
                 worth = Math.Min(worth, before[z * k + a] + threes[into[z * k + a]]);

@@ -13,7 +13,10 @@ public sealed record FingerWeights
     /// <summary>A way that the teacher's pin forbids: kept among the ways, so that another can be asked for, and never taken.</summary>
     public const int NotPinned = 1_000_000;
 
-    /// <summary>A note played outside the positions the class is allowed. Small, because such ways are offered only beside a note that has no other.</summary>
+    /// <summary>
+    /// A note played outside the positions the class is allowed. Small, because such ways are offered only beside a note that has no
+    /// other.
+    /// </summary>
     public int OutsidePositions { get; init; } = 18;
 
     /// <summary>What is felt of a shift after an open string, in percent of the instrument's cost (<see cref="HandMoves"/>).</summary>
@@ -28,7 +31,10 @@ public sealed record FingerWeights
     /// <summary>What is felt of it at the start of a bar, in percent.</summary>
     public int ShiftAtBar { get; init; } = 90;
 
-    /// <summary>What is felt of a small slide between two of the lowest positions after an open string or a rest, in percent: still more than a finger's hop.</summary>
+    /// <summary>
+    /// What is felt of a small slide between two of the lowest positions after an open string or a rest, in percent: still more than a
+    /// finger's hop.
+    /// </summary>
     public int SlideOfAFreeHand { get; init; } = 65;
 
     /// <summary>Added to a shift inside a slur, where it is heard.</summary>
@@ -97,10 +103,15 @@ public sealed record FingerWeights
     /// <summary>Added for every string skipped.</summary>
     public int StringSkipped { get; init; } = 12;
 
-    /// <summary>Fourth finger where an open string sounds the same and a slur or quick notes speak for it: balanced setting. Less than going to the next string and back.</summary>
+    /// <summary>
+    /// Fourth finger where an open string sounds the same and a slur or quick notes speak for it: balanced setting. Less than going to
+    /// the next string and back.
+    /// </summary>
     public int FourthBalanced { get; init; } = 5;
 
-    /// <summary>The same in the open-first setting inside a slur: dearer than a crossing there and back, cheaper than one inside the slur.</summary>
+    /// <summary>
+    /// The same in the open-first setting inside a slur: dearer than a crossing there and back, cheaper than one inside the slur.
+    /// </summary>
     public int FourthOpenFirstInSlur { get; init; } = 9;
 
     /// <summary>The same without a reason, each note: never worth it.</summary>
@@ -112,7 +123,10 @@ public sealed record FingerWeights
     /// <summary>Fourth-first setting: an open string when the line comes down to, or ends on, the string below.</summary>
     public int OpenFourthFirst { get; init; } = 12;
 
-    /// <summary>Another finger than this pitch has elsewhere in the line: more than a shorter way of the hand is worth, less than going another way there and back.</summary>
+    /// <summary>
+    /// Another finger than this pitch has elsewhere in the line: more than a shorter way of the hand is worth, less than going another
+    /// way there and back.
+    /// </summary>
     public int OtherFingerInLine { get; init; } = 16;
 
     /// <summary>Another finger than this pitch has in the same bar.</summary>

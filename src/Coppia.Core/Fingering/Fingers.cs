@@ -7,7 +7,8 @@ namespace Coppia.Core.Fingering;
 
 /// <summary>Another way to play a note.</summary>
 /// <param name="Placement">The way.</param>
-/// <param name="ExtraCost">What the best line that takes it costs more than the chosen one; null where the line has no reason to go so far up the neck, so that it was never weighed.</param>
+/// <param name="ExtraCost">What the best line that takes it costs more than the chosen one; null where the line has no reason to go so
+/// far up the neck, so that it was never weighed.</param>
 public readonly record struct OtherWay(Placement Placement, int? ExtraCost);
 
 /// <summary>How a note was played the first time its bar came.</summary>
@@ -21,7 +22,7 @@ public sealed record FirstTime(Placement Placement, Bar Bar);
 public sealed record FingeredNote(SoundingNote Note, Placement? Placement, bool Beyond, bool Pinned)
 {
     private readonly FingerSolver.Solution? _solution;
-    private readonly Instrument? _instrument;
+    private readonly Player? _player;
     private readonly int _order;
 
     /// <summary>Its place in the lattice that was solved; null when no finger reaches it.</summary>
@@ -30,28 +31,28 @@ public sealed record FingeredNote(SoundingNote Note, Placement? Placement, bool 
     /// <summary>The bar came before and was played otherwise here; null where it is the same or new.</summary>
     public FirstTime? Otherwise { get; internal init; }
 
-    internal FingeredNote(LatticeStep step, FingerSolver.Solution solution, int order, Instrument instrument)
+    internal FingeredNote(LatticeStep step, FingerSolver.Solution solution, int order, Player player)
         : this(
             step.Note,
             step.Choices[solution.Way[order]],
-            !instrument.Frames[step.Choices[solution.Way[order]].Frame].AllowedByDefault,
-            step.Pin is not null
-        ) => (Step, _solution, _order, _instrument) = (step, solution, order, instrument);
+            Beyond: !player.Allows(step.Choices[solution.Way[order]].Frame),
+            Pinned: step.Pin is not null
+        ) => (Step, _solution, _order, _player) = (step, solution, order, player);
 
-    /// <summary>Its other pairs of string and finger: those that were weighed, best first, then the rest of the allowed positions.</summary>
+    /// <summary>
+    /// Its other pairs of string and finger: those that were weighed, best first, then the rest of the allowed positions.
+    /// </summary>
     public IReadOnlyList<OtherWay> Others
     {
         get
         {
             var others = new List<OtherWay>();
-            if (Step is null || _solution is null || _instrument is null)
+            if (Step is null || _solution is null || _player is null)
                 return others;
             var through = _solution.Through.Value[_order].ToArray();
             foreach (var (k, other) in Step.Choices.Index().OrderBy(c => through[c.Index]))
                 Add(other, through[k] - _solution.Cost - (Step.Allows(other) ? 0 : FingerWeights.NotPinned));
-            foreach (
-                var other in Placements.Of(_instrument, Note.Pitch, openFrame: 0).Where(p => _instrument.Frames[p.Frame].AllowedByDefault)
-            )
+            foreach (var other in Placements.Of(_player.Instrument, Note.Pitch, openFrame: 0).Where(p => _player.Allows(p.Frame)))
                 Add(other, null);
             return others;
 
@@ -66,9 +67,11 @@ public sealed record FingeredNote(SoundingNote Note, Placement? Placement, bool 
 
 /// <summary>String, finger and place for every note of one score on one instrument.</summary>
 /// <param name="Price">The definition of cost that the choice was made by.</param>
-public sealed record Fingers(Instrument Instrument, Score Score, IReadOnlyList<FingeredNote> Notes, int Cost, FingerCost Price)
+public sealed record Fingers(Player Player, Score Score, IReadOnlyList<FingeredNote> Notes, int Cost, FingerCost Price)
 {
-    /// <summary>The notes that can be played with their ways and what they were told to agree with: what <see cref="Cost"/> is least for.</summary>
+    /// <summary>
+    /// The notes that can be played with their ways and what they were told to agree with: what <see cref="Cost"/> is least for.
+    /// </summary>
     public FingerLattice Lattice { get; private init; } = new([], []);
 
     private static readonly IReadOnlyDictionary<string, Pin> NoPins = new Dictionary<string, Pin>();
@@ -79,16 +82,23 @@ public sealed record Fingers(Instrument Instrument, Score Score, IReadOnlyList<F
     /// <exception cref="ImpossiblePinException">A pin cannot sound its note.</exception>
     public static Fingers Choose(
         Score score,
-        Instrument instrument,
-        HouseStyle style,
+        Player player,
+        IReadOnlyDictionary<string, Pin>? pins = null,
+        FingerWeights? weights = null
+    ) => Choose(score, SoundingNote.Of(score), player, pins, weights);
+
+    /// <param name="sounding">The score's sounding notes.</param>
+    /// <inheritdoc cref="Choose(Score, Player, IReadOnlyDictionary{string, Pin}?, FingerWeights?)"/>
+    public static Fingers Choose(
+        Score score,
+        IReadOnlyList<SoundingNote> sounding,
+        Player player,
         IReadOnlyDictionary<string, Pin>? pins = null,
         FingerWeights? weights = null
     )
     {
-        pins ??= NoPins;
-        var sounding = SoundingNote.Of(score);
-        var lattice = FingerLattice.Of(sounding, instrument, pins, style);
-        var price = new FingerCost(instrument, weights ?? FingerWeights.Default, style.FourthFinger);
+        var lattice = FingerLattice.Of(sounding, player, pins ?? NoPins);
+        var price = new FingerCost(player, weights ?? FingerWeights.Default);
         (lattice, var solution) = SameFingers.Solve(lattice, price, LinesOf(lattice, score));
         var differ = SameFingers.Differences(lattice, solution.Way);
         var notes = new List<FingeredNote>(sounding.Count);
@@ -97,7 +107,7 @@ public sealed record Fingers(Instrument Instrument, Score Score, IReadOnlyList<F
         {
             if (step < lattice.Steps.Count && ReferenceEquals(lattice.Steps[step].Note, note))
             {
-                notes.Add(new FingeredNote(lattice.Steps[step], solution, step, instrument) { Otherwise = differ.GetValueOrDefault(step) });
+                notes.Add(new FingeredNote(lattice.Steps[step], solution, step, player) { Otherwise = differ.GetValueOrDefault(step) });
                 step++;
             }
             else
@@ -106,7 +116,7 @@ public sealed record Fingers(Instrument Instrument, Score Score, IReadOnlyList<F
             }
         }
 
-        return new Fingers(instrument, score, notes, solution.Cost, price) { Lattice = lattice };
+        return new Fingers(player, score, notes, solution.Cost, price) { Lattice = lattice };
     }
 
     /// <summary>The tune's lines as spans of the notes that can be played.</summary>

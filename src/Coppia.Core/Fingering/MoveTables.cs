@@ -2,7 +2,10 @@ using Coppia.Core.Instruments;
 
 namespace Coppia.Core.Fingering;
 
-/// <summary>All costs that a line's ways are made of, worked out once for equal situations: the moves between neighbouring choices, and what shows only over three.</summary>
+/// <summary>
+/// All costs that a line's ways are made of, worked out once for equal situations: the moves between neighbouring choices, and what shows
+/// only over three.
+/// </summary>
 internal sealed class MoveTables
 {
     private readonly int[] _names;
@@ -25,13 +28,20 @@ internal sealed class MoveTables
 
     public FingerCost Cost { get; }
 
-    /// <summary>For each note but the first the cost of going into it, its own included, the choice gone to running fastest; the first note's own cost rides on the first move.</summary>
+    /// <summary>
+    /// For each note but the first the cost of going into it, its own included, the choice gone to running fastest; the first note's own
+    /// cost rides on the first move.
+    /// </summary>
     public int[][] Moves { get; }
 
-    /// <summary>What a note's step to the next makes of three (<see cref="FingerCost.Into"/>), the next note's choice running fastest.</summary>
+    /// <summary>
+    /// What a note's step to the next makes of three (<see cref="FingerCost.Into"/>), the next note's choice running fastest.
+    /// </summary>
     public byte[] Into(int i) => Between(_into, i, i + 1);
 
-    /// <summary>What a note makes of three with the note after next (<see cref="FingerCost.Ends"/>), the latter's choice running fastest.</summary>
+    /// <summary>
+    /// What a note makes of three with the note after next (<see cref="FingerCost.Ends"/>), the latter's choice running fastest.
+    /// </summary>
     public byte[] Ends(int i) => Between(_ends, i, i + 2);
 
     public static MoveTables Of(FingerLattice lattice, FingerCost cost)
@@ -129,7 +139,10 @@ internal sealed class MoveTables
     private byte[] Between(PairBits bits, int first, int second) =>
         bits.Of(_names[first], _names[second], Lattice.Steps[first].Choices, Lattice.Steps[second].Choices);
 
-    /// <summary>Bits for two arrays of choices, worked out once. A tune of many pins has many arrays that come once each; those are not laid out in a square.</summary>
+    /// <summary>
+    /// Bits for two arrays of choices, worked out once. A tune of many pins has many arrays that come once each; those are not laid out
+    /// in a square.
+    /// </summary>
     private delegate byte Bits(in Placement from, in Placement to);
 
     private sealed class PairBits(int kinds, Bits bits)

@@ -1,4 +1,5 @@
 using Coppia.Core.Instruments;
+using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
 
 namespace Coppia.Core.Fingering;
@@ -18,8 +19,8 @@ public static class OctaveFit
     /// How many octaves to move the written notes: the move that leaves the fewest notes out of reach altogether, then the fewest that need
     /// what the class has not learned, then the smallest, downwards on a tie. A tune whose notes all lie in the allowed positions stays.
     /// </summary>
-    public static int OctavesFor(Score score, Instrument instrument) =>
-        Moves(score, instrument)
+    public static int OctavesFor(IReadOnlyList<SoundingNote> notes, Player player) =>
+        Moves(notes, player)
             .OrderBy(m => m.OutOfReach)
             .ThenBy(m => m.Beyond)
             .ThenBy(m => Math.Abs(m.Octaves))
@@ -27,35 +28,28 @@ public static class OctaveFit
             .First()
             .Octaves;
 
-    /// <summary>The octaves in which at least half of the notes can be played, lowest first, the print's own among them whatever it leaves out.</summary>
-    public static IReadOnlyList<OctaveChoice> Choices(Score score, Instrument instrument)
-    {
-        var notes = SoundingNote.Of(score).Count;
-        return [.. Moves(score, instrument).Where(m => m.Octaves == 0 || 2 * m.OutOfReach <= notes).OrderBy(m => m.Octaves)];
-    }
+    /// <summary>
+    /// The octaves in which at least half of the notes can be played, lowest first, the print's own among them whatever it leaves out.
+    /// </summary>
+    public static IReadOnlyList<OctaveChoice> Choices(IReadOnlyList<SoundingNote> notes, Player player) =>
+        [.. Moves(notes, player).Where(m => m.Octaves == 0 || 2 * m.OutOfReach <= notes.Count).OrderBy(m => m.Octaves)];
 
     /// <summary>The pitch lies on an open string or under a finger in an allowed position.</summary>
-    public static bool IsAllowed(Instrument instrument, Pitch pitch) =>
-        Placements.Of(instrument, pitch, openFrame: 0).Any(p => p.IsOpen || instrument.Frames[p.Frame].AllowedByDefault);
+    public static bool IsAllowed(Player player, Pitch pitch) =>
+        Placements.Of(player.Instrument, pitch, openFrame: 0).Any(p => player.Allows(p));
 
-    /// <summary>"an octave lower", "two octaves higher"; null when nothing moved.</summary>
-    public static string? Words(int octaves) =>
-        octaves == 0
-            ? null
-            : $"{(Math.Abs(octaves) == 1 ? "an octave" : Math.Abs(octaves) == 2 ? "two octaves" : $"{Math.Abs(octaves)} octaves")} {(octaves < 0 ? "lower" : "higher")}";
-
-    private static IEnumerable<OctaveChoice> Moves(Score score, Instrument instrument)
+    private static IEnumerable<OctaveChoice> Moves(IReadOnlyList<SoundingNote> notes, Player player)
     {
-        var pitches = SoundingNote.Of(score).GroupBy(n => n.Pitch).Select(g => (Pitch: g.Key, Count: g.Count())).ToArray();
+        var pitches = notes.GroupBy(n => n.Pitch).Select(g => (Pitch: g.Key, Count: g.Count())).ToArray();
         for (var octaves = -FurthestMove; octaves <= FurthestMove; octaves++)
         {
             var (outOfReach, beyond) = (0, 0);
             foreach (var (pitch, count) in pitches)
             {
                 var moved = pitch.AddOctaves(octaves);
-                if (!Placements.Of(instrument, moved, openFrame: 0).Any())
+                if (!Placements.Of(player.Instrument, moved, openFrame: 0).Any())
                     outOfReach += count;
-                else if (!IsAllowed(instrument, moved))
+                else if (!IsAllowed(player, moved))
                     beyond += count;
             }
 

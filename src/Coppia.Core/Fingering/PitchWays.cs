@@ -1,11 +1,13 @@
 using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
-using Coppia.Core.Wording;
 
 namespace Coppia.Core.Fingering;
 
-/// <summary>All ways to play one pitch, and which of them a line offers: those of the lowest positions, and higher ones where a neighbour needs them.</summary>
+/// <summary>
+/// All ways to play one pitch, and which of them a line offers: those of the lowest positions, and higher ones where a neighbour needs
+/// them.
+/// </summary>
 internal sealed record PitchWays
 {
     /// <summary>How many notes around one that needs a higher position may be taken up there with it.</summary>
@@ -14,18 +16,25 @@ internal sealed record PitchWays
     /// <summary>The open string, in no frame yet.</summary>
     public Placement? Open { get; private init; }
 
-    /// <summary>The string of the plain place: the open string that sounds the note, or the highest below it; −1 where the lowest positions do not hold it.</summary>
+    /// <summary>
+    /// The string of the plain place: the open string that sounds the note, or the highest below it; −1 where the lowest positions do not
+    /// hold it.
+    /// </summary>
     public int PlainString { get; private init; } = -1;
 
     public Pin? Pin { get; private init; }
 
-    /// <summary>Ways that are always offered: the lowest positions; where they have none, the allowed ones; where these have none either, all.</summary>
+    /// <summary>
+    /// Ways that are always offered: the lowest positions; where they have none, the allowed ones; where these have none either, all.
+    /// </summary>
     private Placement[] Always { get; init; } = [];
 
     /// <summary>Higher ways, offered in the frames to which a neighbour calls the hand.</summary>
     private Placement[] Higher { get; init; } = [];
 
-    /// <summary>Frames, as a bit set, to which this note calls the hand because the lowest positions do not hold it; 0 where they do.</summary>
+    /// <summary>
+    /// Frames, as a bit set, to which this note calls the hand because the lowest positions do not hold it; 0 where they do.
+    /// </summary>
     private ulong Calls { get; init; }
 
     /// <summary>Frames, as a bit set, in which the hand can stay while this note sounds.</summary>
@@ -35,15 +44,16 @@ internal sealed record PitchWays
 
     public bool IsFingered => Always.Length > 0;
 
-    public static PitchWays Of(Instrument instrument, Pitch pitch)
+    public static PitchWays Of(Player player, Pitch pitch)
     {
+        var instrument = player.Instrument;
         Placement[] all = [.. Placements.Fingered(instrument, pitch)];
         var open = Placements.Open(instrument, pitch, 0).Select(p => (Placement?)p).FirstOrDefault();
         Placement[] home = [.. all.Where(p => instrument.Frames[p.Frame].IsHome)];
         var held = home.Length > 0 || open is not null;
 
         // A note that the lowest positions hold goes up only on the strings that are played there.
-        Placement[] allowed = [.. all.Where(p => instrument.Frames[p.Frame].AllowedByDefault)];
+        Placement[] allowed = [.. all.Where(p => player.Allows(p.Frame))];
         var always =
             held ? home
             : allowed.Length > 0 ? allowed
@@ -64,17 +74,18 @@ internal sealed record PitchWays
 
     /// <summary>The same ways with a pin: what it asks for is among them, and where it lies higher it calls its neighbours along.</summary>
     /// <exception cref="ImpossiblePinException">No way has this string and finger.</exception>
-    public PitchWays With(Pin pin, SoundingNote note, Instrument instrument, HouseStyle style)
+    public PitchWays With(Pin pin, SoundingNote note, Player player)
     {
+        var instrument = player.Instrument;
         bool Fits(Placement p) => p.Finger == pin.Finger && (pin.String is null || p.String == pin.String);
         Placement[] every = [.. Placements.Fingered(instrument, note.Pitch)];
         var opens = Open is { } open && Fits(open);
         Placement[] fits = [.. every.Where(Fits)];
         if (!opens && fits.Length == 0)
-            throw Impossible(pin, note, instrument, every, style);
+            throw new ImpossiblePinException(note, pin, [.. every, .. Open is { } o ? [o] : Array.Empty<Placement>()]);
         Placement[] nearest = [.. fits.Where(p => instrument.Frames[p.Frame].IsHome)];
         if (nearest.Length == 0)
-            nearest = [.. fits.Where(p => instrument.Frames[p.Frame].AllowedByDefault)];
+            nearest = [.. fits.Where(p => player.Allows(p.Frame))];
         if (nearest.Length == 0)
             nearest = fits;
         var high = !opens && nearest.All(p => !instrument.Frames[p.Frame].IsHome);
@@ -88,7 +99,8 @@ internal sealed record PitchWays
     }
 
     /// <summary>
-    /// For each note the frames to which its neighbours call the hand, so that it goes up once for a whole group and stays where that group is.
+    /// For each note the frames to which its neighbours call the hand, so that it goes up once for a whole group and stays where that
+    /// group is.
     /// A call goes from note to note as long as the hand can stay there. A bar that comes again goes up only where each of its like does.
     /// </summary>
     public static ulong[] Called(List<PitchWays> ways, EqualBars bars)
@@ -123,22 +135,5 @@ internal sealed record PitchWays
         }
 
         return called;
-    }
-
-    private ImpossiblePinException Impossible(Pin pin, SoundingNote note, Instrument instrument, Placement[] every, HouseStyle style)
-    {
-        var possible = (Open is { } open ? every.Append(open) : every)
-            .Select(p => $"{p.Finger} on {Labels.Note(instrument.Strings[p.String], style)}")
-            .Distinct()
-            .ToArray();
-        var instead = possible.Length == 0 ? "no finger reaches this note" : "possible here: " + string.Join(", ", possible);
-        var asked =
-            pin.String is not { } s ? $"finger {pin.Finger}"
-            : s >= 0 && s < instrument.Strings.Count ? $"{pin.Finger} on the {Labels.Note(instrument.Strings[s], style)} string"
-            : $"finger {pin.Finger} on string {s + 1}";
-        return new ImpossiblePinException(
-            note.Id,
-            $"{Labels.NoteAndNumber(note.Pitch, style)} in {note.Bar.Named} cannot be played with {asked}; {instead}."
-        );
     }
 }

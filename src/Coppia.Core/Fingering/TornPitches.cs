@@ -2,7 +2,9 @@ using Coppia.Core.Instruments;
 
 namespace Coppia.Core.Fingering;
 
-/// <summary>Finds the pitches that have more than one finger in a stretch of notes. Almost every stretch is in order, and one look finds that out.</summary>
+/// <summary>
+/// Finds the pitches that have more than one finger in a stretch of notes. Almost every stretch is in order, and one look finds that out.
+/// </summary>
 internal sealed class TornPitches
 {
     /// <summary>Eight numbers for each staff step up to where no instrument reaches: a pitch and what is done to it.</summary>

@@ -1,16 +1,39 @@
-using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
-using Coppia.Core.Wording;
 
 namespace Coppia.Core.Form;
 
-/// <summary>What a bar plays, as numbers that compare quickly: pitches, lengths, ties and grace notes; bowing and dynamics do not count.</summary>
+/// <summary>What sets a bar apart from one that it resembles.</summary>
+public enum DifferenceKind
+{
+    Nothing,
+
+    /// <summary>The same notes in another rhythm.</summary>
+    Rhythm,
+
+    /// <summary>Some notes of one rhythm.</summary>
+    Notes,
+
+    /// <summary>Neither rhythm nor notes are shared.</summary>
+    Everything,
+}
+
+/// <summary>What sets a bar apart from another.</summary>
+/// <param name="Kind">In what they differ.</param>
+/// <param name="At">Orders in the bar of the notes that differ, where only notes do.</param>
+public readonly record struct BarDifference(DifferenceKind Kind, IReadOnlyList<int> At);
+
+/// <summary>
+/// What a bar plays, as numbers that compare quickly: pitches, lengths, ties and grace notes; bowing and dynamics do not count.
+/// </summary>
 /// <param name="Bar">The bar.</param>
 /// <param name="Key">Equal for equal music.</param>
 /// <param name="Rhythm">Equal for equal lengths, rests and ties.</param>
 /// <param name="Sounds">One number for the pitch or pitches of each note; 0 for a rest.</param>
 internal sealed record BarMusic(Bar Bar, int Key, int Rhythm, int[] Sounds)
 {
+    /// <summary>The bar is not all rests.</summary>
+    public bool HasNotes => Sounds.Any(s => s != 0);
+
     public static BarMusic[] Of(Score score)
     {
         var keys = new Dictionary<string, int>();
@@ -73,27 +96,14 @@ internal sealed record BarMusic(Bar Bar, int Key, int Rhythm, int[] Sounds)
     public bool Resembles(BarMusic other) =>
         Rhythm == other.Rhythm || Sounds.Where(s => s != 0).SequenceEqual(other.Sounds.Where(s => s != 0));
 
-    /// <summary>"bar 6 is bar 2 but for its last note, D instead of G".</summary>
-    public string Against(BarMusic earlier, HouseStyle style)
+    /// <summary>What sets this bar apart from another.</summary>
+    public BarDifference Against(BarMusic other)
     {
-        var lead = $"{Bar.Named} is {earlier.Bar.Named}";
-        if (Rhythm != earlier.Rhythm)
-            return Resembles(earlier) ? $"{lead} in another rhythm" : $"{Bar.Named} differs from {earlier.Bar.Named}";
+        if (Rhythm != other.Rhythm)
+            return new BarDifference(Resembles(other) ? DifferenceKind.Rhythm : DifferenceKind.Everything, []);
 
-        var differ = Differences(earlier);
-        if (differ.Length == 0)
-            return $"{lead} again";
-        if (differ.Length > 1)
-            return $"{lead} but for {differ.Length} notes";
-        var at = differ[0];
-        var which =
-            at == Sounds.Length - 1 ? "its last note"
-            : at == 0 ? "its first note"
-            : $"its note {at + 1}";
-        var (now, before) = (Bar.Events[at].Pitch, earlier.Bar.Events[at].Pitch);
-        return now is { } n && before is { } b
-            ? $"{lead} but for {which}, {Called(n, b, style)} instead of {Called(b, n, style)}"
-            : $"{lead} but for {which}";
+        var differ = Differences(other);
+        return new BarDifference(differ.Length == 0 ? DifferenceKind.Nothing : DifferenceKind.Notes, differ);
     }
 
     private static int Name<T>(Dictionary<T, int> names, T thing)
@@ -113,10 +123,4 @@ internal sealed record BarMusic(Bar Bar, int Key, int Rhythm, int[] Sounds)
         return -1
             - Name(stacks, $"{string.Concat(e.Graces.Select(g => $"{{{g.Pitch}}}"))}{pitch}{string.Concat(e.Chord.Select(p => $"+{p}"))}");
     }
-
-    /// <summary>The octave is said only where the two notes share a name.</summary>
-    private static string Called(Pitch pitch, Pitch other, HouseStyle style) =>
-        Labels.Note(pitch, style) != Labels.Note(other, style)
-            ? Labels.Note(pitch, style)
-            : $"{(pitch.Octave > other.Octave ? "high" : "low")} {Labels.Note(pitch, style)}";
 }

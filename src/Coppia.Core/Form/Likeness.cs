@@ -1,6 +1,4 @@
-using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
-using Coppia.Core.Wording;
 
 namespace Coppia.Core.Form;
 
@@ -18,10 +16,25 @@ public enum LikenessKind
 /// <summary>A likeness between bars, learned as one thing.</summary>
 /// <param name="Kind">In what they are alike.</param>
 /// <param name="Bar">Order of the bar, or first of the bars, that resembles an earlier one.</param>
-/// <param name="Text">In words.</param>
+/// <param name="Of">Order of the earlier bar.</param>
 /// <param name="NoteIds">Its notes.</param>
-public sealed record Likeness(LikenessKind Kind, int Bar, string Text, IReadOnlyList<string> NoteIds)
+public sealed record Likeness(LikenessKind Kind, int Bar, int Of, IReadOnlyList<string> NoteIds)
 {
+    /// <summary>For an octave or a sequence: how many steps higher it lies, −7 to 7.</summary>
+    public int Steps { get; init; }
+
+    /// <summary>
+    /// For another rhythm: the value that the bar has instead of longer ones, or the earlier bar had; null where they share their
+    /// shortest.
+    /// </summary>
+    public NoteValue? Shorter { get; init; }
+
+    /// <summary>The bar itself has the shorter value, not the earlier one.</summary>
+    public bool IsQuicker { get; init; }
+
+    /// <summary>For one rhythm: orders of all the bars that have it.</summary>
+    public IReadOnlyList<int> Bars { get; init; } = [];
+
     /// <summary>How many different bars back a likeness is looked for: farther back nobody hears it.</summary>
     private const int BarsRemembered = 16;
 
@@ -29,83 +42,69 @@ public sealed record Likeness(LikenessKind Kind, int Bar, string Text, IReadOnly
     private const int MostRhythms = 3;
     private const int MostOthers = 10;
 
-    /// <summary>Most values of a rhythm that are spelled out.</summary>
-    private const int LongestSpelled = 6;
-
-    internal static IReadOnlyList<Likeness> Of(BarMusic[] music, HouseStyle style)
+    internal static IReadOnlyList<Likeness> In(BarMusic[] music)
     {
-        Likeness[] others = [.. Others(music, style).Take(MostOthers)];
+        Likeness[] others = [.. Others(music).Take(MostOthers)];
 
         // A bar that is an earlier one moved or turned upside down has its rhythm anyway.
         var told = others
             .Where(o => o.Kind is LikenessKind.Octave or LikenessKind.Sequence or LikenessKind.UpsideDown)
             .Select(o => music[o.Bar].Key)
             .ToHashSet();
-        return [.. Rhythms(music, told, style).Concat(others)];
-    }
-
-    /// <summary>"Three rhythms; that of bar 1 (quarter quarter half) fills nine of its 16 bars."; null where there is nothing to compare.</summary>
-    internal static string? RhythmSummary(BarMusic[] music, HouseStyle style)
-    {
-        var full = music.Where(m => !m.Bar.IsPickUp && m.Sounds.Any(s => s != 0)).ToArray();
-        if (full.Length < 2)
-            return null;
-        var groups = full.GroupBy(m => m.Rhythm).OrderByDescending(g => g.Count()).ToArray();
-        var count = groups.Length == 1 ? "One rhythm" : English.Capital($"{English.Number(groups.Length)} rhythms");
-        var most = groups[0].ToArray();
-        if (groups.Length == 1)
-            return $"{count}{Spelled(most[0], style)} in all its bars.";
-        return most.Length == 1
-            ? $"{count}, a new one in every bar."
-            : $"{count}; that of {most[0].Bar.Named}{Spelled(most[0], style)} fills {English.Number(most.Length)} of its {English.Number(full.Length)} bars.";
+        return [.. Rhythms(music, told).Concat(others)];
     }
 
     /// <summary>Other notes to a rhythm that came before: the rhythms that carry most bars.</summary>
-    private static IEnumerable<Likeness> Rhythms(BarMusic[] music, HashSet<int> told, HouseStyle style) =>
+    private static IEnumerable<Likeness> Rhythms(BarMusic[] music, HashSet<int> told) =>
         (
-            from alike in music.Index().Where(m => !m.Item.Bar.IsPickUp && m.Item.Sounds.Any(s => s != 0)).GroupBy(m => m.Item.Rhythm)
-            let first = alike.First().Item
-            let others = alike.Where(m => m.Item.Key != first.Key && !told.Contains(m.Item.Key)).ToArray()
-            where others.Length > 0 && first.Sounds.Length > 1
+            from alike in music.Index().Where(m => !m.Item.Bar.IsPickUp && m.Item.HasNotes).GroupBy(m => m.Item.Rhythm)
+            let first = alike.First()
+            let others = alike.Where(m => m.Item.Key != first.Item.Key && !told.Contains(m.Item.Key)).ToArray()
+            where others.Length > 0 && first.Item.Sounds.Length > 1
             orderby others.Length descending
-            select new Likeness(
-                LikenessKind.SameRhythm,
-                others[0].Index,
-                English.Sentence(
-                    $"{English.Bars(others.Select(o => o.Item.Bar.Number))}: the rhythm of {first.Bar.Named}{Spelled(first, style)}"
-                ),
-                [.. others.SelectMany(o => o.Item.Bar.Events).Where(e => !e.IsRest).Select(e => e.Id)]
-            )
+            select new Likeness(LikenessKind.SameRhythm, others[0].Index, first.Index, [.. others.SelectMany(o => NoteIdsOf(o.Item))])
+            {
+                Bars = [.. others.Select(o => o.Index)],
+            }
         ).Take(MostRhythms);
 
+    private static IEnumerable<string> NoteIdsOf(BarMusic bar) => bar.Bar.Events.Where(e => !e.IsRest).Select(e => e.Id);
+
+    /// <summary>The kinds other than one rhythm, the closest first.</summary>
+    private static readonly Func<BarMusic, BarMusic, Likeness?>[] Kinds =
+    [
+        (bar, earlier) =>
+            Moved(bar, earlier) is { } steps && Math.Abs(steps) == 7 ? Like(LikenessKind.Octave) with { Steps = steps } : null,
+        (bar, earlier) =>
+            Moved(bar, earlier) is { } steps && Math.Abs(steps) < 7 ? Like(LikenessKind.Sequence) with { Steps = steps } : null,
+        (bar, earlier) => IsInAnotherRhythm(bar, earlier) ? InAnotherRhythm(bar, earlier) : null,
+        (bar, earlier) => IsUpsideDown(bar, earlier) ? Like(LikenessKind.UpsideDown) : null,
+        (bar, earlier) => IsTurned(bar, earlier) ? Like(LikenessKind.RhythmTurned) : null,
+    ];
+
+    private static Likeness Like(LikenessKind kind) => new(kind, Bar: 0, Of: 0, NoteIds: []);
+
     /// <summary>For each bar that is new and not all rests, the closest likeness to one not long before.</summary>
-    private static IEnumerable<Likeness> Others(BarMusic[] music, HouseStyle style)
+    private static IEnumerable<Likeness> Others(BarMusic[] music)
     {
         var met = new HashSet<int>();
         var earlier = new List<int>();
         for (var i = 0; i < music.Length; i++)
         {
             var bar = music[i];
-            if (bar.Bar.IsPickUp || bar.Sounds.Length < 2 || bar.Sounds.All(s => s == 0) || !met.Add(bar.Key))
+            if (bar.Bar.IsPickUp || bar.Sounds.Length < 2 || !bar.HasNotes || !met.Add(bar.Key))
                 continue;
-            foreach (
-                var kind in new[]
+            // The nearest bar of the closest kind.
+            var closest = Kinds
+                .SelectMany(kind => Enumerable.Reverse(earlier).Select(k => (Of: k, Found: kind(bar, music[k]))))
+                .FirstOrDefault(l => l.Found is not null);
+            if (closest.Found is { } found)
+                yield return found with
                 {
-                    LikenessKind.Octave,
-                    LikenessKind.Sequence,
-                    LikenessKind.OtherRhythm,
-                    LikenessKind.UpsideDown,
-                    LikenessKind.RhythmTurned,
-                }
-            )
-            {
-                // The nearest bar of the closest kind.
-                var found = Enumerable.Reverse(earlier).Select(k => Told(kind, bar, music[k], style)).FirstOrDefault(t => t is not null);
-                if (found is null)
-                    continue;
-                yield return new Likeness(kind, i, found, [.. bar.Bar.Events.Where(e => !e.IsRest).Select(e => e.Id)]);
-                break;
-            }
+                    Bar = i,
+                    Of = closest.Of,
+                    NoteIds = [.. NoteIdsOf(bar)],
+                };
 
             earlier.Add(i);
             if (earlier.Count > BarsRemembered)
@@ -113,36 +112,12 @@ public sealed record Likeness(LikenessKind Kind, int Bar, string Text, IReadOnly
         }
     }
 
-    private static string? Told(LikenessKind kind, BarMusic bar, BarMusic earlier, HouseStyle style)
-    {
-        var (here, there) = (bar.Bar.Spoken, earlier.Bar.Named);
-        switch (kind)
-        {
-            case LikenessKind.Octave or LikenessKind.Sequence:
-                if (
-                    Moved(bar, earlier) is not { } steps
-                    || bar.Sounds.Length < 3
-                    || (Math.Abs(steps) == 7) != (kind == LikenessKind.Octave)
-                )
-                    return null;
-                var far =
-                    Math.Abs(steps) == 7 ? "an octave"
-                    : Math.Abs(steps) == 1 ? "a step"
-                    : $"{English.Number(Math.Abs(steps))} steps";
-                return $"{here}: {there} again, {far} {(steps > 0 ? "higher" : "lower")}.";
-            case LikenessKind.OtherRhythm:
-                return InAnotherRhythm(bar, earlier) ? $"{here} is {there} {OtherRhythm(bar, earlier, style)}." : null;
-            case LikenessKind.UpsideDown:
-                return IsUpsideDown(bar, earlier) ? $"{here}: {there} turned upside down, what went up goes down." : null;
-            default:
-                return IsTurned(bar, earlier) ? $"{here}: the rhythm of {there} turned round{Spelled(bar, style)}." : null;
-        }
-    }
-
-    /// <summary>By how many steps, one to seven, every note lies off the other bar's; null where they do not move together.</summary>
+    /// <summary>
+    /// By how many steps, one to seven, each of three notes and more lies off the other bar's; null where they do not move together.
+    /// </summary>
     private static int? Moved(BarMusic bar, BarMusic earlier)
     {
-        if (bar.Rhythm != earlier.Rhythm || bar.Sounds.Distinct().Count() < 2)
+        if (bar.Rhythm != earlier.Rhythm || bar.Sounds.Length < 3 || bar.Sounds.Distinct().Count() < 2)
             return null;
         int? moved = null;
         for (var i = 0; i < bar.Bar.Events.Count; i++)
@@ -158,7 +133,7 @@ public sealed record Likeness(LikenessKind Kind, int Bar, string Text, IReadOnly
     }
 
     /// <summary>The same notes one after the other, a repeated note counting once, in other lengths.</summary>
-    private static bool InAnotherRhythm(BarMusic bar, BarMusic earlier) =>
+    private static bool IsInAnotherRhythm(BarMusic bar, BarMusic earlier) =>
         bar.Rhythm != earlier.Rhythm
         && bar.Bar.Length == earlier.Bar.Length
         && Melody(bar).SequenceEqual(Melody(earlier))
@@ -175,32 +150,29 @@ public sealed record Likeness(LikenessKind Kind, int Bar, string Text, IReadOnly
         }
     }
 
-    private static string OtherRhythm(BarMusic bar, BarMusic earlier, HouseStyle style)
+    /// <summary>A triplet is no value that one bar has instead of the other.</summary>
+    private static Likeness InAnotherRhythm(BarMusic bar, BarMusic earlier)
     {
         var (now, then) = (Shortest(bar), Shortest(earlier));
-        if (now.Length > then.Length && !then.InTuplet)
-            return $"without its {Plural(then, style)}";
-        return now.Length < then.Length && !now.InTuplet ? $"with {Plural(now, style)}" : "in another rhythm";
+        NoteValue? shorter =
+            now.Length > then.Length && !then.InTuplet ? then
+            : now.Length < then.Length && !now.InTuplet ? now
+            : null;
+        return Like(LikenessKind.OtherRhythm) with { Shorter = shorter, IsQuicker = now.Length < then.Length };
     }
 
     private static NoteValue Shortest(BarMusic bar) => bar.Bar.Events.Where(e => !e.IsRest).MinBy(e => e.Length)!.Value;
-
-    private static string Plural(NoteValue value, HouseStyle style)
-    {
-        var words = value.Words(style.ValueNames);
-        return words.EndsWith("half", StringComparison.Ordinal) ? words[..^4] + "halves" : words + "s";
-    }
 
     /// <summary>Steps up become steps down, in the same rhythm; a bar of one pitch has no upside.</summary>
     private static bool IsUpsideDown(BarMusic bar, BarMusic earlier)
     {
         if (bar.Rhythm != earlier.Rhythm)
             return false;
-        var (now, then) = (Steps(bar), Steps(earlier));
+        var (now, then) = (StepsOf(bar), StepsOf(earlier));
         return now.Length > 1 && then.Any(s => s != 0) && now.SequenceEqual(then.Select(s => -s));
     }
 
-    private static int[] Steps(BarMusic bar)
+    private static int[] StepsOf(BarMusic bar)
     {
         var pitches = bar.Bar.Events.Where(e => !e.IsRest).Select(e => e.Pitch!.Value.Step).ToArray();
         return [.. pitches.Zip(pitches.Skip(1), (a, b) => b - a)];
@@ -220,10 +192,4 @@ public sealed record Likeness(LikenessKind Kind, int Bar, string Text, IReadOnly
 
         return true;
     }
-
-    /// <summary>" (quarter quarter half)", or nothing where that would be long.</summary>
-    private static string Spelled(BarMusic bar, HouseStyle style) =>
-        bar.Bar.Events.Count > LongestSpelled || bar.Bar.Events.Any(e => e.TiedOn)
-            ? ""
-            : $" ({string.Join(' ', bar.Bar.Events.Select(e => e.IsBarRest ? "rest" : e.Value.Words(style.ValueNames) + (e.IsRest ? " rest" : "")))})";
 }

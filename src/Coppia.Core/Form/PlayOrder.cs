@@ -7,7 +7,9 @@ namespace Coppia.Core.Form;
 /// <param name="Pass">1 the first time through its repeat, 2 the second.</param>
 public readonly record struct PlayedBar(int Bar, int Pass);
 
-/// <summary>The order in which bars are played: repeats taken, each ending in its turn, then da capo or dal segno (handbook 10, common practice).</summary>
+/// <summary>
+/// The order in which bars are played: repeats taken, each ending in its turn, then da capo or dal segno (handbook 10, common practice).
+/// </summary>
 public static class PlayOrder
 {
     /// <summary>Most times that a section is played, whatever its endings say.</summary>
@@ -54,7 +56,8 @@ public static class PlayOrder
     }
 
     /// <summary>
-    /// What is played after a da capo or dal segno: each section once, with its last ending, as far as fine, or to the sign that leads to the coda, or on to the end.
+    /// What is played after a da capo or dal segno: each section once, with its last ending, as far as fine, or to the sign that leads to
+    /// the coda, or on to the end.
     /// </summary>
     private static IEnumerable<PlayedBar> Again(IReadOnlyList<Bar> bars, int from, IReadOnlyList<PlayedBar> played)
     {
@@ -101,29 +104,19 @@ public static class PlayOrder
         }
     }
 
-    /// <summary>"1–8, 1–7, 9": printed bar numbers as they are played; a pick-up is left unsaid.</summary>
-    public static string Words(Score score, IReadOnlyList<PlayedBar> order)
+    /// <summary>Stretches of bars that are played one after the other, each as the orders of its first and last bar.</summary>
+    public static IReadOnlyList<(int First, int Last)> Runs(IReadOnlyList<PlayedBar> order)
     {
         var runs = new List<(int First, int Last)>();
-        var before = -2;
-        foreach (var played in order)
+        foreach (var (bar, _) in order)
         {
-            if (played.Bar == before + 1 && runs.Count > 0)
-                runs[^1] = (runs[^1].First, played.Bar);
+            if (runs is [.., var last] && bar == last.Last + 1)
+                runs[^1] = (last.First, bar);
             else
-                runs.Add((played.Bar, played.Bar));
-            before = played.Bar;
+                runs.Add((bar, bar));
         }
 
-        return string.Join(
-            ", ",
-            runs.Select(r =>
-            {
-                var first = Math.Max(1, score.Bars[r.First].Number);
-                var last = score.Bars[r.Last].Number;
-                return first >= last ? $"{last}" : $"{first}–{last}";
-            })
-        );
+        return runs;
     }
 
     /// <summary>As often as the repeat sign says, or as the endings that follow have numbers.</summary>

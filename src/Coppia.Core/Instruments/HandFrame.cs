@@ -1,6 +1,6 @@
 namespace Coppia.Core.Instruments;
 
-/// <summary>How a hand frame is opened beyond its closed shape (cello, handbook 3).</summary>
+/// <summary>How a hand frame is opened beyond its closed shape (handbook 3).</summary>
 public enum Stretch
 {
     None,
@@ -11,9 +11,9 @@ public enum Stretch
 /// <summary>One finger's spot in a hand frame.</summary>
 /// <param name="Finger">1–4.</param>
 /// <param name="Semitones">The finger's regular place above the open string.</param>
-/// <param name="LetterSteps">Where fingers are numbered by letter: letters above the open string's letter; null where they are numbered by semitone.</param>
+/// <param name="LetterSteps">Where fingers are numbered by letter: letters above the open string's letter; else null.</param>
 /// <param name="Moved">The stretch moved this finger from its closed place.</param>
-/// <param name="Reach">The finger reaches for one letter more, at exactly this place: the extended 4 of violin and viola.</param>
+/// <param name="Reach">The finger reaches for one letter more, at exactly this place (the extended 4 of handbook 3).</param>
 public readonly record struct FingerSpot(int Finger, int Semitones, int? LetterSteps = null, bool Moved = false, bool Reach = false);
 
 /// <summary>A hand frame: which finger stands where without moving the hand.</summary>
@@ -22,20 +22,17 @@ public readonly record struct FingerSpot(int Finger, int Semitones, int? LetterS
 /// <param name="Height">Order along the string in semitones of finger 1; differences measure a shift.</param>
 /// <param name="Stretch">Closed, back or forward.</param>
 /// <param name="Spots">Fingers and their places, lowest first.</param>
-/// <param name="AllowedByDefault">Within what a beginner class has, before its record says more (handbook 6).</param>
-/// <param name="IsHome">One of the lowest positions, where a beginner's hand lives: what they hold is not played above them (handbook 6).</param>
-/// <param name="Reluctance">Cost of starting in or moving to this frame when others would do as well.</param>
-public sealed record HandFrame(
-    string Position,
-    string Spoken,
-    int Height,
-    Stretch Stretch,
-    IReadOnlyList<FingerSpot> Spots,
-    bool AllowedByDefault,
-    bool IsHome = false,
-    int Reluctance = 0
-)
+public sealed record HandFrame(string Position, string Spoken, int Height, Stretch Stretch, IReadOnlyList<FingerSpot> Spots)
 {
-    /// <summary>Low and high are printed only in first position (handbook 3).</summary>
-    public bool PrintsLowAndHigh => Position == "I";
+    /// <summary>One of the lowest positions, where a beginner's hand lives: what they hold is not played above them (handbook 6).</summary>
+    public bool IsHome { get; init; }
+
+    /// <summary>Low, high and stretched fingers are told apart in print: in first position (handbook 3).</summary>
+    public bool PrintsLowAndHigh { get; init; }
+
+    /// <summary>Cost of starting in or moving to this frame when others would do as well.</summary>
+    public int Reluctance { get; init; }
+
+    /// <summary>Two frames of one position, however the hand is opened: no shift by name lies between them.</summary>
+    public bool SharesPosition(HandFrame other) => Position == other.Position;
 }

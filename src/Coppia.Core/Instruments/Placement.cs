@@ -11,6 +11,15 @@ public enum PlaceWord
     Forward,
 }
 
+/// <summary>A string with a finger and its kind of place: what a label prints.</summary>
+/// <param name="String">0 = lowest sounding string.</param>
+/// <param name="Finger">0 (open) to 4.</param>
+/// <param name="Reach">The finger reaches for one letter more.</param>
+public readonly record struct Pair(int String, int Finger, PlaceWord Word, bool Reach = false)
+{
+    public bool IsOpen => Finger == 0;
+}
+
 /// <summary>One way to play one note: string, height, finger, and the hand frame the hand is in meanwhile.</summary>
 /// <param name="String">0 = lowest sounding string.</param>
 /// <param name="Semitones">Height above the open string.</param>
@@ -18,7 +27,7 @@ public enum PlaceWord
 /// <param name="Frame">Index into <see cref="Instrument.Frames"/>.</param>
 /// <param name="Word">Open, regular, low or high, or moved by a stretch.</param>
 /// <param name="OwnLetter">False where a neighbour's finger stands in for the letter's own (handbook 3).</param>
-/// <param name="Reach">The finger reaches out of a closed hand for one letter more: extended 4 of violin and viola.</param>
+/// <param name="Reach">The finger reaches out of a closed hand for one letter more.</param>
 public readonly record struct Placement(
     int String,
     int Semitones,
@@ -30,6 +39,8 @@ public readonly record struct Placement(
 )
 {
     public bool IsOpen => Finger == 0;
+
+    public Pair Pair => new(String, Finger, Word, Reach);
 
     /// <summary>Same string and finger, whatever the hand frame: what a teacher pins.</summary>
     public bool SamePair(Placement other) => String == other.String && Finger == other.Finger && Semitones == other.Semitones;

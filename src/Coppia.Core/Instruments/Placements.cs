@@ -1,3 +1,5 @@
+using System.Collections.Concurrent;
+using System.Runtime.CompilerServices;
 using Coppia.Core.Music;
 
 namespace Coppia.Core.Instruments;
@@ -5,6 +7,9 @@ namespace Coppia.Core.Instruments;
 /// <summary>All places that sound a written pitch on an instrument, from its tables (handbook 3).</summary>
 public static class Placements
 {
+    /// <summary>The fingered ways of every pitch that was asked for, as long as the instrument's table lives.</summary>
+    private static readonly ConditionalWeakTable<Instrument, ConcurrentDictionary<Pitch, IReadOnlyList<Placement>>> Known = [];
+
     /// <summary>Every fingered way in every hand frame; then open strings, given once in the frame <paramref name="openFrame"/>.</summary>
     public static IEnumerable<Placement> Of(Instrument instrument, Pitch pitch, int openFrame) =>
         Fingered(instrument, pitch).Concat(Open(instrument, pitch, openFrame));
@@ -18,12 +23,17 @@ public static class Placements
         }
     }
 
-    public static IEnumerable<Placement> Fingered(Instrument instrument, Pitch pitch)
+    /// <summary>Every fingered way, the highest string first, the lowest hand frame first.</summary>
+    public static IReadOnlyList<Placement> Fingered(Instrument instrument, Pitch pitch) =>
+        Known.GetOrCreateValue(instrument).GetOrAdd(pitch, p => [.. WorkOut(instrument, p)]);
+
+    private static IEnumerable<Placement> WorkOut(Instrument instrument, Pitch pitch)
     {
+        var highest = instrument.HighestPlace;
         for (var s = instrument.Strings.Count - 1; s >= 0; s--)
         {
             var semitones = instrument.SemitonesAbove(s, pitch);
-            if (semitones < 1 || semitones > instrument.HighestPlace)
+            if (semitones < 1 || semitones > highest)
                 continue;
             for (var f = 0; f < instrument.Frames.Count; f++)
             {
@@ -36,7 +46,7 @@ public static class Placements
     private static IEnumerable<Placement> InFrame(Instrument instrument, int s, int semitones, Pitch pitch, int f)
     {
         var frame = instrument.Frames[f];
-        if (!instrument.FingersByLetter)
+        if (instrument.Numbering == Numbering.BySemitone)
         {
             return frame
                 .Spots.Where(spot => spot.Semitones == semitones)
@@ -64,7 +74,9 @@ public static class Placements
             : PlaceWord.High;
     }
 
-    /// <summary>The finger of the note's letter, when it sits at most one semitone off its regular place; a reach only at its exact place.</summary>
+    /// <summary>
+    /// The finger of the note's letter, when it sits at most one semitone off its regular place; a reach only at its exact place.
+    /// </summary>
     private static FingerSpot? OwnFinger(HandFrame frame, int letterSteps, int semitones)
     {
         foreach (var spot in frame.Spots)

@@ -15,11 +15,7 @@ public static class TapingSheet
     public static IReadOnlyList<TapeDistance> Of(IEnumerable<Tape> tapes, double stringLengthMm)
     {
         if (stringLengthMm is not (>= ShortestString and <= LongestString))
-            throw new ArgumentOutOfRangeException(
-                nameof(stringLengthMm),
-                stringLengthMm,
-                $"A string length is {ShortestString} to {LongestString} mm."
-            );
+            throw new ArgumentOutOfRangeException(nameof(stringLengthMm), stringLengthMm, null);
         return
         [
             .. tapes

@@ -23,12 +23,6 @@ public enum ExtendedFourthLabel
     Words,
 }
 
-public enum BassFingers
-{
-    OneTwoFour,
-    OneThreeFour,
-}
-
 /// <summary>Open string or fourth finger on violin and viola (handbook 6).</summary>
 public enum FourthFinger
 {
@@ -102,8 +96,6 @@ public sealed record HouseStyle
 
     public ExtendedFourthLabel ExtendedFourth { get; init; } = ExtendedFourthLabel.X4;
 
-    public BassFingers BassFingers { get; init; } = BassFingers.OneTwoFour;
-
     public FourthFinger FourthFinger { get; init; } = FourthFinger.Balanced;
 
     public NoteNames NoteNames { get; init; } = NoteNames.English;
@@ -120,17 +112,39 @@ public sealed record HouseStyle
 
     public AfterLongRest AfterLongRest { get; init; } = AfterLongRest.RetakeDown;
 
-    /// <summary>Words for the rhythms of a beat, by pattern (<see cref="WordRhythms"/>); a pattern that is not named keeps its shipped word.</summary>
+    /// <summary>
+    /// Words for the rhythms of a beat, by pattern (Wording/WordRhythms); a pattern that is not named keeps its shipped word.
+    /// </summary>
     public IReadOnlyDictionary<string, string> WordRhythms { get; init; } = new Dictionary<string, string>();
 
-    /// <summary>The first key that classes learn, as a major signature of −7 to +7 fifths: what other keys are compared with. D major by default (common practice).</summary>
+    /// <summary>
+    /// The first key that classes learn, as a major signature of −7 to +7 fifths: what other keys are compared with. D major by default
+    /// (common practice).
+    /// </summary>
     public int FirstKeyFifths { get; init; } = 2;
 
     /// <summary>Tapes by instrument id; an instrument that is not named has its default tapes.</summary>
     public IReadOnlyDictionary<string, IReadOnlyList<Tape>> Tapes { get; init; } = new Dictionary<string, IReadOnlyList<Tape>>();
 
-    /// <summary>The teacher's own names of hand shapes, by the shape's descriptive name; a shape that is not named keeps its descriptive name.</summary>
+    /// <summary>
+    /// The teacher's own names of hand shapes, by the shape's descriptive name; a shape that is not named keeps its descriptive name.
+    /// </summary>
     public IReadOnlyDictionary<string, ShapeNickname> ShapeNames { get; init; } = new Dictionary<string, ShapeNickname>();
+
+    /// <summary>For an instrument that schools finger in several ways, which one, by instrument id; else the first of its table.</summary>
+    public IReadOnlyDictionary<string, string> Alternatives { get; init; } = new Dictionary<string, string>();
+
+    /// <summary>The instrument of this name as the school fingers it; null for an unknown name.</summary>
+    public Instrument? Instrument(string id) => StringSection.Named(id) is { } known ? Fingered(known) : null;
+
+    /// <summary>An instrument with the hand frames that the school has chosen.</summary>
+    public Instrument Fingered(Instrument instrument) =>
+        Alternatives.TryGetValue(instrument.Id, out var name) && instrument.Alternatives.FirstOrDefault(a => a.Name == name) is { } chosen
+            ? instrument with
+            {
+                Frames = chosen.Frames,
+            }
+            : instrument;
 
     public IReadOnlyList<Tape> TapesOf(Instrument instrument) =>
         Tapes.TryGetValue(instrument.Id, out var tapes) ? tapes : instrument.DefaultTapes;

@@ -10,7 +10,9 @@ public enum BeamPart
     BackwardHook,
 }
 
-/// <summary>Groups flagged notes under beams by the felt beat; four plain eighths in a half bar of 4/4 share one beam (common practice).</summary>
+/// <summary>
+/// Groups flagged notes under beams by the felt beat; four plain eighths in a half bar of 4/4 share one beam (common practice).
+/// </summary>
 public static class Beams
 {
     /// <summary>For each event of the bar, its beams from the eighth beam inwards; an empty list keeps the flag.</summary>

@@ -1,5 +1,3 @@
-using Coppia.Core.Knowledge;
-
 namespace Coppia.Core.Music;
 
 /// <summary>A written note or rest value: a plain value, dots, and a tuplet ratio.</summary>
@@ -9,20 +7,6 @@ namespace Coppia.Core.Music;
 /// <param name="TupletNormal">See above; 3 in the time of 2 is a triplet.</param>
 public readonly record struct NoteValue(int Log, int Dots = 0, int TupletActual = 1, int TupletNormal = 1)
 {
-    private static readonly string[] American = ["breve", "whole", "half", "quarter", "eighth", "sixteenth", "32nd", "64th", "128th"];
-    private static readonly string[] British =
-    [
-        "breve",
-        "semibreve",
-        "minim",
-        "crotchet",
-        "quaver",
-        "semiquaver",
-        "demisemiquaver",
-        "hemidemisemiquaver",
-        "semihemidemisemiquaver",
-    ];
-
     public static readonly NoteValue Quarter = new(2);
 
     public bool InTuplet => TupletActual != TupletNormal;
@@ -39,24 +23,6 @@ public readonly record struct NoteValue(int Log, int Dots = 0, int TupletActual 
 
     /// <summary>Sounding length in whole notes.</summary>
     public Fraction Length => WrittenLength * new Fraction(TupletNormal, TupletActual);
-
-    /// <summary>"quarter", "dotted half", "triplet eighth"; or "crotchet", "dotted minim", "triplet quaver".</summary>
-    public string Words(ValueNames names)
-    {
-        var dots = Dots switch
-        {
-            0 => "",
-            1 => "dotted ",
-            2 => "double-dotted ",
-            _ => "triple-dotted ",
-        };
-        var tuplet = InTuplet
-            ? (TupletActual, TupletNormal) == (3, 2)
-                ? "triplet "
-                : $"{TupletActual}-tuplet "
-            : "";
-        return tuplet + dots + (names == ValueNames.American ? American : British)[Log + 1];
-    }
 
     /// <summary>The one value of exactly this length, or null where a tie is needed.</summary>
     public static NoteValue? Exactly(Fraction length)

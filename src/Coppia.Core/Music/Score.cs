@@ -91,12 +91,6 @@ public sealed record Bar
     /// <summary>Printed number; a pick-up is 0.</summary>
     public int Number { get; init; }
 
-    /// <summary>"Bar 6", or "Pick-up".</summary>
-    public string Spoken => Number == 0 ? "Pick-up" : $"Bar {Number}";
-
-    /// <summary>"bar 6", or "the pick-up", within a sentence.</summary>
-    public string Named => Number == 0 ? "the pick-up" : $"bar {Number}";
-
     public string Id { get; init; } = "";
 
     public IReadOnlyList<ScoreEvent> Events { get; init; } = [];

@@ -1,13 +1,28 @@
 namespace Coppia.Core.Music;
 
-/// <summary>Turns bars as a reader found them into a finished score: ids, onsets, bar numbers, pick-up, and a check of every bar's length.</summary>
+/// <summary>What is odd about the beats of a score.</summary>
+public enum MeterFaultKind
+{
+    /// <summary>No bar has a time signature, so that nothing can be checked.</summary>
+    FreeMeter,
+    ShortBar,
+    LongBar,
+}
+
+/// <summary>A bar that does not hold what its time signature asks for, or a tune without one.</summary>
+/// <param name="Bar">The bar; in free meter the first.</param>
+public readonly record struct MeterFault(MeterFaultKind Kind, Bar Bar);
+
+/// <summary>
+/// Turns bars as a reader found them into a finished score: ids, onsets, bar numbers, pick-up, and a check of every bar's length.
+/// </summary>
 public static class ScoreAssembly
 {
     /// <param name="draft">Score whose bars hold events without ids and onsets.</param>
     /// <param name="pickUpMarked">True when the source itself marks its first bar as a pick-up.</param>
-    public static (Score Score, IReadOnlyList<Notice> Notices) Finish(Score draft, bool pickUpMarked = false)
+    public static (Score Score, IReadOnlyList<MeterFault> Faults) Finish(Score draft, bool pickUpMarked = false)
     {
-        var notices = new List<Notice>();
+        var faults = new List<MeterFault>();
         var bars = new List<Bar>(draft.Bars.Count);
         var number = 1;
         foreach (var (index, raw) in draft.Bars.Index())
@@ -24,14 +39,11 @@ public static class ScoreAssembly
         }
 
         for (var i = 0; i < bars.Count; i++)
-            CheckLength(bars, i, notices);
+            CheckLength(bars, i, faults);
         if (bars.Count > 0 && bars[^1].Time is null && bars.All(b => b.Time is null))
-            notices.Insert(
-                0,
-                new Notice(bars[0].At, null, "Free meter: the beats are not checked, and counting starts again at every barline.")
-            );
+            faults.Insert(0, new MeterFault(MeterFaultKind.FreeMeter, bars[0]));
         // A key or meter changed before the first note is the one that the tune begins in.
-        return (bars.Count == 0 ? draft : draft with { Bars = bars, Key = bars[0].Key, Time = bars[0].Time }, notices);
+        return (bars.Count == 0 ? draft : draft with { Bars = bars, Key = bars[0].Key, Time = bars[0].Time }, faults);
     }
 
     private static Bar WithOnsets(Bar bar, int index)
@@ -58,7 +70,7 @@ public static class ScoreAssembly
         return bar with { Id = $"bar{index + 1}", Events = events };
     }
 
-    private static void CheckLength(List<Bar> bars, int index, List<Notice> notices)
+    private static void CheckLength(List<Bar> bars, int index, List<MeterFault> faults)
     {
         var bar = bars[index];
         if (bar.Time is not { } time || bar.IsPickUp || bar.Length == time.BarLength)
@@ -77,13 +89,6 @@ public static class ScoreAssembly
                 return;
         }
 
-        var has = bar.Length / time.Beat;
-        var word = bar.Length < time.BarLength ? "short" : "long";
-        notices.Add(new Notice(bar.At, bar.Number, $"{bar.Spoken} is too {word}: it holds {Beats(has)} of {time.Beats} beats in {time}."));
+        faults.Add(new MeterFault(bar.Length < time.BarLength ? MeterFaultKind.ShortBar : MeterFaultKind.LongBar, bar));
     }
-
-    private static string Beats(Fraction beats) =>
-        beats.Denominator == 1
-            ? beats.Numerator.ToString(System.Globalization.CultureInfo.InvariantCulture)
-            : beats.ToDouble().ToString("0.##", System.Globalization.CultureInfo.InvariantCulture);
 }

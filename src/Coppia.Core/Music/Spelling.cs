@@ -3,7 +3,9 @@ namespace Coppia.Core.Music;
 /// <summary>Names a sounding key the way a key signature would.</summary>
 public static class Spelling
 {
-    /// <summary>The key's own spelling where the key has the sound; else a natural, else a sharp in sharp keys and a flat in flat keys.</summary>
+    /// <summary>
+    /// The key's own spelling where the key has the sound; else a natural, else a sharp in sharp keys and a flat in flat keys.
+    /// </summary>
     /// <param name="midi">MIDI key number.</param>
     public static Pitch InKey(int midi, KeySignature key)
     {

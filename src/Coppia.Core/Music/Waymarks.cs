@@ -1,6 +1,8 @@
 namespace Coppia.Core.Music;
 
-/// <summary>Signs that send the player elsewhere (common practice). Segno and coda stand at the beginning of their bar, the others at its end.</summary>
+/// <summary>
+/// Signs that send the player elsewhere (common practice). Segno and coda stand at the beginning of their bar, the others at its end.
+/// </summary>
 [Flags]
 public enum Waymarks
 {
@@ -23,45 +25,10 @@ public enum Waymarks
     DalSegno = 32,
 }
 
-/// <summary>Waymarks as they are printed and read.</summary>
-public static class WaymarkWords
+/// <summary>Sets of waymarks.</summary>
+public static class WaymarkSets
 {
-    /// <summary>What printed words such as "D.C. al Fine", "Da Capo", "To Coda" or "Fine" ask for; none for other words.</summary>
-    public static Waymarks Of(string? words)
-    {
-        var plain = string.Concat((words ?? "").Where(char.IsLetter)).ToLowerInvariant();
-        return plain switch
-        {
-            "fine" => Waymarks.Fine,
-            "segno" => Waymarks.Segno,
-            "coda" => Waymarks.Coda,
-            "tocoda" or "dacoda" => Waymarks.ToCoda,
-            "dc" or "dacapo" or "dcalfine" or "dacapoalfine" or "dcalcoda" or "dacapoalcoda" => Waymarks.DaCapo,
-            "ds" or "dalsegno" or "dsalfine" or "dalsegnoalfine" or "dsalcoda" or "dalsegnoalcoda" => Waymarks.DalSegno,
-            _ => Waymarks.None,
-        };
-    }
-
-    /// <summary>"D.C. al Fine", "D.S. al Coda", "Fine", "to coda": how a single mark is printed in a tune.</summary>
-    /// <param name="all">All waymarks of the tune, which tell how far a da capo goes.</param>
-    public static string Printed(Waymarks mark, Waymarks all)
-    {
-        var goal =
-            all.HasFlag(Waymarks.ToCoda) ? " al Coda"
-            : all.HasFlag(Waymarks.Fine) ? " al Fine"
-            : "";
-        return mark switch
-        {
-            Waymarks.DaCapo => "D.C." + goal,
-            Waymarks.DalSegno => "D.S." + goal,
-            Waymarks.Fine => "Fine",
-            Waymarks.ToCoda => "To Coda",
-            Waymarks.Segno => "Segno",
-            _ => "Coda",
-        };
-    }
-
     /// <summary>The single marks of a set, those at the beginning of the bar first.</summary>
-    public static IEnumerable<Waymarks> Each(Waymarks marks) =>
+    public static IEnumerable<Waymarks> Each(this Waymarks marks) =>
         Enum.GetValues<Waymarks>().Where(m => m != Waymarks.None && marks.HasFlag(m));
 }

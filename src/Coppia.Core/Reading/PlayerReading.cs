@@ -1,73 +1,66 @@
 using Coppia.Core.Bowing;
-using Coppia.Core.Counting;
 using Coppia.Core.Fingering;
-using Coppia.Core.Form;
 using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
 using Coppia.Core.Shapes;
-using Coppia.Core.Wording;
 
 namespace Coppia.Core.Reading;
 
-/// <summary>Everything that is shown for one sounding note.</summary>
+/// <summary>One sounding note as a player reads it.</summary>
 /// <param name="Fingered">The note and its pair.</param>
-/// <param name="Name">Note name as the house style prints it.</param>
-/// <param name="Label">The pair as the house style prints it; "-" when out of reach.</param>
 /// <param name="Bow">Direction of its stroke.</param>
-/// <param name="Count">The counting syllable at its beginning; empty for a grace note.</param>
 /// <param name="BowAgain">Its direction the second time through a repeat, where that differs.</param>
 /// <param name="SignedEarlier">An accidental earlier in the bar decides its name.</param>
-public sealed record ReadingNote(
-    FingeredNote Fingered,
-    string Name,
-    string Label,
-    BowDirection Bow,
-    BowDirection? BowAgain,
-    string Count,
-    bool SignedEarlier
-)
+/// <param name="Arrives">The hand arrives here in another position; first position is no news at the start.</param>
+public sealed record ReadingNote(FingeredNote Fingered, BowDirection Bow, BowDirection? BowAgain, bool SignedEarlier, bool Arrives)
 {
     public SoundingNote Note => Fingered.Note;
 
     public Placement? Placement => Fingered.Placement;
 }
 
-/// <summary>One tune as one instrument reads it in one house style: what every screen, sheet and export shows.</summary>
-/// <param name="Score">The tune in this instrument's clef and octave.</param>
-/// <param name="Instrument">Who reads.</param>
-/// <param name="Style">House style used.</param>
+/// <summary>Something that a player should know before relying on a reading.</summary>
+/// <param name="Bar">Where.</param>
+/// <param name="OutOfReach">Pitches that no finger reaches; empty for a double stop, of which only the first note is fingered.</param>
+public sealed record ReadingWarning(Bar Bar, IReadOnlyList<Pitch> OutOfReach);
+
+/// <summary>One tune as one player reads it: what every screen, sheet and export shows.</summary>
+/// <param name="Tune">What all players of the tune share.</param>
+/// <param name="Player">Who reads.</param>
+/// <param name="Score">The tune in the player's clef and octave.</param>
 /// <param name="OctavesMoved">Whole octaves the written notes were moved from the print; 0 when they stayed.</param>
 /// <param name="ClefChanged">The reader's clef is not the printed one.</param>
+/// <param name="Fingering">String and finger of every note.</param>
 /// <param name="Notes">Sounding notes in written order.</param>
-/// <param name="Counts">The counting row, rests and held beats included.</param>
 /// <param name="Shapes">The key's places on each string, lowest string first.</param>
-/// <param name="Fingering">The fingering the notes come from.</param>
-/// <param name="Order">Bars in the order of playing.</param>
-/// <param name="Bowing">Every stroke in the order of playing.</param>
-/// <param name="Travels">Where each stroke goes along the bow.</param>
-/// <param name="Form">How the tune is built.</param>
-/// <param name="Trouble">Its hardest steps.</param>
+/// <param name="Trouble">The hardest steps.</param>
 public sealed record PlayerReading(
+    TuneMusic Tune,
+    Player Player,
     Score Score,
-    Instrument Instrument,
-    HouseStyle Style,
     int OctavesMoved,
     bool ClefChanged,
-    IReadOnlyList<ReadingNote> Notes,
-    IReadOnlyList<CountMark> Counts,
-    IReadOnlyList<StringShape> Shapes,
     Fingers Fingering,
-    IReadOnlyList<PlayedBar> Order,
-    Bows Bowing,
-    IReadOnlyList<BowTravel> Travels,
-    TuneForm Form,
+    IReadOnlyList<ReadingNote> Notes,
+    IReadOnlyList<StringShape> Shapes,
     IReadOnlyList<TroubleSpot> Trouble
 )
 {
+    private readonly Lazy<int[]> _firstNotes = new(() => FirstNotes(Score, Notes));
+
+    public Instrument Instrument => Player.Instrument;
+
+    /// <summary>Sound checks on the bowing with these fingers.</summary>
+    public BowCheck BowCheck => BowCheck.Of(Fingering, Tune.Bowing);
+
+    /// <summary>What to say before each line of the tune.</summary>
+    public IEnumerable<IReadOnlyList<Remark>> BeforeLines => Tune.Form.Lines.Select(l => BeforeLine.Of(this, l.FirstBar, l.EndBar));
+
     /// <param name="printed">The tune as printed.</param>
     /// <param name="printedFor">The instrument it is printed for.</param>
-    /// <param name="instrument">The instrument that reads it.</param>
+    /// <param name="player">Who reads it.</param>
+    /// <param name="pins">Pairs that the teacher fixed, by note id.</param>
     /// <param name="bows">Changes of the printed bowing.</param>
     /// <param name="chosenOctaves">Octaves that the teacher moves the written notes; null lets the tune find its own.</param>
     /// <exception cref="ImpossiblePinException">A pin cannot sound its note.</exception>
@@ -75,82 +68,88 @@ public sealed record PlayerReading(
     public static PlayerReading Of(
         Score printed,
         Instrument printedFor,
-        Instrument instrument,
-        HouseStyle style,
+        Player player,
         IReadOnlyDictionary<string, Pin>? pins = null,
         IReadOnlyCollection<BowEdit>? bows = null,
         int? chosenOctaves = null
+    ) => Of(TuneMusic.Of(printed, player.Style, bows), printedFor, player, pins, chosenOctaves);
+
+    /// <param name="tune">The music in the player's house style.</param>
+    /// <inheritdoc cref="Of(Score, Instrument, Player, IReadOnlyDictionary{string, Pin}?, IReadOnlyCollection{BowEdit}?, int?)"/>
+    public static PlayerReading Of(
+        TuneMusic tune,
+        Instrument printedFor,
+        Player player,
+        IReadOnlyDictionary<string, Pin>? pins = null,
+        int? chosenOctaves = null
     )
     {
-        var own = printedFor.Id == instrument.Id;
-        var octaves = chosenOctaves ?? OctavesOf(printed, printedFor, instrument);
-        var clef = own ? printed.Clef : instrument.FirstClef;
-        var score = BowEdits.Apply(printed, bows ?? []).MovedByOctaves(octaves);
+        var own = printedFor.Id == player.Instrument.Id;
+        var octaves = chosenOctaves ?? OctavesOf(tune.Notes, printedFor, player);
+        var clef = own ? tune.Score.Clef : player.Instrument.FirstClef;
+        var score = tune.Score.MovedByOctaves(octaves);
         if (!own)
             score = score.OnClef(clef);
-
-        var fingering = Fingers.Choose(score, instrument, style, pins);
-        var order = PlayOrder.Of(score);
-        SoundingNote[] sounding = [.. fingering.Notes.Select(n => n.Note)];
-        var bowing = Bows.Follow(sounding, score.Bars, order, style.AfterLongRest);
-        var counts = Counting.Counts.Of(score, style);
-        var form = TuneForm.Of(score, sounding, order, style);
+        var sounding = ReferenceEquals(score, tune.Score) ? tune.Notes : SoundingNote.Of(score);
+        var fingering = Fingers.Choose(score, sounding, player, pins);
         return new PlayerReading(
-            score,
-            instrument,
-            style,
-            octaves,
-            clef != printed.Clef,
-            Rows(fingering, bowing, counts, style),
-            counts,
-            StringShape.InKey(instrument, score.Key, MostUsedFrame(fingering)),
-            fingering,
-            order,
-            bowing,
-            BowPlace.Along(sounding, bowing.Strokes, style.LoudBow),
-            form,
-            TroubleSpot.Of(fingering, form.Lines, style)
+            Tune: tune,
+            Player: player,
+            Score: score,
+            OctavesMoved: octaves,
+            ClefChanged: clef != tune.Score.Clef,
+            Fingering: fingering,
+            Notes: Rows(fingering, tune.Bowing),
+            Shapes: StringShape.InKey(player, score.Key, MostUsedFrame(fingering)),
+            Trouble: TroubleSpot.Of(fingering, tune.Form.Lines)
         );
     }
 
     /// <summary>How far a tune moves by itself: not at all for the instrument it is printed for.</summary>
-    public static int OctavesOf(Score printed, Instrument printedFor, Instrument instrument) =>
-        printedFor.Id == instrument.Id ? 0 : OctaveFit.OctavesFor(printed, instrument);
+    public static int OctavesOf(IReadOnlyList<SoundingNote> printed, Instrument printedFor, Player player) =>
+        printedFor.Id == player.Instrument.Id ? 0 : OctaveFit.OctavesFor(printed, player);
 
-    /// <summary>Notes that no finger reaches, and notes beyond what the class has learned, each in a sentence with its bar.</summary>
-    public IEnumerable<string> Warnings()
+    /// <summary>Notes that no finger reaches, and double stops, bar by bar.</summary>
+    public IEnumerable<ReadingWarning> Warnings() =>
+        Notes
+            .Where(n => n.Placement is null)
+            .GroupBy(n => n.Note.Bar)
+            .Select(g => new ReadingWarning(g.Key, [.. g.Select(n => n.Note.Pitch).Distinct()]))
+            .Concat(Score.Bars.Where(b => b.Events.Any(e => e.Chord.Count > 0)).Select(b => new ReadingWarning(b, [])));
+
+    /// <summary>The notes of some bars, in order.</summary>
+    /// <param name="firstBar">Order of the first bar, from 0.</param>
+    /// <param name="endBar">Order of the bar after the last; past the last bar it is the end.</param>
+    public IEnumerable<ReadingNote> NotesIn(int firstBar, int endBar)
     {
-        foreach (var group in Notes.Where(n => n.Placement is null).GroupBy(n => n.Note.Bar.Spoken))
-            yield return $"{group.Key}: no finger on the {Instrument.Name.ToLowerInvariant()} reaches {string.Join(", ", group.Select(n => Labels.NoteAndNumber(n.Note.Pitch, Style)).Distinct())}.";
-        foreach (var bar in Score.Bars.Where(b => b.Events.Any(e => e.Chord.Count > 0)))
-            yield return $"{bar.Spoken}: double stop; only its first note is given a string and finger.";
+        var firsts = _firstNotes.Value;
+        for (var i = firsts[firstBar]; i < firsts[Math.Min(endBar, firsts.Length - 1)]; i++)
+            yield return Notes[i];
     }
 
-    /// <summary>The position's name where a finger first plays after the hand moved; null where it stays. First position is not named at the start.</summary>
-    public string? ArrivesIn(int index)
+    /// <summary>For each bar the order of its first note, or of the next one where it has none; then the number of notes.</summary>
+    private static int[] FirstNotes(Score score, IReadOnlyList<ReadingNote> notes)
     {
-        if (Notes[index].Placement is not { IsOpen: false } at)
-            return null;
-        var position = Instrument.Frames[at.Frame].Position;
-        for (var i = index - 1; i >= 0; i--)
+        var firsts = new int[score.Bars.Count + 1];
+        var note = 0;
+        for (var bar = 0; bar < score.Bars.Count; bar++)
         {
-            if (Notes[i].Placement is { IsOpen: false } before)
-                return Instrument.Frames[before.Frame].Height == Instrument.Frames[at.Frame].Height ? null : position;
+            firsts[bar] = note;
+            while (note < notes.Count && ReferenceEquals(notes[note].Note.Bar, score.Bars[bar]))
+                note++;
         }
 
-        return position == "I" ? null : position;
+        firsts[^1] = notes.Count;
+        return firsts;
     }
 
-    private static IReadOnlyList<ReadingNote> Rows(Fingers fingering, Bows bowing, IReadOnlyList<CountMark> counts, HouseStyle style)
+    private static List<ReadingNote> Rows(Fingers fingering, Bows bowing)
     {
-        var sounding = fingering.Notes.Select(n => n.Note).ToArray();
-        var said = counts.Where(c => c.Offset.IsZero).ToDictionary(c => c.EventId, c => c.Text);
-        var octaves = sounding
-            .GroupBy(n => n.Pitch.Letter)
-            .ToDictionary(g => g.Key, g => (IReadOnlyList<int>)[.. g.Select(n => n.Pitch.Octave).Distinct().Order()]);
-        var rows = new List<ReadingNote>(sounding.Length);
+        var rows = new List<ReadingNote>(fingering.Notes.Count);
+        var player = fingering.Player;
         Bar? bar = null;
         var accidentals = new Accidentals(default);
+        int? height = null;
         foreach (var (i, noted) in fingering.Notes.Index())
         {
             var note = noted.Note;
@@ -162,17 +161,15 @@ public sealed record PlayerReading(
 
             var earlier = accidentals.SignedEarlier(note.Pitch.Step) && accidentals.InForce(note.Pitch.Step) == note.Pitch.Alter;
             accidentals.NeedsSign(note.Pitch);
-            rows.Add(
-                new ReadingNote(
-                    noted,
-                    Labels.NoteInOctave(note.Pitch, octaves[note.Pitch.Letter], style),
-                    noted.Placement is { } at ? Labels.Pair(at, fingering.Instrument, style) : "-",
-                    bowing.Directions[i],
-                    bowing.Again[i],
-                    note.IsGrace ? "" : said.GetValueOrDefault(note.Id, ""),
-                    earlier
-                )
-            );
+            var arrives = false;
+            if (noted.Placement is { IsOpen: false } at)
+            {
+                var now = player.FrameOf(at).Height;
+                arrives = now != (height ?? player.Instrument.FirstHeight);
+                height = now;
+            }
+
+            rows.Add(new ReadingNote(noted, bowing.Directions[i], bowing.Again[i], SignedEarlier: earlier, Arrives: arrives));
         }
 
         return rows;
@@ -186,5 +183,5 @@ public sealed record PlayerReading(
             .ThenBy(g => g.Key)
             .Select(g => (int?)g.Key)
             .FirstOrDefault()
-        ?? fingering.Instrument.Frames.Index().First(f => f.Item.Position == "I").Index;
+        ?? fingering.Player.Instrument.FirstFrame;
 }

@@ -1,64 +1,83 @@
 using Coppia.Core.Music;
-using Coppia.Core.Wording;
 
 namespace Coppia.Core.Reading;
 
-/// <summary>Signs to look for before playing a line: dynamics, accents, dots, slurs, rests, fermata, lift, words, repeats and endings (handbook 7).</summary>
+public enum SignKind
+{
+    /// <summary>Tempo words at the head of a tune, or words over a note.</summary>
+    Words,
+    Repeat,
+    Waymark,
+    Ending,
+    Rest,
+    Slur,
+    Dynamic,
+    Dots,
+    Accent,
+    Fermata,
+    Lift,
+}
+
+/// <summary>A printed sign.</summary>
+/// <param name="Text">What is printed: words, a dynamic, the numbers of an ending; null for other signs.</param>
+/// <param name="Times">For a repeat: how often the section is played in all.</param>
+/// <param name="Mark">For a waymark: which.</param>
+public readonly record struct Sign(SignKind Kind, string? Text = null, int Times = 0, Waymarks Mark = Waymarks.None);
+
+/// <summary>
+/// Signs to look for before playing a line: dynamics, accents, dots, slurs, rests, fermata, lift, words, repeats and endings (handbook
+/// 7).
+/// </summary>
 internal static class SignsToNotice
 {
-    /// <param name="all">All waymarks of the tune.</param>
     /// <param name="tempoWords">Tempo words at the head of the tune, where the line is its first.</param>
-    public static IEnumerable<Remark> Of(IReadOnlyList<Bar> bars, Waymarks all, string? tempoWords)
+    public static IEnumerable<Remark> Of(IReadOnlyList<Bar> bars, string? tempoWords)
     {
-        var found = new List<(string Sign, int Bar, string? Note)>();
+        var found = new List<(Sign Sign, int Bar, string? Note)>();
         if (tempoWords is not null && bars.Count > 0)
-            found.Add(($"“{tempoWords}”", bars[0].Number, null));
+            found.Add((new Sign(SignKind.Words, tempoWords), bars[0].Number, null));
         foreach (var bar in bars)
         {
-            void Add(string sign, string? id = null) => found.Add((sign, bar.Number, id));
-            if (bar.RepeatStart || bar.RepeatEnd)
-                Add(bar.RepeatEnd && bar.RepeatTimes > 2 ? $"repeat, {English.Number(bar.RepeatTimes)} times in all" : "repeat");
-            foreach (var mark in WaymarkWords.Each(bar.Waymarks))
-                Add(WaymarkWords.Printed(mark, all));
-            if (bar.EndingStart is { } ending)
-                Add($"ending {ending}");
+            found.AddRange(OfBar(bar).Select(s => (s, bar.Number, (string?)null)));
             foreach (var e in bar.Events)
-            {
-                if (e.IsRest)
-                    Add("rest", e.Id);
-                if (e.SlurStarts > 0)
-                    Add("slur", e.Id);
-                if (e.Dynamic is { } dynamic)
-                    Add(dynamic, e.Id);
-                if (e.Words is { } words)
-                    Add($"“{words}”", e.Id);
-                if (e.Has(Marks.Staccato))
-                    Add("dots", e.Id);
-                if (e.Has(Marks.Accent | Marks.StrongAccent))
-                    Add("accent", e.Id);
-                if (e.Has(Marks.Fermata))
-                    Add("fermata", e.Id);
-                if (e.Has(Marks.LiftAfter))
-                    Add("lift", e.Id);
-            }
+                found.AddRange(OfNote(e).Select(s => (s, bar.Number, (string?)e.Id)));
         }
 
         if (found.Count == 0)
             yield break;
-        var parts = found
-            .GroupBy(f => f.Sign)
-            .Select(g =>
-            {
-                var numbers = g.Select(f => f.Bar)
-                    .Distinct()
-                    .Select(n => n == 0 ? "pick-up" : n.ToString(System.Globalization.CultureInfo.InvariantCulture))
-                    .ToArray();
-                return $"{g.Key} ({(numbers.Length > 4 ? $"{numbers.Length} bars" : string.Join(", ", numbers))})";
-            });
         yield return new Remark(
-            RemarkKind.Signs,
-            $"Look for: {string.Join(", ", parts)}.",
+            new SignsInLine([.. found.GroupBy(f => f.Sign).Select(g => (g.Key, (IReadOnlyList<int>)[.. g.Select(f => f.Bar).Distinct()]))]),
             [.. found.Select(f => f.Note).OfType<string>().Distinct()]
         );
+    }
+
+    private static IEnumerable<Sign> OfBar(Bar bar)
+    {
+        if (bar.RepeatStart || bar.RepeatEnd)
+            yield return new Sign(SignKind.Repeat, Times: bar.RepeatEnd ? bar.RepeatTimes : 2);
+        foreach (var mark in bar.Waymarks.Each())
+            yield return new Sign(SignKind.Waymark, Mark: mark);
+        if (bar.EndingStart is { } ending)
+            yield return new Sign(SignKind.Ending, ending);
+    }
+
+    private static IEnumerable<Sign> OfNote(ScoreEvent e)
+    {
+        if (e.IsRest)
+            yield return new Sign(SignKind.Rest);
+        if (e.SlurStarts > 0)
+            yield return new Sign(SignKind.Slur);
+        if (e.Dynamic is { } dynamic)
+            yield return new Sign(SignKind.Dynamic, dynamic);
+        if (e.Words is { } words)
+            yield return new Sign(SignKind.Words, words);
+        if (e.Has(Marks.Staccato))
+            yield return new Sign(SignKind.Dots);
+        if (e.Has(Marks.Accent | Marks.StrongAccent))
+            yield return new Sign(SignKind.Accent);
+        if (e.Has(Marks.Fermata))
+            yield return new Sign(SignKind.Fermata);
+        if (e.Has(Marks.LiftAfter))
+            yield return new Sign(SignKind.Lift);
     }
 }

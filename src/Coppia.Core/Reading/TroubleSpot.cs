@@ -1,9 +1,7 @@
 using Coppia.Core.Fingering;
 using Coppia.Core.Form;
 using Coppia.Core.Instruments;
-using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
-using Coppia.Core.Wording;
 
 namespace Coppia.Core.Reading;
 
@@ -28,17 +26,8 @@ public enum TroublePart
 /// <param name="From">Order of the note that it leaves.</param>
 /// <param name="To">Order of the note that it reaches.</param>
 /// <param name="Parts">What makes it hard, with its points.</param>
-/// <param name="Where">The bar that it falls in: "Bar 6".</param>
-/// <param name="Text">The step and what makes it hard, in words.</param>
 /// <param name="IsSlip">Not hard in itself: where a hand is likeliest to slip in an easy line.</param>
-public sealed record TroubleSpot(
-    int From,
-    int To,
-    IReadOnlyList<(TroublePart Part, int Points)> Parts,
-    string Where,
-    string Text,
-    bool IsSlip = false
-)
+public sealed record TroubleSpot(int From, int To, IReadOnlyList<(TroublePart Part, int Points)> Parts, bool IsSlip = false)
 {
     /// <summary>Points from which a step is worth a mark.</summary>
     public const int WorthMarking = 4;
@@ -50,10 +39,11 @@ public sealed record TroubleSpot(
     public int Score => Parts.Sum(p => p.Points);
 
     /// <summary>
-    /// The worst steps of a tune in the order of the notes: about one in twelve, and only those that are really hard. Besides, for each different line
+    /// The worst steps of a tune in the order of the notes: about one in twelve, and only those that are really hard. Besides, for each
+    /// different line
     /// that has none of them, its likeliest slip: an easy tune has a hardest place too.
     /// </summary>
-    public static IReadOnlyList<TroubleSpot> Of(Fingers fingering, IReadOnlyList<TuneLine> lines, HouseStyle style)
+    public static IReadOnlyList<TroubleSpot> Of(Fingers fingering, IReadOnlyList<TuneLine> lines)
     {
         var notes = fingering.Notes;
         var steps = Enumerable
@@ -62,17 +52,14 @@ public sealed record TroubleSpot(
             .Select(i => (To: i, Parts: PartsOf(fingering, i)))
             .Select(s => (s.To, s.Parts, Points: s.Parts.Sum(p => p.Points)))
             .ToArray();
-        TroubleSpot Spot(int to, IReadOnlyList<(TroublePart, int)> parts, bool slip) =>
-            new(to - 1, to, parts, notes[to].Note.Bar.Spoken, Words(fingering, to, parts, style), slip);
-
         var most = Math.Clamp(notes.Count / NotesToOneSpot, FewestSpots, MostSpots);
         // The same step is hard wherever it comes; it is marked once.
         var hard = steps
             .Where(s => s.Points >= WorthMarking)
             .OrderByDescending(s => s.Points)
             .ThenBy(s => s.To)
-            .Select(s => Spot(s.To, s.Parts, slip: false))
-            .DistinctBy(s => s.Text)
+            .DistinctBy(s => WhatIsHard(fingering, s.To, s.Parts))
+            .Select(s => new TroubleSpot(s.To - 1, s.To, s.Parts))
             .Take(most)
             .ToArray();
         return [.. hard.Concat(Slips()).OrderBy(s => s.To)];
@@ -81,26 +68,28 @@ public sealed record TroubleSpot(
         {
             var order = fingering.Score.Bars.Index().ToDictionary(b => b.Item.Id, b => b.Index);
             var inBar = steps.ToLookup(s => order[notes[s.To].Note.Bar.Id]);
-            foreach (var line in lines.Where(l => l.Like is null || l.Letter.EndsWith('′')).Take(MostSpots))
+            foreach (var line in lines.Where(l => l.Like is null || l.IsVaried).Take(MostSpots))
             {
                 var here = Enumerable.Range(line.FirstBar, line.EndBar - line.FirstBar).SelectMany(b => inBar[b]).ToArray();
                 if (here.Length == 0 || here.Any(s => s.Points >= WorthMarking))
                     continue;
                 var worst = here.MaxBy(s => s.Points);
                 if (worst.Points > 0)
-                    yield return Spot(worst.To, worst.Parts, slip: true);
+                    yield return new TroubleSpot(worst.To - 1, worst.To, worst.Parts, IsSlip: true);
             }
         }
     }
 
-    /// <summary>The named parts of the step to a note and their points; none for a step that a rest frees or that no finger plays.</summary>
+    /// <summary>
+    /// The named parts of the step to a note and their points; none for a step that a rest frees or that no finger plays.
+    /// </summary>
     public static IReadOnlyList<(TroublePart Part, int Points)> PartsOf(Fingers fingering, int to)
     {
         var parts = new List<(TroublePart, int)>();
         var (before, now) = (fingering.Notes[to - 1], fingering.Notes[to]);
         if (before.Placement is not { } a || now.Placement is not { } b || now.Note.RestBefore >= Fraction.Quarter)
             return parts;
-        var frames = fingering.Instrument.Frames;
+        var player = fingering.Player;
         var crossed = Math.Abs(a.String - b.String);
         if (crossed == 1)
             parts.Add((TroublePart.Crossing, 1));
@@ -113,7 +102,7 @@ public sealed record TroubleSpot(
         if (Math.Abs(now.Note.Pitch.Step - before.Note.Pitch.Step) >= 4)
             parts.Add((TroublePart.Leap, 1));
         var moved = a.Finger > 0 && a.Finger == b.Finger && a.Semitones != b.Semitones;
-        if (frames[a.Frame].Height != frames[b.Frame].Height && !(a.IsOpen && b.IsOpen))
+        if (player.FrameOf(a).Height != player.FrameOf(b).Height && !(a.IsOpen && b.IsOpen))
             parts.Add((TroublePart.Shift, 4));
         else if (moved && crossed == 0)
             parts.Add((TroublePart.FingerMoves, 3));
@@ -139,32 +128,19 @@ public sealed record TroubleSpot(
         || note.Event.Value.Dots > 0 && note.Length < new Fraction(1, 2)
         || note.Bar.Time is { IsCompound: false } time && note.Beat.Denominator > 1 && note.Length >= time.Beat;
 
-    private static string Words(Fingers fingering, int to, IReadOnlyList<(TroublePart Part, int Points)> parts, HouseStyle style)
+    /// <summary>Equal for steps between the same two notes, played in the same way and hard for the same reasons.</summary>
+    private static object WhatIsHard(Fingers fingering, int to, IReadOnlyList<(TroublePart Part, int Points)> parts)
     {
         var (before, now) = (fingering.Notes[to - 1], fingering.Notes[to]);
         var (a, b) = (before.Placement!.Value, now.Placement!.Value);
-        var said = parts
-            .OrderByDescending(p => p.Points)
-            .Select(p =>
-                p.Part switch
-                {
-                    TroublePart.Crossing => parts.Any(x => x.Part == TroublePart.CrossingWithFinger) ? null : "a string crossing",
-                    TroublePart.CrossingWithFinger => "a string crossing with another finger",
-                    TroublePart.SkippedString => "a skipped string",
-                    TroublePart.Leap => "a leap",
-                    TroublePart.FingerMoves => $"finger {b.Finger} slides",
-                    TroublePart.TwoHeights => $"finger {b.Finger} at two heights",
-                    TroublePart.Stretch => "a stretch",
-                    TroublePart.Shift => $"a shift to {fingering.Instrument.Frames[b.Frame].Spoken}",
-                    TroublePart.QuickNote => "quick notes",
-                    TroublePart.SlurOverCrossing => "slurred over the crossing",
-                    TroublePart.Beyond => "beyond what the class has learned",
-                    _ => "an odd rhythm",
-                }
-            )
-            .OfType<string>()
-            .ToArray();
-        string Called(FingeredNote n, Placement p) => $"{Labels.Note(n.Note.Pitch, style)} ({Labels.Pair(p, fingering.Instrument, style)})";
-        return $"{Called(before, a)} to {Called(now, b)}, {English.List(said)}.";
+        var height = parts.Any(p => p.Part == TroublePart.Shift) ? fingering.Player.FrameOf(b).Height : 0;
+        return (
+            before.Note.Pitch.Name,
+            a.Pair,
+            now.Note.Pitch.Name,
+            b.Pair,
+            height,
+            string.Join(' ', parts.OrderByDescending(p => p.Points).Select(p => p.Part))
+        );
     }
 }

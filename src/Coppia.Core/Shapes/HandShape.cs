@@ -1,19 +1,20 @@
 using Coppia.Core.Instruments;
-using Coppia.Core.Wording;
 
 namespace Coppia.Core.Shapes;
 
 /// <summary>The hand's shape on one string in a key and position.</summary>
 /// <param name="String">0 = lowest sounding string.</param>
 /// <param name="OpenInKey">The open string belongs to the key.</param>
-/// <param name="Name">Descriptive name: which neighbours touch ("1–2"), or frame and fingers ("back 1–2–4").</param>
+/// <param name="Frame">The hand frame that it lies in; null where the instrument has no such position.</param>
 /// <param name="Spots">The key's places under the hand, lowest first, one to a finger; the open string is not among them.</param>
-/// <param name="Besides">Places for which a finger leaves its spot: a raised open letter against the nut, extended 4 at the top of the instrument.</param>
-/// <param name="HalfSteps">Pairs of neighbouring places a half step apart, in semitones; 0 is the nut where the open string is in the key.</param>
+/// <param name="Besides">Places for which a finger leaves its spot: a raised open letter against the nut, extended 4 at the top of the
+/// instrument.</param>
+/// <param name="HalfSteps">Pairs of neighbouring places a half step apart, in semitones; 0 is the nut where the open string is in the
+/// key.</param>
 public sealed record HandShape(
     int String,
     bool OpenInKey,
-    string Name,
+    HandFrame? Frame,
     IReadOnlyList<ShapeSpot> Spots,
     IReadOnlyList<ShapeSpot> Besides,
     IReadOnlyList<(int Lower, int Upper)> HalfSteps
@@ -24,9 +25,36 @@ public sealed record HandShape(
     public static IReadOnlyList<HandShape> InKey(Instrument instrument, ScaleKey key, string position) =>
         [.. Enumerable.Range(0, instrument.Strings.Count).Select(s => OnString(instrument, key, position, s))];
 
-    /// <summary>Of half and first position the one under which more of the key's notes lie; first on a tie (handbook 5: on the bass the frame follows the key).</summary>
+    /// <summary>The positions whose shapes are shown, from the nut upwards, by their printed names.</summary>
+    public static IReadOnlyList<string> Positions(Instrument instrument) =>
+        [.. instrument.Frames.Where(f => instrument.ShownHeights.Contains(f.Height)).Select(f => f.Position).Distinct()];
+
+    /// <summary>
+    /// Of first position and those below it the one under which more of the key's notes lie; the highest on a tie
+    /// (handbook 5: on the bass the frame follows the key).
+    /// </summary>
     public static string BestPosition(Instrument instrument, ScaleKey key) =>
-        new[] { "I", "half" }.MaxBy(p => InKey(instrument, key, p).Sum(s => s.Spots.Count + s.Besides.Count))!;
+        instrument
+            .Frames.Where(f => f.Height <= instrument.FirstHeight && instrument.ShownHeights.Contains(f.Height))
+            .OrderByDescending(f => f.Height)
+            .Select(f => f.Position)
+            .Distinct()
+            .MaxBy(p => InKey(instrument, key, p).Sum(s => s.Spots.Count + s.Besides.Count))!;
+
+    /// <summary>Neighbouring fingers that touch, each as the lower and the upper; 0 is the nut.</summary>
+    public IEnumerable<(int Lower, int Upper)> Touching
+    {
+        get
+        {
+            if (OpenInKey && Spots is [{ Placement: { Semitones: 1 } lowest }, ..])
+                yield return (0, lowest.Finger);
+            foreach (var (lower, upper) in Spots.Zip(Spots.Skip(1)))
+            {
+                if (upper.Placement.Semitones - lower.Placement.Semitones == 1)
+                    yield return (lower.Placement.Finger, upper.Placement.Finger);
+            }
+        }
+    }
 
     private static HandShape OnString(Instrument instrument, ScaleKey key, string position, int s)
     {
@@ -35,7 +63,7 @@ public sealed record HandShape(
         // Of the frames of a position (closed, back, forward) the one that holds the most of the key's notes, the easiest first.
         var frames = instrument.Frames.Index().Where(f => f.Item.Position == position).ToArray();
         if (frames.Length == 0)
-            return new HandShape(s, openInKey, "", [], [], []);
+            return new HandShape(s, openInKey, null, [], [], []);
         var best = frames
             .Select(f => (Frame: f, Spots: InFrame(instrument, key, s, f.Index)))
             .OrderByDescending(x => x.Spots.Stand.Count)
@@ -44,14 +72,7 @@ public sealed record HandShape(
         var (spots, besides) = best.Spots;
         var heights = (openInKey ? [0] : Array.Empty<int>()).Concat(spots.Select(p => p.Placement.Semitones)).ToArray();
         var halfSteps = heights.Zip(heights.Skip(1)).Where(p => p.Second - p.First == 1).ToArray();
-        return new HandShape(
-            s,
-            openInKey,
-            spots.Count == 0 ? "" : NameOf(instrument, best.Frame.Item, spots, openInKey),
-            spots,
-            besides,
-            halfSteps
-        );
+        return new HandShape(s, openInKey, best.Frame.Item, spots, besides, halfSteps);
     }
 
     private static (IReadOnlyList<ShapeSpot> Stand, IReadOnlyList<ShapeSpot> Besides) InFrame(
@@ -95,31 +116,5 @@ public sealed record HandShape(
             )
             .ToArray();
         return (stand, besides);
-    }
-
-    private static string NameOf(Instrument instrument, HandFrame frame, IReadOnlyList<ShapeSpot> spots, bool openInKey)
-    {
-        if (!instrument.FingersByLetter)
-        {
-            var fingers = string.Join('–', spots.Select(p => p.Placement.Finger).Distinct());
-            var lead = frame.Stretch switch
-            {
-                Stretch.Back => "back ",
-                Stretch.Forward => "forward ",
-                _ => frame.Position == "half" ? "half " : "",
-            };
-            return lead + fingers;
-        }
-
-        var touching = new List<string>();
-        if (openInKey && spots[0].Placement.Semitones == 1)
-            touching.Add($"0–{spots[0].Placement.Finger}");
-        foreach (var (lower, upper) in spots.Zip(spots.Skip(1)))
-        {
-            if (upper.Placement.Semitones - lower.Placement.Semitones == 1)
-                touching.Add($"{lower.Placement.Finger}–{upper.Placement.Finger}");
-        }
-
-        return touching.Count == 0 ? "none touch" : English.List(touching);
     }
 }

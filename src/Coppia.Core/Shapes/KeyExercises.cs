@@ -2,7 +2,6 @@ using Coppia.Core.Fingering;
 using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
-using Coppia.Core.Wording;
 
 namespace Coppia.Core.Shapes;
 
@@ -12,15 +11,15 @@ public static class KeyExercises
     private static readonly int[] Arpeggio = [0, 2, 4, 7];
 
     /// <summary>One octave up and down from the lowest tonic that stays in the allowed positions.</summary>
-    public static Score Scale(Instrument instrument, ScaleKey key, int octaves) =>
-        Line(instrument, key, UpAndDown(Enumerable.Range(0, octaves * 7 + 1)));
+    public static Score Scale(Player player, ScaleKey key, int octaves) =>
+        Line(player, key, UpAndDown(Enumerable.Range(0, octaves * 7 + 1)));
 
-    public static Score ArpeggioLine(Instrument instrument, ScaleKey key, int octaves) =>
-        Line(instrument, key, UpAndDown(Enumerable.Range(0, octaves).SelectMany(o => Arpeggio.Select(a => a + 7 * o)).Distinct()));
+    public static Score ArpeggioLine(Player player, ScaleKey key, int octaves) =>
+        Line(player, key, UpAndDown(Enumerable.Range(0, octaves).SelectMany(o => Arpeggio.Select(a => a + 7 * o)).Distinct()));
 
     /// <summary>How many of a line's notes lie outside the allowed positions.</summary>
-    public static int Outside(Instrument instrument, Score line) =>
-        line.Events.Count(e => e.Pitch is { } pitch && !OctaveFit.IsAllowed(instrument, pitch));
+    public static int Outside(Player player, Score line) =>
+        line.Events.Count(e => e.Pitch is { } pitch && !OctaveFit.IsAllowed(player, pitch));
 
     private static int[] UpAndDown(IEnumerable<int> up)
     {
@@ -28,13 +27,13 @@ public static class KeyExercises
         return [.. steps, .. steps.Reverse().Skip(1)];
     }
 
-    private static Score Line(Instrument instrument, ScaleKey key, int[] steps)
+    private static Score Line(Player player, ScaleKey key, int[] steps)
     {
-        var lowest = instrument.Strings[0].Step - 1;
+        var lowest = player.Instrument.Strings[0].Step - 1;
         var tonics = Enumerable.Range(lowest, 15).Where(step => Pitch.FromStep(step).Letter == key.Tonic.Letter).ToArray();
         return tonics
-            .Select(tonic => Notes(instrument, key, [.. steps.Select(s => key.OnStep(tonic + s))]))
-            .MinBy(line => Outside(instrument, line))!;
+            .Select(tonic => Notes(player.Instrument, key, [.. steps.Select(s => key.OnStep(tonic + s))]))
+            .MinBy(line => Outside(player, line))!;
     }
 
     private static Score Notes(Instrument instrument, ScaleKey key, Pitch[] pitches)
@@ -60,7 +59,6 @@ public static class KeyExercises
             .Finish(
                 new Score
                 {
-                    Title = Labels.Scale(key, HouseStyle.Default),
                     Clef = instrument.FirstClef,
                     Key = key.Signature,
                     Time = time,

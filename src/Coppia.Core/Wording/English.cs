@@ -4,15 +4,17 @@ namespace Coppia.Core.Wording;
 public static class English
 {
     /// <summary>"D", "D and A", "G, D and A".</summary>
-    public static string List(IReadOnlyList<string> items) =>
+    public static string List(IReadOnlyList<string> items, string last = "and") =>
         items.Count switch
         {
             0 => "",
             1 => items[0],
-            _ => $"{string.Join(", ", items.Take(items.Count - 1))} and {items[^1]}",
+            _ => $"{string.Join(", ", items.Take(items.Count - 1))} {last} {items[^1]}",
         };
 
-    /// <summary>Printed bar numbers, runs of three and more drawn together: "bar 4", "bars 1–4, 7 and 9", "the pick-up and bar 2".</summary>
+    /// <summary>
+    /// Printed bar numbers, runs of three and more drawn together: "bar 4", "bars 1–4, 7 and 9", "the pick-up and bar 2".
+    /// </summary>
     public static string Bars(IEnumerable<int> numbers)
     {
         int[] all = [.. numbers.Distinct().Order()];
@@ -39,6 +41,9 @@ public static class English
 
     /// <summary>The words with a capital.</summary>
     public static string Capital(string words) => char.ToUpperInvariant(words[0]) + words[1..];
+
+    /// <summary>The words without a capital.</summary>
+    public static string LowerFirst(string words) => char.ToLowerInvariant(words[0]) + words[1..];
 
     /// <summary>The words with a capital and a full stop.</summary>
     public static string Sentence(string words) => Capital(words) + ".";

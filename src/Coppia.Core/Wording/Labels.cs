@@ -1,3 +1,4 @@
+using System.Globalization;
 using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
@@ -10,44 +11,67 @@ public static class Labels
 {
     private static readonly string[] FixedDo = ["do", "re", "mi", "fa", "sol", "la", "si"];
 
+    /// <summary>The names by which instruments are asked for: "violin, viola, cello or bass".</summary>
+    public static string Instruments(string last = "or") => English.List([.. StringSection.All.Select(i => i.Id)], last);
+
     /// <summary>The pair as the row prints it: <c>A0</c>, <c>D-L2</c>, <c>D-x1</c>.</summary>
-    public static string Pair(Placement at, Instrument instrument, HouseStyle style)
+    public static string Pair(Pair pair, Player player)
     {
-        var sign = FingerSign(at, style);
-        var name = instrument.StringName(at.String);
-        return sign.Length == 1 ? name + sign
-            : sign.Contains(' ', StringComparison.Ordinal) ? $"{name} {sign}"
-            : $"{name}-{sign}";
+        var sign = FingerSign(pair, player.Style);
+        var name = player.Instrument.StringName(pair.String);
+        if (sign.Length == 1)
+            return name + sign;
+        return sign.Contains(' ', StringComparison.Ordinal) ? $"{name} {sign}" : $"{name}-{sign}";
     }
 
     /// <summary>Finger with its place sign, without the string: <c>L2</c>, <c>x4</c>, <c>3</c>.</summary>
-    public static string FingerSign(Placement at, HouseStyle style) =>
-        at.Word switch
+    public static string FingerSign(Pair pair, HouseStyle style)
+    {
+        var finger = pair.Finger.ToString(CultureInfo.InvariantCulture);
+        return pair.Word switch
         {
-            PlaceWord.Low => style.LowHigh switch
+            PlaceWord.Low => LowOrHigh("L", "↓", "low "),
+            PlaceWord.High => LowOrHigh("H", "↑", "high "),
+            PlaceWord.Back => (style.CelloBack == CelloBackLabel.X1 ? "x" : "L") + finger,
+            PlaceWord.Forward when pair.Reach => style.ExtendedFourth switch
             {
-                LowHighLabel.Letters => $"L{at.Finger}",
-                LowHighLabel.Arrows => $"↓{at.Finger}",
-                _ => $"low {at.Finger}",
+                ExtendedFourthLabel.X4 => "x" + finger,
+                ExtendedFourthLabel.FourPlus => finger + "+",
+                _ => "reach " + finger,
             },
-            PlaceWord.High => style.LowHigh switch
-            {
-                LowHighLabel.Letters => $"H{at.Finger}",
-                LowHighLabel.Arrows => $"↑{at.Finger}",
-                _ => $"high {at.Finger}",
-            },
-            PlaceWord.Back => style.CelloBack == CelloBackLabel.X1 ? $"x{at.Finger}" : $"L{at.Finger}",
-            PlaceWord.Forward when at.Reach => style.ExtendedFourth switch
-            {
-                ExtendedFourthLabel.X4 => $"x{at.Finger}",
-                ExtendedFourthLabel.FourPlus => $"{at.Finger}+",
-                _ => $"reach {at.Finger}",
-            },
-            PlaceWord.Forward => $"x{at.Finger}",
-            _ => at.Finger.ToString(System.Globalization.CultureInfo.InvariantCulture),
+            PlaceWord.Forward => "x" + finger,
+            _ => finger,
         };
 
-    /// <summary>Letter with its accidental in the school's language: F♯, Fis is not used; German prints B natural as H and B flat as B.</summary>
+        string LowOrHigh(string letter, string arrow, string word) =>
+            style.LowHigh switch
+            {
+                LowHighLabel.Letters => letter,
+                LowHighLabel.Arrows => arrow,
+                _ => word,
+            } + finger;
+    }
+
+    /// <summary>The pair in words: "Open A", "Low 2 on D", "Extended 4 on E".</summary>
+    public static string PlaceName(Pair pair, Player player)
+    {
+        var name = Note(player.Instrument.Strings[pair.String], player.Style);
+        if (pair.IsOpen)
+            return $"Open {name}";
+        var word = pair.Word switch
+        {
+            PlaceWord.Low => "Low ",
+            PlaceWord.High => "High ",
+            PlaceWord.Forward when pair.Reach => "Extended ",
+            PlaceWord.Back or PlaceWord.Forward => "Stretched ",
+            _ => "",
+        };
+        return $"{word}{pair.Finger} on {name}";
+    }
+
+    /// <summary>
+    /// Letter with its accidental in the school's language: F♯, Fis is not used; German prints B natural as H and B flat as B.
+    /// </summary>
     public static string Note(Pitch pitch, HouseStyle style) =>
         style.NoteNames switch
         {
@@ -98,9 +122,12 @@ public static class Labels
 
     /// <summary>Note name with the number of its octave, where it must not be mistaken: F♯4, fa♯4.</summary>
     public static string NoteAndNumber(Pitch pitch, HouseStyle style) =>
-        Note(pitch, style) + pitch.Octave.ToString(System.Globalization.CultureInfo.InvariantCulture);
+        Note(pitch, style) + pitch.Octave.ToString(CultureInfo.InvariantCulture);
 
-    /// <summary>Note name with its octave as the style says it. "high" is said only where the tune has the letter in more than one octave, "low" only where it has three.</summary>
+    /// <summary>
+    /// Note name with its octave as the style says it. "high" is said only where the tune has the letter in more than one octave, "low"
+    /// only where it has three.
+    /// </summary>
     /// <param name="octavesOfLetter">Octaves in which the tune uses the letter, lowest first.</param>
     public static string NoteInOctave(Pitch pitch, IReadOnlyList<int> octavesOfLetter, HouseStyle style)
     {

@@ -1,6 +1,7 @@
 import { useCallback, useMemo, useState } from 'react'
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
-import { useBefore, useReading } from '../api/queries'
+import { useFirstInstrument } from '../api/instruments'
+import { useBefore, useReading } from '../stand/queries'
 import { useEngraving } from '../engraving/engraver'
 import { EngravedPage } from '../engraving/EngravedPage'
 import { engravingOptions, ROWS, type Form, type Layout } from '../engraving/layout'
@@ -23,7 +24,8 @@ export function PrintView() {
   const id = Number(useParams().id)
   const navigate = useNavigate()
   const [search, setSearch] = useSearchParams()
-  const instrument = search.get('for') ?? 'violin'
+  const first = useFirstInstrument()
+  const instrument = search.get('for') ?? first
   const rows = ROWS.map((r) => r.id).filter((r) => (search.get('rows') ?? 'pair').split(',').includes(r))
   const paper = search.get('paper') === 'letter' ? 'letter' : 'a4'
   const above = search.get('before') === 'yes'

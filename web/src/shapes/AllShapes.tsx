@@ -1,5 +1,6 @@
 import { Link } from 'react-router'
-import { useInstruments, useShapes } from '../api/queries'
+import { useInstruments } from '../api/instruments'
+import { useShapes } from './queries'
 import { Button } from '../ui/Button'
 import { ShapeBoard } from './ShapeBoard'
 import { useKeyChoice } from './useKeyChoice'
@@ -8,7 +9,7 @@ import { useKeyChoice } from './useKeyChoice'
 export function AllShapes() {
   const { choice, address } = useKeyChoice()
   const instruments = useInstruments().data ?? []
-  const first = useShapes('violin', choice.fifths, choice.form, null, choice.compare).data
+  const first = useShapes(instruments[0]?.id ?? '', choice.fifths, choice.form, null, choice.compare).data
   return (
     <main>
       <div className="no-print flex items-center gap-5 border-b border-line bg-paper px-6 py-3">
@@ -45,7 +46,7 @@ function OneInstrument({ id, name }: { id: string; name: string }) {
     <section className="break-inside-avoid">
       <h2 className="text-lg">
         {name}
-        {data && data.position !== 'I' && <span className="text-sm font-normal"> in {data.position} position</span>}
+        {data?.besidesFirst && <span className="text-sm font-normal"> in {data.besidesFirst}</span>}
       </h2>
       {data && <ShapeBoard instrument={data.instrument} shapes={data.shapes} height={300} />}
     </section>

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { useAddStyle, useSaveStyle, useStyles } from '../api/queries'
+import { useAddStyle, useSaveStyle, useStyles } from '../style/queries'
 import { Button } from '../ui/Button'
 import { Dialog } from '../ui/Dialog'
 

@@ -1,6 +1,7 @@
 import { useRef, useState } from 'react'
 import { Link } from 'react-router'
-import { useInstruments, useShapes } from '../api/queries'
+import { useInstruments } from '../api/instruments'
+import { useShapes } from './queries'
 import { useWidth } from '../stand/useWidth'
 import { Choice } from '../ui/Choice'
 import { useKeys } from '../ui/useKeys'

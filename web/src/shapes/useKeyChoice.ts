@@ -1,16 +1,18 @@
 import { useSearchParams } from 'react-router'
+import { useFirstInstrument } from '../api/instruments'
 import type { ScaleForm } from '../api/client'
 import { FORMS } from './keys'
 
 /** The key, form, instrument, position and comparison key, kept in the address so that a page can be shared. */
 export function useKeyChoice() {
   const [search, setSearch] = useSearchParams()
+  const first = useFirstInstrument()
   const number = (name: string) => {
     const n = Number(search.get(name) ?? NaN)
     return Number.isInteger(n) && n >= -7 && n <= 7 ? n : null
   }
   const choice = {
-    instrument: search.get('for') ?? 'violin',
+    instrument: search.get('for') ?? first,
     fifths: number('key') ?? 0,
     form: FORMS.find((f) => f.value === search.get('form'))?.value ?? ('major' as ScaleForm),
     /** Null: the position that suits the key best. */

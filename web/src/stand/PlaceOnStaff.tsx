@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query'
-import { usePlace } from '../api/queries'
+import { usePlace } from './queries'
 import type { Instrument } from '../api/client'
 import { useEngraving } from '../engraving/engraver'
 import type { Place } from './Fingerboard'

@@ -1,6 +1,8 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
-import { useBefore, useBowing, useInstruments, usePrefetchReading, useReading, useTune } from '../api/queries'
+import { useBefore, useBowing, usePrefetchReading, useReading } from './queries'
+import { useInstruments } from '../api/instruments'
+import { useTune } from '../tunes/queries'
 import { useEngraving } from '../engraving/engraver'
 import { EngravedPage } from '../engraving/EngravedPage'
 import { engravingOptions, ROWS, type Layout } from '../engraving/layout'
@@ -37,7 +39,7 @@ export function Stand() {
   const tune = useTune(id)
   const instruments = useInstruments().data
   const instrument = search.get('for') ?? tune.data?.summary.printedFor ?? ''
-  const reading = useReading(id, instrument || 'violin')
+  const reading = useReading(id, instrument)
   const prefetch = usePrefetchReading()
   const { rows, toggle } = useRows()
   const [probe, setProbe] = useState<Place | null>(null)
@@ -63,11 +65,11 @@ export function Stand() {
   const { notes, at, now, line, lines } = walk
   const changes = useChanges()
   const pins = usePins(id, instrument, changes.make)
-  const bowing = useBowing(id, instrument || 'violin', panel === 'bow').data
+  const bowing = useBowing(id, instrument, panel === 'bow').data
   const bows = useBows(id, instrument, changes.make)
   const before = useBefore(
     id,
-    instrument || 'violin',
+    instrument,
     lines.map((l) => l.firstBar),
   ).data
   const hear = useHear(data, walk.pick)

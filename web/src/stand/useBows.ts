@@ -1,5 +1,5 @@
 import type { BowEdit, Bowing } from '../api/client'
-import { useFreshBowing, useSetBowing } from '../api/queries'
+import { useFreshBowing, useSetBowing } from './queries'
 import type { MakeChange } from './useChanges'
 
 const edit = ({ noteId, kind }: BowEdit): BowEdit => ({ noteId, kind })

@@ -1,5 +1,5 @@
 import type { Reading, ReadingNote } from '../api/client'
-import { useChooseOctave, useFreshReading, useSetPins, type PinSet } from '../api/queries'
+import { useChooseOctave, useFreshReading, useSetPins, type PinSet } from './queries'
 import type { MakeChange } from './useChanges'
 
 type Pair = { string: number; finger: number }

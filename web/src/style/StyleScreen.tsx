@@ -1,20 +1,13 @@
 import { useState } from 'react'
 import type { NamedStyle } from '../api/client'
-import {
-  useAddStyle,
-  useDeleteStyle,
-  useInstruments,
-  useSaveStyle,
-  useStyleExample,
-  useStyles,
-  useUseStyle,
-} from '../api/queries'
+import { useAddStyle, useDeleteStyle, useSaveStyle, useStyleExample, useStyles, useUseStyle } from './queries'
+import { useInstruments } from '../api/instruments'
 import { keyOptions } from '../shapes/keys'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
 import { useToast } from '../ui/toasts'
 import { Example } from './Example'
-import { SETTINGS, valueOf, withValue } from './settings'
+import { settingsFor } from './settings'
 import { WordRhythms } from './WordRhythms'
 import { TapeSettings } from './TapeSettings'
 
@@ -131,7 +124,7 @@ function Editor({
       <div className="mx-auto max-w-[1240px] px-6 py-4">
         <h1 className="mb-3 text-3xl">House style</h1>
         <div className="grid gap-x-10 gap-y-5 md:grid-cols-2 xl:grid-cols-3">
-          {SETTINGS.map((s) => {
+          {settingsFor(instruments).map((s) => {
             const example = examples.find((e) => e.setting === s.key)
             return (
               <section key={s.key} aria-label={s.label}>
@@ -140,9 +133,9 @@ function Editor({
                 <Choice
                   label={s.label}
                   hideLabel
-                  value={valueOf(draft.style, s.key)}
+                  value={s.value(draft.style)}
                   options={s.options}
-                  onChange={(value) => setDraft({ ...draft, style: withValue(draft.style, s.key, value) })}
+                  onChange={(value) => setDraft({ ...draft, style: s.chosen(draft.style, value) })}
                 />
                 <div className="mt-2">{example && <Example example={example} />}</div>
               </section>

@@ -1,4 +1,4 @@
-import { useWordRhythms } from '../api/queries'
+import { useWordRhythms } from './queries'
 
 const NAMES: Record<string, string> = {
   '1': 'one long',

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { useInstruments, useTaping } from '../api/queries'
+import { useInstruments } from '../api/instruments'
+import { useTaping } from './queries'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
 import { TapeStrip } from './TapeStrip'
@@ -8,13 +9,13 @@ import { TapeStrip } from './TapeStrip'
 /** Where to stick the tapes, in millimetres, with a strip true to scale. */
 export function TapingScreen() {
   const instruments = useInstruments().data ?? []
-  const [instrument, setInstrument] = useState('violin')
+  const [instrument, setInstrument] = useState('')
   const [size, setSize] = useState('')
   const [measured, setMeasured] = useState('')
-  const player = instruments.find((i) => i.id === instrument)
+  const player = instruments.find((i) => i.id === instrument) ?? instruments[0]
   const chosen = player?.sizes.find((s) => s.name === size) ?? player?.sizes[0]
-  const length = measured.trim() === '' ? (chosen?.stringLengthMm ?? 328) : Number(measured.replace(',', '.'))
-  const taping = useTaping(instrument, length)
+  const length = measured.trim() === '' ? (chosen?.stringLengthMm ?? 0) : Number(measured.replace(',', '.'))
+  const taping = useTaping(player?.id ?? '', length)
 
   return (
     <main className="min-h-0 flex-1 overflow-y-auto print:overflow-visible">
@@ -22,7 +23,7 @@ export function TapingScreen() {
         <Choice
           label="Instrument"
           hideLabel
-          value={instrument}
+          value={player?.id ?? ''}
           options={instruments.map((i) => ({ value: i.id, label: i.name }))}
           onChange={(id) => {
             setInstrument(id)

@@ -1,6 +1,6 @@
 import { useDeferredValue, useRef, useState, type DragEvent } from 'react'
 import { useNavigate } from 'react-router'
-import { useAddTune, useCheck, useUploadTune } from '../api/queries'
+import { useAddTune, useCheck, useUploadTune } from './queries'
 import { Button } from '../ui/Button'
 import { SourceField } from './SourceField'
 

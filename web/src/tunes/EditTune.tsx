@@ -1,6 +1,7 @@
 import { useDeferredValue, useState } from 'react'
 import type { TuneDetail } from '../api/client'
-import { useCheck, useInstruments, useSaveTune } from '../api/queries'
+import { useCheck, useSaveTune } from './queries'
+import { useInstruments } from '../api/instruments'
 import { Button } from '../ui/Button'
 import { Dialog } from '../ui/Dialog'
 import { SourceField } from './SourceField'

@@ -1,6 +1,6 @@
 import { useDeferredValue, useRef, useState, type KeyboardEvent } from 'react'
 import type { TuneSummary } from '../api/client'
-import { useDeleteTune, useDuplicateTune, useRestoreTune, useTune, useTunes } from '../api/queries'
+import { useDeleteTune, useDuplicateTune, useRestoreTune, useTune, useTunes } from './queries'
 import { useToast } from '../ui/toasts'
 import { useKeys } from '../ui/useKeys'
 import { AddTune } from './AddTune'

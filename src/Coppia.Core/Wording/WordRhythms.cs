@@ -1,6 +1,6 @@
 using Coppia.Core.Knowledge;
 
-namespace Coppia.Core.Counting;
+namespace Coppia.Core.Wording;
 
 /// <summary>Words whose syllables have the rhythm of one beat. The set is ours; a teacher may put other words in its place.</summary>
 public static class WordRhythms
@@ -32,7 +32,11 @@ public static class WordRhythms
     public static string? Wrong(string pattern, string word)
     {
         if (Shipped.All(s => s.Pattern != pattern))
-            return $"“{pattern}” is not a rhythm that words are kept for; expected one of {string.Join(", ", Shipped.Select(s => s.Pattern))}.";
+        {
+            var kept = string.Join(", ", Shipped.Select(s => s.Pattern));
+            return $"“{pattern}” is not a rhythm that words are kept for; expected one of {kept}.";
+        }
+
         var wanted = pattern.Split(' ').Length;
         var parts = word.Split('-');
         return parts.Length == wanted && parts.All(p => p.Trim().Length is > 0 and <= 12)

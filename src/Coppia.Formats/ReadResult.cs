@@ -1,12 +1,7 @@
-namespace Coppia.Core.Music;
+using Coppia.Core.Music;
+using Coppia.Core.Wording;
 
-/// <summary>A place in a source text; line and column count from 1. Zero means "nowhere in particular".</summary>
-public readonly record struct SourcePosition(int Line, int Column) : IComparable<SourcePosition>
-{
-    public int CompareTo(SourcePosition other) => (Line, Column).CompareTo((other.Line, other.Column));
-
-    public override string ToString() => $"{Line}:{Column}";
-}
+namespace Coppia.Formats;
 
 /// <summary>Something in a source that cannot be read: where, what is wrong, what would be right.</summary>
 public sealed record SourceError(SourcePosition At, string Wrong, string Expected)
@@ -18,7 +13,11 @@ public sealed record SourceError(SourcePosition At, string Wrong, string Expecte
 /// <param name="At">Where in the source.</param>
 /// <param name="Bar">Printed bar number where it concerns one bar.</param>
 /// <param name="Message">One sentence.</param>
-public sealed record Notice(SourcePosition At, int? Bar, string Message);
+public sealed record Notice(SourcePosition At, int? Bar, string Message)
+{
+    public static Notice Of(MeterFault fault) =>
+        new(fault.Bar.At, fault.Kind == MeterFaultKind.FreeMeter ? null : fault.Bar.Number, fault.Words());
+}
 
 /// <summary>What came of reading a source: a score, or errors; and notices in either case.</summary>
 public sealed record ReadResult(Score? Score, IReadOnlyList<SourceError> Errors, IReadOnlyList<Notice> Notices)

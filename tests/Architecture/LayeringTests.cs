@@ -4,10 +4,12 @@ using ArchUnitNET.Loader;
 
 namespace Coppia.Tests;
 
-/// <summary>Dependencies point one way: the core knows nobody; formats and data know the core; server and command line know all three.</summary>
+/// <summary>
+/// Dependencies point one way: the core knows nobody; formats and data know the core; server and command line know all three.
+/// </summary>
 public class LayeringTests
 {
-    private static readonly Architecture Loaded = new ArchLoader()
+    private static readonly ArchUnitNET.Domain.Architecture Loaded = new ArchLoader()
         .LoadAssemblies(
             typeof(Score).Assembly,
             typeof(Formats.TuneReader).Assembly,

@@ -1,0 +1,31 @@
+using Coppia.Core.Instruments;
+
+namespace Coppia.Core.Knowledge;
+
+/// <summary>Who plays: an instrument as the school fingers it, in a house style, by a class that knows so much.</summary>
+public sealed record Player
+{
+    private readonly IReadOnlyList<bool> _allowed;
+
+    public Player(Instrument instrument, HouseStyle? style = null, ClassKnowledge? known = null)
+    {
+        Style = style ?? HouseStyle.Default;
+        Known = known ?? ClassKnowledge.Beginner;
+        Instrument = Style.Fingered(instrument);
+        _allowed = Known.Frames(Instrument);
+    }
+
+    public Instrument Instrument { get; }
+
+    public HouseStyle Style { get; }
+
+    public ClassKnowledge Known { get; }
+
+    /// <summary>The class may play in this hand frame, by its index.</summary>
+    public bool Allows(int frame) => _allowed[frame];
+
+    /// <summary>The class may play a note in this way; an open string always.</summary>
+    public bool Allows(in Placement way) => way.IsOpen || _allowed[way.Frame];
+
+    public HandFrame FrameOf(in Placement way) => Instrument.Frames[way.Frame];
+}

@@ -1,0 +1,16 @@
+using System.Globalization;
+using Coppia.Core.Music;
+
+namespace Coppia.Core.Wording;
+
+/// <summary>What is said of a bar that does not hold its beats.</summary>
+public static class MeterWords
+{
+    public static string Words(this MeterFault fault) =>
+        fault.Bar.Time is { } time
+            ? $"{fault.Bar.Spoken()} is too {(fault.Kind == MeterFaultKind.ShortBar ? "short" : "long")}: "
+                + $"it holds {Beats(fault.Bar.Length / time.Beat)} of {time.Beats} beats in {time}."
+            : "Free meter: the beats are not checked, and counting starts again at every barline.";
+
+    private static string Beats(Fraction beats) => beats.ToDouble().ToString("0.##", CultureInfo.InvariantCulture);
+}

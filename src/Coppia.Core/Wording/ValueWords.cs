@@ -1,0 +1,44 @@
+using Coppia.Core.Knowledge;
+using Coppia.Core.Music;
+
+namespace Coppia.Core.Wording;
+
+/// <summary>Note values by their American or British names (handbook 17).</summary>
+public static class ValueWords
+{
+    private static readonly string[] American = ["breve", "whole", "half", "quarter", "eighth", "sixteenth", "32nd", "64th", "128th"];
+    private static readonly string[] British =
+    [
+        "breve",
+        "semibreve",
+        "minim",
+        "crotchet",
+        "quaver",
+        "semiquaver",
+        "demisemiquaver",
+        "hemidemisemiquaver",
+        "semihemidemisemiquaver",
+    ];
+
+    /// <summary>"quarter", "dotted half", "triplet eighth"; or "crotchet", "dotted minim", "triplet quaver".</summary>
+    public static string Words(this NoteValue value, ValueNames names)
+    {
+        var dots = value.Dots switch
+        {
+            0 => "",
+            1 => "dotted ",
+            2 => "double-dotted ",
+            _ => "triple-dotted ",
+        };
+        var tuplet = value.InTuplet
+            ? (value.TupletActual, value.TupletNormal) == (3, 2)
+                ? "triplet "
+                : $"{value.TupletActual}-tuplet "
+            : "";
+        return tuplet + dots + (names == ValueNames.American ? American : British)[value.Log + 1];
+    }
+
+    /// <summary>"dotted half", "quarter rest", "rest for the bar".</summary>
+    public static string Words(this ScoreEvent e, ValueNames names) =>
+        e.IsBarRest ? "rest for the bar" : e.Value.Words(names) + (e.IsRest ? " rest" : "");
+}

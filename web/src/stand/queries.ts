@@ -1,0 +1,101 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { answer, api, type BowEdit, type Pin } from '../api/client'
+import { useChange } from '../api/useChange'
+
+/** What a change of fingers, octave or bow touches. */
+const READINGS = ['reading', 'before', 'bowing']
+
+const readingQuery = (id: number, instrument: string) => ({
+  queryKey: ['reading', id, instrument],
+  queryFn: () => answer(api.GET('/api/tunes/{id}/reading', { params: { path: { id }, query: { instrument } } })),
+  enabled: instrument !== '',
+  staleTime: 60_000,
+})
+
+export const useReading = (id: number, instrument: string) => useQuery(readingQuery(id, instrument))
+
+/** Answers with the reading as it is kept now: from memory, or asked for anew when a change has made that stale. */
+export function useFreshReading() {
+  const queries = useQueryClient()
+  return (id: number, instrument: string) => queries.fetchQuery(readingQuery(id, instrument))
+}
+
+/** Fetches a reading ahead of need, so that switching the instrument is instant. */
+export function usePrefetchReading() {
+  const queries = useQueryClient()
+  return (id: number, instrument: string) => queries.prefetchQuery(readingQuery(id, instrument))
+}
+
+export const usePlace = (instrument: string, fifths: number, place: { string: number; semitones: number } | null) =>
+  useQuery({
+    queryKey: ['place', instrument, fifths, place],
+    queryFn: () =>
+      answer(
+        api.GET('/api/instruments/{instrument}/place', {
+          params: {
+            path: { instrument },
+            query: { fifths, string: place?.string ?? 0, semitones: place?.semitones ?? 0 },
+          },
+        }),
+      ),
+    enabled: place !== null,
+    staleTime: Infinity,
+  })
+
+export type PinSet = { id: number; instrument: string; pins: Pin[]; usePrinted: boolean }
+
+/** Replaces the teacher's own pairs on a tune for one instrument. */
+export const useSetPins = () =>
+  useChange<PinSet, unknown>(
+    ({ id, instrument, pins, usePrinted }) =>
+      answer<unknown>(
+        api.PUT('/api/tunes/{id}/pins/{instrument}', {
+          params: { path: { id, instrument } },
+          body: { pins, usePrinted },
+        }),
+      ),
+    READINGS,
+  )
+
+export const useChooseOctave = () =>
+  useChange<{ id: number; instrument: string; octaves: number | null }, unknown>(
+    ({ id, instrument, octaves }) =>
+      answer<unknown>(
+        api.PUT('/api/tunes/{id}/octave/{instrument}', { params: { path: { id, instrument } }, body: { octaves } }),
+      ),
+    READINGS,
+  )
+
+const bowingQuery = (id: number, instrument: string) => ({
+  queryKey: ['bowing', id, instrument],
+  queryFn: () => answer(api.GET('/api/tunes/{id}/bowing', { params: { path: { id }, query: { instrument } } })),
+  staleTime: 10_000,
+})
+
+export const useBowing = (id: number, instrument: string, wanted: boolean) =>
+  useQuery({ ...bowingQuery(id, instrument), enabled: wanted && instrument !== '' })
+
+/** Answers with the bowing as it is kept now. */
+export function useFreshBowing() {
+  const queries = useQueryClient()
+  return (id: number, instrument: string) => queries.fetchQuery(bowingQuery(id, instrument))
+}
+
+/** Replaces all changes of a tune’s bowing. */
+export const useSetBowing = () =>
+  useChange<{ id: number; changes: BowEdit[]; refused: BowEdit[] }, unknown>(
+    ({ id, changes, refused }) =>
+      answer<unknown>(api.PUT('/api/tunes/{id}/bowing', { params: { path: { id } }, body: { changes, refused } })),
+    READINGS,
+  )
+
+/** What to say before each line; the lines begin at these bars. */
+export const useBefore = (id: number, instrument: string, starts: readonly number[]) =>
+  useQuery({
+    queryKey: ['before', id, instrument, starts.join(',')],
+    queryFn: () =>
+      answer(
+        api.POST('/api/tunes/{id}/before', { params: { path: { id } }, body: { instrument, starts: [...starts] } }),
+      ),
+    enabled: starts.length > 0 && instrument !== '',
+  })

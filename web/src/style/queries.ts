@@ -1,0 +1,33 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query'
+import { answer, api, type HouseStyle, type NamedStyle } from '../api/client'
+import { byId, useChange } from '../api/useChange'
+
+export const useStyles = () => useQuery({ queryKey: ['styles'], queryFn: () => answer(api.GET('/api/styles')) })
+
+export const useStyleExample = (style: HouseStyle) =>
+  useQuery({
+    queryKey: ['style-example', style],
+    queryFn: () => answer(api.POST('/api/styles/example', { body: style })),
+    placeholderData: keepPreviousData,
+    staleTime: Infinity,
+  })
+
+export const useWordRhythms = () =>
+  useQuery({ queryKey: ['words'], queryFn: () => answer(api.GET('/api/styles/words')), staleTime: Infinity })
+
+// A style changes what every screen shows.
+const EVERYTHING = ['styles', 'reading', 'before', 'bowing', 'shapes', 'taping', 'instruments', 'place']
+export const useAddStyle = () =>
+  useChange<{ name: string; style: HouseStyle }, NamedStyle>(
+    (body) => answer(api.POST('/api/styles', { body })),
+    EVERYTHING,
+  )
+export const useSaveStyle = () =>
+  useChange<NamedStyle, NamedStyle>(
+    ({ id, name, style }) => answer(api.PUT('/api/styles/{id}', { ...byId(id), body: { name, style } })),
+    EVERYTHING,
+  )
+export const useUseStyle = () =>
+  useChange<number, unknown>((id) => answer<unknown>(api.POST('/api/styles/{id}/current', byId(id))), EVERYTHING)
+export const useDeleteStyle = () =>
+  useChange<number, unknown>((id) => answer<unknown>(api.DELETE('/api/styles/{id}', byId(id))), EVERYTHING)

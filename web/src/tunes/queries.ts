@@ -1,0 +1,53 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query'
+import { answer, api, type TuneDetail } from '../api/client'
+import { byId, useChange } from '../api/useChange'
+
+export type NewTune = { source: string; title?: string | null; composer?: string | null; printedFor?: string | null }
+export type ChangedTune = NewTune & { id: number; version: number }
+
+export const useTunes = (search: string) =>
+  useQuery({
+    queryKey: ['tunes', search],
+    queryFn: () => answer(api.GET('/api/tunes', { params: { query: { search } } })),
+    placeholderData: keepPreviousData,
+  })
+
+export const useTune = (id: number) =>
+  useQuery({ queryKey: ['tune', id], queryFn: () => answer(api.GET('/api/tunes/{id}', { params: { path: { id } } })) })
+
+/** What the pasted text holds, or what is wrong with it. */
+export const useCheck = (source: string) =>
+  useQuery({
+    queryKey: ['check', source],
+    queryFn: () => answer(api.POST('/api/tunes/check', { body: { source } })),
+    enabled: source.trim().length > 0,
+    placeholderData: (before) => (source.trim() ? before : undefined),
+    staleTime: Infinity,
+    gcTime: 0,
+  })
+
+const TUNES = ['tunes', 'tune', 'reading', 'before', 'bowing']
+
+export const useAddTune = () =>
+  useChange<NewTune, TuneDetail>((body) => answer(api.POST('/api/tunes', { body })), TUNES)
+
+export const useUploadTune = () =>
+  useChange<File, TuneDetail>((file) => {
+    const form = new FormData()
+    form.append('file', file)
+    return answer(
+      api.POST('/api/tunes/upload', { body: form as never, bodySerializer: (body) => body as unknown as FormData }),
+    )
+  }, TUNES)
+
+export const useSaveTune = () =>
+  useChange<ChangedTune, TuneDetail>(
+    ({ id, ...body }) => answer(api.PUT('/api/tunes/{id}', { params: { path: { id } }, body })),
+    TUNES,
+  )
+export const useDuplicateTune = () =>
+  useChange<number, TuneDetail>((id) => answer(api.POST('/api/tunes/{id}/duplicate', byId(id))), TUNES)
+export const useDeleteTune = () =>
+  useChange<number, unknown>((id) => answer<unknown>(api.DELETE('/api/tunes/{id}', byId(id))), TUNES)
+export const useRestoreTune = () =>
+  useChange<number, unknown>((id) => answer<unknown>(api.POST('/api/tunes/{id}/restore', byId(id))), TUNES)
