@@ -13,6 +13,9 @@ public sealed record TuneRecord
 
     public string Source { get; init; } = "";
 
+    /// <summary>Ids of its bars and notes as a JSON list; null where they are named by their places.</summary>
+    public string? NoteIds { get; init; }
+
     public string KeyName { get; init; } = "";
 
     public string Meter { get; init; } = "";

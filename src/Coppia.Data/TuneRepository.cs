@@ -19,7 +19,7 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
         created_at AS CreatedAt, changed_at AS ChangedAt
         """;
 
-    private const string Columns = ColumnsWithoutSource + ", source";
+    private const string Columns = ColumnsWithoutSource + ", source, note_ids AS NoteIds";
 
     /// <summary>Kept tunes by title, without their sources; those whose title holds the words, in any case.</summary>
     public IReadOnlyList<TuneRecord> List(string? search)
@@ -50,8 +50,8 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
         using var connection = database.Open();
         var id = connection.ExecuteScalar<long>(
             """
-            INSERT INTO tune (title, title_key, composer, printed_for, source, key_name, meter, clef, bars, created_at, changed_at)
-            VALUES (@Title, @key, @Composer, @PrintedFor, @Source, @KeyName, @Meter, @Clef, @Bars, @now, @now)
+            INSERT INTO tune (title, title_key, composer, printed_for, source, note_ids, key_name, meter, clef, bars, created_at, changed_at)
+            VALUES (@Title, @key, @Composer, @PrintedFor, @Source, @NoteIds, @KeyName, @Meter, @Clef, @Bars, @now, @now)
             RETURNING id
             """,
             Parameters(tune)
@@ -65,7 +65,7 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
         using var connection = database.Open();
         var changed = connection.Execute(
             """
-            UPDATE tune SET title = @Title, title_key = @key, composer = @Composer, printed_for = @PrintedFor, source = @Source,
+            UPDATE tune SET title = @Title, title_key = @key, composer = @Composer, printed_for = @PrintedFor, source = @Source, note_ids = @NoteIds,
                 key_name = @KeyName, meter = @Meter, clef = @Clef, bars = @Bars, version = version + 1, changed_at = @now
             WHERE id = @Id AND version = @Version AND deleted_at IS NULL
             """,

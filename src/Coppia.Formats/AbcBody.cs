@@ -264,7 +264,7 @@ internal sealed partial class AbcBody(List<SourceError> errors, List<Notice> not
 
         if (!Draft.BarIsEmpty)
         {
-            // A tie carries its accidental over the barline to the one note it leads to (handbook 1).
+            // A tie carries its accidental over the barline to the one note it leads to (craft 1).
             _tiedAlters = Draft.Events[^1] is { TiedOn: true, Pitch: { } pitch } ? new() { [pitch.Step] = pitch.Alter } : [];
             _accidentals = new Accidentals(Draft.Key);
         }

@@ -90,7 +90,7 @@ internal static class InstrumentEndpoints
             .ThenBy(p => Math.Abs(p.Frame - firstFrame))
             .Select(p => (Placement?)p)
             .FirstOrDefault();
-        var score = OneNote(pitch, key, known.FirstClef);
+        var score = new ScoreBuilder(known.FirstClef).In(key).Note(pitch, new NoteValue(0)).Build();
         return TypedResults.Ok(
             new PlaceView(
                 pitch.ToString(),
@@ -102,25 +102,4 @@ internal static class InstrumentEndpoints
             )
         );
     }
-
-    private static Score OneNote(Pitch pitch, KeySignature key, Clef clef) =>
-        ScoreAssembly
-            .Finish(
-                new Score
-                {
-                    Clef = clef,
-                    Key = key,
-                    Bars =
-                    [
-                        new Bar
-                        {
-                            Clef = clef,
-                            Key = key,
-                            Barline = Barline.Final,
-                            Events = [new ScoreEvent { Pitch = pitch, Value = new NoteValue(0) }],
-                        },
-                    ],
-                }
-            )
-            .Score;
 }

@@ -15,7 +15,26 @@ using Microsoft.Extensions.Options;
 namespace Coppia.Server;
 
 /// <summary>A kept tune with its score.</summary>
-internal sealed record KeptTune(TuneRecord Tune, Score Score, IReadOnlyList<Notice> Notices);
+internal sealed record KeptTune(TuneRecord Tune, Score Score, IReadOnlyList<Notice> Notices)
+{
+    /// <exception cref="InvalidOperationException">The source cannot be read, which is found out before a tune is kept.</exception>
+    public static KeptTune Of(TuneRecord tune)
+    {
+        var read = TuneReader.Read(tune.Source);
+        var score = read.Score ?? throw new InvalidOperationException($"Tune {tune.Id} was kept but cannot be read.");
+        var ids = tune.NoteIds is { } kept ? JsonSerializer.Deserialize<string[]>(kept) : null;
+        return new KeptTune(tune, ids is null ? score : ScoreIds.With(score, ids), read.Notices);
+    }
+
+    /// <summary>
+    /// The ids of an edited source, such that every note that was there before keeps its own; null where places name them all.
+    /// </summary>
+    public string? IdsAfter(Score edited)
+    {
+        var ids = ScoreIds.Of(ScoreIds.Carry(Score, edited));
+        return ids.SequenceEqual(ScoreIds.Of(edited)) ? null : JsonSerializer.Serialize(ids);
+    }
+}
 
 /// <summary>
 /// Readings of kept tunes in the current house style, with the teacher's pins. Computed values are pure, so they are remembered by what
@@ -43,10 +62,9 @@ internal sealed class Readings(
             (nameof(KeptTune), id, tune.Version),
             entry =>
             {
-                var read = TuneReader.Read(tune.Source);
-                var score = read.Score ?? throw new InvalidOperationException($"Tune {id} was kept but cannot be read.");
-                entry.Size = Weight(score);
-                return new KeptTune(tune, score, read.Notices);
+                var kept = KeptTune.Of(tune);
+                entry.Size = Weight(kept.Score);
+                return kept;
             }
         );
     }

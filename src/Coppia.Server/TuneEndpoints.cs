@@ -126,7 +126,11 @@ internal static class TuneEndpoints
         var read = TuneReader.Read(change.Source);
         if (read.Score is not { } score)
             return Problems.Unreadable(read.Errors);
-        return repository.Save(Record(change, score) with { Id = id, Version = change.Version }) switch
+        if (repository.Find(id) is not { } before)
+            return Problems.NoTune(id);
+        // Notes that were there before keep their ids, and with them their pins and bows.
+        var ids = KeptTune.Of(before).IdsAfter(score);
+        return repository.Save(Record(change, score) with { Id = id, Version = change.Version, NoteIds = ids }) switch
         {
             SaveOutcome.Saved => TypedResults.Ok(TuneDetail.Of(repository.Find(id)!, read.Notices)),
             SaveOutcome.ChangedMeanwhile when repository.Find(id) is { } current => TypedResults.Conflict(TuneDetail.Of(current, [])),

@@ -3,7 +3,7 @@ using OpenQA.Selenium;
 
 namespace Coppia.Tests;
 
-/// <summary>Bow, counting, form and sound on the stand. Sources: handbook 8 to 11, common practice.</summary>
+/// <summary>Bow, counting, form and sound on the stand. Sources: craft 8 to 11, common practice.</summary>
 [Collection(nameof(OnStage))]
 public class BowAndFormTests(Stage stage)
 {

@@ -50,7 +50,7 @@ public class StyleAndShapesTests(Stage stage)
         Stage.WaitUntil(() => stage.Labels().FirstOrDefault() == "D-L1");
     }
 
-    [Fact] // Handbook 19, common practice: cello B flat major.
+    [Fact] // Craft 19, common practice: cello B flat major.
     public void A_key_shows_its_shapes_and_its_scale_with_pairs()
     {
         stage.Open("/shapes?for=cello&key=-2");

@@ -20,7 +20,7 @@ public class TunesScreenTests(Stage stage)
     private bool Listed(string title) =>
         stage.Browser.FindElements(By.CssSelector("[data-tune]")).Any(e => e.Text.StartsWith(title, StringComparison.Ordinal));
 
-    [Fact] // The rows are from handbook 19, common practice: cello D major from open D.
+    [Fact] // The rows are from craft 19, common practice: cello D major from open D.
     public void A_stranger_pastes_a_tune_presses_3_and_reads_cello_fingers()
     {
         Paste("X:1\nT:Pasted Scale\nM:4/4\nL:1/4\nK:D\nD E F G | A B c d |]");

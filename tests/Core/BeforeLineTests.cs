@@ -1,6 +1,6 @@
 namespace Coppia.Tests;
 
-/// <summary>What a teacher says before a line. Source: handbook 7, common practice.</summary>
+/// <summary>What a teacher says before a line. Source: craft 7, common practice.</summary>
 public class BeforeLineTests
 {
     private static IReadOnlyList<Remark> Before(string instrument, string key, string music) =>

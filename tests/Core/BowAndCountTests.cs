@@ -2,7 +2,7 @@ using CsCheck;
 
 namespace Coppia.Tests;
 
-/// <summary>Bow directions and the counting row. Source: handbook 8, 9 and 19, common practice.</summary>
+/// <summary>Bow directions and the counting row. Source: craft 8, 9 and 19, common practice.</summary>
 public class BowAndCountTests
 {
     private static string Bowed(string music, string meter = "4/4", HouseStyle? style = null)
@@ -34,13 +34,13 @@ public class BowAndCountTests
     [InlineData("|:D E F2|1G2 A2:|2G4|]", "d!u!d!udd")]
     public void Strokes_alternate_and_printed_signs_win(string music, string bows) => Assert.Equal(bows, Bowed(music));
 
-    [Theory] // Handbook 19, common practice: a hooked 4/4 bar, its mirror, and a dotted half in each bar of 3/4.
+    [Theory] // Craft 19, common practice: a hooked 4/4 bar, its mirror, and a dotted half in each bar of 3/4.
     [InlineData("(.D.E) F2", "4/4", "ddu")]
     [InlineData("D2 (.E.F)", "4/4", "duu")]
     [InlineData("D3|E3|F3|G3", "3/4", "dudu")]
     public void Check_values(string music, string meter, string bows) => Assert.Equal(bows, Bowed(music, meter));
 
-    [Fact] // Handbook 17: after a long rest, retake down or go on alternating.
+    [Fact] // Craft 17: after a long rest, retake down or go on alternating.
     public void After_a_bar_of_rest_by_the_schools_setting()
     {
         Assert.Equal("dd", Bowed("D4|Z|E4"));
@@ -73,7 +73,7 @@ public class BowAndCountTests
         Said.Counted(Lines.Score("D", music, meter), style ?? HouseStyle.Default);
 
     [Theory]
-    [InlineData("A/A/ A/4A/4A/4A/4 A z", "4/4", "1 & 2 e & a 3 (4)")] // handbook 19
+    [InlineData("A/A/ A/4A/4A/4A/4 A z", "4/4", "1 & 2 e & a 3 (4)")] // craft 19
     [InlineData("A3 z", "4/4", "1 -2 -3 (4)")]
     [InlineData("A4-|A z3", "4/4", "1 -2 -3 -4 -1 (2) (3) (4)")] // a whole note tied on to a beat lasts five
     [InlineData("(3A/A/A/ A2", "3/4", "1 & a 2 -3")]
@@ -82,7 +82,7 @@ public class BowAndCountTests
     [InlineData("A A A A", "C|", "1 & 2 &")]
     public void Beat_numbers(string music, string meter, string counts) => Assert.Equal(counts, Counted(music, meter));
 
-    [Theory] // One bar in each system: handbook 9, common practice.
+    [Theory] // One bar in each system: craft 9, common practice.
     [InlineData(CountingSystem.Numbers, "1 & 2 e & a 3 (4)")]
     [InlineData(CountingSystem.Te, "1 te 2 ta te ta 3 (4)")]
     [InlineData(CountingSystem.Ta, "ti ti ti ka ti ka ta (sh)")]
@@ -99,11 +99,11 @@ public class BowAndCountTests
     public void Triplets_long_notes_and_words(CountingSystem system, string music, string counts) =>
         Assert.Equal(counts, Counted(music, "4/4", new HouseStyle { Counting = system }));
 
-    [Fact] // Handbook 9: compound time counts in dotted beats or in eighths.
+    [Fact] // Craft 9: compound time counts in dotted beats or in eighths.
     public void Compound_time_in_dotted_beats() =>
         Assert.Equal("1 & a 2", Counted("A/A/A/ A3/2", "6/8", new HouseStyle { Compound = CompoundCounting.DottedBeats }));
 
-    [Fact] // Handbook 9: a teacher edits the words.
+    [Fact] // Craft 9: a teacher edits the words.
     public void A_teachers_word_takes_the_place_of_ours()
     {
         var style = new HouseStyle

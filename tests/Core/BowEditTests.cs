@@ -63,7 +63,7 @@ public class BowEditTests
             BowWords.Change(Assert.Single(BowChange.In(Lines.Score("C", "C D E F"), [new BowEdit("b1n2", kind)])), HouseStyle.Default)
         );
 
-    [Theory] // Handbook 8, sound checks: bar beginnings down, pick-ups up, crossings inside a slur, strokes in a bar.
+    [Theory] // Craft 8, sound checks: bar beginnings down, pick-ups up, crossings inside a slur, strokes in a bar.
     [InlineData("D E F G|A B c d", "Every bar begins down. 4 strokes to a bar.")]
     [InlineData("D E F2|G A B c", "Bar 2 begins up. 3 to 4 strokes to a bar.")]
     [InlineData("A|d e f g|a3", "Every bar begins down. The pick-up is up. 1 to 4 strokes to a bar.")]

@@ -2,7 +2,7 @@ using CsCheck;
 
 namespace Coppia.Tests;
 
-/// <summary>Bow place, uneven bars, and proposed bowings. Source: handbook 8, common practice.</summary>
+/// <summary>Bow place, uneven bars, and proposed bowings. Source: craft 8, common practice.</summary>
 public class BowPlanTests
 {
     private static readonly HouseStyle Style = HouseStyle.Default;
@@ -55,7 +55,7 @@ public class BowPlanTests
     [Fact] // A single eighth between longer notes has to carry the bow back.
     public void A_lone_eighth_is_no_small_stroke() => Assert.Equal(BowAmount.Part, Travels("D3/2E/ F3/2G/")[1].Amount);
 
-    [Fact] // Handbook 8: on the bow's speed teachers disagree; a school setting.
+    [Fact] // Craft 8: on the bow's speed teachers disagree; a school setting.
     public void Louder_is_faster_or_slower_by_the_schools_setting()
     {
         double Quarter(LoudBow loud) => Travels("!f!D E F G", loud: loud)[0].To;

@@ -1,7 +1,7 @@
 namespace Coppia.Tests;
 
 /// <summary>
-/// One rhythm in every counting system. Source: handbook 9, common practice; the words are our own set. Held beats have a dash before
+/// One rhythm in every counting system. Source: craft 9, common practice; the words are our own set. Held beats have a dash before
 /// them, rests brackets.
 /// </summary>
 public class CountingTableTests

@@ -92,7 +92,7 @@ public class DemoMarkedTests
         }
     }
 
-    [Fact] // Handbook 11: only the worst few are marked.
+    [Fact] // Craft 11: only the worst few are marked.
     public void Trouble_spots_are_few_and_the_worst()
     {
         foreach (var file in Lines.DemoFiles())

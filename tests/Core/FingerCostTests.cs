@@ -1,7 +1,7 @@
 namespace Coppia.Tests;
 
 /// <summary>
-/// Every rule of the cost alone, on the smallest music that shows it. The order of the rules is handbook 6, common practice; the figures
+/// Every rule of the cost alone, on the smallest music that shows it. The order of the rules is craft 6, common practice; the figures
 /// are ours,
 /// written down from the table of weights before the program was asked.
 /// </summary>
@@ -203,8 +203,8 @@ public class FingerCostTests
         Assert.Equal(parts, Told(Cost(player).HabitParts(step, Place(player, here))));
     }
 
-    [Fact] // Handbook 6 puts them in this order: what the class has not learned or allowed, a shift, a stretch, high 4, other low and high places …
-    public void The_weights_keep_the_handbooks_order()
+    [Fact] // Craft 6 puts them in this order: what the class has not learned or allowed, a shift, a stretch, high 4, other low and high places …
+    public void The_weights_keep_the_order_of_the_craft()
     {
         var w = FingerWeights.Default;
         var shift = HandMoves.Usual.Cost(StringSection.Violin.Frames[1], StringSection.Violin.Frames[2]);

@@ -1,6 +1,6 @@
 namespace Coppia.Tests;
 
-/// <summary>How tunes are built, and where they are hard. Hand-marked; source: handbook 10 and 11, common practice.</summary>
+/// <summary>How tunes are built, and where they are hard. Hand-marked; source: craft 10 and 11, common practice.</summary>
 public class FormTests
 {
     private static TuneForm FormOf(string music, string key = "D", string meter = "4/4")
@@ -136,7 +136,7 @@ public class FormTests
         Assert.Equal(spot.Score, spot.Parts.Sum(p => p.Points));
     }
 
-    [Fact] // Handbook 11: each part has its own name.
+    [Fact] // Craft 11: each part has its own name.
     public void The_parts_of_a_step_are_named()
     {
         var reading = Lines.Reading("violin", "C", "(D c)");
@@ -157,7 +157,7 @@ public class FormTests
         Assert.Equal("G (D3) to A (A0), a string crossing.", Text("violin", "D", "D E F G A B c d", slip));
     }
 
-    [Fact] // A crossing with two fingers at a line's end; handbook 11.
+    [Fact] // A crossing with two fingers at a line's end; craft 11.
     public void The_slip_of_a_first_year_line_is_its_crossing_with_two_fingers()
     {
         var slip = Assert.Single(Trouble("violin", "D", "D D E E|F F E2|D E F F|B D2 z|"), s => s.IsSlip);

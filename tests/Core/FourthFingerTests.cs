@@ -1,6 +1,6 @@
 namespace Coppia.Tests;
 
-/// <summary>Open string or fourth finger, by the school's setting. Source: handbook 6, common practice; a quarter is the beat.</summary>
+/// <summary>Open string or fourth finger, by the school's setting. Source: craft 6, common practice; a quarter is the beat.</summary>
 public class FourthFingerTests
 {
     private static string Pairs(string music, FourthFinger setting) =>

@@ -20,7 +20,7 @@ public class GraceAndChordTests
         Assert.Equal("Bar 1: double stop; only its first note is given a string and finger.", Assert.Single(reading.Warned()));
     }
 
-    [Theory] // The last note of each table, and the first beyond it (handbook 6: upper strings fifth position, cello fourth, bass IV).
+    [Theory] // The last note of each table, and the first beyond it (craft 6: upper strings fifth position, cello fourth, bass IV).
     [InlineData("violin", "C", "f'", "g'")]
     [InlineData("cello", "C clef=bass", "E", "c")]
     [InlineData("bass", "C clef=bass", "E", "F")]
@@ -40,7 +40,7 @@ public class GraceAndChordTests
             Assert.Single(Lines.Reading(instrument, key, music).Warned())
         );
 
-    [Fact] // Handbook 3: in a forward stretch the cello plays 1–2–4.
+    [Fact] // Craft 3: in a forward stretch the cello plays 1–2–4.
     public void A_B_C_sharp_on_the_cellos_G_string() =>
         Assert.Equal("G1 G-x2 G-x4 D0", Lines.Pairs("cello", "A clef=bass", "A,, B,, C, D,"));
 }

@@ -1,6 +1,6 @@
 namespace Coppia.Tests;
 
-/// <summary>Every key's shape on every string. Source: handbook 5 and 19, common practice.</summary>
+/// <summary>Every key's shape on every string. Source: craft 5 and 19, common practice.</summary>
 public class HandShapeTests
 {
     private static IReadOnlyList<HandShape> Shapes(
@@ -25,7 +25,7 @@ public class HandShapeTests
     public void A_shape_is_named_by_what_touches_or_by_its_fingers(string instrument, int fifths, string names) =>
         Assert.Equal(names, string.Join(' ', Names(instrument, Shapes(instrument, fifths))));
 
-    [Fact] // Handbook 19, common practice: violin B flat major.
+    [Fact] // Craft 19, common practice: violin B flat major.
     public void B_flat_major_on_the_violin()
     {
         string Signs(int s) =>
@@ -33,7 +33,7 @@ public class HandShapeTests
         Assert.Equal(["1 L2 3 4", "L1 L2 3 4", "L1 L2 3 L4", "L1 L2 3 L4"], Enumerable.Range(0, 4).Select(Signs));
     }
 
-    [Fact] // Handbook 5: where the open string is not in the key, say so.
+    [Fact] // Craft 5: where the open string is not in the key, say so.
     public void An_open_string_outside_the_key_is_known()
     {
         Assert.Equal([true, true, true, false], Shapes("violin", -2).Select(s => s.OpenInKey));
@@ -99,7 +99,7 @@ public class HandShapeTests
         }
     }
 
-    [Theory] // Handbook 3: a raised open letter is first finger against the nut; extended 4 plays C on the E string.
+    [Theory] // Craft 3: a raised open letter is first finger against the nut; extended 4 plays C on the E string.
     [InlineData("violin", 4, 0, "L1 for G♯")]
     [InlineData("violin", 0, 3, "x4 for C")]
     [InlineData("violin", 2, 3, "")]
@@ -121,7 +121,7 @@ public class HandShapeTests
         Assert.Equal(["half 1–4", "half 1–4", "half 2–4", "half 2–4"], Names("bass", shapes));
     }
 
-    [Theory] // Second and third position: finger f plays letter p − 1 + f above the open string (handbook 3); the touching pairs follow from the key.
+    [Theory] // Second and third position: finger f plays letter p − 1 + f above the open string (craft 3); the touching pairs follow from the key.
     [InlineData("II", 2, "2–3, 1–2, 1–2, none touch")]
     [InlineData("II", 0, "1–2, none touch, 3–4, 3–4")]
     [InlineData("II", -1, "none touch, 3–4, 3–4, 2–3")]

@@ -1,6 +1,6 @@
 namespace Coppia.Tests;
 
-/// <summary>How names and pairs are printed in each house style. Source: handbook 17, common practice.</summary>
+/// <summary>How names and pairs are printed in each house style. Source: craft 17, common practice.</summary>
 public class LabelsTests
 {
     [Theory] // German: B natural is H, B flat is B.

@@ -14,24 +14,24 @@ public class NotationTests
     [InlineData("bass", "C3", "space 2")]
     [InlineData("bass", "E3", "space 3")]
     [InlineData("bass", "G3", "space 4")]
-    // Handbook 19, common practice: cello D major on the staff.
+    // Craft 19, common practice: cello D major on the staff.
     [InlineData("bass", "F#3", "line 4")]
     [InlineData("bass", "B3", "just above the staff")]
     [InlineData("bass", "C#4", "on the first ledger line above")]
     [InlineData("bass", "D4", "above the first ledger line above")]
-    // Handbook 19, common practice: violin G string, naturals.
+    // Craft 19, common practice: violin G string, naturals.
     [InlineData("treble", "G3", "under the second ledger line below")]
     [InlineData("treble", "A3", "on the second ledger line below")]
     [InlineData("treble", "B3", "under the first ledger line below")]
     [InlineData("treble", "C4", "on the first ledger line below")]
-    // Handbook 1, common practice: where each clef has its sign.
+    // Craft 1, common practice: where each clef has its sign.
     [InlineData("treble", "G4", "line 2")]
     [InlineData("alto", "C4", "line 3")]
     [InlineData("tenor", "C4", "line 4")]
     public void A_pitch_lies_where_readers_look_for_it(string clef, string pitch, string words) =>
         Assert.Equal(words, StaffPlace.Of(Pitch.Parse(pitch), Clef.Named(clef)!).Words());
 
-    [Fact] // Handbook 1, common practice.
+    [Fact] // Craft 1, common practice.
     public void Sharps_come_in_their_order_and_flats_in_reverse()
     {
         Assert.Equal("F C G D A E B", string.Join(' ', new KeySignature(7).ChangedLetters));
@@ -54,7 +54,7 @@ public class NotationTests
     [InlineData("4")]
     public void What_is_no_pitch_is_refused(string text) => Assert.Throws<FormatException>(() => Pitch.Parse(text));
 
-    [Fact] // Handbook 1, common practice: a sign holds for its line or space, in that octave, to the end of the bar; a tie carries it over.
+    [Fact] // Craft 1, common practice: a sign holds for its line or space, in that octave, to the end of the bar; a tie carries it over.
     public void An_accidental_holds_through_the_bar_in_its_octave()
     {
         var pitches = Lines.Score("C", "^F F f ^G-|G G|F").Events.Select(e => e.Pitch.ToString());
@@ -70,7 +70,7 @@ public class NotationTests
         Assert.Equal("4", CountWords.Said(Counts.Of(score, HouseStyle.Default)[0], HouseStyle.Default));
     }
 
-    [Fact] // Handbook 9: four values, the last of which the tie goes on through.
+    [Fact] // Craft 9: four values, the last of which the tie goes on through.
     public void Tied_notes_sound_as_one()
     {
         var notes = SoundingNote.Of(Lines.Score("D", "A4-|A B3", "4/4"));

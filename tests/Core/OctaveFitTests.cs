@@ -1,6 +1,6 @@
 namespace Coppia.Tests;
 
-/// <summary>Tunes read on other instruments. Source: handbook 6, common practice.</summary>
+/// <summary>Tunes read on other instruments. Source: craft 6, common practice.</summary>
 public class OctaveFitTests
 {
     [Theory]
@@ -15,7 +15,7 @@ public class OctaveFitTests
     public void A_tune_moves_by_whole_octaves_only_when_it_must(string key, string music, string instrument, int octaves) =>
         Assert.Equal(octaves, OctaveFit.OctavesFor(SoundingNote.Of(Lines.Score(key, music)), new Player(Lines.Instrument(instrument))));
 
-    [Fact] // Handbook 6: the teacher may choose another octave, also on the instrument that the tune is printed for.
+    [Fact] // Craft 6: the teacher may choose another octave, also on the instrument that the tune is printed for.
     public void The_teacher_may_choose_another_octave()
     {
         var score = Lines.Score("D", "d e f g");

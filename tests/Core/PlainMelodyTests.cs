@@ -1,7 +1,7 @@
 namespace Coppia.Tests;
 
 /// <summary>
-/// Plain melodies at their plain places, whatever repeats in them. The oracle below is written from the tables of handbook 3 and 6
+/// Plain melodies at their plain places, whatever repeats in them. The oracle below is written from the tables of craft 3 and 6
 /// (common practice)
 /// with the strings as numbers, and shares nothing with the solver.
 /// </summary>
@@ -9,7 +9,7 @@ public class PlainMelodyTests
 {
     private const int Melodies = 200;
 
-    // Open strings as semitones, C in octave 0 being 12, and as staff steps; handbook 2.
+    // Open strings as semitones, C in octave 0 being 12, and as staff steps; craft 2.
     private static readonly Dictionary<string, (int Midi, int Step, string Name)[]> OpenStrings = new()
     {
         ["violin"] = [(55, 25, "G"), (62, 29, "D"), (69, 33, "A"), (76, 37, "E")],
@@ -113,7 +113,7 @@ public class PlainMelodyTests
         }
     }
 
-    [Theory] // What went wrong once: a note that only repeats. Expected from handbook 6.
+    [Theory] // What went wrong once: a note that only repeats. Expected from craft 6.
     [InlineData("violin", "C", "A A A A", "A0 A0 A0 A0")]
     [InlineData("violin", "C", "D D D D", "D0 D0 D0 D0")]
     [InlineData("violin", "C", "e e e2|e e e2|e g c d|e4", "E0 E0 E0 | E0 E0 E0 | E0 E-L2 A-L2 A3 | E0")]

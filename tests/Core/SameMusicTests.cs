@@ -1,7 +1,7 @@
 namespace Coppia.Tests;
 
 /// <summary>
-/// One note, one finger; the same music, the same fingers (handbook 6, common practice): songs A A B A made up at random, with slurs,
+/// One note, one finger; the same music, the same fingers (craft 6, common practice): songs A A B A made up at random, with slurs,
 /// quick notes, rests and accidentals.
 /// </summary>
 public class SameMusicTests
@@ -97,7 +97,7 @@ public class SameMusicTests
         Assert.True(instrument is "violin" or "viola" || told > Songs, $"{told} notes were told something");
     }
 
-    // Semitones that a hand covers without moving, from the tables of handbook 3; on violin and viola one hand covers them all.
+    // Semitones that a hand covers without moving, from the tables of craft 3; on violin and viola one hand covers them all.
     private static readonly Dictionary<string, int[][]> Hands = new()
     {
         ["violin"] =
@@ -122,7 +122,7 @@ public class SameMusicTests
         ],
     };
 
-    [Theory] // Handbook 6: another finger only where the hand had to move in between.
+    [Theory] // Craft 6: another finger only where the hand had to move in between.
     [MemberData(nameof(Players))]
     public void A_note_keeps_its_finger_within_a_bar_unless_the_hand_had_to_move(string instrument, int lowest, int highest)
     {
@@ -181,13 +181,13 @@ public class SameMusicTests
         }
     }
 
-    [Theory] // Handbook 6: one note, one finger in a line; II½ where that keeps a group of notes under one hand. B and C agree on one hand, D stays under 4 in III.
+    [Theory] // Craft 6: one note, one finger in a line; II½ where that keeps a group of notes under one hand. B and C agree on one hand, D stays under 4 in III.
     [InlineData("2/4", "B,2 B, C|D2 B,2|(C B,) (A, G,)|A,2 D,2", "G1 G1 G2 | G4 G1 | G2 G1 G1 G0 | G1 D0")]
     [InlineData("3/4", "D B, C|D D C/B,/|C A, B,|C2 C", "G4 G1 G2 | G4 G4 G2 G1 | G2 G1 G1 | G2 G2")]
     public void Notes_of_a_line_agree_on_one_hand(string meter, string music, string expected) =>
         Assert.Equal(expected, Lines.ByBar(Fingers.Choose(Lines.Score("G", music, meter), new Player(Lines.Instrument("bass")))));
 
-    [Theory] // Handbook 6: only the neighbours of a note that needs a higher place go up with it.
+    [Theory] // Craft 6: only the neighbours of a note that needs a higher place go up with it.
     [MemberData(nameof(Players))]
     public void What_the_lowest_positions_hold_never_leaves_them(string instrument, int lowest, int highest)
     {
@@ -215,7 +215,7 @@ public class SameMusicTests
         Assert.True(held > Songs / 10);
     }
 
-    [Theory] // Handbook 6: balanced.
+    [Theory] // Craft 6: balanced.
     [InlineData("violin", 25, 41)]
     [InlineData("viola", 21, 37)]
     public void A_fourth_finger_for_an_open_string_has_a_slur_or_a_quick_note_to_justify_it(string instrument, int lowest, int highest)

@@ -43,7 +43,7 @@ public class ScaleTests
     [InlineData("bass", 2, "D3", "D0 D1 D4 G0 G1 G4 G2 G4")]
     [InlineData("bass", 3, "A2", "A0 A1 A4 D0 D1 D4 G1 G2")]
     [InlineData("bass", 4, "E2", "E0 E1 E4 A0 A1 A4 D1 D2")]
-    // Quarter notes under their own bow: where the scale turns back from an open string, it is open (balanced setting, handbook 6).
+    // Quarter notes under their own bow: where the scale turns back from an open string, it is open (balanced setting, craft 6).
     // The bass holds A flat major in half and first position, sliding between them; above B flat the hand takes C and D together in
     // third, E flat in fourth.
     public void A_scale_is_fingered_as_a_teacher_writes_it(string instrument, int fifths, string from, string pairs)

@@ -150,13 +150,13 @@ public class SolverTests
             .Sample(
                 l =>
                 {
-                    int[] regular = [0, 2, 4, 5, 7]; // Handbook 3: regular places of the fingers in first position, common practice.
+                    int[] regular = [0, 2, 4, 5, 7]; // Craft 3: regular places of the fingers in first position, common practice.
                     var player = Lines.Instrument(l.Instrument);
                     foreach (var way in l.Lattice.Steps.SelectMany(s => s.Choices).Where(w => player.Frames[w.Frame].Position == "I"))
                     {
                         if (way.Word == PlaceWord.Forward)
                         {
-                            // Extended 4, handbook 3: the next letter where that lies eight semitones up.
+                            // Extended 4, craft 3: the next letter where that lies eight semitones up.
                             Assert.Equal((4, 8), (way.Finger, way.Semitones));
                             continue;
                         }

@@ -13,7 +13,7 @@ public class TapesTests
     public void Tape_distances_follow_the_formula(double length, int semitones, double millimetres) =>
         Assert.Equal(millimetres, Tapes.Distance(length, semitones), 0.06);
 
-    [Theory] // Handbook 4, common practice: tapes at 2, 4 and 5.
+    [Theory] // Craft 4, common practice: tapes at 2, 4 and 5.
     [InlineData(0, "the open string")]
     [InlineData(1, "between the nut and tape 1, against the nut")]
     [InlineData(2, "on tape 1")]
@@ -25,7 +25,7 @@ public class TapesTests
     public void Places_are_told_by_the_tapes(int semitones, string words) =>
         Assert.Equal(words, TapeWords.Of(semitones, StringSection.Violin.DefaultTapes));
 
-    [Fact] // Handbook 2: string lengths, from memory.
+    [Fact] // Craft 2: string lengths, from memory.
     public void String_lengths_of_the_sizes()
     {
         Assert.Equal([328, 310, 285, 255, 230], StringSection.Violin.Sizes.Select(s => s.StringLengthMm));
@@ -63,7 +63,7 @@ public class TapesTests
         Assert.Equal(millimetres, string.Join(' ', sheet));
     }
 
-    [Theory] // Handbook 4: bass tapes at 2 and 4.
+    [Theory] // Craft 4: bass tapes at 2 and 4.
     [InlineData("bass", 1, "between the nut and tape 1, against the nut")]
     [InlineData("bass", 2, "on tape 1")]
     [InlineData("bass", 3, "between tape 1 and tape 2, touching tape 1")]

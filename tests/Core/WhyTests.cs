@@ -24,7 +24,7 @@ public class WhyTests
             StringComparison.Ordinal
         );
 
-    [Theory] // Handbook 1: line or space, letter, key signature, accidental earlier in the bar.
+    [Theory] // Craft 1: line or space, letter, key signature, accidental earlier in the bar.
     [InlineData("D", "F", 0, "Space 1 is F; the key signature makes it F♯.")]
     [InlineData("D", "G", 0, "Line 2 is G.")]
     [InlineData("C", "^F F", 1, "Space 1 is F; the sign earlier in this bar still holds, so it is F♯.")]
@@ -82,7 +82,7 @@ public class WhyTests
     public void Reasons_that_were_mended(string instrument, string key, string music, int index, string sentence) =>
         Assert.EndsWith(sentence, At(instrument, key, music, index).Choice, StringComparison.Ordinal);
 
-    [Fact] // Handbook 6: where a seam forces one note to differ, the reason says so.
+    [Fact] // Craft 6: where a seam forces one note to differ, the reason says so.
     public void A_bar_that_comes_again_otherwise_says_so()
     {
         // The first time a slur leads on from A to G below it; the second time A has its own bow and B comes next.

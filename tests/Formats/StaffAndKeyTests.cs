@@ -2,7 +2,7 @@ using Coppia.Formats;
 
 namespace Coppia.Tests;
 
-/// <summary>The staff and the key signatures, written out. Source: handbook 1, common practice.</summary>
+/// <summary>The staff and the key signatures, written out. Source: craft 1, common practice.</summary>
 public class StaffAndKeyTests
 {
     [Theory] // Lines and spaces from the bottom: bass G B D F A and A C E G; treble E G B D F and F A C E.

@@ -4,7 +4,7 @@ public class ReadingApiTests(RunningServer server) : IClassFixture<RunningServer
 {
     private const string Source = "X:1\nT:River Stones\nM:C\nL:1/4\nK:D\nD E F G|A4|]\n";
 
-    [Theory] // Handbook 19, common practice.
+    [Theory] // Craft 19, common practice.
     [InlineData("violin", "D0 D1 D2 D3 A0", "treble", null)]
     [InlineData("viola", "D0 D1 D2 D3 A0", "alto", null)]
     [InlineData("cello", "D0 D1 D3 D4 A0", "bass", "an octave lower")]
@@ -21,7 +21,7 @@ public class ReadingApiTests(RunningServer server) : IClassFixture<RunningServer
         Assert.Equal(moved, reading.GetProperty("moved").GetString());
     }
 
-    [Fact] // Handbook 1: the C is a time signature; where it stands beside a key, say so.
+    [Fact] // Craft 1: the C is a time signature; where it stands beside a key, say so.
     public async Task The_sign_C_is_told_apart_from_the_key()
     {
         var id = await server.Keep(Source);
@@ -32,7 +32,7 @@ public class ReadingApiTests(RunningServer server) : IClassFixture<RunningServer
         );
     }
 
-    [Theory] // Handbook 19, common practice: cello G sharp on D is a stretched fourth finger; violin F natural on D is low 2.
+    [Theory] // Craft 19, common practice: cello G sharp on D is a stretched fourth finger; violin F natural on D is low 2.
     [InlineData("cello", 2, 6, 3, "G#3", "D-x4")]
     [InlineData("violin", 1, 3, 0, "F4", "D-L2")]
     [InlineData("bass", 3, 4, 2, "B3", "G4")]

@@ -50,7 +50,7 @@ public sealed class StylesApiTests : IAsyncLifetime
         Assert.Equal(0, (await _server.Get("/api/styles"))[0].GetProperty("id").GetInt64());
     }
 
-    [Theory] // What each setting prints; source: handbook 17, common practice.
+    [Theory] // What each setting prints; source: craft 17, common practice.
     [InlineData("fourthFinger", "openFirst", "D2 D3 A0 D3 D3 D4 A1 A0 D3")]
     [InlineData("lowHigh", "words", "D0 D low 2 D2 A0 A low 2 D high 3 A0")]
     [InlineData("extendedFourth", "fourPlus", "E3 E4 E-4+ E4 E3 E-L2")]
@@ -169,7 +169,7 @@ public sealed class StylesApiTests : IAsyncLifetime
         );
     }
 
-    [Fact] // Handbook 1, common practice: a signature is told by what it changes from the first key taught.
+    [Fact] // Craft 1, common practice: a signature is told by what it changes from the first key taught.
     public async Task Shapes_compare_with_the_first_key_taught()
     {
         var shapes = await _server.Get("/api/shapes/violin?fifths=0&form=major");
@@ -182,7 +182,7 @@ public sealed class StylesApiTests : IAsyncLifetime
     }
 
     [Theory]
-    [InlineData("bass", -1, "half")] // an F major scale lies wholly in half position (handbook 6)
+    [InlineData("bass", -1, "half")] // an F major scale lies wholly in half position (craft 6)
     [InlineData("bass", 2, "I")]
     [InlineData("cello", -3, "I")]
     [InlineData("violin", -3, "I")]
@@ -211,7 +211,7 @@ public sealed class StylesApiTests : IAsyncLifetime
         );
     }
 
-    [Theory] // d = L (1 − 2^(−n/12)), equal temperament, rounded to 0.5 mm as handbook 4 asks; worked by hand.
+    [Theory] // d = L (1 − 2^(−n/12)), equal temperament, rounded to 0.5 mm as craft 4 asks; worked by hand.
     [InlineData("violin", 328, "36 67.5 82.5")]
     [InlineData("cello", 692, "75.5 143 173.5")]
     [InlineData("bass", 1055, "115 217.5")]

@@ -3,7 +3,7 @@ using Coppia.Core.Music;
 
 namespace Coppia.Core.Bowing;
 
-/// <summary>Sound checks on a bowing (handbook 8): bar beginnings down, pick-ups up, crossings inside a slur, strokes in a bar.</summary>
+/// <summary>Sound checks on a bowing (craft 8): bar beginnings down, pick-ups up, crossings inside a slur, strokes in a bar.</summary>
 /// <param name="BeginsBars">Some bar begins with a stroke of its own.</param>
 /// <param name="BeginUp">Printed numbers of the bars that begin up.</param>
 /// <param name="PickUp">Direction of the first stroke of a tune with a pick-up; null without one.</param>

@@ -3,7 +3,7 @@ using Coppia.Core.Music;
 namespace Coppia.Core.Bowing;
 
 /// <summary>
-/// One step of the bow: which way a stroke goes after the one before, and where it ends (handbook 8). Following a tune, its place along
+/// One step of the bow: which way a stroke goes after the one before, and where it ends (craft 8). Following a tune, its place along
 /// the bow
 /// and the search for other bowings all take this step.
 /// </summary>

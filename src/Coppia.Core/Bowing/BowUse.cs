@@ -2,7 +2,7 @@ using Coppia.Core.Music;
 
 namespace Coppia.Core.Bowing;
 
-/// <summary>What the bow does at a place (handbook 8).</summary>
+/// <summary>What the bow does at a place (craft 8).</summary>
 public enum BowHintKind
 {
     /// <summary>The notes are plucked from here.</summary>
@@ -41,7 +41,7 @@ public sealed record BowHint(string NoteId, int Bar, BowAction Action);
 /// <param name="NoteIds">Where it starts each time.</param>
 public sealed record BowHintInBars(BowAction Action, IReadOnlyList<int> Bars, IReadOnlyList<string> NoteIds);
 
-/// <summary>Bow use where an articulation or a dynamic starts (handbook 8, common practice). A dynamic holds until the next sign.</summary>
+/// <summary>Bow use where an articulation or a dynamic starts (craft 8, common practice). A dynamic holds until the next sign.</summary>
 public static class BowUse
 {
     public static IReadOnlyList<BowHint> Of(IReadOnlyList<SoundingNote> notes, IReadOnlyList<BowTravel> travels)

@@ -24,7 +24,7 @@ public readonly record struct PlayedStroke(int First, int Last, BowDirection Dir
 public readonly record struct WrongWayRound(int Leaving, int Returning, BowDirection First);
 
 /// <summary>
-/// Bow directions of a tune in play order (handbook 8): the first stroke down unless a pick-up, each new stroke alternates, notes under
+/// Bow directions of a tune in play order (craft 8): the first stroke down unless a pick-up, each new stroke alternates, notes under
 /// one slur share a
 /// stroke, printed signs win, a lift, a bar of rest or plucked notes start down again.
 /// </summary>

@@ -3,7 +3,7 @@ using Coppia.Core.Music;
 namespace Coppia.Core.Bowing;
 
 /// <summary>
-/// Loudness in steps from the middle: mf and where nothing is printed 0, f 1, p −1. A dynamic holds until the next sign (handbook 8).
+/// Loudness in steps from the middle: mf and where nothing is printed 0, f 1, p −1. A dynamic holds until the next sign (craft 8).
 /// </summary>
 public static class Loudness
 {

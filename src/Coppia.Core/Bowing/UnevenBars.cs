@@ -16,7 +16,7 @@ public sealed record UnevenBar(Bar Bar, Fraction Down, Fraction Up, IReadOnlyLis
     public double Ratio => (Down > Up ? Down / Up : Up / Down).ToDouble();
 }
 
-/// <summary>Names bars that are bowed unevenly, such as a dotted half down and a quarter up (handbook 8, common practice).</summary>
+/// <summary>Names bars that are bowed unevenly, such as a dotted half down and a quarter up (craft 8, common practice).</summary>
 public static class UnevenBars
 {
     /// <summary>How many times longer one way must be to be named.</summary>

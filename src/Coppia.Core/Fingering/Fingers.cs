@@ -76,7 +76,7 @@ public sealed record Fingers(Player Player, Score Score, IReadOnlyList<FingeredN
 
     private static readonly IReadOnlyDictionary<string, Pin> NoPins = new Dictionary<string, Pin>();
 
-    /// <summary>Chooses the whole line's cheapest way (handbook 6). The score must already be in the instrument's octave.</summary>
+    /// <summary>Chooses the whole line's cheapest way (craft 6). The score must already be in the instrument's octave.</summary>
     /// <param name="score">Written pitches for this instrument.</param>
     /// <param name="pins">Pairs that the teacher fixed, by note id.</param>
     /// <exception cref="ImpossiblePinException">A pin cannot sound its note.</exception>

@@ -3,7 +3,7 @@ using Coppia.Core.Music;
 
 namespace Coppia.Core.Fingering;
 
-/// <summary>What speaks for the fourth finger where an open string sounds the same (handbook 6).</summary>
+/// <summary>What speaks for the fourth finger where an open string sounds the same (craft 6).</summary>
 public enum FourthReason : byte
 {
     None,

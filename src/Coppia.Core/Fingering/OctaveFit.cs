@@ -10,7 +10,7 @@ namespace Coppia.Core.Fingering;
 /// <param name="Beyond">Notes that need what a beginner class has not learned.</param>
 public readonly record struct OctaveChoice(int Octaves, int OutOfReach, int Beyond);
 
-/// <summary>Brings a tune printed for one instrument into an octave that another can play (handbook 6).</summary>
+/// <summary>Brings a tune printed for one instrument into an octave that another can play (craft 6).</summary>
 public static class OctaveFit
 {
     private const int FurthestMove = 4;

@@ -3,7 +3,7 @@ using Coppia.Core.Instruments;
 namespace Coppia.Core.Fingering;
 
 /// <summary>
-/// Two rules that reach farther than three notes (handbook 6): one note, one finger in a line; the same music, the same fingers. The line
+/// Two rules that reach farther than three notes (craft 6): one note, one finger in a line; the same music, the same fingers. The line
 /// is solved without them,
 /// each note that then disagrees is told what to agree with, and the line is solved again at that price. Where nothing disagrees, nothing
 /// is solved twice.

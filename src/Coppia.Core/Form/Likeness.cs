@@ -2,7 +2,7 @@ using Coppia.Core.Music;
 
 namespace Coppia.Core.Form;
 
-/// <summary>How a new bar resembles an earlier one (handbook 10).</summary>
+/// <summary>How a new bar resembles an earlier one (craft 10).</summary>
 public enum LikenessKind
 {
     Octave,

@@ -8,7 +8,7 @@ namespace Coppia.Core.Form;
 public readonly record struct PlayedBar(int Bar, int Pass);
 
 /// <summary>
-/// The order in which bars are played: repeats taken, each ending in its turn, then da capo or dal segno (handbook 10, common practice).
+/// The order in which bars are played: repeats taken, each ending in its turn, then da capo or dal segno (craft 10, common practice).
 /// </summary>
 public static class PlayOrder
 {

@@ -26,7 +26,7 @@ public readonly record struct NewInForm(
     int CommonestFills
 );
 
-/// <summary>How a tune is built (handbook 10, common practice).</summary>
+/// <summary>How a tune is built (craft 10, common practice).</summary>
 /// <param name="Lines">Its lines.</param>
 /// <param name="Traps">Near-equal places.</param>
 /// <param name="Passages">Runs, arpeggios, thirds, sequences, repeated bars.</param>

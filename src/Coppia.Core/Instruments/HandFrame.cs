@@ -1,6 +1,6 @@
 namespace Coppia.Core.Instruments;
 
-/// <summary>How a hand frame is opened beyond its closed shape (handbook 3).</summary>
+/// <summary>How a hand frame is opened beyond its closed shape (craft 3).</summary>
 public enum Stretch
 {
     None,
@@ -13,7 +13,7 @@ public enum Stretch
 /// <param name="Semitones">The finger's regular place above the open string.</param>
 /// <param name="LetterSteps">Where fingers are numbered by letter: letters above the open string's letter; else null.</param>
 /// <param name="Moved">The stretch moved this finger from its closed place.</param>
-/// <param name="Reach">The finger reaches for one letter more, at exactly this place (the extended 4 of handbook 3).</param>
+/// <param name="Reach">The finger reaches for one letter more, at exactly this place (the extended 4 of craft 3).</param>
 public readonly record struct FingerSpot(int Finger, int Semitones, int? LetterSteps = null, bool Moved = false, bool Reach = false);
 
 /// <summary>A hand frame: which finger stands where without moving the hand.</summary>
@@ -24,10 +24,10 @@ public readonly record struct FingerSpot(int Finger, int Semitones, int? LetterS
 /// <param name="Spots">Fingers and their places, lowest first.</param>
 public sealed record HandFrame(string Position, string Spoken, int Height, Stretch Stretch, IReadOnlyList<FingerSpot> Spots)
 {
-    /// <summary>One of the lowest positions, where a beginner's hand lives: what they hold is not played above them (handbook 6).</summary>
+    /// <summary>One of the lowest positions, where a beginner's hand lives: what they hold is not played above them (craft 6).</summary>
     public bool IsHome { get; init; }
 
-    /// <summary>Low, high and stretched fingers are told apart in print: in first position (handbook 3).</summary>
+    /// <summary>Low, high and stretched fingers are told apart in print: in first position (craft 3).</summary>
     public bool PrintsLowAndHigh { get; init; }
 
     /// <summary>Cost of starting in or moving to this frame when others would do as well.</summary>

@@ -3,7 +3,7 @@ using Coppia.Core.Fingering;
 namespace Coppia.Core.Instruments;
 
 /// <summary>
-/// What it costs a hand to move along the neck of an instrument, in the unit of <see cref="FingerWeights"/> (handbook 6; the figures are
+/// What it costs a hand to move along the neck of an instrument, in the unit of <see cref="FingerWeights"/> (craft 6; the figures are
 /// ours).
 /// </summary>
 /// <param name="Shift">Moving to another position, whatever the distance.</param>

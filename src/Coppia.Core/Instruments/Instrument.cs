@@ -10,7 +10,7 @@ public sealed record Tape(int Semitones, string Name);
 /// <summary>An instrument size and its vibrating string length in millimetres (from memory; a measured length may replace it).</summary>
 public sealed record InstrumentSize(string Name, int StringLengthMm);
 
-/// <summary>What a finger's number follows from (handbook 3).</summary>
+/// <summary>What a finger's number follows from (craft 3).</summary>
 public enum Numbering
 {
     /// <summary>Each letter above the open string has its finger, low or high.</summary>
@@ -20,7 +20,7 @@ public enum Numbering
     BySemitone,
 }
 
-/// <summary>By what a teacher tells one shape of the hand from another (handbook 5).</summary>
+/// <summary>By what a teacher tells one shape of the hand from another (craft 5).</summary>
 public enum ShapeNaming
 {
     /// <summary>By the fingers that touch.</summary>
@@ -30,7 +30,7 @@ public enum ShapeNaming
     Fingers,
 }
 
-/// <summary>Another way that schools finger an instrument (handbook 17).</summary>
+/// <summary>Another way that schools finger an instrument (craft 17).</summary>
 /// <param name="Name">Its name in a house style: oneThreeFour.</param>
 /// <param name="Label">As it is printed to choose from: 1–3–4.</param>
 /// <param name="Frames">The hand frames that it has.</param>
@@ -69,10 +69,10 @@ public sealed record Instrument
     /// <summary>Height of the position in which the instrument is first taught.</summary>
     public required int FirstHeight { get; init; }
 
-    /// <summary>Heights of the positions that a beginner class has before its record says more (handbook 6).</summary>
+    /// <summary>Heights of the positions that a beginner class has before its record says more (craft 6).</summary>
     public required IReadOnlySet<int> BeginnerHeights { get; init; }
 
-    /// <summary>Heights of the positions whose hand shapes are shown (handbook 5).</summary>
+    /// <summary>Heights of the positions whose hand shapes are shown (craft 5).</summary>
     public required IReadOnlySet<int> ShownHeights { get; init; }
 
     /// <summary>What moving the hand costs.</summary>
@@ -80,11 +80,11 @@ public sealed record Instrument
 
     /// <summary>
     /// The lowest string on which a note that the lowest positions hold may be taken higher, together with a neighbour that needs it;
-    /// 0 = any (handbook 6).
+    /// 0 = any (craft 6).
     /// </summary>
     public int LowestStringPlayedHigh { get; init; }
 
-    /// <summary>The fourth finger plays what the next open string sounds, and schools choose between them (handbook 6).</summary>
+    /// <summary>The fourth finger plays what the next open string sounds, and schools choose between them (craft 6).</summary>
     public bool FourthStandsForOpen { get; init; }
 
     public required IReadOnlyList<Tape> DefaultTapes { get; init; }
@@ -92,7 +92,7 @@ public sealed record Instrument
     /// <summary>Sizes, the one that is used where nothing else is said first.</summary>
     public required IReadOnlyList<InstrumentSize> Sizes { get; init; }
 
-    /// <summary>Fingers stay down while the next string plays (handbook 7).</summary>
+    /// <summary>Fingers stay down while the next string plays (craft 7).</summary>
     public bool KeepsFingersDown { get; init; } = true;
 
     /// <summary>The drawn relative thickness of each string, lowest first.</summary>

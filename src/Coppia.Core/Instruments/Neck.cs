@@ -1,6 +1,6 @@
 namespace Coppia.Core.Instruments;
 
-/// <summary>Hand frames along the neck, for the three ways that fingers are set on a string (handbook 3).</summary>
+/// <summary>Hand frames along the neck, for the three ways that fingers are set on a string (craft 3).</summary>
 internal static class Neck
 {
     /// <summary>Semitones of the letters above an open string, such that fingers 1 and 4 span a fourth in every position.</summary>

@@ -26,7 +26,7 @@ public readonly record struct Pair(int String, int Finger, PlaceWord Word, bool 
 /// <param name="Finger">0 (open) to 4.</param>
 /// <param name="Frame">Index into <see cref="Instrument.Frames"/>.</param>
 /// <param name="Word">Open, regular, low or high, or moved by a stretch.</param>
-/// <param name="OwnLetter">False where a neighbour's finger stands in for the letter's own (handbook 3).</param>
+/// <param name="OwnLetter">False where a neighbour's finger stands in for the letter's own (craft 3).</param>
 /// <param name="Reach">The finger reaches out of a closed hand for one letter more.</param>
 public readonly record struct Placement(
     int String,

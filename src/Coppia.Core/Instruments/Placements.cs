@@ -4,7 +4,7 @@ using Coppia.Core.Music;
 
 namespace Coppia.Core.Instruments;
 
-/// <summary>All places that sound a written pitch on an instrument, from its tables (handbook 3).</summary>
+/// <summary>All places that sound a written pitch on an instrument, from its tables (craft 3).</summary>
 public static class Placements
 {
     /// <summary>The fingered ways of every pitch that was asked for, as long as the instrument's table lives.</summary>

@@ -2,7 +2,7 @@ using Coppia.Core.Music;
 
 namespace Coppia.Core.Instruments;
 
-/// <summary>The tables of the instruments that Coppia teaches (handbook 2, 3 and 4).</summary>
+/// <summary>The tables of the instruments that Coppia teaches (craft 2, 3 and 4).</summary>
 public static class StringSection
 {
     private static readonly Pitch[] Fifths = [.. new[] { "C2", "G2", "D3", "A3", "C3", "G3", "D4", "A4", "E5" }.Select(Pitch.Parse)];

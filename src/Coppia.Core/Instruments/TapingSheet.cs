@@ -4,7 +4,7 @@ namespace Coppia.Core.Instruments;
 /// <param name="Millimetres">Distance from the nut, to 0.5 mm.</param>
 public sealed record TapeDistance(Tape Tape, double Millimetres);
 
-/// <summary>Where to stick tapes on a fingerboard, in millimetres from the nut (handbook 4).</summary>
+/// <summary>Where to stick tapes on a fingerboard, in millimetres from the nut (craft 4).</summary>
 public static class TapingSheet
 {
     /// <summary>Shortest and longest string that is measured, in millimetres.</summary>

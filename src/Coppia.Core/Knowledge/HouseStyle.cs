@@ -23,7 +23,7 @@ public enum ExtendedFourthLabel
     Words,
 }
 
-/// <summary>Open string or fourth finger on violin and viola (handbook 6).</summary>
+/// <summary>Open string or fourth finger on violin and viola (craft 6).</summary>
 public enum FourthFinger
 {
     OpenFirst,
@@ -45,7 +45,7 @@ public enum OctaveNames
     None,
 }
 
-/// <summary>How beats are said (handbook 9).</summary>
+/// <summary>How beats are said (craft 9).</summary>
 public enum CountingSystem
 {
     Numbers,
@@ -67,7 +67,7 @@ public enum ValueNames
     British,
 }
 
-/// <summary>What louder asks of the bow besides more weight; teachers disagree (handbook 8).</summary>
+/// <summary>What louder asks of the bow besides more weight; teachers disagree (craft 8).</summary>
 public enum LoudBow
 {
     HeavierFaster,
@@ -85,7 +85,7 @@ public enum AfterLongRest
 /// <param name="Mark">A sign of one or two characters; may be empty.</param>
 public sealed record ShapeNickname(string Name, string Mark);
 
-/// <summary>What schools do differently (handbook 17): one immutable value, passed in wherever it matters.</summary>
+/// <summary>What schools do differently (craft 17): one immutable value, passed in wherever it matters.</summary>
 public sealed record HouseStyle
 {
     public static readonly HouseStyle Default = new();

@@ -1,6 +1,6 @@
 namespace Coppia.Core.Music;
 
-/// <summary>Accidentals through one bar: a sign holds for its line or space, in its octave, to the barline (handbook 1).</summary>
+/// <summary>Accidentals through one bar: a sign holds for its line or space, in its octave, to the barline (craft 1).</summary>
 public sealed class Accidentals(KeySignature key)
 {
     private readonly Dictionary<int, int> _signs = [];

@@ -17,7 +17,7 @@ public enum Mode
 /// <param name="Mode">Major, minor or a church mode; the signature alone does not tell.</param>
 public readonly record struct KeySignature(int Fifths, Mode Mode = Mode.Major)
 {
-    /// <summary>The order in which sharps are written; flats come in the reverse order (handbook 1).</summary>
+    /// <summary>The order in which sharps are written; flats come in the reverse order (craft 1).</summary>
     public static readonly IReadOnlyList<Letter> OrderOfSharps = [Letter.F, Letter.C, Letter.G, Letter.D, Letter.A, Letter.E, Letter.B];
 
     /// <summary>Where each letter, from C, stands in the order of sharps.</summary>

@@ -18,7 +18,7 @@ public readonly record struct MeterFault(MeterFaultKind Kind, Bar Bar);
 /// </summary>
 public static class ScoreAssembly
 {
-    /// <param name="draft">Score whose bars hold events without ids and onsets.</param>
+    /// <param name="draft">Score whose bars hold events without onsets; those with ids keep them.</param>
     /// <param name="pickUpMarked">True when the source itself marks its first bar as a pick-up.</param>
     public static (Score Score, IReadOnlyList<MeterFault> Faults) Finish(Score draft, bool pickUpMarked = false)
     {
@@ -27,7 +27,7 @@ public static class ScoreAssembly
         var number = 1;
         foreach (var (index, raw) in draft.Bars.Index())
         {
-            var bar = WithOnsets(raw, index);
+            var bar = WithOnsets(raw);
             var isShort = bar.Time is { } time && bar.Length < time.BarLength;
             if (index == 0 && isShort && (pickUpMarked || draft.Bars.Count > 1))
             {
@@ -35,7 +35,7 @@ public static class ScoreAssembly
                 continue;
             }
 
-            bars.Add(bar with { Number = number++ });
+            bars.Add(bar with { Number = number++, IsPickUp = false });
         }
 
         for (var i = 0; i < bars.Count; i++)
@@ -43,31 +43,28 @@ public static class ScoreAssembly
         if (bars.Count > 0 && bars[^1].Time is null && bars.All(b => b.Time is null))
             faults.Insert(0, new MeterFault(MeterFaultKind.FreeMeter, bars[0]));
         // A key or meter changed before the first note is the one that the tune begins in.
-        return (bars.Count == 0 ? draft : draft with { Bars = bars, Key = bars[0].Key, Time = bars[0].Time }, faults);
+        if (bars.Count == 0)
+            return (draft, faults);
+        var finished = draft with { Bars = bars, Key = bars[0].Key, Time = bars[0].Time };
+        return (
+            ScoreIds.Finished(finished, [.. bars.Select(b => b.Id)], [.. bars.Select(b => b.Events.Select(e => e.Id).ToArray())]),
+            faults
+        );
     }
 
-    private static Bar WithOnsets(Bar bar, int index)
+    private static Bar WithOnsets(Bar bar)
     {
         var onset = Fraction.Zero;
         var events = new List<ScoreEvent>(bar.Events.Count);
-        foreach (var (order, e) in bar.Events.Index())
+        foreach (var e in bar.Events)
         {
-            var id = $"b{index + 1}n{order + 1}";
             var length = e.IsBarRest && bar.Time is { } time ? time.BarLength : e.Value.Length;
-            events.Add(
-                e with
-                {
-                    Id = id,
-                    Onset = onset,
-                    Length = length,
-                    Graces = [.. e.Graces.Select((g, k) => g with { Id = $"{id}g{k + 1}" })],
-                }
-            );
+            events.Add(e with { Onset = onset, Length = length });
             onset += length;
         }
 
         Tuplets.Mark(events);
-        return bar with { Id = $"bar{index + 1}", Events = events };
+        return bar with { Events = events };
     }
 
     private static void CheckLength(List<Bar> bars, int index, List<MeterFault> faults)

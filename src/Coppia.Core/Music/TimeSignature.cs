@@ -1,6 +1,6 @@
 namespace Coppia.Core.Music;
 
-/// <summary>How a time signature is printed. C and cut C are time signatures, never keys (handbook 1).</summary>
+/// <summary>How a time signature is printed. C and cut C are time signatures, never keys (craft 1).</summary>
 public enum TimeSymbol
 {
     Numbers,

@@ -5,7 +5,7 @@ using Coppia.Core.Music;
 
 namespace Coppia.Core.Reading;
 
-/// <summary>What makes a step from note to note hard (handbook 11).</summary>
+/// <summary>What makes a step from note to note hard (craft 11).</summary>
 public enum TroublePart
 {
     Crossing,

@@ -20,7 +20,7 @@ public sealed record HandShape(
     IReadOnlyList<(int Lower, int Upper)> HalfSteps
 )
 {
-    /// <summary>The shape of each string, lowest first (handbook 5).</summary>
+    /// <summary>The shape of each string, lowest first (craft 5).</summary>
     /// <param name="position">Printed position name; an instrument without it gives empty shapes.</param>
     public static IReadOnlyList<HandShape> InKey(Instrument instrument, ScaleKey key, string position) =>
         [.. Enumerable.Range(0, instrument.Strings.Count).Select(s => OnString(instrument, key, position, s))];
@@ -31,7 +31,7 @@ public sealed record HandShape(
 
     /// <summary>
     /// Of first position and those below it the one under which more of the key's notes lie; the highest on a tie
-    /// (handbook 5: on the bass the frame follows the key).
+    /// (craft 5: on the bass the frame follows the key).
     /// </summary>
     public static string BestPosition(Instrument instrument, ScaleKey key) =>
         instrument

@@ -38,33 +38,10 @@ public static class KeyExercises
 
     private static Score Notes(Instrument instrument, ScaleKey key, Pitch[] pitches)
     {
-        var time = new TimeSignature(4, 4);
+        var score = new ScoreBuilder(instrument.FirstClef).In(key.Signature).In(new TimeSignature(4, 4));
+        foreach (var pitch in pitches[..^1])
+            score.Note(pitch);
         // The last note fills its bar.
-        var last = NoteValue.Exactly(new Fraction(4 - (pitches.Length - 1) % 4, 4)) ?? NoteValue.Quarter;
-        var events = pitches
-            .Select((p, i) => new ScoreEvent { Pitch = p, Value = i == pitches.Length - 1 ? last : NoteValue.Quarter })
-            .ToArray();
-        var bars = events
-            .Chunk(4)
-            .Select(b => new Bar
-            {
-                Clef = instrument.FirstClef,
-                Key = key.Signature,
-                Time = time,
-                Events = b,
-            })
-            .ToArray();
-        bars[^1] = bars[^1] with { Barline = Barline.Final };
-        return ScoreAssembly
-            .Finish(
-                new Score
-                {
-                    Clef = instrument.FirstClef,
-                    Key = key.Signature,
-                    Time = time,
-                    Bars = bars,
-                }
-            )
-            .Score;
+        return score.Note(pitches[^1], NoteValue.Exactly(new Fraction(4 - (pitches.Length - 1) % 4, 4)) ?? NoteValue.Quarter).Build();
     }
 }

@@ -5,7 +5,7 @@ using Coppia.Core.Music;
 
 namespace Coppia.Core.Wording;
 
-/// <summary>What is said about the bow (handbook 8).</summary>
+/// <summary>What is said about the bow (craft 8).</summary>
 public static class BowWords
 {
     /// <summary>Beyond so many bars their numbers are not read any more.</summary>

@@ -5,7 +5,7 @@ using Coppia.Core.Music;
 
 namespace Coppia.Core.Wording;
 
-/// <summary>What is said at a counted moment, in the school's system (handbook 9).</summary>
+/// <summary>What is said at a counted moment, in the school's system (craft 9).</summary>
 public static class CountWords
 {
     /// <summary>"1", "&amp;", "ti", "lan"; empty where nothing is said.</summary>

@@ -5,7 +5,7 @@ using Coppia.Core.Music;
 
 namespace Coppia.Core.Wording;
 
-/// <summary>How a tune is built, in sentences (handbook 10).</summary>
+/// <summary>How a tune is built, in sentences (craft 10).</summary>
 /// <param name="form">What is so.</param>
 /// <param name="score">The tune as its player reads it: names are said in the player's octave.</param>
 /// <param name="notes">Its sounding notes.</param>

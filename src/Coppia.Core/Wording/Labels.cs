@@ -6,7 +6,7 @@ using Coppia.Core.Shapes;
 
 namespace Coppia.Core.Wording;
 
-/// <summary>How names and pairs are printed in a house style (handbook 17).</summary>
+/// <summary>How names and pairs are printed in a house style (craft 17).</summary>
 public static class Labels
 {
     private static readonly string[] FixedDo = ["do", "re", "mi", "fa", "sol", "la", "si"];

@@ -69,7 +69,7 @@ public sealed class ReadingWords
         }
     }
 
-    /// <summary>C and cut C are easily taken for a key (handbook 1); null for other meters.</summary>
+    /// <summary>C and cut C are easily taken for a key (craft 1); null for other meters.</summary>
     public string? Meter()
     {
         var (half, quarter) = (new NoteValue(1).Words(Style.ValueNames), new NoteValue(2).Words(Style.ValueNames));

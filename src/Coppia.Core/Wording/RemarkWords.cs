@@ -6,7 +6,7 @@ using Coppia.Core.Reading;
 
 namespace Coppia.Core.Wording;
 
-/// <summary>What a teacher says before a line, a short sentence each (handbook 7).</summary>
+/// <summary>What a teacher says before a line, a short sentence each (craft 7).</summary>
 /// <param name="player">Whose strings, positions and tapes are named.</param>
 /// <param name="waymarks">All waymarks of the tune, which tell how far a da capo goes.</param>
 public sealed class RemarkWords(Player player, Waymarks waymarks)

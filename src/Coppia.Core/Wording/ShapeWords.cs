@@ -5,7 +5,7 @@ using Coppia.Core.Shapes;
 
 namespace Coppia.Core.Wording;
 
-/// <summary>What hand shapes are called, and what a key changes (handbook 5).</summary>
+/// <summary>What hand shapes are called, and what a key changes (craft 5).</summary>
 public static class ShapeWords
 {
     /// <summary>

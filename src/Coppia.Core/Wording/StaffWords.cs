@@ -2,7 +2,7 @@ using Coppia.Core.Music;
 
 namespace Coppia.Core.Wording;
 
-/// <summary>Where a note lies on the staff, in the words a teacher uses (handbook 1).</summary>
+/// <summary>Where a note lies on the staff, in the words a teacher uses (craft 1).</summary>
 public static class StaffWords
 {
     private static readonly string[] Ordinals = ["", "first", "second", "third", "fourth", "fifth", "sixth", "seventh"];

@@ -2,7 +2,7 @@ using Coppia.Core.Instruments;
 
 namespace Coppia.Core.Wording;
 
-/// <summary>Where a place lies, told by a beginner's tapes (handbook 4).</summary>
+/// <summary>Where a place lies, told by a beginner's tapes (craft 4).</summary>
 public static class TapeWords
 {
     /// <summary>"on tape 1", "between the nut and tape 1", "a half step past tape 3"; "the open string" for 0.</summary>

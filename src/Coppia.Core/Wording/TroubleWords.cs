@@ -4,7 +4,7 @@ using Coppia.Core.Reading;
 
 namespace Coppia.Core.Wording;
 
-/// <summary>What makes a step hard (handbook 11).</summary>
+/// <summary>What makes a step hard (craft 11).</summary>
 public sealed class TroubleWords(Fingers fingers)
 {
     private readonly Player _player = fingers.Player;

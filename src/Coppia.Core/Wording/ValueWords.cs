@@ -3,7 +3,7 @@ using Coppia.Core.Music;
 
 namespace Coppia.Core.Wording;
 
-/// <summary>Note values by their American or British names (handbook 17).</summary>
+/// <summary>Note values by their American or British names (craft 17).</summary>
 public static class ValueWords
 {
     private static readonly string[] American = ["breve", "whole", "half", "quarter", "eighth", "sixteenth", "32nd", "64th", "128th"];

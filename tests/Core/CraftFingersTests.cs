@@ -1,7 +1,7 @@
 namespace Coppia.Tests;
 
 /// <summary>The check values of the trade that concern fingers. Source of every expected row: common practice.</summary>
-public class HandbookFingersTests
+public class CraftFingersTests
 {
     [Theory]
     [InlineData("violin", "D", "D E F G A B c d", "D0 D1 D2 D3 A0 A1 A2 A3")]
@@ -24,7 +24,7 @@ public class HandbookFingersTests
     public void A_line_is_fingered_as_a_teacher_writes_it(string instrument, string key, string music, string pairs) =>
         Assert.Equal(pairs, Lines.Pairs(instrument, key, music));
 
-    [Theory] // Handbook 6: when a note forces the hand up, it goes once, for the whole group, and comes back once; by an open string, a rest or a low finger.
+    [Theory] // Craft 6: when a note forces the hand up, it goes once, for the whole group, and comes back once; by an open string, a rest or a low finger.
     [InlineData("viola", "D", "A A (e g) A", "A0 A0 A2 A4 A0", "III III III III III")] // not on a sliding 4 for one note
     [InlineData("viola", "D", "D E (e g) A F", "D0 D1 A2 A4 A0 D2", "I I III III I I")]
     [InlineData("violin", "D", "E A b c' d' c' b A E", "D1 A0 E2 E3 E4 E3 E2 A0 D1", "I I III III III III III I I")]
@@ -68,7 +68,7 @@ public class HandbookFingersTests
         Assert.Equal(positions, string.Join(' ', notes.Select(n => player.Frames[n.Placement!.Value.Frame].Position)));
     }
 
-    [Theory] // Handbook 3, common practice: E sharp takes low 2 or high 1, whichever the next notes make easier.
+    [Theory] // Craft 3, common practice: E sharp takes low 2 or high 1, whichever the next notes make easier.
     [InlineData("E F ^E F")]
     [InlineData("F ^E ^D E")]
     public void E_sharp_on_the_D_string_is_low_2_or_high_1(string music)
@@ -77,7 +77,7 @@ public class HandbookFingersTests
         Assert.Contains(labels, l => l is "D-H1" or "D-L2");
     }
 
-    [Theory] // Handbook 3, common practice.
+    [Theory] // Craft 3, common practice.
     [InlineData("violin", "C", "_D", "G-L4")]
     [InlineData("violin", "C", "_E", "D-L1")]
     [InlineData("violin", "C", "_d", "A-L3")]
@@ -87,7 +87,7 @@ public class HandbookFingersTests
     public void Special_places_have_their_own_finger(string instrument, string key, string music, string pair) =>
         Assert.Equal(pair, Lines.Pairs(instrument, key, music));
 
-    [Fact] // Handbook 3: another school fingers the bass 1–3–4 in the same places.
+    [Fact] // Craft 3: another school fingers the bass 1–3–4 in the same places.
     public void Bass_fingers_1_3_4_are_the_same_places()
     {
         var style = new HouseStyle { Alternatives = new Dictionary<string, string> { ["bass"] = "oneThreeFour" } };
