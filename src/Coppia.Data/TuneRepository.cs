@@ -50,7 +50,8 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
         using var connection = database.Open();
         var id = connection.ExecuteScalar<long>(
             """
-            INSERT INTO tune (title, title_key, composer, printed_for, source, note_ids, key_name, meter, clef, bars, created_at, changed_at)
+            INSERT INTO tune (title, title_key, composer, printed_for, source, note_ids,
+                key_name, meter, clef, bars, created_at, changed_at)
             VALUES (@Title, @key, @Composer, @PrintedFor, @Source, @NoteIds, @KeyName, @Meter, @Clef, @Bars, @now, @now)
             RETURNING id
             """,
@@ -65,7 +66,8 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
         using var connection = database.Open();
         var changed = connection.Execute(
             """
-            UPDATE tune SET title = @Title, title_key = @key, composer = @Composer, printed_for = @PrintedFor, source = @Source, note_ids = @NoteIds,
+            UPDATE tune SET title = @Title, title_key = @key, composer = @Composer, printed_for = @PrintedFor,
+                source = @Source, note_ids = @NoteIds,
                 key_name = @KeyName, meter = @Meter, clef = @Clef, bars = @Bars, version = version + 1, changed_at = @now
             WHERE id = @Id AND version = @Version AND deleted_at IS NULL
             """,

@@ -187,7 +187,7 @@ public class BowAndCountTests
                     }
                 }
             },
-            iter: 400
+            iter: Rounds.Of(400)
         );
 
     [Theory] // British names of the values; common practice.

@@ -202,7 +202,7 @@ public class BowPlanTests
     }
 
     [Fact] // The search against every set of up to three changes.
-    public void No_set_of_changes_is_cheaper_than_the_one_found() => Small.Sample(CheapestIsFound, iter: 60);
+    public void No_set_of_changes_is_cheaper_than_the_one_found() => Small.Sample(CheapestIsFound, iter: Rounds.Of(60));
 
     private static void CheapestIsFound(Score score)
     {
@@ -255,7 +255,7 @@ public class BowPlanTests
                 var changed = BowEdits.Apply(score, edits);
                 Assert.Equal(score.Events.Select(e => (e.Id, e.Pitch, e.Length)), changed.Events.Select(e => (e.Id, e.Pitch, e.Length)));
             },
-            iter: 50
+            iter: Rounds.Of(50)
         );
 
     [Theory]

@@ -8,7 +8,7 @@ namespace Coppia.Tests;
 /// </summary>
 public partial class EveryTuneOpensTests
 {
-    private const int Tunes = 10_000;
+    private static readonly int Tunes = Rounds.Of(10_000);
 
     private static readonly Gen<HouseStyle> AnyStyle =
         from lowHigh in Gen.Enum<LowHighLabel>()

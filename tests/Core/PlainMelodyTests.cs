@@ -7,7 +7,7 @@ namespace Coppia.Tests;
 /// </summary>
 public class PlainMelodyTests
 {
-    private const int Melodies = 200;
+    private static readonly int Melodies = Rounds.Of(200);
 
     // Open strings as semitones, C in octave 0 being 12, and as staff steps; craft 2.
     private static readonly Dictionary<string, (int Midi, int Step, string Name)[]> OpenStrings = new()

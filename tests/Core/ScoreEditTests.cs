@@ -73,7 +73,7 @@ public class ScoreEditTests
                 var whole = new Bar { Time = before.Time, Events = [new ScoreEvent { Value = new NoteValue(0) }] };
                 Assert.Equal(before.Events.Select(e => e.Id), before.InsertBar(0, whole).Events.Skip(1).Select(e => e.Id));
             },
-            iter: 500
+            iter: Rounds.Of(500)
         );
 
     [Fact]

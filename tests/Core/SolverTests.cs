@@ -55,7 +55,7 @@ public class SolverTests
                     Assert.Equal(AllWays(l.Lattice).Min(way => cost.Of(l.Lattice, way)), solution.Cost);
                     Assert.Equal(solution.Cost, cost.Of(l.Lattice, solution.Way));
                 },
-                iter: 300
+                iter: Rounds.Of(300)
             );
 
     [Fact] // With what notes ought to agree with, and pins: still the least of all ways.
@@ -92,7 +92,7 @@ public class SolverTests
                     Assert.Equal(AllWays(lattice).Min(way => cost.Of(lattice, way)), solution.Cost);
                     Assert.Equal(solution.Cost, cost.Of(lattice, solution.Way));
                 },
-                iter: 300
+                iter: Rounds.Of(300)
             );
 
     [Fact]
@@ -111,7 +111,7 @@ public class SolverTests
                             Assert.Equal(ways.Where(w => w.Way[i] == k).Min(w => w.Cost), through[i][k]);
                     }
                 },
-                iter: 100
+                iter: Rounds.Of(100)
             );
 
     [Fact] // QuikGraph's Dijkstra on the same lattice, unfolded to pairs of neighbouring choices.
@@ -124,7 +124,7 @@ public class SolverTests
                     var cost = CostOf(l.Instrument, l.Fourth);
                     Assert.Equal(FingerSolver.Solve(l.Lattice, cost).Cost, GeneralGraph.LeastCost(l.Lattice, cost));
                 },
-                iter: 60
+                iter: Rounds.Of(60)
             );
 
     [Fact]
@@ -140,7 +140,7 @@ public class SolverTests
                             Assert.Equal(step.Note.Pitch.Midi, player.Strings[way.String].Midi + way.Semitones);
                     }
                 },
-                iter: 300
+                iter: Rounds.Of(300)
             );
 
     [Fact]
@@ -170,7 +170,7 @@ public class SolverTests
                         Assert.Equal(regular[way.Finger] + off, way.Semitones);
                     }
                 },
-                iter: 300
+                iter: Rounds.Of(300)
             );
 
     [Fact]
@@ -195,7 +195,7 @@ public class SolverTests
                     var taken = at.Choices[solution.Way[lattice.Steps.Index().First(s => s.Item == at).Index]];
                     Assert.Equal((pinned.String, pinned.Finger), (taken.String, taken.Finger));
                 },
-                iter: 200
+                iter: Rounds.Of(200)
             );
 
     [Fact]
@@ -237,7 +237,7 @@ public class SolverTests
                     return;
                 Assert.Equal(Taken(x.tail), Taken(x.other));
             },
-            iter: 300
+            iter: Rounds.Of(300)
         );
 
     private static IEnumerable<int[]> AllWays(FingerLattice lattice)
