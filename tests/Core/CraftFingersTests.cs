@@ -69,13 +69,11 @@ public class CraftFingersTests
     }
 
     [Theory] // Craft 3, common practice: E sharp takes low 2 or high 1, whichever the next notes make easier.
-    [InlineData("E F ^E F")]
-    [InlineData("F ^E ^D E")]
-    public void E_sharp_on_the_D_string_is_low_2_or_high_1(string music)
-    {
-        var labels = Lines.Pairs("violin", "D", music).Split(' ');
-        Assert.Contains(labels, l => l is "D-H1" or "D-L2");
-    }
+    [InlineData("E F ^E F", "D1 D2 D-H1 D2")] // 2 stays for F sharp, 1 moves up once
+    [InlineData("F ^E ^D =E", "D2 D-H1 D-L1 D1")] // all of it under 1, which slides
+    [InlineData("E ^E G", "D1 D-L2 D3")] // 1 has just played E; 2 is free
+    public void E_sharp_on_the_D_string_is_low_2_or_high_1(string music, string pairs) =>
+        Assert.Equal(pairs, Lines.Pairs("violin", "D", music));
 
     [Theory] // Craft 3, common practice.
     [InlineData("violin", "C", "_D", "G-L4")]

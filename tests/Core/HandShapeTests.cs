@@ -45,6 +45,7 @@ public class HandShapeTests
     {
         foreach (var instrument in StringSection.All)
         {
+            var found = 0;
             foreach (var fifths in Enumerable.Range(-7, 15))
             {
                 var key = new ScaleKey(fifths, ScaleForm.Major);
@@ -56,9 +57,12 @@ public class HandShapeTests
                             n == 0 ? instrument.Strings[shape.String] : shape.Spots.First(p => p.Placement.Semitones == n).Pitch;
                         var degree = ((int)At(lower).Letter - (int)key.Tonic.Letter + 7) % 7;
                         Assert.True(degree is 2 or 6, $"{instrument.Id} {key}: {At(lower)} to {At(upper)}");
+                        found++;
                     }
                 }
             }
+            // Four fingers on a string hold one half step in most keys; the bass's three span a whole step only.
+            Assert.True(found > 15, $"{instrument.Id}: {found} half steps in fifteen keys");
         }
     }
 

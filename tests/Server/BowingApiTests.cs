@@ -21,6 +21,7 @@ public sealed class BowingApiTests : IClassFixture<RunningServer>
             .EnumerateArray()
             .Select(c => new { noteId = c.GetProperty("noteId").GetString(), kind = c.GetProperty("kind").GetString() })
             .ToArray();
+        var printed = await server.Client.GetStringAsync($"/api/tunes/{id}/export?format=musicxml");
         Assert.Equal(204, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}/bowing", new { changes })).Status);
 
         var reading = await server.Get($"/api/tunes/{id}/reading?instrument=cello"); // kept for the tune, on every instrument
@@ -32,12 +33,9 @@ public sealed class BowingApiTests : IClassFixture<RunningServer>
             StringComparison.Ordinal
         );
 
+        // Taken back, the print is what it was.
         await server.Send(HttpMethod.Put, $"/api/tunes/{id}/bowing", new { changes = Array.Empty<object>() });
-        Assert.DoesNotContain(
-            "<slur",
-            await server.Client.GetStringAsync($"/api/tunes/{id}/export?format=musicxml"),
-            StringComparison.Ordinal
-        );
+        Assert.Equal(printed, await server.Client.GetStringAsync($"/api/tunes/{id}/export?format=musicxml"));
     }
 
     [Fact] // Three strokes to a bar want one join; with the slur refused, the hook is proposed, and the refusal is kept.
