@@ -4,12 +4,12 @@ FILE=${1:-}
 [ -n "$FILE" ] || fail 'usage: coppia mutate FILE [FILTER], FILE as in Fingering/CrossingRules.cs'
 [ -e "src/Coppia.Core/$FILE" ] || fail "there is no src/Coppia.Core/$FILE"
 FILTER=${2:-$(basename "$FILE" .cs)}
-export COPPIA_QUICK=1
+export COPPIA_QUICK=1 COPPIA_MUTATE=1
 mkdir -p "$OUT/mutate"
 # Every mutant runs the tests it is given: which of them reach it cannot be told with this test runner.
 cat >"$OUT/mutate/stryker.json" <<JSON
 { "stryker-config": {
-    "project": "Coppia.Core.csproj", "coverage-analysis": "off", "test-runner": "vstest", "test-case-filter": "FullyQualifiedName~$FILTER",
+    "project": "Coppia.Core.csproj", "coverage-analysis": "off", "test-runner": "mtp", "test-case-filter": "FullyQualifiedName~$FILTER",
     "mutate": ["**/$FILE"], "reporters": ["progress", "json"], "verbosity": "warning"
 } }
 JSON

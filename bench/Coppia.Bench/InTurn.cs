@@ -5,8 +5,7 @@ namespace Coppia.Bench;
 
 /// <summary>
 /// Compares pieces of work that differ by little: all are run in turn, again and again, and each round gives one ratio. A machine that
-/// changes its speed
-/// meanwhile changes it for all of them, which runs one after the other cannot bear.
+/// changes its speed meanwhile changes it for all of them, which runs one after the other cannot bear.
 /// </summary>
 internal static class InTurn
 {

@@ -16,7 +16,11 @@ Type[] all =
     typeof(BowProposals),
     typeof(ReadingOverHttp),
 ];
-var inTurn = new Dictionary<string, Action>(StringComparer.OrdinalIgnoreCase) { [nameof(SameMusic)] = SameMusic.Run };
+var inTurn = new Dictionary<string, Action>(StringComparer.OrdinalIgnoreCase)
+{
+    [nameof(SameMusic)] = SameMusic.Run,
+    [nameof(FourInstruments)] = FourInstruments.Run,
+};
 
 // The names of benchmarks may follow; none runs them all.
 if (args.FirstOrDefault(a => !inTurn.ContainsKey(a) && !all.Any(t => t.Name.Equals(a, StringComparison.OrdinalIgnoreCase))) is { } unknown)

@@ -38,8 +38,7 @@ internal sealed record KeptTune(TuneRecord Tune, Score Score, IReadOnlyList<Noti
 
 /// <summary>
 /// Readings of kept tunes in the current house style, with the teacher's pins. Computed values are pure, so they are remembered by what
-/// they
-/// come from; what was not asked for the longest is forgotten first.
+/// they come from; what was not asked for the longest is forgotten first.
 /// </summary>
 internal sealed class Readings(
     TuneRepository tunes,

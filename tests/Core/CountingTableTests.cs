@@ -1,8 +1,8 @@
 namespace Coppia.Tests;
 
 /// <summary>
-/// One rhythm in every counting system. Source: craft 9, common practice; the words are our own set. Held beats have a dash before
-/// them, rests brackets.
+/// One rhythm in every counting system. Source: craft 9, common practice; the words are our own set. Held beats have a dash before them,
+/// rests brackets.
 /// </summary>
 public class CountingTableTests
 {

@@ -2,8 +2,7 @@ namespace Coppia.Tests;
 
 /// <summary>
 /// A fifth instrument is one table: two that Coppia does not ship are read, shaped, taped and bowed. Expected values were written down
-/// from the
-/// tables before the program was asked; tape distances by L · (1 − 2^(−n/12)) (craft 2).
+/// from the tables before the program was asked; tape distances by L · (1 − 2^(−n/12)) (craft 2).
 /// </summary>
 public class FifthInstrumentTests
 {

@@ -1,9 +1,8 @@
 namespace Coppia.Tests;
 
 /// <summary>
-/// Every rule of the cost alone, on the smallest music that shows it. The order of the rules is craft 6, common practice; the figures
-/// are ours,
-/// written down from the table of weights before the program was asked.
+/// Every rule of the cost alone, on the smallest music that shows it. The order of the rules is craft 6, common practice; the figures are
+/// ours, written down from the table of weights before the program was asked.
 /// </summary>
 public class FingerCostTests
 {

@@ -1,9 +1,8 @@
 namespace Coppia.Tests;
 
 /// <summary>
-/// Plain melodies at their plain places, whatever repeats in them. The oracle below is written from the tables of craft 3 and 6
-/// (common practice)
-/// with the strings as numbers, and shares nothing with the solver.
+/// Plain melodies at their plain places, whatever repeats in them. The oracle below is written from the tables of craft 3 and 6 (common
+/// practice) with the strings as numbers, and shares nothing with the solver.
 /// </summary>
 public class PlainMelodyTests
 {

@@ -1,8 +1,8 @@
 namespace Coppia.Tests;
 
 /// <summary>
-/// One note, one finger; the same music, the same fingers (craft 6, common practice): songs A A B A made up at random, with slurs,
-/// quick notes, rests and accidentals.
+/// One note, one finger; the same music, the same fingers (craft 6, common practice): songs A A B A made up at random, with slurs, quick
+/// notes, rests and accidentals.
 /// </summary>
 public class SameMusicTests
 {

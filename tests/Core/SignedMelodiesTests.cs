@@ -1,14 +1,12 @@
 namespace Coppia.Tests;
 
 /// <summary>
-/// Six melodies in six keys, with slurs, fingered whole and signed by hand for each instrument whose hand reaches them.
-/// Source of every row: common practice; a bar line in a row is a bar line of the tune. Where the rules were made exact, four rows
-/// changed with a reason:
+/// Six melodies in six keys, with slurs, fingered whole and signed by hand for each instrument whose hand reaches them. Source of every
+/// row: common practice; a bar line in a row is a bar line of the tune. Where the rules were made exact, four rows changed with a reason:
 /// the cello's hand stays open for B before and after C sharp (and E around F sharp), and it shifts from E after the slur on 2 instead of
-/// sliding 4 inside it; the bass comes down
-/// from D on a first finger that guides it (G1 G1) instead of on three fourth fingers, and takes G sharp in half position, where the D
-/// string needs no shift, and the slur E D
-/// under one hand in fourth, A on the G string, and B with 4 wherever it comes in the last line.
+/// sliding 4 inside it; the bass comes down from D on a first finger that guides it (G1 G1) instead of on three fourth fingers, and takes
+/// G sharp in half position, where the D string needs no shift, and the slur E D under one hand in fourth, A on the G string, and B with
+/// 4 wherever it comes in the last line.
 /// </summary>
 public class SignedMelodiesTests
 {

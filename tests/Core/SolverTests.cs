@@ -44,8 +44,8 @@ public class SolverTests
         new(new Player(Lines.Instrument(id), new HouseStyle { FourthFinger = fourth }), FingerWeights.Default);
 
     /// <summary>
-    /// What a way through a D major line on the violin costs, tallied anew from the order of craft 6 and our figures for it; it shares no code
-    /// with the cost rules. Quarter notes under their own bows in first position.
+    /// What a way through a D major line on the violin costs, tallied anew from the order of craft 6 and our figures for it; it shares no
+    /// code with the cost rules. Quarter notes under their own bows in first position.
     /// </summary>
     private static int Tally(IReadOnlyList<Placement> way)
     {

@@ -4,11 +4,9 @@ namespace Coppia.Tests;
 
 /// <summary>
 /// Twelve traditional melodies an instrument, fingered with a pencil before the program was asked. Tunes and fingers are from memory; the
-/// rules are craft 6.
-/// One row was changed after the program was asked. Frère Jacques for the bass had half position and a shift from 4 to 1 (G2 G4 | G1);
-/// with the first finger
-/// guiding the hand from A to B flat, C lies under 4 without a leap of the hand, and F and A need no half position.
-/// Every row begins with how many octaves the tune is moved for that instrument.
+/// rules are craft 6. One row was changed after the program was asked. Frère Jacques for the bass had half position and a shift from 4 to
+/// 1 (G2 G4 | G1); with the first finger guiding the hand from A to B flat, C lies under 4 without a leap of the hand, and F and A need
+/// no half position. Every row begins with how many octaves the tune is moved for that instrument.
 /// </summary>
 public class TraditionalMelodyTests
 {

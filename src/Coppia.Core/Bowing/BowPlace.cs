@@ -25,9 +25,8 @@ public readonly record struct BowTravel(PlayedStroke Stroke, double From, double
 }
 
 /// <summary>
-/// The bow's place along a tune at even speed (craft 8, common practice): two equal halves of a bar take a whole bow each, travel
-/// grows with length and
-/// with loudness, quick separate notes take small strokes, a note longer than a whole bow is played slower.
+/// The bow's place along a tune at even speed (craft 8, common practice): two equal halves of a bar take a whole bow each, travel grows
+/// with length and with loudness, quick separate notes take small strokes, a note longer than a whole bow is played slower.
 /// </summary>
 public static class BowPlace
 {

@@ -3,9 +3,8 @@ using Coppia.Core.Music;
 namespace Coppia.Core.Bowing;
 
 /// <summary>
-/// One step of the bow: which way a stroke goes after the one before, and where it ends (craft 8). Following a tune, its place along
-/// the bow
-/// and the search for other bowings all take this step.
+/// One step of the bow: which way a stroke goes after the one before, and where it ends (craft 8). Following a tune, its place along the
+/// bow and the search for other bowings all take this step.
 /// </summary>
 internal static class BowStep
 {

@@ -24,9 +24,8 @@ public readonly record struct PlayedStroke(int First, int Last, BowDirection Dir
 public readonly record struct WrongWayRound(int Leaving, int Returning, BowDirection First);
 
 /// <summary>
-/// Bow directions of a tune in play order (craft 8): the first stroke down unless a pick-up, each new stroke alternates, notes under
-/// one slur share a
-/// stroke, printed signs win, a lift, a bar of rest or plucked notes start down again.
+/// Bow directions of a tune in play order (craft 8): the first stroke down unless a pick-up, each new stroke alternates, notes under one
+/// slur share a stroke, printed signs win, a lift, a bar of rest or plucked notes start down again.
 /// </summary>
 /// <param name="Directions">For each sounding note its direction the first time.</param>
 /// <param name="Again">Its direction the second time where that differs; else null.</param>

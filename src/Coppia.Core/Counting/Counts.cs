@@ -35,8 +35,7 @@ public sealed record CountMark(string EventId, Fraction Offset, CountKind Kind)
 }
 
 /// <summary>
-/// What is counted (craft 9, common practice): every new note, every beat that is held, every beat of rest. The beginning of each beat
-/// is
+/// What is counted (craft 9, common practice): every new note, every beat that is held, every beat of rest. The beginning of each beat is
 /// counted exactly once.
 /// </summary>
 public static class Counts

@@ -4,8 +4,7 @@ namespace Coppia.Core.Fingering;
 
 /// <summary>
 /// Which bars of a line of notes are the same music to the fingers: equal pitches, lengths, places in the bar, slurs and rests inside it,
-/// grace notes and pins.
-/// A slur into the first note belongs to the bar before.
+/// grace notes and pins. A slur into the first note belongs to the bar before.
 /// </summary>
 internal sealed class EqualBars
 {

@@ -4,8 +4,8 @@ using Coppia.Core.Knowledge;
 namespace Coppia.Core.Fingering;
 
 /// <summary>
-/// The cost of a way through a line, as lists of named rules: over single notes, neighbours, and three notes in a row (craft 6).
-/// The solver and every explanation use this one definition.
+/// The cost of a way through a line, as lists of named rules: over single notes, neighbours, and three notes in a row (craft 6). The
+/// solver and every explanation use this one definition.
 /// </summary>
 public sealed class FingerCost
 {

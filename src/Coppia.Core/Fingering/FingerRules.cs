@@ -30,8 +30,7 @@ internal sealed record FingerSubstituted(int Price) : CostRule(CostKind.FingerSu
 
 /// <summary>
 /// The fourth finger for an open string, where something speaks for it. A repeated note pays once, so that three quick notes on an open
-/// string
-/// are still one trip to it.
+/// string are still one trip to it.
 /// </summary>
 internal sealed record FourthForOpen(FourthFinger School, FingerWeights Weights) : CostRule(CostKind.FourthForOpen)
 {

@@ -2,8 +2,8 @@ namespace Coppia.Core.Fingering;
 
 /// <summary>
 /// The cheapest way through a whole line, exactly: dynamic programming over pairs of neighbouring choices, because some costs show only
-/// over three notes.
-/// Time and memory grow linearly with the notes. Ties go to the choice that stands first, so the answer is always the same.
+/// over three notes. Time and memory grow linearly with the notes. Ties go to the choice that stands first, so the answer is always the
+/// same.
 /// </summary>
 public static class FingerSolver
 {

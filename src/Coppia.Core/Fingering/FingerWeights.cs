@@ -3,8 +3,8 @@ using Coppia.Core.Instruments;
 namespace Coppia.Core.Fingering;
 
 /// <summary>
-/// What makes a way dear, in the order of craft 6 (common practice; the figures are ours). All are costs in the same unit;
-/// an ordinary string crossing is 4. A value, so that a test can vary one weight and watch the line change.
+/// What makes a way dear, in the order of craft 6 (common practice; the figures are ours). All are costs in the same unit; an ordinary
+/// string crossing is 4. A value, so that a test can vary one weight and watch the line change.
 /// </summary>
 public sealed record FingerWeights
 {

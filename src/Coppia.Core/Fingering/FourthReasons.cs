@@ -64,8 +64,8 @@ internal static class FourthReasons
     }
 
     /// <summary>
-    /// A quick note keeps its reason only where every note of its pitch in the bar has one, and wherever the same bar comes again:
-    /// open here and fourth finger there would be two things to learn.
+    /// A quick note keeps its reason only where every note of its pitch in the bar has one, and wherever the same bar comes again: open
+    /// here and fourth finger there would be two things to learn.
     /// </summary>
     private static void Agree(IReadOnlyList<SoundingNote> notes, FourthReason[] reasons, EqualBars bars)
     {

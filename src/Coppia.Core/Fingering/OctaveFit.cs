@@ -16,8 +16,9 @@ public static class OctaveFit
     private const int FurthestMove = 4;
 
     /// <summary>
-    /// How many octaves to move the written notes: the move that leaves the fewest notes out of reach altogether, then the fewest that need
-    /// what the class has not learned, then the smallest, downwards on a tie. A tune whose notes all lie in the allowed positions stays.
+    /// How many octaves to move the written notes: the move that leaves the fewest notes out of reach altogether, then the fewest that
+    /// need what the class has not learned, then the smallest, downwards on a tie. A tune whose notes all lie in the allowed positions
+    /// stays.
     /// </summary>
     public static int OctavesFor(IReadOnlyList<SoundingNote> notes, Player player) =>
         Moves(notes, player)

@@ -100,8 +100,8 @@ internal sealed record PitchWays
 
     /// <summary>
     /// For each note the frames to which its neighbours call the hand, so that it goes up once for a whole group and stays where that
-    /// group is.
-    /// A call goes from note to note as long as the hand can stay there. A bar that comes again goes up only where each of its like does.
+    /// group is. A call goes from note to note as long as the hand can stay there. A bar that comes again goes up only where each of its
+    /// like does.
     /// </summary>
     public static ulong[] Called(List<PitchWays> ways, EqualBars bars)
     {

@@ -3,10 +3,9 @@ using Coppia.Core.Instruments;
 namespace Coppia.Core.Fingering;
 
 /// <summary>
-/// Two rules that reach farther than three notes (craft 6): one note, one finger in a line; the same music, the same fingers. The line
-/// is solved without them,
-/// each note that then disagrees is told what to agree with, and the line is solved again at that price. Where nothing disagrees, nothing
-/// is solved twice.
+/// Two rules that reach farther than three notes (craft 6): one note, one finger in a line; the same music, the same fingers. The line is
+/// solved without them, each note that then disagrees is told what to agree with, and the line is solved again at that price. Where
+/// nothing disagrees, nothing is solved twice.
 /// </summary>
 internal sealed class SameFingers
 {
@@ -98,9 +97,8 @@ internal sealed class SameFingers
 
     /// <summary>
     /// Each pitch that has two fingers in a bar is to take the one of the hand that holds most of the bar. Each that has two in a line is
-    /// to take the one of the hand
-    /// that plays most of such notes there, so that they agree on one hand and not each on its own; the commonest, then the first, on a
-    /// tie.
+    /// to take the one of the hand that plays most of such notes there, so that they agree on one hand and not each on its own; the
+    /// commonest, then the first, on a tie.
     /// </summary>
     private void TellLines()
     {

@@ -4,8 +4,7 @@ namespace Coppia.Core.Fingering;
 
 /// <summary>
 /// A rule that shows only over three notes in a row. It holds where both halves hold, which are looked up apart: what the first and the
-/// last
-/// note make of the right one between them, and what the first step makes of the right last one.
+/// last note make of the right one between them, and what the first step makes of the right last one.
 /// </summary>
 internal abstract record ThreeRule(CostKind Kind, int Price)
 {

@@ -79,8 +79,8 @@ public sealed record Instrument
     public HandMoves Moves { get; init; } = HandMoves.Usual;
 
     /// <summary>
-    /// The lowest string on which a note that the lowest positions hold may be taken higher, together with a neighbour that needs it;
-    /// 0 = any (craft 6).
+    /// The lowest string on which a note that the lowest positions hold may be taken higher, together with a neighbour that needs it; 0 =
+    /// any (craft 6).
     /// </summary>
     public int LowestStringPlayedHigh { get; init; }
 

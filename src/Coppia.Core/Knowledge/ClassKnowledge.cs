@@ -3,8 +3,8 @@ using Coppia.Core.Instruments;
 namespace Coppia.Core.Knowledge;
 
 /// <summary>
-/// What a class has learned, as a value: here the positions that its hands may use. Two values that allow the same are equal,
-/// so that what was computed for one serves the other.
+/// What a class has learned, as a value: here the positions that its hands may use. Two values that allow the same are equal, so that
+/// what was computed for one serves the other.
 /// </summary>
 public sealed record ClassKnowledge
 {

@@ -171,8 +171,7 @@ public static class ScoreIds
 
     /// <summary>
     /// The longest common subsequence by the greedy method of differences (Myers, "An O(ND) Difference Algorithm and Its Variations",
-    /// 1986):
-    /// its cost grows with the length times the number of differences.
+    /// 1986): its cost grows with the length times the number of differences.
     /// </summary>
     private static List<(int Old, int New)> Common(int oldFirst, int oldEnd, int newFirst, int newEnd, Func<int, int, bool> same)
     {

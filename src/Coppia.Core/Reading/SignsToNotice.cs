@@ -25,8 +25,7 @@ public enum SignKind
 public readonly record struct Sign(SignKind Kind, string? Text = null, int Times = 0, Waymarks Mark = Waymarks.None);
 
 /// <summary>
-/// Signs to look for before playing a line: dynamics, accents, dots, slurs, rests, fermata, lift, words, repeats and endings (craft
-/// 7).
+/// Signs to look for before playing a line: dynamics, accents, dots, slurs, rests, fermata, lift, words, repeats and endings (craft 7).
 /// </summary>
 internal static class SignsToNotice
 {

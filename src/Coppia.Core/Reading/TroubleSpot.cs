@@ -40,8 +40,7 @@ public sealed record TroubleSpot(int From, int To, IReadOnlyList<(TroublePart Pa
 
     /// <summary>
     /// The worst steps of a tune in the order of the notes: about one in twelve, and only those that are really hard. Besides, for each
-    /// different line
-    /// that has none of them, its likeliest slip: an easy tune has a hardest place too.
+    /// different line that has none of them, its likeliest slip: an easy tune has a hardest place too.
     /// </summary>
     public static IReadOnlyList<TroubleSpot> Of(Fingers fingering, IReadOnlyList<TuneLine> lines)
     {

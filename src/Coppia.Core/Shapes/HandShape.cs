@@ -30,8 +30,8 @@ public sealed record HandShape(
         [.. instrument.Frames.Where(f => instrument.ShownHeights.Contains(f.Height)).Select(f => f.Position).Distinct()];
 
     /// <summary>
-    /// Of first position and those below it the one under which more of the key's notes lie; the highest on a tie
-    /// (craft 5: on the bass the frame follows the key).
+    /// Of first position and those below it the one under which more of the key's notes lie; the highest on a tie (craft 5: on the bass
+    /// the frame follows the key).
     /// </summary>
     public static string BestPosition(Instrument instrument, ScaleKey key) =>
         instrument

@@ -5,7 +5,8 @@ using Coppia.Core.Knowledge;
 namespace Coppia.Core.Wording;
 
 /// <summary>
-/// Says why the chosen way beats the next best, or how the hand gets there where there is only one way, naming this note's own neighbours.
+/// Says why the chosen way beats the next best, or how the hand gets there where there is only one way, naming this note's own
+/// neighbours.
 /// </summary>
 internal sealed class ChoiceWords(Choice choice, Player player)
 {
