@@ -108,6 +108,7 @@ public class FingerCostTests
     [InlineData("viola", "A3 D5 I", "A4 G5 III", "bar", "Shift 46")]
     [InlineData("viola", "A3 D5 I", "A4 G5 III", "slurred", "Shift 66")]
     [InlineData("viola", "A4 E5 I", "A4 G5 III", "slurred", "Shift 74")]
+    [InlineData("viola", "A2 C#5 I", "A2 E5 III", "slurred", "Shift 59")]
     // The bass slides between half and first position, half as dear again after an open string.
     [InlineData("bass", "D2 F3 I", "D1 Eb3 half", "", "HandSlide 11")]
     [InlineData("bass", "D1 E3 I", "D1 Eb3 half", "", "HandSlide 12")]
@@ -137,6 +138,8 @@ public class FingerCostTests
     [InlineData("A0 A4 I", "D3 G4 I", "", "Crossing 4, OpenForFourth 12")]
     [InlineData("D3 G4 I", "A0 A4 I", "last", "Crossing 4, OpenForFourth 12")]
     [InlineData("D3 G4 I", "A0 A4 I", "", "Crossing 4")]
+    [InlineData("A0 A4 I", "A1 B4 I", "", "")]
+    [InlineData("A1 B4 I", "D3 G4 I", "", "Crossing 4")]
     public void An_open_string_costs_where_the_fourth_finger_comes_first(string from, string to, string circumstances, string parts)
     {
         var told = Cost(StringSection.Violin, FourthFinger.FourthFirst)
@@ -149,6 +152,7 @@ public class FingerCostTests
     [InlineData("violin", "D4 A4 I", "quick", "")]
     [InlineData("violin", "A0 A4 I", "", "")]
     [InlineData("viola", "A4 G5 III", "", "AboveFirst 3, OutsidePositions 18")]
+    [InlineData("viola", "A0 A4 III", "", "OutsidePositions 18")]
     [InlineData("bass", "G4 D4 III", "", "AboveFirst 3")]
     [InlineData("cello", "D4 G#3 I forward", "", "")]
     public void A_note_costs_by_itself_where_its_hand_is(string instrument, string place, string circumstances, string parts)
@@ -160,6 +164,8 @@ public class FingerCostTests
     [Theory]
     [InlineData("violin", "D2 F#4 I", "D1 E4 I", "D2 F4 I", "FingerInTwoPlaces 5")]
     [InlineData("violin", "D2 F#4 I", "D1 E4 I", "D2 F#4 I", "")]
+    [InlineData("violin", "D2 F#4 I", "D1 E4 I", "A2 C5 I", "")]
+    [InlineData("violin", "D0 D4 I", "D1 E4 I", "D0 D4 I", "")]
     [InlineData("viola", "A1 B4 I", "A4 G5 III", "A1 B4 I", "FrameThereAndBack 10")]
     [InlineData("bass", "D2 F3 I", "D1 Eb3 half", "D2 F3 I", "")] // a slide is no leaving of the hand
     public void Three_notes_show_what_two_do_not(string instrument, string first, string middle, string last, string parts)
