@@ -125,7 +125,7 @@ internal static class ReadingEndpoints
         if (readings.Find(id) is not { } kept)
             return Problems.NoTune(id);
         var reading = readings.Of(kept, player);
-        var remarks = new ReadingWords(reading).Remarks;
+        var remarks = new RemarkWords(player, reading.Score.Waymarks);
         var (firsts, bars) = (request.Starts, reading.Score.Bars.Count);
         for (var i = 0; i < firsts.Count; i++)
         {
