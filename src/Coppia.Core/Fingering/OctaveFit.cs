@@ -15,19 +15,27 @@ public static class OctaveFit
 {
     private const int FurthestMove = 4;
 
+    private static readonly int[] SmallestFirst = [0, .. Enumerable.Range(1, FurthestMove).SelectMany(o => new[] { -o, o })];
+
     /// <summary>
     /// How many octaves to move the written notes: the move that leaves the fewest notes out of reach altogether, then the fewest that
     /// need what the class has not learned, then the smallest, downwards on a tie. A tune whose notes all lie in the allowed positions
     /// stays.
     /// </summary>
-    public static int OctavesFor(IReadOnlyList<SoundingNote> notes, Player player) =>
-        Moves(notes, player)
-            .OrderBy(m => m.OutOfReach)
-            .ThenBy(m => m.Beyond)
-            .ThenBy(m => Math.Abs(m.Octaves))
-            .ThenBy(m => m.Octaves)
-            .First()
-            .Octaves;
+    public static int OctavesFor(IReadOnlyList<SoundingNote> notes, Player player)
+    {
+        OctaveChoice? best = null;
+        // The smaller move comes first, so that only a better one takes its place.
+        foreach (var move in Moves(notes, player))
+        {
+            if (best is not { } b || (move.OutOfReach, move.Beyond).CompareTo((b.OutOfReach, b.Beyond)) < 0)
+                best = move;
+            if (move is { OutOfReach: 0, Beyond: 0 })
+                break;
+        }
+
+        return best!.Value.Octaves;
+    }
 
     /// <summary>
     /// The octaves in which at least half of the notes can be played, lowest first, the print's own among them whatever it leaves out.
@@ -39,10 +47,11 @@ public static class OctaveFit
     public static bool IsAllowed(Player player, Pitch pitch) =>
         Placements.Of(player.Instrument, pitch, openFrame: 0).Any(p => player.Allows(p));
 
+    /// <summary>All moves, the smallest first, downwards before upwards.</summary>
     private static IEnumerable<OctaveChoice> Moves(IReadOnlyList<SoundingNote> notes, Player player)
     {
         var pitches = notes.GroupBy(n => n.Pitch).Select(g => (Pitch: g.Key, Count: g.Count())).ToArray();
-        for (var octaves = -FurthestMove; octaves <= FurthestMove; octaves++)
+        foreach (var octaves in SmallestFirst)
         {
             var (outOfReach, beyond) = (0, 0);
             foreach (var (pitch, count) in pitches)

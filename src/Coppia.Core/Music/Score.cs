@@ -175,30 +175,26 @@ public sealed record Score
 
     /// <summary>The same score with every pitch, grace and chord note moved by whole octaves.</summary>
     public Score MovedByOctaves(int octaves) =>
-        octaves == 0
-            ? this
-            : this with
-            {
-                Bars =
-                [
-                    .. Bars.Select(b =>
-                        b with
-                        {
-                            Events =
-                            [
-                                .. b.Events.Select(e =>
-                                    e with
-                                    {
-                                        Pitch = e.Pitch?.AddOctaves(octaves),
-                                        Chord = [.. e.Chord.Select(p => p.AddOctaves(octaves))],
-                                        Graces = [.. e.Graces.Select(g => g with { Pitch = g.Pitch.AddOctaves(octaves) })],
-                                    }
-                                ),
-                            ],
-                        }
-                    ),
-                ],
-            };
+        octaves == 0 ? this : this with { Bars = [.. Bars.Select(b => b with { Events = Moved(b.Events, e => Moved(e, octaves)) })] };
+
+    private static ScoreEvent Moved(ScoreEvent e, int octaves) =>
+        e with
+        {
+            Pitch = e.Pitch?.AddOctaves(octaves),
+            Chord = Moved(e.Chord, p => p.AddOctaves(octaves)),
+            Graces = Moved(e.Graces, g => g with { Pitch = g.Pitch.AddOctaves(octaves) }),
+        };
+
+    /// <summary>Each of a few things moved; most notes have no chord and no graces, and nothing is made for those.</summary>
+    private static IReadOnlyList<T> Moved<T>(IReadOnlyList<T> things, Func<T, T> move)
+    {
+        if (things.Count == 0)
+            return things;
+        var moved = new T[things.Count];
+        for (var i = 0; i < moved.Length; i++)
+            moved[i] = move(things[i]);
+        return moved;
+    }
 
     /// <summary>The same score on another clef throughout.</summary>
     public Score OnClef(Clef clef) => this with { Clef = clef, Bars = [.. Bars.Select(b => b with { Clef = clef })] };

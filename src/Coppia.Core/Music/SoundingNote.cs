@@ -41,6 +41,7 @@ public sealed record SoundingNote(
         ScoreEvent? before = null;
         foreach (var bar in score.Bars)
         {
+            var startsAt = bar.StartsAt;
             foreach (var e in bar.Events)
             {
                 if (e.Pitch is not { } pitch)
@@ -57,7 +58,7 @@ public sealed record SoundingNote(
                 else
                 {
                     var inSlur = slurs > 0 && notes.Count > 0;
-                    var at = bar.StartsAt + e.Onset;
+                    var at = startsAt + e.Onset;
                     foreach (var grace in e.Graces)
                     {
                         notes.Add(
