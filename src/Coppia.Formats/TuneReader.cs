@@ -2,6 +2,13 @@ using Coppia.Core.Music;
 
 namespace Coppia.Formats;
 
+/// <summary>What a tune is written in.</summary>
+public enum SourceFormat
+{
+    Abc,
+    MusicXml,
+}
+
 /// <summary>Reads a tune from text, whichever of the two formats it is in.</summary>
 public static class TuneReader
 {
@@ -18,7 +25,10 @@ public static class TuneReader
         return IsXml(text) ? MusicXmlReader.Read(text) : AbcReader.Read(text);
     }
 
-    public static bool IsXml(string text) => text.AsSpan().TrimStart("\uFEFF \t\r\n").StartsWith("<");
+    /// <summary>What a source is written in.</summary>
+    public static SourceFormat FormatOf(string text) => IsXml(text) ? SourceFormat.MusicXml : SourceFormat.Abc;
+
+    private static bool IsXml(string text) => text.AsSpan().TrimStart("\uFEFF \t\r\n").StartsWith("<");
 
     /// <summary>A tune with no notes, or with too many, is an error of the whole.</summary>
     internal static SourceError? CheckSize(int events, bool anyNote, SourcePosition at)

@@ -19,9 +19,11 @@ public sealed record BowChangeView(string NoteId, BowEditKind Kind, int Bar, str
 public sealed record WrongWayView(string NoteId, string Text, IReadOnlyList<BowChangeView> Mends);
 
 /// <summary>A proposed bowing; no changes where the present one is as good.</summary>
+/// <param name="Title">What is proposed.</param>
+/// <param name="Nothing">Said where there is nothing to propose; else null.</param>
 /// <param name="Now">Places that miss the aim now.</param>
 /// <param name="Left">Places that miss it with all changes taken.</param>
-public sealed record BowProposalView(BowAim Aim, IReadOnlyList<BowChangeView> Changes, int Now, int Left);
+public sealed record BowProposalView(BowAim Aim, string Title, string? Nothing, IReadOnlyList<BowChangeView> Changes, int Now, int Left);
 
 public sealed record UnevenBarView(int Bar, string Text, IReadOnlyList<string> NoteIds);
 
@@ -46,12 +48,10 @@ internal static class BowEndpoints
         app.MapPut("/api/tunes/{id:long}/bowing", Put).WithName("setBowing").ProducesProblem(404).ProducesProblem(422);
     }
 
-    private static Results<Ok<BowingView>, ProblemHttpResult> Get(Readings readings, Styles styles, long id, string instrument)
+    private static Results<Ok<BowingView>, ProblemHttpResult> Get(Readings readings, long id, string instrument)
     {
-        if (styles.Player(instrument) is not { } player)
-            return Problems.NoInstrument(instrument);
-        if (readings.Find(id) is not { } kept)
-            return Problems.NoTune(id);
+        if (readings.Missing(id, instrument, out var kept, out var player) is { } problem)
+            return problem;
         var reading = readings.Of(kept, player);
         var (tune, style) = (reading.Tune, player.Style);
         var refused = readings.RefusedBows(kept);
@@ -68,7 +68,17 @@ internal static class BowEndpoints
                         InBarOrder(w.Mends)
                     )),
                 ],
-                Proposals: [.. advice.Proposals.Select(p => new BowProposalView(p.Aim, InWords(p.Edits), p.Now, p.Left))],
+                Proposals:
+                [
+                    .. advice.Proposals.Select(p => new BowProposalView(
+                        Aim: p.Aim,
+                        Title: BowWords.AimTitle(p.Aim),
+                        Nothing: p.Edits.Count == 0 ? BowWords.NothingProposed(p, refused.Count > 0) : null,
+                        Changes: InWords(p.Edits),
+                        Now: p.Now,
+                        Left: p.Left
+                    )),
+                ],
                 Uneven: [.. advice.Uneven.Select(u => new UnevenBarView(u.Bar.Number, BowWords.Uneven(u), u.NoteIds))],
                 Hints: [.. advice.Hints.Select(h => new BowHintView(BowWords.Where(h), BowWords.Action(h.Action, style), h.NoteIds))],
                 Check: [.. BowWords.Check(reading.BowCheck)]
@@ -84,8 +94,8 @@ internal static class BowEndpoints
     /// <summary>Replaces all changes of the bowing; where one cannot be made, none is.</summary>
     private static Results<NoContent, ProblemHttpResult> Put(Readings readings, BowRepository bows, long id, BowChangesRequest request)
     {
-        if (readings.Find(id) is not { } kept)
-            return Problems.NoTune(id);
+        if (readings.Missing(id, out var kept) is { } problem)
+            return problem;
         BowEdit[] taken = [.. request.Changes.Distinct()];
         BowEdit[] refused = [.. (request.Refused ?? []).Distinct().Except(taken)];
         var pitches = kept.Score.Events.ToDictionary(e => e.Id, e => e.Pitch?.ToString());

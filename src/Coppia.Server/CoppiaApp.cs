@@ -34,6 +34,7 @@ public static class CoppiaApp
         builder.Services.AddOpenApi(
             "v1",
             o =>
+            {
                 o.AddDocumentTransformer(
                     (document, _, _) =>
                     {
@@ -41,7 +42,17 @@ public static class CoppiaApp
                         document.Info.Version = "1";
                         return Task.CompletedTask;
                     }
-                )
+                );
+                o.AddSchemaTransformer(
+                    (schema, context, _) =>
+                    {
+                        // A value type always has all of its parts; left to itself the document calls them optional.
+                        if (context.JsonTypeInfo.Type.IsValueType && schema.Properties is { Count: > 0 } parts)
+                            schema.Required = parts.Keys.ToHashSet();
+                        return Task.CompletedTask;
+                    }
+                );
+            }
         );
         builder.Services.AddResponseCompression(o => o.EnableForHttps = true);
         builder.Services.AddSingleton<IValidator<TuneRequest>, TuneRequestRules>();

@@ -13,6 +13,7 @@ public sealed record StringView(int Index, string Letter, string Open, double Th
 public sealed record AlternativeView(string Name, string Label);
 
 /// <summary>What a screen needs to draw an instrument.</summary>
+/// <param name="Distances">Of each place from the nut, as parts of the string length; from the open string to the highest place.</param>
 public sealed record InstrumentView(
     string Id,
     string Name,
@@ -21,6 +22,7 @@ public sealed record InstrumentView(
     IReadOnlyList<Tape> Tapes,
     IReadOnlyList<InstrumentSize> Sizes,
     int HighestPlace,
+    IReadOnlyList<double> Distances,
     IReadOnlyList<AlternativeView> Alternatives
 )
 {
@@ -40,9 +42,13 @@ public sealed record InstrumentView(
             Tapes: player.Style.TapesOf(i),
             Sizes: i.Sizes,
             HighestPlace: i.HighestPlace,
+            Distances: DistancesOf(i),
             Alternatives: [.. i.Alternatives.Select(a => new AlternativeView(a.Name, a.Label))]
         );
     }
+
+    private static double[] DistancesOf(Instrument instrument) =>
+        [.. Enumerable.Range(0, instrument.HighestPlace + 1).Select(n => Math.Round(Core.Instruments.Tapes.Distance(1, n), 5))];
 }
 
 /// <summary>One place on the fingerboard as a note on the staff.</summary>
@@ -71,8 +77,8 @@ internal static class InstrumentEndpoints
     /// <summary>The note at a place, spelled as the key has it.</summary>
     private static Results<Ok<PlaceView>, ProblemHttpResult> Place(Styles styles, string instrument, int @string, int semitones, int fifths)
     {
-        if (styles.Player(instrument) is not { } player)
-            return Problems.NoInstrument(instrument);
+        if (styles.Missing(instrument, out var player) is { } problem)
+            return problem;
         var (known, style) = (player.Instrument, player.Style);
         if (@string < 0 || @string >= known.Strings.Count || semitones < 0 || semitones > 24 || fifths is < -7 or > 7)
             return TypedResults.Problem(

@@ -4,15 +4,12 @@ using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Coppia.Server;
 
-/// <summary>One place in a tune that cannot be read.</summary>
-public sealed record SourceErrorView(int Line, int Column, string Wrong, string Expected)
-{
-    public static SourceErrorView Of(SourceError e) => new(e.At.Line, e.At.Column, e.Wrong, e.Expected);
-}
-
 /// <summary>The answers to requests that cannot be met (RFC 9457 problem details).</summary>
 internal static class Problems
 {
+    /// <summary>Nobody reads more errors than that.</summary>
+    public const int MostErrors = 50;
+
     public static ProblemHttpResult NoTune(long id) =>
         TypedResults.Problem(statusCode: 404, title: $"There is no tune {id}; it may have been deleted.");
 
@@ -27,7 +24,7 @@ internal static class Problems
             statusCode: 422,
             title: "The tune cannot be read.",
             detail: $"Line {first.At.Line}, column {first.At.Column}: {first.Wrong}; expected {first.Expected}.",
-            extensions: new Dictionary<string, object?> { ["errors"] = errors.Take(50).Select(SourceErrorView.Of).ToArray() }
+            extensions: new Dictionary<string, object?> { ["errors"] = errors.Take(MostErrors).ToArray() }
         );
     }
 }

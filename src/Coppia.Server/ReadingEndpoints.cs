@@ -36,27 +36,24 @@ internal static class ReadingEndpoints
         app.MapPost("/api/tunes/{id:long}/before", Before).WithName("sayBefore").ProducesProblem(400).ProducesProblem(404);
     }
 
-    private static Results<FileContentHttpResult, ProblemHttpResult> Get(Readings readings, Styles styles, long id, string instrument)
+    private static Results<FileContentHttpResult, ProblemHttpResult> Get(Readings readings, long id, string instrument)
     {
-        if (styles.Player(instrument) is not { } player)
-            return Problems.NoInstrument(instrument);
-        return readings.Find(id) is { } kept ? TypedResults.Bytes(readings.JsonOf(kept, player), "application/json") : Problems.NoTune(id);
+        if (readings.Missing(id, instrument, out var kept, out var player) is { } problem)
+            return problem;
+        return TypedResults.Bytes(readings.JsonOf(kept, player), "application/json");
     }
 
     /// <summary>Replaces the teacher's own pairs for one instrument; an impossible one is refused and nothing is changed.</summary>
     private static Results<NoContent, ProblemHttpResult> PutPins(
         Readings readings,
         PinRepository pins,
-        Styles styles,
         long id,
         string instrument,
         PinsRequest request
     )
     {
-        if (styles.Player(instrument) is not { } player)
-            return Problems.NoInstrument(instrument);
-        if (readings.Find(id) is not { } kept)
-            return Problems.NoTune(id);
+        if (readings.Missing(id, instrument, out var kept, out var player) is { } problem)
+            return problem;
         var pitches = SoundingNote.Of(kept.Score).ToDictionary(n => n.Id, n => n.Pitch.ToString());
         if (request.Pins.FirstOrDefault(p => !pitches.ContainsKey(p.NoteId)) is { } stray)
             return TypedResults.Problem(
@@ -91,16 +88,13 @@ internal static class ReadingEndpoints
     private static Results<NoContent, ProblemHttpResult> PutOctave(
         Readings readings,
         OctaveRepository octaves,
-        Styles styles,
         long id,
         string instrument,
         OctaveRequest request
     )
     {
-        if (styles.Player(instrument) is not { } player)
-            return Problems.NoInstrument(instrument);
-        if (readings.Find(id) is not { } kept)
-            return Problems.NoTune(id);
+        if (readings.Missing(id, instrument, out var kept, out var player) is { } problem)
+            return problem;
         var choices = OctaveFit.Choices(SoundingNote.Of(kept.Score), player);
         if (request.Octaves is { } asked && choices.All(c => c.Octaves != asked))
             return TypedResults.Problem(
@@ -115,15 +109,12 @@ internal static class ReadingEndpoints
     /// <summary>What to say before each line.</summary>
     private static Results<Ok<IReadOnlyList<IReadOnlyList<RemarkView>>>, ProblemHttpResult> Before(
         Readings readings,
-        Styles styles,
         long id,
         BeforeRequest request
     )
     {
-        if (styles.Player(request.Instrument) is not { } player)
-            return Problems.NoInstrument(request.Instrument);
-        if (readings.Find(id) is not { } kept)
-            return Problems.NoTune(id);
+        if (readings.Missing(id, request.Instrument, out var kept, out var player) is { } problem)
+            return problem;
         var reading = readings.Of(kept, player);
         var remarks = new RemarkWords(player, reading.Score.Waymarks);
         var (firsts, bars) = (request.Starts, reading.Score.Bars.Count);

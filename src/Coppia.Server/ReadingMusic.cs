@@ -4,16 +4,25 @@ using Coppia.Formats;
 
 namespace Coppia.Server;
 
+/// <summary>A row of text under the notes.</summary>
+internal enum Row
+{
+    Pair,
+    Name,
+    Count,
+    Bow,
+}
+
 /// <summary>A reading as MusicXML: the notes with rows of text under them.</summary>
 internal static class ReadingMusic
 {
-    /// <summary>The chosen rows (pair, name, count, bow) as lyric lines, and string and finger as technical marks.</summary>
-    public static MusicXmlExtras Extras(PlayerReading reading, IReadOnlyList<string> rows)
+    /// <summary>The chosen rows as lyric lines, and string and finger as technical marks.</summary>
+    public static MusicXmlExtras Extras(PlayerReading reading, IReadOnlyList<Row> rows)
     {
         var words = new ReadingWords(reading);
         var fingered = reading.Notes.Where(n => !n.Note.IsGrace).ToArray();
         return new MusicXmlExtras(
-            fingered.ToDictionary(n => n.Note.Id, n => (IReadOnlyList<string>)[.. rows.Select(r => Line(words, n, r)).OfType<string>()]),
+            fingered.ToDictionary(n => n.Note.Id, n => (IReadOnlyList<string>)[.. rows.Select(r => Line(words, n, r))]),
             fingered
                 .Where(n => n.Placement is not null)
                 .ToDictionary(n => n.Note.Id, n => (reading.Instrument.Strings.Count - n.Placement!.Value.String, n.Placement.Value.Finger))
@@ -24,13 +33,12 @@ internal static class ReadingMusic
     public static string ForEngraving(PlayerReading reading) =>
         MusicXmlWriter.Write(reading.Score with { TempoWords = null, Tempo = null });
 
-    private static string? Line(ReadingWords words, ReadingNote note, string row) =>
+    private static string Line(ReadingWords words, ReadingNote note, Row row) =>
         row switch
         {
-            "pair" => words.Label(note),
-            "name" => words.Name(note),
-            "count" => words.Count(note) is { Length: > 0 } count ? count : "·",
-            "bow" => BowWords.Way(note.Bow),
-            _ => null,
+            Row.Pair => words.Label(note),
+            Row.Name => words.Name(note),
+            Row.Count => words.Count(note) is { Length: > 0 } count ? count : "·",
+            _ => BowWords.Way(note.Bow),
         };
 }

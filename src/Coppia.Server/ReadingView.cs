@@ -1,6 +1,5 @@
 using Coppia.Core.Bowing;
 using Coppia.Core.Fingering;
-using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
 using Coppia.Core.Reading;
 using Coppia.Core.Wording;
@@ -23,6 +22,7 @@ public sealed record ReadingView(
     string KeyWords,
     string Meter,
     string? MeterWords,
+    IReadOnlyList<string> GoodToKnow,
     string? Moved,
     int Octaves,
     bool OctaveChosen,
@@ -31,7 +31,6 @@ public sealed record ReadingView(
     bool UsesPrintedFingers,
     IReadOnlyList<PinView> Pins,
     IReadOnlyList<string> Warnings,
-    IReadOnlyList<NoticeView> Notices,
     string MusicXml,
     IReadOnlyList<BarView> Bars,
     IReadOnlyList<ReadingNoteView> Notes,
@@ -43,8 +42,8 @@ public sealed record ReadingView(
     IReadOnlyList<TroubleView> Trouble,
     IReadOnlyList<int> Order,
     int TempoQuarters,
-    double CountedBeat,
-    ValueNames ValueNames
+    IReadOnlyList<ValueLevelView> Values,
+    IReadOnlyList<DroneView> Drones
 )
 {
     internal static ReadingView Of(KeptTune kept, PlayerReading reading, FixedPairs pairs)
@@ -67,6 +66,7 @@ public sealed record ReadingView(
             KeyWords: Labels.Signature(score.Key, style),
             Meter: kept.Tune.Meter,
             MeterWords: words.Meter(),
+            GoodToKnow: [.. words.BeforeTheFirstNote(pairs.Octaves is not null), .. pairs.SetAside, .. kept.Notices.Select(n => n.Message)],
             Moved: OctaveWords.Moved(reading.OctavesMoved),
             Octaves: reading.OctavesMoved,
             OctaveChosen: pairs.Octaves is not null,
@@ -74,13 +74,12 @@ public sealed record ReadingView(
             [
                 .. OctaveFit
                     .Choices(reading.Tune.Notes, player)
-                    .Select(c => new OctaveChoiceView(c.Octaves, OctaveWords.Moved(c.Octaves) ?? "as printed", c.OutOfReach, c.Beyond)),
+                    .Select(c => new OctaveChoiceView(c.Octaves, OctaveWords.Chosen(c.Octaves), OctaveWords.Leaves(c))),
             ],
             HasPrintedFingers: kept.Tune.PrintedFor == player.Instrument.Id && score.Events.Any(e => e.PrintedFinger is not null),
             UsesPrintedFingers: pairs.UsesPrinted,
             Pins: [.. pairs.Kept.Select(p => new PinView(p.NoteId, p.String, p.Finger))],
             Warnings: [.. words.Warnings(), .. pairs.SetAside],
-            Notices: [.. kept.Notices.Select(NoticeView.Of)],
             MusicXml: ReadingMusic.ForEngraving(reading),
             Bars: BarsOf(reading),
             Notes: NotesOf(reading, words),
@@ -105,10 +104,18 @@ public sealed record ReadingView(
             Trouble: TroubleOf(reading, words.Trouble),
             Order: [.. reading.Tune.Order.Select(p => p.Bar)],
             TempoQuarters: TempoOf(score),
-            CountedBeat: Quarters(Core.Counting.Counts.BeatOf(score.Time, style)),
-            ValueNames: style.ValueNames
+            Values: [.. ValueWords.Levels(style.ValueNames).Select(v => new ValueLevelView(Quarters(v.Length), v.Name))],
+            Drones:
+            [
+                .. Enumerable
+                    .Range(LowestDrone, 12)
+                    .Select(midi => new DroneView(Labels.Note(Spelling.InKey(midi, score.Key), style), midi)),
+            ]
         );
     }
+
+    /// <summary>C3: drones lie in the octave below the middle one, where all four instruments hear them under their own notes.</summary>
+    private const int LowestDrone = 48;
 
     private static double Quarters(Fraction length) => (length * new Fraction(4, 1)).ToDouble();
 
@@ -125,6 +132,7 @@ public sealed record ReadingView(
                     Onset: Quarters(b.StartsAt + e.Onset),
                     Length: Quarters(e.Length),
                     Words: e.Words(reading.Player.Style.ValueNames),
+                    Parts: e.Parts(reading.Player.Style.ValueNames),
                     IsRest: e.IsRest
                 ))
             ),
@@ -140,6 +148,7 @@ public sealed record ReadingView(
                 NoteId: reading.Notes[t.To].Note.Id,
                 Bar: barOrder[reading.Notes[t.To].Note.Bar.Id],
                 Score: t.Score,
+                Title: TroubleWords.Title(t),
                 Where: words.Where(t),
                 Text: words.Of(t),
                 IsSlip: t.IsSlip
@@ -164,7 +173,17 @@ public sealed record ReadingView(
         ];
 
     internal static IReadOnlyList<BarView> BarsOf(PlayerReading reading) =>
-        [.. reading.Score.Bars.Select(b => new BarView(b.Id, b.Number, [.. b.Events.Select(e => e.Id)]))];
+        [
+            .. reading.Score.Bars.Select(b => new BarView(
+                Id: b.Id,
+                Number: b.Number,
+                Name: b.Spoken(),
+                EventIds: [.. b.Events.Select(e => e.Id)],
+                StartsAt: Quarters(b.StartsAt),
+                FullLength: Quarters(b.Time?.BarLength ?? b.Length),
+                CountedBeat: Quarters(Core.Counting.Counts.BeatOf(b.Time, reading.Player.Style))
+            )),
+        ];
 
     internal static IReadOnlyList<ReadingNoteView> NotesOf(PlayerReading reading, ReadingWords words) =>
         [.. reading.Notes.Select(n => NoteOf(reading, n, words))];
@@ -186,7 +205,7 @@ public sealed record ReadingView(
     private static ReadingNoteView NoteOf(PlayerReading reading, ReadingNote row, ReadingWords words)
     {
         var (note, player, plucked) = (row.Note, reading.Player, reading.Tune.Bowing.Plucked[row.Note.Index]);
-        var frame = row.Placement is { } p ? player.FrameOf(p) : null;
+        var others = row.Fingered.Others;
         return new ReadingNoteView(
             Id: note.Id,
             TiedIds: note.TiedIds,
@@ -200,12 +219,11 @@ public sealed record ReadingView(
             Finger: row.Placement?.Finger,
             Semitones: row.Placement?.Semitones,
             Sign: row.Placement is { } at ? Labels.FingerSign(at.Pair, player.Style) : null,
-            Place: row.Placement?.Word.ToString().ToLowerInvariant(),
-            Position: frame?.Position,
-            PositionSpoken: frame?.Spoken,
+            Place: row.Placement?.Word,
+            Position: row.Placement is { } p ? player.FrameOf(p).Position : null,
             NewPosition: words.NewPosition(row),
-            Bow: BowWords.Way(row.Bow),
-            BowAgain: row.BowAgain is { } again ? BowWords.Way(again) : null,
+            Bow: row.Bow,
+            BowAgain: row.BowAgain,
             BowStarts: !note.Slurred && !plucked,
             Count: words.Count(row),
             Midi: note.Pitch.Midi + 12 * player.Instrument.SoundingOctave,
@@ -213,18 +231,19 @@ public sealed record ReadingView(
             Pinned: row.Fingered.Pinned,
             IsGrace: note.IsGrace,
             Plucked: plucked,
-            Reach: row.Placement?.Reach ?? false,
+            Here: words.Here(row),
             Why: words.Why(row),
             Others:
             [
-                .. row.Fingered.Others.Select(o => new OtherWayView(
+                .. others.Select(o => new OtherWayView(
                     o.Placement.String,
                     o.Placement.Finger,
                     Labels.Pair(o.Placement.Pair, player),
                     o.ExtraCost,
                     !player.Allows(o.Placement.Frame)
                 )),
-            ]
+            ],
+            Next: NextWay.After(row.Fingered, others, player)
         );
     }
 }

@@ -1,5 +1,8 @@
+using Coppia.Core.Bowing;
 using Coppia.Core.Counting;
+using Coppia.Core.Fingering;
 using Coppia.Core.Form;
+using Coppia.Core.Instruments;
 using Coppia.Core.Reading;
 using Coppia.Core.Wording;
 
@@ -16,7 +19,8 @@ public sealed record OtherWayView(int String, int Finger, string Label, int? Ext
 /// <param name="BowAgain">The direction the second time through a repeat, where it differs.</param>
 /// <param name="Midi">Sounding MIDI key number.</param>
 /// <param name="NewPosition">The position's name where the hand arrives in it; null where it stays.</param>
-/// <param name="Reach">An extended fourth finger on violin or viola.</param>
+/// <param name="Here">What is said of it when one stands on it.</param>
+/// <param name="Next">The way that one gets who asks for another; null where there is only one.</param>
 /// <param name="Sign">Finger with its place sign, without the string: L2, x4, 3.</param>
 public sealed record ReadingNoteView(
     string Id,
@@ -31,12 +35,11 @@ public sealed record ReadingNoteView(
     int? Finger,
     int? Semitones,
     string? Sign,
-    string? Place,
+    PlaceWord? Place,
     string? Position,
-    string? PositionSpoken,
     string? NewPosition,
-    string Bow,
-    string? BowAgain,
+    BowDirection Bow,
+    BowDirection? BowAgain,
     bool BowStarts,
     string Count,
     int Midi,
@@ -44,9 +47,10 @@ public sealed record ReadingNoteView(
     bool Pinned,
     bool IsGrace,
     bool Plucked,
-    bool Reach,
+    Here Here,
     Why Why,
-    IReadOnlyList<OtherWayView> Others
+    IReadOnlyList<OtherWayView> Others,
+    NextWay? Next
 );
 
 /// <summary>One counting syllable; the offset is in parts of its note's length, 0 to 1.</summary>
@@ -54,10 +58,31 @@ public sealed record CountView(string EventId, double Offset, string Text, Count
 
 public sealed record ShapeSpotView(int Semitones, int Finger, string Sign, string Name);
 
-public sealed record BarView(string Id, int Number, IReadOnlyList<string> EventIds);
+/// <summary>A bar; lengths are in quarters.</summary>
+/// <param name="Name">What it is called: "Bar 3", "Pick-up".</param>
+/// <param name="StartsAt">Where in a full bar its first note stands: 0, but in a pick-up.</param>
+/// <param name="FullLength">Length that its meter wants, in free meter its own.</param>
+/// <param name="CountedBeat">Length of a counted beat in its meter.</param>
+public sealed record BarView(
+    string Id,
+    int Number,
+    string Name,
+    IReadOnlyList<string> EventIds,
+    double StartsAt,
+    double FullLength,
+    double CountedBeat
+);
 
 /// <summary>A printed note or rest: where it begins in its full bar and how long it is, in quarters, and its value in words.</summary>
-public sealed record EventView(string Id, string BarId, double Onset, double Length, string Words, bool IsRest);
+/// <param name="Parts">How its value parts into small ones.</param>
+public sealed record EventView(string Id, string BarId, double Onset, double Length, string Words, string Parts, bool IsRest);
+
+/// <summary>A note value: its length in quarters and its name.</summary>
+public sealed record ValueLevelView(double Quarters, string Name);
+
+/// <summary>A tone to tune to, spelled as the key has it.</summary>
+/// <param name="Midi">MIDI key number.</param>
+public sealed record DroneView(string Name, int Midi);
 
 /// <summary>Where a stroke goes along the bow the first time: 0 = frog, 1 = tip.</summary>
 public sealed record TravelView(string NoteId, string LastId, bool Down, double From, double To, bool RunsOut, string Amount);
@@ -98,7 +123,9 @@ public sealed record FormView(
 public sealed record LikenessView(LikenessKind Kind, int Bar, string Text, IReadOnlyList<string> NoteIds);
 
 /// <summary>One of the hardest steps, on the note that it reaches.</summary>
-public sealed record TroubleView(string FromId, string NoteId, int Bar, int Score, string Where, string Text, bool IsSlip);
+/// <param name="Title">What kind of spot it is.</param>
+public sealed record TroubleView(string FromId, string NoteId, int Bar, int Score, string Title, string Where, string Text, bool IsSlip);
 
 /// <summary>An octave that a tune may be read in.</summary>
-public sealed record OctaveChoiceView(int Octaves, string Words, int OutOfReach, int Beyond);
+/// <param name="Leaves">What it leaves out, in words.</param>
+public sealed record OctaveChoiceView(int Octaves, string Words, string Leaves);

@@ -8,6 +8,7 @@ using Coppia.Core.Reading;
 using Coppia.Core.Wording;
 using Coppia.Data;
 using Coppia.Formats;
+using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.Extensions.Caching.Memory;
 using Microsoft.Extensions.Options;
@@ -66,6 +67,21 @@ internal sealed class Readings(
                 return kept;
             }
         );
+    }
+
+    /// <summary>The tune that was asked for, or null and the answer that it is not here.</summary>
+    public ProblemHttpResult? Missing(long id, out KeptTune kept)
+    {
+        var found = Find(id);
+        kept = found!;
+        return found is null ? Problems.NoTune(id) : null;
+    }
+
+    /// <summary>The tune and who reads it, or the answer that one of them is not known.</summary>
+    public ProblemHttpResult? Missing(long id, string instrument, out KeptTune kept, out Player player)
+    {
+        kept = null!;
+        return styles.Missing(instrument, out player) ?? Missing(id, out kept);
     }
 
     public PlayerReading Of(KeptTune kept, Player player)

@@ -10,8 +10,6 @@ namespace Coppia.Server;
 
 public sealed record HandSpotView(int Semitones, string Sign, string Name, bool Changed);
 
-public sealed record HalfStepView(int Lower, int Upper);
-
 /// <summary>One string's shape, with the teacher's own name and mark where there is one.</summary>
 public sealed record HandShapeView(
     string String,
@@ -22,7 +20,7 @@ public sealed record HandShapeView(
     string Mark,
     IReadOnlyList<HandSpotView> Spots,
     IReadOnlyList<HandSpotView> Besides,
-    IReadOnlyList<HalfStepView> HalfSteps
+    IReadOnlyList<HalfStep> HalfSteps
 );
 
 /// <summary>A scale or arpeggio, to engrave with its rows.</summary>
@@ -41,6 +39,7 @@ public sealed record ShapesView(
     InstrumentView Instrument,
     string KeyName,
     string KeyWords,
+    string OrderOfSigns,
     string Changes,
     int ComparedFifths,
     string Position,
@@ -50,14 +49,32 @@ public sealed record ShapesView(
     IReadOnlyList<KeyLineView> Lines
 );
 
-public sealed record TapeDistanceView(string Name, int Semitones, double Millimetres);
+/// <summary>A form of the scale with its fifteen keys, from seven flats to seven sharps.</summary>
+public sealed record ScaleFormView(ScaleForm Form, string Name, IReadOnlyList<KeyView> Keys);
+
+/// <summary>A key to choose: "D major", "2 ♯".</summary>
+public sealed record KeyView(int Fifths, string Name, string Signature);
 
 internal static class ShapeEndpoints
 {
     public static void MapShapes(this WebApplication app)
     {
+        app.MapGet("/api/keys", Keys).WithName("listKeys");
         app.MapGet("/api/shapes/{instrument}", Shapes).WithName("getShapes").ProducesProblem(404).ProducesProblem(400);
         app.MapGet("/api/taping/{instrument}", Taping).WithName("getTaping").ProducesProblem(404).ProducesProblem(400);
+    }
+
+    /// <summary>Every form of the scale in every key, to choose from.</summary>
+    private static ScaleFormView[] Keys(Styles styles)
+    {
+        var style = styles.Current().Style;
+        return [.. Enum.GetValues<ScaleForm>().Select(form => new ScaleFormView(form, ShapeWords.Form(form), [.. KeysOf(form)]))];
+
+        IEnumerable<KeyView> KeysOf(ScaleForm form) =>
+            Enumerable
+                .Range(-7, 15)
+                .Select(fifths => new ScaleKey(fifths, form).Signature)
+                .Select(key => new KeyView(key.Fifths, Labels.Key(key, style), ShapeWords.Short(key)));
     }
 
     private static Results<Ok<ShapesView>, ProblemHttpResult> Shapes(
@@ -69,8 +86,8 @@ internal static class ShapeEndpoints
         int? compareFifths
     )
     {
-        if (styles.Player(instrument) is not { } player)
-            return Problems.NoInstrument(instrument);
+        if (styles.Missing(instrument, out var player) is { } problem)
+            return problem;
         var (known, style) = (player.Instrument, player.Style);
         var positions = HandShape.Positions(known);
         if (fifths is < -7 or > 7 || compareFifths is < -7 or > 7 || position is not null && !positions.Contains(position))
@@ -79,10 +96,10 @@ internal static class ShapeEndpoints
                 title: $"There is no such key or position; expected −7 to 7 fifths and one of {string.Join(", ", positions)}."
             );
 
-        if (!Enum.TryParse<ScaleForm>(form, ignoreCase: true, out var scale))
+        if (!Choices.Read<ScaleForm>(form, out var scale))
             return TypedResults.Problem(
                 statusCode: 400,
-                title: $"“{form}” is not a scale; expected major, naturalMinor, harmonicMinor or melodicMinor."
+                title: $"“{form}” is not a scale; expected one of {Choices.Expected<ScaleForm>()}."
             );
 
         var key = new ScaleKey(fifths, scale);
@@ -93,6 +110,7 @@ internal static class ShapeEndpoints
                 InstrumentView.Of(player),
                 Labels.Scale(key, style),
                 Labels.Signature(key.Signature, style),
+                ShapeWords.OrderOfSigns(style),
                 ShapeWords.Changes(key, compared, style),
                 compared.Fifths,
                 position,
@@ -121,7 +139,7 @@ internal static class ShapeEndpoints
             own?.Mark ?? "",
             [.. shape.Spots.Select(Spot)],
             [.. shape.Besides.Select(Spot)],
-            [.. shape.HalfSteps.Select(h => new HalfStepView(h.Lower, h.Upper))]
+            shape.HalfSteps
         );
 
         HandSpotView Spot(ShapeSpot p) =>
@@ -159,21 +177,16 @@ internal static class ShapeEndpoints
         }
     }
 
-    private static Results<Ok<IReadOnlyList<TapeDistanceView>>, ProblemHttpResult> Taping(Styles styles, string instrument, double lengthMm)
+    private static Results<Ok<IReadOnlyList<TapeDistance>>, ProblemHttpResult> Taping(Styles styles, string instrument, double lengthMm)
     {
-        var style = styles.Current().Style;
-        if (style.Instrument(instrument) is not { } known)
-            return Problems.NoInstrument(instrument);
+        if (styles.Missing(instrument, out var player) is { } problem)
+            return problem;
         if (lengthMm is not (>= TapingSheet.ShortestString and <= TapingSheet.LongestString))
             return TypedResults.Problem(
                 statusCode: 400,
                 title: $"The string length must be {TapingSheet.ShortestString} to {TapingSheet.LongestString} mm, "
                     + "measured from the nut to the bridge."
             );
-        return TypedResults.Ok<IReadOnlyList<TapeDistanceView>>([
-            .. TapingSheet
-                .Of(style.TapesOf(known), lengthMm)
-                .Select(t => new TapeDistanceView(t.Tape.Name, t.Tape.Semitones, t.Millimetres)),
-        ]);
+        return TypedResults.Ok(TapingSheet.Of(player.Style.TapesOf(player.Instrument), lengthMm));
     }
 }

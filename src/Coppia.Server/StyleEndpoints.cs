@@ -14,7 +14,8 @@ public sealed record StyleView(long Id, string Name, bool Current, HouseStyle St
 public sealed record StyleRequest(string Name, HouseStyle Style);
 
 /// <summary>A rhythm of one beat, as parts of it, and the word that is shipped for it.</summary>
-public sealed record WordRhythmView(string Pattern, string Word);
+/// <param name="Name">What the rhythm is called: "half, two quick".</param>
+public sealed record WordRhythmView(string Pattern, string Word, string Name);
 
 internal sealed class StyleRules : AbstractValidator<StyleRequest>
 {
@@ -63,8 +64,9 @@ internal static class StyleEndpoints
             .WithName("deleteStyle")
             .ProducesProblem(404);
         styles
-            .MapGet("/words", () => WordRhythms.Shipped.Select(w => new WordRhythmView(w.Pattern, w.Word)).ToArray())
+            .MapGet("/words", () => WordRhythms.Shipped.Select(w => new WordRhythmView(w.Pattern, w.Word, w.Name)).ToArray())
             .WithName("listWordRhythms");
+        styles.MapGet("/settings", () => StyleSetting.All).WithName("listStyleSettings");
         styles.MapPost("/example", (HouseStyle style) => StyleExamples.Of(style)).WithName("showStyle");
     }
 

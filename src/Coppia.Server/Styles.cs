@@ -1,6 +1,7 @@
 using Coppia.Core.Knowledge;
 using Coppia.Data;
 using Coppia.Formats;
+using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Coppia.Server;
 
@@ -20,10 +21,12 @@ internal sealed class Styles(StyleRepository repository)
         return (last.Style, kept.Json);
     }
 
-    /// <summary>The player of this instrument in the current style; null for an unknown instrument.</summary>
-    public Player? Player(string instrument)
+    /// <summary>The player of this instrument in the current style, or the answer that it is not known.</summary>
+    public ProblemHttpResult? Missing(string instrument, out Player player)
     {
         var style = Current().Style;
-        return style.Instrument(instrument) is { } known ? new Player(known, style) : null;
+        var known = style.Instrument(instrument);
+        player = known is null ? null! : new Player(known, style);
+        return known is null ? Problems.NoInstrument(instrument) : null;
     }
 }

@@ -106,8 +106,8 @@ internal static class TuneEndpoints
             record?.Clef,
             record?.Bars ?? 0,
             record?.PrintedFor,
-            [.. read.Errors.Take(50).Select(SourceErrorView.Of)],
-            [.. read.Notices.Select(NoticeView.Of)]
+            [.. read.Errors.Take(Problems.MostErrors)],
+            read.Notices
         );
     }
 

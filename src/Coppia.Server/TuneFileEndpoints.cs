@@ -67,30 +67,49 @@ internal static class TuneFileEndpoints
         string? rows
     )
     {
-        if (format is not ("musicxml" or "abc"))
-            return TypedResults.Problem(statusCode: 400, title: "Unknown format; expected musicxml or abc.");
-        if (readings.Find(id) is not { } kept)
-            return Problems.NoTune(id);
+        if (!Choices.Read<SourceFormat>(format, out var wanted))
+            return TypedResults.Problem(
+                statusCode: 400,
+                title: $"“{format}” is not a format; expected one of {Choices.Expected<SourceFormat>()}."
+            );
+        if (Rows(rows ?? "pair") is not { } shown)
+            return TypedResults.Problem(statusCode: 400, title: $"“{rows}” are not rows; expected some of {Choices.Expected<Row>()}.");
+        if (readings.Missing(id, out var kept) is { } missing)
+            return missing;
         var score = BowEdits.Apply(kept.Score, readings.BowsOf(kept));
         MusicXmlExtras? extras = null;
         if (instrument is not null)
         {
-            if (styles.Player(instrument) is not { } player)
-                return Problems.NoInstrument(instrument);
+            if (styles.Missing(instrument, out var player) is { } problem)
+                return problem;
             var reading = readings.Of(kept, player);
             score = reading.Score with { InstrumentName = player.Instrument.Name };
-            extras = ReadingMusic.Extras(reading, (rows ?? "pair").Split(',', StringSplitOptions.RemoveEmptyEntries));
+            extras = ReadingMusic.Extras(reading, shown);
         }
 
         score = score with { Title = kept.Tune.Title, Composer = kept.Tune.Composer };
-        var text = format == "abc" ? AbcWriter.Write(score) : MusicXmlWriter.Write(score, extras);
+        var text = wanted == SourceFormat.Abc ? AbcWriter.Write(score) : MusicXmlWriter.Write(score, extras);
         var name =
             string.Concat(kept.Tune.Title.Select(c => char.IsLetterOrDigit(c) ? c : '-')).Trim('-')
             + (instrument is null ? "" : "-" + instrument);
         return TypedResults.File(
             Encoding.UTF8.GetBytes(text),
-            format == "abc" ? "text/vnd.abc" : "application/vnd.recordare.musicxml+xml",
-            $"{name}.{(format == "abc" ? "abc" : "musicxml")}"
+            wanted == SourceFormat.Abc ? "text/vnd.abc" : "application/vnd.recordare.musicxml+xml",
+            $"{name}.{(wanted == SourceFormat.Abc ? "abc" : "musicxml")}"
         );
+    }
+
+    /// <summary>The rows that are named, parted by commas; null where one is not known.</summary>
+    private static List<Row>? Rows(string names)
+    {
+        var rows = new List<Row>();
+        foreach (var name in names.Split(',', StringSplitOptions.RemoveEmptyEntries))
+        {
+            if (!Choices.Read<Row>(name, out var row))
+                return null;
+            rows.Add(row);
+        }
+
+        return rows;
     }
 }

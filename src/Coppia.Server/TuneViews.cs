@@ -29,17 +29,11 @@ public sealed record TuneSummary(
     public TuneSummary Named(HouseStyle style) => this with { KeyName = Labels.KeyNamed(KeyName, style) };
 }
 
-/// <summary>Something a reader of the tune should know.</summary>
-public sealed record NoticeView(int Line, int Column, int? Bar, string Message)
-{
-    public static NoticeView Of(Notice n) => new(n.At.Line, n.At.Column, n.Bar, n.Message);
-}
-
 /// <summary>A tune with its source text exactly as given.</summary>
-public sealed record TuneDetail(TuneSummary Summary, string Source, string Format, IReadOnlyList<NoticeView> Notices)
+public sealed record TuneDetail(TuneSummary Summary, string Source, SourceFormat Format, IReadOnlyList<Notice> Notices)
 {
     public static TuneDetail Of(TuneRecord t, IReadOnlyList<Notice> notices) =>
-        new(TuneSummary.Of(t), t.Source, TuneReader.IsXml(t.Source) ? "musicxml" : "abc", [.. notices.Select(NoticeView.Of)]);
+        new(TuneSummary.Of(t), t.Source, TuneReader.FormatOf(t.Source), notices);
 }
 
 /// <summary>A tune to keep. What is left empty is taken from the source.</summary>
@@ -57,8 +51,8 @@ public sealed record TuneCheck(
     string? Clef,
     int Bars,
     string? PrintedFor,
-    IReadOnlyList<SourceErrorView> Errors,
-    IReadOnlyList<NoticeView> Notices
+    IReadOnlyList<SourceError> Errors,
+    IReadOnlyList<Notice> Notices
 );
 
 internal sealed class TuneRequestRules : AbstractValidator<TuneRequest>

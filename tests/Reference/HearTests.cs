@@ -16,7 +16,6 @@ public class HearTests
             reading = new
             {
                 musicXml = MusicXmlWriter.Write(reading.Score),
-                countedBeat = 4 * Counts.BeatOf(score.Time, HouseStyle.Default).ToDouble(),
                 notes = reading.Notes.Select(n => new
                 {
                     id = n.Note.Id,
@@ -27,18 +26,11 @@ public class HearTests
                 bars = score.Bars.Select(b => new
                 {
                     id = b.Id,
-                    number = b.Number,
-                    eventIds = b.Events.Select(e => e.Id),
+                    startsAt = 4 * b.StartsAt.ToDouble(),
+                    fullLength = 4 * (b.Time?.BarLength ?? b.Length).ToDouble(),
+                    countedBeat = 4 * Counts.BeatOf(b.Time, HouseStyle.Default).ToDouble(),
                 }),
                 order = reading.Tune.Order.Select(p => p.Bar),
-                events = score.Bars.SelectMany(b =>
-                    b.Events.Select(e => new
-                    {
-                        id = e.Id,
-                        barId = b.Id,
-                        length = 4 * e.Length.ToDouble(),
-                    })
-                ),
             },
             starts,
         };
@@ -87,14 +79,16 @@ public class HearTests
         Assert.Equal([false, true, true, false], plucked);
     }
 
-    [Fact]
-    public void The_clicks_fall_on_the_beats_and_the_first_of_each_bar_is_strong()
+    [Theory] // Common practice: the click follows the meter, where it changes too; 6/8 is counted in eighths.
+    [InlineData("3/4", "A|d3|d3|]", "0 1! 2 3 4! 5 6")]
+    [InlineData("2/4", "D E|[M:3/4]F E D|[M:6/8]D3/2E3/2|]", "0! 1 2! 3 4 5! 5.5 6 6.5 7 7.5")]
+    public void The_clicks_fall_on_the_beats_and_the_first_of_each_bar_is_strong(string meter, string music, string clicks)
     {
-        var beats = Schedule("3/4", "A|d3|d3|]")
+        var beats = Schedule(meter, music)
             .GetProperty("beats")
             .EnumerateArray()
             .Select(b => $"{b.GetProperty("at").GetDouble():0.##}{(b.GetProperty("strong").GetBoolean() ? "!" : "")}");
-        Assert.Equal("0 1! 2 3 4! 5 6", string.Join(' ', beats));
+        Assert.Equal(clicks, string.Join(' ', beats));
     }
 
     [Theory] // A whole bar is counted, then the beats of the first bar that go before the start.
@@ -103,6 +97,8 @@ public class HearTests
     [InlineData("3/4", "A|d3|d3|]", 0, "!..!.")] // the pick-up is beat 3
     [InlineData("3/4", "A|d3|d3|]", 1, "!..")]
     [InlineData("2/4", "D E|F2|]", 2, "!.")]
+    [InlineData("2/4", "D E|[M:3/4]F E D|]", 4, "!..!.")] // the bar that one starts in is counted in its own meter
+    [InlineData("3/4", "|:A|d3|d2:|]", 9, "!..!.")] // the third beat of the last bar but one, the second time through
     public void The_count_in_leads_into_the_start(string meter, string music, double start, string clicks) =>
         Assert.Equal(clicks, Schedule(meter, music, start).GetProperty("clicks")[0].GetString());
 }

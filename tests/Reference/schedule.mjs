@@ -14,6 +14,6 @@ answer(
     toolkit.setOptions({ breaks: 'none' })
     toolkit.loadData(reading.musicXml)
     const schedule = scheduleOf(toolkit.renderToTimemap({ includeMeasures: true }), reading)
-    return { ...schedule, clicks: starts.map((s) => countIn(schedule, s).map((strong) => (strong ? '!' : '.')).join('')) }
+    return { ...schedule, clicks: starts.map((s) => countIn(schedule, s).clicks.map((strong) => (strong ? '!' : '.')).join('')) }
   }),
 )

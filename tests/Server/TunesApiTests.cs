@@ -25,8 +25,8 @@ public class TunesApiTests(RunningServer server) : IClassFixture<RunningServer>
         var before = (await server.Get("/api/tunes")).GetArrayLength();
         var (status, problem) = await server.Send(HttpMethod.Post, "/api/tunes", new { source = "X:1\nK:D\nD ? E|]" });
         Assert.Equal(422, status);
-        var error = problem.GetProperty("errors")[0];
-        Assert.Equal((3, 3), (error.GetProperty("line").GetInt32(), error.GetProperty("column").GetInt32()));
+        var at = problem.GetProperty("errors")[0].GetProperty("at");
+        Assert.Equal((3, 3), (at.GetProperty("line").GetInt32(), at.GetProperty("column").GetInt32()));
         Assert.Equal(before, (await server.Get("/api/tunes")).GetArrayLength());
     }
 

@@ -2,6 +2,9 @@ using Coppia.Core.Instruments;
 
 namespace Coppia.Core.Shapes;
 
+/// <summary>Two neighbouring places a half step apart, in semitones above the open string.</summary>
+public readonly record struct HalfStep(int Lower, int Upper);
+
 /// <summary>The hand's shape on one string in a key and position.</summary>
 /// <param name="String">0 = lowest sounding string.</param>
 /// <param name="OpenInKey">The open string belongs to the key.</param>
@@ -17,7 +20,7 @@ public sealed record HandShape(
     HandFrame? Frame,
     IReadOnlyList<ShapeSpot> Spots,
     IReadOnlyList<ShapeSpot> Besides,
-    IReadOnlyList<(int Lower, int Upper)> HalfSteps
+    IReadOnlyList<HalfStep> HalfSteps
 )
 {
     /// <summary>The shape of each string, lowest first (craft 5).</summary>
@@ -71,7 +74,10 @@ public sealed record HandShape(
             .First();
         var (spots, besides) = best.Spots;
         var heights = (openInKey ? [0] : Array.Empty<int>()).Concat(spots.Select(p => p.Placement.Semitones)).ToArray();
-        var halfSteps = heights.Zip(heights.Skip(1)).Where(p => p.Second - p.First == 1).ToArray();
+        var halfSteps = heights
+            .Zip(heights.Skip(1), (lower, upper) => new HalfStep(lower, upper))
+            .Where(h => h.Upper - h.Lower == 1)
+            .ToArray();
         return new HandShape(s, openInKey, best.Frame.Item, spots, besides, halfSteps);
     }
 

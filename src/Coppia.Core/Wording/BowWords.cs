@@ -46,6 +46,20 @@ public static class BowWords
     /// <summary>What a proposed bowing achieves.</summary>
     public static string Aim(BowAim aim) => aim == BowAim.DownbeatsDown ? "To begin each bar down" : "To use the bow evenly";
 
+    /// <summary>The aim of a proposed bowing as a heading.</summary>
+    public static string AimTitle(BowAim aim) => aim == BowAim.DownbeatsDown ? "Proposal: bar beginnings down" : "Proposal: an even bow";
+
+    /// <summary>What is said where nothing is proposed for an aim.</summary>
+    /// <param name="refused">Changes were refused before.</param>
+    public static string NothingProposed(BowProposal proposal, bool refused) =>
+        proposal.Now switch
+        {
+            > 0 => refused ? "Nothing else helps." : "Nothing simple helps.",
+            _ => proposal.Aim == BowAim.DownbeatsDown
+                ? "Every bar that begins with a new stroke begins down already."
+                : "No stroke runs out of bow.",
+        };
+
     /// <summary>"Bars 1–4", "Pick-up".</summary>
     public static string Where(BowHintInBars hint) => English.Capital(English.Bars(hint.Bars));
 

@@ -8,7 +8,7 @@ namespace Coppia.Core.Wording;
 /// Says why the chosen way beats the next best, or how the hand gets there where there is only one way, naming this note's own
 /// neighbours.
 /// </summary>
-internal sealed class ChoiceWords(Choice choice, Player player)
+public sealed class ChoiceWords(Choice choice, Player player)
 {
     private readonly Placement _chosen = choice.Note.Placement!.Value;
 

@@ -5,7 +5,7 @@ using Coppia.Core.Knowledge;
 namespace Coppia.Core.Wording;
 
 /// <summary>What another way of playing a note would cost most (craft 6), its neighbours staying as they are.</summary>
-internal sealed class DearerWords(Choice choice, Player player)
+public sealed class DearerWords(Choice choice, Player player)
 {
     private readonly Placement _chosen = choice.Note.Placement!.Value;
 

@@ -109,11 +109,14 @@ public static class Labels
             _ => "",
         };
 
+    /// <summary>The signature of C major and A minor.</summary>
+    public const string NoSigns = "no sharps or flats";
+
     /// <summary>"2 sharps: F and C", "no sharps or flats".</summary>
     public static string Signature(KeySignature key, HouseStyle style)
     {
         if (key.Fifths == 0)
-            return "no sharps or flats";
+            return NoSigns;
         var count = Math.Abs(key.Fifths);
         // The letters as they are without the sign: in German B natural is H.
         var letters = key.ChangedLetters.Select(l => Note(new Pitch(l, 0, 4), style)).ToArray();

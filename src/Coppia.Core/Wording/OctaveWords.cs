@@ -1,3 +1,5 @@
+using Coppia.Core.Fingering;
+
 namespace Coppia.Core.Wording;
 
 /// <summary>How far written notes were moved.</summary>
@@ -16,4 +18,18 @@ public static class OctaveWords
         };
         return $"{far} {(octaves < 0 ? "lower" : "higher")}";
     }
+
+    /// <summary>An octave to choose: "as printed", "an octave lower".</summary>
+    public static string Chosen(int octaves) => Moved(octaves) ?? "as printed";
+
+    /// <summary>What an octave leaves out: "3 notes out of reach", "one note beyond the class", "every note in reach".</summary>
+    public static string Leaves(OctaveChoice choice) =>
+        choice switch
+        {
+            { OutOfReach: > 0 } => $"{Notes(choice.OutOfReach)} out of reach",
+            { Beyond: > 0 } => $"{Notes(choice.Beyond)} beyond the class",
+            _ => "every note in reach",
+        };
+
+    private static string Notes(int count) => count == 1 ? "one note" : $"{count} notes";
 }

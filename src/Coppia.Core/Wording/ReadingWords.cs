@@ -1,3 +1,4 @@
+using Coppia.Core.Bowing;
 using Coppia.Core.Counting;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
@@ -14,6 +15,8 @@ public sealed class ReadingWords
     private readonly Lazy<FormWords> _form;
     private readonly Lazy<RemarkWords> _remarks;
     private readonly Lazy<TroubleWords> _trouble;
+    private readonly Lazy<Dictionary<string, ScoreEvent>> _values;
+    private readonly Lazy<Dictionary<int, BowAmount>> _amounts;
 
     public ReadingWords(PlayerReading reading)
     {
@@ -24,6 +27,8 @@ public sealed class ReadingWords
         _form = new(() => new FormWords(reading.Tune.Form, reading.Score, [.. reading.Notes.Select(n => n.Note)], Style));
         _remarks = new(() => new RemarkWords(reading.Player, reading.Score.Waymarks));
         _trouble = new(() => new TroubleWords(reading.Fingering));
+        _values = new(() => reading.Score.Events.ToDictionary(e => e.Id));
+        _amounts = new(() => reading.Tune.Travels.DistinctBy(t => t.Stroke.First).ToDictionary(t => t.Stroke.First, t => t.Amount));
     }
 
     private HouseStyle Style => _reading.Player.Style;
@@ -53,6 +58,14 @@ public sealed class ReadingWords
     public string? NewPosition(ReadingNote note) =>
         note is { Arrives: true, Placement: { } at } ? _reading.Player.FrameOf(at).Position : null;
 
+    /// <summary>A note as it is spoken of when one stands on it.</summary>
+    public Here Here(ReadingNote note)
+    {
+        var value = _values.Value.TryGetValue(note.Note.Id, out var e) ? e.Words(Style.ValueNames) : null;
+        BowAmount? amount = _amounts.Value.TryGetValue(note.Note.Index, out var a) ? a : null;
+        return Wording.Here.Of(note, _reading.Player, value, amount, _reading.Tune.Bowing.Plucked[note.Note.Index]);
+    }
+
     /// <summary>Why a note is played as it is.</summary>
     public Why Why(ReadingNote note) => Wording.Why.Of(_reading.Fingering, note.Note.Index, note.SignedEarlier);
 
@@ -67,6 +80,29 @@ public sealed class ReadingWords
                 ? $"{warning.Bar.Spoken()}: no finger on the {instrument} reaches {string.Join(", ", pitches)}."
                 : $"{warning.Bar.Spoken()}: double stop; only its first note is given a string and finger.";
         }
+    }
+
+    /// <summary>What the reader should know before the first note: octave, meter, what is beyond the class or out of reach.</summary>
+    /// <param name="octaveChosen">The octave is the teacher's choice.</param>
+    public IEnumerable<string> BeforeTheFirstNote(bool octaveChosen)
+    {
+        var beyond = _reading.Notes.Count(n => n is { Fingered.Beyond: true, Placement: not null });
+        string[] warnings = [.. Warnings()];
+        if (OctaveWords.Moved(_reading.OctavesMoved) is { } moved)
+        {
+            var why =
+                octaveChosen ? "as you chose"
+                : beyond + warnings.Length > 0 ? "the octave that fits best"
+                : "so that every note is in reach";
+            yield return $"Written {moved} than printed, {why}.";
+        }
+
+        if (Meter() is { } meter)
+            yield return meter;
+        if (beyond > 0)
+            yield return $"{(beyond == 1 ? "One note lies" : $"{beyond} notes lie")} beyond what the class has learned (marked *).";
+        foreach (var warning in warnings)
+            yield return warning;
     }
 
     /// <summary>C and cut C are easily taken for a key (craft 1); null for other meters.</summary>

@@ -41,6 +41,27 @@ public static class ShapeWords
             : $"Against {Labels.Scale(compared, style)}: {string.Join(", ", changed)}.";
     }
 
+    /// <summary>"Sharps come in the order F C G D A E B, flats the other way round." (craft 1)</summary>
+    public static string OrderOfSigns(HouseStyle style)
+    {
+        var order = KeySignature.OrderOfSharps.Select(l => Labels.Note(new Pitch(l, 0, 4), style));
+        return $"Sharps come in the order {string.Join(' ', order)}, flats the other way round.";
+    }
+
+    /// <summary>A form of the scale, to choose from.</summary>
+    public static string Form(ScaleForm form) =>
+        form switch
+        {
+            ScaleForm.Major => "Major",
+            ScaleForm.NaturalMinor => "Natural minor",
+            ScaleForm.HarmonicMinor => "Harmonic",
+            _ => "Melodic",
+        };
+
+    /// <summary>A signature in short: "2 ♯", "no sharps or flats".</summary>
+    public static string Short(KeySignature key) =>
+        key.Fifths == 0 ? Labels.NoSigns : $"{Math.Abs(key.Fifths)} {(key.Fifths > 0 ? '♯' : '♭')}";
+
     /// <summary>What to know about a scale or arpeggio of which some notes are not allowed; null where all are.</summary>
     public static string? Outside(int notes) =>
         notes == 0 ? null : $"{notes} {(notes == 1 ? "note lies" : "notes lie")} beyond the allowed positions.";

@@ -25,6 +25,9 @@ public sealed class TroubleWords(Fingers fingers)
         return $"{Called(before)} to {Called(now)}, {English.List(said)}.";
     }
 
+    /// <summary>What kind of spot it is.</summary>
+    public static string Title(TroubleSpot spot) => spot.IsSlip ? "The likeliest slip in this line" : "Trouble spot";
+
     /// <summary>The bar that it falls in: "Bar 6".</summary>
     public string Where(TroubleSpot spot) => fingers.Notes[spot.To].Note.Bar.Spoken();
 

@@ -5,20 +5,20 @@ namespace Coppia.Core.Wording;
 /// <summary>Words whose syllables have the rhythm of one beat. The set is ours; a teacher may put other words in its place.</summary>
 public static class WordRhythms
 {
-    /// <summary>Patterns of a beat as parts of it, and the word that is shipped for each.</summary>
-    public static readonly IReadOnlyList<(string Pattern, string Word)> Shipped =
+    /// <summary>Patterns of a beat as parts of it, the word that is shipped for each, and what the pattern is called.</summary>
+    public static readonly IReadOnlyList<(string Pattern, string Word, string Name)> Shipped =
     [
-        ("1", "boat"),
-        ("1/2 1/2", "lan-tern"),
-        ("1/4 1/4 1/4 1/4", "cat-er-pil-lar"),
-        ("1/2 1/4 1/4", "fox-trot-ting"),
-        ("1/4 1/4 1/2", "but-ter-cup"),
-        ("3/4 1/4", "moun-tain"),
-        ("1/4 3/4", "be-low"),
-        ("1/4 1/2 1/4", "po-ta-to"),
-        ("1/3 1/3 1/3", "pep-per-mint"),
-        ("2/3 1/3", "sail-or"),
-        ("1/3 2/3", "a-head"),
+        ("1", "boat", "one long"),
+        ("1/2 1/2", "lan-tern", "two halves"),
+        ("1/4 1/4 1/4 1/4", "cat-er-pil-lar", "four quick"),
+        ("1/2 1/4 1/4", "fox-trot-ting", "half, two quick"),
+        ("1/4 1/4 1/2", "but-ter-cup", "two quick, half"),
+        ("3/4 1/4", "moun-tain", "long, short"),
+        ("1/4 3/4", "be-low", "short, long"),
+        ("1/4 1/2 1/4", "po-ta-to", "short, half, short"),
+        ("1/3 1/3 1/3", "pep-per-mint", "three even"),
+        ("2/3 1/3", "sail-or", "of three: long, short"),
+        ("1/3 2/3", "a-head", "of three: short, long"),
     ];
 
     /// <summary>The syllables of a pattern in a house style; null for a pattern without a word.</summary>
