@@ -30,6 +30,11 @@ for suite in Architecture Core Formats Server Reference Browser; do
   passed=$((passed + ${suite_passed:-0}))
   failed=$((failed + ${suite_failed:-0}))
 done
+echo 'Running web …'
+npm run -s test --prefix web -- --reporter=json --outputFile="$OUT/results/web.json" >"$OUT/log/web-tests.log" 2>&1 || tail -n 60 "$OUT/log/web-tests.log"
+web_tests() { node -p "JSON.parse(require('fs').readFileSync('$OUT/results/web.json', 'utf8')).num$1Tests" 2>/dev/null || echo "$2"; }
+passed=$((passed + $(web_tests Passed 0)))
+failed=$((failed + $(web_tests Failed 1)))
 check 'C# is formatted' dotnet csharpier check .
 check 'TypeScript is formatted' npm run -s format:check --prefix web
 check 'TypeScript lints' npm run -s lint --prefix web

@@ -1,0 +1,43 @@
+import { expect, test } from 'vitest'
+import type { Reading } from '../api/client'
+import { partsOf, placesOf } from './pages'
+
+const page = (height: number, ...bars: string[]) =>
+  `<svg width="800px" height="${height}px" version="1.1">${bars.map((b) => `<g id="${b}" class="measure"></g>`).join('')}</svg>`
+
+/** Three bars of two notes; a grace note before the third bar; a stroke from the second bar into the third. */
+const reading = {
+  bars: ['b1', 'b2', 'b3'].map((id) => ({ id, eventIds: [`${id}n1`, `${id}n2`] })),
+  notes: ['b1n1', 'b1n2', 'b2n1', 'b2n2', 'b3n1g1', 'b3n1', 'b3n2'].map((id) => ({ id, tiedIds: [] })),
+  counts: ['b1n1', 'b2n1', 'b3n1'].map((eventId) => ({ eventId, offset: 0 })),
+  trouble: [{ noteId: 'b3n1' }],
+  travels: [
+    { noteId: 'b1n1', lastId: 'b1n1' },
+    { noteId: 'b2n2', lastId: 'b3n1' },
+  ],
+} as unknown as Reading
+
+const pages = [page(520, 'b1', 'b2'), page(210.5, 'b3')]
+
+test('pages know their heights before they are drawn', () =>
+  expect(placesOf(pages, reading).heights).toEqual([520, 210.5]))
+
+test('every note is on the page of its bar, a grace note on that of its note', () => {
+  const { pageOf } = placesOf(pages, reading)
+  expect(reading.notes.map((n) => pageOf.get(n.id))).toEqual([0, 0, 0, 0, 1, 1, 1])
+})
+
+test('what is not engraved yet is on no page', () => {
+  const { pageOf } = placesOf(pages.slice(0, 1), reading)
+  expect([pageOf.get('b2n2'), pageOf.get('b3n1'), pageOf.get('b3n1g1')]).toEqual([0, undefined, undefined])
+})
+
+test('each page gets its own part of the reading, and a stroke that goes over is on both', () => {
+  const [first, second] = partsOf(placesOf(pages, reading), reading)
+  expect(first?.notes.map((n) => n.id)).toEqual(['b1n1', 'b1n2', 'b2n1', 'b2n2'])
+  expect(second?.notes.map((n) => n.id)).toEqual(['b3n1g1', 'b3n1', 'b3n2'])
+  expect(second?.counts.map((c) => c.eventId)).toEqual(['b3n1'])
+  expect([first?.trouble?.length, second?.trouble?.length]).toEqual([0, 1])
+  expect(first?.travels?.map((t) => t.noteId)).toEqual(['b1n1', 'b2n2'])
+  expect(second?.travels?.map((t) => t.noteId)).toEqual(['b2n2'])
+})
