@@ -62,7 +62,7 @@ public class EveryScreenTests(Stage stage)
             stage.OpenTune("The Tin Ferry", "viola");
             Stage.WaitUntil(() => FitsTheWidth());
             stage.Press(Keys.ArrowRight);
-            Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector(".engraved .is-now")).Count == 1);
+            Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("g.note.is-now")).Count == 1);
         }
         finally
         {

@@ -56,6 +56,7 @@ public sealed partial class Stage : IAsyncLifetime
             "--headless",
             "--no-sandbox",
             "--disable-gpu",
+            "--disable-dev-shm-usage", // in a container shared memory is too small for a large page: its tab would crash
             "--disable-quic",
             "--no-first-run",
             "--disable-background-networking",

@@ -23,7 +23,7 @@ public class StandTests(Stage stage)
         stage.Press(Keys.ArrowRight);
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-now='2-5']")).Count == 1); // D5: third finger on the A string
         Stage.WaitUntil(() => Why.Contains("on tape 3", StringComparison.Ordinal));
-        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector(".engraved .is-now")).Count == 1);
+        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("g.note.is-now")).Count == 1);
         stage.Press(Keys.ArrowLeft);
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-now='2-0']")).Count == 1);
         stage.Press(Keys.End);
@@ -156,10 +156,10 @@ public class StandTests(Stage stage)
                     stage.Browser.ExecuteScript(
                         """
                         const rows = {}
-                        for (const t of document.querySelectorAll('.engraved > svg text')) {
+                        document.querySelectorAll('.engraved > svg').forEach((page, i) => page.querySelectorAll('text').forEach((t) => {
                           const box = t.getBoundingClientRect()
-                          if (t.textContent.trim()) (rows[Math.round(t.getAttribute('y'))] ??= []).push([box.left, box.right, t.textContent])
-                        }
+                          if (t.textContent.trim()) (rows[`${i} ${Math.round(t.getAttribute('y'))}`] ??= []).push([box.left, box.right, t.textContent])
+                        }))
                         return Object.values(rows).flatMap((row) => row.sort((a, b) => a[0] - b[0])
                           .filter((t, i) => row[i + 1] && row[i + 1][0] - t[1] < 0.5).map((t) => t[2]))
                         """

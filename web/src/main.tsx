@@ -14,6 +14,7 @@ import { Stand } from './stand/Stand'
 import { StyleScreen } from './style/StyleScreen'
 import { TapingScreen } from './taping/TapingScreen'
 import { Tunes } from './tunes/Tunes'
+import { warmEngraver } from './engraving/engraver'
 import { Shell } from './ui/Shell'
 
 const queries = new QueryClient({ defaultOptions: { queries: { staleTime: 10_000, retry: 1 } } })
@@ -22,6 +23,10 @@ const root = document.getElementById('root')
 if (!root) throw new Error('The page has no root element.')
 // The rows under the notes measure their own type; it is there before anything is drawn.
 await Promise.allSettled([400, 700].map((weight) => document.fonts.load(`${weight} 16px "Atkinson Hyperlegible"`)))
+/** After what is first on the screen. */
+const whenIdle = (work: () => void) =>
+  'requestIdleCallback' in window ? requestIdleCallback(work, { timeout: 2000 }) : setTimeout(work, 300)
+
 createRoot(root).render(
   <StrictMode>
     <QueryClientProvider client={queries}>
@@ -44,3 +49,7 @@ createRoot(root).render(
     </QueryClientProvider>
   </StrictMode>,
 )
+
+whenIdle(() => {
+  warmEngraver().catch(() => undefined) // whoever needs it will be told
+})

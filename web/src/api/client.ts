@@ -4,8 +4,8 @@ import type { components, paths } from './schema'
 export type TuneSummary = components['schemas']['TuneSummary']
 export type TuneDetail = components['schemas']['TuneDetail']
 export type TuneCheck = components['schemas']['TuneCheck']
-export type SourceError = components['schemas']['SourceErrorView']
-export type Notice = components['schemas']['NoticeView']
+export type SourceError = components['schemas']['SourceError']
+export type Notice = components['schemas']['Notice']
 export type Reading = components['schemas']['ReadingView']
 /** What an engraved picture and its rows need of a reading. */
 export type Engravable = Pick<Reading, 'notes' | 'bars' | 'counts'> & Partial<Pick<Reading, 'travels' | 'trouble'>>
@@ -26,7 +26,10 @@ export type Shapes = components['schemas']['ShapesView']
 export type KeyLineOfNotes = components['schemas']['KeyLineView']
 export type StyleExample = components['schemas']['StyleExample']
 export type HandShape = components['schemas']['HandShapeView']
-export type ScaleForm = 'major' | 'naturalMinor' | 'harmonicMinor' | 'melodicMinor'
+export type ScaleForm = components['schemas']['ScaleForm']
+export type Travel = components['schemas']['TravelView']
+export type TapeDistance = components['schemas']['TapeDistance']
+export type StyleSetting = components['schemas']['StyleSetting']
 export type Place = components['schemas']['PlaceView']
 
 export const api = createClient<paths>({ baseUrl: '/' })
@@ -74,6 +77,3 @@ export async function answer<T>(pending: Promise<Answer<T>>): Promise<T> {
     problem.source,
   )
 }
-
-/** A bar as it is spoken of. */
-export const barName = (number: number) => (number === 0 ? 'Pick-up' : `Bar ${number}`)

@@ -1,5 +1,6 @@
 import type { Engravable } from '../api/client'
 import type { Layout } from './layout'
+import { strokePieces } from './strokePieces'
 
 const FULL_HEIGHT = 22
 
@@ -17,8 +18,8 @@ export function BowRibbon({
   scale: number
 }) {
   const height = FULL_HEIGHT * scale
-  const order = new Map(reading.bars.flatMap((b) => b.eventIds).map((id, i) => [id, i]))
   const ids = reading.bars.flatMap((b) => b.eventIds)
+  const order = new Map(ids.map((id, i) => [id, i]))
   const level = (system: number, place: number) => y(system) + height / 2 - place * height
   return (
     <g data-ribbon>
@@ -40,42 +41,14 @@ export function BowRibbon({
           })}
         </g>
       ))}
-      {reading.travels?.flatMap((travel) => {
-        // A stroke lasts until the note or rest after its last note; it may go on in the next system.
-        const from = order.get(travel.noteId) ?? 0
-        const to = (order.get(travel.lastId) ?? from) + 1
-        const spots = ids.slice(from, to + 1).map((id) => layout.notes.get(id))
-        const first = spots[0]
-        if (!first) return []
-        const last = spots.slice(0, -1).at(-1) ?? first
-        const after = to < ids.length ? layout.notes.get(ids[to] ?? '') : undefined
-        const end = after && after.system === last.system ? after.x - 3 : (layout.systems[last.system]?.right ?? last.x)
-        const pieces =
-          first.system === last.system
-            ? [{ s: first.system, x1: first.x, x2: end, a: travel.from, b: travel.to }]
-            : [
-                {
-                  s: first.system,
-                  x1: first.x,
-                  x2: layout.systems[first.system]?.right ?? first.x,
-                  a: travel.from,
-                  b: (travel.from + travel.to) / 2,
-                },
-                {
-                  s: last.system,
-                  x1: layout.systems[last.system]?.left ?? last.x,
-                  x2: end,
-                  a: (travel.from + travel.to) / 2,
-                  b: travel.to,
-                },
-              ]
-        return pieces.map((p, i) => (
+      {reading.travels?.flatMap((travel) =>
+        strokePieces(travel, ids, order, layout).map((p, i) => (
           <g key={`${travel.noteId}-${i}`}>
             <line
               x1={p.x1}
               x2={p.x2}
-              y1={level(p.s, p.a)}
-              y2={level(p.s, p.b)}
+              y1={level(p.system, p.from)}
+              y2={level(p.system, p.to)}
               strokeWidth={travel.runsOut ? 4 : 2}
               strokeLinecap="round"
               className={travel.runsOut ? 'stroke-brick' : travel.down ? 'stroke-ink' : 'stroke-maple-dark'}
@@ -87,10 +60,10 @@ export function BowRibbon({
             {travel.runsOut && i === 0 && (
               <text
                 x={(p.x1 + p.x2) / 2}
-                y={level(p.s, 0.5)}
+                y={level(p.system, 0.5)}
                 textAnchor="middle"
                 dominantBaseline="central"
-                className="fill-brick stroke-sheet text-[11px] font-bold"
+                className="fill-brick stroke-sheet text-mark font-bold"
                 strokeWidth={3}
                 paintOrder="stroke"
               >
@@ -98,8 +71,8 @@ export function BowRibbon({
               </text>
             )}
           </g>
-        ))
-      })}
+        )),
+      )}
     </g>
   )
 }

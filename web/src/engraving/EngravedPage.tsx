@@ -1,4 +1,4 @@
-import { useEffect, useLayoutEffect, useRef, useState, type MouseEvent } from 'react'
+import { memo, useEffect, useLayoutEffect, useRef, useState, type MouseEvent } from 'react'
 import type { Engravable } from '../api/client'
 import { TROUBLE_PX, measure, rowScale, type Form, type Layout, type RowId } from './layout'
 import { WORDS } from './room'
@@ -6,12 +6,15 @@ import { RowLayer } from './RowLayer'
 
 const NONE: readonly string[] = []
 
-/** One engraved picture with its rows. */
-export function EngravedPage({
+/** Scrolls in steps of more than so many views are made at once: what lies between is not worth drawing. */
+const FAR_VIEWS = 2
+
+/** One engraved picture with its rows. Where one stands in it is marked on what is drawn: a step through the notes draws nothing anew. */
+export const EngravedPage = memo(function EngravedPage({
   svg,
   reading,
   rows,
-  now = null,
+  now = NONE,
   same = NONE,
   above,
   onPick,
@@ -21,53 +24,60 @@ export function EngravedPage({
   svg: string
   reading: Engravable
   rows: readonly RowId[]
-  now?: string | null
+  /** The note that one stands on, with those tied to it. */
+  now?: readonly string[]
   /** Notes to ring. */
   same?: readonly string[]
   /** Text above each system, by its order on the page. */
-  above?: readonly string[]
-  onPick?: (id: string) => void
+  above?: readonly string[] | undefined
+  /** Gets the id of a note that was pointed at. */
+  onPick?: ((id: string) => void) | undefined
   onLayout?: (layout: Layout) => void
   /** What it is engraved for, the stand where left out. A small one has no bar numbers and no names of rows. */
   form?: Form
 }) {
-  const host = useRef<HTMLDivElement>(null)
+  const page = useRef<HTMLDivElement>(null)
+  const picture = useRef<HTMLDivElement>(null)
   const [layout, setLayout] = useState<Layout | null>(null)
+  const found = useRef<Map<string, Element[]>>(null)
 
   useLayoutEffect(() => {
-    if (!host.current) return
-    host.current.innerHTML = svg
-    const measured = measure(host.current)
+    if (!picture.current) return
+    picture.current.innerHTML = svg
+    const measured = measure(picture.current)
     setLayout(measured)
     onLayout?.(measured)
   }, [svg, onLayout])
 
-  useEffect(() => {
-    const ids = reading.notes.filter((n) => n.id === now).flatMap((n) => [n.id, ...n.tiedIds])
-    const marked = ids.map((id) => host.current?.querySelector(`[id="${id}"]`)).filter((e) => e != null)
-    marked.forEach((e) => e.classList.add('is-now'))
-    marked[0]?.querySelector('.notehead')?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
-    return () => marked.forEach((e) => e.classList.remove('is-now'))
-  }, [now, reading, layout])
-
-  useEffect(() => {
-    const marked = same.map((id) => host.current?.querySelector(`[id="${id}"]`)).filter((e) => e != null)
-    marked.forEach((e) => e.classList.add('is-same'))
-    marked[0]?.querySelector('.notehead')?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
-    return () => marked.forEach((e) => e.classList.remove('is-same'))
-  }, [same, layout])
+  // What is drawn is looked up once, not at each step.
+  useLayoutEffect(() => {
+    found.current = null
+  }, [reading, layout, rows])
+  const elementsOf = (ids: readonly string[]) => {
+    if (ids.length === 0 || !page.current) return []
+    found.current ??= elementsById(page.current)
+    return ids.flatMap((id) => found.current?.get(id) ?? [])
+  }
+  useEffect(() => mark(elementsOf(now), 'is-now'), [now, reading, layout])
+  useEffect(
+    () =>
+      mark(
+        elementsOf(same).filter((e) => e.matches('g.note')),
+        'is-same',
+      ),
+    [same, reading, layout],
+  )
 
   const pick = (event: MouseEvent) => {
     const id = (event.target as Element).closest('g.note')?.id
-    const note = reading.notes.find((n) => n.id === id || n.tiedIds.includes(id ?? ''))
-    if (note) onPick?.(note.id)
+    if (id) onPick?.(id)
   }
 
   return (
-    <div className={`engraved relative ${form === 'small' ? 'plain' : ''}`}>
+    <div ref={page} className={`engraved relative ${form === 'small' ? 'plain' : ''}`}>
       {/* Keyboard users walk the notes with the arrow keys of the stand. */}
       {/* eslint-disable-next-line jsx-a11y/click-events-have-key-events, jsx-a11y/no-static-element-interactions */}
-      <div ref={host} onClick={pick} />
+      <div ref={picture} onClick={pick} />
       {above &&
         layout?.systems.map((system, i) => (
           <p
@@ -88,7 +98,6 @@ export function EngravedPage({
           reading={reading}
           layout={layout}
           rows={rows}
-          now={now}
           onPick={onPick}
           unlabelled={form === 'small'}
           scale={rowScale(form)}
@@ -96,4 +105,31 @@ export function EngravedPage({
       )}
     </div>
   )
+})
+
+/** The notes of a page and what in its rows belongs to them, by the notes’ ids. */
+function elementsById(page: HTMLElement) {
+  const found = new Map<string, Element[]>()
+  for (const element of page.querySelectorAll<HTMLElement | SVGElement>('g.note, [data-of]')) {
+    const id = element.dataset.of ?? element.id
+    const own = found.get(id)
+    if (own) own.push(element)
+    else found.set(id, [element])
+  }
+  return found
+}
+
+/** Marks elements, brings the first note among them into view, and answers how to unmark them. */
+function mark(elements: readonly Element[], as: 'is-now' | 'is-same') {
+  elements.forEach((e) => e.classList.add(as))
+  const head = elements[0]?.querySelector('.notehead')
+  if (head) show(head)
+  return () => elements.forEach((e) => e.classList.remove(as))
+}
+
+function show(head: Element) {
+  const view = head.closest('.paper-scroll')
+  const away = view ? Math.abs(head.getBoundingClientRect().top - view.getBoundingClientRect().top) : 0
+  const far = view !== null && away > FAR_VIEWS * view.clientHeight
+  head.scrollIntoView({ block: 'nearest', inline: 'nearest', behavior: far ? 'instant' : 'auto' })
 }

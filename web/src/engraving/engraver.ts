@@ -1,56 +1,167 @@
-import { useEffect, useState } from 'react'
-import type { EngraveAnswer, EngraveRequest } from './engraver.worker'
+import type { TimeEntry } from '../hear/schedule'
 
-let worker: Worker | null = null
-let tickets = 0
-const waiting = new Map<number, (answer: EngraveAnswer) => void>()
-
-function engraver(): Worker {
-  if (!worker) {
-    worker = new Worker(new URL('./engraver.worker.ts', import.meta.url), { type: 'module' })
-    worker.onmessage = (event: MessageEvent<EngraveAnswer>) => {
-      waiting.get(event.data.ticket)?.(event.data)
-      waiting.delete(event.data.ticket)
-    }
-  }
-  return worker
+/** Asks for the pages of a score, or with no options for its time map. What lies on one desk does not wait for the other. */
+export type EngraveRequest = {
+  ticket: number
+  desk: 'tune' | 'small'
+  xml: string
+  options?: Record<string, unknown> | undefined
 }
 
-function engrave(xml: string, options?: Record<string, unknown>): Promise<EngraveAnswer> {
-  const ticket = ++tickets
-  return new Promise((done) => {
-    waiting.set(ticket, done)
-    engraver().postMessage({ ticket, xml, options } satisfies EngraveRequest)
-  })
+export type EngraveAnswer = { ticket: number } & (
+  | { page: number; of: number; svg: string }
+  | { times: TimeEntry[] }
+  | { begun: true }
+  | { cancelled: true }
+  | { error: string }
+)
+
+/** What of a Worker is used. */
+export type EngraverWorker = {
+  postMessage: (message: EngraveRequest | { cancel: number }) => void
+  terminate: () => void
+  onmessage: ((event: MessageEvent<EngraveAnswer>) => void) | null
+  onerror: ((event: ErrorEvent) => void) | null
 }
 
-/** When each note sounds, in quarters, with the repeats played out. */
-export async function timeMap(xml: string) {
-  const { times, error } = await engrave(xml)
-  if (!times) throw new Error(error ?? 'The music could not be timed.')
-  return times
-}
+type Job = { request: EngraveRequest; onAnswer: (answer: EngraveAnswer) => void; onError: (problem: Error) => void }
 
-export type Engraving = { pages: string[]; error: string | null; working: boolean }
+/** A worker that is deep in a long score hears nothing; after so long a new one takes its place. */
+const PATIENCE_MS = 700
 
-/** Engraves MusicXML in the background; the last picture stays until the next is ready. */
-export function useEngraving(xml: string | undefined, options: Record<string, unknown> | null): Engraving {
-  const [state, setState] = useState<{ of: string; pages: string[]; error: string | null }>({
-    of: '',
-    pages: [],
-    error: null,
-  })
-  const wanted = xml && options ? JSON.stringify(options) + xml : ''
-  useEffect(() => {
-    if (!xml || !wanted) return
-    let current = true
-    const settings = JSON.parse(wanted.slice(0, wanted.length - xml.length)) as Record<string, unknown>
-    engrave(xml, settings).then((answer) => {
-      if (current) setState({ of: wanted, pages: answer.pages ?? [], error: answer.error ?? null })
+/** The engraver in its worker. Requests can be taken back, and a worker that breaks down is replaced. */
+export class Engraver {
+  private worker: EngraverWorker | null = null
+  private readonly jobs = new Map<number, Job>()
+  /** What the worker is at: one score a desk. */
+  private readonly begun = new Set<number>()
+  private readonly unheard = new Map<number, ReturnType<typeof setTimeout>>()
+  private tickets = 0
+
+  constructor(private readonly hire: () => EngraverWorker) {}
+
+  /** Engraves a score; each page is handed over when it is ready. Aborting rejects with the signal’s reason. */
+  pages(
+    xml: string,
+    options: Record<string, unknown>,
+    {
+      desk,
+      onPage,
+      signal,
+    }: { desk: EngraveRequest['desk']; onPage: (page: number, svg: string, of: number) => void; signal?: AbortSignal },
+  ): Promise<void> {
+    return this.ask({ desk, xml, options }, signal, (answer, done) => {
+      if (!('svg' in answer)) return
+      onPage(answer.page, answer.svg, answer.of)
+      if (answer.page === answer.of - 1) done()
     })
-    return () => {
-      current = false
+  }
+
+  /** When each note sounds, in quarters, with the repeats played out. */
+  times(xml: string, signal?: AbortSignal): Promise<TimeEntry[]> {
+    return this.ask({ desk: 'small', xml }, signal, (answer, done) => 'times' in answer && done(answer.times))
+  }
+
+  private ask<T>(
+    asked: Omit<EngraveRequest, 'ticket'>,
+    signal: AbortSignal | undefined,
+    take: (answer: EngraveAnswer, done: (result: T) => void) => void,
+  ): Promise<T> {
+    return new Promise<T>((done, refuse) => {
+      if (signal?.aborted) return refuse(signal.reason as Error)
+      const ticket = ++this.tickets
+      const request = { ...asked, ticket }
+      const end = () => {
+        this.jobs.delete(ticket)
+        this.begun.delete(ticket)
+        signal?.removeEventListener('abort', abort)
+      }
+      const abort = () => {
+        this.cancel(ticket)
+        end()
+        refuse(signal?.reason as Error)
+      }
+      const onError = (problem: Error) => {
+        end()
+        refuse(problem)
+      }
+      const onAnswer = (answer: EngraveAnswer) => {
+        if ('error' in answer) {
+          onError(new Error(answer.error))
+          return
+        }
+        take(answer, (result) => {
+          end()
+          done(result)
+        })
+      }
+      signal?.addEventListener('abort', abort)
+      this.jobs.set(ticket, { request, onAnswer, onError })
+      this.atWork().postMessage(request)
+    })
+  }
+
+  private atWork(): EngraverWorker {
+    if (this.worker) return this.worker
+    const worker = this.hire()
+    worker.onmessage = ({ data }) => {
+      clearTimeout(this.unheard.get(data.ticket))
+      this.unheard.delete(data.ticket)
+      if ('begun' in data) this.begun.add(data.ticket)
+      this.jobs.get(data.ticket)?.onAnswer(data)
     }
-  }, [wanted, xml])
-  return { pages: state.pages, error: state.error, working: state.of !== wanted }
+    worker.onerror = (event) => {
+      this.dismiss()
+      const problem = new Error(
+        `The engraver broke down${event.message ? `: ${event.message}` : '.'} Open the tune again.`,
+      )
+      for (const job of [...this.jobs.values()]) job.onError(problem)
+    }
+    this.worker = worker
+    return worker
+  }
+
+  private cancel(ticket: number) {
+    if (!this.worker) return
+    this.worker.postMessage({ cancel: ticket })
+    if (!this.begun.has(ticket)) return
+    this.unheard.set(
+      ticket,
+      setTimeout(() => {
+        this.dismiss()
+        // What others have asked for goes to the next one.
+        for (const { request } of this.jobs.values()) this.atWork().postMessage(request)
+      }, PATIENCE_MS),
+    )
+  }
+
+  private dismiss() {
+    this.worker?.terminate()
+    this.worker = null
+    this.begun.clear()
+    for (const timer of this.unheard.values()) clearTimeout(timer)
+    this.unheard.clear()
+  }
 }
+
+export const engraver = new Engraver(
+  () => new Worker(new URL('./engraver.worker.ts', import.meta.url), { type: 'module' }),
+)
+
+/** A bar to warm up on: the engraver’s first score takes it many times as long as the next. */
+const FIRST_BAR = `<score-partwise version="4.0"><part-list><score-part id="P1"><part-name/></score-part></part-list><part id="P1">
+<measure number="1"><attributes><divisions>1</divisions><key><fifths>2</fifths></key><time><beats>4</beats><beat-type>4</beat-type></time>
+<clef><sign>G</sign><line>2</line></clef></attributes>${['D', 'E', 'F', 'G']
+  .map(
+    (step) =>
+      `<note><pitch><step>${step}</step><octave>4</octave></pitch><duration>1</duration><type>quarter</type><lyric><text>|</text></lyric></note>`,
+  )
+  .join('')}</measure></part></score-partwise>`
+
+/** Loads the engraver ahead of need, so that the first tune is on paper at once. */
+export const warmEngraver = () =>
+  engraver.pages(
+    FIRST_BAR,
+    { breaks: 'auto', footer: 'none', header: 'none' },
+    { desk: 'tune', onPage: () => undefined },
+  )

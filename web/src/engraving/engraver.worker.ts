@@ -1,34 +1,67 @@
-import createVerovioModule from 'verovio/wasm'
 import { VerovioToolkit } from 'verovio/esm'
+import createVerovioModule from 'verovio/wasm'
+import type { EngraveAnswer, EngraveRequest } from './engraver'
 
-import type { TimeEntry } from '../hear/schedule'
+/** A tune that is being engraved page by page can be left lying while a small thing is engraved. */
+type Desk = { toolkit: VerovioToolkit; loaded: string; last: Promise<void> }
 
-/** Asks for pictures, or with no options for the time map. */
-export type EngraveRequest = { ticket: number; xml: string; options?: Record<string, unknown> }
-export type EngraveAnswer = { ticket: number; pages?: string[]; times?: TimeEntry[]; error?: string }
+const module = createVerovioModule()
+const desks = new Map<EngraveRequest['desk'], Promise<Desk>>()
+const cancelled = new Set<number>()
 
-let loaded = ''
-const ready = createVerovioModule().then((module) => new VerovioToolkit(module))
+function deskOf(name: EngraveRequest['desk']) {
+  const open = async () => ({ toolkit: new VerovioToolkit(await module), loaded: '', last: Promise.resolve() })
+  const desk = desks.get(name) ?? open()
+  desks.set(name, desk)
+  return desk
+}
 
-self.onmessage = async (event: MessageEvent<EngraveRequest>) => {
-  const { ticket, xml, options } = event.data
+const tell = (answer: EngraveAnswer) => self.postMessage(answer)
+
+/** Lets messages come in that wait. */
+const breathe = () => new Promise((done) => setTimeout(done, 0))
+
+async function work(desk: Desk, { ticket, xml, options }: EngraveRequest) {
+  const { toolkit } = desk
+  toolkit.setOptions(options ?? { breaks: 'none' })
+  if (xml === desk.loaded) toolkit.redoLayout()
+  else {
+    desk.loaded = ''
+    if (!toolkit.loadData(xml)) throw new Error('The music could not be engraved.')
+    desk.loaded = xml
+  }
+  if (!options) {
+    tell({ ticket, times: toolkit.renderToTimemap({ includeMeasures: true }) })
+    return
+  }
+  const of = toolkit.getPageCount()
+  for (let page = 0; page < of; page++) {
+    await breathe()
+    if (cancelled.has(ticket)) return
+    tell({ ticket, page, of, svg: toolkit.renderToSVG(page + 1) })
+  }
+}
+
+self.onmessage = async ({ data }: MessageEvent<EngraveRequest | { cancel: number }>) => {
+  if ('cancel' in data) {
+    cancelled.add(data.cancel)
+    tell({ ticket: data.cancel, cancelled: true })
+    return
+  }
+  const { ticket } = data
   try {
-    const toolkit = await ready
-    toolkit.setOptions(options ?? { breaks: 'none' })
-    if (xml !== loaded) {
-      if (!toolkit.loadData(xml)) throw new Error('The music could not be engraved.')
-      loaded = xml
-    } else {
-      toolkit.redoLayout()
-    }
-    if (!options) {
-      self.postMessage({ ticket, times: toolkit.renderToTimemap({ includeMeasures: true }) } satisfies EngraveAnswer)
-      return
-    }
-    const pages = Array.from({ length: toolkit.getPageCount() }, (_, i) => toolkit.renderToSVG(i + 1))
-    self.postMessage({ ticket, pages } satisfies EngraveAnswer)
+    const desk = await deskOf(data.desk)
+    const turn = desk.last.then(async () => {
+      await breathe()
+      if (cancelled.has(ticket)) return
+      tell({ ticket, begun: true })
+      await work(desk, data)
+    })
+    desk.last = turn.catch(() => undefined)
+    await turn
   } catch (problem) {
-    loaded = ''
-    self.postMessage({ ticket, error: String(problem) } satisfies EngraveAnswer)
+    tell({ ticket, error: problem instanceof Error ? problem.message : String(problem) })
+  } finally {
+    cancelled.delete(ticket)
   }
 }

@@ -31,6 +31,9 @@ export const scaleOf = (form?: Form) => (form === 'small' ? SMALL_SCALE : form ?
 /** Rows are smaller in print and beside scales. */
 export const rowScale = (form?: Form) => (form ? 0.82 : 1)
 
+/** Height of a page on the screen: enough for a tune of the class, little enough to be drawn at once. */
+const SCREEN_PAGE_PX = 520
+
 /** Room for the mark of a trouble spot above a note, and how high it stands there. */
 export const TROUBLE_PX = 17
 export const TROUBLE_RISE_PX = 14
@@ -47,7 +50,7 @@ export function engravingOptions(widthPx: number, rows: readonly RowId[], form?:
   return {
     scale,
     pageWidth: Math.round((widthPx * 100) / scale),
-    pageHeight: page ? Math.round((page.heightPx * 100) / scale) : 60000,
+    pageHeight: Math.round(((page?.heightPx ?? SCREEN_PAGE_PX) * 100) / scale),
     adjustPageHeight: !page,
     breaks: 'auto',
     header: 'none',

@@ -11,9 +11,11 @@ const GAP_PX = 14
 const WORD_GAP_PX = 19
 const BOW_MARKS = { one: 11, two: 36 }
 
-const pen = document.createElement('canvas').getContext('2d')
+let pen: CanvasRenderingContext2D | null | undefined
 
 function textWidth(text: string, sizePx: number, bold = false) {
+  if (pen === undefined)
+    pen = typeof document === 'undefined' ? null : document.createElement('canvas').getContext('2d')
   if (!pen) return text.length * sizePx * 0.6
   pen.font = `${bold ? 700 : 400} ${sizePx}px "Atkinson Hyperlegible"`
   return pen.measureText(text).width

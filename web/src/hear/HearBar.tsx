@@ -1,19 +1,31 @@
 import { Play, Square } from 'lucide-react'
+import { memo } from 'react'
+import type { Reading } from '../api/client'
+import { Button } from '../ui/Button'
+import { Select } from '../ui/Field'
 import { Tick } from '../ui/Tick'
 import { FASTEST, SLOWEST, type HearSettings } from './useHear'
 
-const DRONES = ['C', 'C♯', 'D', 'E♭', 'E', 'F', 'F♯', 'G', 'A♭', 'A', 'B♭', 'B'].map((name, i) => ({
-  name,
-  midi: 48 + i,
-}))
-const BUTTON = 'rounded-md border border-line-dark bg-sheet px-1 py-0.5 hover:bg-maple-pale'
+const SOUNDS = [
+  { value: 'bowed', label: 'Bowed' },
+  { value: 'plucked', label: 'Plucked' },
+] as const
+const LOOPS = [
+  { value: 'none', label: 'off' },
+  { value: 'bar', label: 'this bar' },
+  { value: 'line', label: 'this line' },
+  { value: 'from', label: 'from this note' },
+  { value: 'to', label: 'to this note' },
+] as const
+const SILENT = -1
 
 export type LoopChoice = 'none' | 'bar' | 'line' | 'from' | 'to'
 
 /** Hear the tune from the present note; nothing sounds until asked. */
-export function HearBar({
+export const HearBar = memo(function HearBar({
   playing,
   settings,
+  drones,
   loopWords,
   onSet,
   onPlay,
@@ -22,6 +34,7 @@ export function HearBar({
 }: {
   playing: boolean
   settings: HearSettings
+  drones: Reading['drones']
   loopWords: string | null
   onSet: (changed: Partial<HearSettings>) => void
   onPlay: () => void
@@ -31,16 +44,12 @@ export function HearBar({
   return (
     <section
       aria-label="Hear it"
-      className="flex flex-wrap items-center gap-x-2.5 gap-y-1 border-t border-line bg-paper px-3 py-1.5 text-[13px]"
+      className="flex flex-wrap items-center gap-x-2.5 gap-y-1 border-t border-line bg-paper px-3 py-1.5 text-fine"
     >
-      <button
-        type="button"
-        onClick={playing ? onStop : onPlay}
-        className="flex items-center gap-1.5 rounded-md bg-spruce px-2.5 py-1 text-sm font-bold text-paper hover:bg-spruce-dark"
-      >
+      <Button kind="go" size="small" onClick={playing ? onStop : onPlay}>
         {playing ? <Square size={15} /> : <Play size={15} />}
         {playing ? 'Stop' : 'Hear it'}
-      </button>
+      </Button>
       <label className="flex items-center gap-2">
         Tempo
         <input
@@ -53,18 +62,13 @@ export function HearBar({
         />
         <output className="w-7 text-right font-bold">{settings.tempo}</output>
       </label>
-      <select
+      <Select
+        size="fine"
         aria-label="Sound"
         value={settings.sound}
-        onChange={(e) => {
-          onSet({ sound: e.target.value as HearSettings['sound'] })
-          e.target.blur()
-        }}
-        className={BUTTON}
-      >
-        <option value="bowed">Bowed</option>
-        <option value="plucked">Plucked</option>
-      </select>
+        options={SOUNDS}
+        onChoose={(sound) => onSet({ sound })}
+      />
       <Tick checked={settings.countIn} onChange={(countIn) => onSet({ countIn })}>
         Count-in
       </Tick>
@@ -73,41 +77,25 @@ export function HearBar({
       </Tick>
       <span className="flex items-center gap-1.5">
         Loop
-        <select
+        <Select
+          size="fine"
+          width="w-20"
           aria-label="Loop"
           value={loopWords ? 'own' : 'none'}
-          onChange={(e) => {
-            onLoop(e.target.value as LoopChoice)
-            e.target.blur() // the stand's keys work again at once
-          }}
-          className={`${BUTTON} w-20`}
-        >
-          <option value="none">off</option>
-          <option value="bar">this bar</option>
-          <option value="line">this line</option>
-          <option value="from">from this note</option>
-          <option value="to">to this note</option>
-          {loopWords && <option value="own">{loopWords}</option>}
-        </select>
+          options={loopWords ? [...LOOPS, { value: 'own' as const, label: loopWords }] : LOOPS}
+          onChoose={(what) => what !== 'own' && onLoop(what)}
+        />
       </span>
-      <label className="flex items-center gap-1.5">
+      <span className="flex items-center gap-1.5">
         Drone
-        <select
-          value={settings.drone ?? ''}
-          onChange={(e) => {
-            onSet({ drone: e.target.value === '' ? null : Number(e.target.value) })
-            e.target.blur()
-          }}
-          className={BUTTON}
-        >
-          <option value="">off</option>
-          {DRONES.map((d) => (
-            <option key={d.midi} value={d.midi}>
-              {d.name}
-            </option>
-          ))}
-        </select>
-      </label>
+        <Select
+          size="fine"
+          aria-label="Drone"
+          value={settings.drone ?? SILENT}
+          options={[{ value: SILENT, label: 'off' }, ...drones.map((d) => ({ value: d.midi, label: d.name }))]}
+          onChoose={(midi) => onSet({ drone: midi === SILENT ? null : midi })}
+        />
+      </span>
       <label className="flex items-center gap-2" title="Keep headphones and drone at a comfortable volume.">
         Volume
         <input
@@ -122,4 +110,4 @@ export function HearBar({
       </label>
     </section>
   )
-}
+})

@@ -11,12 +11,15 @@ export type Beat = { at: number; strong: boolean }
 export type Schedule = {
   notes: Played[]
   beats: Beat[]
-  /** Where each bar begins; a pick-up’s bar begins before the music does. */
-  bars: number[]
+  bars: PlayedBar[]
   end: number
-  barLength: number
-  beat: number
 }
+
+/** A bar as it is played: where its first note sounds, where the full bar would begin, how long that is, and its beat. */
+export type PlayedBar = { at: number; begins: number; length: number; beat: number }
+
+/** Less than any note value: what is nearer is the same moment. */
+const MOMENT = 0.001
 
 /** A repeated note or bar bears the id of the printed one and the number of the time. */
 const printed = (id: string) => id.replace(/-rend\d+$/, '')
@@ -47,13 +50,16 @@ export function scheduleOf(map: readonly TimeEntry[], reading: Reading): Schedul
   const ends = new Map(map.flatMap((e) => (e.off ?? []).map((id) => [id, e.qstamp] as const)))
   const times = barTimes(map)
   const played: Played[] = []
-  const bars: { id: string; at: number }[] = []
+  const bars: PlayedBar[] = []
+  const beats: Beat[] = []
   let end = 0
   for (const order of reading.order) {
-    const id = reading.bars[order]?.id ?? ''
-    const bar = times.get(id)
+    const printed = reading.bars[order]
+    const bar = printed && times.get(printed.id)
     if (!bar) continue
-    bars.push({ id, at: end })
+    const here = { at: end, begins: end - printed.startsAt, length: printed.fullLength, beat: printed.countedBeat }
+    bars.push(here)
+    beats.push(...beatsOf(here, end + bar.length))
     for (const on of bar.on) {
       const note = notes.get(on.id)
       if (!note) continue // a rest, or the second of two tied notes
@@ -68,29 +74,23 @@ export function scheduleOf(map: readonly TimeEntry[], reading: Reading): Schedul
     }
     end += bar.length
   }
-  const beat = reading.countedBeat
-  const numbers = new Map(reading.bars.map((b) => [b.id, b.number]))
-  const beats = bars.flatMap(({ id, at }, i) => {
-    const next = bars[i + 1]?.at ?? end
-    const count = Math.max(1, Math.round((next - at) / beat))
-    // A pick-up leads up to the bar after it.
-    const pickUp = numbers.get(id) === 0
-    return Array.from({ length: count }, (_, k) => ({
-      at: pickUp ? next - (count - k) * beat : at + k * beat,
-      strong: k === 0 && !pickUp,
-    })).filter((b) => b.at >= at - 0.001 && b.at < next - 0.001)
-  })
-  const full = reading.bars.find((b) => b.number > 0)
-  const barLength = reading.events.filter((e) => e.barId === full?.id).reduce((sum, e) => sum + e.length, 0) || 4
-  const starts = bars.map(({ id, at }, i) => (numbers.get(id) === 0 ? (bars[i + 1]?.at ?? end) - barLength : at))
-  return { notes: played, beats, bars: starts, end, barLength, beat }
+  return { notes: played, beats, bars, end }
+}
+
+/** The beats of a bar that fall between its first note and its end, in its own meter; a pick-up has no first beat. */
+function beatsOf({ at, begins, beat }: PlayedBar, end: number): Beat[] {
+  const beats: Beat[] = []
+  for (let k = 0; begins + k * beat < end - MOMENT; k++)
+    if (begins + k * beat >= at - MOMENT) beats.push({ at: begins + k * beat, strong: k === 0 })
+  return beats
 }
 
 /** The clicks before a start: a whole bar, then the beats of its own bar that go before it. True for the first of a bar. */
-export function countIn(schedule: Schedule, start: number): boolean[] {
-  const perBar = Math.max(1, Math.round(schedule.barLength / schedule.beat))
-  const bar = schedule.bars.findLast((b) => b <= start + 0.001) ?? 0
-  const before = Math.floor((start - bar) / schedule.beat + 0.001)
-  const clicks = (perBar < 2 ? 2 : perBar) + (before > 0 && before < perBar ? before : 0)
-  return Array.from({ length: clicks }, (_, k) => k % perBar === 0)
+export function countIn(schedule: Schedule, start: number): { beat: number; clicks: boolean[] } {
+  const bar = schedule.bars.findLast((b) => b.at <= start + MOMENT)
+  if (!bar) return { beat: 1, clicks: [] }
+  const perBar = Math.max(1, Math.round(bar.length / bar.beat))
+  const before = Math.floor((start - bar.begins) / bar.beat + MOMENT)
+  const count = (perBar < 2 ? 2 : perBar) + (before > 0 && before < perBar ? before : 0)
+  return { beat: bar.beat, clicks: Array.from({ length: count }, (_, k) => k % perBar === 0) }
 }

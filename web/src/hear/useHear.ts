@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
 import type { Reading } from '../api/client'
-import { timeMap } from '../engraving/engraver'
+import { engraver } from '../engraving/engraver'
 import { countIn, scheduleOf, type Schedule } from './schedule'
 import { Synth, type Sound } from './synth'
 
@@ -72,7 +72,7 @@ export function useHear(reading: Reading | undefined, onNote: (noteId: string) =
     stop()
     const player = sound()
     await player.context.resume()
-    const schedule = scheduleOf(await timeMap(reading.musicXml), reading)
+    const schedule = scheduleOf(await engraver.times(reading.musicXml), reading)
     setPlaying(true)
     run(player, schedule, fromNote)
   }
@@ -92,9 +92,9 @@ export function useHear(reading: Reading | undefined, onNote: (noteId: string) =
     let clock = player.now + 0.12
     const seconds = (quarters: number) => (quarters * 60) / (live.current.settings.tempo || tempo)
     if (live.current.settings.countIn) {
-      const clicks = countIn(schedule, at)
-      clicks.forEach((strong, k) => player.click(clock + seconds(k * schedule.beat), strong))
-      clock += seconds(clicks.length * schedule.beat)
+      const { beat, clicks } = countIn(schedule, at)
+      clicks.forEach((strong, k) => player.click(clock + seconds(k * beat), strong))
+      clock += seconds(clicks.length * beat)
     }
     const shown: { id: string; at: number }[] = []
     timer.current = setInterval(() => {
@@ -138,3 +138,5 @@ export function useHear(reading: Reading | undefined, onNote: (noteId: string) =
     stop,
   }
 }
+
+export type Hear = ReturnType<typeof useHear>

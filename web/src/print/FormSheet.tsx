@@ -1,5 +1,5 @@
 import type { Reading } from '../api/client'
-import { LineMap } from '../stand/LineMap'
+import { PrintedLineMap, SIGNS_IN_WORDS } from '../stand/LineMap'
 
 /** The line map with traps, trouble spots and patterns in words, on a page of its own. */
 export function FormSheet({ reading }: { reading: Reading }) {
@@ -10,11 +10,10 @@ export function FormSheet({ reading }: { reading: Reading }) {
       <p className="mb-3">
         {form.summary} {form.rhythms} Plays bars {form.plays}.
       </p>
-      <LineMap reading={reading} line={-1} printed />
+      <PrintedLineMap reading={reading} />
       <p className="mt-2 text-sm">
         A cell is a bar. Dashed: nearly the same as another. Full triangle: a trouble spot; empty: where an easy line
-        slips. Star: beyond what the class has learned. In a cell: ≈ an earlier bar higher or lower, 8 an octave off, ♪
-        in another rhythm, ⇅ upside down, ↔ its rhythm turned round.
+        slips. Star: beyond what the class has learned. In a cell: {SIGNS_IN_WORDS}.
       </p>
       <Words title="Traps, nearly the same" texts={form.traps.map((t) => t.text)} />
       <Words title="Trouble spots" texts={trouble.filter((t) => !t.isSlip).map((t) => `${t.where}: ${t.text}`)} />

@@ -1,15 +1,17 @@
 import { useCallback, useMemo, useState } from 'react'
-import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
+import { useNavigate, useParams, useSearchParams } from 'react-router'
 import { useFirstInstrument } from '../api/instruments'
 import { useBefore, useReading } from '../stand/queries'
-import { useEngraving } from '../engraving/engraver'
 import { EngravedPage } from '../engraving/EngravedPage'
 import { engravingOptions, ROWS, type Form, type Layout } from '../engraving/layout'
 import { withRoom, wordsHeight } from '../engraving/room'
+import { useEngraving } from '../engraving/useEngraving'
 import { Working } from '../engraving/Working'
 import { FormSheet } from './FormSheet'
 import { TuneHead } from '../stand/TuneHead'
 import { Button } from '../ui/Button'
+import { Strip, StripEnd } from '../ui/Strip'
+import { TextLink } from '../ui/TextLink'
 import { Tick } from '../ui/Tick'
 import { useKeys } from '../ui/useKeys'
 
@@ -38,6 +40,7 @@ export function PrintView() {
   const engraving = useEngraving(
     data && withRoom(data.musicXml, data, rows, form),
     engravingOptions(size.width, rows, form),
+    'tune',
   )
   const order = new Map(data?.bars.map((b, i) => [b.id, i]))
   const starts = engraving.pages.flatMap((_, page) => (systems[page] ?? []).map((bar) => order.get(bar) ?? 0))
@@ -73,15 +76,13 @@ export function PrintView() {
       { replace: true },
     )
   const back = `/tunes/${id}?for=${instrument}`
-  useKeys({ Escape: () => navigate(back) })
+  useKeys({ Escape: () => void navigate(back) })
 
   return (
     <main>
       <style>{`@page { size: ${size.name}; }`}</style>
-      <div className="no-print flex items-center gap-5 border-b border-line bg-paper px-6 py-3">
-        <Link to={back} className="font-bold text-spruce underline underline-offset-4">
-          Back to the stand
-        </Link>
+      <Strip>
+        <TextLink to={back}>Back to the stand</TextLink>
         <fieldset className="flex gap-4">
           <legend className="sr-only">Paper</legend>
           {Object.entries(PAPERS).map(([key, p]) => (
@@ -103,10 +104,12 @@ export function PrintView() {
         <Tick checked={withForm} onChange={(on) => set({ form: on ? 'yes' : 'no' })}>
           Line map and trouble spots
         </Tick>
-        <Button kind="go" className="ml-auto" disabled={engraving.working} onClick={() => window.print()}>
-          Print, or save as PDF
-        </Button>
-      </div>
+        <StripEnd>
+          <Button kind="go" disabled={engraving.working} onClick={() => window.print()}>
+            Print, or save as PDF
+          </Button>
+        </StripEnd>
+      </Strip>
       {data && (
         <div className="mx-auto box-content bg-white p-[12mm] print:p-0" style={{ width: size.width }}>
           {engraving.pages.map((svg, i) => (
@@ -125,7 +128,7 @@ export function PrintView() {
             </section>
           ))}
           {engraving.error && <p className="text-brick">{engraving.error}</p>}
-          {engraving.pages.length === 0 && !engraving.error && <Working notes={data.notes.length} />}
+          {!engraving.error && <Working notes={data.notes.length} engraving={engraving} />}
           {withForm && <FormSheet reading={data} />}
         </div>
       )}

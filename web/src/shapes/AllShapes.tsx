@@ -1,7 +1,8 @@
-import { Link } from 'react-router'
 import { useInstruments } from '../api/instruments'
 import { useShapes } from './queries'
 import { Button } from '../ui/Button'
+import { Strip, StripEnd } from '../ui/Strip'
+import { TextLink } from '../ui/TextLink'
 import { ShapeBoard } from './ShapeBoard'
 import { useKeyChoice } from './useKeyChoice'
 
@@ -12,14 +13,14 @@ export function AllShapes() {
   const first = useShapes(instruments[0]?.id ?? '', choice.fifths, choice.form, null, choice.compare).data
   return (
     <main>
-      <div className="no-print flex items-center gap-5 border-b border-line bg-paper px-6 py-3">
-        <Link to={`/shapes${address}`} className="font-bold text-spruce underline underline-offset-4">
-          Back to shapes
-        </Link>
-        <Button kind="go" className="ml-auto" onClick={() => window.print()}>
-          Print, or save as PDF
-        </Button>
-      </div>
+      <Strip>
+        <TextLink to={`/shapes${address}`}>Back to shapes</TextLink>
+        <StripEnd>
+          <Button kind="go" onClick={() => window.print()}>
+            Print, or save as PDF
+          </Button>
+        </StripEnd>
+      </Strip>
       <div className="mx-auto max-w-[700px] bg-white p-6 print:p-0">
         {first && (
           <>

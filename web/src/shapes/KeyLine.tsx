@@ -1,9 +1,9 @@
 import { useMemo } from 'react'
 import type { KeyLineOfNotes } from '../api/client'
-import { useEngraving } from '../engraving/engraver'
 import { EngravedPage } from '../engraving/EngravedPage'
 import { engravingOptions } from '../engraving/layout'
 import { withRoom } from '../engraving/room'
+import { useEngraving } from '../engraving/useEngraving'
 
 const ROWS = ['pair'] as const
 

@@ -2,6 +2,8 @@ import { useState } from 'react'
 import { useAddStyle, useSaveStyle, useStyles } from '../style/queries'
 import { Button } from '../ui/Button'
 import { Dialog } from '../ui/Dialog'
+import { Field, Input } from '../ui/Field'
+import { Refused } from '../ui/Said'
 
 /** A teacher's own name and mark for a hand shape; kept in the current house style. */
 export function NameShape({ descriptive, onClose }: { descriptive: string; onClose: () => void }) {
@@ -26,29 +28,17 @@ export function NameShape({ descriptive, onClose }: { descriptive: string; onClo
   return (
     <Dialog title={`Your name for the shape “${descriptive}”`} onClose={onClose}>
       <div className="grid grid-cols-[1fr_7rem] gap-4">
-        <label className="flex flex-col gap-1 font-bold">
-          Name
-          <input
-            maxLength={40}
-            value={shownName}
-            onChange={(e) => setName(e.target.value)}
-            className="rounded-md border border-line-dark bg-sheet px-3 py-2 font-normal"
-          />
-        </label>
-        <label className="flex flex-col gap-1 font-bold">
-          Mark
-          <input
-            maxLength={2}
-            value={shownMark}
-            onChange={(e) => setMark(e.target.value)}
-            className="rounded-md border border-line-dark bg-sheet px-3 py-2 font-normal"
-          />
-        </label>
+        <Field label="Name">
+          <Input maxLength={40} value={shownName} onChange={(e) => setName(e.target.value)} />
+        </Field>
+        <Field label="Mark">
+          <Input maxLength={2} value={shownMark} onChange={(e) => setMark(e.target.value)} />
+        </Field>
       </div>
       {(add.error ?? save.error) && (
-        <p role="alert" className="mt-3 bg-brick-pale px-3 py-2">
-          {(add.error ?? save.error)?.message}
-        </p>
+        <div className="mt-3">
+          <Refused>{(add.error ?? save.error)?.message}</Refused>
+        </div>
       )}
       <div className="mt-5 flex gap-3">
         <Button

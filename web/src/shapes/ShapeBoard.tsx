@@ -1,5 +1,5 @@
 import type { HandShape, Instrument } from '../api/client'
-import { placeY } from '../stand/board'
+import { placeY } from '../stand/placeY'
 import { Spot, spotWidth } from '../ui/Spot'
 
 const GAP = 92
@@ -19,7 +19,7 @@ export function ShapeBoard({
   height?: number
 }) {
   const last = Math.max(7, ...shapes.flatMap((s) => [...s.spots, ...s.besides].map((p) => p.semitones))) + 1
-  const y = (semitones: number) => NUT_Y + placeY(semitones, last, height - 14)
+  const y = (semitones: number) => NUT_Y + placeY(instrument.distances, semitones, last, height - 14)
   const x = (string: number) => LEFT + string * GAP
   const right = x(shapes.length - 1)
   return (
@@ -44,7 +44,7 @@ export function ShapeBoard({
             y={y(tape.semitones)}
             textAnchor="end"
             dominantBaseline="central"
-            className="fill-soft text-[12px]"
+            className="fill-soft text-xs"
           >
             {tape.name}
           </text>
@@ -60,14 +60,14 @@ export function ShapeBoard({
             className="stroke-line-dark"
             strokeWidth={(instrument.strings[s]?.thickness ?? 1) * 1.25}
           />
-          <text x={x(s)} y={14} textAnchor="middle" className="fill-ink font-head text-[17px] font-semibold">
+          <text x={x(s)} y={14} textAnchor="middle" className="fill-ink font-head text-string font-semibold">
             {shape.string} {shape.mark && <tspan className="fill-maple-dark">{shape.mark}</tspan>}
           </text>
-          <text x={x(s)} y={32} textAnchor="middle" className="fill-maple-dark text-[13px] font-bold">
+          <text x={x(s)} y={32} textAnchor="middle" className="fill-maple-dark text-fine font-bold">
             {shape.name}
           </text>
           {!shape.openInKey && (
-            <text y={46} textAnchor="middle" className="fill-brick text-[11px]">
+            <text y={46} textAnchor="middle" className="fill-brick text-mark">
               <tspan x={x(s)}>no open {shape.openName} </tspan>
               <tspan x={x(s)} dy={11}>
                 in this key
@@ -103,7 +103,7 @@ export function ShapeBoard({
                 x={x(s) + NOTE_X + spotWidth(p.sign, RADIUS, 14) / 2 - RADIUS}
                 y={y(p.semitones)}
                 dominantBaseline="central"
-                className={`text-[14px] ${p.changed ? 'fill-maple-pale font-bold' : 'fill-line'}`}
+                className={`text-sm ${p.changed ? 'fill-maple-pale font-bold' : 'fill-line'}`}
                 textDecoration={p.changed ? 'underline' : undefined}
               >
                 {p.name}

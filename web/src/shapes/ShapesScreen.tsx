@@ -1,22 +1,26 @@
 import { useRef, useState } from 'react'
-import { Link } from 'react-router'
 import { useInstruments } from '../api/instruments'
+import { useKeyOptions, useScaleForms } from '../api/keys'
 import { useShapes } from './queries'
 import { useWidth } from '../stand/useWidth'
 import { Choice } from '../ui/Choice'
+import { Field, Select } from '../ui/Field'
+import { Refused } from '../ui/Said'
+import { Strip } from '../ui/Strip'
+import { TextLink } from '../ui/TextLink'
 import { useKeys } from '../ui/useKeys'
-import { FORMS, keyOptions } from './keys'
 import { KeyLine } from './KeyLine'
 import { NameShape } from './NameShape'
 import { ShapeBoard } from './ShapeBoard'
 import { useKeyChoice } from './useKeyChoice'
 
-const SELECT = 'rounded-md border border-line-dark bg-sheet px-2 py-1 text-base text-ink'
-
 /** Any key on any instrument: four strings, four shapes. */
 export function ShapesScreen() {
   const { choice, set, address } = useKeyChoice()
   const instruments = useInstruments().data ?? []
+  const forms = useScaleForms()
+  const keys = useKeyOptions(choice.form)
+  const majors = useKeyOptions('major').map((k) => ({ value: k.value, label: k.name }))
   const { data, error } = useShapes(choice.instrument, choice.fifths, choice.form, choice.position, choice.compare)
   const lines = useRef<HTMLDivElement>(null)
   const width = useWidth(lines)
@@ -29,7 +33,7 @@ export function ShapesScreen() {
 
   return (
     <main className="flex min-h-0 flex-1 flex-col">
-      <div className="flex flex-wrap items-center gap-x-5 gap-y-2 border-b border-line px-6 py-2">
+      <Strip>
         <Choice
           label="Instrument"
           hideLabel
@@ -37,17 +41,16 @@ export function ShapesScreen() {
           options={instruments.map((i) => ({ value: i.id, label: i.name }))}
           onChange={(instrument) => set({ instrument })}
         />
-        <label className="flex items-center gap-2 text-sm text-soft">
-          Key
-          <select className={SELECT} value={choice.fifths} onChange={(e) => set({ fifths: Number(e.target.value) })}>
-            {keyOptions(choice.form).map((k) => (
-              <option key={k.value} value={k.value}>
-                {k.label}
-              </option>
-            ))}
-          </select>
-        </label>
-        <Choice label="Scale" hideLabel value={choice.form} options={FORMS} onChange={(form) => set({ form })} />
+        <Field label="Key" beside>
+          <Select value={choice.fifths} options={keys} onChoose={(fifths) => set({ fifths })} />
+        </Field>
+        <Choice
+          label="Scale"
+          hideLabel
+          value={choice.form}
+          options={forms.map((f) => ({ value: f.form, label: f.name }))}
+          onChange={(form) => set({ form })}
+        />
         {data && data.positions.length > 1 && (
           <Choice
             label="Position"
@@ -56,35 +59,29 @@ export function ShapesScreen() {
             onChange={(position) => set({ position })}
           />
         )}
-      </div>
+      </Strip>
       {error && (
-        <p role="alert" className="m-6 bg-brick-pale px-3 py-2">
-          {error.message}
-        </p>
+        <div className="m-6">
+          <Refused>{error.message}</Refused>
+        </div>
       )}
       {data && (
         <div className="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[29rem_minmax(0,1fr)]">
           <div className="overflow-y-auto px-6 py-4">
-            <h1 className="text-[1.7rem] leading-tight">{data.keyName}</h1>
+            <h1 className="text-title">{data.keyName}</h1>
             <p className="text-sm text-soft">
-              {data.keyWords}. Sharps come in the order F C G D A E B, flats the other way round.
+              {data.keyWords}. {data.orderOfSigns}
             </p>
-            <div className="mb-2 mt-1 flex flex-wrap items-center gap-x-3 text-sm">
+            <div className="mt-1 mb-2 flex flex-wrap items-center gap-x-3 text-sm">
               <strong className="text-maple-dark">{data.changes}</strong>
-              <label className="flex items-center gap-2 text-soft">
-                Compare with
-                <select
-                  className="rounded-md border border-line-dark bg-sheet px-1 py-0.5"
+              <Field label="Compare with" beside>
+                <Select
+                  size="small"
                   value={data.comparedFifths}
-                  onChange={(e) => set({ compare: Number(e.target.value) })}
-                >
-                  {keyOptions('major').map((k) => (
-                    <option key={k.value} value={k.value}>
-                      {k.label.split(',')[0]}
-                    </option>
-                  ))}
-                </select>
-              </label>
+                  options={majors}
+                  onChoose={(compare) => set({ compare })}
+                />
+              </Field>
             </div>
             <ShapeBoard instrument={data.instrument} shapes={data.shapes} />
             <p className="mt-1 text-sm text-soft">
@@ -104,9 +101,7 @@ export function ShapesScreen() {
           </div>
           <div className="overflow-y-auto border-l border-line bg-sheet px-6 py-4">
             <p className="mb-2 text-right text-sm">
-              <Link className="font-bold text-spruce underline underline-offset-4" to={`/shapes/all${address}`}>
-                All four instruments on a page
-              </Link>
+              <TextLink to={`/shapes/all${address}`}>All four instruments on a page</TextLink>
             </p>
             <div ref={lines} className="flex flex-col gap-3">
               {width > 0 && data.lines.map((line) => <KeyLine key={line.title} line={line} widthPx={width} />)}

@@ -1,7 +1,6 @@
 import { useSearchParams } from 'react-router'
 import { useFirstInstrument } from '../api/instruments'
 import type { ScaleForm } from '../api/client'
-import { FORMS } from './keys'
 
 /** The key, form, instrument, position and comparison key, kept in the address so that a page can be shared. */
 export function useKeyChoice() {
@@ -14,7 +13,7 @@ export function useKeyChoice() {
   const choice = {
     instrument: search.get('for') ?? first,
     fifths: number('key') ?? 0,
-    form: FORMS.find((f) => f.value === search.get('form'))?.value ?? ('major' as ScaleForm),
+    form: (search.get('form') ?? 'major') as ScaleForm,
     /** Null: the position that suits the key best. */
     position: search.get('position'),
     /** Null: the house style's first key. */

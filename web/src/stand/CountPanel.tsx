@@ -1,36 +1,38 @@
-import { Link } from 'react-router'
-import { barName, type Reading, type ReadingNote } from '../api/client'
+import type { Count, Reading } from '../api/client'
+import { TextLink } from '../ui/TextLink'
 import { ValueTree } from './ValueTree'
 
 /** How this bar is counted, and how its values part. */
-export function CountPanel({ reading, now }: { reading: Reading; now: ReadingNote }) {
-  const bar = reading.bars.find((b) => b.eventIds.includes(now.id)) ?? reading.bars[0]
+export function CountPanel({
+  bar,
+  counts,
+  events,
+  values,
+  now,
+}: {
+  bar: Reading['bars'][number] | undefined
+  counts: readonly Count[]
+  events: Reading['events']
+  values: Reading['values']
+  /** The note that one stands on. */
+  now: string
+}) {
   if (!bar) return null
-  const counts = reading.counts.filter((c) => bar.eventIds.includes(c.eventId))
+  const look = (c: Count) =>
+    c.kind !== 'struck' ? 'text-soft' : c.eventId === now ? 'font-bold text-maple-dark' : 'font-bold'
   return (
-    <section aria-label="Count" className="text-[15px] leading-snug">
-      <h2 className="mb-1 text-xl">{barName(bar.number)}</h2>
+    <section aria-label="Count" className="text-said">
+      <h2 className="mb-1 text-xl">{bar.name}</h2>
       <p className="mb-2 text-lg" data-testid="bar-count">
-        {counts.map((c, i) => (
-          <span
-            key={i}
-            className={`mr-2 ${c.kind === 'struck' ? (c.eventId === now.id ? 'font-bold text-maple-dark' : 'font-bold') : 'text-soft'}`}
-          >
+        {counts.map((c) => (
+          <span key={`${c.eventId}-${c.offset}`} className={`mr-2 ${look(c)}`}>
             {c.kind === 'rest' ? `(${c.text})` : c.text}
           </span>
         ))}
       </p>
-      <ValueTree
-        events={reading.events.filter((e) => e.barId === bar.id)}
-        now={now.id}
-        british={reading.valueNames === 'british'}
-      />
+      <ValueTree events={events} values={values} now={now} />
       <p className="mt-2 text-sm text-soft">
-        The way of counting and the names of the values are set in the{' '}
-        <Link to="/style" className="font-bold text-spruce underline underline-offset-4">
-          house style
-        </Link>
-        .
+        The way of counting and the names of the values are set in the <TextLink to="/style">house style</TextLink>.
       </p>
     </section>
   )

@@ -1,7 +1,12 @@
+import { memo } from 'react'
 import type { Reading } from '../api/client'
+import { NoteLink } from './NoteLink'
+import { PanelPart } from './PanelPart'
+
+type Told = { text: string; noteIds: readonly string[] }
 
 /** How the tune is built, what is nearly the same, and where it is hard. */
-export function FormPanel({
+export const FormPanel = memo(function FormPanel({
   reading,
   onShow,
   onLine,
@@ -11,11 +16,13 @@ export function FormPanel({
   onLine: (line: number) => void
 }) {
   const { form, trouble, bars } = reading
-  const [hard, slips] = [trouble.filter((t) => !t.isSlip), trouble.filter((t) => t.isSlip)]
-  const told = (t: (typeof trouble)[number]) => ({ text: `${t.where}: ${t.text}`, noteIds: [t.fromId, t.noteId] })
+  const told = (isSlip: boolean) =>
+    trouble
+      .filter((t) => t.isSlip === isSlip)
+      .map((t) => ({ text: `${t.where}: ${t.text}`, noteIds: [t.fromId, t.noteId] }))
   const number = (i: number) => bars[i]?.number ?? i + 1
   return (
-    <section aria-label="Form" className="flex flex-col gap-3 text-[15px] leading-snug">
+    <section aria-label="Form" className="flex flex-col gap-3 text-said">
       <div>
         <p className="font-bold">{form.summary}</p>
         {form.rhythms && <p>{form.rhythms}</p>}
@@ -24,54 +31,43 @@ export function FormPanel({
       <ul className="flex flex-col gap-0.5">
         {form.lines.map((l, i) => (
           <li key={l.firstBar}>
-            <button type="button" className="text-left hover:underline" onClick={() => onLine(i)}>
+            <NoteLink onClick={() => onLine(i)}>
               Line {i + 1} <strong className="font-head text-maple-dark">{l.letter}</strong>: bars{' '}
               {Math.max(1, number(l.firstBar))}–{number(l.endBar - 1)}
-            </button>
+            </NoteLink>
           </li>
         ))}
       </ul>
-      <List title="Traps, nearly the same" items={form.traps} onShow={onShow} empty="None." />
-      <List title="Trouble spots" items={hard.map(told)} onShow={onShow} empty="Nothing in it is hard." />
-      {slips.length > 0 && (
-        <List title="Likeliest slips, line by line" items={slips.map(told)} onShow={onShow} empty="" />
-      )}
-      {form.likenesses.length > 0 && (
-        <List title="Like an earlier bar" items={form.likenesses} onShow={onShow} empty="" />
-      )}
-      <List title="Patterns to know" items={form.passages} onShow={onShow} empty="None found." />
+      <Spots title="Traps, nearly the same" spots={form.traps} onShow={onShow} none="None." />
+      <Spots title="Trouble spots" spots={told(false)} onShow={onShow} none="Nothing in it is hard." />
+      <Spots title="Likeliest slips, line by line" spots={told(true)} onShow={onShow} />
+      <Spots title="Like an earlier bar" spots={form.likenesses} onShow={onShow} />
+      <Spots title="Patterns to know" spots={form.passages} onShow={onShow} none="None found." />
     </section>
   )
-}
+})
 
-function List({
+function Spots({
   title,
-  items,
+  spots,
   onShow,
-  empty,
+  none,
 }: {
   title: string
-  items: readonly { text: string; noteIds: readonly string[] }[]
+  spots: readonly Told[]
   onShow: (noteIds: readonly string[]) => void
-  empty: string
+  /** Said where there are none; without it the heading is left out too. */
+  none?: string
 }) {
+  if (spots.length === 0 && !none) return null
   return (
-    <div>
-      <h3 className="font-body text-sm font-bold text-maple-dark">{title}</h3>
-      {items.length === 0 && <p className="text-soft">{empty}</p>}
-      <ul className="flex flex-col gap-1">
-        {items.map((item) => (
-          <li key={item.text}>
-            <button
-              type="button"
-              className="text-left underline-offset-4 hover:underline"
-              onClick={() => onShow(item.noteIds)}
-            >
-              {item.text}
-            </button>
-          </li>
-        ))}
-      </ul>
-    </div>
+    <PanelPart title={title}>
+      {spots.length === 0 && <li className="text-soft">{none}</li>}
+      {spots.map((spot) => (
+        <li key={spot.text}>
+          <NoteLink onClick={() => onShow(spot.noteIds)}>{spot.text}</NoteLink>
+        </li>
+      ))}
+    </PanelPart>
   )
 }

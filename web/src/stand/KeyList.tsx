@@ -1,11 +1,12 @@
+import type { Instrument } from '../api/client'
 import { ROWS } from '../engraving/layout'
 import { Dialog } from '../ui/Dialog'
 
-const KEYS = [
+const keysFor = (instruments: readonly Instrument[]) => [
   ['← →', 'the note before, the next note'],
   ['↑ ↓', 'the line before, the next line'],
   ['Home End', 'first and last note'],
-  ['1 2 3 4', 'violin, viola, cello, double bass'],
+  [instruments.map((_, i) => i + 1).join(' '), instruments.map((i) => i.name.toLowerCase()).join(', ')],
   ...ROWS.map((row) => [row.key.toUpperCase(), `${row.label.toLowerCase()} row on or off`]),
   ['Space', 'hear it from this note, or stop'],
   ['[ ]', 'loop from here, loop to here'],
@@ -16,13 +17,13 @@ const KEYS = [
   ['W', 'write it on paper (print)'],
   ['Esc', 'back from a picked place to the tune'],
   ['?', 'this list'],
-] as const
+]
 
-export function KeyList({ onClose }: { onClose: () => void }) {
+export function KeyList({ instruments, onClose }: { instruments: readonly Instrument[]; onClose: () => void }) {
   return (
     <Dialog title="Keys on the stand" onClose={onClose}>
       <dl className="grid grid-cols-[7rem_1fr] gap-y-2">
-        {KEYS.map(([keys, what]) => (
+        {keysFor(instruments).map(([keys, what]) => (
           <div key={keys} className="contents">
             <dt className="flex gap-1">
               {keys?.split(' ').map((k) => (

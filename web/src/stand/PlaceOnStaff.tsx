@@ -1,7 +1,8 @@
 import { useQuery } from '@tanstack/react-query'
 import { usePlace } from './queries'
 import type { Instrument } from '../api/client'
-import { useEngraving } from '../engraving/engraver'
+import { useEngraving } from '../engraving/useEngraving'
+import { TextButton } from '../ui/TextLink'
 import type { Place } from './Fingerboard'
 
 const OPTIONS = {
@@ -41,7 +42,7 @@ export function PlaceOnStaff({
     staleTime: Infinity,
   }).data
   return (
-    <section aria-label="On the staff" aria-live="polite" className="text-[15px] leading-snug">
+    <section aria-label="On the staff" aria-live="polite" className="text-said">
       <h2 className="text-xl">
         {data ? data.name : '…'}{' '}
         <span className="text-maple-dark">{instrument.strings[place.string]?.letter} string</span>
@@ -58,9 +59,11 @@ export function PlaceOnStaff({
           </p>
         </>
       )}
-      <button type="button" className="mt-2 font-bold text-spruce underline underline-offset-4" onClick={onClose}>
-        Back to the tune <kbd>Esc</kbd>
-      </button>
+      <p className="mt-2">
+        <TextButton onClick={onClose}>
+          Back to the tune <kbd>Esc</kbd>
+        </TextButton>
+      </p>
     </section>
   )
 }

@@ -1,11 +1,12 @@
-import { Radio, RadioGroup } from '@headlessui/react'
 import { Keyboard, Pencil, Printer } from 'lucide-react'
-import type { ReactNode } from 'react'
+import { memo, type ReactNode } from 'react'
 import type { Instrument } from '../api/client'
 import { ROWS, type RowId } from '../engraving/layout'
+import { Choice } from '../ui/Choice'
+import { Strip, StripEnd } from '../ui/Strip'
 
 /** Instrument switch, row switches and what else can be done with the tune. */
-export function StandBar({
+export const StandBar = memo(function StandBar({
   instruments,
   instrument,
   onInstrument,
@@ -25,26 +26,14 @@ export function StandBar({
   onKeys: () => void
 }) {
   return (
-    <div className="flex flex-wrap items-center gap-x-7 gap-y-2">
-      <RadioGroup
+    <Strip>
+      <Choice
+        label="Instrument"
+        hideLabel
         value={instrument}
         onChange={onInstrument}
-        aria-label="Instrument"
-        className="flex rounded-md border border-line-dark"
-      >
-        {instruments.map((i, n) => (
-          <Radio
-            key={i.id}
-            value={i.id}
-            className="flex cursor-pointer items-center gap-1.5 border-r border-line-dark px-3 py-1.5 font-bold last:border-r-0 hover:bg-maple-pale data-checked:bg-spruce data-checked:text-paper"
-          >
-            {i.name}
-            <span className="text-xs font-normal opacity-80" aria-hidden="true">
-              {n + 1}
-            </span>
-          </Radio>
-        ))}
-      </RadioGroup>
+        options={instruments.map((i, n) => ({ value: i.id, label: i.name, key: String(n + 1) }))}
+      />
       <div role="group" aria-label="Rows under the notes" className="flex items-center gap-1">
         {ROWS.map((row) => (
           <button
@@ -62,14 +51,14 @@ export function StandBar({
           </button>
         ))}
       </div>
-      <div className="ml-auto flex items-center gap-1">
+      <StripEnd>
         <BarButton icon={<Pencil size={16} />} label="Edit" onClick={onEdit} />
         <BarButton icon={<Printer size={16} />} label="Print" onClick={onPrint} />
         <BarButton icon={<Keyboard size={16} />} label="Keys" onClick={onKeys} />
-      </div>
-    </div>
+      </StripEnd>
+    </Strip>
   )
-}
+})
 
 function BarButton({ icon, label, onClick }: { icon: ReactNode; label: string; onClick: () => void }) {
   return (

@@ -1,8 +1,10 @@
+import { memo } from 'react'
 import type { Reading } from '../api/client'
+import { Tick } from '../ui/Tick'
 import { OctaveMenu } from './OctaveMenu'
 
 /** Title, key and what the reader should know before the first note. */
-export function TuneHead({
+export const TuneHead = memo(function TuneHead({
   reading,
   onUsePrinted,
   onOctave,
@@ -11,20 +13,10 @@ export function TuneHead({
   onUsePrinted?: (use: boolean) => void
   onOctave?: (octaves: number | null) => void
 }) {
-  const beyond = reading.notes.filter((n) => n.beyond && n.string != null)
-  const said = [
-    reading.moved &&
-      `Written ${reading.moved} than printed, ${reading.octaveChosen ? 'as you chose' : beyond.length + reading.warnings.length > 0 ? 'the octave that fits best' : 'so that every note is in reach'}.`,
-    reading.meterWords,
-    beyond.length > 0 &&
-      `${beyond.length === 1 ? 'One note lies' : `${beyond.length} notes lie`} beyond what the class has learned (marked *).`,
-    ...reading.warnings,
-    ...reading.notices.map((n) => n.message),
-  ].filter((s): s is string => Boolean(s))
   return (
     <div className="mb-2">
       <div className="flex flex-wrap items-baseline justify-between gap-x-6">
-        <h1 className="text-[1.7rem] leading-tight">{reading.title}</h1>
+        <h1 className="text-title">{reading.title}</h1>
         <p className="text-sm text-soft">{reading.composer}</p>
       </div>
       <p className="text-sm text-soft">
@@ -37,23 +29,19 @@ export function TuneHead({
         )}
       </p>
       {onUsePrinted && reading.hasPrintedFingers && (
-        <label className="mt-1 flex items-center gap-2 text-sm">
-          <input
-            type="checkbox"
-            className="accent-spruce"
-            checked={reading.usesPrintedFingers}
-            onChange={(e) => onUsePrinted(e.target.checked)}
-          />
-          Keep the fingers that are printed in the source
-        </label>
+        <div className="mt-1 text-sm">
+          <Tick checked={reading.usesPrintedFingers} onChange={onUsePrinted}>
+            Keep the fingers that are printed in the source
+          </Tick>
+        </div>
       )}
-      {said.length > 0 && (
+      {reading.goodToKnow.length > 0 && (
         <ul className="mt-1.5 border-l-4 border-maple pl-3 text-sm" aria-label="Good to know">
-          {said.map((s) => (
+          {reading.goodToKnow.map((s) => (
             <li key={s}>{s}</li>
           ))}
         </ul>
       )}
     </div>
   )
-}
+})

@@ -17,13 +17,13 @@ export const useReading = (id: number, instrument: string) => useQuery(readingQu
 /** Answers with the reading as it is kept now: from memory, or asked for anew when a change has made that stale. */
 export function useFreshReading() {
   const queries = useQueryClient()
-  return (id: number, instrument: string) => queries.fetchQuery(readingQuery(id, instrument))
+  return (id: number, instrument: string) => queries.query(readingQuery(id, instrument))
 }
 
 /** Fetches a reading ahead of need, so that switching the instrument is instant. */
 export function usePrefetchReading() {
   const queries = useQueryClient()
-  return (id: number, instrument: string) => queries.prefetchQuery(readingQuery(id, instrument))
+  return (id: number, instrument: string) => queries.query(readingQuery(id, instrument)).catch(() => undefined)
 }
 
 export const usePlace = (instrument: string, fifths: number, place: { string: number; semitones: number } | null) =>
@@ -78,7 +78,7 @@ export const useBowing = (id: number, instrument: string, wanted: boolean) =>
 /** Answers with the bowing as it is kept now. */
 export function useFreshBowing() {
   const queries = useQueryClient()
-  return (id: number, instrument: string) => queries.fetchQuery(bowingQuery(id, instrument))
+  return (id: number, instrument: string) => queries.query(bowingQuery(id, instrument))
 }
 
 /** Replaces all changes of a tune’s bowing. */

@@ -1,28 +1,11 @@
-import type { Reading, ReadingNote } from '../api/client'
+import type { Pin, Reading } from '../api/client'
 import { useChooseOctave, useFreshReading, useSetPins, type PinSet } from './queries'
 import type { MakeChange } from './useChanges'
 
-type Pair = { string: number; finger: number }
+type Pair = Pick<Pin, 'string' | 'finger'>
 
-/**
- * The way after the present one among all ways of a note in reach of the class, round and round; null where that is the one
- * that would be chosen without a pin. A note with one way only is refused.
- */
-function nextWay(note: ReadingNote): Pair | null {
-  const all = [
-    { string: note.string ?? 0, finger: note.finger ?? 0, beyond: note.beyond, extraCost: note.pinned ? 0 : null },
-    ...note.others,
-  ]
-    .filter((w) => !w.beyond || note.beyond)
-    .sort((a, b) => b.string - a.string || a.finger - b.finger)
-  if (all.length < 2) throw new Error(`There is only one way to play this ${note.name}.`)
-  const next = all[(all.findIndex((w) => w.string === note.string && w.finger === note.finger) + 1) % all.length]
-  if (!next || !note.pinned) return next ?? null
-  const free = all.reduce((best, w) => ((w.extraCost ?? Infinity) < (best.extraCost ?? Infinity) ? w : best))
-  return next === free ? null : next
-}
-
-const withPin = ({ pins }: Reading, noteId: string, pair: Pair | null) => [
+/** The pins with a note’s own replaced, or with null taken away. */
+export const withPin = ({ pins }: Pick<Reading, 'pins'>, noteId: string, pair: Pair | null) => [
   ...pins.filter((p) => p.noteId !== noteId),
   ...(pair ? [{ noteId, string: pair.string, finger: pair.finger }] : []),
 ]
@@ -49,7 +32,9 @@ export function usePins(tuneId: number, instrument: string, make: MakeChange) {
     turn: (noteId: string) =>
       change((reading) => {
         const note = reading.notes.find((n) => n.id === noteId)
-        return note ? { pins: withPin(reading, noteId, nextWay(note)) } : null
+        if (!note) return null
+        if (!note.next) throw new Error(`There is only one way to play this ${note.name}.`)
+        return { pins: withPin(reading, noteId, note.next.isFree ? null : note.next) }
       }),
     /** Reads the tune in another octave; null lets it find its own. */
     octave: (octaves: number | null) =>
@@ -63,3 +48,5 @@ export function usePins(tuneId: number, instrument: string, make: MakeChange) {
     usePrinted: (use: boolean) => change(() => ({ usePrinted: use })),
   }
 }
+
+export type Pins = ReturnType<typeof usePins>

@@ -1,5 +1,5 @@
 import type { StyleExample } from '../api/client'
-import { useEngraving } from '../engraving/engraver'
+import { useEngraving } from '../engraving/useEngraving'
 
 const SCALE = 34
 const OPTIONS = {

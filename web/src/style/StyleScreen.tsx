@@ -1,13 +1,24 @@
 import { useState } from 'react'
 import type { NamedStyle } from '../api/client'
-import { useAddStyle, useDeleteStyle, useSaveStyle, useStyleExample, useStyles, useUseStyle } from './queries'
+import {
+  useAddStyle,
+  useDeleteStyle,
+  useSaveStyle,
+  useStyleExample,
+  useStyles,
+  useStyleSettings,
+  useUseStyle,
+} from './queries'
 import { useInstruments } from '../api/instruments'
-import { keyOptions } from '../shapes/keys'
+import { useKeyOptions } from '../api/keys'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
+import { Field, Input, Select } from '../ui/Field'
+import { Refused } from '../ui/Said'
+import { Strip } from '../ui/Strip'
 import { useToast } from '../ui/toasts'
 import { Example } from './Example'
-import { settingsFor } from './settings'
+import { chosenIn, withChoice } from './choices'
 import { WordRhythms } from './WordRhythms'
 import { TapeSettings } from './TapeSettings'
 
@@ -34,6 +45,8 @@ function Editor({
 }) {
   const [draft, setDraft] = useState(shown)
   const instruments = useInstruments().data ?? []
+  const settings = useStyleSettings()
+  const keys = useKeyOptions('major')
   const toast = useToast()
   const add = useAddStyle()
   const save = useSaveStyle()
@@ -75,7 +88,7 @@ function Editor({
 
   return (
     <>
-      <div className="flex flex-wrap items-center gap-x-5 gap-y-2 border-b border-line px-6 py-2">
+      <Strip>
         <Choice
           label="Style"
           hideLabel
@@ -83,48 +96,48 @@ function Editor({
           options={styles.map((s) => ({ value: s.id, label: s.current ? `${s.name} (in use)` : s.name }))}
           onChange={onChoose}
         />
-        <label className="flex items-center gap-2 text-sm text-soft">
-          Name
-          <input
+        <Field label="Name" beside>
+          <Input
+            size="strip"
+            width="w-44"
             value={draft.name}
             maxLength={80}
             onChange={(e) => setDraft({ ...draft, name: e.target.value })}
-            className="w-44 rounded-md border border-line-dark bg-sheet px-2 py-1 text-base text-ink"
           />
-        </label>
-        <Button kind="go" className="!py-1" disabled={!changed || draft.name.trim() === ''} onClick={() => void keep()}>
+        </Field>
+        <Button kind="go" size="strip" disabled={!changed || draft.name.trim() === ''} onClick={() => void keep()}>
           Save
         </Button>
         {changed && (
-          <Button className="!py-1" onClick={() => setDraft(shown)}>
+          <Button size="strip" onClick={() => setDraft(shown)}>
             Undo changes
           </Button>
         )}
         {shown.id !== 0 && !shown.current && (
           <>
-            <Button className="!py-1" onClick={() => use.mutate(shown.id)}>
+            <Button size="strip" onClick={() => use.mutate(shown.id)}>
               Use this style
             </Button>
-            <Button className="!py-1" onClick={() => void discard()}>
+            <Button size="strip" onClick={() => void discard()}>
               Delete
             </Button>
           </>
         )}
         {shown.id !== 0 && (
-          <Button className="!py-1" onClick={() => void copy()}>
+          <Button size="strip" onClick={() => void copy()}>
             Duplicate
           </Button>
         )}
-      </div>
+      </Strip>
       {problem && (
-        <p role="alert" className="m-6 bg-brick-pale px-3 py-2">
-          {problem.message}
-        </p>
+        <div className="m-6">
+          <Refused>{problem.message}</Refused>
+        </div>
       )}
       <div className="mx-auto max-w-[1240px] px-6 py-4">
         <h1 className="mb-3 text-3xl">House style</h1>
         <div className="grid gap-x-10 gap-y-5 md:grid-cols-2 xl:grid-cols-3">
-          {settingsFor(instruments).map((s) => {
+          {settings.map((s) => {
             const example = examples.find((e) => e.setting === s.key)
             return (
               <section key={s.key} aria-label={s.label}>
@@ -133,9 +146,9 @@ function Editor({
                 <Choice
                   label={s.label}
                   hideLabel
-                  value={s.value(draft.style)}
+                  value={chosenIn(draft.style, s)}
                   options={s.options}
-                  onChange={(value) => setDraft({ ...draft, style: s.chosen(draft.style, value) })}
+                  onChange={(value) => setDraft({ ...draft, style: withChoice(draft.style, s, value) })}
                 />
                 <div className="mt-2">{example && <Example example={example} />}</div>
               </section>
@@ -155,20 +168,12 @@ function Editor({
           <section aria-label="First key">
             <h2 className="font-body text-base font-bold">The first key you teach</h2>
             <p className="mb-1 text-sm text-soft">Other keys are told by what they change from it.</p>
-            <select
+            <Select
               aria-label="The first key you teach"
-              className="rounded-md border border-line-dark bg-sheet px-2 py-1"
-              value={draft.style.firstKeyFifths}
-              onChange={(e) =>
-                setDraft({ ...draft, style: { ...draft.style, firstKeyFifths: Number(e.target.value) } })
-              }
-            >
-              {keyOptions('major').map((k) => (
-                <option key={k.value} value={k.value}>
-                  {k.label}
-                </option>
-              ))}
-            </select>
+              value={draft.style.firstKeyFifths ?? 0}
+              options={keys}
+              onChoose={(firstKeyFifths) => setDraft({ ...draft, style: { ...draft.style, firstKeyFifths } })}
+            />
             <h2 className="mt-4 font-body text-base font-bold">In tape words</h2>
             {tapes && <Example example={tapes} />}
           </section>

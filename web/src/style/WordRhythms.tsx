@@ -1,18 +1,5 @@
+import { Input } from '../ui/Field'
 import { useWordRhythms } from './queries'
-
-const NAMES: Record<string, string> = {
-  '1': 'one long',
-  '1/2 1/2': 'two halves',
-  '1/4 1/4 1/4 1/4': 'four quick',
-  '1/2 1/4 1/4': 'half, two quick',
-  '1/4 1/4 1/2': 'two quick, half',
-  '3/4 1/4': 'long, short',
-  '1/4 3/4': 'short, long',
-  '1/4 1/2 1/4': 'short, half, short',
-  '1/3 1/3 1/3': 'three even',
-  '2/3 1/3': 'of three: long, short',
-  '1/3 2/3': 'of three: short, long',
-}
 
 /** The words that are counted with, one for each rhythm of a beat. */
 export function WordRhythms({
@@ -31,15 +18,16 @@ export function WordRhythms({
         {shipped.map((s) => (
           <li key={s.pattern}>
             <label className="flex items-center gap-2">
-              <span className="w-36">{NAMES[s.pattern] ?? s.pattern}</span>
-              <input
+              <span className="w-36">{s.name}</span>
+              <Input
+                size="strip"
+                width="w-40"
                 value={words[s.pattern] ?? s.word}
                 maxLength={60}
                 onChange={(e) => {
                   const others = Object.fromEntries(Object.entries(words).filter(([pattern]) => pattern !== s.pattern))
                   onChange(e.target.value === s.word ? others : { ...others, [s.pattern]: e.target.value })
                 }}
-                className="w-40 rounded-md border border-line-dark bg-sheet px-2 py-1"
               />
             </label>
           </li>

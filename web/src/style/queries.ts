@@ -15,8 +15,16 @@ export const useStyleExample = (style: HouseStyle) =>
 export const useWordRhythms = () =>
   useQuery({ queryKey: ['words'], queryFn: () => answer(api.GET('/api/styles/words')), staleTime: Infinity })
 
+/** Everything that schools do differently and that is one choice each. */
+export const useStyleSettings = () =>
+  useQuery({
+    queryKey: ['style-settings'],
+    queryFn: () => answer(api.GET('/api/styles/settings')),
+    staleTime: Infinity,
+  }).data ?? []
+
 // A style changes what every screen shows.
-const EVERYTHING = ['styles', 'reading', 'before', 'bowing', 'shapes', 'taping', 'instruments', 'place']
+const EVERYTHING = ['styles', 'reading', 'before', 'bowing', 'shapes', 'taping', 'instruments', 'place', 'keys']
 export const useAddStyle = () =>
   useChange<{ name: string; style: HouseStyle }, NamedStyle>(
     (body) => answer(api.POST('/api/styles', { body })),

@@ -1,8 +1,10 @@
+import type { TapeDistance } from '../api/client'
+
 const PIECE_MM = 200
 const WIDTH_MM = 40
 
 /** A strip true to scale, cut into pieces that fit a page, with a line of 100 mm to check the printer. */
-export function TapeStrip({ tapes }: { tapes: readonly { name: string; semitones: number; millimetres: number }[] }) {
+export function TapeStrip({ tapes }: { tapes: readonly TapeDistance[] }) {
   const end = Math.max(...tapes.map((t) => t.millimetres), 0) + 8
   const pieces = Array.from({ length: Math.max(1, Math.ceil(end / PIECE_MM)) }, (_, i) => i * PIECE_MM)
   return (
@@ -40,10 +42,10 @@ export function TapeStrip({ tapes }: { tapes: readonly { name: string; semitones
               {tapes
                 .filter((t) => t.millimetres > from && t.millimetres <= from + length)
                 .map((t) => (
-                  <g key={t.semitones} data-mm={t.millimetres}>
+                  <g key={t.tape.semitones} data-mm={t.millimetres}>
                     <path d={`M0 ${t.millimetres - from}h12`} strokeWidth={0.6} className="stroke-maple-dark" />
                     <text x={13} y={t.millimetres - from + 1.1} fontSize={3.2} className="fill-ink">
-                      {t.name}, {t.millimetres.toFixed(1)}
+                      {t.tape.name}, {t.millimetres.toFixed(1)}
                     </text>
                   </g>
                 ))}

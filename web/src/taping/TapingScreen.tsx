@@ -1,9 +1,12 @@
 import { useState } from 'react'
-import { Link } from 'react-router'
 import { useInstruments } from '../api/instruments'
 import { useTaping } from './queries'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
+import { Field, Input } from '../ui/Field'
+import { Refused, SideNote } from '../ui/Said'
+import { Strip, StripEnd } from '../ui/Strip'
+import { TextLink } from '../ui/TextLink'
 import { TapeStrip } from './TapeStrip'
 
 /** Where to stick the tapes, in millimetres, with a strip true to scale. */
@@ -19,7 +22,7 @@ export function TapingScreen() {
 
   return (
     <main className="min-h-0 flex-1 overflow-y-auto print:overflow-visible">
-      <div className="no-print flex flex-wrap items-center gap-x-6 gap-y-2 border-b border-line px-6 py-2">
+      <Strip>
         <Choice
           label="Instrument"
           hideLabel
@@ -42,33 +45,30 @@ export function TapingScreen() {
             }}
           />
         )}
-        <label className="flex items-center gap-2 text-sm text-soft">
-          or measured, nut to bridge, mm
-          <input
+        <Field label="or measured, nut to bridge, mm" beside>
+          <Input
+            size="strip"
+            width="w-20"
             inputMode="decimal"
             value={measured}
             onChange={(e) => setMeasured(e.target.value)}
-            className="w-20 rounded-md border border-line-dark bg-sheet px-2 py-1 text-base text-ink"
           />
-        </label>
-        <Button
-          kind="go"
-          className="ml-auto"
-          onClick={() => window.print()}
-          disabled={!taping.data || Boolean(taping.error)}
-        >
-          Print, or save as PDF
-        </Button>
-      </div>
+        </Field>
+        <StripEnd>
+          <Button kind="go" onClick={() => window.print()} disabled={!taping.data || Boolean(taping.error)}>
+            Print, or save as PDF
+          </Button>
+        </StripEnd>
+      </Strip>
       <div className="mx-auto max-w-[720px] px-6 py-5 print:p-0">
         <h1 className="text-3xl">Taping sheet</h1>
         <p className="text-soft">
           {player?.name}, {measured ? 'measured string' : chosen?.name}, string length {length} mm
         </p>
         {taping.error ? (
-          <p role="alert" className="mt-4 bg-brick-pale px-3 py-2">
-            {taping.error.message}
-          </p>
+          <div className="mt-4">
+            <Refused>{taping.error.message}</Refused>
+          </div>
         ) : (
           taping.data && (
             <>
@@ -82,24 +82,23 @@ export function TapingScreen() {
                 </thead>
                 <tbody>
                   {taping.data.map((t) => (
-                    <tr key={t.semitones} className="border-b border-line">
-                      <td className="py-1.5 font-bold">{t.name}</td>
-                      <td className="py-1.5">{t.semitones}</td>
+                    <tr key={t.tape.semitones} className="border-b border-line">
+                      <td className="py-1.5 font-bold">{t.tape.name}</td>
+                      <td className="py-1.5">{t.tape.semitones}</td>
                       <td className="py-1.5 text-right font-head text-xl">{t.millimetres.toFixed(1)} mm</td>
                     </tr>
                   ))}
                 </tbody>
               </table>
-              <p className="my-4 border-l-4 border-maple pl-3">
-                Check every tape by ear before it sticks: real strings are not ideal, and a bridge moves. The sizes’
-                lengths are usual ones; measuring your own string is better.
-              </p>
+              <div className="my-4">
+                <SideNote>
+                  Check every tape by ear before it sticks: real strings are not ideal, and a bridge moves. The sizes’
+                  lengths are usual ones; measuring your own string is better.
+                </SideNote>
+              </div>
               <p className="no-print mb-4 text-sm text-soft">
                 Which tapes there are, and what they are called, is set in the{' '}
-                <Link to="/style" className="font-bold text-spruce underline underline-offset-4">
-                  house style
-                </Link>
-                .
+                <TextLink to="/style">house style</TextLink>.
               </p>
               <TapeStrip tapes={taping.data} />
             </>

@@ -2,6 +2,8 @@ import { useDeferredValue, useRef, useState, type DragEvent } from 'react'
 import { useNavigate } from 'react-router'
 import { useAddTune, useCheck, useUploadTune } from './queries'
 import { Button } from '../ui/Button'
+import { Refused } from '../ui/Said'
+import { TextButton } from '../ui/TextLink'
 import { SourceField } from './SourceField'
 
 const EXAMPLE = `X:1
@@ -26,11 +28,11 @@ export function AddTune() {
   const problem = add.error ?? upload.error
   const busy = add.isPending || upload.isPending
 
-  const keep = () => add.mutate({ source }, { onSuccess: (tune) => navigate(`/tunes/${tune.summary.id}`) })
+  const keep = () => add.mutate({ source }, { onSuccess: (tune) => void navigate(`/tunes/${tune.summary.id}`) })
   const take = (given: File | undefined) => {
     if (!given) return
     upload.mutate(given, {
-      onSuccess: (tune) => navigate(`/tunes/${tune.summary.id}`),
+      onSuccess: (tune) => void navigate(`/tunes/${tune.summary.id}`),
       onError: (refusal) => refusal.source && setSource(refusal.source),
     })
   }
@@ -49,7 +51,7 @@ export function AddTune() {
       }}
       onDragLeave={() => setDragging(false)}
       onDrop={drop}
-      className={`flex flex-col gap-3 ${dragging ? 'outline-3 outline-dashed outline-offset-8 outline-spruce' : ''}`}
+      className={`flex flex-col gap-3 ${dragging ? 'outline-3 outline-offset-8 outline-spruce outline-dashed' : ''}`}
     >
       <h2 id="add-heading" className="text-xl">
         Add a tune
@@ -72,21 +74,13 @@ export function AddTune() {
           {found.bars === 1 ? 'bar' : 'bars'}, {found.clef} clef, read as printed for {found.printedFor}.
         </p>
       )}
-      {problem && problem.errors.length === 0 && (
-        <p role="alert" className="bg-brick-pale px-2 py-1 text-sm">
-          {problem.message}
-        </p>
-      )}
+      {problem && problem.errors.length === 0 && <Refused>{problem.message}</Refused>}
       <div className="flex flex-wrap items-center gap-3">
         <Button kind="go" disabled={!found || found.errors.length > 0 || busy} onClick={keep}>
           {busy ? 'Keeping…' : 'Keep and open'}
         </Button>
         <Button onClick={() => file.current?.click()}>Choose a file</Button>
-        {source === '' && (
-          <Button kind="quiet" className="!px-1" onClick={() => setSource(EXAMPLE)}>
-            Try the example
-          </Button>
-        )}
+        {source === '' && <TextButton onClick={() => setSource(EXAMPLE)}>Try the example</TextButton>}
         <input
           ref={file}
           type="file"

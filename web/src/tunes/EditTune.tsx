@@ -4,6 +4,8 @@ import { useCheck, useSaveTune } from './queries'
 import { useInstruments } from '../api/instruments'
 import { Button } from '../ui/Button'
 import { Dialog } from '../ui/Dialog'
+import { Field, Input, Select } from '../ui/Field'
+import { Refused } from '../ui/Said'
 import { SourceField } from './SourceField'
 
 /** Title, composer, instrument and source of a kept tune. Two editors never overwrite one another unseen. */
@@ -45,22 +47,20 @@ export function EditTune({ tune, onClose }: { tune: TuneDetail; onClose: () => v
   return (
     <Dialog title={`Edit “${tune.summary.title}”`} wide onClose={close}>
       <div className="grid gap-4 sm:grid-cols-[2fr_2fr_1fr]">
-        <Field label="Title" value={title} onChange={setTitle} />
-        <Field label="Composer" value={composer} onChange={setComposer} />
-        <label className="flex flex-col gap-1 font-bold">
-          Printed for
-          <select
+        <Field label="Title">
+          <Input value={title} maxLength={200} onChange={(e) => setTitle(e.target.value)} />
+        </Field>
+        <Field label="Composer">
+          <Input value={composer} maxLength={200} onChange={(e) => setComposer(e.target.value)} />
+        </Field>
+        <Field label="Printed for">
+          <Select
+            size="usual"
             value={printedFor}
-            onChange={(e) => setPrintedFor(e.target.value)}
-            className="rounded-md border border-line-dark bg-sheet px-3 py-2 font-normal"
-          >
-            {instruments.map((i) => (
-              <option key={i.id} value={i.id}>
-                {i.name}
-              </option>
-            ))}
-          </select>
-        </label>
+            options={instruments.map((i) => ({ value: i.id, label: i.name }))}
+            onChoose={setPrintedFor}
+          />
+        </Field>
       </div>
       <div className={`mt-4 grid gap-5 ${theirs ? 'sm:grid-cols-2' : ''}`}>
         <SourceField
@@ -82,10 +82,12 @@ export function EditTune({ tune, onClose }: { tune: TuneDetail; onClose: () => v
         )}
       </div>
       {save.error && save.error.errors.length === 0 && (
-        <p role="alert" className="mt-3 bg-brick-pale px-3 py-2">
-          {save.error.message}
-          {theirs && ' Both texts are shown; nothing is lost until you choose.'}
-        </p>
+        <div className="mt-3">
+          <Refused>
+            {save.error.message}
+            {theirs && ' Both texts are shown; nothing is lost until you choose.'}
+          </Refused>
+        </div>
       )}
       <div className="mt-5 flex flex-wrap gap-3">
         {theirs ? (
@@ -107,19 +109,5 @@ export function EditTune({ tune, onClose }: { tune: TuneDetail; onClose: () => v
         <Button onClick={close}>Cancel</Button>
       </div>
     </Dialog>
-  )
-}
-
-function Field({ label, value, onChange }: { label: string; value: string; onChange: (value: string) => void }) {
-  return (
-    <label className="flex flex-col gap-1 font-bold">
-      {label}
-      <input
-        value={value}
-        maxLength={200}
-        onChange={(e) => onChange(e.target.value)}
-        className="rounded-md border border-line-dark bg-sheet px-3 py-2 font-normal"
-      />
-    </label>
   )
 }

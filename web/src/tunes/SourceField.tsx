@@ -26,7 +26,7 @@ export function SourceField({
     field.current?.focus()
     field.current?.setSelectionRange(at, at + 1)
   }
-  const wrongLines = new Set(errors.map((e) => e.line))
+  const wrongLines = new Set(errors.map((e) => e.at.line))
   const lineCount = Math.max(rows, value.split('\n').length)
   return (
     <div className="flex flex-col gap-2">
@@ -35,7 +35,7 @@ export function SourceField({
         <span className="flex max-h-[46vh] overflow-y-auto rounded-md border border-line-dark bg-sheet font-normal focus-within:outline-3 focus-within:outline-spruce">
           <span
             aria-hidden="true"
-            className="select-none border-r border-line px-2 py-2 text-right font-mono text-sm leading-6 text-soft"
+            className="border-r border-line px-2 py-2 text-right font-mono text-sm leading-6 text-soft select-none"
           >
             {Array.from({ length: lineCount }, (_, i) => (
               <span
@@ -62,13 +62,13 @@ export function SourceField({
       {errors.length > 0 && (
         <ul aria-label="What cannot be read" className="flex max-h-40 flex-col gap-1 overflow-y-auto text-sm">
           {errors.map((e) => (
-            <li key={`${e.line}:${e.column}:${e.wrong}`} className="bg-brick-pale px-2 py-1">
+            <li key={`${e.at.line}:${e.at.column}:${e.wrong}`} className="bg-brick-pale px-2 py-1">
               <button
                 type="button"
                 className="font-bold text-brick underline underline-offset-2"
-                onClick={() => goTo(e.line, e.column)}
+                onClick={() => goTo(e.at.line, e.at.column)}
               >
-                Line {e.line}, column {e.column}
+                Line {e.at.line}, column {e.at.column}
               </button>
               : {e.wrong}; expected {e.expected}.
             </li>
@@ -78,7 +78,7 @@ export function SourceField({
       {notices.length > 0 && (
         <ul aria-label="Good to know" className="border-l-4 border-maple pl-3 text-sm">
           {notices.map((n) => (
-            <li key={`${n.line}:${n.column}:${n.message}`}>{n.message}</li>
+            <li key={`${n.at.line}:${n.at.column}:${n.message}`}>{n.message}</li>
           ))}
         </ul>
       )}

@@ -1,5 +1,9 @@
 import { useDeferredValue, useRef, useState, type KeyboardEvent } from 'react'
 import type { TuneSummary } from '../api/client'
+import { useInstruments } from '../api/instruments'
+import { usePrefetchReading } from '../stand/queries'
+import { Field, Input } from '../ui/Field'
+import { Refused } from '../ui/Said'
 import { useDeleteTune, useDuplicateTune, useRestoreTune, useTune, useTunes } from './queries'
 import { useToast } from '../ui/toasts'
 import { useKeys } from '../ui/useKeys'
@@ -12,6 +16,8 @@ export function Tunes() {
   const [search, setSearch] = useState('')
   const [editing, setEditing] = useState<number | null>(null)
   const tunes = useTunes(useDeferredValue(search))
+  const names = new Map(useInstruments().data?.map((i) => [i.id, i.name]))
+  const prefetch = usePrefetchReading()
   const duplicate = useDuplicateTune()
   const remove = useDeleteTune()
   const restore = useRestoreTune()
@@ -49,30 +55,35 @@ export function Tunes() {
           <a href="#add" className="mr-auto font-bold text-spruce underline underline-offset-4 lg:hidden">
             Add a tune
           </a>
-          <label className="flex items-center gap-2 text-sm text-soft">
-            Search <kbd>/</kbd>
-            <input
+          <Field
+            beside
+            label={
+              <>
+                Search <kbd>/</kbd>
+              </>
+            }
+          >
+            <Input
               ref={field}
               type="search"
+              size="strip"
+              width="w-56"
               value={search}
               onChange={(e) => setSearch(e.target.value)}
-              className="w-56 rounded-md border border-line-dark bg-sheet px-3 py-1.5 text-base text-ink"
             />
-          </label>
+          </Field>
         </div>
-        {tunes.error && (
-          <p role="alert" className="bg-brick-pale px-3 py-2">
-            {tunes.error.message}
-          </p>
-        )}
+        {tunes.error && <Refused>{tunes.error.message}</Refused>}
         {list && list.length > 0 && (
           // The arrow keys move among the links, which are reachable with Tab as well.
           // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions
-          <ul onKeyDown={walk} className="flex-1 pb-8 pr-2 lg:min-h-0 lg:overflow-y-auto" aria-label="Tunes">
+          <ul onKeyDown={walk} className="flex-1 pr-2 pb-8 lg:min-h-0 lg:overflow-y-auto" aria-label="Tunes">
             {list.map((tune) => (
               <TuneRow
                 key={tune.id}
                 tune={tune}
+                printedFor={names.get(tune.printedFor) ?? tune.printedFor}
+                onLook={() => void prefetch(tune.id, tune.printedFor)}
                 onEdit={() => setEditing(tune.id)}
                 onDuplicate={() => copy(tune)}
                 onDelete={() => discard(tune)}

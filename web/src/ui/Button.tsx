@@ -3,18 +3,30 @@ import type { ButtonHTMLAttributes } from 'react'
 const KINDS = {
   go: 'bg-spruce text-paper hover:bg-spruce-dark disabled:bg-line disabled:text-soft',
   plain: 'border border-line-dark bg-sheet text-ink hover:bg-maple-pale disabled:text-soft',
-  quiet: 'text-spruce underline-offset-4 hover:underline',
+}
+
+const SIZES = {
+  usual: 'gap-2 px-4 py-2',
+  /** In a strip of other things. */
+  strip: 'gap-2 px-4 py-1',
+  /** Beside small print. */
+  small: 'gap-1.5 px-2.5 py-1 text-sm',
+  /** Within a sentence or a list. */
+  inline: 'px-2 text-sm',
 }
 
 export function Button({
   kind = 'plain',
-  className = '',
+  size = 'usual',
   ...rest
-}: ButtonHTMLAttributes<HTMLButtonElement> & { kind?: keyof typeof KINDS }) {
+}: Omit<ButtonHTMLAttributes<HTMLButtonElement>, 'className'> & {
+  kind?: keyof typeof KINDS
+  size?: keyof typeof SIZES
+}) {
   return (
     <button
       type="button"
-      className={`inline-flex items-center justify-center gap-2 rounded-md px-4 py-2 font-bold disabled:cursor-default ${KINDS[kind]} ${className}`}
+      className={`inline-flex items-center justify-center rounded-md font-bold disabled:cursor-default ${SIZES[size]} ${KINDS[kind]}`}
       {...rest}
     />
   )

@@ -10,7 +10,8 @@ export function Choice<T extends string | number>({
 }: {
   label: string
   value: T
-  options: readonly { value: T; label: string }[]
+  /** With the key that takes it, where there is one. */
+  options: readonly { value: T; label: string; key?: string }[]
   onChange: (value: T) => void
   hideLabel?: boolean
 }) {
@@ -27,9 +28,14 @@ export function Choice<T extends string | number>({
           <Radio
             key={o.value}
             value={o.value}
-            className="cursor-pointer border-r border-line-dark px-3 py-1 last:border-r-0 hover:bg-maple-pale data-checked:bg-spruce data-checked:font-bold data-checked:text-paper"
+            className="flex cursor-pointer items-center gap-1.5 border-r border-line-dark px-3 py-1 last:border-r-0 hover:bg-maple-pale data-checked:bg-spruce data-checked:font-bold data-checked:text-paper"
           >
             {o.label}
+            {o.key && (
+              <span className="text-xs font-normal opacity-80" aria-hidden="true">
+                {o.key}
+              </span>
+            )}
           </Radio>
         ))}
       </RadioGroup>

@@ -1,0 +1,60 @@
+import { useEffect, useRef, useState } from 'react'
+import { engraver, type EngraveRequest } from './engraver'
+
+export type Engraving = {
+  /** The pages so far, each as a picture. */
+  pages: readonly string[]
+  /** How many there will be. */
+  count: number
+  error: string | null
+  working: boolean
+  /** Ends the work; what there is stays. */
+  stop: () => void
+}
+
+const NOTHING = { of: '', pages: [] as readonly string[], count: 0, error: null as string | null, ended: '' }
+
+/** Engraves MusicXML in the background; the last picture stays until the first page of the next is ready. */
+export function useEngraving(
+  xml: string | undefined,
+  options: Record<string, unknown> | null,
+  desk: EngraveRequest['desk'] = 'small',
+): Engraving {
+  const [state, setState] = useState(NOTHING)
+  const work = useRef<AbortController>(null)
+  const settings = options && JSON.stringify(options)
+  const wanted = xml && settings ? settings + xml : ''
+  useEffect(() => {
+    if (!xml || !settings) return
+    const controller = new AbortController()
+    const of = settings + xml
+    const end = (error: string | null) =>
+      setState((s) => ({ ...(s.of === of ? s : { ...NOTHING, of }), error, ended: of }))
+    engraver
+      .pages(xml, JSON.parse(settings) as Record<string, unknown>, {
+        desk,
+        signal: controller.signal,
+        // Only the first page takes the place of the last picture; a new worker begins again with it.
+        onPage: (page, svg, count) =>
+          setState((s) => ({ of, pages: page > 0 ? [...s.pages, svg] : [svg], count, error: null, ended: '' })),
+      })
+      .then(
+        () => end(null),
+        (problem: unknown) => {
+          if (controller.signal.reason === STOPPED) end(STOPPED)
+          else if (!controller.signal.aborted) end(problem instanceof Error ? problem.message : String(problem))
+        },
+      )
+    work.current = controller
+    return () => controller.abort()
+  }, [xml, settings, desk])
+  return {
+    pages: state.pages,
+    count: state.count,
+    error: state.error,
+    working: state.ended !== wanted,
+    stop: () => work.current?.abort(STOPPED),
+  }
+}
+
+const STOPPED = 'Engraving was stopped. Change the rows or open the tune again to go on.'

@@ -1,0 +1,10 @@
+import type { ReactNode } from 'react'
+
+/** A sentence that leads to the notes that it is about. */
+export function NoteLink({ onClick, children }: { onClick: () => void; children: ReactNode }) {
+  return (
+    <button type="button" onClick={onClick} className="text-left underline-offset-4 hover:underline">
+      {children}
+    </button>
+  )
+}

@@ -1,0 +1,93 @@
+import { useMemo } from 'react'
+import type { Reading } from '../api/client'
+import { BeforeLine } from './BeforeLine'
+import { BowPanel } from './BowPanel'
+import { CountPanel } from './CountPanel'
+import { Fingerboard } from './Fingerboard'
+import { FormPanel } from './FormPanel'
+import { PlaceOnStaff } from './PlaceOnStaff'
+import { useBefore, useBowing } from './queries'
+import { StandPanels, type PanelId } from './StandPanels'
+import { useBows } from './useBows'
+import type { MakeChange } from './useChanges'
+import type { Pins } from './usePins'
+import type { Probe } from './useProbe'
+import type { Walk } from './useWalk'
+import { WhyHere } from './WhyHere'
+
+/** The fingerboard, and below it one question about the music at a time. */
+export function StandAside({
+  tuneId,
+  reading,
+  walk,
+  probe,
+  pins,
+  make,
+  panel,
+  onPanel,
+}: {
+  tuneId: number
+  reading: Reading | undefined
+  walk: Walk
+  probe: Probe
+  pins: Pins
+  make: MakeChange
+  panel: PanelId
+  onPanel: (panel: PanelId) => void
+}) {
+  const instrument = reading?.instrument.id ?? ''
+  const { now, line, lines, bar, index, setMarked, goLine } = walk
+  const bowing = useBowing(tuneId, instrument, panel === 'bow').data
+  const bows = useBows(tuneId, instrument, make)
+  const starts = useMemo(() => lines.map((l) => l.firstBar), [lines])
+  const before = useBefore(tuneId, instrument, starts).data
+  const place = now?.string != null && now.semitones != null ? { string: now.string, semitones: now.semitones } : null
+  return (
+    <aside
+      className="aside min-h-0 overflow-y-auto border-l border-line px-5 py-4"
+      aria-label="Fingerboard and reasons"
+    >
+      {reading && now && index && (
+        <>
+          <Fingerboard
+            instrument={reading.instrument}
+            shapes={reading.shapes}
+            now={probe.place ? null : place}
+            sign={now.sign ?? null}
+            probe={probe.place}
+            onProbe={probe.set}
+          />
+          <div className="mt-3 border-t border-line pt-3">
+            {probe.place ? (
+              <PlaceOnStaff
+                instrument={reading.instrument}
+                fifths={reading.fifths}
+                place={probe.place}
+                found={probe.found.length}
+                onClose={probe.end}
+              />
+            ) : (
+              <StandPanels panel={panel} onPanel={onPanel}>
+                {panel === 'why' && (
+                  <WhyHere note={now} trouble={index.trouble.get(now.id)} onPin={(pair) => pins.pin(now.id, pair)} />
+                )}
+                {panel === 'before' && <BeforeLine line={line} remarks={before?.[line]} onShow={setMarked} />}
+                {panel === 'bow' && <BowPanel bowing={bowing} now={now.id} bows={bows} onShow={setMarked} />}
+                {panel === 'count' && (
+                  <CountPanel
+                    bar={reading.bars[bar]}
+                    counts={index.counts[bar] ?? []}
+                    events={index.events[bar] ?? []}
+                    values={reading.values}
+                    now={now.id}
+                  />
+                )}
+                {panel === 'form' && <FormPanel reading={reading} onShow={setMarked} onLine={goLine} />}
+              </StandPanels>
+            )}
+          </div>
+        </>
+      )}
+    </aside>
+  )
+}

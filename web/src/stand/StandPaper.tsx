@@ -1,0 +1,109 @@
+import { useCallback, useMemo, useRef } from 'react'
+import type { Reading } from '../api/client'
+import { engravingOptions, type RowId } from '../engraving/layout'
+import { withRoom } from '../engraving/room'
+import { TunePages } from '../engraving/TunePages'
+import { useEngraving } from '../engraving/useEngraving'
+import { Working } from '../engraving/Working'
+import { HearBar } from '../hear/HearBar'
+import type { Hear } from '../hear/useHear'
+import { TuneHead } from './TuneHead'
+import { useStable } from '../ui/useStable'
+import type { useLoop } from './useLoop'
+import type { Pins } from './usePins'
+import type { Probe } from './useProbe'
+import type { Walk } from './useWalk'
+import { useWidth } from './useWidth'
+
+const NONE: readonly string[] = []
+const NO_DRONES: Reading['drones'] = []
+
+/** The notes with their rows, and below them what makes them heard. */
+export function StandPaper({
+  reading,
+  rows,
+  walk,
+  probe,
+  pins,
+  hear,
+  loop,
+}: {
+  reading: Reading | undefined
+  rows: readonly RowId[]
+  walk: Walk
+  probe: Probe
+  pins: Pins
+  hear: Hear
+  loop: ReturnType<typeof useLoop>
+}) {
+  const paper = useRef<HTMLDivElement>(null)
+  const width = useWidth(paper)
+  const engraving = useEngraving(
+    useMemo(() => reading && withRoom(reading.musicXml, reading, rows), [reading, rows]),
+    width ? engravingOptions(width - 8, rows) : null,
+    'tune',
+  )
+  const { pick: walkTo, now, marked } = walk
+  const { end } = probe
+  const pick = useCallback(
+    (noteId: string) => {
+      end()
+      walkTo(noteId)
+    },
+    [end, walkTo],
+  )
+  const here = useMemo(() => (now ? [now.id, ...now.tiedIds] : NONE), [now])
+  const play = useStable(() => void hear.play(now?.id))
+  const stop = useStable(hear.stop)
+  const set = useStable(hear.set)
+  const choose = useStable(loop.choose)
+  const { usePrinted, octave } = pins
+  const [keepPrinted, chooseOctave] = [useStable(usePrinted), useStable(octave)]
+  return (
+    <div className="flex min-h-0 flex-col bg-sheet">
+      {/* A region that scrolls must be reachable from the keyboard. */}
+      <div
+        className="paper-scroll min-h-0 flex-1 overflow-y-auto px-6 pt-4 pb-10"
+        data-testid="paper"
+        // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
+        tabIndex={0}
+        role="region"
+        aria-label="Paper"
+      >
+        {reading && <TuneHead reading={reading} onUsePrinted={keepPrinted} onOctave={chooseOctave} />}
+        <div ref={paper} className="min-h-40">
+          {engraving.error && (
+            <p role="alert" className="text-brick">
+              {engraving.error}
+            </p>
+          )}
+          {reading && (
+            <TunePages
+              engraving={engraving}
+              reading={reading}
+              rows={rows}
+              now={probe.place ? NONE : here}
+              same={probe.place ? probe.found : marked}
+              onPick={pick}
+            />
+          )}
+          {(!reading || engraving.working) && !engraving.error && (
+            <Working notes={walk.notes.length} engraving={engraving} />
+          )}
+        </div>
+      </div>
+      {engraving.pages.length > 0 && (
+        <HearBar
+          playing={hear.playing}
+          settings={hear.settings}
+          drones={reading?.drones ?? NO_DRONES}
+          loopWords={loop.words}
+          onSet={set}
+          onPlay={play}
+          onStop={stop}
+          onLoop={choose}
+        />
+      )}
+    </div>
+  )
+}

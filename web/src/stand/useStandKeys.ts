@@ -1,0 +1,60 @@
+import type { Instrument } from '../api/client'
+import { ROWS, type RowId } from '../engraving/layout'
+import type { Hear } from '../hear/useHear'
+import { useKeys } from '../ui/useKeys'
+import type { Walk } from './useWalk'
+
+/** What the keys do on the stand; KeyList tells them. */
+export function useStandKeys({
+  walk,
+  hear,
+  instruments,
+  ...does
+}: {
+  walk: Walk
+  hear: Hear
+  instruments: readonly Instrument[]
+  endProbe: () => void
+  loopEnd: (end: 'from' | 'to') => void
+  turn: (noteId: string) => void
+  undo: () => void
+  nextPanel: () => void
+  keys: () => void
+  edit: () => void
+  print: () => void
+  playOn: (instrument: string) => void
+  row: (row: RowId) => void
+}) {
+  const { at, line, notes, now } = walk
+  const go = (to: number) => {
+    does.endProbe()
+    walk.go(to)
+  }
+  const goLine = (to: number) => {
+    does.endProbe()
+    walk.goLine(to)
+  }
+  useKeys({
+    ArrowRight: () => go(at + 1),
+    ArrowLeft: () => go(at - 1),
+    Home: () => go(0),
+    End: () => go(notes.length - 1),
+    ArrowDown: () => goLine(line + 1),
+    ArrowUp: () => goLine(line - 1),
+    Escape: () => {
+      does.endProbe()
+      walk.setMarked([])
+    },
+    ' ': () => (hear.playing ? hear.stop() : void hear.play(now?.id)),
+    '[': () => does.loopEnd('from'),
+    ']': () => does.loopEnd('to'),
+    '?': does.keys,
+    a: () => now && does.turn(now.id),
+    u: does.undo,
+    l: does.nextPanel,
+    e: does.edit,
+    w: does.print,
+    ...Object.fromEntries(instruments.map((i, n) => [String(n + 1), () => does.playOn(i.id)])),
+    ...Object.fromEntries(ROWS.map((row) => [row.key, () => does.row(row.id)])),
+  })
+}
