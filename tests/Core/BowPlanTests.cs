@@ -261,7 +261,7 @@ public class BowPlanTests
             "After bar 1 the repeat goes back to bar 1 with the bow the other way round: D is down the first time, up the second.",
             BowWords.WrongWay(notes, wrong, Style)
         );
-        var mends = WrongWayMends.For(score, notes, wrong, Style);
+        var mends = Assert.Single(WrongWayMends.Of(score, notes, bowing)).Mends;
         Assert.Equal([BowEditKind.Slur, BowEditKind.Hook, BowEditKind.Lift], mends.Select(m => m.Kind));
         Assert.All(
             mends,

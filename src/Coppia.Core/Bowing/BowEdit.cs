@@ -54,6 +54,26 @@ public static class BowEdits
         return [.. edits.Where(e => !left.Contains(e))];
     }
 
+    /// <summary>Ids of the notes that can join the one before them.</summary>
+    public static HashSet<string> Joinable(Score score)
+    {
+        ScoreEvent[] events = [.. score.Events];
+        var joinable = new HashSet<string>();
+        var open = 0;
+        for (var at = 0; at < events.Length; at++)
+        {
+            if (!events[at].IsRest && CanJoin(events, at, open))
+                joinable.Add(events[at].Id);
+            open = OpenAfter(open, events[at]);
+        }
+
+        return joinable;
+    }
+
+    /// <param name="open">Slurs that are open before the note.</param>
+    private static bool CanJoin(ScoreEvent[] events, int at, int open) =>
+        at > 0 && !events[at - 1].IsRest && !events[at - 1].TiedOn && open == 0;
+
     /// <param name="refuse">Told of each change that cannot be made.</param>
     private static Score Write(Score score, IReadOnlyCollection<BowEdit> edits, Action<BowEdit, BowEditFault> refuse)
     {
@@ -73,7 +93,7 @@ public static class BowEdits
             {
                 if (edit.Kind == BowEditKind.Lift)
                     events[at] = events[at] with { Marks = events[at].Marks | Marks.LiftAfter };
-                else if (at == 0 || events[at - 1].IsRest || events[at - 1].TiedOn || open > 0)
+                else if (!CanJoin(events, at, open))
                     refuse(edit, BowEditFault.CannotJoin);
                 else
                 {

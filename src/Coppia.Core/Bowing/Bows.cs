@@ -15,7 +15,11 @@ public enum BowDirection
 /// <param name="Last">Order of its last sounding note.</param>
 /// <param name="Pass">1 the first time through a repeat.</param>
 /// <param name="Lifted">The bow was lifted or rested before it and is set anew.</param>
-public readonly record struct PlayedStroke(int First, int Last, BowDirection Direction, int Pass, bool Lifted);
+public readonly record struct PlayedStroke(int First, int Last, BowDirection Direction, int Pass, bool Lifted)
+{
+    /// <summary>A repeat or a waymark leads to it: the note before it on the paper is not the one before it in time.</summary>
+    public bool Jumped { get; init; }
+}
 
 /// <summary>A place where a repeat brings the bow back the other way round.</summary>
 /// <param name="Leaving">Order of the last note before the jump back.</param>
@@ -72,7 +76,7 @@ public sealed record Bows(
             {
                 var lifted = before >= 0 && (plucked[before] || Retakes(notes, before, i, follows, longRest));
                 var last = strokes.Count == 0 ? (BowDirection?)null : strokes[^1].Direction;
-                strokes.Add(new PlayedStroke(i, i, BowStep.Direction(notes[i], last, lifted, opening), pass, lifted));
+                strokes.Add(new PlayedStroke(i, i, BowStep.Direction(notes[i], last, lifted, opening), pass, lifted) { Jumped = !follows });
             }
 
             var direction = strokes[^1].Direction;

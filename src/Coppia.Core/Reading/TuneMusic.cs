@@ -54,15 +54,12 @@ public sealed record TuneMusic(
     /// <param name="refused">Changes that the teacher does not want.</param>
     public BowAdvice Advice(IReadOnlyCollection<BowEdit>? refused = null) =>
         new(
-            WrongWay: [.. Bowing.ComesBackWrong.Select(w => new WrongWayAdvice(w, WrongWayMends.For(Score, Notes, w, Style)))],
+            WrongWay: WrongWayMends.Of(Score, Notes, Bowing),
             Proposals: [.. Enum.GetValues<BowAim>().Select(aim => BowProposal.Of(Score, aim, Style, refused))],
             Uneven: UnevenBars.Of(Notes, Bowing),
             Hints: BowUse.InBars(Notes, BowUse.Of(Notes, Travels))
         );
 }
-
-/// <summary>A repeat that brings the bow back the wrong way round, and what helps.</summary>
-public sealed record WrongWayAdvice(WrongWayRound Place, IReadOnlyList<BowEdit> Mends);
 
 /// <summary>What can be said and done about the bow of a tune.</summary>
 /// <param name="WrongWay">Repeats that turn the bow round.</param>
