@@ -3,7 +3,7 @@ using Microsoft.AspNetCore.Diagnostics;
 namespace Coppia.Server;
 
 /// <summary>Turns what went wrong into problem details (RFC 9457); never a stack trace.</summary>
-internal sealed class ProblemExceptions(IProblemDetailsService problems, ILogger<ProblemExceptions> log) : IExceptionHandler
+internal sealed partial class ProblemExceptions(IProblemDetailsService problems, ILogger<ProblemExceptions> log) : IExceptionHandler
 {
     public async ValueTask<bool> TryHandleAsync(HttpContext context, Exception exception, CancellationToken cancellation)
     {
@@ -18,10 +18,13 @@ internal sealed class ProblemExceptions(IProblemDetailsService problems, ILogger
             _ => (500, "Something went wrong in Coppia. Nothing was changed; the log says more."),
         };
         if (status == 500)
-            log.LogError(exception, "Request failed: {Path}", context.Request.Path);
+            Failed(log, exception, context.Request.Path);
         context.Response.StatusCode = status;
         return await problems.TryWriteAsync(
             new ProblemDetailsContext { HttpContext = context, ProblemDetails = { Status = status, Title = title } }
         );
     }
+
+    [LoggerMessage(Level = LogLevel.Error, Message = "Request failed: {Path}")]
+    private static partial void Failed(ILogger log, Exception problem, PathString path);
 }

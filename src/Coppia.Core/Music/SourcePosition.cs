@@ -5,5 +5,13 @@ public readonly record struct SourcePosition(int Line, int Column) : IComparable
 {
     public int CompareTo(SourcePosition other) => (Line, Column).CompareTo((other.Line, other.Column));
 
+    public static bool operator <(SourcePosition a, SourcePosition b) => a.CompareTo(b) < 0;
+
+    public static bool operator >(SourcePosition a, SourcePosition b) => a.CompareTo(b) > 0;
+
+    public static bool operator <=(SourcePosition a, SourcePosition b) => a.CompareTo(b) <= 0;
+
+    public static bool operator >=(SourcePosition a, SourcePosition b) => a.CompareTo(b) >= 0;
+
     public override string ToString() => $"{Line}:{Column}";
 }
