@@ -77,6 +77,8 @@ public class FormTests
     [InlineData("D E F2|A4|F G A2|", "Bar 3: bar 1 again, two steps higher.")]
     [InlineData("D E F2|d c B2|", "Bar 2: bar 1 turned upside down, what went up goes down.")]
     [InlineData("D D E2|F2 G A|", "Bar 2: the rhythm of bar 1 turned round (half quarter quarter).")]
+    [InlineData("D D E2|E E D2|", "Bar 2: bar 1 turned upside down, what went up goes down.")]
+    [InlineData("D E F2|E F G2|F G A2|", "Bar 3: bar 2 again, a step higher.")] // the nearest of two that it resembles
     public void Bars_resemble_earlier_ones(string music, string text) =>
         Assert.Contains(text, FormOf(music).Likenesses.Select(Said(music).Likeness));
 
@@ -85,8 +87,51 @@ public class FormTests
     [InlineData("D2 E2|F2 D2|")]
     [InlineData("D4|E4|F4|")]
     [InlineData("D4|z z2 z|z4|z2 z z|z z z2|")] // silence resembles nothing
+    [InlineData("D3 E|D E3|")] // two notes are no melody in another rhythm
+    [InlineData("D2 F2|F2 D2|")] // nor has one step an upside
+    [InlineData("D D D2|E E E2|")] // nor one pitch
+    [InlineData("D E2 G|A B2 A|")] // a rhythm that reads the same both ways
+    [InlineData("D E F2|z2 G A|")] // turned round, the rest would stand last
+    [InlineData("D E G2|A2-A F|")] // a tie makes another rhythm
+    [InlineData("D E-E2|A2 G F|")]
+    [InlineData("D E F2|A4|D/ E/ F|")] // a short bar is not the same notes in another rhythm
+    [InlineData("D E F|A4|E F G|")] // nothing resembles a pick-up
     public void Plain_sameness_is_not_told_twice(string music) =>
         Assert.DoesNotContain(FormOf(music).Likenesses, l => l.Kind != LikenessKind.SameRhythm);
+
+    [Theory] // What moves with its rhythm is not told for the rhythm as well; nor is a rhythm of one note.
+    [InlineData("D E F2|d e f2|")]
+    [InlineData("D E F2|E F G2|")]
+    [InlineData("D E F2|d c B2|")]
+    [InlineData("D4|E4|F2 G2|")]
+    public void A_rhythm_is_told_where_it_is_news(string music) =>
+        Assert.DoesNotContain(FormOf(music).Likenesses, l => l.Kind == LikenessKind.SameRhythm);
+
+    [Theory] // Which value the one bar has and the other has not; a triplet is none, and equal shortest values tell nothing.
+    [InlineData("D D/D/ E E|D2 E2|", "1/8", false)]
+    [InlineData("D2 E2|D D/D/ E E|", "1/8", true)]
+    [InlineData("D E F2|D2 E F|", null, false)]
+    [InlineData("D E F2|(3DEF z2|", null, true)]
+    [InlineData("(3DEF z2|D E F2|", null, false)]
+    public void Another_rhythm_is_told_by_its_shorter_value(string music, string? shorter, bool isQuicker)
+    {
+        var likeness = Assert.Single(FormOf(music).Likenesses, l => l.Kind == LikenessKind.OtherRhythm);
+        Assert.Equal((shorter, isQuicker), (likeness.Shorter?.Length.ToString(), likeness.IsQuicker));
+    }
+
+    [Fact]
+    public void A_likeness_points_at_notes_not_rests() =>
+        Assert.Equal(["b2n1", "b2n3"], Assert.Single(FormOf("D z E2|F z A2|").Likenesses).NoteIds);
+
+    [Theory] // Farther back than sixteen different bars nobody hears it.
+    [InlineData(15, true)]
+    [InlineData(16, false)]
+    public void A_likeness_is_heard_over_sixteen_bars(int between, bool heard)
+    {
+        string[] others = [.. from a in "DEFG" from b in "ABcd" select $"{a}2 {b}2"];
+        var music = string.Join('|', others.Take(between).Prepend("D E F2").Append("E F G2"));
+        Assert.Equal(heard, FormOf(music + "|").Likenesses.Any(l => l.Kind == LikenessKind.Sequence));
+    }
 
     [Theory] // One rhythm, learned once by its words, carries most beginner tunes.
     [InlineData("D E F2|G B A2|A4|", "Two rhythms; that of bar 1 (quarter quarter half) fills two of its three bars.")]
