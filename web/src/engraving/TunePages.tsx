@@ -65,7 +65,7 @@ export function TunePages({
   )
 }
 
-/** One page, or the room that it will take. */
+/** One page, or the room that it will take; the room is kept while it is drawn, or what one looks at would slip away. */
 const TunePage = memo(function TunePage({
   page,
   svg,
@@ -86,7 +86,7 @@ const TunePage = memo(function TunePage({
 }) {
   const drawn = isNear && svg !== undefined && part !== undefined
   return (
-    <div data-page={page} className="isolate" style={drawn ? undefined : { height }}>
+    <div data-page={page} className="isolate" style={{ minHeight: height }}>
       {drawn && <EngravedPage svg={svg} reading={part} {...shown} />}
     </div>
   )

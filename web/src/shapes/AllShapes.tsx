@@ -6,7 +6,7 @@ import { TextLink } from '../ui/TextLink'
 import { ShapeBoard } from './ShapeBoard'
 import { useKeyChoice } from './useKeyChoice'
 
-/** One key on all four instruments, on one printable page. */
+/** One key on all instruments, on one printable page. */
 export function AllShapes() {
   const { choice, address } = useKeyChoice()
   const instruments = useInstruments().data ?? []

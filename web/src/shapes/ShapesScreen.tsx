@@ -101,7 +101,7 @@ export function ShapesScreen() {
           </div>
           <div className="overflow-y-auto border-l border-line bg-sheet px-6 py-4">
             <p className="mb-2 text-right text-sm">
-              <TextLink to={`/shapes/all${address}`}>All four instruments on a page</TextLink>
+              <TextLink to={`/shapes/all${address}`}>All instruments on a page</TextLink>
             </p>
             <div ref={lines} className="flex flex-col gap-3">
               {width > 0 && data.lines.map((line) => <KeyLine key={line.title} line={line} widthPx={width} />)}
