@@ -94,7 +94,9 @@ export function PrintedLineMap({ reading }: { reading: Reading }) {
   return (
     <div className="flex flex-wrap gap-x-6 gap-y-1">
       {linesOf(reading).map((strip, i) => (
-        <LineStrip key={strip.cells[0]?.id ?? i} line={strip} order={i} current={false} />
+        <div key={strip.cells[0]?.id ?? i} className="w-28">
+          <LineStrip line={strip} order={i} current={false} />
+        </div>
       ))}
     </div>
   )
