@@ -21,7 +21,7 @@ public class ReadingOverHttp
     [GlobalSetup]
     public async Task Start()
     {
-        _app = CoppiaApp.Build(new ServerOptions(_folder, "127.0.0.1", 0, _folder, null, false));
+        _app = CoppiaApp.Build(new ServerOptions(_folder, "127.0.0.1", Port: 0, WebFolder: _folder, DemoFolder: null, ThrowAway: false));
         await _app.StartAsync();
         var kept = await _client.PostAsJsonAsync(
             $"{_app.Urls.First()}/api/tunes",

@@ -98,7 +98,17 @@ public static class MusicXmlWriter
             measure.Add(Directions(e));
             foreach (var grace in e.Graces)
                 measure.Add(Grace(grace, shown[grace.Id][0]));
-            measure.Add(MusicXmlNote.Write(e, tiedIn, divisions, beams[i], e.IsRest ? [] : shown[e.Id], slurs, extras));
+            measure.Add(
+                MusicXmlNote.Write(
+                    e,
+                    tiedIn: tiedIn,
+                    divisions: divisions,
+                    beams: beams[i],
+                    signs: e.IsRest ? [] : shown[e.Id],
+                    slurs: slurs,
+                    extras: extras
+                )
+            );
             tiedIn = e.TiedOn;
         }
 

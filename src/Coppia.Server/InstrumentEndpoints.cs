@@ -99,12 +99,12 @@ internal static class InstrumentEndpoints
         var score = new ScoreBuilder(known.FirstClef).In(key).Note(pitch, new NoteValue(0)).Build();
         return TypedResults.Ok(
             new PlaceView(
-                pitch.ToString(),
-                Labels.Note(pitch, style),
-                StaffPlace.Of(pitch, known.FirstClef).Words(),
-                placement is { } at ? Labels.Pair(at.Pair, player) : null,
-                TapeWords.Of(semitones, style.TapesOf(known)),
-                MusicXmlWriter.Write(score)
+                Pitch: pitch.ToString(),
+                Name: Labels.Note(pitch, style),
+                Staff: StaffPlace.Of(pitch, known.FirstClef).Words(),
+                Label: placement is { } at ? Labels.Pair(at.Pair, player) : null,
+                Words: TapeWords.Of(semitones, style.TapesOf(known)),
+                MusicXml: MusicXmlWriter.Write(score)
             )
         );
     }

@@ -52,12 +52,12 @@ public sealed record ServerOptions(string DataFolder, string Host, int Port, str
         var throwAway = demo is not null && data is null;
         data ??= throwAway ? Directory.CreateTempSubdirectory("coppia-demo-").FullName : HomeFolder();
         return new ServerOptions(
-            data,
-            host,
-            port,
-            Path.GetFullPath(web ?? "wwwroot", web is null ? AppContext.BaseDirectory : Environment.CurrentDirectory),
-            demo,
-            throwAway
+            DataFolder: data,
+            Host: host,
+            Port: port,
+            WebFolder: Path.GetFullPath(web ?? "wwwroot", web is null ? AppContext.BaseDirectory : Environment.CurrentDirectory),
+            DemoFolder: demo,
+            ThrowAway: throwAway
         );
     }
 

@@ -107,17 +107,17 @@ internal static class ShapeEndpoints
         var compared = new ScaleKey(compareFifths ?? style.FirstKeyFifths, ScaleForm.Major);
         return TypedResults.Ok(
             new ShapesView(
-                InstrumentView.Of(player),
-                Labels.Scale(key, style),
-                Labels.Signature(key.Signature, style),
-                ShapeWords.OrderOfSigns(style),
-                ShapeWords.Changes(key, compared, style),
-                compared.Fifths,
-                position,
-                BesidesFirst(known, position),
-                positions,
-                [.. HandShape.InKey(known, key, position).Select(s => ViewOf(s, known, key, compared, style))],
-                [.. Lines(player, key)]
+                Instrument: InstrumentView.Of(player),
+                KeyName: Labels.Scale(key, style),
+                KeyWords: Labels.Signature(key.Signature, style),
+                OrderOfSigns: ShapeWords.OrderOfSigns(style),
+                Changes: ShapeWords.Changes(key, compared, style),
+                ComparedFifths: compared.Fifths,
+                Position: position,
+                BesidesFirst: BesidesFirst(known, position),
+                Positions: positions,
+                Shapes: [.. HandShape.InKey(known, key, position).Select(s => ViewOf(s, known, key, compared, style))],
+                Lines: [.. Lines(player, key)]
             )
         );
     }
@@ -131,15 +131,15 @@ internal static class ShapeEndpoints
         var descriptive = ShapeWords.Name(shape, instrument);
         var own = style.ShapeNames.GetValueOrDefault(descriptive);
         return new HandShapeView(
-            instrument.StringName(shape.String),
-            shape.OpenInKey,
-            Labels.Note(instrument.Strings[shape.String], style),
-            descriptive,
-            own?.Name ?? descriptive,
-            own?.Mark ?? "",
-            [.. shape.Spots.Select(Spot)],
-            [.. shape.Besides.Select(Spot)],
-            shape.HalfSteps
+            String: instrument.StringName(shape.String),
+            OpenInKey: shape.OpenInKey,
+            OpenName: Labels.Note(instrument.Strings[shape.String], style),
+            Descriptive: descriptive,
+            Name: own?.Name ?? descriptive,
+            Mark: own?.Mark ?? "",
+            Spots: [.. shape.Spots.Select(Spot)],
+            Besides: [.. shape.Besides.Select(Spot)],
+            HalfSteps: shape.HalfSteps
         );
 
         HandSpotView Spot(ShapeSpot p) =>
@@ -166,12 +166,12 @@ internal static class ShapeEndpoints
                 var reading = PlayerReading.Of(line, player.Instrument, player);
                 var words = new ReadingWords(reading);
                 yield return new KeyLineView(
-                    $"{title}, {(octaves == 1 ? "one octave" : "two octaves")}",
-                    ShapeWords.Outside(KeyExercises.Outside(player, line)),
-                    ReadingMusic.ForEngraving(reading),
-                    ReadingView.BarsOf(reading),
-                    ReadingView.NotesOf(reading, words),
-                    ReadingView.CountsOf(reading, words)
+                    Title: $"{title}, {(octaves == 1 ? "one octave" : "two octaves")}",
+                    Remark: ShapeWords.Outside(KeyExercises.Outside(player, line)),
+                    MusicXml: ReadingMusic.ForEngraving(reading),
+                    Bars: ReadingView.BarsOf(reading),
+                    Notes: ReadingView.NotesOf(reading, words),
+                    Counts: ReadingView.CountsOf(reading, words)
                 );
             }
         }

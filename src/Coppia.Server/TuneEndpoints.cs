@@ -100,14 +100,14 @@ internal static class TuneEndpoints
         var score = read.Score;
         var record = score is null ? null : Record(new TuneRequest(source), score);
         return new TuneCheck(
-            score?.Title,
-            score is null ? null : Labels.Key(score.Key, style),
-            record?.Meter,
-            record?.Clef,
-            record?.Bars ?? 0,
-            record?.PrintedFor,
-            [.. read.Errors.Take(Problems.MostErrors)],
-            read.Notices
+            Title: score?.Title,
+            KeyName: score is null ? null : Labels.Key(score.Key, style),
+            Meter: record?.Meter,
+            Clef: record?.Clef,
+            Bars: record?.Bars ?? 0,
+            PrintedFor: record?.PrintedFor,
+            Errors: [.. read.Errors.Take(Problems.MostErrors)],
+            Notices: read.Notices
         );
     }
 

@@ -23,7 +23,19 @@ public sealed record TuneSummary(
 )
 {
     public static TuneSummary Of(TuneRecord t) =>
-        new(t.Id, t.Title, t.Composer, t.PrintedFor, t.KeyName, t.Meter, t.Clef, t.Bars, t.Version, t.CreatedAt, t.ChangedAt);
+        new(
+            Id: t.Id,
+            Title: t.Title,
+            Composer: t.Composer,
+            PrintedFor: t.PrintedFor,
+            KeyName: t.KeyName,
+            Meter: t.Meter,
+            Clef: t.Clef,
+            Bars: t.Bars,
+            Version: t.Version,
+            CreatedAt: t.CreatedAt,
+            ChangedAt: t.ChangedAt
+        );
 
     /// <summary>The same with its key in the style's note names.</summary>
     public TuneSummary Named(HouseStyle style) => this with { KeyName = Labels.KeyNamed(KeyName, style) };

@@ -51,7 +51,7 @@ public class WrongWayMendsTests
     private static readonly Gen<string> Tune = Gen.Select(
         Of("", "A|", "A/B/|"),
         Section.Array[1, 4],
-        Of("", "!D.C.!DEF|", "!fine!D3|E3|!D.C.!FED|"),
+        Of("G3|", "!D.C.!DEF|", "!fine!D3|E3|!D.C.!FED|"),
         (pickUp, sections, end) => pickUp + string.Concat(sections) + end
     );
 
@@ -72,7 +72,7 @@ public class WrongWayMendsTests
                 Interlocked.Add(ref wrong, found.Count);
                 Interlocked.Add(ref mends, found.Sum(f => f.Mends.Count));
             },
-            iter: Rounds.Of(2000)
+            iter: Rounds.Of(1500)
         );
         Assert.True(wrong > 10 && mends > wrong, $"{wrong} wrong places with {mends} mends are too few to tell anything.");
     }

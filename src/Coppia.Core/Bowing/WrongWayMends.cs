@@ -6,9 +6,9 @@ namespace Coppia.Core.Bowing;
 public sealed record WrongWayAdvice(WrongWayRound Place, IReadOnlyList<BowEdit> Mends);
 
 /// <summary>
-/// What helps where a repeat brings the bow back the wrong way round: a slur, a hook or a retake just before it. A change turns all strokes
-/// after it up to the next that is set anew, by a printed sign or a lift; so each is judged by counting strokes, and the tune is not followed
-/// again for it.
+/// What helps where a repeat brings the bow back the wrong way round: a slur, a hook or a retake just before it. A change turns all
+/// strokes after it up to the next that is set anew, by a printed sign or a lift; so each is judged by counting strokes, and the tune is
+/// not followed again for it.
 /// </summary>
 public sealed class WrongWayMends
 {

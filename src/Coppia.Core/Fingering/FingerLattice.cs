@@ -90,7 +90,7 @@ public sealed record FingerLattice(IReadOnlyList<LatticeStep> Steps, IReadOnlyLi
             var startsBar = i == 0 || !ReferenceEquals(reachable[i - 1].Bar, note.Bar);
             var apart = i > 0 && note.Bar.EndingStart is not null && reachable[i - 1].Bar is { RepeatEnd: true } && startsBar;
             steps.Add(
-                new LatticeStep(note, choices, i == 0, i == reachable.Count - 1, inSlur, apart)
+                new LatticeStep(note, choices, IsFirst: i == 0, IsLast: i == reachable.Count - 1, InSlur: inSlur, Apart: apart)
                 {
                     StartsBar = startsBar,
                     Fourth = fourths[i],

@@ -63,17 +63,17 @@ public sealed record SoundingNote(
                     {
                         notes.Add(
                             new SoundingNote(
-                                notes.Count,
-                                grace.Id,
-                                [],
-                                grace.Pitch,
-                                bar,
-                                at,
-                                start,
-                                Fraction.Zero,
-                                inSlur,
-                                rest,
-                                e,
+                                Index: notes.Count,
+                                Id: grace.Id,
+                                TiedIds: [],
+                                Pitch: grace.Pitch,
+                                Bar: bar,
+                                Onset: at,
+                                Start: start,
+                                Length: Fraction.Zero,
+                                Slurred: inSlur,
+                                RestBefore: rest,
+                                Event: e,
                                 IsGrace: true
                             )
                         );
@@ -81,7 +81,22 @@ public sealed record SoundingNote(
                         inSlur = true;
                     }
 
-                    notes.Add(new SoundingNote(notes.Count, e.Id, [], pitch, bar, at, start, e.Length, inSlur, rest, e, IsGrace: false));
+                    notes.Add(
+                        new SoundingNote(
+                            Index: notes.Count,
+                            Id: e.Id,
+                            TiedIds: [],
+                            Pitch: pitch,
+                            Bar: bar,
+                            Onset: at,
+                            Start: start,
+                            Length: e.Length,
+                            Slurred: inSlur,
+                            RestBefore: rest,
+                            Event: e,
+                            IsGrace: false
+                        )
+                    );
                     rest = Fraction.Zero;
                     slurs = Math.Max(0, slurs + e.SlurStarts - e.SlurStops);
                 }

@@ -66,7 +66,7 @@ public sealed record HandShape(
         // Of the frames of a position (closed, back, forward) the one that holds the most of the key's notes, the easiest first.
         var frames = instrument.Frames.Index().Where(f => f.Item.Position == position).ToArray();
         if (frames.Length == 0)
-            return new HandShape(s, openInKey, null, [], [], []);
+            return new HandShape(s, openInKey, Frame: null, Spots: [], Besides: [], HalfSteps: []);
         var best = frames
             .Select(f => (Frame: f, Spots: InFrame(instrument, key, s, f.Index)))
             .OrderByDescending(x => x.Spots.Stand.Count)
@@ -78,7 +78,7 @@ public sealed record HandShape(
             .Zip(heights.Skip(1), (lower, upper) => new HalfStep(lower, upper))
             .Where(h => h.Upper - h.Lower == 1)
             .ToArray();
-        return new HandShape(s, openInKey, best.Frame.Item, spots, besides, halfSteps);
+        return new HandShape(s, openInKey, Frame: best.Frame.Item, Spots: spots, Besides: besides, HalfSteps: halfSteps);
     }
 
     private static (IReadOnlyList<ShapeSpot> Stand, IReadOnlyList<ShapeSpot> Besides) InFrame(
