@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { engraver, type EngraveRequest } from './engraver'
 
 export type Engraving = {
@@ -12,7 +12,16 @@ export type Engraving = {
   stop: () => void
 }
 
-const NOTHING = { of: '', pages: [] as readonly string[], count: 0, error: null as string | null, ended: '' }
+/** A score to engrave. Told apart as a thing: to compare long texts at each drawing takes longer than the drawing. */
+type Job = { xml: string; settings: string }
+
+const NOTHING = {
+  of: null as Job | null,
+  pages: [] as readonly string[],
+  count: 0,
+  error: null as string | null,
+  ended: null as Job | null,
+}
 
 /** Engraves MusicXML in the background; the last picture stays until the first page of the next is ready. */
 export function useEngraving(
@@ -23,20 +32,20 @@ export function useEngraving(
   const [state, setState] = useState(NOTHING)
   const work = useRef<AbortController>(null)
   const settings = options && JSON.stringify(options)
-  const wanted = xml && settings ? settings + xml : ''
+  const wanted = useMemo<Job | null>(() => (xml && settings ? { xml, settings } : null), [xml, settings])
   useEffect(() => {
-    if (!xml || !settings) return
+    if (!wanted) return
     const controller = new AbortController()
-    const of = settings + xml
+    const of = wanted
     const end = (error: string | null) =>
       setState((s) => ({ ...(s.of === of ? s : { ...NOTHING, of }), error, ended: of }))
     engraver
-      .pages(xml, JSON.parse(settings) as Record<string, unknown>, {
+      .pages(wanted.xml, JSON.parse(wanted.settings) as Record<string, unknown>, {
         desk,
         signal: controller.signal,
         // Only the first page takes the place of the last picture; a new worker begins again with it.
         onPage: (page, svg, count) =>
-          setState((s) => ({ of, pages: page > 0 ? [...s.pages, svg] : [svg], count, error: null, ended: '' })),
+          setState((s) => ({ of, pages: page > 0 ? [...s.pages, svg] : [svg], count, error: null, ended: null })),
       })
       .then(
         () => end(null),
@@ -47,7 +56,7 @@ export function useEngraving(
       )
     work.current = controller
     return () => controller.abort()
-  }, [xml, settings, desk])
+  }, [wanted, desk])
   return {
     pages: state.pages,
     count: state.count,
