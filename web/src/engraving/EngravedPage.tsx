@@ -45,6 +45,8 @@ export const EngravedPage = memo(function EngravedPage({
     if (!picture.current) return
     picture.current.innerHTML = svg
     const measured = measure(picture.current)
+    // They have kept the room of the rows, and have no more to do.
+    for (const syllable of picture.current.querySelectorAll('.verse')) syllable.remove()
     setLayout(measured)
     onLayout?.(measured)
   }, [svg, onLayout])

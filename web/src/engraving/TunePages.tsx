@@ -1,12 +1,15 @@
-import { memo, useCallback, useMemo, useRef } from 'react'
-import type { Engravable, Reading } from '../api/client'
+import { defaultRangeExtractor, useVirtualizer, type Range } from '@tanstack/react-virtual'
+import { memo, useCallback, useLayoutEffect, useMemo, useRef } from 'react'
+import type { Reading } from '../api/client'
 import { EngravedPage } from './EngravedPage'
 import type { RowId } from './layout'
-import { partsOf, placesOf } from './pages'
+import { BarByBar, type Page } from './pages'
 import type { Engraving } from './useEngraving'
-import { useNear } from './useNear'
 
 const NONE: readonly string[] = []
+
+/** So many pages beyond the view are drawn already. The heading above the pages, less than a page, is left out of account. */
+const AHEAD = 1
 
 /** All pages of a tune one below the other. Only those near the view are drawn, and the one that one stands on. */
 export function TunePages({
@@ -28,10 +31,8 @@ export function TunePages({
   onPick: (noteId: string) => void
 }) {
   const host = useRef<HTMLDivElement>(null)
-  const near = useNear(host, engraving.count)
   const { pages } = engraving
-  const places = useMemo(() => placesOf(pages, reading), [pages, reading])
-  const parts = useMemo(() => partsOf(places, reading), [places, reading])
+  const cut = useMemo(() => new BarByBar(reading), [reading])
   const owner = useMemo(
     () => new Map(reading.notes.flatMap((n) => [n.id, ...n.tiedIds].map((id) => [id, n.id]))),
     [reading],
@@ -43,51 +44,53 @@ export function TunePages({
     },
     [owner, onPick],
   )
-  const pageOf = (ids: readonly string[]) => places.pageOf.get(ids[0] ?? '') ?? -1
-  const wanted = [pageOf(now), pageOf(same)]
+  const nowOn = cut.pageWith(now[0] ?? '', pages)
+  const sameOn = [...new Set(same.map((id) => cut.pageWith(id, pages)))]
+  const looked = [nowOn, sameOn[0] ?? -1].filter((page) => page >= 0)
+  // eslint-disable-next-line react-hooks/incompatible-library -- nothing here is memoized by a compiler
+  const near = useVirtualizer({
+    count: Math.max(engraving.count, pages.length),
+    getScrollElement: () => host.current?.closest<HTMLElement>('.paper-scroll') ?? null,
+    estimateSize: (i) => (pages[i] ?? pages[0])?.height ?? 0,
+    rangeExtractor: (range: Range) => [...new Set([...looked, ...defaultRangeExtractor(range)])],
+    overscan: AHEAD,
+  })
+  useLayoutEffect(() => near.measure(), [near, pages])
   return (
-    <div ref={host}>
-      {Array.from({ length: Math.max(engraving.count, pages.length) }, (_, i) => (
-        <TunePage
-          key={i}
-          page={i}
-          svg={pages[i]}
-          part={parts[i]}
-          height={places.heights[i] ?? places.heights[0]}
-          isNear={near.has(i) || wanted.includes(i)}
-          rows={rows}
-          now={wanted[0] === i ? now : NONE}
-          same={same.some((id) => places.pageOf.get(id) === i) ? same : NONE}
-          onPick={pick}
-        />
-      ))}
+    <div ref={host} className="relative" style={{ height: near.getTotalSize() }}>
+      {near.getVirtualItems().map(({ index, start }) => {
+        const page = pages[index]
+        return (
+          page && (
+            <div key={index} data-page={index} className="absolute inset-x-0 isolate" style={{ top: start }}>
+              <TunePage
+                page={page}
+                cut={cut}
+                rows={rows}
+                now={nowOn === index ? now : NONE}
+                same={sameOn.includes(index) ? same : NONE}
+                onPick={pick}
+              />
+            </div>
+          )
+        )
+      })}
     </div>
   )
 }
 
-/** One page, or the room that it will take; the room is kept while it is drawn, or what one looks at would slip away. */
 const TunePage = memo(function TunePage({
   page,
-  svg,
-  part,
-  height,
-  isNear,
+  cut,
   ...shown
 }: {
-  page: number
-  svg: string | undefined
-  part: Engravable | undefined
-  height: number | undefined
-  isNear: boolean
+  page: Page
+  cut: BarByBar
   rows: readonly RowId[]
   now: readonly string[]
   same: readonly string[]
   onPick: (id: string) => void
 }) {
-  const drawn = isNear && svg !== undefined && part !== undefined
-  return (
-    <div data-page={page} className="isolate" style={{ minHeight: height }}>
-      {drawn && <EngravedPage svg={svg} reading={part} {...shown} />}
-    </div>
-  )
+  const part = useMemo(() => cut.on(page), [cut, page])
+  return <EngravedPage svg={page.svg} reading={part} {...shown} />
 })

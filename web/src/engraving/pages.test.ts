@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import type { Reading } from '../api/client'
-import { partsOf, placesOf } from './pages'
+import { BarByBar, pageOf } from './pages'
 
 const page = (height: number, ...bars: string[]) =>
   `<svg width="800px" height="${height}px" version="1.1">${bars.map((b) => `<g id="${b}" class="measure"></g>`).join('')}</svg>`
@@ -17,23 +17,20 @@ const reading = {
   ],
 } as unknown as Reading
 
-const pages = [page(520, 'b1', 'b2'), page(210.5, 'b3')]
+const pages = [page(520, 'b1', 'b2'), page(210.5, 'b3')].map(pageOf)
+const cut = new BarByBar(reading)
 
-test('pages know their heights before they are drawn', () =>
-  expect(placesOf(pages, reading).heights).toEqual([520, 210.5]))
+test('pages know their heights before they are drawn', () => expect(pages.map((p) => p.height)).toEqual([520, 210.5]))
 
-test('every note is on the page of its bar, a grace note on that of its note', () => {
-  const { pageOf } = placesOf(pages, reading)
-  expect(reading.notes.map((n) => pageOf.get(n.id))).toEqual([0, 0, 0, 0, 1, 1, 1])
-})
+test('every note is on the page of its bar, a grace note on that of its note', () =>
+  expect(reading.notes.map((n) => cut.pageWith(n.id, pages))).toEqual([0, 0, 0, 0, 1, 1, 1]))
 
-test('what is not engraved yet is on no page', () => {
-  const { pageOf } = placesOf(pages.slice(0, 1), reading)
-  expect([pageOf.get('b2n2'), pageOf.get('b3n1'), pageOf.get('b3n1g1')]).toEqual([0, undefined, undefined])
-})
+test('what is not engraved yet, or not of this tune, is on no page', () =>
+  expect(['b2n2', 'b3n1', 'b3n1g1', 'b9n1'].map((id) => cut.pageWith(id, pages.slice(0, 1)))).toEqual([0, -1, -1, -1]))
 
 test('each page gets its own part of the reading, and a stroke that goes over is on both', () => {
-  const [first, second] = partsOf(placesOf(pages, reading), reading)
+  const [first, second] = pages.map((p) => cut.on(p))
+  expect(first?.bars.map((b) => b.id)).toEqual(['b1', 'b2'])
   expect(first?.notes.map((n) => n.id)).toEqual(['b1n1', 'b1n2', 'b2n1', 'b2n2'])
   expect(second?.notes.map((n) => n.id)).toEqual(['b3n1g1', 'b3n1', 'b3n2'])
   expect(second?.counts.map((c) => c.eventId)).toEqual(['b3n1'])

@@ -1,46 +1,57 @@
 import type { Engravable, Reading } from '../api/client'
+import { barsOfNotes, byBar } from './bars'
 
-/** What lies on which page: the heights of the pages in CSS pixels, and the page of every note, rest and grace note. */
-export type Places = { heights: number[]; bars: string[][]; pageOf: ReadonlyMap<string, number> }
+/** A page of engraved music: its picture, how high that is in CSS pixels, and its bars by id. */
+export type Page = { svg: string; height: number; bars: readonly string[] }
 
 const HEIGHT = /<svg[^>]* height="([\d.]+)px"/
 const BAR = /<g id="([^"]+)" class="measure/g
 
-/** Reads from the engraver's pictures what lies where, so that a page can be left undrawn until it is looked at. */
-export function placesOf(pages: readonly string[], reading: Pick<Reading, 'bars' | 'notes'>): Places {
-  const heights = pages.map((svg) => Number(HEIGHT.exec(svg)?.[1] ?? 0))
-  const bars = pages.map((svg) => [...svg.matchAll(BAR)].map((m) => m[1] ?? ''))
-  const pageOfBar = new Map(bars.flatMap((ids, page) => ids.map((id) => [id, page])))
-  const pageOf = new Map<string, number>()
-  for (const bar of reading.bars) {
-    const page = pageOfBar.get(bar.id)
-    if (page === undefined) continue
-    for (const id of bar.eventIds) pageOf.set(id, page)
-  }
-  // A grace note stands before its note and is no event of its own.
-  let page: number | undefined
-  for (const note of reading.notes.toReversed()) {
-    page = pageOf.get(note.id) ?? page
-    if (page !== undefined && !pageOf.has(note.id)) pageOf.set(note.id, page)
-  }
-  return { heights, bars, pageOf }
-}
+/** Reads from the engraver's picture what lies on it, so that a page can be left undrawn until it is looked at. */
+export const pageOf = (svg: string): Page => ({
+  svg,
+  height: Number(HEIGHT.exec(svg)?.[1] ?? 0),
+  bars: [...svg.matchAll(BAR)].map((m) => m[1] ?? ''),
+})
 
-/** What of a reading is drawn on each page. */
-export function partsOf({ bars, pageOf }: Places, reading: Reading): Engravable[] {
-  const parts = bars.map(() => ({
-    bars: [] as Reading['bars'],
-    notes: [] as Reading['notes'],
-    counts: [] as Reading['counts'],
-    travels: [] as Reading['travels'],
-    trouble: [] as Reading['trouble'],
-  }))
-  const at = (id: string) => parts[pageOf.get(id) ?? -1]
-  for (const bar of reading.bars) at(bar.eventIds[0] ?? '')?.bars.push(bar)
-  for (const note of reading.notes) at(note.id)?.notes.push(note)
-  for (const count of reading.counts) at(count.eventId)?.counts.push(count)
-  for (const spot of reading.trouble) at(spot.noteId)?.trouble.push(spot)
-  for (const travel of reading.travels)
-    for (const part of new Set([at(travel.noteId), at(travel.lastId)])) part?.travels.push(travel)
-  return parts
+/** A reading cut at the barlines, so that what a page shows is found without going through the whole tune. */
+export class BarByBar {
+  private readonly orderOf: ReadonlyMap<string, number>
+  private readonly barOf: ReadonlyMap<string, number>
+  private readonly bars: readonly Required<Engravable>[]
+
+  constructor(reading: Reading) {
+    this.orderOf = new Map(reading.bars.map((bar, i) => [bar.id, i]))
+    this.barOf = barsOfNotes(reading)
+    const where = { barOf: this.barOf, count: reading.bars.length }
+    const notes = byBar(reading.notes, (n) => [n.id], where)
+    const counts = byBar(reading.counts, (c) => [c.eventId], where)
+    const trouble = byBar(reading.trouble, (t) => [t.noteId], where)
+    const travels = byBar(reading.travels, (t) => [t.noteId, t.lastId], where)
+    this.bars = reading.bars.map((bar, i) => ({
+      bars: [bar],
+      notes: notes[i] ?? [],
+      counts: counts[i] ?? [],
+      trouble: trouble[i] ?? [],
+      travels: travels[i] ?? [],
+    }))
+  }
+
+  /** What of the reading is drawn on a page. A stroke that goes over to the next page is on both. */
+  on(page: Page): Engravable {
+    const bars = page.bars.flatMap((id) => this.bars[this.orderOf.get(id) ?? -1] ?? [])
+    return {
+      bars: bars.flatMap((b) => b.bars),
+      notes: bars.flatMap((b) => b.notes),
+      counts: bars.flatMap((b) => b.counts),
+      trouble: bars.flatMap((b) => b.trouble),
+      travels: [...new Set(bars.flatMap((b) => b.travels))],
+    }
+  }
+
+  /** The page, by its order, that a note, rest or grace note is on; -1 where it is not engraved yet. */
+  pageWith(id: string, pages: readonly Page[]): number {
+    const bar = this.bars[this.barOf.get(id) ?? -1]?.bars[0]?.id
+    return bar === undefined ? -1 : pages.findIndex((page) => page.bars.includes(bar))
+  }
 }

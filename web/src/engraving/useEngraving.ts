@@ -1,9 +1,10 @@
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { engraver, type EngraveRequest } from './engraver'
+import { pageOf, type Page } from './pages'
 
 export type Engraving = {
-  /** The pages so far, each as a picture. */
-  pages: readonly string[]
+  /** The pages so far. */
+  pages: readonly Page[]
   /** How many there will be. */
   count: number
   error: string | null
@@ -17,7 +18,7 @@ type Job = { xml: string; settings: string }
 
 const NOTHING = {
   of: null as Job | null,
-  pages: [] as readonly string[],
+  pages: [] as readonly Page[],
   count: 0,
   error: null as string | null,
   ended: null as Job | null,
@@ -44,8 +45,10 @@ export function useEngraving(
         desk,
         signal: controller.signal,
         // Only the first page takes the place of the last picture; a new worker begins again with it.
-        onPage: (page, svg, count) =>
-          setState((s) => ({ of, pages: page > 0 ? [...s.pages, svg] : [svg], count, error: null, ended: null })),
+        onPage: (order, svg, count) => {
+          const page = pageOf(svg)
+          setState((s) => ({ of, pages: order > 0 ? [...s.pages, page] : [page], count, error: null, ended: null }))
+        },
       })
       .then(
         () => end(null),

@@ -4,6 +4,7 @@ import { useFirstInstrument } from '../api/instruments'
 import { useBefore, useReading } from '../stand/queries'
 import { EngravedPage } from '../engraving/EngravedPage'
 import { engravingOptions, ROWS, type Form, type Layout } from '../engraving/layout'
+import { BarByBar, type Page } from '../engraving/pages'
 import { withRoom, wordsHeight } from '../engraving/room'
 import { useEngraving } from '../engraving/useEngraving'
 import { Working } from '../engraving/Working'
@@ -28,7 +29,8 @@ export function PrintView() {
   const [search, setSearch] = useSearchParams()
   const first = useFirstInstrument()
   const instrument = search.get('for') ?? first
-  const rows = ROWS.map((r) => r.id).filter((r) => (search.get('rows') ?? 'pair').split(',').includes(r))
+  const chosen = search.get('rows') ?? 'pair'
+  const rows = useMemo(() => ROWS.map((r) => r.id).filter((r) => chosen.split(',').includes(r)), [chosen])
   const paper = search.get('paper') === 'letter' ? 'letter' : 'a4'
   const above = search.get('before') === 'yes'
   const withForm = search.get('form') === 'yes'
@@ -36,14 +38,14 @@ export function PrintView() {
   const size = PAPERS[paper]
   const { data } = useReading(id, instrument)
   const [abovePx, setAbovePx] = useState(WORDS_PX)
-  const form: Form = { heightPx: size.height - HEADING, abovePx: above ? abovePx : 0 }
-  const engraving = useEngraving(
-    data && withRoom(data.musicXml, data, rows, form),
-    engravingOptions(size.width, rows, form),
-    'tune',
-  )
-  const order = new Map(data?.bars.map((b, i) => [b.id, i]))
-  const starts = engraving.pages.flatMap((_, page) => (systems[page] ?? []).map((bar) => order.get(bar) ?? 0))
+  const heightPx = size.height - HEADING
+  const form = useMemo<Form>(() => ({ heightPx, abovePx: above ? abovePx : 0 }), [heightPx, above, abovePx])
+  const xml = useMemo(() => data && withRoom(data.musicXml, data, rows, form), [data, rows, form])
+  const engraving = useEngraving(xml, engravingOptions(size.width, rows, form), 'tune')
+  const order = useMemo(() => new Map(data?.bars.map((b, i) => [b.id, i])), [data])
+  const cut = useMemo(() => data && new BarByBar(data), [data])
+  const lines = engraving.pages.map((_, page) => systems[page] ?? [])
+  const starts = lines.flatMap((bars) => bars.map((bar) => order.get(bar) ?? 0))
   // While pages are measured anew, old and new ones may not go together.
   const inOrder = starts.every((bar, i) => bar > (starts[i - 1] ?? -1))
   const before = useBefore(id, instrument, above && inOrder ? starts : []).data
@@ -51,10 +53,9 @@ export function PrintView() {
   // The longest says how much room all lines get.
   const needed = words && Math.max(WORDS_PX, ...words.map((text) => wordsHeight(text, size.width)))
   if (needed && needed !== abovePx) setAbovePx(needed)
-  const remarks = (page: number) => {
-    const first = engraving.pages.slice(0, page).reduce((sum, _, i) => sum + (systems[i]?.length ?? 0), 0)
-    return (systems[page] ?? []).map((_, i) => words?.[first + i] ?? '')
-  }
+  // What each page says, from the words of all lines.
+  const said = words?.values()
+  const remarks = lines.map((bars) => bars.map(() => said?.next().value ?? ''))
   const keep = useCallback(
     (page: number) => (layout: Layout) =>
       setSystems((s) => {
@@ -110,19 +111,19 @@ export function PrintView() {
           </Button>
         </StripEnd>
       </Strip>
-      {data && (
+      {data && cut && (
         <div className="mx-auto box-content bg-white p-[12mm] print:p-0" style={{ width: size.width }}>
-          {engraving.pages.map((svg, i) => (
+          {engraving.pages.map((page, i) => (
             <section key={i} className={i < engraving.pages.length - 1 ? 'break-after-page' : ''} data-testid="sheet">
               {i === 0 && <TuneHead reading={data} />}
               {i === 0 && <p className="-mt-1 mb-1 text-sm">For {data.instrument.name.toLowerCase()}</p>}
               <PrintedPage
-                svg={svg}
-                page={i}
-                reading={data}
+                page={page}
+                order={i}
+                cut={cut}
                 rows={rows}
                 form={form}
-                above={above ? remarks(i) : undefined}
+                above={above ? remarks[i] : undefined}
                 keep={keep}
               />
             </section>
@@ -138,9 +139,17 @@ export function PrintView() {
 
 function PrintedPage({
   page,
+  order,
+  cut,
   keep,
-  ...rest
-}: Parameters<typeof EngravedPage>[0] & { page: number; keep: (page: number) => (layout: Layout) => void }) {
-  const onLayout = useMemo(() => keep(page), [keep, page])
-  return <EngravedPage {...rest} onLayout={onLayout} />
+  ...shown
+}: Omit<Parameters<typeof EngravedPage>[0], 'svg' | 'reading'> & {
+  page: Page
+  order: number
+  cut: BarByBar
+  keep: (page: number) => (layout: Layout) => void
+}) {
+  const onLayout = useMemo(() => keep(order), [keep, order])
+  const part = useMemo(() => cut.on(page), [cut, page])
+  return <EngravedPage {...shown} svg={page.svg} reading={part} onLayout={onLayout} />
 }

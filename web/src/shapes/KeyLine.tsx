@@ -17,7 +17,7 @@ export function KeyLine({ line, widthPx }: { line: KeyLineOfNotes; widthPx: numb
     <section aria-label={line.title}>
       <h3 className="text-base">{line.title}</h3>
       {line.remark && <p className="text-sm text-brick">{line.remark}</p>}
-      {engraving.pages[0] && <EngravedPage svg={engraving.pages[0]} reading={line} rows={ROWS} form="small" />}
+      {engraving.pages[0] && <EngravedPage svg={engraving.pages[0].svg} reading={line} rows={ROWS} form="small" />}
     </section>
   )
 }

@@ -32,7 +32,8 @@ export function Fingerboard({
   return (
     <svg
       viewBox={`0 0 ${BOARD.width} ${BOARD.nutY + BOARD.length + 6}`}
-      className="w-full"
+      // Painted apart from the words below it, which change their height with every note.
+      className="isolate w-full"
       role="group"
       aria-label={`Fingerboard of the ${instrument.name.toLowerCase()}`}
       data-own-keys
@@ -137,7 +138,7 @@ const Wood = memo(function Wood({
             y={14}
             textAnchor="middle"
             dominantBaseline="central"
-            className={`font-head text-string ${s.index === shown ? 'fill-maple-dark font-bold' : 'fill-soft'}`}
+            className={`string-letter fill-soft font-head text-string ${s.index === shown ? 'is-now' : ''}`}
           >
             {s.letter}
           </text>

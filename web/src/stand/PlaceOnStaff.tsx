@@ -36,8 +36,8 @@ export function PlaceOnStaff({
   const engraving = useEngraving(data?.musicXml, OPTIONS)
   // The engraver's own picture: made here from our MusicXML, never from outside.
   const picture = useQuery({
-    queryKey: ['place-picture', engraving.pages[0]],
-    queryFn: () => `data:image/svg+xml;utf8,${encodeURIComponent(engraving.pages[0] ?? '')}`,
+    queryKey: ['place-picture', engraving.pages[0]?.svg],
+    queryFn: () => `data:image/svg+xml;utf8,${encodeURIComponent(engraving.pages[0]?.svg ?? '')}`,
     enabled: engraving.pages.length > 0,
     staleTime: Infinity,
   }).data

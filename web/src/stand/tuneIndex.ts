@@ -1,4 +1,5 @@
 import type { Reading, Trouble } from '../api/client'
+import { barsOfNotes, byBar } from '../engraving/bars'
 
 type Indexed = Pick<Reading, 'notes' | 'bars' | 'events' | 'counts' | 'trouble' | 'form'>
 
@@ -17,26 +18,16 @@ export type TuneIndex = {
 }
 
 export function tuneIndex({ notes, bars, events, counts, trouble, form }: Indexed): TuneIndex {
-  const barOf = new Map(bars.flatMap((bar, i) => bar.eventIds.map((id) => [id, i] as const)))
-  // A grace note stands before its note and is no event of its own.
-  let bar = bars.length - 1
-  for (const note of notes.toReversed()) {
-    bar = barOf.get(note.id) ?? bar
-    barOf.set(note.id, bar)
-  }
+  const barOf = barsOfNotes({ bars, notes })
+  const where = { barOf, count: bars.length }
   const lineOf = bars.map(() => 0)
   form.lines.forEach((line, i) => lineOf.fill(i, line.firstBar, line.endBar))
-  const byBar = <T>(things: readonly T[], idOf: (thing: T) => string) => {
-    const lists: T[][] = bars.map(() => [])
-    for (const thing of things) lists[barOf.get(idOf(thing)) ?? -1]?.push(thing)
-    return lists
-  }
   return {
     order: new Map(notes.map((n, i) => [n.id, i])),
     barOf,
     lineOf,
-    events: byBar(events, (e) => e.id),
-    counts: byBar(counts, (c) => c.eventId),
+    events: byBar(events, (e) => [e.id], where),
+    counts: byBar(counts, (c) => [c.eventId], where),
     trouble: new Map(trouble.map((t) => [t.noteId, t])),
   }
 }

@@ -35,7 +35,7 @@ export function Example({ example }: { example: StyleExample }) {
           className="key-line min-h-20"
           role="img"
           aria-label={`${example.instrument}: ${example.printed.join(', ')}`}
-          dangerouslySetInnerHTML={{ __html: engraving.pages[0] ?? '' }}
+          dangerouslySetInnerHTML={{ __html: engraving.pages[0]?.svg ?? '' }}
         />
       )}
     </div>
