@@ -135,7 +135,7 @@ const Wood = memo(function Wood({
           />
           <text
             x={x(s.index)}
-            y={14}
+            y={11}
             textAnchor="middle"
             dominantBaseline="central"
             className={`string-letter fill-soft font-head text-string ${s.index === shown ? 'is-now' : ''}`}
