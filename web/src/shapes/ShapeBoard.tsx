@@ -1,6 +1,7 @@
 import type { HandShape, Instrument } from '../api/client'
 import { placeY } from '../stand/placeY'
 import { Spot, spotWidth } from '../ui/Spot'
+import { Wood } from '../ui/Wood'
 
 const GAP = 92
 const LEFT = 104
@@ -34,22 +35,7 @@ export function ShapeBoard({
         )
         .join('. ')}
     >
-      <rect x={LEFT - 44} y={NUT_Y} width={right - LEFT + 104} height={height} className="fill-ebony" />
-      <rect x={LEFT - 46} y={NUT_Y - 5} width={right - LEFT + 108} height={6} rx={1} className="fill-line-dark" />
-      {instrument.tapes.map((tape) => (
-        <g key={tape.semitones}>
-          <rect x={LEFT - 44} y={y(tape.semitones) - 2} width={right - LEFT + 104} height={4} className="fill-maple" />
-          <text
-            x={LEFT - 52}
-            y={y(tape.semitones)}
-            textAnchor="end"
-            dominantBaseline="central"
-            className="fill-soft text-xs"
-          >
-            {tape.name}
-          </text>
-        </g>
-      ))}
+      <Wood left={LEFT - 44} right={right + 60} nutY={NUT_Y} length={height} tapes={instrument.tapes} y={y} />
       {shapes.map((shape, s) => (
         <g key={s}>
           <line

@@ -1,6 +1,7 @@
 import { memo } from 'react'
 import type { Instrument, ShapeSpot } from '../api/client'
 import { Spot } from '../ui/Spot'
+import { Wood } from '../ui/Wood'
 import { BoardPlaces } from './BoardPlaces'
 import { BOARD, boardSize } from './boardSize'
 
@@ -38,7 +39,7 @@ export function Fingerboard({
       aria-label={`Fingerboard of the ${instrument.name.toLowerCase()}`}
       data-own-keys
     >
-      <Wood instrument={instrument} last={last} shown={shown} />
+      <Strung instrument={instrument} last={last} shown={shown} />
       {shown !== undefined &&
         shapes[shown]
           ?.filter((spot) => spot.semitones > 0)
@@ -94,7 +95,7 @@ export function Fingerboard({
 }
 
 /** Board, nut, tapes and strings; the string in use is bright. */
-const Wood = memo(function Wood({
+const Strung = memo(function Strung({
   instrument,
   last,
   shown,
@@ -107,22 +108,7 @@ const Wood = memo(function Wood({
   const { left, nutY, length } = BOARD
   return (
     <>
-      <rect x={left - 30} y={nutY} width={right - left + 60} height={length} className="fill-ebony" />
-      <rect x={left - 32} y={nutY - 5} width={right - left + 64} height={6} rx={1} className="fill-line-dark" />
-      {instrument.tapes.map((tape) => (
-        <g key={tape.semitones}>
-          <rect x={left - 30} y={y(tape.semitones) - 2} width={right - left + 60} height={4} className="fill-maple" />
-          <text
-            x={left - 38}
-            y={y(tape.semitones)}
-            textAnchor="end"
-            dominantBaseline="central"
-            className="fill-soft text-fine"
-          >
-            {tape.name}
-          </text>
-        </g>
-      ))}
+      <Wood left={left - 30} right={right + 30} nutY={nutY} length={length} tapes={instrument.tapes} y={y} />
       {instrument.strings.map((s) => (
         <g key={s.index}>
           <line
