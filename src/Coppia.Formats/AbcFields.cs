@@ -59,20 +59,20 @@ internal static partial class AbcFields
     /// <summary>The unit length that goes with a meter where there is no L: (ABC standard 2.1, section 3.1.7).</summary>
     public static Fraction DefaultUnit(TimeSignature? time) => time is { } t && t.BarLength < new Fraction(3, 4) ? new(1, 16) : new(1, 8);
 
-    /// <summary>Q: beats a minute with an optional beat value and an optional quoted tempo word.</summary>
+    /// <summary>
+    /// Q: beats a minute with an optional beat value and an optional quoted tempo word (ABC standard 2.1, section 3.1.8). All null where it
+    /// holds neither, or beats that are no tempo.
+    /// </summary>
     public static ((Fraction Beat, int PerMinute)? Tempo, string? Words) Tempo(string value)
     {
         var words = QuotedPattern().Match(value);
         var match = TempoPattern().Match(QuotedPattern().Replace(value, " "));
+        var said = words.Success ? words.Groups[1].Value : null;
         if (!match.Success)
-            return (null, words.Success ? words.Groups[1].Value : null);
-        var beat = match.Groups[1].Success
-            ? new Fraction(
-                int.Parse(match.Groups[1].Value, CultureInfo.InvariantCulture),
-                Math.Max(1, int.Parse(match.Groups[2].Value, CultureInfo.InvariantCulture))
-            )
-            : Fraction.Quarter;
-        return ((beat, int.Parse(match.Groups[3].Value, CultureInfo.InvariantCulture)), words.Success ? words.Groups[1].Value : null);
+            return (null, said);
+        int Number(int group) => int.Parse(match.Groups[group].Value, CultureInfo.InvariantCulture);
+        var beat = match.Groups[1].Success ? new Fraction(Number(1), Number(2)) : Fraction.Quarter;
+        return ((beat, Number(3)), said);
     }
 
     /// <summary>K: tonic, mode and clef. Parts that Coppia does not use come back as a notice.</summary>
@@ -152,7 +152,7 @@ internal static partial class AbcFields
     [GeneratedRegex("\"([^\"]*)\"")]
     private static partial Regex QuotedPattern();
 
-    [GeneratedRegex(@"(?:([0-9]{1,2})/([0-9]{1,2})\s*=\s*)?([0-9]{1,3})")]
+    [GeneratedRegex(@"^\s*(?:([1-9][0-9]?)/([1-9][0-9]?)\s*=\s*)?([1-9][0-9]{0,2})\s*$")]
     private static partial Regex TempoPattern();
 
     [GeneratedRegex("^([A-G])([#b]?)([A-Za-z]*)$")]

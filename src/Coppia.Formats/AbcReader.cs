@@ -119,6 +119,14 @@ public static class AbcReader
                     break;
                 case 'Q':
                     (header.Tempo, header.TempoWords) = AbcFields.Tempo(value);
+                    if (header is { Tempo: null, TempoWords: null })
+                        notices.Add(
+                            new Notice(
+                                at,
+                                null,
+                                $"“Q:{value}” is not a tempo that Coppia reads, and is left out; expected one such as Q:1/4=96."
+                            )
+                        );
                     break;
                 case 'K':
                     var (key, clef, wrong, leftOut) = AbcFields.Key(value);

@@ -177,6 +177,8 @@ internal sealed class MusicXmlPart(List<Notice> notices)
                     );
                     break;
                 case "metronome":
+                    if (Tempo is null)
+                        LeaveOut(direction, "A metronome mark that gives no beats a minute is left out.");
                     break;
                 default:
                     LeaveOut(direction, $"Some directions are left out ({type.Name.LocalName}).");

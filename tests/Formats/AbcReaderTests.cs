@@ -115,6 +115,37 @@ public class AbcReaderTests
         Assert.Equal(notice, Assert.Single(read.Notices).Message);
     }
 
+    [Theory] // ABC standard 2.1, section 3.1.8: beats a minute, of a note value or not, and a word in quotes before or after.
+    [InlineData("1/4=96", "1/4", 96, null)]
+    [InlineData(" 3/8 = 72", "3/8", 72, null)]
+    [InlineData("\"Gently\" 1/2=60", "1/2", 60, "Gently")]
+    [InlineData("1/4=60 \"Slowly\"", "1/4", 60, "Slowly")]
+    [InlineData("120", "1/4", 120, null)]
+    public void A_tempo_is_read(string field, string beat, int perMinute, string? words)
+    {
+        var read = AbcReader.Read($"X:1\nQ:{field}\nL:1/4\nM:4/4\nK:C\nA4|]\n");
+        Assert.Equal((beat, perMinute), ($"{read.Score!.Tempo!.Value.Beat}", read.Score.Tempo.Value.PerMinute));
+        Assert.Equal(words, read.Score.TempoWords);
+        Assert.Empty(read.Notices);
+    }
+
+    [Theory] // What is no tempo is said at its place, and never taken for one.
+    [InlineData("fast")]
+    [InlineData("1/4=quick")]
+    [InlineData("1/4=0")]
+    [InlineData("1/0=90")]
+    [InlineData("1/4=1000")]
+    [InlineData("1/4=")]
+    [InlineData("-90")]
+    public void A_tempo_that_cannot_be_read_is_said(string field)
+    {
+        var read = AbcReader.Read($"X:1\nQ:{field}\nL:1/4\nM:4/4\nK:C\nA4|]\n");
+        Assert.Null(read.Score!.Tempo);
+        var notice = Assert.Single(read.Notices);
+        Assert.Equal($"“Q:{field}” is not a tempo that Coppia reads, and is left out; expected one such as Q:1/4=96.", notice.Message);
+        Assert.Equal("2:3", $"{notice.At}");
+    }
+
     [Fact]
     public void A_key_and_a_meter_before_the_first_note_are_those_of_the_tune()
     {
