@@ -35,6 +35,8 @@ public sealed record KeyLineView(
 );
 
 /// <summary>A key on one instrument.</summary>
+/// <param name="BesidesFirst">Its position in words where it is not the one that is taught first, or null.</param>
+/// <param name="PagePositions">What a page with all instruments shows of this one.</param>
 public sealed record ShapesView(
     InstrumentView Instrument,
     string KeyName,
@@ -45,6 +47,7 @@ public sealed record ShapesView(
     string Position,
     string? BesidesFirst,
     IReadOnlyList<string> Positions,
+    IReadOnlyList<string> PagePositions,
     IReadOnlyList<HandShapeView> Shapes,
     IReadOnlyList<KeyLineView> Lines
 );
@@ -116,6 +119,7 @@ internal static class ShapeEndpoints
                 Position: position,
                 BesidesFirst: BesidesFirst(known, position),
                 Positions: positions,
+                PagePositions: HandShape.PagePositions(known, key),
                 Shapes: [.. HandShape.InKey(known, key, position).Select(s => ViewOf(s, known, key, compared, style))],
                 Lines: [.. Lines(player, key)]
             )

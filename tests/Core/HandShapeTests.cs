@@ -144,4 +144,16 @@ public class HandShapeTests
     [InlineData("violin", 4, "I")]
     public void The_position_follows_the_key(string instrument, int fifths, string position) =>
         Assert.Equal(position, HandShape.BestPosition(Lines.Instrument(instrument), new ScaleKey(fifths, ScaleForm.Major)));
+
+    [Theory] // The bass lives in half and first position in every key (craft 8); the others’ page shows one.
+    [InlineData("bass", -1, "half I")]
+    [InlineData("bass", 2, "half I")]
+    [InlineData("cello", -4, "I")]
+    [InlineData("viola", 0, "I")]
+    [InlineData("violin", 4, "I")]
+    public void A_page_of_all_shows_where_each_hand_lives(string instrument, int fifths, string positions) =>
+        Assert.Equal(
+            positions,
+            string.Join(' ', HandShape.PagePositions(Lines.Instrument(instrument), new ScaleKey(fifths, ScaleForm.Major)))
+        );
 }

@@ -71,6 +71,7 @@ public static class StringSection
         FirstHeight = 2,
         BeginnerHeights = new HashSet<int> { 1, 2, 3, 4, 5 },
         ShownHeights = new HashSet<int> { 1, 2 },
+        HomeHeights = [1, 2],
         Moves = HandMoves.Usual with { HomeSlide = 11 },
         LowestStringPlayedHigh = 3,
         DefaultTapes = Tapes(2, 4),

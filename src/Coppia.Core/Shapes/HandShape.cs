@@ -44,6 +44,12 @@ public sealed record HandShape(
             .Distinct()
             .MaxBy(p => InKey(instrument, key, p).Sum(s => s.Spots.Count + s.Besides.Count))!;
 
+    /// <summary>What a page of one key shows: the best position, or all in which the hand lives where those are more than one.</summary>
+    public static IReadOnlyList<string> PagePositions(Instrument instrument, ScaleKey key) =>
+        instrument.HomeHeights is { Count: > 1 } homes
+            ? [.. instrument.Frames.Where(f => homes.Contains(f.Height)).Select(f => f.Position).Distinct()]
+            : [BestPosition(instrument, key)];
+
     /// <summary>Neighbouring fingers that touch, each as the lower and the upper; 0 is the nut.</summary>
     public IEnumerable<(int Lower, int Upper)> Touching
     {
