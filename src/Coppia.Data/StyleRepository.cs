@@ -12,21 +12,36 @@ public sealed record StyleRecord
     public string Json { get; init; } = "";
 
     public bool Current { get; init; }
+
+    /// <summary>When it was put away; null while it is one of the house's.</summary>
+    public DateTime? DeletedAt { get; init; }
 }
 
 /// <summary>Owns the table of house styles. One style is current as soon as there is any.</summary>
-public sealed class StyleRepository(Database database)
+public sealed class StyleRepository(Database database, TimeProvider clock)
 {
+    private const string Columns = "id, name, json, current, deleted_at AS DeletedAt";
+
     public IReadOnlyList<StyleRecord> List()
     {
         using var connection = database.Open();
-        return [.. connection.Query<StyleRecord>("SELECT id, name, json, current FROM style ORDER BY id")];
+        return [.. connection.Query<StyleRecord>($"SELECT {Columns} FROM style WHERE deleted_at IS NULL ORDER BY id")];
+    }
+
+    /// <summary>Styles that were put away and can come back; the last first.</summary>
+    public IReadOnlyList<StyleRecord> Deleted()
+    {
+        using var connection = database.Open();
+        return
+        [
+            .. connection.Query<StyleRecord>($"SELECT {Columns} FROM style WHERE deleted_at IS NOT NULL ORDER BY deleted_at DESC, id DESC"),
+        ];
     }
 
     public StyleRecord? Current()
     {
         using var connection = database.Open();
-        return connection.QuerySingleOrDefault<StyleRecord>("SELECT id, name, json, current FROM style WHERE current = 1");
+        return connection.QuerySingleOrDefault<StyleRecord>($"SELECT {Columns} FROM style WHERE current = 1");
     }
 
     public long Add(string name, string json)
@@ -46,7 +61,7 @@ public sealed class StyleRepository(Database database)
     {
         using var connection = database.Open();
         return connection.Execute(
-                "UPDATE style SET name = @name, json = @json WHERE id = @id",
+                "UPDATE style SET name = @name, json = @json WHERE id = @id AND deleted_at IS NULL",
                 new
                 {
                     id,
@@ -61,16 +76,32 @@ public sealed class StyleRepository(Database database)
         using var connection = database.Open();
         using var step = connection.BeginTransaction();
         connection.Execute("UPDATE style SET current = 0 WHERE current = 1", transaction: step);
-        if (connection.Execute("UPDATE style SET current = 1 WHERE id = @id", new { id }, step) != 1)
+        if (connection.Execute("UPDATE style SET current = 1 WHERE id = @id AND deleted_at IS NULL", new { id }, step) != 1)
             return false;
         step.Commit();
         return true;
     }
 
-    /// <summary>False for an unknown style and for the current one, which must stay.</summary>
+    /// <summary>Puts a style away; false for an unknown one and for the current one, which must stay.</summary>
     public bool Delete(long id)
     {
         using var connection = database.Open();
-        return connection.Execute("DELETE FROM style WHERE id = @id AND current = 0", new { id }) == 1;
+        return connection.Execute(
+                "UPDATE style SET deleted_at = @now WHERE id = @id AND current = 0 AND deleted_at IS NULL",
+                new { id, now = clock.GetUtcNow().UtcDateTime.ToText() }
+            ) == 1;
+    }
+
+    public bool Restore(long id)
+    {
+        using var connection = database.Open();
+        return connection.Execute("UPDATE style SET deleted_at = NULL WHERE id = @id AND deleted_at IS NOT NULL", new { id }) == 1;
+    }
+
+    /// <summary>Removes for good what was deleted before the given moment.</summary>
+    public int Purge(DateTime before)
+    {
+        using var connection = database.Open();
+        return connection.Execute("DELETE FROM style WHERE deleted_at < @before", new { before = before.ToText() });
     }
 }

@@ -30,4 +30,7 @@ public sealed record TuneRecord
     public DateTime CreatedAt { get; init; }
 
     public DateTime ChangedAt { get; init; }
+
+    /// <summary>When it was put away; null while it is in the library.</summary>
+    public DateTime? DeletedAt { get; init; }
 }

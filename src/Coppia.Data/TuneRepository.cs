@@ -1,4 +1,3 @@
-using System.Globalization;
 using Dapper;
 
 namespace Coppia.Data;
@@ -16,7 +15,7 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
 {
     private const string ColumnsWithoutSource = """
         id, title, composer, printed_for AS PrintedFor, key_name AS KeyName, meter, clef, bars, version,
-        created_at AS CreatedAt, changed_at AS ChangedAt
+        created_at AS CreatedAt, changed_at AS ChangedAt, deleted_at AS DeletedAt
         """;
 
     private const string Columns = ColumnsWithoutSource + ", source, note_ids AS NoteIds";
@@ -35,6 +34,18 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
                 ORDER BY title_key, id
                 """,
                 new { pattern }
+            ),
+        ];
+    }
+
+    /// <summary>Tunes that were put away and can come back, without their sources; the last first.</summary>
+    public IReadOnlyList<TuneRecord> Deleted()
+    {
+        using var connection = database.Open();
+        return
+        [
+            .. connection.Query<TuneRecord>(
+                $"SELECT {ColumnsWithoutSource} FROM tune WHERE deleted_at IS NOT NULL ORDER BY deleted_at DESC, id DESC"
             ),
         ];
     }
@@ -87,7 +98,7 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
     public int Purge(DateTime before)
     {
         using var connection = database.Open();
-        return connection.Execute("DELETE FROM tune WHERE deleted_at < @before", new { before = Text(before) });
+        return connection.Execute("DELETE FROM tune WHERE deleted_at < @before", new { before = before.ToText() });
     }
 
     private bool SetDeleted(long id, string? when, string condition)
@@ -104,7 +115,5 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
         return parameters;
     }
 
-    private string Now() => Text(clock.GetUtcNow().UtcDateTime);
-
-    private static string Text(DateTime utc) => utc.ToString("yyyy-MM-ddTHH:mm:ss.fffZ", CultureInfo.InvariantCulture);
+    private string Now() => clock.GetUtcNow().UtcDateTime.ToText();
 }

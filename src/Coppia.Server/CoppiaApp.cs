@@ -9,6 +9,9 @@ namespace Coppia.Server;
 /// <summary>Puts the application together: services, endpoints, the built front end.</summary>
 public static class CoppiaApp
 {
+    /// <summary>So long what was deleted can come back; the screens say so.</summary>
+    private const int DaysDeletedStay = 30;
+
     /// <summary>True while the build writes the OpenAPI document; nothing may be left behind on disk then.</summary>
     public static bool DescribingOnly { get; } = System.Reflection.Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
 
@@ -168,7 +171,9 @@ public static class CoppiaApp
     {
         var tunes = app.Services.GetRequiredService<TuneRepository>();
         var clock = app.Services.GetRequiredService<TimeProvider>();
-        tunes.Purge(clock.GetUtcNow().UtcDateTime.AddDays(-30));
+        var tooOld = clock.GetUtcNow().UtcDateTime.AddDays(-DaysDeletedStay);
+        tunes.Purge(tooOld);
+        app.Services.GetRequiredService<StyleRepository>().Purge(tooOld);
         if (options.DemoFolder is { } demo)
             DemoSeed.PutInto(tunes, demo);
     }

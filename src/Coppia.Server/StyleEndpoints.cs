@@ -9,7 +9,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 namespace Coppia.Server;
 
 /// <summary>A named house style. Id 0 is the built-in one, in force until a style is kept.</summary>
-public sealed record StyleView(long Id, string Name, bool Current, HouseStyle Style);
+public sealed record StyleView(long Id, string Name, bool Current, HouseStyle Style, DateTime? DeletedAt = null);
 
 public sealed record StyleRequest(string Name, HouseStyle Style);
 
@@ -19,13 +19,15 @@ public sealed record WordRhythmView(string Pattern, string Word, string Name);
 
 internal sealed class StyleRules : AbstractValidator<StyleRequest>
 {
+    public const int LongestName = 80;
+
     public StyleRules()
     {
         RuleFor(r => r.Name)
             .NotEmpty()
             .WithMessage("The style needs a name.")
-            .MaximumLength(80)
-            .WithMessage("The name is longer than 80 characters.");
+            .MaximumLength(LongestName)
+            .WithMessage($"The name is longer than {LongestName} characters.");
         RuleFor(r => r.Style.FirstKeyFifths).InclusiveBetween(-7, 7).WithMessage("The first key has at most seven sharps or flats.");
         RuleForEach(r => r.Style.Tapes)
             .Must(t => StringSection.Named(t.Key) is not null)
@@ -64,6 +66,14 @@ internal static class StyleEndpoints
             .WithName("deleteStyle")
             .ProducesProblem(404);
         styles
+            .MapGet("/deleted", (StyleRepository repository) => repository.Deleted().Select(ViewOf).ToArray())
+            .WithName("listDeletedStyles");
+        styles
+            .MapPost("/{id:long}/restore", (StyleRepository repository, long id) => Done(repository.Restore(id)))
+            .WithName("restoreStyle")
+            .ProducesProblem(404);
+        styles.MapPost("/{id:long}/duplicate", Duplicate).WithName("duplicateStyle").ProducesProblem(404);
+        styles
             .MapGet("/words", () => WordRhythms.Shipped.Select(w => new WordRhythmView(w.Pattern, w.Word, w.Name)).ToArray())
             .WithName("listWordRhythms");
         styles.MapGet("/settings", () => StyleSetting.All).WithName("listStyleSettings");
@@ -73,10 +83,10 @@ internal static class StyleEndpoints
     private static IReadOnlyList<StyleView> List(StyleRepository repository)
     {
         var kept = repository.List();
-        return kept.Count == 0
-            ? [new StyleView(0, "Coppia’s defaults", true, HouseStyle.Default)]
-            : [.. kept.Select(s => new StyleView(s.Id, s.Name, s.Current, StyleFile.Read(s.Json)))];
+        return kept.Count == 0 ? [new StyleView(0, "Coppia’s defaults", true, HouseStyle.Default)] : [.. kept.Select(ViewOf)];
     }
+
+    private static StyleView ViewOf(StyleRecord s) => new(s.Id, s.Name, s.Current, StyleFile.Read(s.Json), s.DeletedAt);
 
     private static Results<Ok<StyleView>, ValidationProblem> Add(
         StyleRepository repository,
@@ -102,6 +112,15 @@ internal static class StyleEndpoints
         if (!repository.Save(id, request.Name.Trim(), StyleFile.Write(request.Style)))
             return Missing();
         return TypedResults.Ok(List(repository).First(s => s.Id == id));
+    }
+
+    private static Results<Ok<StyleView>, ProblemHttpResult> Duplicate(StyleRepository repository, long id)
+    {
+        var kept = repository.List();
+        if (kept.FirstOrDefault(s => s.Id == id) is not { } style)
+            return Missing();
+        var copy = repository.Add(Copies.NameOf(style.Name, kept.Select(s => s.Name), StyleRules.LongestName), style.Json);
+        return TypedResults.Ok(List(repository).First(s => s.Id == copy));
     }
 
     private static Results<NoContent, ProblemHttpResult> Done(bool done) => done ? TypedResults.NoContent() : Missing();

@@ -16,12 +16,11 @@ internal static class TuneEndpoints
     {
         var tunes = app.MapGroup("/api/tunes");
         tunes
-            .MapGet(
-                "",
-                (TuneRepository repository, Styles styles, string? search) =>
-                    repository.List(search).Select(t => TuneSummary.Of(t).Named(styles.Current().Style)).ToArray()
-            )
+            .MapGet("", (TuneRepository repository, Styles styles, string? search) => Listed(repository.List(search), styles))
             .WithName("listTunes");
+        tunes
+            .MapGet("/deleted", (TuneRepository repository, Styles styles) => Listed(repository.Deleted(), styles))
+            .WithName("listDeletedTunes");
         tunes.MapPost("", Add).WithName("addTune").ProducesValidationProblem().ProducesProblem(422);
         tunes
             .MapPost("/check", (Styles styles, TuneRequest request) => Check(request.Source, styles.Current().Style))
@@ -43,6 +42,12 @@ internal static class TuneEndpoints
             .MapPost("/{id:long}/restore", (TuneRepository repository, long id) => Done(repository.Restore(id), id))
             .WithName("restoreTune")
             .ProducesProblem(404);
+    }
+
+    private static TuneSummary[] Listed(IReadOnlyList<TuneRecord> tunes, Styles styles)
+    {
+        var style = styles.Current().Style;
+        return [.. tunes.Select(t => TuneSummary.Of(t).Named(style))];
     }
 
     /// <summary>Reads and keeps a source; nothing is kept when it cannot be read.</summary>
@@ -142,8 +147,8 @@ internal static class TuneEndpoints
     {
         if (repository.Find(id) is not { } tune)
             return Problems.NoTune(id);
-        var title = tune.Title.Length > 190 ? tune.Title[..190] : tune.Title;
-        return TypedResults.Ok(TuneDetail.Of(repository.Add(tune with { Title = $"{title} (copy)" }), []));
+        var title = Copies.NameOf(tune.Title, repository.List(null).Select(t => t.Title), TuneRequestRules.LongestTitle);
+        return TypedResults.Ok(TuneDetail.Of(repository.Add(tune with { Title = title }), []));
     }
 
     private static Results<NoContent, ProblemHttpResult> Done(bool done, long id) => done ? TypedResults.NoContent() : Problems.NoTune(id);

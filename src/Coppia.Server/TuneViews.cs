@@ -19,7 +19,8 @@ public sealed record TuneSummary(
     int Bars,
     int Version,
     DateTime CreatedAt,
-    DateTime ChangedAt
+    DateTime ChangedAt,
+    DateTime? DeletedAt
 )
 {
     public static TuneSummary Of(TuneRecord t) =>
@@ -34,7 +35,8 @@ public sealed record TuneSummary(
             Bars: t.Bars,
             Version: t.Version,
             CreatedAt: t.CreatedAt,
-            ChangedAt: t.ChangedAt
+            ChangedAt: t.ChangedAt,
+            DeletedAt: t.DeletedAt
         );
 
     /// <summary>The same with its key in the style's note names.</summary>
@@ -69,10 +71,12 @@ public sealed record TuneCheck(
 
 internal sealed class TuneRequestRules : AbstractValidator<TuneRequest>
 {
+    public const int LongestTitle = 200;
+
     public TuneRequestRules()
     {
         RuleFor(r => r.Source).NotEmpty().WithMessage("The tune is empty; expected ABC or MusicXML text.");
-        RuleFor(r => r.Title).MaximumLength(200).WithMessage("The title is longer than 200 characters.");
+        RuleFor(r => r.Title).MaximumLength(LongestTitle).WithMessage($"The title is longer than {LongestTitle} characters.");
         RuleFor(r => r.Composer).MaximumLength(200).WithMessage("The composer is longer than 200 characters.");
         RuleFor(r => r.PrintedFor)
             .Must(p => string.IsNullOrEmpty(p) || StringSection.All.Any(i => i.Id == p))

@@ -169,6 +169,32 @@ public sealed class StylesApiTests : IAsyncLifetime
         );
     }
 
+    [Fact]
+    public async Task Styles_are_copied_by_number_and_come_back_when_deleted()
+    {
+        async Task<(long Id, string Name)> Made(string path, object? body = null)
+        {
+            var style = (await _server.Send(HttpMethod.Post, path, body)).Body;
+            return (style.GetProperty("id").GetInt64(), style.GetProperty("name").GetString()!);
+        }
+
+        async Task<string> Names(string path) =>
+            string.Join(", ", (await _server.Get(path)).EnumerateArray().Select(s => s.GetProperty("name").GetString()));
+
+        var first = await Made("/api/styles", new { name = "Upstairs", style = new { lowHigh = "arrows" } });
+        var one = await Made($"/api/styles/{first.Id}/duplicate");
+        var two = await Made($"/api/styles/{one.Id}/duplicate");
+        Assert.Equal(("Upstairs (copy)", "Upstairs (copy 2)"), (one.Name, two.Name));
+        await _server.Send(HttpMethod.Delete, $"/api/styles/{one.Id}");
+        await Task.Delay(5); // the list goes by milliseconds
+        await _server.Send(HttpMethod.Delete, $"/api/styles/{two.Id}");
+        Assert.Equal("Upstairs", await Names("/api/styles"));
+        Assert.Equal("Upstairs (copy 2), Upstairs (copy)", await Names("/api/styles/deleted"));
+        Assert.Equal(204, (await _server.Send(HttpMethod.Post, $"/api/styles/{one.Id}/restore")).Status);
+        Assert.Equal("Upstairs, Upstairs (copy)", await Names("/api/styles"));
+        Assert.Equal(404, (await _server.Send(HttpMethod.Post, $"/api/styles/{one.Id}/restore")).Status);
+    }
+
     [Fact] // Craft 1, common practice: a signature is told by what it changes from the first key taught.
     public async Task Shapes_compare_with_the_first_key_taught()
     {

@@ -58,6 +58,22 @@ public class TunesApiTests(RunningServer server) : IClassFixture<RunningServer>
         Assert.Equal(Source, (await server.Get($"/api/tunes/{id}")).GetProperty("source").GetString());
     }
 
+    [Fact] // A second deletion does not take away the first one’s way back.
+    public async Task What_was_deleted_is_listed_last_first_until_it_comes_back()
+    {
+        async Task<string[]> Deleted() =>
+            [.. (await server.Get("/api/tunes/deleted")).EnumerateArray().Select(t => t.GetProperty("title").GetString()!)];
+        var reed = await server.Keep(Source.Replace("River Stones", "Reed Boat", StringComparison.Ordinal));
+        var moss = await server.Keep(Source.Replace("River Stones", "Moss Roof", StringComparison.Ordinal));
+        await server.Send(HttpMethod.Delete, $"/api/tunes/{reed}");
+        await Task.Delay(5); // the list goes by milliseconds
+        await server.Send(HttpMethod.Delete, $"/api/tunes/{moss}");
+        Assert.Equal(["Moss Roof", "Reed Boat"], (await Deleted())[..2]);
+        await server.Send(HttpMethod.Post, $"/api/tunes/{reed}/restore");
+        Assert.DoesNotContain("Reed Boat", await Deleted());
+        Assert.Contains("Moss Roof", await Deleted());
+    }
+
     [Fact]
     public async Task Search_finds_titles_in_any_case_and_without_accents()
     {
@@ -74,6 +90,20 @@ public class TunesApiTests(RunningServer server) : IClassFixture<RunningServer>
         var (_, copy) = await server.Send(HttpMethod.Post, $"/api/tunes/{id}/duplicate");
         Assert.Equal("River Stones (copy)", copy.GetProperty("summary").GetProperty("title").GetString());
         Assert.NotEqual(id, copy.GetProperty("summary").GetProperty("id").GetInt64());
+    }
+
+    [Fact]
+    public async Task Copies_are_numbered_and_a_copy_of_a_copy_too()
+    {
+        var id = await server.Keep(Source.Replace("River Stones", "Willow Gate", StringComparison.Ordinal));
+        async Task<string?> Copy(long of) =>
+            (await server.Send(HttpMethod.Post, $"/api/tunes/{of}/duplicate")).Body.GetProperty("summary").GetProperty("title").GetString();
+        Assert.Equal("Willow Gate (copy)", await Copy(id));
+        Assert.Equal("Willow Gate (copy 2)", await Copy(id));
+        Assert.Equal("Willow Gate (copy 3)", await Copy(id + 1));
+        var longest = await server.Keep(Source.Replace("River Stones", new string('w', 200), StringComparison.Ordinal));
+        Assert.Equal(new string('w', 188) + " (copy)", await Copy(longest));
+        Assert.Equal(new string('w', 188) + " (copy 2)", await Copy(longest));
     }
 
     [Fact]

@@ -1,0 +1,33 @@
+using System.Text.RegularExpressions;
+
+namespace Coppia.Server;
+
+/// <summary>Names of copies: "Ash Grove (copy)", then "Ash Grove (copy 2)".</summary>
+internal static partial class Copies
+{
+    /// <summary>Room for the number at the end of a long name.</summary>
+    private const int Room = 12;
+
+    /// <summary>The name of the next copy, numbered after those that are there.</summary>
+    /// <param name="name">Of the original, which may be a copy itself.</param>
+    /// <param name="taken">All names in use.</param>
+    /// <param name="longest">Most characters that a name may have.</param>
+    public static string NameOf(string name, IEnumerable<string> taken, int longest)
+    {
+        var original = NumberPattern().Replace(name, "");
+        if (original.Length > longest - Room)
+            original = original[..(longest - Room)].TrimEnd();
+        var names = taken.ToHashSet(StringComparer.OrdinalIgnoreCase);
+        var first = $"{original} (copy)";
+        if (!names.Contains(first))
+            return first;
+        for (var number = 2; ; number++)
+        {
+            if ($"{original} (copy {number})" is var next && !names.Contains(next))
+                return next;
+        }
+    }
+
+    [GeneratedRegex(@" \(copy(?: \d+)?\)$")]
+    private static partial Regex NumberPattern();
+}
