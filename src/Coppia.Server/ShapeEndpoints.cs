@@ -35,6 +35,7 @@ public sealed record KeyLineView(
 );
 
 /// <summary>A key on one instrument.</summary>
+/// <param name="PositionSpoken">"half position".</param>
 /// <param name="BesidesFirst">Its position in words where it is not the one that is taught first, or null.</param>
 /// <param name="PagePositions">What a page with all instruments shows of this one.</param>
 public sealed record ShapesView(
@@ -45,6 +46,7 @@ public sealed record ShapesView(
     string Changes,
     int ComparedFifths,
     string Position,
+    string PositionSpoken,
     string? BesidesFirst,
     IReadOnlyList<string> Positions,
     IReadOnlyList<string> PagePositions,
@@ -117,6 +119,7 @@ internal static class ShapeEndpoints
                 Changes: ShapeWords.Changes(key, compared, style),
                 ComparedFifths: compared.Fifths,
                 Position: position,
+                PositionSpoken: FrameOf(known, position).Spoken,
                 BesidesFirst: BesidesFirst(known, position),
                 Positions: positions,
                 PagePositions: HandShape.PagePositions(known, key),
@@ -128,7 +131,9 @@ internal static class ShapeEndpoints
 
     /// <summary>"half position"; null in the position that is taught first.</summary>
     private static string? BesidesFirst(Instrument instrument, string position) =>
-        instrument.Frames.First(f => f.Position == position) is var frame && frame.Height != instrument.FirstHeight ? frame.Spoken : null;
+        FrameOf(instrument, position) is var frame && frame.Height != instrument.FirstHeight ? frame.Spoken : null;
+
+    private static HandFrame FrameOf(Instrument instrument, string position) => instrument.Frames.First(f => f.Position == position);
 
     private static HandShapeView ViewOf(HandShape shape, Instrument instrument, ScaleKey key, ScaleKey compared, HouseStyle style)
     {

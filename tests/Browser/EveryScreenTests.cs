@@ -96,7 +96,7 @@ public class EveryScreenTests(Stage stage)
     public void Fingers_printed_in_the_source_count_when_wanted()
     {
         stage.Open("/tunes");
-        stage.Find("textarea").SendKeys("X:1\nT:Printed Pears\nM:4/4\nL:1/4\nK:D\nF G !4!A G|F E D2|]");
+        stage.TypeTune("X:1\nT:Printed Pears\nM:4/4\nL:1/4\nK:D\nF G !4!A G|F E D2|]");
         stage.Button("Keep and open").Click();
         Stage.WaitUntil(() => string.Join(' ', stage.Labels()) == "D2 D3 A0 D3 D2 D1 D0");
         stage.Find("[data-testid=paper] input[type=checkbox]").Click();

@@ -11,7 +11,7 @@ public class PinTests(Stage stage)
     private void OpenOwn(string title)
     {
         stage.Open("/tunes");
-        stage.Find("textarea").SendKeys(Source.Replace("Pinned Pears", title, StringComparison.Ordinal));
+        stage.TypeTune(Source.Replace("Pinned Pears", title, StringComparison.Ordinal));
         stage.Button("Keep and open").Click();
         Stage.WaitUntil(() => string.Join(' ', stage.Labels()) == "D2 D3 A0 D3 D2 D1 D0");
     }

@@ -53,7 +53,7 @@ public class Shots(Stage stage)
         stage.Find("[data-label]");
         Save("shapes");
         stage.Open("/shapes/all?key=1");
-        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("svg[role=img]")).Count == 4);
+        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("svg[role=img]")).Count == 5);
         Save("shapes-all");
         stage.Open("/style");
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-example] svg")).Count > 8);

@@ -139,6 +139,13 @@ public sealed partial class Stage : IAsyncLifetime
 
     public void Press(string keys) => new OpenQA.Selenium.Interactions.Actions(Browser).SendKeys(keys).Perform();
 
+    /// <summary>Types into the field for a new tune, in place of what another test has left there: it is kept until it is added.</summary>
+    public void TypeTune(string text)
+    {
+        Find("textarea").Clear();
+        Find("textarea").SendKeys(text);
+    }
+
     public IWebElement Find(string css) => Wait(() => Browser.FindElements(By.CssSelector(css)).FirstOrDefault());
 
     public IWebElement Button(string text) =>

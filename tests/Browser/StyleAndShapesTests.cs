@@ -81,7 +81,7 @@ public class StyleAndShapesTests(Stage stage)
     public void All_four_instruments_stand_on_one_page()
     {
         stage.Open("/shapes/all?key=-1");
-        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("svg[role=img]")).Count == 4);
+        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("svg[role=img]")).Count == 5);
         Stage.WaitUntil(() => stage.Text("main").Contains("in half position", StringComparison.Ordinal)); // the bass in F major
         Assert.Empty(stage.Serious());
     }

@@ -8,7 +8,7 @@ public class TunesScreenTests(Stage stage)
     private void Paste(string text)
     {
         stage.Open("/tunes");
-        stage.Find("textarea").SendKeys(text);
+        stage.TypeTune(text);
     }
 
     private void Menu(string title, string item)

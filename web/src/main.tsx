@@ -7,6 +7,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router'
+import { Refusal } from './api/client'
 import { PrintView } from './print/PrintView'
 import { AllShapes } from './shapes/AllShapes'
 import { ShapesScreen } from './shapes/ShapesScreen'
@@ -15,12 +16,21 @@ import { StyleScreen } from './style/StyleScreen'
 import { TapingScreen } from './taping/TapingScreen'
 import { Tunes } from './tunes/Tunes'
 import { warmEngraver } from './engraving/engraver'
-import { Shell } from './ui/Shell'
+import { catchDrops } from './ui/drops'
+import { holdFocus } from './ui/focus'
+import { Bare, Shell } from './ui/Shell'
+import { ToastHost } from './ui/Toast'
 
-const queries = new QueryClient({ defaultOptions: { queries: { staleTime: 10_000, retry: 1 } } })
+/** What was refused stays refused; what failed may do better. */
+const retry = (failures: number, problem: Error) =>
+  failures < 1 && !(problem instanceof Refusal && problem.status >= 400 && problem.status < 500)
+
+const queries = new QueryClient({ defaultOptions: { queries: { staleTime: 10_000, retry } } })
 
 const root = document.getElementById('root')
 if (!root) throw new Error('The page has no root element.')
+holdFocus()
+catchDrops()
 // The rows under the notes measure their own type; it is there before anything is drawn.
 await Promise.allSettled([400, 700].map((weight) => document.fonts.load(`${weight} 16px "Atkinson Hyperlegible"`)))
 /** After what is first on the screen. */
@@ -32,19 +42,23 @@ createRoot(root).render(
     <QueryClientProvider client={queries}>
       {/* Not as transitions: of two quick key presses the second must start from where the first has led. */}
       <BrowserRouter useTransitions={false}>
-        <Routes>
-          <Route element={<Shell />}>
-            <Route path="/" element={<Navigate to="/tunes" replace />} />
-            <Route path="/tunes" element={<Tunes />} />
-            <Route path="/tunes/:id" element={<Stand />} />
-            <Route path="/shapes" element={<ShapesScreen />} />
-            <Route path="/taping" element={<TapingScreen />} />
-            <Route path="/style" element={<StyleScreen />} />
-            <Route path="*" element={<Navigate to="/tunes" replace />} />
-          </Route>
-          <Route path="/shapes/all" element={<AllShapes />} />
-          <Route path="/tunes/:id/print" element={<PrintView />} />
-        </Routes>
+        <ToastHost>
+          <Routes>
+            <Route element={<Shell />}>
+              <Route path="/" element={<Navigate to="/tunes" replace />} />
+              <Route path="/tunes" element={<Tunes />} />
+              <Route path="/tunes/:id" element={<Stand />} />
+              <Route path="/shapes" element={<ShapesScreen />} />
+              <Route path="/taping" element={<TapingScreen />} />
+              <Route path="/style" element={<StyleScreen />} />
+              <Route path="*" element={<Navigate to="/tunes" replace />} />
+            </Route>
+            <Route element={<Bare />}>
+              <Route path="/shapes/all" element={<AllShapes />} />
+              <Route path="/tunes/:id/print" element={<PrintView />} />
+            </Route>
+          </Routes>
+        </ToastHost>
       </BrowserRouter>
     </QueryClientProvider>
   </StrictMode>,

@@ -113,7 +113,7 @@ export class Engraver {
     worker.onerror = (event) => {
       this.dismiss()
       const problem = new Error(
-        `The engraver broke down${event.message ? `: ${event.message}` : '.'} Open the tune again.`,
+        `The engraver, a part of Coppia, broke down${event.message ? ` (${event.message})` : ''}. Your tune is kept.`,
       )
       for (const job of [...this.jobs.values()]) job.onError(problem)
     }

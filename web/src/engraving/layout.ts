@@ -17,19 +17,29 @@ export const POSITION_RISE = 0.41
 export type RowId = (typeof ROWS)[number]['id']
 
 const SCREEN_SCALE = 54
-const PRINT_SCALE = 42
 const SMALL_SCALE = 37
+/** Height of a staff at full scale, in millimetres: eight half spaces of nine CSS pixels. */
+const FULL_STAFF_MM = (8 * 9 * 25.4) / 96
+/** Heights of a printed staff to choose from, in millimetres: the usual one, smaller for a long tune, larger for young hands. */
+export const STAVES_MM = [7, 8, 9, 10] as const
+export const USUAL_STAFF_MM = 8
 /** Room below the staff that the engraver keeps for the unseen syllables. */
 const SYLLABLE_PX = 12
 
-/** Music beside a fingerboard, or a printed page of this height with room for words above each line; the stand where left out. */
-export type Form = 'small' | { heightPx: number; abovePx: number }
+/**
+ * Music beside a fingerboard, or a printed page of this height with a staff so high and room for words above each line; the stand where
+ * left out.
+ */
+export type Form = 'small' | { heightPx: number; abovePx: number; staffMm: number }
 
 /** Size of the music in hundredths. */
-export const scaleOf = (form?: Form) => (form === 'small' ? SMALL_SCALE : form ? PRINT_SCALE : SCREEN_SCALE)
+export const scaleOf = (form?: Form) =>
+  form === 'small' ? SMALL_SCALE : form ? Math.round((form.staffMm / FULL_STAFF_MM) * 100) : SCREEN_SCALE
 
-/** Rows are smaller in print and beside scales. */
-export const rowScale = (form?: Form) => (form ? 0.82 : 1)
+/** Rows are smaller in print, in keeping with the staff, and beside scales. */
+export const rowScale = (form?: Form) =>
+  !form ? 1 : form === 'small' ? LITTLE_ROWS : (LITTLE_ROWS * form.staffMm) / USUAL_STAFF_MM
+const LITTLE_ROWS = 0.82
 
 /** Height of a page on the screen: enough for a tune of the class, little enough to be drawn at once. */
 const SCREEN_PAGE_PX = 520
@@ -95,38 +105,37 @@ export type Layout = {
   }[]
 }
 
-/** Measures an engraved picture. Ids in it are the score's own. */
+/** Measures an engraved picture. Ids in it are the score's own. Where it is shown smaller than it is, as on a phone, it is measured as it is. */
 export function measure(host: HTMLElement): Layout {
-  const origin = host.getBoundingClientRect()
+  const rectOf = rects(host)
   const notes = new Map<string, Spot>()
   const systems = [...host.querySelectorAll('g.system')].map((system, index) => {
-    const staff = box(system.querySelectorAll('.staff > path'), origin)
+    const staff = around([...system.querySelectorAll('.staff > path')].map(rectOf))
     let firstNote: string | null = null
     const over = [...system.querySelectorAll('.dir, .tempo, .fermata, .voltaBracket, .slur')]
-      .map((e) => e.getBoundingClientRect())
-      .filter((r) => r.top - origin.top < staff.top)
+      .map(rectOf)
+      .filter((r) => r.top < staff.top)
     for (const element of system.querySelectorAll('g.note, g.rest, g.mRest')) {
-      const head = element.querySelector('.notehead') ?? element
-      const rect = head.getBoundingClientRect()
-      const middle = rect.left + rect.width / 2
+      const head = rectOf(element.querySelector('.notehead') ?? element)
+      const middle = (head.left + head.right) / 2
       const printed = over.filter((r) => r.left - MARK_PX < middle && middle < r.right + MARK_PX)
       notes.set(element.id, {
-        x: middle - origin.left,
-        width: rect.width,
-        top: Math.min(element.getBoundingClientRect().top, ...printed.map((r) => r.top)) - origin.top,
+        x: middle,
+        width: head.right - head.left,
+        top: Math.min(rectOf(element).top, ...printed.map((r) => r.top)),
         system: index,
       })
       if (element.classList.contains('note')) firstNote ??= element.id
     }
-    const verse = system.querySelector('.verse')?.getBoundingClientRect()
-    const rowY = verse ? verse.top + verse.height / 2 - origin.top : staff.bottom + 30
+    const verse = system.querySelector('.verse')
+    const verseAt = verse && rectOf(verse)
     const above = [...system.querySelectorAll('.note, .slur, .voltaBracket, .dir, .tempo, .fermata')].map(
-      (e) => e.getBoundingClientRect().top - origin.top,
+      (e) => rectOf(e).top,
     )
     return {
       ...staff,
       head: Math.min(staff.top - 14, ...above),
-      rowY,
+      rowY: verseAt ? (verseAt.top + verseAt.bottom) / 2 : staff.bottom + 30,
       firstNote,
       bars: [...system.querySelectorAll('g.measure')].map((m) => m.id),
     }
@@ -134,12 +143,29 @@ export function measure(host: HTMLElement): Layout {
   return { notes, systems }
 }
 
-function box(elements: NodeListOf<Element>, origin: DOMRect) {
-  const all = [...elements].map((e) => e.getBoundingClientRect())
-  return {
-    top: Math.min(...all.map((r) => r.top)) - origin.top,
-    bottom: Math.max(...all.map((r) => r.bottom)) - origin.top,
-    left: Math.min(...all.map((r) => r.left)) - origin.left,
-    right: Math.max(...all.map((r) => r.right)) - origin.left,
+type Rect = { top: number; bottom: number; left: number; right: number }
+
+/** Where an element lies in CSS pixels of the picture, from its corner. */
+function rects(host: HTMLElement) {
+  const origin = host.getBoundingClientRect()
+  const picture = host.querySelector('svg')
+  const shown = picture?.getBoundingClientRect().width
+  const own = Number.parseFloat(picture?.getAttribute('width') ?? '')
+  const scale = shown && own ? own / shown : 1
+  return (element: Element): Rect => {
+    const r = element.getBoundingClientRect()
+    return {
+      top: (r.top - origin.top) * scale,
+      bottom: (r.bottom - origin.top) * scale,
+      left: (r.left - origin.left) * scale,
+      right: (r.right - origin.left) * scale,
+    }
   }
 }
+
+const around = (all: readonly Rect[]): Rect => ({
+  top: Math.min(...all.map((r) => r.top)),
+  bottom: Math.max(...all.map((r) => r.bottom)),
+  left: Math.min(...all.map((r) => r.left)),
+  right: Math.max(...all.map((r) => r.right)),
+})

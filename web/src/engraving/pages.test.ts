@@ -3,7 +3,7 @@ import type { Reading } from '../api/client'
 import { BarByBar, pageOf } from './pages'
 
 const page = (height: number, ...bars: string[]) =>
-  `<svg width="800px" height="${height}px" version="1.1">${bars.map((b) => `<g id="${b}" class="measure"></g>`).join('')}</svg>`
+  `<svg width="800px" height="${height}px" version="1.1"><g id="s${height}" class="system">${bars.map((b) => `<g id="${b}" class="measure"></g>`).join('')}</g></svg>`
 
 /** Three bars of two notes; a grace note before the third bar; a stroke from the second bar into the third. */
 const reading = {
@@ -21,6 +21,13 @@ const pages = [page(520, 'b1', 'b2'), page(210.5, 'b3')].map(pageOf)
 const cut = new BarByBar(reading)
 
 test('pages know their heights before they are drawn', () => expect(pages.map((p) => p.height)).toEqual([520, 210.5]))
+
+test('a page knows its bars line by line', () => {
+  const svg =
+    '<svg><g id="x" class="system"><g id="a" class="measure"/><g id="b" class="measure"/></g><g id="y" class="system"><g id="c" class="measure"/></g></svg>'
+  expect(pageOf(svg).systems).toEqual([['a', 'b'], ['c']])
+  expect(pageOf(svg).bars).toEqual(['a', 'b', 'c'])
+})
 
 test('every note is on the page of its bar, a grace note on that of its note', () =>
   expect(reading.notes.map((n) => cut.pageWith(n.id, pages))).toEqual([0, 0, 0, 0, 1, 1, 1]))

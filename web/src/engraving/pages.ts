@@ -1,18 +1,25 @@
 import type { Engravable, Reading } from '../api/client'
 import { barsOfNotes, byBar } from './bars'
 
-/** A page of engraved music: its picture, how high that is in CSS pixels, and its bars by id. */
-export type Page = { svg: string; height: number; bars: readonly string[] }
+/** A page of engraved music: its picture, how high that is in CSS pixels, and its bars by id, all of them and by systems. */
+export type Page = {
+  svg: string
+  height: number
+  bars: readonly string[]
+  systems: readonly (readonly string[])[]
+}
 
 const HEIGHT = /<svg[^>]* height="([\d.]+)px"/
-const BAR = /<g id="([^"]+)" class="measure/g
+const SYSTEM_OR_BAR = /<g id="([^"]+)" class="(system|measure)\b/g
 
 /** Reads from the engraver's picture what lies on it, so that a page can be left undrawn until it is looked at. */
-export const pageOf = (svg: string): Page => ({
-  svg,
-  height: Number(HEIGHT.exec(svg)?.[1] ?? 0),
-  bars: [...svg.matchAll(BAR)].map((m) => m[1] ?? ''),
-})
+export function pageOf(svg: string): Page {
+  const systems: string[][] = []
+  for (const [, id = '', kind] of svg.matchAll(SYSTEM_OR_BAR))
+    if (kind === 'system') systems.push([])
+    else systems.at(-1)?.push(id)
+  return { svg, height: Number(HEIGHT.exec(svg)?.[1] ?? 0), bars: systems.flat(), systems }
+}
 
 /** A reading cut at the barlines, so that what a page shows is found without going through the whole tune. */
 export class BarByBar {

@@ -11,6 +11,10 @@ export type Engraving = {
   working: boolean
   /** Ends the work; what there is stays. */
   stop: () => void
+  /** True where the user ended it. */
+  stopped: boolean
+  /** Begins anew after a fault or a stop. */
+  again: () => void
 }
 
 /** A score to engrave. Told apart as a thing: to compare long texts at each drawing takes longer than the drawing. */
@@ -33,7 +37,13 @@ export function useEngraving(
   const [state, setState] = useState(NOTHING)
   const work = useRef<AbortController>(null)
   const settings = options && JSON.stringify(options)
-  const wanted = useMemo<Job | null>(() => (xml && settings ? { xml, settings } : null), [xml, settings])
+  const [tries, setTries] = useState(0)
+  const wanted = useMemo<Job | null>(
+    () => (xml && settings ? { xml, settings } : null),
+    // Another try is another job.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [xml, settings, tries],
+  )
   useEffect(() => {
     if (!wanted) return
     const controller = new AbortController()
@@ -66,7 +76,9 @@ export function useEngraving(
     error: state.error,
     working: state.ended !== wanted,
     stop: () => work.current?.abort(STOPPED),
+    stopped: state.error === STOPPED,
+    again: () => setTries(tries + 1),
   }
 }
 
-const STOPPED = 'Engraving was stopped. Change the rows or open the tune again to go on.'
+const STOPPED = 'Engraving was stopped.'

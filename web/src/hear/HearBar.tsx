@@ -1,9 +1,11 @@
-import { Play, Square } from 'lucide-react'
-import { memo } from 'react'
+import { AudioLines, ChevronLeft, ChevronRight, Play, Square } from 'lucide-react'
+import { memo, type ReactNode } from 'react'
 import type { Reading } from '../api/client'
 import { Button } from '../ui/Button'
 import { Select } from '../ui/Field'
+import { Fold } from '../ui/Fold'
 import { Tick } from '../ui/Tick'
+import { useSmall } from '../ui/useSmall'
 import { FASTEST, SLOWEST, type HearSettings } from './useHear'
 
 const SOUNDS = [
@@ -21,15 +23,15 @@ const SILENT = -1
 
 export type LoopChoice = 'none' | 'bar' | 'line' | 'from' | 'to'
 
-/** Hear the tune from the present note; nothing sounds until asked. */
+/** Hear the tune from the present note; nothing sounds until asked. On a small window the notes can be stepped through here too. */
 export const HearBar = memo(function HearBar({
   playing,
   settings,
   drones,
   loopWords,
   onSet,
-  onPlay,
-  onStop,
+  onToggle,
+  onStep,
   onLoop,
 }: {
   playing: boolean
@@ -37,31 +39,33 @@ export const HearBar = memo(function HearBar({
   drones: Reading['drones']
   loopWords: string | null
   onSet: (changed: Partial<HearSettings>) => void
-  onPlay: () => void
-  onStop: () => void
+  onToggle: () => void
+  onStep: (by: 1 | -1) => void
   onLoop: (what: LoopChoice) => void
 }) {
-  return (
-    <section
-      aria-label="Hear it"
-      className="flex flex-wrap items-center gap-x-2.5 gap-y-1 border-t border-line bg-paper px-3 py-1.5 text-fine"
-    >
-      <Button kind="go" size="small" onClick={playing ? onStop : onPlay}>
-        {playing ? <Square size={15} /> : <Play size={15} />}
-        {playing ? 'Stop' : 'Hear it'}
-      </Button>
-      <label className="flex items-center gap-2">
-        Tempo
-        <input
-          type="range"
-          min={SLOWEST}
-          max={FASTEST}
-          value={settings.tempo}
-          onChange={(e) => onSet({ tempo: Number(e.target.value) })}
-          className="w-16 accent-spruce"
-        />
-        <output className="w-7 text-right font-bold">{settings.tempo}</output>
-      </label>
+  const small = useSmall()
+  const hear = (
+    <Button kind="go" size="small" onClick={onToggle}>
+      {playing ? <Square size={15} /> : <Play size={15} />}
+      {playing ? 'Stop' : 'Hear it'}
+    </Button>
+  )
+  const tempo = (
+    <label className="flex min-h-6 items-center gap-2 max-md:min-h-11">
+      <span className="max-md:sr-only">Tempo</span>
+      <input
+        type="range"
+        min={SLOWEST}
+        max={FASTEST}
+        value={settings.tempo}
+        onChange={(e) => onSet({ tempo: Number(e.target.value) })}
+        className="h-6 w-16 accent-spruce max-md:h-11 max-md:w-20"
+      />
+      <output className="w-7 text-right font-bold">{settings.tempo}</output>
+    </label>
+  )
+  const rest = (
+    <>
       <Select
         size="fine"
         aria-label="Sound"
@@ -79,7 +83,7 @@ export const HearBar = memo(function HearBar({
         Loop
         <Select
           size="fine"
-          width="w-20"
+          width={small ? '' : 'w-20'}
           aria-label="Loop"
           value={loopWords ? 'own' : 'none'}
           options={loopWords ? [...LOOPS, { value: 'own' as const, label: loopWords }] : LOOPS}
@@ -96,7 +100,10 @@ export const HearBar = memo(function HearBar({
           onChoose={(midi) => onSet({ drone: midi === SILENT ? null : midi })}
         />
       </span>
-      <label className="flex items-center gap-2" title="Keep headphones and drone at a comfortable volume.">
+      <label
+        className="flex min-h-6 items-center gap-2 max-md:min-h-11"
+        title="Keep headphones and drone at a comfortable volume."
+      >
         Volume
         <input
           type="range"
@@ -105,9 +112,50 @@ export const HearBar = memo(function HearBar({
           step={0.05}
           value={settings.volume}
           onChange={(e) => onSet({ volume: Number(e.target.value) })}
-          className="w-12 accent-spruce"
+          className="h-6 w-12 accent-spruce max-md:h-11 max-md:w-28"
         />
       </label>
+    </>
+  )
+  return (
+    <section
+      aria-label="Hear it"
+      className="relative flex flex-wrap items-center gap-x-2.5 gap-y-1 border-t border-line bg-paper px-3 py-1.5 text-fine max-md:flex-nowrap max-md:justify-between max-md:gap-x-1 max-md:border-b max-md:px-1 max-md:py-0.5"
+    >
+      {small ? (
+        <>
+          <StepButton label="Note before" onClick={() => onStep(-1)}>
+            <ChevronLeft size={22} />
+          </StepButton>
+          {hear}
+          <StepButton label="Next note" onClick={() => onStep(1)}>
+            <ChevronRight size={22} />
+          </StepButton>
+          {tempo}
+          <Fold label="Sound, loop and drone" up button={<AudioLines size={20} />}>
+            {rest}
+          </Fold>
+        </>
+      ) : (
+        <>
+          {hear}
+          {tempo}
+          {rest}
+        </>
+      )}
     </section>
   )
 })
+
+function StepButton({ label, onClick, children }: { label: string; onClick: () => void; children: ReactNode }) {
+  return (
+    <button
+      type="button"
+      aria-label={label}
+      className="grid size-11 shrink-0 place-items-center rounded-md border border-line-dark bg-sheet"
+      onClick={onClick}
+    >
+      {children}
+    </button>
+  )
+}

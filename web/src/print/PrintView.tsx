@@ -1,47 +1,58 @@
-import { useCallback, useMemo, useState } from 'react'
-import { useNavigate, useParams, useSearchParams } from 'react-router'
-import { useFirstInstrument } from '../api/instruments'
-import { useBefore, useReading } from '../stand/queries'
+import { useCallback, useMemo, useRef, useState } from 'react'
+import { useNavigate, useSearchParams } from 'react-router'
+import { useBefore } from '../stand/queries'
 import { EngravedPage } from '../engraving/EngravedPage'
-import { engravingOptions, ROWS, type Form, type Layout } from '../engraving/layout'
+import { EngravingMishap } from '../engraving/EngravingMishap'
+import { engravingOptions, ROWS, STAVES_MM, USUAL_STAFF_MM, type Form, type Layout } from '../engraving/layout'
 import { BarByBar, type Page } from '../engraving/pages'
 import { withRoom, wordsHeight } from '../engraving/room'
-import { useEngraving } from '../engraving/useEngraving'
 import { Working } from '../engraving/Working'
 import { FormSheet } from './FormSheet'
+import { useEvenEngraving } from './useEvenEngraving'
 import { TuneHead } from '../stand/TuneHead'
 import { Button } from '../ui/Button'
+import { Field, Select } from '../ui/Field'
+import { useKept } from '../ui/kept'
+import { Mishap } from '../ui/Mishap'
+import { Screen } from '../ui/Screen'
 import { Strip, StripEnd } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
 import { Tick } from '../ui/Tick'
 import { useKeys } from '../ui/useKeys'
+import { useOpenTune } from '../stand/useOpenTune'
+import { useWidth } from '../stand/useWidth'
 
 // Printable area at 96 CSS pixels an inch, inside margins of 12 mm; the first page also bears the heading.
 const PAPERS = { a4: { name: 'A4', width: 700, height: 1000 }, letter: { name: 'Letter', width: 722, height: 934 } }
 const HEADING = 150
+/** 12 mm. */
+const MARGIN_PX = 46
+const STAFF_WORDS: Partial<Record<number, string>> = { [USUAL_STAFF_MM]: ', usual', 9: ', for young hands' }
 /** Least room for what is said before a line. */
 const WORDS_PX = 30
 
 /** The paper with the chosen rows, page by page as it will be printed. */
 export function PrintView() {
-  const id = Number(useParams().id)
   const navigate = useNavigate()
   const [search, setSearch] = useSearchParams()
-  const first = useFirstInstrument()
-  const instrument = search.get('for') ?? first
+  const { id, tune, instrument, reading: data, error, again } = useOpenTune()
   const chosen = search.get('rows') ?? 'pair'
   const rows = useMemo(() => ROWS.map((r) => r.id).filter((r) => chosen.split(',').includes(r)), [chosen])
   const paper = search.get('paper') === 'letter' ? 'letter' : 'a4'
+  const [keptStaff, keepStaff] = useKept<number>('staff')
+  const staffMm = STAVES_MM.find((mm) => mm === Number(search.get('staff') ?? keptStaff)) ?? USUAL_STAFF_MM
   const above = search.get('before') === 'yes'
   const withForm = search.get('form') === 'yes'
   const [systems, setSystems] = useState<Record<number, string[]>>({})
   const size = PAPERS[paper]
-  const { data } = useReading(id, instrument)
   const [abovePx, setAbovePx] = useState(WORDS_PX)
   const heightPx = size.height - HEADING
-  const form = useMemo<Form>(() => ({ heightPx, abovePx: above ? abovePx : 0 }), [heightPx, above, abovePx])
+  const form = useMemo<Form>(
+    () => ({ heightPx, abovePx: above ? abovePx : 0, staffMm }),
+    [heightPx, above, abovePx, staffMm],
+  )
   const xml = useMemo(() => data && withRoom(data.musicXml, data, rows, form), [data, rows, form])
-  const engraving = useEngraving(xml, engravingOptions(size.width, rows, form), 'tune')
+  const engraving = useEvenEngraving(xml, engravingOptions(size.width, rows, form))
   const order = useMemo(() => new Map(data?.bars.map((b, i) => [b.id, i])), [data])
   const cut = useMemo(() => data && new BarByBar(data), [data])
   const lines = engraving.pages.map((_, page) => systems[page] ?? [])
@@ -70,6 +81,7 @@ export function PrintView() {
         for: instrument,
         rows: rows.join(','),
         paper,
+        staff: String(staffMm),
         ...(above ? { before: 'yes' } : {}),
         ...(withForm ? { form: 'yes' } : {}),
         ...changed,
@@ -79,15 +91,18 @@ export function PrintView() {
   const back = `/tunes/${id}?for=${instrument}`
   useKeys({ Escape: () => void navigate(back) })
 
+  const sheetPx = size.width + 2 * MARGIN_PX
+  const view = useRef<HTMLDivElement>(null)
+  const windowPx = useWidth(view)
+
   return (
-    <main>
+    <Screen>
       <style>{`@page { size: ${size.name}; }`}</style>
-      <Strip>
-        <TextLink to={back}>Back to the stand</TextLink>
+      <Strip lead={<TextLink to={back}>Back to the stand</TextLink>}>
         <fieldset className="flex gap-4">
           <legend className="sr-only">Paper</legend>
           {Object.entries(PAPERS).map(([key, p]) => (
-            <label key={key} className="flex items-center gap-1.5">
+            <label key={key} className="flex min-h-6 items-center gap-1.5 max-md:min-h-11">
               <input
                 type="radio"
                 name="paper"
@@ -99,6 +114,16 @@ export function PrintView() {
             </label>
           ))}
         </fieldset>
+        <Field label="Staff" beside>
+          <Select
+            value={staffMm}
+            options={STAVES_MM.map((mm) => ({ value: mm, label: `${mm} mm${STAFF_WORDS[mm] ?? ''}` }))}
+            onChoose={(mm) => {
+              keepStaff(mm)
+              set({ staff: String(mm) })
+            }}
+          />
+        </Field>
         <Tick checked={above} onChange={(on) => set({ before: on ? 'yes' : 'no' })}>
           What to say before each line
         </Tick>
@@ -106,13 +131,26 @@ export function PrintView() {
           Line map and trouble spots
         </Tick>
         <StripEnd>
-          <Button kind="go" disabled={engraving.working} onClick={() => window.print()}>
+          <Button kind="go" disabled={engraving.working || !data} onClick={() => window.print()}>
             Print, or save as PDF
           </Button>
         </StripEnd>
       </Strip>
+      <div ref={view} />
+      {error && !data && (
+        <Mishap
+          title={tune ? `“${tune.summary.title}” cannot be shown` : 'The tune cannot be shown'}
+          why={error.message}
+          source={tune?.source}
+          onAgain={again}
+        />
+      )}
       {data && cut && (
-        <div className="mx-auto box-content bg-white p-[12mm] print:p-0" style={{ width: size.width }}>
+        <div
+          className="sheets mx-auto box-content bg-white p-[12mm] print:p-0"
+          // Where the window is narrower than the paper, the paper is shown smaller.
+          style={{ width: size.width, zoom: windowPx ? Math.min(1, windowPx / sheetPx) : 1 }}
+        >
           {engraving.pages.map((page, i) => (
             <section key={i} className={i < engraving.pages.length - 1 ? 'break-after-page' : ''} data-testid="sheet">
               {i === 0 && <TuneHead reading={data} />}
@@ -128,12 +166,12 @@ export function PrintView() {
               />
             </section>
           ))}
-          {engraving.error && <p className="text-brick">{engraving.error}</p>}
+          <EngravingMishap engraving={engraving} source={tune?.source} />
           {!engraving.error && <Working notes={data.notes.length} engraving={engraving} />}
           {withForm && <FormSheet reading={data} />}
         </div>
       )}
-    </main>
+    </Screen>
   )
 }
 

@@ -15,7 +15,7 @@ export function KeyLine({ line, widthPx }: { line: KeyLineOfNotes; widthPx: numb
   )
   return (
     <section aria-label={line.title}>
-      <h3 className="text-base">{line.title}</h3>
+      <h2 className="text-base">{line.title}</h2>
       {line.remark && <p className="text-sm text-brick">{line.remark}</p>}
       {engraving.pages[0] && <EngravedPage svg={engraving.pages[0].svg} reading={line} rows={ROWS} form="small" />}
     </section>

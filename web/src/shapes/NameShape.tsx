@@ -1,9 +1,14 @@
-import { useState } from 'react'
+import type { NamedStyle } from '../api/client'
 import { useAddStyle, useSaveStyle, useStyles } from '../style/queries'
+import { useStyleDrafts } from '../style/useStyleDrafts'
 import { Button } from '../ui/Button'
 import { Dialog } from '../ui/Dialog'
 import { Field, Input } from '../ui/Field'
+import { useKept } from '../ui/kept'
 import { Refused } from '../ui/Said'
+
+type Nickname = { name: string; mark: string }
+const NONE: Nickname = { name: '', mark: '' }
 
 /** A teacher's own name and mark for a hand shape; kept in the current house style. */
 export function NameShape({ descriptive, onClose }: { descriptive: string; onClose: () => void }) {
@@ -11,28 +16,34 @@ export function NameShape({ descriptive, onClose }: { descriptive: string; onClo
   const add = useAddStyle()
   const save = useSaveStyle()
   const known = current?.style.shapeNames?.[descriptive]
-  const [name, setName] = useState<string | null>(null)
-  const [mark, setMark] = useState<string | null>(null)
+  const [typed, setTyped] = useKept<Nickname>(`shape.${descriptive}`)
+  const drafts = useStyleDrafts()
   if (!current) return null
 
-  const keep = (nickname: { name: string; mark: string } | null) => {
+  const keep = (nickname: Nickname | null) => {
     const others = Object.fromEntries(
       Object.entries(current.style.shapeNames ?? {}).filter(([shape]) => shape !== descriptive),
     )
     const style = { ...current.style, shapeNames: nickname ? { ...others, [descriptive]: nickname } : others }
-    if (current.id === 0) add.mutate({ name: 'Our style', style }, { onSuccess: onClose })
-    else save.mutate({ ...current, style }, { onSuccess: onClose })
+    const done = {
+      onSuccess: (kept: NamedStyle) => {
+        drafts.move(current.id, kept.id)
+        setTyped(null)
+        onClose()
+      },
+    }
+    if (current.id === 0) add.mutate({ name: 'Our style', style }, done)
+    else save.mutate({ ...current, style }, done)
   }
-  const shownName = name ?? known?.name ?? ''
-  const shownMark = mark ?? known?.mark ?? ''
+  const { name, mark } = typed ?? known ?? NONE
   return (
     <Dialog title={`Your name for the shape “${descriptive}”`} onClose={onClose}>
       <div className="grid grid-cols-[1fr_7rem] gap-4">
         <Field label="Name">
-          <Input maxLength={40} value={shownName} onChange={(e) => setName(e.target.value)} />
+          <Input maxLength={40} value={name} onChange={(e) => setTyped({ name: e.target.value, mark })} />
         </Field>
         <Field label="Mark">
-          <Input maxLength={2} value={shownMark} onChange={(e) => setMark(e.target.value)} />
+          <Input maxLength={2} value={mark} onChange={(e) => setTyped({ name, mark: e.target.value })} />
         </Field>
       </div>
       {(add.error ?? save.error) && (
@@ -41,15 +52,11 @@ export function NameShape({ descriptive, onClose }: { descriptive: string; onClo
         </div>
       )}
       <div className="mt-5 flex gap-3">
-        <Button
-          kind="go"
-          disabled={shownName.trim() === ''}
-          onClick={() => keep({ name: shownName.trim(), mark: shownMark.trim() })}
-        >
+        <Button kind="go" disabled={name.trim() === ''} onClick={() => keep({ name: name.trim(), mark: mark.trim() })}>
           Keep the name
         </Button>
         {known && <Button onClick={() => keep(null)}>Back to “{descriptive}”</Button>}
-        <Button onClick={onClose}>Cancel</Button>
+        <Button onClick={onClose}>Close</Button>
       </div>
     </Dialog>
   )

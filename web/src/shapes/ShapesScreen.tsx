@@ -4,6 +4,8 @@ import { useKeyOptions, useScaleForms } from '../api/keys'
 import { useShapes } from './queries'
 import { useWidth } from '../stand/useWidth'
 import { Choice } from '../ui/Choice'
+import { InstrumentChoice } from '../ui/InstrumentChoice'
+import { Screen } from '../ui/Screen'
 import { Field, Select } from '../ui/Field'
 import { Refused } from '../ui/Said'
 import { Strip } from '../ui/Strip'
@@ -32,15 +34,16 @@ export function ShapesScreen() {
   })
 
   return (
-    <main className="flex min-h-0 flex-1 flex-col">
-      <Strip>
-        <Choice
-          label="Instrument"
-          hideLabel
-          value={choice.instrument}
-          options={instruments.map((i) => ({ value: i.id, label: i.name }))}
-          onChange={(instrument) => set({ instrument })}
-        />
+    <Screen className="flex min-h-0 flex-1 flex-col max-lg:overflow-y-auto">
+      <Strip
+        lead={
+          <InstrumentChoice
+            instruments={instruments}
+            value={choice.instrument}
+            onChange={(instrument) => set({ instrument })}
+          />
+        }
+      >
         <Field label="Key" beside>
           <Select value={choice.fifths} options={keys} onChoose={(fifths) => set({ fifths })} />
         </Field>
@@ -66,8 +69,8 @@ export function ShapesScreen() {
         </div>
       )}
       {data && (
-        <div className="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[29rem_minmax(0,1fr)]">
-          <div className="overflow-y-auto px-6 py-4">
+        <div className="grid grid-cols-1 lg:min-h-0 lg:flex-1 lg:grid-cols-[29rem_minmax(0,1fr)]">
+          <div className="px-4 py-4 md:px-6 lg:overflow-y-auto">
             <h1 className="text-title">{data.keyName}</h1>
             <p className="text-sm text-soft">
               {data.keyWords}. {data.orderOfSigns}
@@ -99,7 +102,7 @@ export function ShapesScreen() {
               ))}
             </p>
           </div>
-          <div className="overflow-y-auto border-l border-line bg-sheet px-6 py-4">
+          <div className="border-line bg-sheet px-4 py-4 md:px-6 lg:overflow-y-auto lg:border-l">
             <p className="mb-2 text-right text-sm">
               <TextLink to={`/shapes/all${address}`}>All instruments on a page</TextLink>
             </p>
@@ -110,6 +113,6 @@ export function ShapesScreen() {
         </div>
       )}
       {naming && <NameShape descriptive={naming} onClose={() => setNaming(null)} />}
-    </main>
+    </Screen>
   )
 }

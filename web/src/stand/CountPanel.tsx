@@ -32,7 +32,11 @@ export function CountPanel({
       </p>
       <ValueTree events={events} values={values} now={now} />
       <p className="mt-2 text-sm text-soft">
-        The way of counting and the names of the values are set in the <TextLink to="/style">house style</TextLink>.
+        The way of counting and the names of the values are set in the{' '}
+        <TextLink inSentence to="/style">
+          house style
+        </TextLink>
+        .
       </p>
     </section>
   )

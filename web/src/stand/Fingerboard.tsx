@@ -37,7 +37,6 @@ export function Fingerboard({
       className="isolate w-full"
       role="group"
       aria-label={`Fingerboard of the ${instrument.name.toLowerCase()}`}
-      data-own-keys
     >
       <Strung instrument={instrument} last={last} shown={shown} />
       {shown !== undefined &&

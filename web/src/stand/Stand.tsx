@@ -1,14 +1,20 @@
 import { useCallback, useState } from 'react'
-import { useNavigate } from 'react-router'
+import { useNavigate, useParams } from 'react-router'
+import { Refusal } from '../api/client'
 import { useHear } from '../hear/useHear'
 import { EditTune } from '../tunes/EditTune'
+import { useTuneDraft } from '../tunes/useTuneDraft'
+import { Button } from '../ui/Button'
+import { Mishap } from '../ui/Mishap'
+import { Screen } from '../ui/Screen'
 import { TextLink } from '../ui/TextLink'
+import { useSmall } from '../ui/useSmall'
 import { useStable } from '../ui/useStable'
 import { KeyList } from './KeyList'
 import { LineMap } from './LineMap'
 import { StandAside } from './StandAside'
 import { StandBar } from './StandBar'
-import { nextPanel, type PanelId } from './StandPanels'
+import { nextPanel, PANELS, SMALL_PANELS, type PanelId } from './StandPanels'
 import { StandPaper } from './StandPaper'
 import { useChanges } from './useChanges'
 import { useLoop } from './useLoop'
@@ -19,23 +25,30 @@ import { useRows } from './useRows'
 import { useStandKeys } from './useStandKeys'
 import { useWalk } from './useWalk'
 
-/** The stand: one tune, one instrument, note by note. */
+/** The stand: one tune, one instrument, note by note. Another tune is another stand. */
 export function Stand() {
+  return <OneStand key={useParams().id} />
+}
+
+function OneStand() {
   const navigate = useNavigate()
-  const { id, tune, instruments, instrument, reading, error, playOn } = useOpenTune()
+  const small = useSmall()
+  const { id, tune, instruments, instrument, reading, error, again, playOn } = useOpenTune()
   const kept = useRows()
   const rows = kept.rows
   const toggle = useStable(kept.toggle)
   const [open, setOpen] = useState<'keys' | 'edit' | null>(null)
-  const [panel, setPanel] = useState<PanelId>('why')
+  const [panel, setPanel] = useState<PanelId>(small ? 'board' : 'why')
+  const [draft] = useTuneDraft(id)
   const walk = useWalk(reading)
   const probe = useProbe(reading)
-  const { make, undo } = useChanges()
+  const { make, undo: takeBack } = useChanges()
   const pins = usePins(id, instrument, make)
   const hear = useHear(reading, walk.pick)
   const loop = useLoop(hear, walk)
   const edit = useCallback(() => setOpen('edit'), [])
   const keys = useCallback(() => setOpen('keys'), [])
+  const undo = useStable(() => takeBack(reading?.instrument.name ?? '', walk.pick))
   const print = useStable(() => void navigate(`/tunes/${id}/print?for=${instrument}&rows=${rows.join(',')}`))
   useStandKeys({
     walk,
@@ -45,31 +58,61 @@ export function Stand() {
     loopEnd: loop.setEnd,
     turn: pins.turn,
     undo,
-    nextPanel: () => setPanel(nextPanel(panel)),
+    nextPanel: () => setPanel(nextPanel(panel, small ? SMALL_PANELS : PANELS)),
     keys,
     edit,
     print,
     playOn,
     row: toggle,
   })
-  if (error) return <NotHere why={error.message} />
+  const editor = open === 'edit' && tune && <EditTune tune={tune} onClose={() => setOpen(null)} />
+  if (error)
+    return (
+      <Screen className="flex min-h-0 flex-1 overflow-y-auto">
+        {!tune && error instanceof Refusal && error.status === 404 ? (
+          <NotHere why={error.message} />
+        ) : (
+          <Mishap
+            title={tune ? `“${tune.summary.title}” cannot be shown` : 'The tune cannot be shown'}
+            why={error.message}
+            source={tune?.source}
+            onAgain={again}
+          >
+            {tune && <Button onClick={edit}>Edit</Button>}
+          </Mishap>
+        )}
+        {editor}
+      </Screen>
+    )
   return (
-    <main className="flex min-h-0 flex-1 flex-col">
+    <Screen className="flex min-h-0 flex-1 flex-col">
       <StandBar
         instruments={instruments}
         instrument={instrument}
         onInstrument={playOn}
         rows={rows}
+        unsaved={draft !== null}
         onRow={toggle}
+        onUndo={undo}
         onEdit={edit}
         onPrint={print}
         onKeys={keys}
       />
-      <div className="grid min-h-0 flex-1 grid-cols-1 md:grid-cols-[6.5rem_minmax(0,1fr)_20rem]">
+      {/* On a small window the paper comes first: above the rest, or at its left where the window is low. */}
+      <div className="grid min-h-0 flex-1 grid-rows-[minmax(0,1fr)_34dvh] md:grid-cols-[6.5rem_minmax(0,1fr)_20rem] md:grid-rows-1 max-md:landscape:grid-cols-[minmax(0,1fr)_18rem] max-md:landscape:grid-rows-1">
         <div className="hidden min-h-0 border-r border-line md:flex md:flex-col">
           {reading && <LineMap reading={reading} line={walk.line} onGo={walk.goLine} />}
         </div>
-        <StandPaper reading={reading} rows={rows} walk={walk} probe={probe} pins={pins} hear={hear} loop={loop} />
+        <StandPaper
+          reading={reading}
+          source={tune?.source}
+          rows={rows}
+          walk={walk}
+          probe={probe}
+          pins={pins}
+          hear={hear}
+          loop={loop}
+        />
         <StandAside
           tuneId={id}
           reading={reading}
@@ -82,17 +125,17 @@ export function Stand() {
         />
       </div>
       {open === 'keys' && <KeyList instruments={instruments} onClose={() => setOpen(null)} />}
-      {open === 'edit' && tune && <EditTune tune={tune} onClose={() => setOpen(null)} />}
-    </main>
+      {editor}
+    </Screen>
   )
 }
 
 function NotHere({ why }: { why: string }) {
   return (
-    <main className="m-auto max-w-md p-8">
+    <section className="m-auto max-w-md p-8">
       <h1 className="mb-2 text-2xl">This tune is not here</h1>
       <p className="mb-4">{why}</p>
       <TextLink to="/tunes">To the tunes</TextLink>
-    </main>
+    </section>
   )
 }

@@ -1,8 +1,8 @@
-import { Keyboard, Pencil, Printer } from 'lucide-react'
+import { Keyboard, Pencil, Printer, Undo2 } from 'lucide-react'
 import { memo, type ReactNode } from 'react'
 import type { Instrument } from '../api/client'
 import { ROWS, type RowId } from '../engraving/layout'
-import { Choice } from '../ui/Choice'
+import { InstrumentChoice } from '../ui/InstrumentChoice'
 import { Strip, StripEnd } from '../ui/Strip'
 
 /** Instrument switch, row switches and what else can be done with the tune. */
@@ -11,7 +11,9 @@ export const StandBar = memo(function StandBar({
   instrument,
   onInstrument,
   rows,
+  unsaved,
   onRow,
+  onUndo,
   onEdit,
   onPrint,
   onKeys,
@@ -20,28 +22,24 @@ export const StandBar = memo(function StandBar({
   instrument: string
   onInstrument: (id: string) => void
   rows: readonly RowId[]
+  /** An edit of the tune was begun and not saved. */
+  unsaved: boolean
   onRow: (id: RowId) => void
+  onUndo: () => void
   onEdit: () => void
   onPrint: () => void
   onKeys: () => void
 }) {
   return (
-    <Strip>
-      <Choice
-        label="Instrument"
-        hideLabel
-        value={instrument}
-        onChange={onInstrument}
-        options={instruments.map((i, n) => ({ value: i.id, label: i.name, key: String(n + 1) }))}
-      />
-      <div role="group" aria-label="Rows under the notes" className="flex items-center gap-1">
+    <Strip lead={<InstrumentChoice keys instruments={instruments} value={instrument} onChange={onInstrument} />}>
+      <div role="group" aria-label="Rows under the notes" className="flex flex-wrap items-center gap-1">
         {ROWS.map((row) => (
           <button
             key={row.id}
             type="button"
             aria-pressed={rows.includes(row.id)}
             onClick={() => onRow(row.id)}
-            className="flex items-center gap-1.5 rounded-md px-2.5 py-1.5 hover:bg-maple-pale aria-pressed:bg-maple-pale aria-pressed:font-bold"
+            className="flex items-center gap-1.5 rounded-md px-2.5 py-1.5 hover:bg-maple-pale aria-pressed:bg-maple-pale aria-pressed:font-bold max-md:min-h-11"
           >
             <span
               aria-hidden="true"
@@ -52,7 +50,8 @@ export const StandBar = memo(function StandBar({
         ))}
       </div>
       <StripEnd>
-        <BarButton icon={<Pencil size={16} />} label="Edit" onClick={onEdit} />
+        <BarButton icon={<Undo2 size={16} />} label="Undo" onClick={onUndo} />
+        <BarButton icon={<Pencil size={16} />} label={unsaved ? 'Edit (unsaved)' : 'Edit'} onClick={onEdit} />
         <BarButton icon={<Printer size={16} />} label="Print" onClick={onPrint} />
         <BarButton icon={<Keyboard size={16} />} label="Keys" onClick={onKeys} />
       </StripEnd>
@@ -65,7 +64,7 @@ function BarButton({ icon, label, onClick }: { icon: ReactNode; label: string; o
     <button
       type="button"
       onClick={onClick}
-      className="flex items-center gap-1.5 rounded-md px-2.5 py-1.5 hover:bg-maple-pale"
+      className="flex items-center gap-1.5 rounded-md px-2.5 py-1.5 hover:bg-maple-pale max-md:min-h-11"
     >
       {icon}
       {label}

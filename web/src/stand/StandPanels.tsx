@@ -1,5 +1,5 @@
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react'
-import { createContext, memo, use, type MouseEvent, type ReactNode } from 'react'
+import { createContext, memo, use, type ReactNode } from 'react'
 
 export const PANELS = [
   { id: 'why', label: 'Why here' },
@@ -9,54 +9,71 @@ export const PANELS = [
   { id: 'form', label: 'Form' },
 ] as const
 
-export type PanelId = (typeof PANELS)[number]['id']
+/** Where there is no room for the fingerboard above them, it is one of them. */
+export const SMALL_PANELS = [{ id: 'board', label: 'Board' }, { id: 'why', label: 'Why' }, ...PANELS.slice(1)] as const
 
-const orderOf = (panel: PanelId) => PANELS.findIndex((p) => p.id === panel)
+export type PanelId = (typeof SMALL_PANELS)[number]['id']
+type Panels = readonly { id: PanelId; label: string }[]
+
+const orderOf = (panel: PanelId, panels: Panels) =>
+  Math.max(
+    0,
+    panels.findIndex((p) => p.id === panel),
+  )
 
 /** The panel after this one, round and round. */
-export const nextPanel = (panel: PanelId): PanelId => PANELS[(orderOf(panel) + 1) % PANELS.length]?.id ?? 'why'
-
-/** After a click the stand's own keys work at once; who comes with the keyboard stays among the tabs. */
-const letGo = (event: MouseEvent) => {
-  if (event.detail > 0 && document.activeElement instanceof HTMLElement) document.activeElement.blur()
-}
+export const nextPanel = (panel: PanelId, panels: Panels): PanelId =>
+  panels[(orderOf(panel, panels) + 1) % panels.length]?.id ?? 'why'
 
 /** The open panel. It changes with every note; the tabs do not, and are not drawn anew for it. */
 const Open = createContext<ReactNode>(null)
 const OpenPanel = () => use(Open)
 
-/** Tabs below the fingerboard: one question about the music at a time. */
+/** Tabs about the music: one question at a time. */
 export function StandPanels({
+  panels,
   panel,
   onPanel,
   children,
 }: {
+  panels: Panels
   panel: PanelId
   onPanel: (panel: PanelId) => void
   children: ReactNode
 }) {
   return (
     <Open value={children}>
-      <Tabs panel={panel} onPanel={onPanel} />
+      <Tabs panels={panels} panel={panel} onPanel={onPanel} />
     </Open>
   )
 }
 
-const Tabs = memo(function Tabs({ panel, onPanel }: { panel: PanelId; onPanel: (panel: PanelId) => void }) {
+const Tabs = memo(function Tabs({
+  panels,
+  panel,
+  onPanel,
+}: {
+  panels: Panels
+  panel: PanelId
+  onPanel: (panel: PanelId) => void
+}) {
   return (
-    <TabGroup selectedIndex={orderOf(panel)} onChange={(i) => onPanel(PANELS[i]?.id ?? 'why')}>
-      <TabList aria-label="About the music" onClick={letGo} className="mb-2 flex gap-3.5 text-sm">
-        {PANELS.map((p) => (
+    <TabGroup selectedIndex={orderOf(panel, panels)} onChange={(i) => onPanel(panels[i]?.id ?? 'why')}>
+      <TabList
+        aria-label="About the music"
+        className="mb-2 flex gap-3.5 text-sm max-md:sticky max-md:top-0 max-md:z-10 max-md:gap-0 max-md:bg-paper"
+      >
+        {panels.map((p) => (
           <Tab
             key={p.id}
-            className="border-b-2 border-transparent pb-0.5 text-soft data-selected:border-maple data-selected:font-bold data-selected:text-ink"
+            className="min-h-6 border-b-2 border-transparent pb-0.5 text-soft data-selected:border-maple data-selected:font-bold data-selected:text-ink max-md:min-h-11 max-md:min-w-11 max-md:flex-1"
           >
             {p.label}
           </Tab>
         ))}
       </TabList>
       <TabPanels>
-        {PANELS.map((p) => (
+        {panels.map((p) => (
           <TabPanel key={p.id} tabIndex={-1}>
             <OpenPanel />
           </TabPanel>

@@ -1,5 +1,6 @@
 import { useCallback, useMemo, useRef } from 'react'
 import type { Reading } from '../api/client'
+import { EngravingMishap } from '../engraving/EngravingMishap'
 import { engravingOptions, type RowId } from '../engraving/layout'
 import { withRoom } from '../engraving/room'
 import { TunePages } from '../engraving/TunePages'
@@ -21,6 +22,7 @@ const NO_DRONES: Reading['drones'] = []
 /** The notes with their rows, and below them what makes them heard. */
 export function StandPaper({
   reading,
+  source,
   rows,
   walk,
   probe,
@@ -29,6 +31,8 @@ export function StandPaper({
   loop,
 }: {
   reading: Reading | undefined
+  /** The tune as it was written, to copy where it cannot be drawn. */
+  source: string | undefined
   rows: readonly RowId[]
   walk: Walk
   probe: Probe
@@ -53,8 +57,11 @@ export function StandPaper({
     [end, walkTo],
   )
   const here = useMemo(() => (now ? [now.id, ...now.tiedIds] : NONE), [now])
-  const play = useStable(() => void hear.play(now?.id))
-  const stop = useStable(hear.stop)
+  const toggle = useStable(() => hear.toggle(now?.id))
+  const step = useStable((by: 1 | -1) => {
+    end()
+    walk.go(walk.at + by)
+  })
   const set = useStable(hear.set)
   const choose = useStable(loop.choose)
   const { usePrinted, octave } = pins
@@ -63,7 +70,7 @@ export function StandPaper({
     <div className="flex min-h-0 flex-col bg-sheet">
       {/* A region that scrolls must be reachable from the keyboard. */}
       <div
-        className="paper-scroll min-h-0 flex-1 overflow-y-auto px-6 pt-4 pb-10"
+        className="paper-scroll min-h-0 flex-1 overflow-x-hidden overflow-y-auto px-2 pt-2 pb-6 md:px-6 md:pt-4 md:pb-10"
         data-testid="paper"
         // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
         tabIndex={0}
@@ -72,11 +79,7 @@ export function StandPaper({
       >
         {reading && <TuneHead reading={reading} onUsePrinted={keepPrinted} onOctave={chooseOctave} />}
         <div ref={paper} className="min-h-40">
-          {engraving.error && (
-            <p role="alert" className="text-brick">
-              {engraving.error}
-            </p>
-          )}
+          <EngravingMishap engraving={engraving} source={source} />
           {reading && (
             <TunePages
               engraving={engraving}
@@ -99,8 +102,8 @@ export function StandPaper({
           drones={reading?.drones ?? NO_DRONES}
           loopWords={loop.words}
           onSet={set}
-          onPlay={play}
-          onStop={stop}
+          onToggle={toggle}
+          onStep={step}
           onLoop={choose}
         />
       )}

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { useToast } from '../ui/toasts'
-import { changeQueue, type TakeBack } from './changeQueue'
+import { changeQueue, type Change } from './changeQueue'
 
 /** The teacher's changes of fingers, bows and octave on this stand; whoever asks for one goes on at once. */
 export function useChanges() {
@@ -8,8 +8,8 @@ export function useChanges() {
   const [changes] = useState(() => {
     const queue = changeQueue((text) => toast({ text }))
     return {
-      make: (step: () => Promise<TakeBack | null>) => void queue.make(step),
-      undo: () => void queue.undo(),
+      make: (step: () => Promise<Change | null>) => void queue.make(step),
+      undo: (on: string, show: (noteId: string) => void) => void queue.undo(on, show),
     }
   })
   return changes

@@ -5,7 +5,9 @@ import type { Walk } from './useWalk'
 /** The part of the tune that is heard again and again: a bar, a line, or from one note to another. */
 export function useLoop(hear: Hear, walk: Walk) {
   const { now, notes, index, lines, line } = walk
-  const loop = hear.settings.loop
+  const set = hear.settings.loop
+  // An edit can take its notes away.
+  const loop = set && index?.order.has(set.from) && index.order.has(set.to) ? set : null
   /** Sets the loop's beginning or end to the present note. */
   const setEnd = (end: 'from' | 'to') => {
     if (!now) return

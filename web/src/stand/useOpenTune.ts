@@ -10,8 +10,12 @@ export function useOpenTune() {
   const id = Number(useParams().id)
   const [search, setSearch] = useSearchParams()
   const tune = useTune(id)
-  const instruments = useInstruments().data ?? NONE
-  const instrument = search.get('for') ?? tune.data?.summary.printedFor ?? ''
+  const known = useInstruments()
+  const instruments = known.data ?? NONE
+  const asked = search.get('for')
+  // An address with no instrument, or with one that there is not, shows the one that the tune is printed for.
+  const isOne = asked !== null && (!known.data || instruments.some((i) => i.id === asked))
+  const instrument = isOne ? asked : (tune.data?.summary.printedFor ?? '')
   const reading = useReading(id, instrument)
   const prefetch = usePrefetchReading()
   const isRead = reading.data !== undefined
@@ -23,13 +27,16 @@ export function useOpenTune() {
   }, [id, instruments, isRead])
   /** Shows it for another instrument. */
   const playOn = useStable((name: string) => setSearch({ for: name }, { replace: true }))
+  const shown = reading.data
   return {
     id,
     tune: tune.data,
     instruments,
     instrument,
-    reading: instrument ? reading.data : undefined,
-    error: tune.error ?? reading.error,
+    reading: instrument ? shown : undefined,
+    /** Why nothing can be shown; what is shown already stays, though it could not be asked for anew. */
+    error: tune.data ? (shown ? null : (reading.error ?? known.error)) : (tune.error ?? known.error),
+    again: () => void Promise.all([tune.refetch(), known.refetch(), instrument ? reading.refetch() : null]),
     playOn,
   }
 }

@@ -45,7 +45,7 @@ export function useStandKeys({
       does.endProbe()
       walk.setMarked([])
     },
-    ' ': () => (hear.playing ? hear.stop() : void hear.play(now?.id)),
+    ' ': () => hear.toggle(now?.id),
     '[': () => does.loopEnd('from'),
     ']': () => does.loopEnd('to'),
     '?': does.keys,

@@ -2,7 +2,10 @@ import { useState } from 'react'
 import type { NamedStyle } from '../api/client'
 import {
   useAddStyle,
+  useDeletedStyles,
   useDeleteStyle,
+  useDuplicateStyle,
+  useRestoreStyle,
   useSaveStyle,
   useStyleExample,
   useStyles,
@@ -14,23 +17,32 @@ import { useKeyOptions } from '../api/keys'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
 import { Field, Input, Select } from '../ui/Field'
+import { useKept } from '../ui/kept'
+import { Mishap } from '../ui/Mishap'
 import { Refused } from '../ui/Said'
+import { Screen } from '../ui/Screen'
 import { Strip } from '../ui/Strip'
+import { TextButton } from '../ui/TextLink'
 import { useToast } from '../ui/toasts'
+import { DeletedStyles } from './DeletedStyles'
 import { Example } from './Example'
 import { chosenIn, withChoice } from './choices'
+import { useStyleDrafts } from './useStyleDrafts'
 import { WordRhythms } from './WordRhythms'
 import { TapeSettings } from './TapeSettings'
 
 /** House styles: how this school prints fingers, names and tapes. */
 export function StyleScreen() {
-  const styles = useStyles().data
-  const [chosen, setChosen] = useState<number | null>(null)
+  const { data: styles, error, refetch } = useStyles()
+  const [chosen, choose] = useKept<number>('style')
   const shown = styles?.find((s) => s.id === chosen) ?? styles?.find((s) => s.current) ?? styles?.[0]
   return (
-    <main className="min-h-0 flex-1 overflow-y-auto">
-      {styles && shown && <Editor key={`${shown.id}`} styles={styles} shown={shown} onChoose={setChosen} />}
-    </main>
+    <Screen className="flex min-h-0 flex-1 flex-col overflow-y-auto">
+      {styles && shown && <Editor key={`${shown.id}`} styles={styles} shown={shown} onChoose={choose} />}
+      {error && !styles && (
+        <Mishap title="The house styles cannot be shown" why={error.message} onAgain={() => void refetch()} />
+      )}
+    </Screen>
   )
 }
 
@@ -43,22 +55,35 @@ function Editor({
   shown: NamedStyle
   onChoose: (id: number) => void
 }) {
-  const [draft, setDraft] = useState(shown)
+  const drafts = useStyleDrafts()
+  const draft = drafts.of(shown)
   const instruments = useInstruments().data ?? []
   const settings = useStyleSettings()
   const keys = useKeyOptions('major')
+  const deleted = useDeletedStyles().data?.length ?? 0
+  const [showDeleted, setShowDeleted] = useState(false)
   const toast = useToast()
   const add = useAddStyle()
   const save = useSaveStyle()
   const use = useUseStyle()
+  const duplicate = useDuplicateStyle()
+  const restore = useRestoreStyle()
   const remove = useDeleteStyle()
   const examples = useStyleExample(draft.style).data ?? []
   const tapes = examples.find((e) => e.setting === 'tapes')
-  const changed = JSON.stringify(draft) !== JSON.stringify(shown)
-  const problem = add.error ?? save.error ?? use.error ?? remove.error
+  const changed = drafts.has(shown.id)
+  const steps = [add, save, use, duplicate, restore, remove]
+  const problem = steps.find((s) => s.error)?.error
+  const busy = steps.some((s) => s.isPending)
+  const forget = () => steps.forEach((s) => s.reset())
 
+  const set = (part: Partial<NamedStyle>) => {
+    forget() // what was refused was another draft
+    drafts.set(shown, { ...draft, ...part })
+  }
   // Each step may put another editor in this one's place, so nothing hangs on this one staying; a refusal is shown above the settings.
   const step = async (work: () => Promise<void>) => {
+    forget()
     try {
       await work()
     } catch {
@@ -71,70 +96,101 @@ function Editor({
       const kept = await (shown.id === 0
         ? add.mutateAsync({ name, style: draft.style })
         : save.mutateAsync({ ...draft, name }))
-      setDraft(kept)
+      drafts.set(shown, null)
       onChoose(kept.id)
       toast({ text: `“${kept.name}” is saved.` })
     })
-  const copy = () =>
-    step(async () => onChoose((await add.mutateAsync({ name: `${shown.name} (copy)`, style: shown.style })).id))
+  const copy = () => step(async () => onChoose((await duplicate.mutateAsync(shown.id)).id))
   const discard = () =>
     step(async () => {
       await remove.mutateAsync(shown.id)
       toast({
         text: `“${shown.name}” is deleted.`,
-        action: { label: 'Undo', run: () => add.mutate({ name: shown.name, style: shown.style }) },
+        action: {
+          label: 'Undo',
+          run: () => restore.mutate(shown.id, { onError: (refusal) => toast({ text: refusal.message }) }),
+        },
       })
     })
+  const takeBack = () => {
+    forget()
+    drafts.set(shown, null)
+    toast({
+      text: `“${shown.name}” is as it was saved.`,
+      action: { label: 'Bring my changes back', run: () => drafts.set(shown, draft) },
+    })
+  }
 
   return (
     <>
-      <Strip>
-        <Choice
-          label="Style"
-          hideLabel
-          value={shown.id}
-          options={styles.map((s) => ({ value: s.id, label: s.current ? `${s.name} (in use)` : s.name }))}
-          onChange={onChoose}
-        />
+      <Strip
+        lead={
+          <Choice
+            label="Style"
+            hideLabel
+            value={shown.id}
+            options={styles.map((s) => ({
+              value: s.id,
+              label: `${s.name}${s.current ? ' (in use)' : ''}${drafts.has(s.id) ? ', not saved' : ''}`,
+            }))}
+            onChange={onChoose}
+          />
+        }
+      >
         <Field label="Name" beside>
           <Input
             size="strip"
             width="w-44"
             value={draft.name}
             maxLength={80}
-            onChange={(e) => setDraft({ ...draft, name: e.target.value })}
+            onChange={(e) => set({ name: e.target.value })}
           />
         </Field>
-        <Button kind="go" size="strip" disabled={!changed || draft.name.trim() === ''} onClick={() => void keep()}>
+        <Button
+          kind="go"
+          size="strip"
+          disabled={!changed || draft.name.trim() === '' || busy}
+          onClick={() => void keep()}
+        >
           Save
         </Button>
         {changed && (
-          <Button size="strip" onClick={() => setDraft(shown)}>
+          <Button size="strip" onClick={takeBack}>
             Undo changes
           </Button>
         )}
         {shown.id !== 0 && !shown.current && (
           <>
-            <Button size="strip" onClick={() => use.mutate(shown.id)}>
+            <Button
+              size="strip"
+              disabled={busy}
+              onClick={() => void step(() => use.mutateAsync(shown.id).then(() => {}))}
+            >
               Use this style
             </Button>
-            <Button size="strip" onClick={() => void discard()}>
+            <Button size="strip" disabled={busy} onClick={() => void discard()}>
               Delete
             </Button>
           </>
         )}
         {shown.id !== 0 && (
-          <Button size="strip" onClick={() => void copy()}>
+          <Button size="strip" disabled={busy} onClick={() => void copy()}>
             Duplicate
           </Button>
         )}
+        {deleted > 0 && (
+          <TextButton onClick={() => setShowDeleted(true)}>
+            Deleted: {deleted} {deleted === 1 ? 'style' : 'styles'}
+          </TextButton>
+        )}
       </Strip>
+      {showDeleted && <DeletedStyles onClose={() => setShowDeleted(false)} />}
       {problem && (
         <div className="m-6">
           <Refused>{problem.message}</Refused>
         </div>
       )}
-      <div className="mx-auto max-w-[1240px] px-6 py-4">
+      <div className="mx-auto w-full max-w-[1240px] px-4 py-4 md:px-6">
         <h1 className="mb-3 text-3xl">House style</h1>
         <div className="grid gap-x-10 gap-y-5 md:grid-cols-2 xl:grid-cols-3">
           {settings.map((s) => {
@@ -148,7 +204,7 @@ function Editor({
                   hideLabel
                   value={chosenIn(draft.style, s)}
                   options={s.options}
-                  onChange={(value) => setDraft({ ...draft, style: withChoice(draft.style, s, value) })}
+                  onChange={(value) => set({ style: withChoice(draft.style, s, value) })}
                 />
                 <div className="mt-2">{example && <Example example={example} />}</div>
               </section>
@@ -156,14 +212,10 @@ function Editor({
           })}
         </div>
         <div className="mt-6 grid gap-x-10 gap-y-5 xl:grid-cols-[minmax(0,2fr)_minmax(0,1fr)] [&>*:nth-child(2)]:xl:row-span-2">
-          <TapeSettings
-            instruments={instruments}
-            style={draft.style}
-            onChange={(style) => setDraft({ ...draft, style })}
-          />
+          <TapeSettings instruments={instruments} style={draft.style} onChange={(style) => set({ style })} />
           <WordRhythms
             words={draft.style.wordRhythms ?? {}}
-            onChange={(wordRhythms) => setDraft({ ...draft, style: { ...draft.style, wordRhythms } })}
+            onChange={(wordRhythms) => set({ style: { ...draft.style, wordRhythms } })}
           />
           <section aria-label="First key">
             <h2 className="font-body text-base font-bold">The first key you teach</h2>
@@ -172,7 +224,7 @@ function Editor({
               aria-label="The first key you teach"
               value={draft.style.firstKeyFifths ?? 0}
               options={keys}
-              onChoose={(firstKeyFifths) => setDraft({ ...draft, style: { ...draft.style, firstKeyFifths } })}
+              onChoose={(firstKeyFifths) => set({ style: { ...draft.style, firstKeyFifths } })}
             />
             <h2 className="mt-4 font-body text-base font-bold">In tape words</h2>
             {tapes && <Example example={tapes} />}

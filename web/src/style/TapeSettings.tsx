@@ -1,4 +1,5 @@
 import type { HouseStyle, Instrument } from '../api/client'
+import { useKept } from '../ui/kept'
 
 type Tape = { semitones: number; name: string }
 
@@ -15,6 +16,9 @@ export function TapeSettings({
   onChange: (style: HouseStyle) => void
 }) {
   const tapesOf = (i: Instrument): readonly Tape[] => (style.tapes?.[i.id] as readonly Tape[] | undefined) ?? i.tapes
+  // A box that is ticked again has its name again.
+  const [names, keepNames] = useKept<Record<string, string>>('tape-names')
+  const nameOf = (i: Instrument, n: number) => names?.[`${i.id} ${n}`] ?? `tape ${n}`
   const set = (i: Instrument, tapes: Tape[]) =>
     onChange({ ...style, tapes: { ...style.tapes, [i.id]: [...tapes].sort((a, b) => a.semitones - b.semitones) } })
   return (
@@ -26,30 +30,31 @@ export function TapeSettings({
         {instruments.map((i) => {
           const tapes = tapesOf(i)
           return (
-            <tr key={i.id} className="border-t border-line align-top">
-              <th scope="row" className="w-28 py-2 font-bold">
+            <tr key={i.id} className="border-t border-line align-top max-md:block">
+              <th scope="row" className="w-28 py-2 font-bold max-md:block">
                 {i.name}
               </th>
-              <td className="py-2">
+              <td className="py-2 max-md:block">
                 <div className="flex flex-wrap gap-x-3 gap-y-1.5">
                   {PLACES.map((n) => {
                     const tape = tapes.find((t) => t.semitones === n)
                     return (
                       <span key={n} className="flex items-center gap-1">
-                        <label className="flex items-center gap-1">
+                        <label className="flex min-h-6 min-w-6 items-center gap-1 max-md:min-h-11 max-md:min-w-11">
                           <input
                             type="checkbox"
                             className="accent-spruce"
                             aria-label={`${i.name}: tape at ${n} half steps`}
                             checked={Boolean(tape)}
-                            onChange={(e) =>
+                            onChange={(e) => {
+                              if (tape) keepNames({ ...names, [`${i.id} ${n}`]: tape.name })
                               set(
                                 i,
                                 e.target.checked
-                                  ? [...tapes, { semitones: n, name: `tape ${n}` }]
+                                  ? [...tapes, { semitones: n, name: nameOf(i, n) }]
                                   : tapes.filter((t) => t.semitones !== n),
                               )
-                            }
+                            }}
                           />
                           {n}
                         </label>
@@ -64,7 +69,7 @@ export function TapeSettings({
                                 tapes.map((t) => (t.semitones === n ? { ...t, name: e.target.value } : t)),
                               )
                             }
-                            className="w-20 rounded border border-line-dark bg-sheet px-1.5 py-0.5"
+                            className="min-h-6 w-20 rounded border border-line-dark bg-sheet px-1.5 py-0.5 max-md:min-h-11"
                           />
                         )}
                       </span>

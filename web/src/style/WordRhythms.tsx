@@ -17,11 +17,11 @@ export function WordRhythms({
       <ul className="flex flex-col gap-1.5 text-sm">
         {shipped.map((s) => (
           <li key={s.pattern}>
-            <label className="flex items-center gap-2">
+            <label className="flex flex-wrap items-center gap-2">
               <span className="w-36">{s.name}</span>
               <Input
                 size="strip"
-                width="w-40"
+                width="w-40 max-md:w-full"
                 value={words[s.pattern] ?? s.word}
                 maxLength={60}
                 onChange={(e) => {

@@ -4,6 +4,9 @@ import { byId, useChange } from '../api/useChange'
 
 export const useStyles = () => useQuery({ queryKey: ['styles'], queryFn: () => answer(api.GET('/api/styles')) })
 
+export const useDeletedStyles = () =>
+  useQuery({ queryKey: ['deleted-styles'], queryFn: () => answer(api.GET('/api/styles/deleted')) })
+
 export const useStyleExample = (style: HouseStyle) =>
   useQuery({
     queryKey: ['style-example', style],
@@ -24,7 +27,18 @@ export const useStyleSettings = () =>
   }).data ?? []
 
 // A style changes what every screen shows.
-const EVERYTHING = ['styles', 'reading', 'before', 'bowing', 'shapes', 'taping', 'instruments', 'place', 'keys']
+const EVERYTHING = [
+  'styles',
+  'deleted-styles',
+  'reading',
+  'before',
+  'bowing',
+  'shapes',
+  'taping',
+  'instruments',
+  'place',
+  'keys',
+]
 export const useAddStyle = () =>
   useChange<{ name: string; style: HouseStyle }, NamedStyle>(
     (body) => answer(api.POST('/api/styles', { body })),
@@ -37,5 +51,9 @@ export const useSaveStyle = () =>
   )
 export const useUseStyle = () =>
   useChange<number, unknown>((id) => answer<unknown>(api.POST('/api/styles/{id}/current', byId(id))), EVERYTHING)
+export const useDuplicateStyle = () =>
+  useChange<number, NamedStyle>((id) => answer(api.POST('/api/styles/{id}/duplicate', byId(id))), EVERYTHING)
+export const useRestoreStyle = () =>
+  useChange<number, unknown>((id) => answer<unknown>(api.POST('/api/styles/{id}/restore', byId(id))), EVERYTHING)
 export const useDeleteStyle = () =>
   useChange<number, unknown>((id) => answer<unknown>(api.DELETE('/api/styles/{id}', byId(id))), EVERYTHING)

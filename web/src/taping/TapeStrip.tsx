@@ -14,7 +14,14 @@ export function TapeStrip({ tapes }: { tapes: readonly TapeDistance[] }) {
         Print at 100 percent. The check line must measure exactly 100 mm; if it does not, go by the figures above.
         {pieces.length > 1 && ` Cut out the ${pieces.length} pieces and join them at the marked ends.`}
       </p>
-      <svg width="104mm" height="9mm" viewBox="0 0 104 9" className="my-2" role="img" aria-label="Check line of 100 mm">
+      <svg
+        width="104mm"
+        height="9mm"
+        viewBox="0 0 104 9"
+        className="my-2 max-w-full print:max-w-none"
+        role="img"
+        aria-label="Check line of 100 mm"
+      >
         <path data-check-line d="M2 2v5M102 2v5M2 4.5h100" className="stroke-ink" strokeWidth={0.4} fill="none" />
         <text x={52} y={3.6} textAnchor="middle" fontSize={3} className="fill-ink">
           100 mm

@@ -1,48 +1,56 @@
-import { useState } from 'react'
 import { useInstruments } from '../api/instruments'
 import { useTaping } from './queries'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
 import { Field, Input } from '../ui/Field'
+import { InstrumentChoice } from '../ui/InstrumentChoice'
+import { useKept } from '../ui/kept'
 import { Refused, SideNote } from '../ui/Said'
+import { Screen } from '../ui/Screen'
 import { Strip, StripEnd } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
+import { lengthOf } from './length'
 import { TapeStrip } from './TapeStrip'
+
+/** The instrument that was looked at, and for each its size and what was measured on it. */
+type Chosen = { instrument: string; size: Record<string, string>; measured: Record<string, string> }
+const FIRST: Chosen = { instrument: '', size: {}, measured: {} }
 
 /** Where to stick the tapes, in millimetres, with a strip true to scale. */
 export function TapingScreen() {
   const instruments = useInstruments().data ?? []
-  const [instrument, setInstrument] = useState('')
-  const [size, setSize] = useState('')
-  const [measured, setMeasured] = useState('')
-  const player = instruments.find((i) => i.id === instrument) ?? instruments[0]
-  const chosen = player?.sizes.find((s) => s.name === size) ?? player?.sizes[0]
-  const length = measured.trim() === '' ? (chosen?.stringLengthMm ?? 0) : Number(measured.replace(',', '.'))
-  const taping = useTaping(player?.id ?? '', length)
+  const [kept, keep] = useKept<Chosen>('taping')
+  const now = kept ?? FIRST
+  const player = instruments.find((i) => i.id === now.instrument) ?? instruments[0]
+  const id = player?.id ?? ''
+  const size = player?.sizes.find((s) => s.name === now.size[id]) ?? player?.sizes[0]
+  const measured = now.measured[id] ?? ''
+  const isMeasured = measured.trim() !== ''
+  const length = isMeasured ? lengthOf(measured) : (size?.stringLengthMm ?? null)
+  const taping = useTaping(id, length)
+  const isNoNumber = isMeasured && length === null
+  const isWrong = isNoNumber || Boolean(taping.error)
+  const measure = (typed: string) => keep({ ...now, measured: { ...now.measured, [id]: typed } })
 
   return (
-    <main className="min-h-0 flex-1 overflow-y-auto print:overflow-visible">
-      <Strip>
-        <Choice
-          label="Instrument"
-          hideLabel
-          value={player?.id ?? ''}
-          options={instruments.map((i) => ({ value: i.id, label: i.name }))}
-          onChange={(id) => {
-            setInstrument(id)
-            setSize('')
-            setMeasured('')
-          }}
-        />
+    <Screen className="min-h-0 flex-1 overflow-y-auto print:overflow-visible">
+      <Strip
+        lead={
+          <InstrumentChoice
+            instruments={instruments}
+            value={id}
+            onChange={(instrument) => keep({ ...now, instrument })}
+          />
+        }
+      >
         {player && (
           <Choice
             label="Size"
-            value={measured ? '' : (chosen?.name ?? '')}
+            value={isMeasured ? '' : (size?.name ?? '')}
             options={player.sizes.map((s) => ({ value: s.name, label: s.name }))}
-            onChange={(name) => {
-              setSize(name)
-              setMeasured('')
-            }}
+            onChange={(name) =>
+              keep({ ...now, size: { ...now.size, [id]: name }, measured: { ...now.measured, [id]: '' } })
+            }
           />
         )}
         <Field label="or measured, nut to bridge, mm" beside>
@@ -50,61 +58,73 @@ export function TapingScreen() {
             size="strip"
             width="w-20"
             inputMode="decimal"
+            maxLength={20}
             value={measured}
-            onChange={(e) => setMeasured(e.target.value)}
+            aria-invalid={isWrong}
+            aria-describedby={isWrong ? 'length-expected' : undefined}
+            onChange={(e) => measure(e.target.value)}
           />
         </Field>
         <StripEnd>
-          <Button kind="go" onClick={() => window.print()} disabled={!taping.data || Boolean(taping.error)}>
+          <Button kind="go" onClick={() => window.print()} disabled={!taping.data}>
             Print, or save as PDF
           </Button>
         </StripEnd>
       </Strip>
-      <div className="mx-auto max-w-[720px] px-6 py-5 print:p-0">
+      <div className="mx-auto max-w-[720px] px-4 py-5 md:px-6 print:p-0">
         <h1 className="text-3xl">Taping sheet</h1>
-        <p className="text-soft">
-          {player?.name}, {measured ? 'measured string' : chosen?.name}, string length {length} mm
-        </p>
-        {taping.error ? (
-          <div className="mt-4">
-            <Refused>{taping.error.message}</Refused>
+        {!isWrong && length !== null && (
+          <p className="text-soft">
+            {player?.name}, {isMeasured ? 'measured string' : size?.name}, string length {length} mm
+          </p>
+        )}
+        {isWrong && (
+          <div className="mt-4 flex flex-col items-start gap-3" id="length-expected">
+            <Refused>
+              {isNoNumber
+                ? `“${measured.trim()}” is no length; expected millimetres from the nut to the bridge as a number, such as 328 or 328.5.`
+                : taping.error?.message}
+            </Refused>
+            {!isMeasured && <Button onClick={() => void taping.refetch()}>Try again</Button>}
           </div>
-        ) : (
-          taping.data && (
-            <>
-              <table className="mt-4 w-full max-w-md text-left">
-                <thead>
-                  <tr className="border-b border-line-dark text-sm text-soft">
-                    <th className="py-1 font-normal">Tape</th>
-                    <th className="py-1 font-normal">Half steps above open</th>
-                    <th className="py-1 text-right font-normal">From the nut</th>
+        )}
+        {taping.data && (
+          <>
+            <table className="mt-4 w-full max-w-md text-left">
+              <thead>
+                <tr className="border-b border-line-dark text-sm text-soft">
+                  <th className="py-1 font-normal">Tape</th>
+                  <th className="py-1 font-normal">Half steps above open</th>
+                  <th className="py-1 text-right font-normal">From the nut</th>
+                </tr>
+              </thead>
+              <tbody>
+                {taping.data.map((t) => (
+                  <tr key={t.tape.semitones} className="border-b border-line">
+                    <td className="py-1.5 font-bold">{t.tape.name}</td>
+                    <td className="py-1.5">{t.tape.semitones}</td>
+                    <td className="py-1.5 text-right font-head text-xl">{t.millimetres.toFixed(1)} mm</td>
                   </tr>
-                </thead>
-                <tbody>
-                  {taping.data.map((t) => (
-                    <tr key={t.tape.semitones} className="border-b border-line">
-                      <td className="py-1.5 font-bold">{t.tape.name}</td>
-                      <td className="py-1.5">{t.tape.semitones}</td>
-                      <td className="py-1.5 text-right font-head text-xl">{t.millimetres.toFixed(1)} mm</td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-              <div className="my-4">
-                <SideNote>
-                  Check every tape by ear before it sticks: real strings are not ideal, and a bridge moves. The sizes’
-                  lengths are usual ones; measuring your own string is better.
-                </SideNote>
-              </div>
-              <p className="no-print mb-4 text-sm text-soft">
-                Which tapes there are, and what they are called, is set in the{' '}
-                <TextLink to="/style">house style</TextLink>.
-              </p>
-              <TapeStrip tapes={taping.data} />
-            </>
-          )
+                ))}
+              </tbody>
+            </table>
+            <div className="my-4">
+              <SideNote>
+                Check every tape by ear before it sticks: real strings are not ideal, and a bridge moves. The sizes’
+                lengths are usual ones; measuring your own string is better.
+              </SideNote>
+            </div>
+            <p className="no-print mb-4 text-sm text-soft">
+              Which tapes there are, and what they are called, is set in the{' '}
+              <TextLink inSentence to="/style">
+                house style
+              </TextLink>
+              .
+            </p>
+            <TapeStrip tapes={taping.data} />
+          </>
         )}
       </div>
-    </main>
+    </Screen>
   )
 }

@@ -1,10 +1,14 @@
-import { useDeferredValue, useRef, useState, type DragEvent } from 'react'
+import { useDeferredValue, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
-import { useAddTune, useCheck, useUploadTune } from './queries'
+import { useAddTune, useCheck } from './queries'
 import { Button } from '../ui/Button'
+import { useKept } from '../ui/kept'
 import { Refused } from '../ui/Said'
 import { TextButton } from '../ui/TextLink'
+import { useToast } from '../ui/toasts'
+import { useFileDrop } from '../ui/useFileDrop'
 import { SourceField } from './SourceField'
+import { useTakeFiles } from './useTakeFiles'
 
 const EXAMPLE = `X:1
 T:First Frost
@@ -14,81 +18,148 @@ L:1/4
 K:D
 D E F G | A A B A | G F E F | D4 |]`
 
+/** The text in the field: typed, or from a file that could not be read; a typed text that had to make room for a file's waits aside. */
+export type Entered = { text: string; file: string | null; aside: string }
+const NOTHING: Entered = { text: '', file: null, aside: '' }
+
 /** Paste, choose or drop a tune; what is wrong stands beside the text, and nothing typed is lost. */
 export function AddTune() {
   const navigate = useNavigate()
-  const [source, setSource] = useState('')
-  const [dragging, setDragging] = useState(false)
-  const file = useRef<HTMLInputElement>(null)
-  const deferred = useDeferredValue(source)
-  const check = useCheck(deferred)
+  const toast = useToast()
+  const [kept, keep] = useKept<Entered>('new-tune')
+  const entered = kept ?? NOTHING
+  const [origin, setOrigin] = useState(0)
+  const chooser = useRef<HTMLInputElement>(null)
+  const field = useRef<HTMLTextAreaElement>(null)
+  const deferred = useDeferredValue(entered.text)
+  const check = useCheck(deferred, origin)
   const add = useAddTune()
-  const upload = useUploadTune()
-  const found = source.trim() ? check.data : undefined
-  const problem = add.error ?? upload.error
-  const busy = add.isPending || upload.isPending
-
-  const keep = () => add.mutate({ source }, { onSuccess: (tune) => void navigate(`/tunes/${tune.summary.id}`) })
-  const take = (given: File | undefined) => {
-    if (!given) return
-    upload.mutate(given, {
-      onSuccess: (tune) => void navigate(`/tunes/${tune.summary.id}`),
-      onError: (refusal) => refusal.source && setSource(refusal.source),
-    })
+  const isCurrent = deferred === entered.text
+  const found = entered.text.trim() && isCurrent ? check.data : undefined
+  const errors = found?.errors ?? []
+  const open = (id: number) => void navigate(`/tunes/${id}`)
+  /** Puts another text in the field's place. */
+  const replace = (next: Entered) => {
+    add.reset()
+    setOrigin((n) => n + 1)
+    keep(next.text || next.aside ? next : null)
   }
-  const drop = (event: DragEvent) => {
-    event.preventDefault()
-    setDragging(false)
-    take(event.dataTransfer.files[0])
+  const files = useTakeFiles({
+    onAdded: open,
+    onBegin: () => {
+      add.reset()
+      // The last file's text and its errors make room; it is still where it came from.
+      if (entered.file !== null) replace({ ...NOTHING, text: entered.aside })
+    },
+    onText: (text, file) =>
+      replace({ text, file, aside: entered.file === null ? entered.text || entered.aside : entered.aside }),
+  })
+  const over = useFileDrop((dropped) => void files.take(dropped))
+  const busy = add.isPending || files.progress !== null
+
+  const type = (text: string) => {
+    add.reset()
+    files.reset()
+    keep(text || entered.aside ? { ...entered, text, file: null } : null)
+  }
+  const keepAndOpen = () =>
+    add.mutate(
+      { source: entered.text },
+      {
+        onSuccess: (tune) => {
+          keep(entered.aside ? { ...NOTHING, text: entered.aside } : null)
+          open(tune.summary.id)
+        },
+      },
+    )
+  const empty = () => {
+    replace({ ...NOTHING, text: entered.aside })
+    field.current?.focus()
+    toast({ text: 'The field is empty.', action: { label: 'Undo', run: () => keep(entered) } })
   }
 
   return (
-    <section
-      aria-labelledby="add-heading"
-      onDragOver={(e) => {
-        e.preventDefault()
-        setDragging(true)
-      }}
-      onDragLeave={() => setDragging(false)}
-      onDrop={drop}
-      className={`flex flex-col gap-3 ${dragging ? 'outline-3 outline-offset-8 outline-spruce outline-dashed' : ''}`}
-    >
+    <section aria-labelledby="add-heading" className="flex flex-col gap-3">
+      {over && (
+        <div className="pointer-events-none fixed inset-3 z-40 grid place-items-center rounded-lg bg-spruce-pale/90 text-2xl font-bold outline-4 outline-spruce outline-dashed">
+          Let go to add the tune
+        </div>
+      )}
       <h2 id="add-heading" className="text-xl">
         Add a tune
       </h2>
       <p className="text-sm text-soft">
-        Paste ABC or MusicXML text, or drop a file here (.abc, .musicxml, .xml, .mxl, up to 5 MB).
+        Paste ABC or MusicXML text, or drop files anywhere on this page (.abc, .musicxml, .xml, .mxl, up to 5 MB).
       </p>
+      {files.progress && <p role="status">{files.progress}</p>}
+      {files.refused.map((r) => (
+        <Refused key={r.file}>
+          “{r.file}”: {r.why}
+        </Refused>
+      ))}
       <SourceField
-        label="Tune text"
-        value={source}
-        onChange={setSource}
-        errors={found?.errors ?? []}
-        notices={found && found.errors.length === 0 ? found.notices : []}
+        label={entered.file === null ? 'Tune text' : `Tune text, from “${entered.file}”`}
+        value={entered.text}
+        onChange={type}
+        errors={errors}
+        notices={errors.length === 0 ? (found?.notices ?? []) : []}
         rows={9}
         placeholder={EXAMPLE}
+        field={field}
       />
-      {found && found.errors.length === 0 && (
+      {entered.aside !== '' && (
+        <p className="text-sm">
+          What you typed before is put aside.{' '}
+          <TextButton
+            onClick={() =>
+              replace({ text: entered.aside, file: null, aside: entered.file === null ? entered.text : '' })
+            }
+          >
+            Bring it back
+          </TextButton>
+        </p>
+      )}
+      {found && errors.length === 0 && (
         <p className="text-sm" data-testid="found">
           <strong>{found.title || 'Untitled tune'}</strong>: {found.keyName}, {found.meter}, {found.bars}{' '}
           {found.bars === 1 ? 'bar' : 'bars'}, {found.clef} clef, read as printed for {found.printedFor}.
         </p>
       )}
-      {problem && problem.errors.length === 0 && <Refused>{problem.message}</Refused>}
+      {check.error && isCurrent && (
+        <div className="flex flex-col items-start gap-2">
+          <Refused>{check.error.message}</Refused>
+          <Button onClick={() => void check.refetch()}>Try again</Button>
+        </div>
+      )}
+      {add.error && add.error.errors.length === 0 && <Refused>{add.error.message}</Refused>}
       <div className="flex flex-wrap items-center gap-3">
-        <Button kind="go" disabled={!found || found.errors.length > 0 || busy} onClick={keep}>
+        <Button kind="go" disabled={!found || errors.length > 0 || busy} onClick={keepAndOpen}>
           {busy ? 'Keeping…' : 'Keep and open'}
         </Button>
-        <Button onClick={() => file.current?.click()}>Choose a file</Button>
-        {source === '' && <TextButton onClick={() => setSource(EXAMPLE)}>Try the example</TextButton>}
+        <Button disabled={busy} onClick={() => chooser.current?.click()}>
+          Choose files
+        </Button>
+        {entered.text === '' ? (
+          <TextButton
+            onClick={() => {
+              type(EXAMPLE)
+              field.current?.focus()
+            }}
+          >
+            Try the example
+          </TextButton>
+        ) : (
+          <TextButton onClick={empty}>Empty the field</TextButton>
+        )}
         <input
-          ref={file}
+          ref={chooser}
           type="file"
+          multiple
           className="hidden"
-          aria-label="Tune file"
+          aria-label="Tune files"
           accept=".abc,.musicxml,.xml,.mxl,text/plain"
           onChange={(e) => {
-            take(e.target.files?.[0])
+            void files.take([...(e.target.files ?? [])])
             e.target.value = ''
           }}
         />

@@ -1,3 +1,4 @@
+import { useQueryClient } from '@tanstack/react-query'
 import { useDeferredValue, useState } from 'react'
 import type { TuneDetail } from '../api/client'
 import { useCheck, useSaveTune } from './queries'
@@ -6,67 +7,101 @@ import { Button } from '../ui/Button'
 import { Dialog } from '../ui/Dialog'
 import { Field, Input, Select } from '../ui/Field'
 import { Refused } from '../ui/Said'
+import { useToast } from '../ui/toasts'
 import { SourceField } from './SourceField'
+import { useTuneDraft, type TuneDraft } from './useTuneDraft'
 
-/** Title, composer, instrument and source of a kept tune. Two editors never overwrite one another unseen. */
+const draftOf = ({ summary, source }: TuneDetail): TuneDraft => ({
+  title: summary.title,
+  composer: summary.composer,
+  printedFor: summary.printedFor,
+  source,
+  version: summary.version,
+})
+
+const isSame = (a: TuneDraft, b: TuneDraft) =>
+  a.title === b.title && a.composer === b.composer && a.printedFor === b.printedFor && a.source === b.source
+
+/**
+ * Title, composer, instrument and source of a kept tune. What was changed and not saved waits when this is closed, and two editors never
+ * overwrite one another unseen.
+ */
 export function EditTune({ tune, onClose }: { tune: TuneDetail; onClose: () => void }) {
-  const [title, setTitle] = useState(tune.summary.title)
-  const [composer, setComposer] = useState(tune.summary.composer)
-  const [printedFor, setPrintedFor] = useState(tune.summary.printedFor)
-  const [source, setSource] = useState(tune.source)
-  const [version, setVersion] = useState(tune.summary.version)
+  const { id } = tune.summary
+  const saved = draftOf(tune)
+  const [kept, setKept] = useTuneDraft(id)
+  const draft = kept ?? saved
   const [theirs, setTheirs] = useState<TuneDetail | null>(null)
-  const check = useCheck(useDeferredValue(source))
+  const [wasBegun] = useState(kept !== null)
+  const toast = useToast()
+  const queries = useQueryClient()
+  const check = useCheck(useDeferredValue(draft.source), id)
   const save = useSaveTune()
   const instruments = useInstruments().data ?? []
   const errors = check.data?.errors ?? []
-  const changed =
-    title !== tune.summary.title ||
-    composer !== tune.summary.composer ||
-    printedFor !== tune.summary.printedFor ||
-    source !== tune.source
+  const changed = !isSame(draft, saved)
 
-  const keep = (over: number) =>
+  const set = (part: Partial<TuneDraft>) => {
+    const next = { ...draft, ...part }
+    setKept(isSame(next, saved) ? null : next)
+  }
+  const keep = (version: number) =>
     save.mutate(
-      { id: tune.summary.id, version: over, source, title, composer, printedFor },
-      { onSuccess: onClose, onError: (refusal) => refusal.current && setTheirs(refusal.current) },
+      { id, ...draft, version },
+      {
+        onSuccess: () => {
+          setKept(null)
+          onClose()
+        },
+        onError: (refusal) => refusal.current && setTheirs(refusal.current),
+      },
     )
+  const discard = () => {
+    const lost = kept
+    setKept(null)
+    if (lost)
+      toast({
+        text: `Your changes of “${saved.title}” are discarded.`,
+        action: { label: 'Undo', run: () => setKept(lost) },
+      })
+  }
   const takeTheirs = (other: TuneDetail) => {
-    setTitle(other.summary.title)
-    setComposer(other.summary.composer)
-    setPrintedFor(other.summary.printedFor)
-    setSource(other.source)
-    setVersion(other.summary.version)
+    discard()
+    queries.setQueryData(['tune', id], other)
     setTheirs(null)
     save.reset()
   }
   const close = () => {
-    if (!changed || window.confirm('Leave without saving your changes?')) onClose()
+    if (changed) toast({ text: `Your changes of “${saved.title}” are not saved; they wait in Edit.` })
+    onClose()
   }
 
   return (
-    <Dialog title={`Edit “${tune.summary.title}”`} wide onClose={close}>
+    <Dialog title={`Edit “${saved.title}”`} wide onClose={close}>
+      {wasBegun && changed && !theirs && (
+        <p className="mb-3 border-l-4 border-maple pl-3 text-sm">These are your changes from before, not saved yet.</p>
+      )}
       <div className="grid gap-4 sm:grid-cols-[2fr_2fr_1fr]">
         <Field label="Title">
-          <Input value={title} maxLength={200} onChange={(e) => setTitle(e.target.value)} />
+          <Input value={draft.title} maxLength={200} onChange={(e) => set({ title: e.target.value })} />
         </Field>
         <Field label="Composer">
-          <Input value={composer} maxLength={200} onChange={(e) => setComposer(e.target.value)} />
+          <Input value={draft.composer} maxLength={200} onChange={(e) => set({ composer: e.target.value })} />
         </Field>
         <Field label="Printed for">
           <Select
             size="usual"
-            value={printedFor}
+            value={draft.printedFor}
             options={instruments.map((i) => ({ value: i.id, label: i.name }))}
-            onChoose={setPrintedFor}
+            onChoose={(printedFor) => set({ printedFor })}
           />
         </Field>
       </div>
       <div className={`mt-4 grid gap-5 ${theirs ? 'sm:grid-cols-2' : ''}`}>
         <SourceField
           label={theirs ? 'Your text' : 'Tune text'}
-          value={source}
-          onChange={setSource}
+          value={draft.source}
+          onChange={(source) => set({ source })}
           errors={errors}
           rows={12}
         />
@@ -81,6 +116,9 @@ export function EditTune({ tune, onClose }: { tune: TuneDetail; onClose: () => v
           </section>
         )}
       </div>
+      {draft.title.trim() === '' && (
+        <p className="mt-3 text-sm text-brick">A tune needs a title of 1 to 200 characters.</p>
+      )}
       {save.error && save.error.errors.length === 0 && (
         <div className="mt-3">
           <Refused>
@@ -100,13 +138,14 @@ export function EditTune({ tune, onClose }: { tune: TuneDetail; onClose: () => v
         ) : (
           <Button
             kind="go"
-            disabled={!changed || errors.length > 0 || title.trim() === '' || save.isPending}
-            onClick={() => keep(version)}
+            disabled={!changed || errors.length > 0 || draft.title.trim() === '' || save.isPending}
+            onClick={() => keep(draft.version)}
           >
             Save
           </Button>
         )}
-        <Button onClick={close}>Cancel</Button>
+        {changed && !theirs && <Button onClick={() => discard()}>Discard my changes</Button>}
+        <Button onClick={close}>Close</Button>
       </div>
     </Dialog>
   )

@@ -1,4 +1,4 @@
-import { useRef } from 'react'
+import { useRef, type RefObject } from 'react'
 import type { Notice, SourceError } from '../api/client'
 
 /** The source text with what is wrong in it; each error leads to its place. */
@@ -10,6 +10,7 @@ export function SourceField({
   notices = [],
   rows,
   placeholder,
+  field: given,
 }: {
   label: string
   value: string
@@ -18,8 +19,11 @@ export function SourceField({
   notices?: readonly Notice[]
   rows: number
   placeholder?: string
+  /** Gets hold of the field. */
+  field?: RefObject<HTMLTextAreaElement | null>
 }) {
-  const field = useRef<HTMLTextAreaElement>(null)
+  const own = useRef<HTMLTextAreaElement>(null)
+  const field = given ?? own
   const goTo = (line: number, column: number) => {
     const lines = value.split('\n')
     const at = lines.slice(0, line - 1).reduce((sum, l) => sum + l.length + 1, 0) + column - 1
@@ -65,7 +69,7 @@ export function SourceField({
             <li key={`${e.at.line}:${e.at.column}:${e.wrong}`} className="bg-brick-pale px-2 py-1">
               <button
                 type="button"
-                className="font-bold text-brick underline underline-offset-2"
+                className="min-h-6 font-bold text-brick underline underline-offset-2 max-md:min-h-11"
                 onClick={() => goTo(e.at.line, e.at.column)}
               >
                 Line {e.at.line}, column {e.at.column}

@@ -21,19 +21,22 @@ export function TuneRow({
   onDelete: () => void
 }) {
   return (
-    <li className="grid grid-cols-[minmax(0,1fr)_7.5rem_5.5rem_4.5rem_6.5rem_5rem] items-center gap-3 border-b border-line py-1.5">
+    <li className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-3 border-b border-line py-1.5 md:grid-cols-[minmax(0,1fr)_7.5rem_5.5rem_4.5rem_6.5rem_5rem]">
       <Link to={`/tunes/${tune.id}`} data-tune onPointerEnter={onLook} onFocus={onLook} className="group min-w-0 py-1">
         <span className="block truncate font-head text-lg leading-tight font-semibold group-hover:text-maple-dark">
           {tune.title}
         </span>
         <span className="block truncate text-sm text-soft">{tune.composer}</span>
       </Link>
-      <span>{tune.keyName}</span>
-      <span>{tune.meter}</span>
-      <span>
-        {tune.bars} {tune.bars === 1 ? 'bar' : 'bars'}
+      {/* In columns; in one line below the title where there is no room for them. */}
+      <span className="col-span-full row-start-2 flex flex-wrap gap-x-3 text-sm text-soft md:contents md:text-base md:text-ink">
+        <span>{tune.keyName}</span>
+        <span>{tune.meter}</span>
+        <span>
+          {tune.bars} {tune.bars === 1 ? 'bar' : 'bars'}
+        </span>
+        <span>{printedFor}</span>
       </span>
-      <span>{printedFor}</span>
       <MoreMenu
         end
         label={`More for ${tune.title}`}

@@ -15,18 +15,26 @@ export const useTunes = (search: string) =>
 export const useTune = (id: number) =>
   useQuery({ queryKey: ['tune', id], queryFn: () => answer(api.GET('/api/tunes/{id}', { params: { path: { id } } })) })
 
-/** What the pasted text holds, or what is wrong with it. */
-export const useCheck = (source: string) =>
+/** Tunes that were deleted and can come back, the last first. */
+export const useDeletedTunes = () =>
+  useQuery({ queryKey: ['deleted-tunes'], queryFn: () => answer(api.GET('/api/tunes/deleted')) })
+
+/**
+ * What the pasted text holds, or what is wrong with it. While a text is typed on the last answer stands until the next is there; that
+ * of a text from elsewhere never does.
+ * @param origin Which text it is that is typed on: a tune's, a file's.
+ */
+export const useCheck = (source: string, origin: string | number) =>
   useQuery({
-    queryKey: ['check', source],
+    queryKey: ['check', origin, source],
     queryFn: () => answer(api.POST('/api/tunes/check', { body: { source } })),
     enabled: source.trim().length > 0,
-    placeholderData: (before) => (source.trim() ? before : undefined),
+    placeholderData: (before, query) => (source.trim() && query?.queryKey[1] === origin ? before : undefined),
     staleTime: Infinity,
     gcTime: 0,
   })
 
-const TUNES = ['tunes', 'tune', 'reading', 'before', 'bowing']
+const TUNES = ['tunes', 'deleted-tunes', 'tune', 'reading', 'before', 'bowing']
 
 export const useAddTune = () =>
   useChange<NewTune, TuneDetail>((body) => answer(api.POST('/api/tunes', { body })), TUNES)

@@ -16,19 +16,19 @@ export function Choice<T extends string | number>({
   hideLabel?: boolean
 }) {
   return (
-    <div className="flex items-center gap-2">
+    <div className="flex flex-wrap items-center gap-2">
       {!hideLabel && <span className="text-sm text-soft">{label}</span>}
       <RadioGroup
         value={value}
         onChange={onChange}
         aria-label={label}
-        className="flex rounded-md border border-line-dark"
+        className="flex flex-wrap rounded-md border border-line-dark"
       >
         {options.map((o) => (
           <Radio
             key={o.value}
             value={o.value}
-            className="flex cursor-pointer items-center gap-1.5 border-r border-line-dark px-3 py-1 last:border-r-0 hover:bg-maple-pale data-checked:bg-spruce data-checked:font-bold data-checked:text-paper"
+            className="flex cursor-pointer items-center gap-1.5 border-r border-line-dark px-3 py-1 last:border-r-0 hover:bg-maple-pale data-checked:bg-spruce data-checked:font-bold data-checked:text-paper max-md:min-h-11"
           >
             {o.label}
             {o.key && (

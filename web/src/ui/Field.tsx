@@ -1,11 +1,14 @@
 import type { InputHTMLAttributes, ReactNode, Ref, SelectHTMLAttributes } from 'react'
+import { focusScreen, lastByPointer } from './focus'
 
-const LOOK = 'rounded-md border border-line-dark bg-sheet font-normal text-ink'
+const LOOK = 'min-h-6 max-md:min-h-11 rounded-md border border-line-dark bg-sheet font-normal text-ink'
 
 const SIZES = {
   usual: 'px-3 py-2',
   /** In a strip of other things. */
   strip: 'px-2 py-1 text-base',
+  /** In the bar of a small window. */
+  bar: 'max-w-full px-2 text-base',
   /** Beside small print. */
   small: 'px-1.5 py-0.5 text-sm',
   /** Where everything is small print. */
@@ -62,7 +65,7 @@ export function Select<T extends string | number>({
       onChange={(e) => {
         const chosen = options.find((o) => String(o.value) === e.target.value)
         if (chosen) onChoose(chosen.value)
-        e.target.blur() // a page's own keys work again at once
+        if (lastByPointer()) focusScreen() // its keys work again at once
       }}
       {...rest}
     >

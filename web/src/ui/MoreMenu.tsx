@@ -1,7 +1,8 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react'
 import type { ReactNode } from 'react'
 
-const ITEM = 'flex w-full items-baseline justify-between gap-6 px-4 py-2 text-left data-focus:bg-maple-pale'
+const ITEM =
+  'flex w-full max-md:min-h-11 items-baseline justify-between gap-6 px-4 py-2 text-left data-focus:bg-maple-pale'
 
 /** A button that opens a list of things to do or to choose. */
 export function MoreMenu({
@@ -25,8 +26,8 @@ export function MoreMenu({
         aria-label={label}
         className={
           quiet
-            ? 'font-bold text-spruce underline underline-offset-4'
-            : 'flex items-center justify-end gap-1 rounded-md px-2 py-1.5 text-soft hover:bg-maple-pale hover:text-ink'
+            ? 'min-h-6 font-bold text-spruce underline underline-offset-4 max-md:min-h-11'
+            : 'flex items-center justify-end gap-1 rounded-md px-2 py-1.5 text-soft hover:bg-maple-pale hover:text-ink max-md:min-h-11'
         }
       >
         {button}

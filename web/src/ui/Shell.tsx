@@ -1,5 +1,12 @@
-import { NavLink, Outlet } from 'react-router'
-import { ToastHost } from './Toast'
+import { Menu } from 'lucide-react'
+import { useState } from 'react'
+import { NavLink, Outlet, useLocation, useNavigate } from 'react-router'
+import { Bar } from './bar'
+import { Fold } from './Fold'
+import { Mishaps } from './Mishap'
+import { useToast } from './toasts'
+import { useFileDrop } from './useFileDrop'
+import { useSmall } from './useSmall'
 
 const MENU = [
   { to: '/tunes', label: 'Tunes' },
@@ -9,9 +16,51 @@ const MENU = [
 ]
 
 export function Shell() {
+  const small = useSmall()
+  const { pathname } = useLocation()
+  const [bar, setBar] = useState<HTMLElement | null>(null)
+  const toast = useToast()
+  const navigate = useNavigate()
+  // Tunes takes files by itself.
+  useFileDrop(() => {
+    if (pathname !== '/tunes')
+      toast({
+        text: 'A tune is added on the Tunes page: drop the file there.',
+        action: { label: 'To the tunes', run: () => void navigate('/tunes') },
+      })
+  })
   return (
-    <ToastHost>
-      <div className="flex h-dvh flex-col print:block print:h-auto">
+    <div className="flex h-dvh flex-col print:block print:h-auto">
+      {small ? (
+        <header className="no-print relative flex h-12 shrink-0 items-center gap-1 border-b border-line px-1">
+          {/* It folds when it has led somewhere. */}
+          <Fold
+            key={pathname}
+            label="Menu"
+            button={
+              <>
+                <Menu size={20} /> <img src="/coppia.svg" alt="" className="size-6" />
+              </>
+            }
+          >
+            <nav aria-label="Main" className="flex w-full flex-col">
+              {MENU.map((item) => (
+                <NavLink
+                  key={item.to}
+                  to={item.to}
+                  className={({ isActive }) =>
+                    `flex min-h-11 items-center border-l-4 pl-3 text-lg font-bold ${isActive ? 'border-maple' : 'border-transparent text-soft'}`
+                  }
+                >
+                  {item.label}
+                </NavLink>
+              ))}
+            </nav>
+          </Fold>
+          {/* The screen’s own tools. */}
+          <div ref={setBar} className="flex min-w-0 flex-1 items-center gap-1" />
+        </header>
+      ) : (
         <header className="no-print flex h-12 shrink-0 items-center gap-8 border-b border-line px-6">
           <NavLink to="/tunes" className="flex items-center gap-2 font-head text-xl font-semibold tracking-tight">
             <img src="/coppia.svg" alt="" className="size-6" />
@@ -31,8 +80,21 @@ export function Shell() {
             ))}
           </nav>
         </header>
-        <Outlet />
-      </div>
-    </ToastHost>
+      )}
+      <Bar value={small ? bar : undefined}>
+        <Mishaps address={pathname}>
+          <Outlet />
+        </Mishaps>
+      </Bar>
+    </div>
+  )
+}
+
+/** Pages to print stand alone. */
+export function Bare() {
+  return (
+    <Mishaps address={useLocation().pathname}>
+      <Outlet />
+    </Mishaps>
   )
 }

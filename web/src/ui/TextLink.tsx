@@ -2,20 +2,40 @@ import type { ReactNode } from 'react'
 import { Link } from 'react-router'
 
 const LOOK = 'font-bold text-spruce underline underline-offset-4'
+/** Alone it is as high as a finger wants; in a sentence as high as its line. */
+const ALONE = 'inline-block min-h-6 content-center max-md:min-h-11'
 
-/** A way to another page, in a sentence or alone. */
-export function TextLink({ to, children }: { to: string; children: ReactNode }) {
+const look = (inSentence: boolean) => (inSentence ? LOOK : `${LOOK} ${ALONE}`)
+
+/** A way to another page. */
+export function TextLink({
+  to,
+  inSentence = false,
+  children,
+}: {
+  to: string
+  inSentence?: boolean
+  children: ReactNode
+}) {
   return (
-    <Link to={to} className={LOOK}>
+    <Link to={to} className={look(inSentence)}>
       {children}
     </Link>
   )
 }
 
 /** Looks like a link and does something here. */
-export function TextButton({ onClick, children }: { onClick: () => void; children: ReactNode }) {
+export function TextButton({
+  onClick,
+  inSentence = false,
+  children,
+}: {
+  onClick: () => void
+  inSentence?: boolean
+  children: ReactNode
+}) {
   return (
-    <button type="button" className={LOOK} onClick={onClick}>
+    <button type="button" className={look(inSentence)} onClick={onClick}>
       {children}
     </button>
   )

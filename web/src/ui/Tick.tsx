@@ -11,7 +11,7 @@ export function Tick({
   children: ReactNode
 }) {
   return (
-    <label className="flex items-center gap-1.5">
+    <label className="flex min-h-6 items-center gap-1.5 max-md:min-h-11">
       <input type="checkbox" className="accent-spruce" checked={checked} onChange={(e) => onChange(e.target.checked)} />
       {children}
     </label>

@@ -1,38 +1,78 @@
-import { useCallback, useRef, useState, type ReactNode } from 'react'
+import { X } from 'lucide-react'
+import { useCallback, useEffect, useEffectEvent, useRef, useState, type ReactNode } from 'react'
 import { ToastContext, type Toast } from './toasts'
 
 const SHOWN_MS = 12_000
+/** So many are read at once. */
+const MOST = 3
+
+type Shown = Toast & { id: number }
 
 export function ToastHost({ children }: { children: ReactNode }) {
-  const [toast, setToast] = useState<Toast | null>(null)
-  const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
-  const show = useCallback((next: Toast) => {
-    clearTimeout(timer.current)
-    setToast(next)
-    timer.current = setTimeout(() => setToast(null), SHOWN_MS)
-  }, [])
-
+  const [toasts, setToasts] = useState<readonly Shown[]>([])
+  const ids = useRef(0)
+  const show = useCallback(
+    (next: Toast) =>
+      setToasts((now) => [
+        ...now.filter((t) => t.text !== next.text || t.action !== undefined).slice(1 - MOST),
+        { ...next, id: ++ids.current },
+      ]),
+    [],
+  )
+  const end = useCallback((id: number) => setToasts((now) => now.filter((t) => t.id !== id)), [])
   return (
     <ToastContext value={show}>
       {children}
-      <div role="status" className="no-print pointer-events-none fixed inset-x-0 bottom-6 z-40 flex justify-center">
-        {toast && (
-          <p className="pointer-events-auto flex items-center gap-5 rounded-md bg-ebony px-5 py-3 text-paper shadow-lg">
-            {toast.text}
-            {toast.action && (
-              <button
-                className="font-bold text-maple-pale underline underline-offset-4"
-                onClick={() => {
-                  toast.action?.run()
-                  setToast(null)
-                }}
-              >
-                {toast.action.label}
-              </button>
-            )}
-          </p>
-        )}
+      <div
+        role="status"
+        className="no-print pointer-events-none fixed inset-x-2 bottom-6 z-40 flex flex-col items-center gap-2"
+      >
+        {toasts.map((t) => (
+          <ToastSlip key={t.id} toast={t} onEnd={() => end(t.id)} />
+        ))}
       </div>
     </ToastContext>
+  )
+}
+
+/** It goes by itself, but not from under a hand. */
+function ToastSlip({ toast, onEnd }: { toast: Toast; onEnd: () => void }) {
+  const [held, setHeld] = useState(false)
+  const end = useEffectEvent(onEnd)
+  useEffect(() => {
+    if (held) return
+    const timer = setTimeout(() => end(), SHOWN_MS)
+    return () => clearTimeout(timer)
+  }, [held])
+  return (
+    <div
+      className="pointer-events-auto flex max-w-xl items-center gap-4 rounded-md bg-ebony py-1.5 pr-1.5 pl-5 text-paper shadow-lg"
+      onPointerEnter={() => setHeld(true)}
+      onPointerLeave={() => setHeld(false)}
+      onFocus={() => setHeld(true)}
+      onBlur={() => setHeld(false)}
+    >
+      <p>{toast.text}</p>
+      {toast.action && (
+        <button
+          type="button"
+          className="min-h-9 px-1 font-bold text-maple-pale underline underline-offset-4"
+          onClick={() => {
+            toast.action?.run()
+            onEnd()
+          }}
+        >
+          {toast.action.label}
+        </button>
+      )}
+      <button
+        type="button"
+        aria-label="Put this message away"
+        className="grid size-9 place-items-center"
+        onClick={onEnd}
+      >
+        <X size={16} />
+      </button>
+    </div>
   )
 }

@@ -1,17 +1,39 @@
 import { useEffect, useEffectEvent } from 'react'
+import { focusScreen } from './focus'
 
-/** Runs an action for a key pressed anywhere but in a field, a menu or a dialog. */
+const ARROWS = ['ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown']
+
+/** Fields by what they keep for themselves; every other key is the screen’s. */
+const KEEP: Readonly<Record<string, (key: string) => boolean>> = {
+  checkbox: (key) => key === ' ',
+  radio: (key) => key === ' ' || ARROWS.includes(key),
+  range: (key) => key.length > 1 && key !== 'Escape',
+  // Letters and figures look for a choice.
+  select: (key) => key !== 'Escape',
+}
+
+/** True where a key is the focused control's own. */
+function keepsKey(target: Element, key: string) {
+  if (target.closest('[role="dialog"], [role="menu"]')) return true
+  const field = target.closest('input, textarea, select, [contenteditable="true"]')
+  if (field) {
+    const kind = field instanceof HTMLInputElement ? field.type : field.localName
+    return KEEP[kind]?.(key) ?? true
+  }
+  // What was reached with the keyboard is pressed with it too.
+  return key === ' ' && target.closest('button, a, [role="radio"], [role="button"], [role="tab"]') !== null
+}
+
+/** Runs an action for a key pressed anywhere but in a field, a menu or a dialog. Esc leaves a field. */
 export function useKeys(actions: Record<string, () => void>) {
   const onKey = useEffectEvent((event: KeyboardEvent) => {
     if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return
     const target = event.target as HTMLElement
-    if (target.closest('textarea, select, [role="dialog"], [role="menu"], [data-own-keys]')) return
-    // A box to tick keeps only its space bar, a slider only the keys that move it; any other field keeps them all.
-    const field = target.closest('input')
-    if (field && !(field.type === 'checkbox' ? event.key !== ' ' : field.type === 'range' && event.key.length === 1))
+    if (keepsKey(target, event.key)) {
+      if (event.key === 'Escape' && !target.closest('[role="dialog"], [role="menu"]')) focusScreen()
       return
-    // A focused button keeps its own space bar.
-    if (event.key === ' ' && target.closest('button, a, [role="radio"]')) return
+    }
+    if (event.key === 'Escape' && target.matches('select, input')) focusScreen()
     const action = actions[event.key.length === 1 ? event.key.toLowerCase() : event.key]
     if (!action) return
     event.preventDefault()

@@ -1,0 +1,34 @@
+import type { HouseStyle, NamedStyle } from '../api/client'
+import { useKept } from '../ui/kept'
+
+type Draft = { name: string; style: HouseStyle }
+
+const isSame = (a: Draft, b: Draft) => a.name === b.name && JSON.stringify(a.style) === JSON.stringify(b.style)
+
+/** Changes of each house style that are not saved yet, kept on this machine until they are saved or undone. */
+export function useStyleDrafts() {
+  const [kept, keep] = useKept<Record<number, Draft>>('styles')
+  const drafts = kept ?? {}
+  return {
+    has: (id: number) => id in drafts,
+    /** The style as it is being changed. Own names of shapes are saved from elsewhere and are always the style’s. */
+    of: (shown: NamedStyle): NamedStyle => {
+      const draft = drafts[shown.id]
+      return draft
+        ? { ...shown, name: draft.name, style: { ...draft.style, shapeNames: shown.style.shapeNames } }
+        : shown
+    },
+    /** A style that is saved for the first time gets another number; its changes go with it. */
+    move: (from: number, to: number) => {
+      const { [from]: draft, ...others } = drafts
+      if (draft) keep({ ...others, [to]: draft })
+    },
+    /** Keeps a change; what is as it was saved, or null, is no change. */
+    set: (shown: NamedStyle, draft: Draft | null) => {
+      const others = Object.fromEntries(Object.entries(drafts).filter(([id]) => id !== String(shown.id)))
+      keep(
+        draft && !isSame(draft, shown) ? { ...others, [shown.id]: { name: draft.name, style: draft.style } } : others,
+      )
+    },
+  }
+}
