@@ -16,6 +16,7 @@ export function TunePages({
   engraving,
   reading,
   rows,
+  fit,
   now,
   same,
   onPick,
@@ -23,6 +24,8 @@ export function TunePages({
   engraving: Engraving
   reading: Reading
   rows: readonly RowId[]
+  /** How much smaller than engraved they are shown, 1 for not at all. */
+  fit: number
   /** The note that one stands on, with those tied to it. */
   now: readonly string[]
   /** Notes to ring. */
@@ -51,11 +54,11 @@ export function TunePages({
   const near = useVirtualizer({
     count: Math.max(engraving.count, pages.length),
     getScrollElement: () => host.current?.closest<HTMLElement>('.paper-scroll') ?? null,
-    estimateSize: (i) => (pages[i] ?? pages[0])?.height ?? 0,
+    estimateSize: (i) => ((pages[i] ?? pages[0])?.height ?? 0) * fit,
     rangeExtractor: (range: Range) => [...new Set([...looked, ...defaultRangeExtractor(range)])],
     overscan: AHEAD,
   })
-  useLayoutEffect(() => near.measure(), [near, pages])
+  useLayoutEffect(() => near.measure(), [near, pages, fit])
   return (
     <div ref={host} className="relative" style={{ height: near.getTotalSize() }}>
       {near.getVirtualItems().map(({ index, start }) => {
@@ -63,14 +66,16 @@ export function TunePages({
         return (
           page && (
             <div key={index} data-page={index} className="absolute inset-x-0 isolate" style={{ top: start }}>
-              <TunePage
-                page={page}
-                cut={cut}
-                rows={rows}
-                now={nowOn === index ? now : NONE}
-                same={sameOn.includes(index) ? same : NONE}
-                onPick={pick}
-              />
+              <div style={{ zoom: fit }}>
+                <TunePage
+                  page={page}
+                  cut={cut}
+                  rows={rows}
+                  now={nowOn === index ? now : NONE}
+                  same={sameOn.includes(index) ? same : NONE}
+                  onPick={pick}
+                />
+              </div>
             </div>
           )
         )

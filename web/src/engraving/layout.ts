@@ -7,7 +7,7 @@ export const ROWS = [
   { id: 'name', label: 'Name', key: 'n', height: 21, size: 15 },
   { id: 'count', label: 'Count', key: 'c', height: 21, size: 15 },
   { id: 'bow', label: 'Bow', key: 'b', height: 21, size: 15 },
-  { id: 'place', label: 'Bow place', key: 'r', height: 34, size: 11 },
+  { id: 'place', label: 'Bow place', key: 'r', height: 42, size: 11 },
 ] as const
 
 /** A position's name beside a pair, against the pair: how large and how much higher. */
@@ -78,6 +78,7 @@ export function engravingOptions(widthPx: number, rows: readonly RowId[], form?:
     lyricWordSpace: 0.5,
     lyricTopMinMargin: 5.8,
     dynamDist: 0.5,
+    defaultBottomMargin: 1.3,
     justifyVertically: false,
     svgRemoveXlink: true,
   }

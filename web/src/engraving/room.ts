@@ -5,10 +5,23 @@ import { POSITION_SIZE, ROWS, rowScale, scaleOf, type Form, type RowId } from '.
 const FIXED_PX = 2
 const BAR_PX = 3.7
 
-/** Asked for between two things in a row, in CSS pixels. The engraver moves a syllable into free space before it, which can use most of this up. */
+/** Asked for between two things in a row, in CSS pixels. */
 const GAP_PX = 14
 /** Names are words: the more air between them. */
 const WORD_GAP_PX = 19
+/**
+ * The engraver moves a syllable up to so far into free space before it, at full scale (three half spaces of nine pixels, measured from it):
+ * that takes from the gap after it. So much is left at least.
+ */
+const FREE_PX = 27
+const LEAST_GAP_PX = 5
+
+/** Words over the staff, as large as they are shown (index.css) and as the engraver reckons, in CSS pixels at full scale. */
+const DIRECTION_PX = 37
+const RECKONED_PX = 18
+/** Widths of its letters and of its blank, against their size. */
+const RECKONED_LETTER = 0.43
+const RECKONED_BLANK = 0.25
 const BOW_MARKS = { one: 11, two: 36 }
 
 let pen: CanvasRenderingContext2D | null | undefined
@@ -48,15 +61,27 @@ export function wordsHeight(text: string, lineWidthPx: number) {
 }
 
 /** How far apart the beginnings of each note and the next must be for each row; the counts of one note share its length. */
-function distances(reading: Engravable, rows: readonly RowId[], scale: number) {
+function distances(reading: Engravable, rows: readonly RowId[], form?: Form) {
+  const scale = rowScale(form)
+  const free = (FREE_PX * scaleOf(form)) / 100
   const size = (id: RowId) => (ROWS.find((r) => r.id === id)?.size ?? 15) * scale
   const notes = reading.notes.filter((n) => !n.isGrace)
   const firstOfBar = new Set(notes.filter((n, i) => notes[i - 1]?.bar !== n.bar).map((n) => n.id))
   const needed = new Map<string, number>()
   const need = (id: string, px: number) => needed.set(id, Math.max(needed.get(id) ?? 0, px))
+  const lasts = (i: number) => (notes[i + 1]?.start ?? 0) - (notes[i]?.start ?? 0)
+  /** How far a syllable may be moved: only where there can be space before it, after a barline or where the last note had more room. */
+  const moved = (i: number, needed: readonly number[]) =>
+    firstOfBar.has(notes[i]?.id ?? '') || lasts(i - 1) > lasts(i)
+      ? free
+      : Math.min(free, Math.max(0, (needed[i] ?? 0) - (needed[i - 1] ?? 0)) / 2)
   const side = (widthOf: (note: ReadingNote) => number, gap = GAP_PX) => {
     const widths = notes.map(widthOf)
-    notes.forEach((note, i) => need(note.id, ((widths[i] ?? 0) + (widths[i + 1] ?? 0)) / 2 + gap * scale))
+    const needed = notes.map((_, i) => ((widths[i] ?? 0) + (widths[i + 1] ?? 0)) / 2 + gap * scale)
+    notes.forEach(({ id }, i) => {
+      const left = gap * scale - moved(i, needed)
+      need(id, (needed[i] ?? 0) + Math.max(0, LEAST_GAP_PX * scale - left))
+    })
   }
   if (rows.includes('pair')) side((n) => pairWidth(n, size('pair')))
   if (rows.includes('name')) side((n) => textWidth(n.name, size('name')), WORD_GAP_PX)
@@ -74,11 +99,40 @@ function distances(reading: Engravable, rows: readonly RowId[], scale: number) {
   return needed
 }
 
-/** The MusicXML with an unseen syllable under each note, so wide that nothing in the chosen rows touches its neighbour. */
-export function withRoom(xml: string, reading: Engravable, rows: readonly RowId[], form?: Form) {
+/** What stands before the first note of a line, at full scale: clef, time, each sign of the key; and the page’s margins, as it is shown. */
+const HEAD_PX = { clef: 75, time: 45, sign: 11, margins: 56 }
+/** A note or rest takes so much in any case, at full scale. */
+const NOTE_PX = 34
+
+/**
+ * How much smaller the music must be shown, 1 for not at all, so that its widest bar fits into a line so wide: the engraver would press
+ * it together until its rows touch.
+ */
+export function fitOf(reading: Engravable & { fifths: number }, rows: readonly RowId[], widthPx: number, form?: Form) {
+  const scale = scaleOf(form) / 100
+  const needed = distances(reading, rows, form)
+  const bars = reading.bars.map(({ eventIds }) =>
+    eventIds.reduce((sum, id) => sum + Math.max(NOTE_PX * scale, needed.get(id) ?? 0), 0),
+  )
+  const head = HEAD_PX.margins + scale * (HEAD_PX.clef + HEAD_PX.time + HEAD_PX.sign * Math.abs(reading.fifths))
+  return Math.min(1, widthPx / (head + bars.reduce((most, bar) => Math.max(most, bar), 0)))
+}
+
+/** Words over the staff with as many blanks after them as make them as wide for the engraver as they are. */
+function padded(words: string) {
+  const missing = textWidth(words, DIRECTION_PX) - words.length * RECKONED_PX * RECKONED_LETTER
+  return words + '\u00a0'.repeat(Math.max(0, Math.ceil(missing / (RECKONED_PX * RECKONED_BLANK))))
+}
+
+/**
+ * The MusicXML with room for what is drawn over the engraver’s picture: words as wide as they are shown, and an unseen syllable under each
+ * note, so wide that nothing in the chosen rows touches its neighbour.
+ */
+export function withRoom(bare: string, reading: Engravable, rows: readonly RowId[], form?: Form) {
+  const xml = bare.replace(/(?<=<words>)[^<]*(?=<\/words>)/g, padded)
   if (rows.length === 0) return xml
   const px = 100 / scaleOf(form)
-  const needed = distances(reading, rows, rowScale(form))
+  const needed = distances(reading, rows, form)
   return xml.replace(/<note id="([^"]+)"><pitch>.*?(?=<\/note>)/g, (note, id: string) => {
     const bars = Math.max(1, Math.ceil(((needed.get(id) ?? 0) * px - FIXED_PX) / BAR_PX))
     return `${note}<lyric><syllabic>single</syllabic><text>${'|'.repeat(bars)}</text></lyric>`

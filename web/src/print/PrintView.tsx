@@ -5,7 +5,7 @@ import { EngravedPage } from '../engraving/EngravedPage'
 import { EngravingMishap } from '../engraving/EngravingMishap'
 import { engravingOptions, ROWS, STAVES_MM, USUAL_STAFF_MM, type Form, type Layout } from '../engraving/layout'
 import { BarByBar, type Page } from '../engraving/pages'
-import { withRoom, wordsHeight } from '../engraving/room'
+import { fitOf, withRoom, wordsHeight } from '../engraving/room'
 import { Working } from '../engraving/Working'
 import { FormSheet } from './FormSheet'
 import { useEvenEngraving } from './useEvenEngraving'
@@ -46,13 +46,17 @@ export function PrintView() {
   const [systems, setSystems] = useState<Record<number, string[]>>({})
   const size = PAPERS[paper]
   const [abovePx, setAbovePx] = useState(WORDS_PX)
-  const heightPx = size.height - HEADING
+  const [fit, setFit] = useState(1)
+  const heightPx = (size.height - HEADING) / fit
+  const widthPx = size.width / fit
   const form = useMemo<Form>(
     () => ({ heightPx, abovePx: above ? abovePx : 0, staffMm }),
     [heightPx, above, abovePx, staffMm],
   )
   const xml = useMemo(() => data && withRoom(data.musicXml, data, rows, form), [data, rows, form])
-  const engraving = useEvenEngraving(xml, engravingOptions(size.width, rows, form))
+  const fitting = useMemo(() => (data ? fitOf(data, rows, size.width, form) : 1), [data, rows, size.width, form])
+  if (fitting !== fit) setFit(fitting)
+  const engraving = useEvenEngraving(xml, engravingOptions(widthPx, rows, form))
   const order = useMemo(() => new Map(data?.bars.map((b, i) => [b.id, i])), [data])
   const cut = useMemo(() => data && new BarByBar(data), [data])
   const lines = engraving.pages.map((_, page) => systems[page] ?? [])
@@ -62,7 +66,7 @@ export function PrintView() {
   const before = useBefore(id, instrument, above && inOrder ? starts : []).data
   const words = before?.map((remarks) => remarks.map((r) => r.text).join(' '))
   // The longest says how much room all lines get.
-  const needed = words && Math.max(WORDS_PX, ...words.map((text) => wordsHeight(text, size.width)))
+  const needed = words && Math.max(WORDS_PX, ...words.map((text) => wordsHeight(text, widthPx)))
   if (needed && needed !== abovePx) setAbovePx(needed)
   // What each page says, from the words of all lines.
   const said = words?.values()
@@ -130,6 +134,11 @@ export function PrintView() {
         <Tick checked={withForm} onChange={(on) => set({ form: on ? 'yes' : 'no' })}>
           Line map and trouble spots
         </Tick>
+        {fit < 1 && (
+          <p role="status" className="text-sm">
+            The widest bar needs a staff of {(staffMm * fit).toFixed(1)} mm.
+          </p>
+        )}
         <StripEnd>
           <Button kind="go" disabled={engraving.working || !data} onClick={() => window.print()}>
             Print, or save as PDF
@@ -155,15 +164,17 @@ export function PrintView() {
             <section key={i} className={i < engraving.pages.length - 1 ? 'break-after-page' : ''} data-testid="sheet">
               {i === 0 && <TuneHead reading={data} />}
               {i === 0 && <p className="-mt-1 mb-1 text-sm">For {data.instrument.name.toLowerCase()}</p>}
-              <PrintedPage
-                page={page}
-                order={i}
-                cut={cut}
-                rows={rows}
-                form={form}
-                above={above ? remarks[i] : undefined}
-                keep={keep}
-              />
+              <div style={{ zoom: fit }}>
+                <PrintedPage
+                  page={page}
+                  order={i}
+                  cut={cut}
+                  rows={rows}
+                  form={form}
+                  above={above ? remarks[i] : undefined}
+                  keep={keep}
+                />
+              </div>
             </section>
           ))}
           <EngravingMishap engraving={engraving} source={tune?.source} />

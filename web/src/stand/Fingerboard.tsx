@@ -41,7 +41,8 @@ export function Fingerboard({
       <Strung instrument={instrument} last={last} shown={shown} />
       {shown !== undefined &&
         shapes[shown]
-          ?.filter((spot) => spot.semitones > 0)
+          // Where the finger is, its own spot lies.
+          ?.filter((spot) => spot.semitones > 0 && spot.semitones !== now?.semitones)
           .map((spot) => (
             <Spot
               key={`${shown}-${spot.semitones}`}

@@ -2,7 +2,7 @@ import { useCallback, useMemo, useRef } from 'react'
 import type { Reading } from '../api/client'
 import { EngravingMishap } from '../engraving/EngravingMishap'
 import { engravingOptions, type RowId } from '../engraving/layout'
-import { withRoom } from '../engraving/room'
+import { fitOf, withRoom } from '../engraving/room'
 import { TunePages } from '../engraving/TunePages'
 import { useEngraving } from '../engraving/useEngraving'
 import { Working } from '../engraving/Working'
@@ -17,6 +17,7 @@ import type { Walk } from './useWalk'
 import { useWidth } from './useWidth'
 
 const NONE: readonly string[] = []
+const EDGE_PX = 8
 const NO_DRONES: Reading['drones'] = []
 
 /** The notes with their rows, and below them what makes them heard. */
@@ -42,9 +43,11 @@ export function StandPaper({
 }) {
   const paper = useRef<HTMLDivElement>(null)
   const width = useWidth(paper)
+  const room = width - EDGE_PX
+  const fit = useMemo(() => (reading ? fitOf(reading, rows, room) : 1), [reading, rows, room])
   const engraving = useEngraving(
     useMemo(() => reading && withRoom(reading.musicXml, reading, rows), [reading, rows]),
-    width ? engravingOptions(width - 8, rows) : null,
+    width ? engravingOptions(room / fit, rows) : null,
     'tune',
   )
   const { pick: walkTo, now, marked } = walk
@@ -85,6 +88,7 @@ export function StandPaper({
               engraving={engraving}
               reading={reading}
               rows={rows}
+              fit={fit}
               now={probe.place ? NONE : here}
               same={probe.place ? probe.found : marked}
               onPick={pick}

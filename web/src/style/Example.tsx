@@ -13,6 +13,8 @@ const OPTIONS = {
   lyricSize: 5.4,
   // Our type is wider than the one that the engraver reckons with.
   lyricWordSpace: 3,
+  // Below the lowest note, not beside it.
+  lyricTopMinMargin: 4.5,
   pageMarginTop: 10,
   pageMarginBottom: 10,
   pageMarginLeft: 0,
