@@ -106,7 +106,7 @@ export function PrintView() {
         <fieldset className="flex gap-4">
           <legend className="sr-only">Paper</legend>
           {Object.entries(PAPERS).map(([key, p]) => (
-            <label key={key} className="flex min-h-6 items-center gap-1.5 max-md:min-h-11">
+            <label key={key} className="flex min-h-6 items-center gap-1.5 max-md:min-h-11 max-md:min-w-11">
               <input
                 type="radio"
                 name="paper"

@@ -1,5 +1,6 @@
 import { useInstruments } from '../api/instruments'
 import { useShapes } from './queries'
+import { Asked } from '../ui/Asked'
 import { Button } from '../ui/Button'
 import { Screen } from '../ui/Screen'
 import { Strip, StripEnd } from '../ui/Strip'
@@ -14,7 +15,8 @@ const HEIGHT = 262
 export function AllShapes() {
   const { choice, address } = useKeyChoice()
   const instruments = useInstruments().data ?? []
-  const first = useShapes(instruments[0]?.id ?? '', choice.fifths, choice.form, null, choice.compare).data
+  const asked = useShapes(instruments[0]?.id ?? '', choice.fifths, choice.form, null, choice.compare)
+  const first = asked.data
   return (
     <Screen>
       <Strip lead={<TextLink to={`/shapes${address}`}>Back to shapes</TextLink>}>
@@ -25,6 +27,7 @@ export function AllShapes() {
         </StripEnd>
       </Strip>
       <div className="mx-auto max-w-[700px] bg-white p-4 md:p-6 print:p-0">
+        <Asked of={asked}>{null}</Asked>
         {first && (
           <>
             <h1 className="text-2xl">{first.keyName}</h1>

@@ -19,6 +19,11 @@ export function NameShape({ descriptive, onClose }: { descriptive: string; onClo
   const [typed, setTyped] = useKept<Nickname>(`shape.${descriptive}`)
   const drafts = useStyleDrafts()
   if (!current) return null
+  const type = (next: Nickname) => {
+    add.reset()
+    save.reset()
+    setTyped(next)
+  }
 
   const keep = (nickname: Nickname | null) => {
     const others = Object.fromEntries(
@@ -40,10 +45,10 @@ export function NameShape({ descriptive, onClose }: { descriptive: string; onClo
     <Dialog title={`Your name for the shape “${descriptive}”`} onClose={onClose}>
       <div className="grid grid-cols-[1fr_7rem] gap-4">
         <Field label="Name">
-          <Input maxLength={40} value={name} onChange={(e) => setTyped({ name: e.target.value, mark })} />
+          <Input maxLength={40} value={name} onChange={(e) => type({ name: e.target.value, mark })} />
         </Field>
         <Field label="Mark">
-          <Input maxLength={2} value={mark} onChange={(e) => setTyped({ name, mark: e.target.value })} />
+          <Input maxLength={2} value={mark} onChange={(e) => type({ name, mark: e.target.value })} />
         </Field>
       </div>
       {(add.error ?? save.error) && (

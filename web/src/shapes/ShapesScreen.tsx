@@ -3,6 +3,7 @@ import { useInstruments } from '../api/instruments'
 import { useKeyOptions, useScaleForms } from '../api/keys'
 import { useShapes } from './queries'
 import { useWidth } from '../stand/useWidth'
+import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
 import { InstrumentChoice } from '../ui/InstrumentChoice'
 import { Screen } from '../ui/Screen'
@@ -23,7 +24,13 @@ export function ShapesScreen() {
   const forms = useScaleForms()
   const keys = useKeyOptions(choice.form)
   const majors = useKeyOptions('major').map((k) => ({ value: k.value, label: k.name }))
-  const { data, error } = useShapes(choice.instrument, choice.fifths, choice.form, choice.position, choice.compare)
+  const { data, error, refetch } = useShapes(
+    choice.instrument,
+    choice.fifths,
+    choice.form,
+    choice.position,
+    choice.compare,
+  )
   const lines = useRef<HTMLDivElement>(null)
   const width = useWidth(lines)
   const [naming, setNaming] = useState<string | null>(null)
@@ -64,11 +71,14 @@ export function ShapesScreen() {
         )}
       </Strip>
       {error && (
-        <div className="m-6">
+        <div className="m-6 flex flex-col items-start gap-3">
           <Refused>{error.message}</Refused>
+          <Button onClick={() => (choice.position ? set({ position: null }) : void refetch())}>
+            {choice.position ? 'Show the position that suits the key' : 'Try again'}
+          </Button>
         </div>
       )}
-      {data && (
+      {data && !error && (
         <div className="grid grid-cols-1 lg:min-h-0 lg:flex-1 lg:grid-cols-[29rem_minmax(0,1fr)]">
           <div className="px-4 py-4 md:px-6 lg:overflow-y-auto">
             <h1 className="text-title">{data.keyName}</h1>
@@ -94,7 +104,7 @@ export function ShapesScreen() {
                 <button
                   key={name}
                   type="button"
-                  className="mr-2 text-spruce underline underline-offset-2"
+                  className="mr-2 min-h-6 content-center text-spruce underline underline-offset-2 max-md:min-h-11"
                   onClick={() => setNaming(name)}
                 >
                   Name “{name}”

@@ -1,19 +1,23 @@
 import { useSearchParams } from 'react-router'
-import { useFirstInstrument } from '../api/instruments'
+import { useInstruments } from '../api/instruments'
 import type { ScaleForm } from '../api/client'
+
+const FORMS: readonly ScaleForm[] = ['major', 'naturalMinor', 'harmonicMinor', 'melodicMinor']
 
 /** The key, form, instrument, position and comparison key, kept in the address so that a page can be shared. */
 export function useKeyChoice() {
   const [search, setSearch] = useSearchParams()
-  const first = useFirstInstrument()
+  const instruments = useInstruments().data
+  const asked = search.get('for')
   const number = (name: string) => {
     const n = Number(search.get(name) ?? NaN)
     return Number.isInteger(n) && n >= -7 && n <= 7 ? n : null
   }
   const choice = {
-    instrument: search.get('for') ?? first,
+    // One that there is not is as good as none.
+    instrument: instruments?.find((i) => i.id === asked)?.id ?? instruments?.[0]?.id ?? '',
     fifths: number('key') ?? 0,
-    form: (search.get('form') ?? 'major') as ScaleForm,
+    form: FORMS.find((f) => f === search.get('form')) ?? 'major',
     /** Null: the position that suits the key best. */
     position: search.get('position'),
     /** Null: the house style's first key. */

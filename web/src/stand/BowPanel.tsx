@@ -134,7 +134,7 @@ function Change({
           <button
             type="button"
             aria-label={`Refuse: ${change.text}`}
-            className="px-1 text-sm text-soft hover:underline"
+            className="min-h-6 px-1 text-sm text-soft hover:underline max-md:min-h-11"
             onClick={onRefuse}
           >
             Refuse

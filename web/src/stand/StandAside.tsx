@@ -1,6 +1,7 @@
 import { useMemo } from 'react'
 import type { Reading } from '../api/client'
 import { useSmall } from '../ui/useSmall'
+import { Asked } from '../ui/Asked'
 import { BeforeLine } from './BeforeLine'
 import { BowPanel } from './BowPanel'
 import { CountPanel } from './CountPanel'
@@ -39,10 +40,10 @@ export function StandAside({
   const small = useSmall()
   const instrument = reading?.instrument.id ?? ''
   const { now, line, lines, bar, index, setMarked, goLine } = walk
-  const bowing = useBowing(tuneId, instrument, panel === 'bow').data
+  const bowing = useBowing(tuneId, instrument, panel === 'bow')
   const bows = useBows(tuneId, instrument, make)
   const starts = useMemo(() => lines.map((l) => l.firstBar), [lines])
-  const before = useBefore(tuneId, instrument, starts).data
+  const before = useBefore(tuneId, instrument, starts)
   const place = now?.string != null && now.semitones != null ? { string: now.string, semitones: now.semitones } : null
   const board = reading && now && (
     <Fingerboard
@@ -77,8 +78,16 @@ export function StandAside({
         {open === 'why' && (
           <WhyHere note={now} trouble={index.trouble.get(now.id)} onPin={(pair) => pins.pin(now.id, pair)} />
         )}
-        {open === 'before' && <BeforeLine line={line} remarks={before?.[line]} onShow={setMarked} />}
-        {open === 'bow' && <BowPanel bowing={bowing} now={now.id} bows={bows} onShow={setMarked} />}
+        {open === 'before' && (
+          <Asked of={before}>
+            <BeforeLine line={line} remarks={before.data?.[line]} onShow={setMarked} />
+          </Asked>
+        )}
+        {open === 'bow' && (
+          <Asked of={bowing}>
+            <BowPanel bowing={bowing.data} now={now.id} bows={bows} onShow={setMarked} />
+          </Asked>
+        )}
         {open === 'count' && (
           <CountPanel
             bar={reading.bars[bar]}

@@ -1,6 +1,7 @@
 import { useDeferredValue, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { useAddTune, useCheck } from './queries'
+import { Asked } from '../ui/Asked'
 import { Button } from '../ui/Button'
 import { useKept } from '../ui/kept'
 import { Refused } from '../ui/Said'
@@ -125,12 +126,7 @@ export function AddTune() {
           {found.bars === 1 ? 'bar' : 'bars'}, {found.clef} clef, read as printed for {found.printedFor}.
         </p>
       )}
-      {check.error && isCurrent && (
-        <div className="flex flex-col items-start gap-2">
-          <Refused>{check.error.message}</Refused>
-          <Button onClick={() => void check.refetch()}>Try again</Button>
-        </div>
-      )}
+      {isCurrent && <Asked of={check}>{null}</Asked>}
       {add.error && add.error.errors.length === 0 && <Refused>{add.error.message}</Refused>}
       <div className="flex flex-wrap items-center gap-3">
         <Button kind="go" disabled={!found || errors.length > 0 || busy} onClick={keepAndOpen}>

@@ -42,6 +42,7 @@ export function EditTune({ tune, onClose }: { tune: TuneDetail; onClose: () => v
   const changed = !isSame(draft, saved)
 
   const set = (part: Partial<TuneDraft>) => {
+    if (!theirs) save.reset() // what was refused was another text
     const next = { ...draft, ...part }
     setKept(isSame(next, saved) ? null : next)
   }

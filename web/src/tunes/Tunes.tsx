@@ -3,9 +3,10 @@ import { useSearchParams } from 'react-router'
 import type { TuneSummary } from '../api/client'
 import { useInstruments } from '../api/instruments'
 import { usePrefetchReading } from '../stand/queries'
+import { Asked } from '../ui/Asked'
 import { Button } from '../ui/Button'
+import { Dialog } from '../ui/Dialog'
 import { Field, Input } from '../ui/Field'
-import { Refused } from '../ui/Said'
 import { Screen } from '../ui/Screen'
 import { TextButton } from '../ui/TextLink'
 import { useDeletedTunes, useDeleteTune, useDuplicateTune, useRestoreTune, useTune, useTunes } from './queries'
@@ -89,12 +90,7 @@ export function Tunes() {
             />
           </Field>
         </div>
-        {tunes.error && (
-          <div className="flex flex-col items-start gap-3 py-4">
-            <Refused>{tunes.error.message}</Refused>
-            <Button onClick={() => void tunes.refetch()}>Try again</Button>
-          </div>
-        )}
+        <Asked of={tunes}>{null}</Asked>
         {list && list.length > 0 && (
           <ul ref={rows} className="flex-1 pb-4 md:pr-2 lg:min-h-0 lg:overflow-y-auto" aria-label="Tunes">
             {list.map((tune) => (
@@ -129,8 +125,14 @@ export function Tunes() {
 }
 
 function EditById({ id, onClose }: { id: number; onClose: () => void }) {
-  const { data } = useTune(id)
-  return data ? <EditTune tune={data} onClose={onClose} /> : null
+  const tune = useTune(id)
+  if (tune.data) return <EditTune tune={tune.data} onClose={onClose} />
+  return tune.error ? (
+    <Dialog title="The tune cannot be opened" onClose={onClose}>
+      <Asked of={tune}>{null}</Asked>
+      <Button onClick={onClose}>Close</Button>
+    </Dialog>
+  ) : null
 }
 
 function FirstTune() {

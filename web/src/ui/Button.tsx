@@ -26,7 +26,7 @@ export function Button({
   return (
     <button
       type="button"
-      className={`inline-flex min-h-6 shrink-0 items-center justify-center rounded-md font-bold disabled:cursor-default max-md:min-h-11 ${SIZES[size]} ${KINDS[kind]}`}
+      className={`inline-flex min-h-6 shrink-0 items-center justify-center rounded-md font-bold disabled:cursor-default max-md:min-h-11 max-md:min-w-11 ${SIZES[size]} ${KINDS[kind]}`}
       {...rest}
     />
   )

@@ -1,7 +1,8 @@
 import type { InputHTMLAttributes, ReactNode, Ref, SelectHTMLAttributes } from 'react'
 import { focusScreen, lastByPointer } from './focus'
 
-const LOOK = 'min-h-6 max-md:min-h-11 rounded-md border border-line-dark bg-sheet font-normal text-ink'
+const LOOK =
+  'min-h-6 min-w-6 max-md:min-h-11 max-md:min-w-11 rounded-md border border-line-dark bg-sheet font-normal text-ink'
 
 const SIZES = {
   usual: 'px-3 py-2',
