@@ -142,9 +142,12 @@ public sealed partial class Stage : IAsyncLifetime
     /// <summary>Types into the field for a new tune, in place of what another test has left there: it is kept until it is added.</summary>
     public void TypeTune(string text)
     {
-        Find("textarea").Clear();
-        Find("textarea").SendKeys(text);
+        Find("[data-tune], main h2"); // the list is there: nothing moves any more
+        Retype(Find("textarea"), text);
     }
+
+    /// <summary>Types a text in place of what a field holds, as a hand does it.</summary>
+    public static void Retype(IWebElement field, string text) => field.SendKeys(Keys.Control + "a" + Keys.Null + Keys.Delete + text);
 
     public IWebElement Find(string css) => Wait(() => Browser.FindElements(By.CssSelector(css)).FirstOrDefault());
 

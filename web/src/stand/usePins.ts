@@ -28,9 +28,10 @@ export function usePins(tuneId: number, instrument: string, make: MakeChange) {
     })
   const ofNote =
     (noteId: string): Told =>
-    ({ notes }) => {
+    ({ notes, bars }) => {
       const note = notes.find((n) => n.id === noteId)
-      return { what: note ? `finger of ${note.name}, bar ${note.bar}` : 'a finger', noteId }
+      const bar = bars.find((b) => b.eventIds.includes(noteId))
+      return { what: note && bar ? `finger of ${note.name}, ${bar.name.toLowerCase()}` : 'a finger', noteId }
     }
 
   return {

@@ -25,7 +25,7 @@ export function ToastHost({ children }: { children: ReactNode }) {
       {children}
       <div
         role="status"
-        className="no-print pointer-events-none fixed inset-x-2 bottom-6 z-40 flex flex-col items-center gap-2"
+        className="no-print pointer-events-none fixed inset-x-2 bottom-3 z-40 flex flex-col items-center gap-2 md:right-4 md:items-end"
       >
         {toasts.map((t) => (
           <ToastSlip key={t.id} toast={t} onEnd={() => end(t.id)} />
