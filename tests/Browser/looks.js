@@ -123,7 +123,7 @@ const smallTargets = (least) =>
 
 /** What reaches beyond the window’s width, or scrolls sideways within. */
 const sideways = () =>
-  [document.documentElement, ...document.querySelectorAll('main, main *')].flatMap((element) => {
+  [document.documentElement, ...document.querySelectorAll('main, main :not(svg *)')].flatMap((element) => {
     const isWindow = element === document.documentElement
     if (!isWindow && !/auto|scroll/.test(getComputedStyle(element).overflowX)) return []
     return element.scrollWidth > element.clientWidth + 1 && !element.closest('label')

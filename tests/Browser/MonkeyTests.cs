@@ -1,0 +1,342 @@
+using System.Globalization;
+using System.Text.Json;
+using OpenQA.Selenium;
+using OpenQA.Selenium.Interactions;
+
+namespace Coppia.Tests;
+
+/// <summary>A library of its own, for hands that may delete and rename anything.</summary>
+[CollectionDefinition(nameof(WithAMonkey), DisableParallelization = true)]
+public sealed class WithAMonkey : ICollectionFixture<Stage>;
+
+/// <summary>
+/// Two thousand keys, presses, words, ways back and forward and loadings anew, always the same ones; after each the screen must be whole.
+/// </summary>
+[Collection(nameof(WithAMonkey))]
+public class MonkeyTests(Stage stage)
+{
+    private const int Actions = 1000;
+    private static readonly string Folder = Path.Combine(Lines.Root(), "tests/Browser");
+    private static readonly string Looks = File.ReadAllText(Path.Combine(Folder, "looks.js"));
+
+    private static readonly string[] Screens =
+    [
+        "/tunes",
+        "/shapes",
+        "/taping",
+        "/style",
+        "/shapes/all",
+        "/tunes/1",
+        "/tunes/4?for=bass",
+        "/tunes/12?for=viola",
+        "/tunes/3/print",
+    ];
+
+    private static readonly string[] PlainKeys =
+    [
+        Keys.ArrowRight,
+        Keys.ArrowLeft,
+        Keys.ArrowUp,
+        Keys.ArrowDown,
+        Keys.Home,
+        Keys.End,
+        Keys.Escape,
+        Keys.Tab,
+        Keys.Shift + Keys.Tab,
+        Keys.Enter,
+        " ",
+        .. "pncbraulew1234[]?/".Select(c => $"{c}"),
+    ];
+
+    /// <summary>What takes typed words away because that is what it is for.</summary>
+    private static readonly string[] TakesAway =
+    [
+        "Keep and open",
+        "Empty the field",
+        "Try the example",
+        "Bring",
+        "Undo",
+        "Save",
+        "Discard",
+        "Delete",
+        "Duplicate",
+        "Use this style",
+        "Keep the name",
+        "Back to “",
+        "Take the other",
+        "Edit",
+        "More for",
+        "Rename",
+    ];
+
+    /// <summary>What can be pressed where nothing covers it. Files, downloads and printing are the browser’s own.</summary>
+    private const string Pressable = """
+        const all = [...document.querySelectorAll('a[href], button, input, select, [role=radio], [role=tab], [role=menuitem], [role=button], g.note, label, h1')]
+          .filter((e) => !e.disabled && !(e.getAttribute('href') ?? '').startsWith('/api') && e.textContent !== 'Choose files' && e.localName !== 'select')
+          .map((e) => ({ e, r: e.getBoundingClientRect() }))
+          .filter(({ r }) => r.width > 0 && r.left >= 0 && r.top >= 0 && r.right <= innerWidth && r.bottom <= innerHeight)
+          .filter(({ e, r }) => e.contains(document.elementFromPoint(r.left + r.width / 2, r.top + r.height / 2)));
+        if (all.length === 0) return null;
+        const { e, r } = all[arguments[0] % all.length];
+        return JSON.stringify({ x: Math.round(r.left + r.width / 2), y: Math.round(r.top + r.height / 2),
+          name: (e.getAttribute('aria-label') ?? e.textContent).trim().slice(0, 60) });
+        """;
+
+    /// <summary>The fields in view by the screen and their names, with what they hold, and the one that has the focus. What is searched for belongs to
+    /// the address, and goes with it.</summary>
+    private const string Fields = """
+        const name = (e) => location.pathname + ' ' + (e.closest('[role=dialog]')?.querySelector('h2')?.textContent ?? '') + ' '
+          + (document.querySelector('[role=radio][aria-checked=true]')?.textContent.replace(/, not saved| \(in use\)/g, '') ?? '') + ' '
+          + (e.getAttribute('aria-label') ?? e.closest('label')?.firstChild?.textContent ?? '');
+        const all = [...document.querySelectorAll('textarea:not([readonly]), input')].filter((e) => !/checkbox|radio|range|file|search/.test(e.type));
+        return JSON.stringify({ fields: all.map((e) => [name(e), e.value]), focused: all.includes(document.activeElement) ? name(document.activeElement) : null });
+        """;
+
+    private readonly List<string> _past = [];
+    private readonly Dictionary<string, string> _typed = [];
+
+    private sealed record Seen(string[] Errors, int Devices, int Sounding, int Ahead, bool IsPlaying);
+
+    private sealed record Target(int X, int Y, string Name);
+
+    private sealed record Held(string[][] Fields, string? Focused);
+
+    private T? Ask<T>(string script, params object[] given)
+        where T : class =>
+        stage.Browser.ExecuteScript(script, given) is string json ? JsonSerializer.Deserialize<T>(json, JsonSerializerOptions.Web) : null;
+
+    [Theory]
+    [InlineData(1280, 800, 1)]
+    [InlineData(390, 844, 2)]
+    [InlineData(1280, 800, 3)]
+    [InlineData(640, 400, 4)]
+    [InlineData(820, 1180, 5)]
+    public void Whatever_hands_do_every_screen_holds(int width, int height, int seed)
+    {
+        stage.Browser.ExecuteCdpCommand(
+            "Page.addScriptToEvaluateOnNewDocument",
+            new Dictionary<string, object?> { ["source"] = File.ReadAllText(Path.Combine(Folder, "watch.js")) }
+        );
+        stage.SetViewport(width, height);
+        var roll = new Random(seed);
+        stage.Open("/tunes");
+        for (var step = 1; step <= Actions; step++)
+        {
+            Do(roll);
+            Holds(step);
+            if (step % 25 == 0)
+                KeysAreAlive(roll);
+        }
+
+        foreach (var path in new[] { "/tunes", "/shapes", "/taping", "/style", "/shapes/all" })
+        {
+            stage.Open(path);
+            stage.Find("h1");
+            Assert.Empty(stage.Serious());
+        }
+    }
+
+    private void Do(Random roll)
+    {
+        switch (roll.Next(100))
+        {
+            case < 35:
+                Press(PlainKeys[roll.Next(PlainKeys.Length)]);
+                break;
+            case < 80:
+                Click(roll);
+                break;
+            case < 90:
+                Type(roll);
+                break;
+            case < 93:
+                Go("back", () => stage.Browser.Navigate().Back());
+                break;
+            case < 95:
+                Go("forward", () => stage.Browser.Navigate().Forward());
+                break;
+            case < 97:
+                Go("reload", () => stage.Browser.Navigate().Refresh());
+                break;
+            default:
+                var path = Screens[roll.Next(Screens.Length)];
+                Go(path, () => stage.Open(path));
+                break;
+        }
+    }
+
+    private void Press(string key)
+    {
+        var names = key.Select(c => c < 0xE000 ? $"{c}" : $"U+{(int)c:X4}");
+        _past.Add("key " + string.Join('+', names));
+        // Enter presses what has the focus.
+        if (key is "\uE007" or " ")
+            Forget(
+                (string)
+                    stage.Browser.ExecuteScript(
+                        "const e = document.activeElement; return e.getAttribute('aria-label') ?? e.textContent.slice(0, 60)"
+                    )!
+            );
+        stage.Press(key);
+    }
+
+    private void Click(Random roll)
+    {
+        if (Ask<Target>(Pressable, roll.Next()) is not { } target)
+            return;
+        _past.Add($"press {target.Name}");
+        Forget(target.Name);
+        new Actions(stage.Browser, TimeSpan.FromMilliseconds(1)).MoveToLocation(target.X, target.Y).Click().Perform();
+    }
+
+    private void Forget(string pressed)
+    {
+        // A size takes the measured length away, another style or instrument shows its own fields.
+        if (
+            TakesAway.Any(t => pressed.Contains(t, StringComparison.Ordinal))
+            || stage.Browser.Url.Contains("/taping", StringComparison.Ordinal)
+        )
+            _typed.Clear();
+    }
+
+    private void Type(Random roll)
+    {
+        var fields = stage
+            .Browser.FindElements(By.CssSelector("textarea:not([readonly]), input:not([type]), input[type=search]"))
+            .Where(e => e.Displayed)
+            .ToArray();
+        if (fields.Length == 0)
+            return;
+        string[] words = ["328,5", "D E F G|", "\n", "Little Owl ", "x", "-1", "?"];
+        var text = words[roll.Next(words.Length)];
+        _past.Add($"type {text.Trim()}");
+        try
+        {
+            fields[roll.Next(fields.Length)].SendKeys(text);
+        }
+        catch (WebDriverException e) when (e is ElementNotInteractableException or StaleElementReferenceException)
+        {
+            // It lies under a dialog, or has just gone.
+        }
+    }
+
+    private void Go(string where, Action go)
+    {
+        _past.Add(where);
+        go();
+        if (!stage.Browser.Url.StartsWith(stage.Address, StringComparison.Ordinal))
+            stage.Open("/tunes");
+    }
+
+    /// <summary>What must be so after whatever was done.</summary>
+    private void Holds(int step)
+    {
+        Seen? seen = null;
+        Stage.WaitUntil(() => (seen = Ask<Seen>("return window.watched ? JSON.stringify(watched()) : null")) is not null);
+        Expect(seen!.Errors.Length == 0, step, string.Join("; ", seen.Errors));
+        Expect(seen.Devices <= 1, step, $"{seen.Devices} sound devices are open");
+        Expect(seen.Sounding <= 1, step, $"{seen.Sounding} notes sound at once");
+        if (!seen.IsPlaying && seen.Ahead > 0)
+            Settle(
+                () => Ask<Seen>("return JSON.stringify(watched())") is { } now && (now.IsPlaying || now.Ahead == 0),
+                step,
+                "it sounds, and nothing can stop it"
+            );
+        Settle(
+            () =>
+                (bool)
+                    stage.Browser.ExecuteScript(
+                        "return document.querySelector('main h1') !== null && !/NaN|undefined|Coppia failed here/.test(document.querySelector('main').innerText)"
+                    )!,
+            step,
+            "the screen is not whole"
+        );
+        Settle(
+            () => ((IReadOnlyCollection<object>)stage.Browser.ExecuteScript($"{Looks}; return sideways()")!).Count == 0,
+            step,
+            "it scrolls sideways"
+        );
+        NothingTypedIsGone(step);
+    }
+
+    private void NothingTypedIsGone(int step)
+    {
+        if (Ask<Held>(Fields) is not { } held)
+            return;
+        foreach (var pair in held.Fields)
+        {
+            if (pair[0] != held.Focused && _typed.TryGetValue(pair[0], out var typed) && pair[1] != typed)
+                Settle(
+                    () => Ask<Held>(Fields)!.Fields.Any(f => f[0] == pair[0] && f[1] == typed),
+                    step,
+                    $"“{typed}” is gone from {pair[0]}: “{pair[1]}”"
+                );
+            if (pair[0] == held.Focused)
+                _typed[pair[0]] = pair[1];
+        }
+    }
+
+    /// <summary>Esc leaves whatever is open; then the screen’s own keys work.</summary>
+    private void KeysAreAlive(Random roll)
+    {
+        stage.Press(Keys.Escape);
+        stage.Press(Keys.Escape);
+        var address = stage.Browser.Url[stage.Address.Length..].Split('?')[0];
+        if (address == "/tunes")
+        {
+            stage.Press("/");
+            Settle(
+                () => (bool)stage.Browser.ExecuteScript("return document.activeElement.type === 'search'")!,
+                _past.Count,
+                "the key / is dead"
+            );
+        }
+        else if (address == "/shapes")
+        {
+            string Title() => stage.Text("h1") + stage.Browser.Url;
+            Stage.WaitUntil(() => Title().Length > 0);
+            var before = Title();
+            stage.Press(before.Contains("key=7", StringComparison.Ordinal) ? Keys.ArrowLeft : Keys.ArrowRight);
+            Settle(() => Title() != before, _past.Count, "the arrow keys of Shapes are dead");
+        }
+        else if (
+            address.StartsWith("/tunes/", StringComparison.Ordinal)
+            && !address.EndsWith("/print", StringComparison.Ordinal)
+            && stage.Text("h1") != "This tune is not here"
+        )
+        {
+            string Now() => (string)stage.Browser.ExecuteScript("return document.querySelector('g.note.is-now')?.id ?? ''")!;
+            Settle(() => stage.Labels().Length > 0 || Now().Length > 0, _past.Count, "the tune is not drawn");
+            stage.Press(Keys.Home);
+            Settle(() => Now().Length > 0, _past.Count, "Home is dead");
+            var before = Now();
+            stage.Press(Keys.ArrowRight);
+            Settle(() => Now() is { Length: > 0 } now && now != before, _past.Count, "the arrow keys of the stand are dead");
+        }
+
+        _ = roll;
+    }
+
+    private void Settle(Func<bool> holds, int step, string otherwise)
+    {
+        try
+        {
+            Stage.WaitUntil(holds);
+        }
+        catch (TimeoutException)
+        {
+            Expect(false, step, otherwise);
+        }
+    }
+
+    private void Expect(bool holds, int step, string otherwise)
+    {
+        if (!holds)
+            Assert.Fail(
+                string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"After action {step} on {stage.Browser.Url}: {otherwise}\n{string.Join("\n", _past.TakeLast(12))}"
+                )
+            );
+    }
+}
