@@ -1,5 +1,7 @@
+import { useRef } from 'react'
 import type { StyleExample } from '../api/client'
 import { useEngraving } from '../engraving/useEngraving'
+import { useWidth } from '../stand/useWidth'
 
 const SCALE = 34
 const OPTIONS = {
@@ -27,8 +29,12 @@ const OPTIONS = {
 /** A few notes that a setting changes, as they will be printed. */
 export function Example({ example }: { example: StyleExample }) {
   const engraving = useEngraving(example.musicXml, OPTIONS)
+  const place = useRef<HTMLDivElement>(null)
+  const room = useWidth(place)
+  const svg = engraving.pages[0]?.svg ?? ''
+  const own = Number(/ width="([\d.]+)px"/.exec(svg)?.[1] ?? 0)
   return (
-    <div data-example={example.setting} data-printed={example.printed.join(' ')}>
+    <div ref={place} data-example={example.setting} data-printed={example.printed.join(' ')}>
       {example.words ? (
         <p>{example.words}</p>
       ) : (
@@ -37,7 +43,9 @@ export function Example({ example }: { example: StyleExample }) {
           className="key-line min-h-20"
           role="img"
           aria-label={`${example.instrument}: ${example.printed.join(', ')}`}
-          dangerouslySetInnerHTML={{ __html: engraving.pages[0]?.svg ?? '' }}
+          // Long words make it wider than a phone.
+          style={{ zoom: room && own ? Math.min(1, room / own) : 1 }}
+          dangerouslySetInnerHTML={{ __html: svg }}
         />
       )}
     </div>

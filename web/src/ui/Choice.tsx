@@ -28,7 +28,7 @@ export function Choice<T extends string | number>({
           <Radio
             key={o.value}
             value={o.value}
-            className="flex cursor-pointer items-center gap-1.5 border-r border-line-dark px-3 py-1 last:border-r-0 hover:bg-maple-pale data-checked:bg-spruce data-checked:font-bold data-checked:text-paper max-md:min-h-11 max-md:min-w-11 max-md:justify-center"
+            className="flex max-w-full cursor-pointer items-center gap-1.5 border-r border-line-dark px-3 py-1 [overflow-wrap:anywhere] last:border-r-0 hover:bg-maple-pale data-checked:bg-spruce data-checked:font-bold data-checked:text-paper max-md:min-h-11 max-md:min-w-11 max-md:justify-center"
           >
             {o.label}
             {o.key && (

@@ -4,6 +4,15 @@ import type { Instrument } from '../api/client'
 const NUT_OVER = 2
 const NAME_GAP = 8
 
+/** What a tape is called is set as large as the room at the left allows, and cut where even small letters are too many. */
+const NAME_PX = { usual: 13, least: 8, letter: 0.53 }
+const nameSize = (name: string, roomPx: number) =>
+  Math.min(NAME_PX.usual, Math.max(NAME_PX.least, roomPx / (name.length * NAME_PX.letter)))
+const shortened = (name: string, roomPx: number) => {
+  const most = Math.floor(roomPx / (NAME_PX.least * NAME_PX.letter))
+  return name.length <= most ? name : `${name.slice(0, most - 1)}…`
+}
+
 /** Board, nut and tapes of a drawn fingerboard, to put strings and spots on. */
 export function Wood({
   left,
@@ -42,9 +51,11 @@ export function Wood({
             y={y(tape.semitones)}
             textAnchor="end"
             dominantBaseline="central"
-            className="fill-soft text-fine"
+            className="fill-soft"
+            fontSize={nameSize(tape.name, left - NAME_GAP)}
           >
-            {tape.name}
+            {shortened(tape.name, left - NAME_GAP)}
+            {tape.name.length > 8 && <title>{tape.name}</title>}
           </text>
         </g>
       ))}

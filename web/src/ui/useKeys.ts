@@ -24,16 +24,13 @@ function keepsKey(target: Element, key: string) {
   return key === ' ' && target.closest('button, a, [role="radio"], [role="button"], [role="tab"]') !== null
 }
 
-/** Runs an action for a key pressed anywhere but in a field, a menu or a dialog. Esc leaves a field. */
+/** Runs an action for a key pressed anywhere but in a field, a menu or a dialog. Esc leaves whatever has the focus. */
 export function useKeys(actions: Record<string, () => void>) {
   const onKey = useEffectEvent((event: KeyboardEvent) => {
     if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return
     const target = event.target as HTMLElement
-    if (keepsKey(target, event.key)) {
-      if (event.key === 'Escape' && !target.closest('[role="dialog"], [role="menu"]')) focusScreen()
-      return
-    }
-    if (event.key === 'Escape' && target.matches('select, input')) focusScreen()
+    if (event.key === 'Escape' && !target.closest('[role="dialog"], [role="menu"]')) focusScreen()
+    if (keepsKey(target, event.key)) return
     const action = actions[event.key.length === 1 ? event.key.toLowerCase() : event.key]
     if (!action) return
     event.preventDefault()
