@@ -191,12 +191,12 @@ public class BowAndFormTests(Stage stage)
     [InlineData("Bow")]
     [InlineData("Count")]
     [InlineData("Form")]
-    public void Axe_finds_nothing_serious_on_the_panels(string panel)
+    public void Axe_finds_nothing_on_the_panels(string panel)
     {
         stage.OpenTune("The Ash Grove", "cello");
         Panel(panel);
         stage.Find($"section[aria-label='{panel}'] li, section[aria-label='{panel}'] figure");
-        Assert.Empty(stage.Serious());
+        Assert.Empty(stage.Findings());
     }
 
     [Fact] // All rows together stay apart from one another.

@@ -167,6 +167,33 @@ public class HurriedHandsTests(Stage stage)
         Stage.WaitUntil(() => Status().Contains("Undone: finger of A, pick-up (violin).", StringComparison.Ordinal));
     }
 
+    [Fact] // One player at most: two quick presses, another instrument, another screen end in one sound or in silence.
+    public void Hear_it_is_one_sound_or_none()
+    {
+        long Watched(string what) => (long)stage.Browser.ExecuteScript($"return watched().{what}")!;
+        void Silent() =>
+            Stage.WaitUntil(() => Watched("ahead") == 0 && stage.Browser.FindElements(By.XPath("//button[.='Stop']")).Count == 0);
+        stage.WithScript(
+            File.ReadAllText(Path.Combine(Lines.Root(), "tests/Browser/watch.js")),
+            () =>
+            {
+                stage.OpenTune("Harbour Lanterns", "violin");
+                new Actions(stage.Browser).MoveToElement(stage.Button("Hear it")).Click().Click().Perform();
+                Silent();
+                new Actions(stage.Browser).MoveToElement(stage.Button("Hear it")).Click().Click().Click().Perform();
+                Stage.WaitUntil(() => Watched("sounding") == 1);
+                stage.Press("2");
+                Stage.WaitUntil(() => stage.Browser.Url.EndsWith("for=viola", StringComparison.Ordinal));
+                Silent();
+                stage.Press(" ");
+                Stage.WaitUntil(() => Watched("sounding") == 1);
+                stage.Find("a[href='/shapes']").Click();
+                stage.Find("[data-label]");
+                Stage.WaitUntil(() => Watched("devices") == 0 && Watched("ahead") == 0);
+            }
+        );
+    }
+
     [Fact] // What is typed for a new tune outlives another screen, going back and loading anew.
     public void A_tune_that_is_being_typed_is_kept()
     {
@@ -356,42 +383,22 @@ public class HurriedHandsTests(Stage stage)
             Stage.WaitUntil(() => Status().Contains("drop the file there", StringComparison.Ordinal));
     }
 
-    /// <summary>Answers requests whose address holds some words with a status, from before the page's own scripts until <paramref name="look"/> is done.</summary>
-    private void Answering(string words, int status, Action look)
-    {
-        var script = stage.Browser.ExecuteCdpCommand(
-            "Page.addScriptToEvaluateOnNewDocument",
-            new Dictionary<string, object?>
-            {
-                ["source"] =
-                    "const real = window.fetch; window.fails = true;"
-                    + "window.fetch = (asked, ...rest) => window.fails && (asked.url ?? asked).includes('"
-                    + words
-                    + "') ? Promise.resolve(new Response(JSON.stringify({ title: 'Something went wrong in Coppia.' }), { status: "
-                    + status
-                    + ", headers: { 'Content-Type': 'application/problem+json' } })) : real(asked, ...rest)",
-            }
-        );
-        try
-        {
-            look();
-        }
-        finally
-        {
-            stage.Browser.ExecuteCdpCommand(
-                "Page.removeScriptToEvaluateOnNewDocument",
-                new Dictionary<string, object?> { ["identifier"] = ((Dictionary<string, object?>)script!)["identifier"] }
-            );
-        }
-    }
+    /// <summary>Answers requests whose address holds some words with a fault of the server, as long as the page’s <c>fails</c> is true.</summary>
+    private static string Failing(string words) =>
+        $$"""
+            const real = window.fetch; window.fails = true;
+            window.fetch = (asked, ...rest) => window.fails && (asked.url ?? asked).includes('{{words}}')
+              ? Promise.resolve(new Response(JSON.stringify({ title: 'Something went wrong in Coppia.' }),
+                  { status: 500, headers: { 'Content-Type': 'application/problem+json' } }))
+              : real(asked, ...rest);
+            """;
 
     [Fact] // A tune that exists is never called "not here": the fault is named, the text can be copied, and there is a way on.
     public void A_failure_says_so_keeps_the_text_and_offers_a_way_on()
     {
         var address = AddressOf("The Tin Ferry");
-        Answering(
-            "/reading",
-            500,
+        stage.WithScript(
+            Failing("/reading"),
             () =>
             {
                 stage.Open(address);
@@ -405,6 +412,29 @@ public class HurriedHandsTests(Stage stage)
                 stage.Browser.ExecuteScript("window.fails = false");
                 stage.Button("Try again").Click();
                 Stage.WaitUntil(() => stage.Labels().Length > 0);
+            }
+        );
+    }
+
+    [Fact] // A fault while a screen is drawn takes that screen only, and not the tune’s text.
+    public void A_screen_that_cannot_be_drawn_says_so()
+    {
+        var address = AddressOf("The Tin Ferry");
+        stage.WithScript(
+            """
+            const real = window.fetch; window.fails = true;
+            window.fetch = (asked, ...rest) => window.fails && (asked.url ?? asked).includes('/reading')
+              ? Promise.resolve(new Response('{"notes":[{}]}', { headers: { 'Content-Type': 'application/json' } })) : real(asked, ...rest);
+            """,
+            () =>
+            {
+                stage.Open(address);
+                Stage.WaitUntil(() => stage.Text("h1") == "Coppia failed here");
+                Stage.WaitUntil(() =>
+                    stage.Find("textarea[readonly]").GetAttribute("value")!.Contains("T:The Tin Ferry", StringComparison.Ordinal)
+                );
+                stage.Find("main a[href='/tunes']").Click();
+                stage.Find("[data-tune]");
             }
         );
     }

@@ -49,6 +49,10 @@ public class Shots(Stage stage)
         stage.Browser.ExecuteScript("document.querySelector('[data-testid=form-sheet]').scrollIntoView()");
         Save("print-form");
 
+        stage.SetViewport(390, 844);
+        SaveStand("stand-phone", "Harbour Lanterns", "violin", Keys.ArrowDown + Keys.ArrowRight, "Board");
+        stage.SetViewport(1280, 800);
+
         stage.Open("/shapes?for=violin&key=-2");
         stage.Find("[data-label]");
         Save("shapes");

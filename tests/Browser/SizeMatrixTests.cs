@@ -128,6 +128,18 @@ public class SizeMatrixTests(Stage stage)
             }
         );
 
+    [Fact] // What is said under a low note stands clear of it.
+    public void Labels_of_the_house_styles_examples_are_clear_of_low_notes()
+    {
+        stage.Open("/style");
+        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-example] svg")).Count > 8);
+        var gap = Convert.ToDouble(
+            stage.Browser.ExecuteScript($"{Looks}; return Math.min(1000, labelGap())"),
+            System.Globalization.CultureInfo.InvariantCulture
+        );
+        Assert.InRange(gap, 3, 100);
+    }
+
     [Theory] // The paper comes first and keeps at least half the height.
     [InlineData(390, 844)]
     [InlineData(640, 400)]
@@ -191,7 +203,7 @@ public class SizeMatrixTests(Stage stage)
                 Stage.Wait(() => stage.Browser.FindElements(By.CssSelector("nav a")).FirstOrDefault(a => a.Text == "Shapes")).Click();
                 stage.Find("[data-label]");
                 Assert.Empty(stage.Browser.FindElements(By.CssSelector("nav a"))); // it folds when it has led somewhere
-                Assert.Empty(stage.Serious());
+                Assert.Empty(stage.Findings());
             }
         );
 

@@ -85,6 +85,25 @@ public sealed partial class Stage : IAsyncLifetime
         return ValueTask.CompletedTask;
     }
 
+    /// <summary>Runs a script in every page before its own, until <paramref name="look"/> is done.</summary>
+    public void WithScript(string source, Action look)
+    {
+        var script =
+            (Dictionary<string, object?>)
+                Browser.ExecuteCdpCommand(
+                    "Page.addScriptToEvaluateOnNewDocument",
+                    new Dictionary<string, object?> { ["source"] = source }
+                )!;
+        try
+        {
+            look();
+        }
+        finally
+        {
+            Browser.ExecuteCdpCommand("Page.removeScriptToEvaluateOnNewDocument", script);
+        }
+    }
+
     public void SetViewport(int width, int height)
     {
         _viewport = (width, height);
@@ -189,8 +208,8 @@ public sealed partial class Stage : IAsyncLifetime
     public static void WaitUntil(Func<bool> holds, [CallerArgumentExpression(nameof(holds))] string said = "") =>
         Wait(() => holds() ? "" : null, said);
 
-    /// <summary>What axe-core finds serious or critical on the screen.</summary>
-    public string[] Serious()
+    /// <summary>What axe-core finds on the screen.</summary>
+    public string[] Findings()
     {
         Browser.ExecuteScript(File.ReadAllText(Path.Combine(Lines.Root(), "web/node_modules/axe-core/axe.min.js")));
         var found =
@@ -198,8 +217,7 @@ public sealed partial class Stage : IAsyncLifetime
                 Browser.ExecuteAsyncScript(
                     """
                     const done = arguments[0];
-                    axe.run().then(r => done(r.violations.filter(v => v.impact === 'serious' || v.impact === 'critical')
-                      .map(v => v.id + ': ' + v.nodes.slice(0, 3).map(n => n.html).join(' '))));
+                    axe.run().then(r => done(r.violations.map(v => v.id + ': ' + v.nodes.slice(0, 3).map(n => n.html).join(' '))));
                     """
                 )!;
         return [.. found.Select(o => (string)o)];

@@ -124,16 +124,16 @@ public class StandTests(Stage stage)
         stage.Open($"/tunes/{id}/print?for=viola&rows=pair,bow&paper={paper}");
         Stage.WaitUntil(() => stage.Labels().Length == labels.Length);
         Assert.Equal(labels, stage.Labels());
-        Assert.Empty(stage.Serious());
+        Assert.Empty(stage.Findings());
     }
 
     [Theory]
     [InlineData("violin")]
     [InlineData("cello")]
-    public void Axe_finds_nothing_serious(string instrument)
+    public void Axe_finds_nothing(string instrument)
     {
         stage.OpenTune("The Old Mill Reel", instrument);
-        Assert.Empty(stage.Serious());
+        Assert.Empty(stage.Findings());
     }
 
     [Fact]

@@ -83,7 +83,7 @@ public class StyleAndShapesTests(Stage stage)
         stage.Open("/shapes/all?key=-1");
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("svg[role=img]")).Count == 5);
         Stage.WaitUntil(() => stage.Text("main").Contains("in half position", StringComparison.Ordinal)); // the bass in F major
-        Assert.Empty(stage.Serious());
+        Assert.Empty(stage.Findings());
     }
 
     [Fact] // At 100 percent a CSS millimetre prints as a millimetre (CSS Values and Units, absolute lengths).
@@ -104,10 +104,10 @@ public class StyleAndShapesTests(Stage stage)
     [InlineData("/style", "[data-example=lowHigh]")]
     [InlineData("/shapes?for=bass&key=-1", "[data-label]")]
     [InlineData("/taping", "table")]
-    public void Axe_finds_nothing_serious(string path, string ready)
+    public void Axe_finds_nothing(string path, string ready)
     {
         stage.Open(path);
         stage.Find(ready);
-        Assert.Empty(stage.Serious());
+        Assert.Empty(stage.Findings());
     }
 }

@@ -105,6 +105,19 @@ const gaps = () => {
 
 const CONTROLS = 'a[href], button, input, select, textarea, [role=radio], [role=tab], [role=menuitem], [role=button]'
 
+/** The least gap, in pixels, between what is said under the notes of an example and their heads, stems and ledger lines. */
+const labelGap = () => {
+  let least = Infinity
+  for (const example of document.querySelectorAll('.key-line')) {
+    const signs = [...example.querySelectorAll('.notehead, .stem, .ledgerLines')].map((e) => e.getBoundingClientRect())
+    for (const verse of example.querySelectorAll('.verse'))
+      for (const text of texts(verse))
+        for (const sign of signs)
+          if (sign.left < text.right && text.left < sign.right) least = Math.min(least, text.top - sign.bottom)
+  }
+  return least
+}
+
 /** What can be pressed and is less than so many pixels wide or high (WCAG 2.2, 2.5.8: links within a sentence are excepted). */
 const smallTargets = (least) =>
   [...document.querySelectorAll(CONTROLS)].flatMap((element) => {

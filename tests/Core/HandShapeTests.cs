@@ -145,7 +145,7 @@ public class HandShapeTests
     public void The_position_follows_the_key(string instrument, int fifths, string position) =>
         Assert.Equal(position, HandShape.BestPosition(Lines.Instrument(instrument), new ScaleKey(fifths, ScaleForm.Major)));
 
-    [Theory] // The bass lives in half and first position in every key (craft 8); the others’ page shows one.
+    [Theory] // The bass lives in half and first position in every key (craft 6); the others’ page shows one.
     [InlineData("bass", -1, "half I")]
     [InlineData("bass", 2, "half I")]
     [InlineData("cello", -4, "I")]

@@ -9,5 +9,7 @@ export function useEvenEngraving(xml: string | undefined, options: Record<string
   const even = useMemo(() => (xml && isWhole ? evenLines(first.pages) : null), [xml, isWhole, first.pages])
   const evenXml = useMemo(() => (xml && even ? withBreaks(xml, even) : undefined), [xml, even])
   const second = useEngraving(evenXml, evenXml ? { ...options, breaks: 'encoded' } : null, 'tune')
-  return even ? second : first
+  if (!even) return first
+  // The pages as they were stay until the first of the new ones is there.
+  return second.pages.length > 0 || second.error ? second : { ...first, working: true }
 }

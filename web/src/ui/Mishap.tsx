@@ -8,6 +8,7 @@ export function Mishap({
   title,
   why,
   source,
+  text,
   onAgain,
   children,
 }: {
@@ -15,6 +16,8 @@ export function Mishap({
   why: string
   /** The tune as it was written, so that it is not lost with the screen. */
   source?: string | undefined
+  /** In its place, what shows it. */
+  text?: ReactNode
   onAgain?: (() => void) | undefined
   /** Other ways on. */
   children?: ReactNode
@@ -32,7 +35,7 @@ export function Mishap({
         {children}
         <TextLink to="/tunes">To the tunes</TextLink>
       </p>
-      {source && <CopyText source={source} />}
+      {source ? <CopyText source={source} /> : text}
     </section>
   )
 }
@@ -67,9 +70,9 @@ export function CopyText({ source }: { source: string }) {
   )
 }
 
-/** Stands in for a screen that failed while it was drawn. Another address or another try draws it anew. */
+/** Stands in for a screen that failed while it was drawn, with the text that it was about. Another address or another try draws it anew. */
 export class Mishaps extends Component<
-  { address: string; children: ReactNode },
+  { address: string; text: ReactNode; children: ReactNode },
   { problem: Error | null; at: string }
 > {
   override state = { problem: null as Error | null, at: '' }
@@ -90,6 +93,7 @@ export class Mishaps extends Component<
         <Mishap
           title="Coppia failed here"
           why={`The fault is in Coppia, not in your tune: ${problem.message}. What you typed and saved is kept.`}
+          text={this.props.text}
           onAgain={() => this.setState({ problem: null })}
         />
       </main>

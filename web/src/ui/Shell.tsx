@@ -1,6 +1,7 @@
 import { Menu } from 'lucide-react'
 import { useState } from 'react'
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router'
+import { KeptText } from '../tunes/KeptText'
 import { Bar } from './bar'
 import { Fold } from './Fold'
 import { Mishaps } from './Mishap'
@@ -82,7 +83,7 @@ export function Shell() {
         </header>
       )}
       <Bar value={small ? bar : undefined}>
-        <Mishaps address={pathname}>
+        <Mishaps address={pathname} text={<KeptText />}>
           <Outlet />
         </Mishaps>
       </Bar>
@@ -93,7 +94,7 @@ export function Shell() {
 /** Pages to print stand alone. */
 export function Bare() {
   return (
-    <Mishaps address={useLocation().pathname}>
+    <Mishaps address={useLocation().pathname} text={<KeptText />}>
       <Outlet />
     </Mishaps>
   )
