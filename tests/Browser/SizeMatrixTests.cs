@@ -207,6 +207,29 @@ public class SizeMatrixTests(Stage stage)
             }
         );
 
+    [Fact] // A note is met by a finger beside its head, wherever on the staff.
+    public void A_finger_beside_a_note_means_it() =>
+        At(
+            390,
+            844,
+            () =>
+            {
+                stage.OpenTune("Harbour Lanterns", "violin");
+                var third = (string)
+                    stage.Browser.ExecuteScript(
+                        """
+                        const note = document.querySelectorAll('g.note')[2];
+                        const head = note.querySelector('.notehead').getBoundingClientRect();
+                        const staff = note.closest('.staff').querySelector(':scope > path:last-of-type').getBoundingClientRect();
+                        document.elementFromPoint(head.left - 6, staff.top).dispatchEvent(
+                          new MouseEvent('click', { bubbles: true, clientX: head.left - 6, clientY: staff.top }));
+                        return note.id;
+                        """
+                    )!;
+                Stage.WaitUntil(() => stage.Find("g.note.is-now").GetAttribute("id") == third);
+            }
+        );
+
     /// <summary>Opens the tools where they are folded.</summary>
     private void UnfoldTools() =>
         stage.Browser.FindElements(By.CssSelector("button[aria-expanded=false]")).FirstOrDefault(b => b.Text == "Tools")?.Click();

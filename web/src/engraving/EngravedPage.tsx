@@ -1,6 +1,6 @@
-import { memo, useEffect, useLayoutEffect, useRef, useState, type MouseEvent } from 'react'
+import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState, type MouseEvent } from 'react'
 import type { Engravable } from '../api/client'
-import { TROUBLE_PX, measure, rowScale, type Form, type Layout, type RowId } from './layout'
+import { TROUBLE_PX, measure, noteAt, rowScale, type Form, type Layout, type RowId } from './layout'
 import { WORDS } from './room'
 import { RowLayer } from './RowLayer'
 
@@ -40,6 +40,7 @@ export const EngravedPage = memo(function EngravedPage({
   const picture = useRef<HTMLDivElement>(null)
   const [layout, setLayout] = useState<Layout | null>(null)
   const found = useRef<Map<string, Element[]>>(null)
+  const isNote = useMemo(() => new Set(reading.notes.flatMap((n) => [n.id, ...n.tiedIds])), [reading])
 
   useLayoutEffect(() => {
     if (!picture.current) return
@@ -71,8 +72,10 @@ export const EngravedPage = memo(function EngravedPage({
   )
 
   const pick = (event: MouseEvent) => {
-    const id = (event.target as Element).closest('g.note')?.id
-    if (id) onPick?.(id)
+    if (!onPick || !picture.current || !layout) return
+    const id =
+      (event.target as Element).closest('g.note')?.id ?? noteAt(picture.current, layout, (n) => isNote.has(n), event)
+    if (id) onPick(id)
   }
 
   return (

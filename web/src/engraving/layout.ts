@@ -144,15 +144,45 @@ export function measure(host: HTMLElement): Layout {
   return { notes, systems }
 }
 
+/** A finger that comes down so near means a note, in CSS pixels across. */
+const REACH_PX = 30
+
+/**
+ * The note that is meant by a point in a picture: the nearest in the line of music there, from what is over its staff to its rows.
+ * @param isNote Tells notes from rests.
+ * @param point In CSS pixels of the window.
+ */
+export function noteAt(
+  host: HTMLElement,
+  { notes, systems }: Layout,
+  isNote: (id: string) => boolean,
+  point: { clientX: number; clientY: number },
+): string | null {
+  const { origin, scale } = shownAt(host)
+  const [x, y] = [(point.clientX - origin.left) * scale, (point.clientY - origin.top) * scale]
+  const line = systems.findIndex((s) => s.head <= y && y <= s.rowY)
+  let found: string | null = null
+  let nearest = REACH_PX * scale
+  for (const [id, spot] of notes) {
+    const away = Math.abs(spot.x - x)
+    if (spot.system === line && away < nearest && isNote(id)) [found, nearest] = [id, away]
+  }
+  return found
+}
+
 type Rect = { top: number; bottom: number; left: number; right: number }
 
-/** Where an element lies in CSS pixels of the picture, from its corner. */
-function rects(host: HTMLElement) {
-  const origin = host.getBoundingClientRect()
+/** Where a picture is in the window, and how much larger it is than it is shown. */
+function shownAt(host: HTMLElement) {
   const picture = host.querySelector('svg')
   const shown = picture?.getBoundingClientRect().width
   const own = Number.parseFloat(picture?.getAttribute('width') ?? '')
-  const scale = shown && own ? own / shown : 1
+  return { origin: host.getBoundingClientRect(), scale: shown && own ? own / shown : 1 }
+}
+
+/** Where an element lies in CSS pixels of the picture, from its corner. */
+function rects(host: HTMLElement) {
+  const { origin, scale } = shownAt(host)
   return (element: Element): Rect => {
     const r = element.getBoundingClientRect()
     return {

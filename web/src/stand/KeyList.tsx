@@ -11,11 +11,11 @@ const keysFor = (instruments: readonly Instrument[]) => [
   ['Space', 'hear it from this note, or stop'],
   ['[ ]', 'loop from here, loop to here'],
   ['A', 'another string or finger for this note'],
-  ['U', 'undo the last change of fingers, bows or octave'],
+  ['U', 'undo the last change of fingers, bows or octave that is in view'],
   ['L', 'the next list under the fingerboard'],
   ['E', 'edit the tune'],
   ['W', 'write it on paper (print)'],
-  ['Esc', 'back from a picked place to the tune'],
+  ['Esc', 'back to the tune, from a picked place or any field'],
   ['?', 'this list'],
 ]
 
