@@ -128,6 +128,19 @@ public class HurriedHandsTests(Stage stage)
         Stage.WaitUntil(() => Focused() is not ("body" or ""));
     }
 
+    [Fact] // Hands can tear the focus out of an open menu; Esc still closes it, and the keys are the screen’s.
+    public void Esc_closes_a_menu_that_has_lost_the_focus()
+    {
+        stage.Open("/tunes");
+        stage.Find("[aria-label='More for The Ash Grove']").Click();
+        stage.Find("[role=menu]");
+        stage.Browser.ExecuteScript("document.activeElement.blur()");
+        stage.Press(Keys.Escape);
+        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[role=menu]")).Count == 0);
+        stage.Press("/");
+        Stage.WaitUntil(() => (bool)stage.Browser.ExecuteScript("return document.activeElement.type === 'search'")!);
+    }
+
     [Fact]
     public void A_screen_that_is_come_to_has_the_focus()
     {

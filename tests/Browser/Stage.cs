@@ -124,15 +124,22 @@ public sealed partial class Stage : IAsyncLifetime
     /// </summary>
     public void Open(string path)
     {
-        try
+        void Go()
         {
             Browser.Navigate().GoToUrl(Address + path);
+            // A page that crashes does so while it loads.
+            WaitUntil(() => Browser.FindElements(By.CssSelector("main *")).Count > 0);
+        }
+
+        try
+        {
+            Go();
         }
         catch (WebDriverException crash) when (crash.Message.Contains("crashed", StringComparison.Ordinal))
         {
             Console.WriteLine($"A new browser is started for {path}: {crash.Message}");
             StartBrowser();
-            Browser.Navigate().GoToUrl(Address + path);
+            Go();
         }
     }
 

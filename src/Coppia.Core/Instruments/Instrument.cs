@@ -75,7 +75,7 @@ public sealed record Instrument
     /// <summary>Heights of the positions whose hand shapes are shown (craft 5).</summary>
     public required IReadOnlySet<int> ShownHeights { get; init; }
 
-    /// <summary>The heights that a beginner's hand lives in, from the nut upwards: first position, on the bass half position too (craft 6).</summary>
+    /// <summary>The heights that a beginner's hand lives in, from the nut upwards: on the bass half position too (craft 6).</summary>
     public IReadOnlyList<int> HomeHeights
     {
         get => field ?? [FirstHeight];

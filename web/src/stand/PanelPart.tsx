@@ -4,7 +4,7 @@ import type { ReactNode } from 'react'
 export function PanelPart({ title, children }: { title: string; children: ReactNode }) {
   return (
     <div>
-      <h3 className="font-body text-sm font-bold text-maple-dark">{title}</h3>
+      <h2 className="font-body text-sm font-bold text-maple-dark">{title}</h2>
       <ul className="flex flex-col gap-1">{children}</ul>
     </div>
   )

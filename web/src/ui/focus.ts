@@ -70,6 +70,19 @@ export function holdFocus() {
     around = byPointer ? [] : neighbours(last)
     later() // a list that closes gives the focus back to the button that opened it
   })
+  // Esc closes an open menu also where the focus has left it.
+  window.addEventListener(
+    'keydown',
+    (event) => {
+      const menu = event.key === 'Escape' ? document.querySelector<HTMLElement>('[role=menu]') : null
+      if (!menu || !event.isTrusted || menu.contains(document.activeElement)) return
+      event.preventDefault()
+      event.stopPropagation()
+      menu.focus()
+      menu.dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape', bubbles: true }))
+    },
+    true,
+  )
   new MutationObserver(() => {
     if (!last || (last.isConnected && !last.matches(':disabled'))) return
     last = null
