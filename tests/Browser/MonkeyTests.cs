@@ -6,8 +6,8 @@ using OpenQA.Selenium.Interactions;
 
 namespace Coppia.Tests;
 
-/// <summary>A library of its own, for hands that may delete and rename anything.</summary>
-[CollectionDefinition(nameof(WithAMonkey), DisableParallelization = true)]
+/// <summary>A library and a browser of its own, for hands that may delete and rename anything, beside the other tests.</summary>
+[CollectionDefinition(nameof(WithAMonkey))]
 public sealed class WithAMonkey : ICollectionFixture<Stage>;
 
 /// <summary>
