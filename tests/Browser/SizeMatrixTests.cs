@@ -34,7 +34,6 @@ public class SizeMatrixTests(Stage stage)
         ("The Ash Grove", "bass"),
         ("The Old Mill Reel", "cello"),
         ("The Chromatic Caterpillar", "viola"),
-        ("Harbour Lanterns", "violin"),
     ];
 
     private string[] Wrong(string call) =>

@@ -10,8 +10,8 @@ const GAP_PX = 14
 /** Names are words: the more air between them. */
 const WORD_GAP_PX = 19
 /**
- * The engraver moves a syllable up to so far into free space before it, at full scale (three half spaces of nine pixels, measured from it):
- * that takes from the gap after it. So much is left at least.
+ * The engraver moves a syllable so far at most into free space before it, at full scale (three half spaces of nine pixels, as the gaps
+ * show): that takes from the gap after it. So much is left at least.
  */
 const FREE_PX = 27
 const LEAST_GAP_PX = 5
