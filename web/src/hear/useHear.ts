@@ -3,7 +3,7 @@ import type { Reading } from '../api/client'
 import { engraver } from '../engraving/engraver'
 import { useStable } from '../ui/useStable'
 import { useToast } from '../ui/toasts'
-import { Player, type Loop, type PlaySettings } from './Player'
+import { Player, type PlaySettings } from './Player'
 import { Synth } from './synth'
 
 export const SLOWEST = 40
@@ -45,13 +45,12 @@ export function useHear(reading: Reading | undefined, onNote: (noteId: string) =
     player.setVolume(settings.volume)
   }, [player, settings.volume])
   // Another tune, another instrument or other music is another sound; leaving the stand is silence.
-  const music = `${reading?.tuneId} ${reading?.instrument.id} ${reading?.musicXml}`
   const hush = useStable(() => {
     player.stop()
     player.drone(null)
     setSettings((s) => (s.drone === null ? s : { ...s, drone: null }))
   })
-  useEffect(() => hush, [hush, music])
+  useEffect(() => hush, [hush, reading?.tuneId, reading?.instrument.id, reading?.musicXml])
   useEffect(() => () => player.close(), [player])
 
   const play = (from: string | undefined) => {
@@ -69,5 +68,4 @@ export function useHear(reading: Reading | undefined, onNote: (noteId: string) =
   }
 }
 
-export type { Loop }
 export type Hear = ReturnType<typeof useHear>

@@ -3,7 +3,7 @@ import type { Refusal } from '../api/client'
 import { useToast } from '../ui/toasts'
 import { useUploadTune } from './queries'
 
-export type RefusedFile = { file: string; why: string }
+type RefusedFile = { file: string; why: string }
 
 /** Adds files to the library, one after the other; one alone is opened, or comes back as text to mend. */
 export function useTakeFiles({
