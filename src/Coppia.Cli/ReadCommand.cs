@@ -55,7 +55,7 @@ public static class ReadCommand
     private static readonly string[] Instruments = [.. StringSection.All.Select(i => i.Id)];
 
     public static readonly string Usage =
-        $"coppia read FILE|- --for {string.Join('|', Instruments)} [--format tsv|json] [--say] [--style FILE.json] [--octave -4..4]";
+        $"coppia read FILE|- --for {string.Join('|', Instruments)} [--format tsv|json] [--say] [--style FILE.json] [--octave -4..4] [--part N|NAME] [--tune N]";
 
     private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
     {
@@ -72,13 +72,15 @@ public static class ReadCommand
     private static readonly Option<string?> Style = new("--style");
     private static readonly Option<int?> Octave = new("--octave");
     private static readonly Option<bool> Say = new("--say");
+    private static readonly Option<string?> Part = new("--part");
+    private static readonly Option<int> Tune = new Option<int>("--tune") { DefaultValueFactory = _ => 1 };
 
     /// <summary>
     /// 0 when the tune was read; 2 for wrong usage or unreadable input, with one line on standard error and nothing on standard output.
     /// </summary>
     public static int Run(string[] args, TextWriter output, TextWriter error)
     {
-        var command = new RootCommand { FileName, For, Format, Style, Octave, Say };
+        var command = new RootCommand { FileName, For, Format, Style, Octave, Say, Part, Tune };
         var asked = command.Parse(args);
         if (asked.Errors.Count > 0 || asked.GetValue(Octave) is < -4 or > 4)
             return Refuse(error, $"usage: {Usage}");
@@ -89,15 +91,17 @@ public static class ReadCommand
             return Refuse(error, $"“{name}” is not an instrument; expected {Labels.Instruments()}");
 
         var file = asked.GetValue(FileName)!;
-        if (Load(file, error) is not { } bytes || ReadTune(file, bytes, error) is not { } result)
+        if (Load(file, error) is not { } bytes || ReadTune(file, bytes, asked.GetValue(Tune), error) is not { } result)
             return 2;
-        if (result.Score is not { } score)
+        if (result.Score is null)
             return Refuse(error, string.Join("\n", result.Errors.Select(e => $"{file}:{e}")));
+        if (LineFor(instrument, result, asked.GetValue(Part), file, error) is not { } line)
+            return 2;
 
         foreach (var notice in result.Notices)
             error.WriteLine($"{file}:{notice.At}: {notice.Message}");
         var player = new Player(instrument, style);
-        var reading = PlayerReading.Of(score, PrintedFor.Of(score), player, chosenOctaves: asked.GetValue(Octave));
+        var reading = PlayerReading.Of(line.Score, line.For, player, chosenOctaves: asked.GetValue(Octave));
         var words = new ReadingWords(reading);
         if (OctaveWords.Moved(reading.OctavesMoved) is { } moved)
             error.WriteLine($"{file}: written {moved} for {instrument.Name.ToLowerInvariant()}.");
@@ -142,11 +146,45 @@ public static class ReadCommand
         }
     }
 
-    private static ReadResult? ReadTune(string file, byte[] bytes, TextWriter error)
+    /// <summary>The line that was asked for, else the one proposed for the instrument, else the one that a single reader would take.</summary>
+    private static OfferedLine? LineFor(Instrument instrument, ReadResult result, string? part, string file, TextWriter error)
+    {
+        OfferedLine[] lines = [.. result.Lines.Select(l => new OfferedLine(l.Name, l.Score))];
+        if (part is not null)
+        {
+            if (result.Line(part) is { } asked)
+                return new OfferedLine(asked.Name, asked.Score);
+            Refuse(error, $"{file}:1:1: there is no part “{part}”; expected 1 to {lines.Length}{Named(lines)}");
+            return null;
+        }
+
+        var main = lines.First(l => ReferenceEquals(l.Score, result.Score));
+        if (lines.Length == 1)
+            return main;
+        var line = WhichLine.Proposed(lines).TryGetValue(instrument.Id, out var own) ? lines[own] : main;
+        error.WriteLine(
+            $"{file}: {lines.Length} lines{Named(lines)}; number {Array.IndexOf(lines, line) + 1} is read, --part takes another."
+        );
+        return line;
+    }
+
+    private static string Named(OfferedLine[] lines) =>
+        lines.Any(l => l.Name.Length > 0) ? $" ({string.Join(", ", lines.Select(l => l.Name))})" : "";
+
+    private static ReadResult? ReadTune(string file, byte[] bytes, int number, TextWriter error)
     {
         try
         {
-            return TuneReader.Read(TuneBytes.Text(bytes));
+            var tunes = TuneBook.OfFile(bytes);
+            if (tunes.FirstOrDefault(t => t.Number == number) is not { } tune)
+            {
+                Refuse(error, $"{file}:1:1: there is no tune {number}; expected 1 to {tunes.Count}");
+                return null;
+            }
+
+            if (tunes.Count > 1 && tune.Read.Score is not null)
+                error.WriteLine($"{file}: {tunes.Count} tunes; number {number} is read, --tune takes another.");
+            return tune.Read;
         }
         catch (InvalidDataException e)
         {

@@ -3,7 +3,7 @@ using Coppia.Core.Music;
 namespace Coppia.Formats;
 
 /// <summary>Notes, rests, chords and graces.</summary>
-internal sealed partial class AbcBody
+internal sealed partial class AbcVoice
 {
     private void NoteOrChord()
     {
@@ -21,6 +21,8 @@ internal sealed partial class AbcBody
                     _at++;
                     continue;
                 }
+                if (SignInChord())
+                    continue;
                 if (ReadPitch(_accidentals, useTies: Draft.BarIsEmpty) is not { } member)
                 {
                     SkipTo(']');
@@ -40,9 +42,9 @@ internal sealed partial class AbcBody
             if (Now == ']')
                 _at++;
             else
-                errors.Add(new SourceError(at, "a chord begins with [ and never ends", "a closing ]"));
+                _tune.Errors.Add(new SourceError(at, "a chord begins with [ and never ends", "a closing ]"));
             if (pitches.Count > 1)
-                LeaveOut("Double stops are shown, but only the first note of each is given a string and finger.");
+                _tune.LeftOut.Say("Double stops are shown, but only the first note of each is given a string and finger.", at);
         }
         else if (ReadPitch(_accidentals, useTies: Draft.BarIsEmpty) is { } pitch)
             pitches.Add(pitch);
@@ -51,7 +53,24 @@ internal sealed partial class AbcBody
             return;
         var added = AddTimed(at, ReadLength() * inner, pitches, isBarRest: false);
         if (added && tied)
-            Draft.Events[^1] = Draft.Events[^1] with { TiedOn = true };
+            Draft.ChangeLast(e => e with { TiedOn = true });
+    }
+
+    /// <summary>A decoration or a quoted text on one note of a chord counts for the chord.</summary>
+    private bool SignInChord()
+    {
+        if (Now is '!')
+            Decoration('!');
+        else if (Now is '"')
+            Quoted();
+        else if (!IsNoteLetter(Now) && _tune.SignOf(Now) is { } sign)
+        {
+            Sign(sign, Here);
+            _at++;
+        }
+        else
+            return false;
+        return true;
     }
 
     private void SkipTo(char end)
@@ -72,7 +91,7 @@ internal sealed partial class AbcBody
 
         var bars = ReadNumber() ?? 1;
         if (bars is < 1 or > 200)
-            errors.Add(new SourceError(at, $"a rest of {bars} bars", "1 to 200"));
+            _tune.Errors.Add(new SourceError(at, $"a rest of {bars} bars", "1 to 200"));
         for (var i = 0; i < Math.Min(bars, 200); i++)
         {
             if (i > 0)
@@ -96,7 +115,7 @@ internal sealed partial class AbcBody
         _brokenNext = null;
         if (NoteValue.Split(written) is not { Count: > 0 } parts)
         {
-            errors.Add(
+            _tune.Errors.Add(
                 new SourceError(at, $"a length of {written} of a whole note cannot be written", "lengths made of whole to 128th notes")
             );
             return false;
@@ -125,12 +144,18 @@ internal sealed partial class AbcBody
                     SlurStarts = _pending.SlurStarts,
                     Marks = _pending.Marks,
                     PrintedFinger = _pending.Finger,
+                    PrintedFingerTo = _pending.FingerTo,
+                    Hairpin = _pending.Hairpin,
+                    HairpinStop = _pending.HairpinStop,
+                    ClefChange = _pending.Clef,
                     Dynamic = _pending.Dynamic,
                     Words = _pending.Words,
                     Graces = pitches.Count > 0 ? _pending.Graces : [],
                 };
             }
 
+            if (first && pitches.Count > 0)
+                _lyrics.Note(Draft.EventCount);
             Draft.Add(e);
         }
 
@@ -141,7 +166,9 @@ internal sealed partial class AbcBody
         _pending.TupletStart = false;
         _pending.SlurStarts = 0;
         _pending.Marks = Marks.None;
-        _pending.Finger = null;
+        (_pending.Finger, _pending.FingerTo) = (null, null);
+        (_pending.Hairpin, _pending.HairpinStop) = (Hairpin.None, false);
+        _pending.Clef = null;
         _pending.Dynamic = null;
         _pending.Words = null;
         _pending.Graces = [];
@@ -151,10 +178,8 @@ internal sealed partial class AbcBody
 
     private void CloseSlur()
     {
-        if (Draft.BarIsEmpty)
-            notices.Add(new Notice(Here, null, $"The slur sign at {Here} ends nothing; it is left out."));
-        else
-            Draft.Events[^1] = Draft.Events[^1] with { SlurStops = Draft.Events[^1].SlurStops + 1 };
+        if (!Draft.ChangeLast(e => e with { SlurStops = e.SlurStops + 1 }))
+            _tune.LeftOut.Say("A slur sign that ends nothing is left out.", Here);
     }
 
     private void Graces()
@@ -163,7 +188,7 @@ internal sealed partial class AbcBody
         var end = _line.IndexOf('}', _at);
         if (end < 0)
         {
-            errors.Add(new SourceError(at, "grace notes begin with { and never end", "a closing }"));
+            _tune.Errors.Add(new SourceError(at, "grace notes begin with { and never end", "a closing }"));
             _at = _line.Length;
             return;
         }
@@ -176,6 +201,17 @@ internal sealed partial class AbcBody
         {
             if (Now is ' ' or '(' or ')')
             {
+                _at++;
+                continue;
+            }
+            if (Now is '"' && _line.IndexOf('"', _at + 1) is > 0 and var quote && quote < end)
+            {
+                _at = quote + 1;
+                continue;
+            }
+            if (!IsNoteLetter(Now) && Now is not ('^' or '_' or '='))
+            {
+                _tune.LeftOut.Say($"“{Now}” among grace notes is left out.", Here);
                 _at++;
                 continue;
             }

@@ -4,7 +4,7 @@ using Coppia.Core.Music;
 namespace Coppia.Formats;
 
 /// <summary>A note’s name and its length as ABC spells them.</summary>
-internal sealed partial class AbcBody
+internal sealed partial class AbcVoice
 {
     /// <summary>Accidental, letter and octave marks. An error is recorded and null returned when there is no letter.</summary>
     private Pitch? ReadPitch(Accidentals accidentals, bool useTies)
@@ -24,23 +24,21 @@ internal sealed partial class AbcBody
 
         if (!IsNoteLetter(Now) || printed is > 2 or < -2)
         {
-            _at = start;
-            Wrong(
-                printed is null ? $"“{Now}” is not a note" : "an accidental without a note that can bear it",
-                "a note letter A–G or a–g after at most two ^ or _"
-            );
-            _at = Math.Max(_at, start + 1);
+            if (printed is null)
+                Wrong($"“{Now}” is not a note", "a note letter A–G or a–g after at most two ^ or _");
+            else
+                _tune.LeftOut.Say("An accidental without a note that can bear it is left out.", new(_lineNumber, start + 1));
             return null;
         }
 
-        var octave = char.IsUpper(Now) ? 4 : 5;
+        var octave = _octave + (char.IsUpper(Now) ? 4 : 5);
         var letter = Enum.Parse<Letter>(char.ToUpperInvariant(Now).ToString());
         _at++;
         while (Now is '\'' or ',')
             octave += _line[_at++] == ',' ? -1 : 1;
         if (octave is < 0 or > 9)
         {
-            errors.Add(
+            _tune.Errors.Add(
                 new SourceError(
                     new(_lineNumber, start + 1),
                     "the note lies outside all instruments",
@@ -72,7 +70,7 @@ internal sealed partial class AbcBody
 
         if (above is > 0 and <= 256 && below is > 0 and <= 256)
             return new Fraction(above, below);
-        errors.Add(new SourceError(start, "the note length is out of range", "a multiplier such as 2, 3/2 or /2"));
+        _tune.Errors.Add(new SourceError(start, "the note length is out of range", "a multiplier such as 2, 3/2 or /2"));
         return Fraction.Whole;
     }
 

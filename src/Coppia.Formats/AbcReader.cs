@@ -1,89 +1,86 @@
+using System.Text.RegularExpressions;
 using Coppia.Core.Music;
 
 namespace Coppia.Formats;
 
-/// <summary>Reads one voice of one tune in ABC (ABC standard 2.1). Fields X T C M L Q K; w: and chord symbols are skipped.</summary>
-public static class AbcReader
+/// <summary>Reads one tune in ABC with all its voices (ABC standard 2.1). What is left out is said.</summary>
+public static partial class AbcReader
 {
-    /// <summary>The score, or every error with its line and column.</summary>
-    public static ReadResult Read(string text)
+    /// <summary>The first tune of a text, or every error with its line and column.</summary>
+    public static ReadResult Read(string text) => Read(AbcBook.Of(text)[0]);
+
+    /// <summary>One tune of a book.</summary>
+    internal static ReadResult Read(AbcTuneText source)
     {
-        var errors = new List<SourceError>();
-        var notices = new List<Notice>();
-        var lines = text.Replace("\r\n", "\n", StringComparison.Ordinal).Replace('\r', '\n').TrimStart('\uFEFF').Split('\n');
-        var header = new Header();
-        var first = ReadHeader(lines, header, errors, notices);
-        if (first < 0)
+        var tune = new AbcTune();
+        AbcLine[] lines = [.. source.Lines];
+        var body = ReadHeader(lines, tune);
+        if (body < 0)
         {
-            if (errors.Count == 0)
-                errors.Add(NoKey(lines));
-            return new ReadResult(null, errors, notices);
+            if (tune.Errors.Count == 0)
+                tune.Errors.Add(NoKey(source, lines));
+            return new ReadResult(null, tune.Errors, [.. tune.LeftOut.Notices()]);
         }
 
-        var unit = header.Unit ?? AbcFields.DefaultUnit(header.Time);
-        var body = new AbcBody(errors, notices, unit)
-        {
-            Draft =
-            {
-                Clef = header.Clef,
-                Key = header.Key,
-                Time = header.Time,
-            },
-        };
-        body.Read(lines, first);
-        var bars = BarDraft.MendBindings(body.Draft.Finish(), notices);
-        if (
-            TuneReader.CheckSize(
-                body.Draft.EventCount,
-                bars.Any(b => b.Events.Any(e => !e.IsRest)),
-                new(Math.Min(first + 1, lines.Length), 1)
-            )
-                is { } size
-            && errors.Count == 0
-        )
-            errors.Add(size);
-        if (errors.Count > 0)
-            return new ReadResult(null, [.. errors.OrderBy(e => e.At)], notices);
+        var voices = ReadBody(lines.AsSpan(body), tune);
+        var notices = new List<Notice>();
+        var read = voices.Select(v => (Voice: v, Bars: BarDraft.MendBindings(v.Finish(), tune.LeftOut))).ToArray();
+        var sounding = read.Where(r => !r.Voice.IsUnpitched && r.Bars.Any(b => b.Events.Any(e => !e.IsRest))).ToArray();
+        foreach (var silent in read.Where(r => r.Voice.IsUnpitched))
+            notices.Add(new Notice(new(source.FirstLine, 1), null, $"Voice {silent.Voice.Id} has no pitches and is left out."));
+        var at = new SourcePosition(body < lines.Length ? lines[body].Number : lines[^1].Number, 1);
+        if (tune.Errors.Count == 0 && TuneReader.CheckSize(voices.Sum(v => v.Draft.EventCount), sounding.Length > 0, at) is { } size)
+            tune.Errors.Add(size);
+        if (tune.Errors.Count > 0)
+            return new ReadResult(null, [.. tune.Errors.OrderBy(e => e.At)], [.. tune.LeftOut.Notices()]);
 
-        var (score, faults) = ScoreAssembly.Finish(
-            new Score
+        var lined = new List<ScoreLine>();
+        foreach (var (voice, bars) in sounding)
+        {
+            var (score, faults) = ScoreAssembly.Finish(Draft(tune, voice, bars));
+            var name = voice.Name ?? (sounding.Length > 1 ? $"Voice {voice.Id}" : "");
+            lined.Add(new ScoreLine(voice.Id, name, score));
+            if (lined.Count > 1)
+                continue;
+            if (voice.MissingLastBarline)
             {
-                Title = header.Title,
-                Composer = header.Composer,
-                Clef = header.Clef,
-                Key = header.Key,
-                Time = header.Time,
-                Tempo = header.Tempo,
-                TempoWords = header.TempoWords,
-                Bars = bars,
+                var last = score.Bars[^1];
+                notices.Add(new Notice(last.At, last.Number, $"Bar {last.Number} has no closing barline; it is read as the last bar."));
             }
-        );
-        if (body.MissingLastBarline)
-            notices.Add(
-                new Notice(
-                    bars[^1].At,
-                    score.Bars[^1].Number,
-                    $"Bar {score.Bars[^1].Number} has no closing barline; it is read as the last bar."
-                )
-            );
-        return new ReadResult(score, [], [.. notices, .. faults.Select(Notice.Of)]);
+
+            notices.AddRange(faults.Select(Notice.Of));
+        }
+
+        var shared = ScoreLines.WithSharedWays(lined);
+        return new ReadResult(shared[0].Score, [], [.. tune.LeftOut.Notices(), .. notices]) { Lines = shared };
     }
 
-    /// <summary>Reads up to and with K:. Returns the index of the first line of music, or −1 when there is none to read.</summary>
-    private static int ReadHeader(string[] lines, Header header, List<SourceError> errors, List<Notice> notices)
+    private static Score Draft(AbcTune tune, AbcVoice voice, IReadOnlyList<Bar> bars) =>
+        new()
+        {
+            Title = tune.Title,
+            Composer = tune.Composer,
+            InstrumentName = voice.Name,
+            Clef = bars[0].Clef,
+            Key = bars[0].Key,
+            Time = bars[0].Time,
+            Tempo = tune.Tempo,
+            TempoWords = tune.TempoWords,
+            PartOrder = tune.PartOrder,
+            Bars = bars,
+        };
+
+    /// <summary>Reads up to and with K:. Returns the index of the first line after it, or −1 when there is none to read.</summary>
+    private static int ReadHeader(AbcLine[] lines, AbcTune tune)
     {
         for (var i = 0; i < lines.Length; i++)
         {
             var line = lines[i];
-            var bare = line.TrimStart();
-            if (bare.Length == 0 || bare[0] == '%')
-                continue;
-            if (!IsField(bare))
+            if (line.Kind == AbcLineKind.Music)
             {
-                var column = line.Length - bare.Length + 1;
-                errors.Add(
+                tune.Errors.Add(
                     new SourceError(
-                        new(i + 1, column),
+                        new(line.Number, line.Text.Length - line.Text.TrimStart().Length + 1),
                         "music begins before the key is known",
                         "a header that ends with a key line such as K:D"
                     )
@@ -91,89 +88,154 @@ public static class AbcReader
                 return -1;
             }
 
-            var value = StripComment(bare[2..]).Trim();
-            var at = new SourcePosition(i + 1, line.Length - bare.Length + 3);
-            switch (bare[0])
-            {
-                case 'X':
-                    if (header.Number is not null)
-                        return -1;
-                    header.Number = value;
-                    break;
-                case 'T':
-                    header.Title = header.Title.Length == 0 ? AbcFields.Text(value) : header.Title;
-                    break;
-                case 'C':
-                    header.Composer ??= AbcFields.Text(value);
-                    break;
-                case 'M':
-                    var (time, expected) = AbcFields.Meter(value);
-                    if (expected is not null)
-                        errors.Add(new SourceError(at, $"“{value}” is not a meter", expected));
-                    header.Time = time;
-                    break;
-                case 'L':
-                    header.Unit = AbcFields.UnitLength(value);
-                    if (header.Unit is null)
-                        errors.Add(new SourceError(at, $"“{value}” is not a note length", "a fraction such as L:1/8"));
-                    break;
-                case 'Q':
-                    (header.Tempo, header.TempoWords) = AbcFields.Tempo(value);
-                    if (header is { Tempo: null, TempoWords: null })
-                        notices.Add(
-                            new Notice(
-                                at,
-                                null,
-                                $"“Q:{value}” is not a tempo that Coppia reads, and is left out; expected one such as Q:1/4=96."
-                            )
-                        );
-                    break;
-                case 'K':
-                    var (key, clef, wrong, leftOut) = AbcFields.Key(value);
-                    if (wrong is not null)
-                        errors.Add(new SourceError(at, wrong, "a key such as K:D, K:Bb or K:Am, with a clef if need be: K:G clef=bass"));
-                    if (leftOut is not null)
-                        notices.Add(new Notice(at, null, $"“{leftOut}” in the key line is left out."));
-                    header.Key = key ?? default;
-                    header.Clef = clef ?? Clef.Treble;
-                    return i + 1;
-            }
+            if (line.Kind == AbcLineKind.Empty && line.Text.StartsWith("%%", StringComparison.Ordinal))
+                Directive(line.Text[2..].Trim(), tune);
+            if (line.Kind != AbcLineKind.Field)
+                continue;
+            HeaderField(line, tune);
+            if (line.Field == 'K')
+                return i + 1;
         }
 
         return -1;
     }
 
-    private static SourceError NoKey(string[] lines)
+    private static void HeaderField(AbcLine line, AbcTune tune)
     {
-        var last = Math.Max(1, lines.Length);
-        return lines.All(l => l.Trim().Length == 0)
-            ? new SourceError(new(1, 1), "the text is empty", "a tune in ABC or MusicXML")
-            : new SourceError(new(last, 1), "there is no key line before the end", "a header that ends with a key line such as K:D");
+        var (value, at) = (line.Value, new SourcePosition(line.Number, 3));
+        switch (line.Field)
+        {
+            case 'T':
+                tune.Title = tune.Title.Length == 0 ? AbcText.Plain(value) : tune.Title;
+                break;
+            case 'C' when value.Length > 0:
+                tune.Composer = tune.Composer is { } before ? $"{before}, {AbcText.Plain(value)}" : AbcText.Plain(value);
+                break;
+            case 'M':
+                var (time, expected) = AbcFields.Meter(value);
+                if (expected is not null)
+                    tune.Errors.Add(new SourceError(at, $"“{value}” is not a meter", expected));
+                tune.Time = time;
+                break;
+            case 'L':
+                tune.Unit = AbcFields.UnitLength(value);
+                if (tune.Unit is null)
+                    tune.Errors.Add(new SourceError(at, $"“{value}” is not a note length", "a fraction such as L:1/8"));
+                break;
+            case 'P' when value.Length is > 0 and <= 100:
+                tune.PartOrder = value;
+                break;
+            case 'U':
+                tune.DefineSign(value);
+                break;
+            case 'I':
+                Directive(value, tune);
+                break;
+            case 'Q':
+                (tune.Tempo, tune.TempoWords) = AbcFields.Tempo(value);
+                if (tune is { Tempo: null, TempoWords: null })
+                    tune.LeftOut.Say($"“Q:{value}” is not a tempo that Coppia reads, and is left out; expected one such as Q:1/4=96.", at);
+                break;
+            case 'K':
+                tune.Key = AbcKey.Of(value);
+                if (tune.Key.Wrong is { } wrong)
+                    tune.Errors.Add(new SourceError(at, wrong, "a key such as K:D, K:Bb or K:Am, with a clef if need be: K:G clef=bass"));
+                foreach (var message in tune.Key.LeftOut)
+                    tune.LeftOut.Say(message, at);
+                break;
+            case 'V':
+                tune.HeaderVoices.Add((value, at));
+                break;
+        }
     }
 
-    internal static bool IsField(string line) => line.Length >= 2 && line[1] == ':' && char.IsAsciiLetter(line[0]);
-
-    internal static string StripComment(string line)
+    private static void Directive(string directive, AbcTune tune)
     {
-        for (var i = 0; i < line.Length; i++)
+        if (directive.StartsWith("setbarnb", StringComparison.Ordinal) && int.TryParse(directive[8..], out var number))
+            tune.FirstBarNumber = number;
+        else if (directive.StartsWith("linebreak", StringComparison.Ordinal))
+            tune.BreaksAtExclamation = directive.Contains('!', StringComparison.Ordinal);
+    }
+
+    private static List<AbcVoice> ReadBody(ReadOnlySpan<AbcLine> lines, AbcTune tune)
+    {
+        var voices = new List<AbcVoice>();
+        foreach (var (value, at) in tune.HeaderVoices)
+            VoiceOf(value, at);
+        var now = voices.Count > 0 ? voices[0] : null;
+        var field = '\0';
+        foreach (var line in lines)
         {
-            if (line[i] == '%' && (i == 0 || line[i - 1] != '\\'))
-                return line[..i];
+            switch (line.Kind)
+            {
+                case AbcLineKind.Text:
+                    tune.LeftOut.Say("Lines of text are left out.", new(line.Number, 1));
+                    break;
+                case AbcLineKind.MoreOfField when field is 'w':
+                    Now().Sing(line.Value);
+                    break;
+                case AbcLineKind.Field when line.Field == 'V':
+                    now = VoiceOf(line.Value, new(line.Number, 3));
+                    break;
+                case AbcLineKind.Field when line.Field == 'w':
+                    Now().Sing(line.Value);
+                    break;
+                case AbcLineKind.Field:
+                    Now().Field(line.Field, line.Value, new(line.Number, 3));
+                    break;
+                case AbcLineKind.Music:
+                    Music(line);
+                    break;
+            }
+
+            field = line.Kind == AbcLineKind.Field ? line.Field : field;
         }
 
-        return line;
+        return voices;
+
+        AbcVoice Now() => now ??= VoiceOf("1", default);
+
+        // A voice may change within a line: [V:2].
+        void Music(AbcLine line)
+        {
+            var goesOn = line.Text.EndsWith('\\');
+            var end = goesOn ? line.Text.Length - 1 : line.Text.Length;
+            var from = 0;
+            foreach (Match change in VoiceChange().Matches(line.Text))
+            {
+                if (change.Index > from && line.Text[from..change.Index].Trim().Length > 0)
+                    Now().Read(line.Text, line.Number, from, change.Index, breaks: false);
+                now = VoiceOf(change.Groups[1].Value, new(line.Number, change.Index + 1));
+                from = change.Index + change.Length;
+            }
+
+            Now().Read(line.Text, line.Number, from, Math.Max(from, end), breaks: !goesOn);
+        }
+
+        AbcVoice VoiceOf(string value, SourcePosition at)
+        {
+            var words = value.Trim().Split([' ', '\t'], 2, StringSplitOptions.RemoveEmptyEntries);
+            var id = words.Length > 0 ? words[0] : "1";
+            var voice = voices.Find(v => v.Id == id);
+            if (voice is null)
+                voices.Add(voice = new AbcVoice(tune, id));
+            if (words.Length > 1)
+                voice.Take(AbcKey.OfVoice(words[1]), at);
+            return voice;
+        }
     }
 
-    private sealed class Header
+    private static SourceError NoKey(AbcTuneText source, AbcLine[] lines)
     {
-        public string? Number;
-        public string Title = "";
-        public string? Composer;
-        public TimeSignature? Time;
-        public Fraction? Unit;
-        public (Fraction Beat, int PerMinute)? Tempo;
-        public string? TempoWords;
-        public KeySignature Key;
-        public Clef Clef = Clef.Treble;
+        return lines.All(l => l.Kind == AbcLineKind.Empty)
+            ? new SourceError(new(1, 1), "the text is empty", "a tune in ABC or MusicXML")
+            : new SourceError(
+                new(Math.Max(1, source.LastLine), 1),
+                "there is no key line before the end",
+                "a header that ends with a key line such as K:D"
+            );
     }
+
+    [GeneratedRegex(@"\[V:\s*([^\]]*)\]")]
+    private static partial Regex VoiceChange();
 }

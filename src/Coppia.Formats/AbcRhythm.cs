@@ -5,15 +5,13 @@ using Coppia.Core.Wording;
 namespace Coppia.Formats;
 
 /// <summary>Ties, broken rhythm and tuplets.</summary>
-internal sealed partial class AbcBody
+internal sealed partial class AbcVoice
 {
     private void Tie()
     {
-        if (Draft.BarIsEmpty || Draft.Events[^1].IsRest)
-            errors.Add(new SourceError(Here, "a tie with no note before it", "a tie - right after a note"));
-        else
-            Draft.Events[^1] = Draft.Events[^1] with { TiedOn = true };
-        _at++;
+        if (!Draft.ChangeLast(e => e.IsRest ? null : e with { TiedOn = true }))
+            _tune.LeftOut.Say("A tie with no note before it is left out.", Here);
+        _at += Now == '.' ? 2 : 1;
     }
 
     private void Broken(char c)
@@ -25,9 +23,9 @@ internal sealed partial class AbcBody
             depth++;
             _at++;
         }
-        if (Draft.BarIsEmpty || depth > 2)
+        if (Draft.BarIsEmpty || depth > 3)
         {
-            errors.Add(new SourceError(at, "a broken-rhythm sign out of place", "one or two < or > between two notes of a bar"));
+            _tune.LeftOut.Say("A < or > that stands between no two notes of a bar is left out.", at);
             return;
         }
 
@@ -37,7 +35,7 @@ internal sealed partial class AbcBody
         var changed = NoteValue.Exactly(before.Value.WrittenLength * (c == '>' ? lengthened : shortened));
         if (changed is not { } value)
         {
-            errors.Add(
+            _tune.Errors.Add(
                 new SourceError(
                     at,
                     $"a {before.Value.Words(ValueNames.American)} note cannot be lengthened or shortened so",
@@ -84,12 +82,13 @@ internal sealed partial class AbcBody
 
         if (actual < fewest || actual > most || actual == normal || normal is < 1 or > 64 || count is < 1 or > 64)
         {
-            errors.Add(
+            _tune.Errors.Add(
                 new SourceError(at, "not a tuplet that Coppia reads", "(2 to (9, as in (3abc, or both numbers, as in (10:8abcdefgabc")
             );
             return;
         }
 
         (_pending.TupletActual, _pending.TupletNormal, _pending.TupletLeft, _pending.TupletStart) = (actual, normal, count, true);
+        _pending.TupletAt = at;
     }
 }

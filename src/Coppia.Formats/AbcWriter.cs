@@ -9,33 +9,65 @@ public static class AbcWriter
 {
     private static readonly Fraction Unit = new(1, 8);
 
-    public static string Write(Score score)
+    public static string Write(Score score) => Write([new ScoreLine("1", "", score)]);
+
+    /// <summary>A score of several lines, each a voice.</summary>
+    public static string Write(IReadOnlyList<ScoreLine> lines)
     {
+        var score = lines[0].Score;
         var text = new StringBuilder();
         text.Append("X:1\n");
         if (score.Title.Length > 0)
-            text.Append("T:").Append(Escaped(score.Title)).Append('\n');
+            text.Append("T:").Append(AbcText.Escaped(score.Title)).Append('\n');
         if (score.Composer is { Length: > 0 } composer)
-            text.Append("C:").Append(Escaped(composer)).Append('\n');
+            text.Append("C:").Append(AbcText.Escaped(composer)).Append('\n');
         text.Append("M:").Append(Meter(score.Time)).Append("\nL:1/8\n");
         if (Tempo(score) is { } tempo)
             text.Append("Q:").Append(tempo).Append('\n');
+        if (score.PartOrder is { } order)
+            text.Append("P:").Append(order).Append('\n');
         text.Append("K:").Append(Key(score.Key));
         if (score.Clef != Clef.Treble)
             text.Append(" clef=").Append(score.Clef.Name);
         text.Append('\n');
 
+        if (lines.Count == 1)
+        {
+            WriteMusic(text, score);
+            return text.ToString();
+        }
+
+        foreach (var (i, line) in lines.Index())
+        {
+            text.Append("V:").Append(i + 1);
+            if (line.Name.Length > 0)
+                text.Append(" name=\"").Append(AbcText.Escaped(line.Name).Replace('"', '\'')).Append('"');
+            text.Append(" clef=").Append(line.Score.Clef.Name).Append('\n');
+            // What the head says is the first line's.
+            if (line.Score.Time != score.Time)
+                text.Append("M:").Append(Meter(line.Score.Time)).Append('\n');
+            if (line.Score.Key != score.Key)
+                text.Append("K:").Append(Key(line.Score.Key)).Append('\n');
+            WriteMusic(text, line.Score);
+        }
+
+        return text.ToString();
+    }
+
+    private static void WriteMusic(StringBuilder text, Score score)
+    {
         Bar? before = null;
+        var line = 0;
         foreach (var (i, bar) in score.Bars.Index())
         {
             WriteBar(text, bar, before, i + 1 < score.Bars.Count ? score.Bars[i + 1] : null);
             before = bar;
+            if (!bar.LineBreakAfter && i + 1 < score.Bars.Count)
+                continue;
+            WriteLyrics(text, score.Bars.Skip(line).Take(i + 1 - line));
+            line = i + 1;
         }
-
-        return text.Append('\n').ToString();
     }
-
-    private static string Escaped(string value) => value.Replace('\n', ' ').Replace("%", "\\%", StringComparison.Ordinal);
 
     private static string Meter(TimeSignature? time) =>
         time switch
@@ -43,6 +75,7 @@ public static class AbcWriter
             null => "none",
             { Symbol: TimeSymbol.Common } => "C",
             { Symbol: TimeSymbol.Cut } => "C|",
+            { Sum: { } sum } t => $"({sum})/{t.Unit}",
             { } t => t.ToString(),
         };
 
@@ -75,6 +108,14 @@ public static class AbcWriter
             text.Append("[M:").Append(Meter(bar.Time)).Append(']');
         if (before is not null && before.Key != bar.Key)
             text.Append("[K:").Append(Key(bar.Key)).Append(']');
+        if (before is not null && before.ClefAtEnd != bar.Clef)
+            text.Append("[K:clef=").Append(bar.Clef.Name).Append(']');
+        if (bar.SourceNumber is { } number)
+            text.Append("[I:setbarnb ").Append(number).Append(']');
+        if (bar.IsUncounted)
+            text.Append("[I:uncountedbar]");
+        if (bar.Label is { } label)
+            text.Append("[P:").Append(AbcText.Escaped(label)).Append(']');
         if (bar.EndingStart is { } ending)
             text.Append('[').Append(ending).Append(' ');
 
@@ -91,8 +132,24 @@ public static class AbcWriter
         }
 
         text.Append(' ').Append(BarlineAfter(bar, next));
-        if (next is not null)
-            text.Append(bar.LineBreakAfter ? '\n' : ' ');
+        text.Append(bar.LineBreakAfter || next is null ? '\n' : ' ');
+    }
+
+    /// <summary>The words under one line of music, a w: line for each verse.</summary>
+    private static void WriteLyrics(StringBuilder text, IEnumerable<Bar> bars)
+    {
+        ScoreEvent[] notes = [.. bars.SelectMany(b => b.Events).Where(e => !e.IsRest)];
+        for (var verse = 0; verse < notes.Max(n => (int?)n.Lyrics.Count) && notes.Length > 0; verse++)
+            text.Append("w:").AppendJoin(' ', notes.Select(n => Syllable(verse < n.Lyrics.Count ? n.Lyrics[verse] : ""))).Append('\n');
+    }
+
+    private static string Syllable(string words)
+    {
+        if (words.Length == 0)
+            return "*";
+        var goesOn = words.Length > 1 && words.EndsWith('-');
+        return AbcText.Escaped(goesOn ? words[..^1] : words).Replace("-", "\\-", StringComparison.Ordinal).Replace(' ', '~')
+            + (goesOn ? "-" : "");
     }
 
     private static string AbcName(Waymarks mark) =>
@@ -124,6 +181,8 @@ public static class AbcWriter
 
     private static void WriteEvent(StringBuilder text, Bar bar, int index, ScoreEvent e, IReadOnlyDictionary<string, bool[]> signs)
     {
+        if (e.ClefChange is { } clef)
+            text.Append("[K:clef=").Append(clef.Name).Append(']');
         if (e.TupletStart)
         {
             var count = bar.Events.Skip(index).TakeWhile(x => !x.TupletStop).Count() + 1;
@@ -141,8 +200,14 @@ public static class AbcWriter
                 text.Append(abc);
         }
 
+        if (e.HairpinStop)
+            text.Append("!<)!");
+        if (e.Hairpin != Hairpin.None)
+            text.Append(e.Hairpin == Hairpin.Louder ? "!<(!" : "!>(!");
         if (e.PrintedFinger is { } finger)
             text.Append(CultureInfo.InvariantCulture, $"!{finger}!");
+        if (e.PrintedFingerTo is { } next)
+            text.Append(CultureInfo.InvariantCulture, $"!{next}!");
         if (e.Graces.Count > 0)
         {
             text.Append(e.Graces[0].Slashed ? "{/" : "{");

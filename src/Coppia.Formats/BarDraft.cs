@@ -14,7 +14,11 @@ internal sealed class BarDraft
     private bool _inEnding;
     private int _times = 2;
     private Waymarks _waymarks;
+    private string? _label;
+    private bool _uncounted;
+    private int _lastEnding;
 
+    /// <summary>The clef at the beginning of the next bar.</summary>
     public Clef Clef { get; set; } = Clef.Treble;
 
     public KeySignature Key { get; set; }
@@ -22,6 +26,12 @@ internal sealed class BarDraft
     public TimeSignature? Time { get; set; }
 
     public IReadOnlyList<Bar> Bars => _bars;
+
+    /// <summary>The number that the source gives to the next bar, where counting on would give another one.</summary>
+    public int? NextNumber { get; set; }
+
+    /// <summary>The clef in force where the bar in hand has come to.</summary>
+    public Clef ClefNow => _events.LastOrDefault(e => e.ClefChange is not null)?.ClefChange ?? Clef;
 
     public bool BarIsEmpty => _events.Count == 0;
 
@@ -37,19 +47,59 @@ internal sealed class BarDraft
         EventCount++;
     }
 
+    /// <summary>Changes the note or rest read last, in this bar or the one before; the change may refuse by giving null.</summary>
+    /// <returns>False where there is none, or the change refused.</returns>
+    public bool ChangeLast(Func<ScoreEvent, ScoreEvent?> change)
+    {
+        var events =
+            _events.Count > 0 ? _events
+            : _bars.Count > 0 ? (List<ScoreEvent>)_bars[^1].Events
+            : null;
+        if (events is null || change(events[^1]) is not { } changed)
+            return false;
+        events[^1] = changed;
+        return true;
+    }
+
+    /// <summary>The part that begins with the bar in hand.</summary>
+    public void Label(string label) => _label = label.Length is > 0 and <= 40 ? label : null;
+
+    /// <summary>The bar in hand has no number of its own.</summary>
+    public void Uncounted() => _uncounted = true;
+
     /// <param name="times">How often the section is played, where its beginning says so.</param>
     public void StartRepeat(int times = 2) => (_repeatStart, _times) = (true, Math.Clamp(times, 2, MostTimes));
 
     /// <summary>A waymark on the bar in hand, or at the end of the tune on its last bar.</summary>
     public void Mark(Waymarks marks) => _waymarks |= marks;
 
-    public void StartEnding(string number)
+    /// <param name="number">Its number or numbers (1, 1,3 or 1-3); null for the one after those before it.</param>
+    public void StartEnding(string? number)
     {
+        number = Spread(number ?? $"{_lastEnding + 1}");
+        _lastEnding = number.Split(',').Select(n => int.TryParse(n, out var last) ? last : 0).Max();
         if (_inEnding && _bars.Count > 0)
             _bars[^1] = _bars[^1] with { EndingStop = true };
         _endingStart = number;
         _inEnding = true;
     }
+
+    /// <summary>A range such as 1-3 as the numbers it holds.</summary>
+    private static string Spread(string numbers) =>
+        string.Join(
+            ',',
+            numbers
+                .Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+                .SelectMany(part =>
+                    part.Split('-') is [var a, var b]
+                    && int.TryParse(a, out var first)
+                    && int.TryParse(b, out var last)
+                    && first < last
+                    && last <= 16
+                        ? Enumerable.Range(first, last - first + 1).Select(n => $"{n}")
+                        : [part]
+                )
+        );
 
     /// <summary>Ends the bar in hand; with no events, the barline belongs to the bar before.</summary>
     /// <param name="times">How often the section that ends here is played in all.</param>
@@ -75,10 +125,15 @@ internal sealed class BarDraft
                     RepeatTimes = repeatEnd ? times : 2,
                     Waymarks = _waymarks,
                     EndingStop = stops,
+                    Label = _label,
+                    IsUncounted = _uncounted,
+                    SourceNumber = NextNumber,
                     At = _barAt,
                 }
             );
+            Clef = ClefNow;
             _events = [];
+            (_label, _uncounted, NextNumber) = (null, false, null);
             _repeatStart = false;
             _waymarks = Waymarks.None;
             _endingStart = null;
@@ -97,6 +152,8 @@ internal sealed class BarDraft
 
         if (stops && _endingStart is null)
             _inEnding = false;
+        if (!_inEnding && !repeatEnd)
+            _lastEnding = 0;
     }
 
     public void BreakLine()
@@ -131,7 +188,7 @@ internal sealed class BarDraft
     }
 
     /// <summary>Drops ties and slurs that lead nowhere, saying so.</summary>
-    public static IReadOnlyList<Bar> MendBindings(IReadOnlyList<Bar> bars, List<Notice> notices)
+    public static IReadOnlyList<Bar> MendBindings(IReadOnlyList<Bar> bars, LeftOut leftOut)
     {
         var flat = bars.SelectMany((b, bi) => b.Events.Select((e, ei) => (Bar: bi, Event: ei, Value: e))).ToArray();
         var mended = bars.Select(b => b.Events.ToArray()).ToArray();
@@ -140,49 +197,32 @@ internal sealed class BarDraft
         {
             var (bar, at, e) = flat[i];
             if (e.TiedOn && !(i + 1 < flat.Length && flat[i + 1].Value.Pitch == e.Pitch))
-            {
-                mended[bar][at] = mended[bar][at] with { TiedOn = false };
-                notices.Add(
-                    new Notice(
-                        e.At,
-                        null,
-                        $"The tie at {e.At} does not lead to the same note and is left out; a slur joins different notes."
-                    )
+                Drop(
+                    bar,
+                    at,
+                    x => x with { TiedOn = false },
+                    "A tie that does not lead to the same note is left out; a slur joins different notes."
                 );
-            }
-
             for (var k = 0; k < e.SlurStops; k++)
             {
                 if (open.Count > 0)
                     open.Pop();
                 else
-                    Drop(
-                        bar,
-                        at,
-                        x => x with { SlurStops = x.SlurStops - 1 },
-                        $"The slur that ends at {e.At} never begins; it is left out.",
-                        e.At
-                    );
+                    Drop(bar, at, x => x with { SlurStops = x.SlurStops - 1 }, "A slur that ends and never begins is left out.");
             }
 
             for (var k = 0; k < e.SlurStarts; k++)
                 open.Push((bar, at));
         }
 
-        foreach (var (bar, at) in open)
-            Drop(
-                bar,
-                at,
-                x => x with { SlurStarts = x.SlurStarts - 1 },
-                $"The slur that begins at {mended[bar][at].At} never ends; it is left out.",
-                mended[bar][at].At
-            );
+        foreach (var (bar, at) in open.Reverse())
+            Drop(bar, at, x => x with { SlurStarts = x.SlurStarts - 1 }, "A slur that begins and never ends is left out.");
         return [.. bars.Select((b, i) => b with { Events = mended[i] })];
 
-        void Drop(int bar, int at, Func<ScoreEvent, ScoreEvent> change, string message, SourcePosition where)
+        void Drop(int bar, int at, Func<ScoreEvent, ScoreEvent> change, string message)
         {
+            leftOut.Say(message, mended[bar][at].At);
             mended[bar][at] = change(mended[bar][at]);
-            notices.Add(new Notice(where, null, message));
         }
     }
 }

@@ -32,7 +32,9 @@ internal sealed class MusicXmlBarEnd(BarDraft draft)
         if (barline.Element("ending") is { } ending)
         {
             if ((string?)ending.Attribute("type") == "start")
-                draft.StartEnding(((string?)ending.Attribute("number"))?.Replace(" ", "", StringComparison.Ordinal) ?? "1");
+                draft.StartEnding(
+                    ((string?)ending.Attribute("number"))?.Replace(" ", "", StringComparison.Ordinal) is { Length: > 0 } n ? n : null
+                );
             else
                 _endingStops = true;
         }

@@ -50,7 +50,7 @@ internal static class MusicXmlNote
                 TimeModificationOf(e.Value),
                 first ? beams.Select((b, level) => new XElement("beam", new XAttribute("number", level + 1), BeamWord(b))) : null,
                 first ? Notations(e, tiedIn, slurs, extras) : TieNotations(e, tiedIn),
-                first ? Lyrics(e.Id, extras) : null
+                first ? Lyrics(e, extras) : null
             );
         }
     }
@@ -78,7 +78,7 @@ internal static class MusicXmlNote
 
     private static IEnumerable<XElement> TypeOf(NoteValue value)
     {
-        yield return new XElement("type", MusicXmlPart.TypeNames[value.Log + 1]);
+        yield return new XElement("type", MusicXmlPitch.TypeNames[value.Log + 1]);
         for (var d = 0; d < value.Dots; d++)
             yield return new XElement("dot");
     }
@@ -123,7 +123,9 @@ internal static class MusicXmlNote
         {
             var element = new XElement(
                 group,
-                MusicXmlNotations.Table.Where(t => t.Group == group && e.Has(t.Mark)).Select(t => new XElement(t.Name))
+                MusicXmlNotations
+                    .Table.Where(t => t.Group == group && e.Has(t.Mark))
+                    .Select(t => new XElement(t.Name, t.Mark == Marks.Roll ? MusicXmlNotations.RollText : null))
             );
             if (group == "technical")
                 element.Add(Technical(e, extras));
@@ -133,6 +135,8 @@ internal static class MusicXmlNote
 
         if (e.Has(Marks.Fermata))
             notations.Add(new XElement("fermata"));
+        if (e.Has(Marks.Arpeggio))
+            notations.Add(new XElement("arpeggiate"));
         return notations.HasElements ? notations : null;
     }
 
@@ -146,14 +150,22 @@ internal static class MusicXmlNote
         else if (e.PrintedFinger is { } printed)
         {
             yield return new XElement("fingering", printed);
+            if (e.PrintedFingerTo is { } next)
+                yield return new XElement("fingering", new XAttribute("substitution", "yes"), next);
         }
     }
 
-    private static IEnumerable<XElement>? Lyrics(string id, MusicXmlExtras extras) =>
-        extras.Lyrics?.TryGetValue(id, out var lines) == true
-            ? lines.Select(
-                (line, i) =>
-                    new XElement("lyric", new XAttribute("number", i + 1), new XElement("syllabic", "single"), new XElement("text", line))
-            )
-            : null;
+    private static IEnumerable<XElement> Lyrics(ScoreEvent e, MusicXmlExtras extras) =>
+        extras.Lyrics is { } rows
+            ? rows.GetValueOrDefault(e.Id, [])
+                .Select(
+                    (line, i) =>
+                        new XElement(
+                            "lyric",
+                            new XAttribute("number", i + 1),
+                            new XElement("syllabic", "single"),
+                            new XElement("text", line)
+                        )
+                )
+            : MusicXmlLyrics.Write(e.Lyrics);
 }

@@ -1,74 +1,105 @@
 using System.Xml.Linq;
 using Coppia.Core.Music;
-using Coppia.Core.Wording;
 
 namespace Coppia.Formats;
 
-/// <summary>Walks the measures of one part.</summary>
-internal sealed class MusicXmlPart(List<Notice> notices)
+/// <summary>Walks the measures of one part and puts each note at its moment; <see cref="MusicXmlLine"/> makes lines of them.</summary>
+internal sealed class MusicXmlPart(LeftOut leftOut, List<SourceError> errors)
 {
-    private readonly HashSet<string> _leftOut = [];
+    private readonly Dictionary<(int Staff, string Voice), List<GraceNote>> _graces = [];
     private int _divisions = 1;
-    private string? _voice;
-    private string? _dynamic;
-    private string? _words;
-    private readonly List<GraceNote> _graces = [];
+    private Transposition _transposition;
+    private KeySignature _key;
+    private TimeSignature? _time;
+    private Fraction _position;
+    private MusicXmlMeasure _measure = null!;
+    private (int Staff, string Voice)? _last;
 
-    public BarDraft Draft { get; } = new();
+    public List<MusicXmlMeasure> Measures { get; } = [];
 
-    public List<SourceError> Errors { get; } = [];
-
-    public bool AnyNote { get; private set; }
+    public MusicXmlDirections Directions { get; } = new(leftOut);
 
     public bool PickUpMarked { get; private set; }
 
-    public (Fraction Beat, int PerMinute)? Tempo { get; private set; }
+    /// <summary>It has notes for drums and the like.</summary>
+    public bool HasUnpitched { get; private set; }
 
-    public string? TempoWords { get; private set; }
+    public int Staves { get; private set; } = 1;
 
-    public void Read(XElement part)
+    public void Read(IEnumerable<XElement> measures)
     {
-        foreach (var measure in part.Elements("measure"))
+        foreach (var element in measures)
         {
-            if (Draft.Bars.Count == 0 && (string?)measure.Attribute("implicit") == "yes")
-                PickUpMarked = true;
-            var end = new MusicXmlBarEnd(Draft);
-            foreach (var element in measure.Elements())
+            _measure = new MusicXmlMeasure(element) { Key = _key, Time = _time };
+            PickUpMarked |= Measures.Count == 0 && _measure.IsImplicit;
+            (_position, _last) = (Fraction.Zero, null);
+            foreach (var child in element.Elements())
             {
-                switch (element.Name.LocalName)
-                {
-                    case "attributes":
-                        Attributes(element);
-                        break;
-                    case "note":
-                        Note(element);
-                        break;
-                    case "direction":
-                        Direction(element);
-                        break;
-                    case "print" when (string?)element.Attribute("new-system") == "yes" || (string?)element.Attribute("new-page") == "yes":
-                        Draft.BreakLine();
-                        break;
-                    case "barline":
-                        end.Read(element);
-                        break;
-                    case "sound":
-                        Draft.Mark(MusicXmlWaymarks.OfSound(element));
-                        break;
-                }
+                Read(child);
+                if (_position > _measure.Length)
+                    _measure.Length = _position;
             }
 
-            end.End();
+            foreach (var graces in _graces.Values.Where(g => g.Count > 0))
+            {
+                leftOut.Say("Grace notes with no note after them are left out.", _measure.At, _measure.Number);
+                graces.Clear();
+            }
+
+            Measures.Add(_measure);
         }
     }
 
-    private void LeaveOut(XElement at, string message)
+    private void Read(XElement element)
     {
-        if (_leftOut.Add(message))
-            notices.Add(new Notice(MusicXmlReader.At(at), null, message));
+        switch (element.Name.LocalName)
+        {
+            case "attributes":
+                Attributes(element);
+                break;
+            case "note":
+                Note(element);
+                break;
+            case "backup":
+                _position -= Duration(element);
+                if (_position < Fraction.Zero)
+                    _position = Fraction.Zero;
+                break;
+            case "forward":
+                _position += Duration(element);
+                break;
+            case "direction":
+                Directions.Read(element, _measure, At(element), isHead: Measures.Count == 0 && _measure.Notes.Count == 0);
+                break;
+            case "print" when (string?)element.Attribute("new-system") == "yes" || (string?)element.Attribute("new-page") == "yes":
+                _measure.StartsLine = true;
+                break;
+            case "barline":
+                _measure.Barlines.Add(element);
+                break;
+            case "sound":
+                _measure.Waymarks |= MusicXmlWaymarks.OfSound(element);
+                break;
+            case "harmony" or "figured-bass":
+                LeaveOut(element, "Chord symbols are left out.");
+                break;
+        }
     }
 
-    private void Wrong(XElement at, string wrong, string expected) => Errors.Add(new SourceError(MusicXmlReader.At(at), wrong, expected));
+    /// <summary>The moment that a direction means: where the music has come to, and its own offset.</summary>
+    private Fraction At(XElement direction)
+    {
+        var offset = MusicXmlReader.Int(direction.Element("offset")) is { } o ? new Fraction(o, 4L * _divisions) : Fraction.Zero;
+        var at = _position + offset;
+        return at < Fraction.Zero ? Fraction.Zero : at;
+    }
+
+    private Fraction Duration(XElement element) =>
+        MusicXmlReader.Int(element.Element("duration")) is > 0 and var duration ? new Fraction(duration, 4L * _divisions) : Fraction.Zero;
+
+    private void LeaveOut(XElement at, string message) => leftOut.Say(message, MusicXmlReader.At(at), _measure.Number);
+
+    private void Wrong(XElement at, string wrong, string expected) => errors.Add(new SourceError(MusicXmlReader.At(at), wrong, expected));
 
     private void Attributes(XElement attributes)
     {
@@ -80,241 +111,189 @@ internal sealed class MusicXmlPart(List<Notice> notices)
                 Wrong(divisions, $"“{divisions.Value}” divisions of a quarter", "a whole number above 0");
         }
 
-        if (attributes.Element("key") is { } key && key.Element("fifths") is { } fifths)
+        if (attributes.Element("transpose") is { } transpose)
         {
-            if (MusicXmlReader.Int(fifths) is >= -7 and <= 7 and var f)
-                Draft.Key = new KeySignature(
-                    f,
-                    Enum.TryParse<Mode>(key.Element("mode")?.Value.Trim(), ignoreCase: true, out var mode) ? mode : Mode.Major
-                );
-            else
-                Wrong(fifths, $"a key signature of “{fifths.Value}” fifths", "a whole number from −7 to 7");
+            _transposition = Transposition.Of(transpose);
+            if (!_transposition.IsOctaves)
+                LeaveOut(attributes, "A part that is written in another key than it sounds is put where it sounds.");
         }
 
+        if (attributes.Element("key") is { } key)
+            Key(key);
         if (attributes.Element("time") is { } time)
             Time(time);
-        if (attributes.Elements("clef").FirstOrDefault(c => (string?)c.Attribute("number") is null or "1") is { } clef)
-            ReadClef(clef);
-        if (MusicXmlReader.Int(attributes.Element("staves")) > 1)
-            LeaveOut(attributes, "Only the first voice of the first staff is read.");
+        foreach (var clef in attributes.Elements("clef"))
+        {
+            var staff = int.TryParse((string?)clef.Attribute("number"), out var n) ? n : 1;
+            var (found, wrong) = MusicXmlPitch.ClefOf(clef);
+            if (found is not null)
+                _measure.Clefs.Add(new TimedClef(staff, _position, found));
+            if (wrong is not null)
+                LeaveOut(clef, wrong);
+        }
+
+        if (MusicXmlReader.Int(attributes.Element("staves")) is > 0 and <= 16 and var staves)
+            Staves = Math.Max(Staves, staves);
+    }
+
+    private void Key(XElement key)
+    {
+        if (key.Element("fifths") is not { } fifths)
+        {
+            LeaveOut(key, "A key signature of single signs is left out; they are printed at their notes.");
+            return;
+        }
+
+        if (MusicXmlReader.Int(fifths) is not (>= -7 and <= 7 and var f))
+        {
+            Wrong(fifths, $"a key signature of “{fifths.Value}” fifths", "a whole number from −7 to 7");
+            return;
+        }
+
+        _key = new KeySignature(
+            _transposition.Fifths(f),
+            Enum.TryParse<Mode>(key.Element("mode")?.Value.Trim(), ignoreCase: true, out var mode) ? mode : Mode.Major
+        );
+        if (_position.IsZero)
+            _measure.Key = _key;
     }
 
     private void Time(XElement time)
     {
         if (time.Element("senza-misura") is not null)
         {
-            Draft.Time = null;
-            return;
+            _time = null;
         }
-
-        var beats = time.Element("beats")?.Value.Split('+').Select(b => int.TryParse(b.Trim(), out var n) ? n : -100).Sum();
-        if (beats is >= 1 and <= 32 && MusicXmlReader.Int(time.Element("beat-type")) is (1 or 2 or 4 or 8 or 16 or 32) and var unit)
+        else if (MusicXmlPitch.TimeOf(time) is { } found)
         {
-            var symbol = (string?)time.Attribute("symbol") switch
-            {
-                "common" => TimeSymbol.Common,
-                "cut" => TimeSymbol.Cut,
-                _ => TimeSymbol.Numbers,
-            };
-            Draft.Time = new TimeSignature(beats.Value, unit, symbol);
+            _time = found;
         }
         else
         {
             Wrong(time, "a time signature that cannot be read", "beats 1 to 32 over 1, 2, 4, 8, 16 or 32");
-        }
-    }
-
-    private void ReadClef(XElement element)
-    {
-        var sign = element.Element("sign")?.Value.Trim();
-        var line =
-            MusicXmlReader.Int(element.Element("line"))
-            ?? (
-                sign switch
-                {
-                    "G" => 2,
-                    "C" => 3,
-                    "F" => 4,
-                    _ => 0,
-                }
-            );
-        if (Clef.All.FirstOrDefault(c => c.Sign == sign && c.Line == line) is { } clef)
-        {
-            if (Draft.Bars.Count == 0 && Draft.BarIsEmpty)
-                Draft.Clef = clef;
-            else if (clef != Draft.Clef)
-                LeaveOut(element, "A change of clef inside the tune is left out; the first clef stays.");
-        }
-        else if (Draft.Bars.Count == 0)
-        {
-            Wrong(element, $"a {sign} clef on line {line}", "a treble, alto, tenor or bass clef");
-        }
-    }
-
-    private void Direction(XElement direction)
-    {
-        foreach (var type in direction.Elements("direction-type").Elements())
-        {
-            switch (type.Name.LocalName)
-            {
-                case "dynamics":
-                    _dynamic = type.Elements().FirstOrDefault()?.Name.LocalName;
-                    break;
-                case "segno" or "coda":
-                    break;
-                case "words" when WaymarkWords.Of(type.Value) != Waymarks.None:
-                    break;
-                case "words" when Draft.Bars.Count == 0 && Draft.BarIsEmpty && TempoWords is null:
-                    TempoWords = type.Value.Trim();
-                    break;
-                case "words":
-                    _words = type.Value.Trim();
-                    break;
-                case "metronome" when Tempo is null && MusicXmlReader.Int(type.Element("per-minute")) is > 0 and var perMinute:
-                    Tempo = (
-                        Value(type.Element("beat-unit")?.Value.Trim(), type.Elements("beat-unit-dot").Count())?.Length ?? Fraction.Quarter,
-                        perMinute
-                    );
-                    break;
-                case "metronome":
-                    if (Tempo is null)
-                        LeaveOut(direction, "A metronome mark that gives no beats a minute is left out.");
-                    break;
-                default:
-                    LeaveOut(direction, $"Some directions are left out ({type.Name.LocalName}).");
-                    break;
-            }
+            return;
         }
 
-        Draft.Mark(MusicXmlWaymarks.Of(direction));
+        if (_position.IsZero)
+            _measure.Time = _time;
     }
 
     private void Note(XElement note)
     {
+        var isChord = note.Element("chord") is not null;
+        var isGrace = note.Element("grace") is not null;
+        var voice = note.Element("voice")?.Value.Trim() is { Length: > 0 } named ? named : "1";
+        var staff = MusicXmlReader.Int(note.Element("staff")) ?? 1;
+        var duration = isGrace ? Fraction.Zero : Duration(note);
+        var position = _position;
+        if (!isChord)
+            _position += duration;
+
         if (note.Element("cue") is not null)
         {
             LeaveOut(note, "Cue notes are left out.");
             return;
         }
 
-        var voice = note.Element("voice")?.Value.Trim() is { Length: > 0 } named ? named : "1";
-        _voice ??= voice;
-        if (voice != _voice || MusicXmlReader.Int(note.Element("staff")) is > 1)
-        {
-            LeaveOut(note, "Only the first voice is read; other voices are left out.");
-            return;
-        }
-
+        var isRest = note.Element("rest") is not null;
         var pitch = note.Element("pitch") is { } p ? ReadPitch(p) : null;
-        if (pitch is null && note.Element("rest") is null)
+        if (pitch is null && !isRest)
         {
-            if (note.Element("pitch") is null)
-                LeaveOut(note, "Notes without a pitch are left out.");
-            return;
-        }
-
-        if (note.Element("grace") is { } grace)
-        {
-            if (pitch is { } gracePitch)
-                _graces.Add(
-                    new GraceNote(
-                        "",
-                        gracePitch,
-                        Value(note.Element("type")?.Value.Trim(), 0) ?? new NoteValue(3),
-                        (string?)grace.Attribute("slash") == "yes"
-                    )
-                );
-            return;
-        }
-
-        if (note.Element("chord") is not null)
-        {
-            if (pitch is { } member && !Draft.BarIsEmpty)
+            if (note.Element("unpitched") is not null)
             {
-                Draft.Events[^1] = Draft.Events[^1] with { Chord = [.. Draft.Events[^1].Chord, member] };
-                LeaveOut(note, "Double stops are shown, but only the first note of each is given a string and finger.");
+                HasUnpitched = true;
+                LeaveOut(note, "Notes without a pitch are left out.");
             }
 
             return;
         }
 
-        var barRest = note.Element("rest") is { } rest && (string?)rest.Attribute("measure") == "yes";
-        if (ReadValue(note, barRest) is not { } value)
+        var key = (staff, voice);
+        if (isGrace)
+            Grace(note, key, pitch);
+        else if (isChord)
+            Chord(note, key, pitch);
+        else
+            Add(note, key, position, duration, pitch);
+    }
+
+    private void Grace(XElement note, (int, string) key, Pitch? pitch)
+    {
+        if (pitch is not { } grace)
             return;
-        AnyNote |= pitch is not null;
-        Draft.Add(
-            MusicXmlNotations.Apply(
-                note,
-                new ScoreEvent
-                {
-                    Pitch = pitch,
-                    Value = value,
-                    IsBarRest = barRest,
-                    At = MusicXmlReader.At(note),
-                    Dynamic = _dynamic,
-                    Words = _words,
-                    Graces = pitch is null ? [] : [.. _graces],
-                }
+        if (!_graces.TryGetValue(key, out var waiting))
+            _graces[key] = waiting = [];
+        waiting.Add(
+            new GraceNote(
+                "",
+                grace,
+                MusicXmlPitch.Value(note.Element("type")?.Value.Trim(), 0) ?? new NoteValue(3),
+                (string?)note.Element("grace")!.Attribute("slash") == "yes"
             )
         );
-        _dynamic = null;
-        _words = null;
-        _graces.Clear();
     }
+
+    private void Chord(XElement note, (int, string) key, Pitch? pitch)
+    {
+        if (pitch is not { } member || _last != key)
+            return;
+        var main = _measure.Notes[^1];
+        _measure.Notes[^1] = main with { Event = main.Event with { Chord = [.. main.Event.Chord, member] } };
+        LeaveOut(note, "Double stops are shown, but only the first note of each is given a string and finger.");
+    }
+
+    private void Add(XElement note, (int Staff, string Voice) key, Fraction position, Fraction duration, Pitch? pitch)
+    {
+        var (value, wrong) = MusicXmlPitch.ValueOf(note, duration);
+        var isBarRest = pitch is null && IsBarRest(note, value, duration);
+        if (isBarRest)
+            value = new NoteValue(0);
+        if (value is not { } printed)
+        {
+            Wrong(note, wrong!.Value.Wrong, wrong.Value.Expected);
+            return;
+        }
+
+        if (duration.IsZero)
+        {
+            // A source without durations is as long as it is printed.
+            duration = isBarRest && _measure.Time is { } time ? time.BarLength : printed.Length;
+            _position = position + duration;
+        }
+
+        _last = key;
+        var graces = _graces.GetValueOrDefault(key) ?? [];
+        var e = new ScoreEvent
+        {
+            Pitch = pitch,
+            Value = printed,
+            IsBarRest = isBarRest,
+            At = MusicXmlReader.At(note),
+            Lyrics = MusicXmlLyrics.Of(note),
+        };
+        if (pitch is not null && graces.Count > 0)
+        {
+            e = e with { Graces = [.. graces] };
+            graces.Clear();
+        }
+
+        _measure.Notes.Add(
+            new TimedNote(key.Staff, key.Voice, position, duration, MusicXmlNotations.Apply(note, e, message => LeaveOut(note, message)))
+        );
+    }
+
+    /// <summary>A rest for the bar says so, or is printed as a whole rest (or as nothing) and lasts as long as the bar.</summary>
+    private bool IsBarRest(XElement note, NoteValue? value, Fraction duration) =>
+        (string?)note.Element("rest")?.Attribute("measure") == "yes"
+        || _measure.Time is { } time
+            && duration == time.BarLength
+            && (note.Element("type") is null || value is { Log: 0, Dots: 0 } && duration != Fraction.Whole);
 
     private Pitch? ReadPitch(XElement element)
     {
-        var step = element.Element("step")?.Value.Trim();
-        var alter = element.Element("alter") is { } a
-            ? double.TryParse(a.Value, System.Globalization.CultureInfo.InvariantCulture, out var n)
-                ? n
-                : double.NaN
-            : 0;
-        if (
-            step is ['A' or 'B' or 'C' or 'D' or 'E' or 'F' or 'G']
-            && alter is -2 or -1 or 0 or 1 or 2
-            && MusicXmlReader.Int(element.Element("octave")) is >= 0 and <= 9 and var octave
-        )
-            return new Pitch(Enum.Parse<Letter>(step!), (int)alter, octave);
+        if (MusicXmlPitch.Of(element) is { } pitch)
+            return _transposition.Sounding(pitch);
         Wrong(element, "a pitch that cannot be read", "a step A–G, an alter from −2 to 2 in whole semitones, and an octave 0–9");
         return null;
-    }
-
-    private NoteValue? ReadValue(XElement note, bool barRest)
-    {
-        if (barRest)
-            return new NoteValue(0);
-        var modification = note.Element("time-modification");
-        var actual = MusicXmlReader.Int(modification?.Element("actual-notes")) ?? 1;
-        var normal = MusicXmlReader.Int(modification?.Element("normal-notes")) ?? 1;
-        if (actual is < 1 or > 64 || normal is < 1 or > 64)
-        {
-            Wrong(note, $"a tuplet of {actual} in the time of {normal}", "numbers from 1 to 64");
-            return null;
-        }
-
-        if (note.Element("type") is { } type)
-        {
-            if (Value(type.Value.Trim(), note.Elements("dot").Count()) is { } value)
-                return value with { TupletActual = actual, TupletNormal = normal };
-            Wrong(type, $"“{type.Value}” is not a note value that Coppia reads", "whole, half, quarter, eighth, 16th … 128th");
-            return null;
-        }
-
-        if (
-            MusicXmlReader.Int(note.Element("duration")) is > 0 and var duration
-            && NoteValue.Exactly(new Fraction(duration, 4L * _divisions) * new Fraction(actual, normal)) is { } exact
-        )
-            return exact with { TupletActual = actual, TupletNormal = normal };
-        Wrong(note, "a note with neither a type nor a duration of one note value", "a <type>, or a <duration> that is one note value");
-        return null;
-    }
-
-    internal static readonly string[] TypeNames = ["breve", "whole", "half", "quarter", "eighth", "16th", "32nd", "64th", "128th"];
-
-    private static NoteValue? Value(string? type, int dots)
-    {
-        var at = Array.IndexOf(TypeNames, type);
-        return at < 0 || dots > 3 ? null : new NoteValue(at - 1, dots);
     }
 }

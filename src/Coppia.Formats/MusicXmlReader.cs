@@ -5,15 +5,13 @@ using Coppia.Core.Music;
 
 namespace Coppia.Formats;
 
-/// <summary>
-/// Reads the first voice of the first part of a MusicXML 4.0 partwise score (W3C MusicXML 4.0). What is left out is said.
-/// </summary>
+/// <summary>Reads every line of a MusicXML 4.0 score: its parts, their staves and voices (W3C MusicXML 4.0). What is left out is said.</summary>
 public static class MusicXmlReader
 {
     /// <summary>The score, or every error with its line and column. DTDs are not read and nothing outside the text is opened.</summary>
     public static ReadResult Read(string xml)
     {
-        XDocument document;
+        XElement root;
         try
         {
             var settings = new XmlReaderSettings
@@ -24,7 +22,7 @@ public static class MusicXmlReader
                 MaxCharactersFromEntities = 0,
             };
             using var reader = XmlReader.Create(new StringReader(xml.TrimStart('\uFEFF', ' ', '\t', '\r', '\n')), settings);
-            document = XDocument.Load(reader, LoadOptions.SetLineInfo);
+            root = XDocument.Load(reader, LoadOptions.SetLineInfo).Root!;
         }
         catch (XmlException e)
         {
@@ -40,8 +38,14 @@ public static class MusicXmlReader
             );
         }
 
-        var root = document.Root!;
-        if (root.Name.LocalName != "score-partwise")
+        // Some programs write MusicXML in a namespace; its names are the same.
+        if (root.Name.Namespace != XNamespace.None)
+        {
+            foreach (var element in root.DescendantsAndSelf())
+                element.Name = element.Name.LocalName;
+        }
+
+        if (root.Name.LocalName is not ("score-partwise" or "score-timewise"))
             return ReadResult.Failed(
                 new SourceError(
                     At(root),
@@ -49,41 +53,101 @@ public static class MusicXmlReader
                     "<score-partwise>, MusicXML as most programs save it"
                 )
             );
-        if (root.Element("part") is not { } part)
+        var parts = Parts(root);
+        if (parts.Count == 0)
             return ReadResult.Failed(new SourceError(At(root), "there is no part with music", "a <part> element"));
-
-        var notices = new List<Notice>();
-        var parts = root.Elements("part").Count();
-        if (parts > 1)
-            notices.Add(new Notice(At(part), null, $"Only the first of {parts} parts is read."));
-        var reading = new MusicXmlPart(notices);
-        reading.Read(part);
-        if (reading.Errors.Count == 0 && TuneReader.CheckSize(reading.Draft.EventCount, reading.AnyNote, At(part)) is { } size)
-            reading.Errors.Add(size);
-        if (reading.Errors.Count > 0)
-            return new ReadResult(null, [.. reading.Errors.OrderBy(e => e.At)], notices);
-
-        var bars = BarDraft.MendBindings(reading.Draft.Finish(), notices);
-        var (score, faults) = ScoreAssembly.Finish(
-            new Score
-            {
-                Title = Title(root),
-                Composer = root.Element("identification")
-                    ?.Elements("creator")
-                    .FirstOrDefault(c => (string?)c.Attribute("type") is "composer" or null)
-                    ?.Value.Trim(),
-                InstrumentName = root.Element("part-list")?.Element("score-part")?.Element("part-name")?.Value.Trim(),
-                Clef = bars[0].Clef,
-                Key = bars[0].Key,
-                Time = bars[0].Time,
-                Tempo = reading.Tempo,
-                TempoWords = reading.TempoWords,
-                Bars = bars,
-            },
-            reading.PickUpMarked
-        );
-        return new ReadResult(score, [], [.. notices, .. faults.Select(Notice.Of)]);
+        return Read(root, parts);
     }
+
+    private static ReadResult Read(XElement root, IReadOnlyList<(string Id, List<XElement> Measures)> parts)
+    {
+        var leftOut = new LeftOut();
+        var errors = new List<SourceError>();
+        var names = root.Element("part-list")?.Elements("score-part").ToLookup(p => (string?)p.Attribute("id") ?? "", NameOf);
+        var notices = new List<Notice>();
+        var lines = new List<ScoreLine>();
+        ScoreLine? main = null;
+        var events = 0;
+        MusicXmlPart? first = null;
+        foreach (var (id, measures) in parts)
+        {
+            var part = new MusicXmlPart(leftOut, errors);
+            part.Read(measures);
+            first ??= part;
+            var name = names?[id].FirstOrDefault() ?? "";
+            var own = MusicXmlLine.Of(part, id, name, leftOut);
+            events += own.Sum(l => l.Draft.EventCount);
+            if (own.Count == 0 && part.HasUnpitched)
+                notices.Add(new Notice(At(root), null, $"The part {(name.Length > 0 ? $"“{name}”" : id)} has no pitches and is left out."));
+            if (errors.Count > 0 || events > Score.MostEvents)
+                continue;
+            foreach (var line in own)
+            {
+                var bars = BarDraft.MendBindings(line.Draft.Finish(), leftOut);
+                var (score, faults) = ScoreAssembly.Finish(HeadOf(root, first, part, name, bars), part.PickUpMarked);
+                lines.Add(new ScoreLine(line.Key, line.Name, score));
+                if (main is not null || line != MusicXmlLine.Main(own))
+                    continue;
+                main = lines[^1];
+                notices.AddRange(faults.Select(Notice.Of));
+            }
+        }
+
+        if (errors.Count == 0 && TuneReader.CheckSize(events, lines.Count > 0 || events > Score.MostEvents, At(root)) is { } size)
+            errors.Add(size);
+        if (errors.Count > 0)
+            return new ReadResult(null, [.. errors.OrderBy(e => e.At)], [.. leftOut.Notices()]);
+        var shared = ScoreLines.WithSharedWays(lines);
+        return new ReadResult(shared.First(l => l.Key == main!.Key).Score, [], [.. leftOut.Notices(), .. notices]) { Lines = shared };
+    }
+
+    private static Score HeadOf(XElement root, MusicXmlPart first, MusicXmlPart part, string name, IReadOnlyList<Bar> bars) =>
+        new()
+        {
+            Title = MusicXmlTitle.Of(root),
+            Composer = MusicXmlTitle.Composer(root),
+            InstrumentName = name.Length > 0 ? name : null,
+            Clef = bars[0].Clef,
+            Key = bars[0].Key,
+            Time = bars[0].Time,
+            // Many scores print the tempo over their top part only.
+            Tempo = part.Directions.Tempo ?? first.Directions.Tempo,
+            TempoWords = part.Directions.TempoWords ?? first.Directions.TempoWords,
+            PartOrder = root.Element("identification")
+                ?.Element("miscellaneous")
+                ?.Elements("miscellaneous-field")
+                .FirstOrDefault(f => (string?)f.Attribute("name") == MusicXmlWriter.PartOrderField)
+                ?.Value,
+            Bars = bars,
+        };
+
+    /// <summary>The measures of each part, whichever way the score is nested.</summary>
+    private static List<(string Id, List<XElement> Measures)> Parts(XElement root)
+    {
+        if (root.Name.LocalName == "score-partwise")
+            return [.. root.Elements("part").Select(p => ((string?)p.Attribute("id") ?? "", p.Elements("measure").ToList()))];
+        var parts = new List<(string Id, List<XElement> Measures)>();
+        foreach (var measure in root.Elements("measure"))
+        {
+            foreach (var part in measure.Elements("part"))
+            {
+                var id = (string?)part.Attribute("id") ?? "";
+                if (parts.Find(p => p.Id == id) is not { Measures: { } measures })
+                    parts.Add((id, measures = []));
+                part.Name = "measure";
+                part.ReplaceAttributes(measure.Attributes());
+                measures.Add(part);
+            }
+        }
+
+        return parts;
+    }
+
+    private static string NameOf(XElement part) =>
+        new[] { part.Element("part-name"), part.Element("score-instrument")?.Element("instrument-name"), part.Element("part-abbreviation") }
+            .Select(e => e?.Value.Trim() ?? "")
+            .FirstOrDefault(n => n.Length > 0)
+        ?? "";
 
     internal static SourcePosition At(XElement element)
     {
@@ -95,7 +159,4 @@ public static class MusicXmlReader
         element is not null && int.TryParse(element.Value.Trim(), NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var n)
             ? n
             : null;
-
-    private static string Title(XElement root) =>
-        (root.Element("work")?.Element("work-title") ?? root.Element("movement-title"))?.Value.Trim() ?? "";
 }

@@ -5,7 +5,7 @@ using Coppia.Core.Music;
 namespace Coppia.Formats;
 
 /// <summary>What may be written beside the notes themselves.</summary>
-/// <param name="Lyrics">Lines of text under a note, by note id.</param>
+/// <param name="Lyrics">Lines of text under a note, by note id, in place of the words that are sung; null leaves those.</param>
 /// <param name="Technical">String (1 = highest sounding, as MusicXML counts) and finger by note id.</param>
 public sealed record MusicXmlExtras(
     IReadOnlyDictionary<string, IReadOnlyList<string>>? Lyrics = null,
@@ -15,34 +15,57 @@ public sealed record MusicXmlExtras(
 /// <summary>Writes a score as MusicXML 4.0 partwise (W3C MusicXML 4.0), with the score's own ids on bars, notes and rests.</summary>
 public static class MusicXmlWriter
 {
-    public static string Write(Score score, MusicXmlExtras? extras = null)
+    public static string Write(Score score, MusicXmlExtras? extras = null) =>
+        Write([new ScoreLine("P1", score.InstrumentName ?? "", score)], extras);
+
+    /// <summary>A score of several lines, each a part; title, composer and the order of parts are those of the first.</summary>
+    public static string Write(IReadOnlyList<ScoreLine> lines, MusicXmlExtras? extras = null)
+    {
+        var first = lines[0].Score;
+        var root = new XElement(
+            "score-partwise",
+            new XAttribute("version", "4.0"),
+            first.Title.Length > 0 ? new XElement("work", new XElement("work-title", first.Title)) : null,
+            Identification(first),
+            new XElement(
+                "part-list",
+                lines.Select((l, i) => new XElement("score-part", new XAttribute("id", $"P{i + 1}"), new XElement("part-name", l.Name)))
+            ),
+            ScoreLines.WithOwnIds(lines).Select((l, i) => Part(l.Score, $"P{i + 1}", extras ?? new MusicXmlExtras()))
+        );
+        return "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n" + root.ToString(SaveOptions.DisableFormatting) + "\n";
+    }
+
+    private static XElement Part(Score score, string id, MusicXmlExtras extras)
     {
         var divisions = Divisions(score);
         var slurs = new SlurNumbers(score);
-        var part = new XElement("part", new XAttribute("id", "P1"));
+        var part = new XElement("part", new XAttribute("id", id));
         Bar? before = null;
         var ending = "1";
         foreach (var bar in score.Bars)
         {
             ending = bar.EndingStart ?? ending;
-            part.Add(Measure(score, bar, before, divisions, ending, slurs, extras ?? new MusicXmlExtras()));
+            part.Add(Measure(score, bar, before, divisions, ending, slurs, extras));
             before = bar;
         }
 
-        var root = new XElement(
-            "score-partwise",
-            new XAttribute("version", "4.0"),
-            score.Title.Length > 0 ? new XElement("work", new XElement("work-title", score.Title)) : null,
-            score.Composer is { } composer
-                ? new XElement("identification", new XElement("creator", new XAttribute("type", "composer"), composer))
-                : null,
-            new XElement(
-                "part-list",
-                new XElement("score-part", new XAttribute("id", "P1"), new XElement("part-name", score.InstrumentName ?? ""))
-            ),
-            part
+        return part;
+    }
+
+    /// <summary>Name under which the order of the parts is kept; the format has no place of its own for it.</summary>
+    internal const string PartOrderField = "part-order";
+
+    private static XElement? Identification(Score score)
+    {
+        var about = new XElement(
+            "identification",
+            score.Composer is { } composer ? new XElement("creator", new XAttribute("type", "composer"), composer) : null,
+            score.PartOrder is { } order
+                ? new XElement("miscellaneous", new XElement("miscellaneous-field", new XAttribute("name", PartOrderField), order))
+                : null
         );
-        return "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n" + root.ToString(SaveOptions.DisableFormatting) + "\n";
+        return about.HasElements ? about : null;
     }
 
     /// <summary>Divisions of a quarter fine enough for every length in the score.</summary>
@@ -64,9 +87,9 @@ public static class MusicXmlWriter
     {
         var measure = new XElement(
             "measure",
-            new XAttribute("number", bar.Number.ToString(CultureInfo.InvariantCulture)),
+            new XAttribute("number", bar.IsUncounted ? $"X{bar.Number}" : bar.Number.ToString(CultureInfo.InvariantCulture)),
             new XAttribute("id", bar.Id),
-            bar.IsPickUp ? new XAttribute("implicit", "yes") : null
+            bar.IsPickUp || bar.IsUncounted ? new XAttribute("implicit", "yes") : null
         );
         if (before is { LineBreakAfter: true })
             measure.Add(new XElement("print", new XAttribute("new-system", "yes")));
@@ -89,12 +112,16 @@ public static class MusicXmlWriter
             );
         }
 
+        if (bar.Label is { } label)
+            measure.Add(Direction(new XElement("rehearsal", label)));
         measure.Add(MusicXmlWaymarks.Write(score, bar.Waymarks & (Waymarks.Segno | Waymarks.Coda)));
         var beams = Beams.Of(bar);
         var shown = Accidentals.Shown(bar, before is null ? new HashSet<int>() : Accidentals.TiedOut(before));
         var tiedIn = before?.Events is [.., { TiedOn: true }];
         foreach (var (i, e) in bar.Events.Index())
         {
+            if (e.ClefChange is { } clef)
+                measure.Add(new XElement("attributes", ClefOf(clef)));
             measure.Add(Directions(e));
             foreach (var grace in e.Graces)
                 measure.Add(Grace(grace, shown[grace.Id][0]));
@@ -139,17 +166,19 @@ public static class MusicXmlWriter
                         time.Symbol == TimeSymbol.Numbers
                             ? null
                             : new XAttribute("symbol", time.Symbol == TimeSymbol.Common ? "common" : "cut"),
-                        new XElement("beats", time.Beats),
+                        new XElement("beats", time.Sum ?? time.Beats.ToString(CultureInfo.InvariantCulture)),
                         new XElement("beat-type", time.Unit)
                     )
                     : new XElement("time", new XElement("senza-misura"))
             );
         }
 
-        if (before is null)
-            attributes.Add(new XElement("clef", new XElement("sign", bar.Clef.Sign), new XElement("line", bar.Clef.Line)));
+        if (before?.ClefAtEnd != bar.Clef)
+            attributes.Add(ClefOf(bar.Clef));
         return attributes.HasElements ? attributes : null;
     }
+
+    private static XElement ClefOf(Clef clef) => new("clef", new XElement("sign", clef.Sign), new XElement("line", clef.Line));
 
     private static IEnumerable<XElement> TempoDirection(Score score)
     {
@@ -160,7 +189,7 @@ public static class MusicXmlWriter
         var direction = Direction(
             new XElement(
                 "metronome",
-                new XElement("beat-unit", MusicXmlPart.TypeNames[beat.Log + 1]),
+                new XElement("beat-unit", MusicXmlPitch.TypeNames[beat.Log + 1]),
                 Enumerable.Range(0, beat.Dots).Select(_ => new XElement("beat-unit-dot")),
                 new XElement("per-minute", tempo.PerMinute)
             )
@@ -175,8 +204,18 @@ public static class MusicXmlWriter
         if (e.Words is { } words)
             yield return Direction(new XElement("words", words));
         if (e.Dynamic is { } dynamic)
-            yield return Direction(new XElement("dynamics", new XElement(dynamic)), "below");
+            yield return Direction(new XElement("dynamics", Dynamic(dynamic)), "below");
+        if (e.HairpinStop)
+            yield return Direction(new XElement("wedge", new XAttribute("type", "stop")), "below");
+        if (e.Hairpin != Hairpin.None)
+            yield return Direction(
+                new XElement("wedge", new XAttribute("type", e.Hairpin == Hairpin.Louder ? "crescendo" : "diminuendo")),
+                "below"
+            );
     }
+
+    private static XElement Dynamic(string dynamic) =>
+        AbcDecorations.Dynamics.Contains(dynamic) ? new XElement(dynamic) : new XElement("other-dynamics", dynamic);
 
     internal static XElement Direction(XElement type, string placement = "above") =>
         new("direction", new XAttribute("placement", placement), new XElement("direction-type", type));
@@ -188,7 +227,7 @@ public static class MusicXmlWriter
             new XElement("grace", grace.Slashed ? new XAttribute("slash", "yes") : null),
             MusicXmlNote.PitchOf(grace.Pitch),
             new XElement("voice", 1),
-            new XElement("type", MusicXmlPart.TypeNames[grace.Value.Log + 1]),
+            new XElement("type", MusicXmlPitch.TypeNames[grace.Value.Log + 1]),
             sign ? MusicXmlNote.AccidentalOf(grace.Pitch) : null
         );
 

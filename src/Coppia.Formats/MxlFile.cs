@@ -22,31 +22,41 @@ public static class MxlFile
         var container =
             archive.GetEntry("META-INF/container.xml")
             ?? throw new InvalidDataException("The file holds no META-INF/container.xml; expected a compressed MusicXML file.");
-        string? path;
+        string[] paths;
         try
         {
-            path = XDocument
-                .Parse(Text(container))
-                .Descendants()
-                .FirstOrDefault(e => e.Name.LocalName == "rootfile")
-                ?.Attribute("full-path")
-                ?.Value;
+            paths =
+            [
+                .. XDocument
+                    .Parse(TuneBytes.Plain(Bytes(container)))
+                    .Descendants()
+                    .Where(e => e.Name.LocalName == "rootfile")
+                    .OrderByDescending(IsScore)
+                    .Select(e => (string?)e.Attribute("full-path") ?? ""),
+            ];
         }
         catch (System.Xml.XmlException e)
         {
             throw new InvalidDataException("META-INF/container.xml is not well formed; expected the list of the file's scores.", e);
         }
 
-        var score = path is null ? null : archive.GetEntry(path);
-        return Text(
-            score
-                ?? throw new InvalidDataException(
-                    "META-INF/container.xml names no score that the file holds; expected a rootfile with its full-path."
-                )
+        var score = paths.Select(archive.GetEntry).FirstOrDefault(e => e is not null);
+        return TuneBytes.Plain(
+            Bytes(
+                score
+                    ?? throw new InvalidDataException(
+                        "META-INF/container.xml names no score that the file holds; expected a rootfile with its full-path."
+                    )
+            )
         );
     }
 
-    private static ZipArchive Open(Stream file)
+    /// <summary>A container may list a picture of the score too, and list it first.</summary>
+    private static bool IsScore(XElement rootfile) =>
+        ((string?)rootfile.Attribute("media-type"))?.Contains("musicxml", StringComparison.OrdinalIgnoreCase)
+        ?? Path.GetExtension((string?)rootfile.Attribute("full-path") ?? "").ToLowerInvariant() is ".xml" or ".musicxml";
+
+    internal static ZipArchive Open(Stream file)
     {
         try
         {
@@ -61,7 +71,8 @@ public static class MxlFile
         }
     }
 
-    private static string Text(ZipArchiveEntry entry)
+    /// <exception cref="InvalidDataException">It unpacks to too much.</exception>
+    internal static byte[] Bytes(ZipArchiveEntry entry)
     {
         using var stream = entry.Open();
         var buffer = new byte[81920];
@@ -75,8 +86,6 @@ public static class MxlFile
                 throw new InvalidDataException($"The file unpacks to more than {MostUnpackedBytes / 1024 / 1024} MB; expected less.");
         }
 
-        whole.Position = 0;
-        using var reader = new StreamReader(whole);
-        return reader.ReadToEnd();
+        return whole.ToArray();
     }
 }

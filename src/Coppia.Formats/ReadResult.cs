@@ -9,7 +9,7 @@ public sealed record SourceError(SourcePosition At, string Wrong, string Expecte
     public override string ToString() => $"{At}: {Wrong}; expected {Expected}";
 }
 
-/// <summary>Something that was read, but that the reader of the tune should know: a short bar, a part left out.</summary>
+/// <summary>Something that was read, but that the reader of the tune should know: a short bar, a sign left out.</summary>
 /// <param name="At">Where in the source.</param>
 /// <param name="Bar">Printed bar number where it concerns one bar.</param>
 /// <param name="Message">One sentence.</param>
@@ -19,8 +19,30 @@ public sealed record Notice(SourcePosition At, int? Bar, string Message)
         new(fault.Bar.At, fault.Kind == MeterFaultKind.FreeMeter ? null : fault.Bar.Number, fault.Words());
 }
 
-/// <summary>What came of reading a source: a score, or errors; and notices in either case.</summary>
+/// <summary>One line of a score: what one player or one section reads.</summary>
+/// <param name="Key">Names the line within its source, the same at each reading: a voice of ABC, a part, staff and voice of MusicXML.</param>
+/// <param name="Name">As a person would call it: "Violin II", "Piano, staff 2".</param>
+/// <param name="Score">Its music.</param>
+public sealed record ScoreLine(string Key, string Name, Score Score);
+
+/// <summary>What came of reading a source: its lines, or errors; and notices in either case.</summary>
+/// <param name="Score">The line that a single reader would take, or null.</param>
 public sealed record ReadResult(Score? Score, IReadOnlyList<SourceError> Errors, IReadOnlyList<Notice> Notices)
 {
+    /// <summary>All lines in the order of the source; empty where it cannot be read.</summary>
+    public IReadOnlyList<ScoreLine> Lines { get; init; } = [];
+
+    /// <summary>The line of <see cref="Score"/>.</summary>
+    public ScoreLine? Main => Lines.FirstOrDefault(l => ReferenceEquals(l.Score, Score));
+
     public static ReadResult Failed(params IEnumerable<SourceError> errors) => new(null, [.. errors.OrderBy(e => e.At)], []);
+
+    /// <summary>The line of a number from 1, a key or a name in any case; null where there is none.</summary>
+    public ScoreLine? Line(string asked) =>
+        Lines.FirstOrDefault(l => l.Key == asked)
+        ?? Lines.FirstOrDefault(l => l.Name.Equals(asked.Trim(), StringComparison.OrdinalIgnoreCase))
+        ?? (int.TryParse(asked, out var number) && number >= 1 && number <= Lines.Count ? Lines[number - 1] : null);
+
+    /// <summary>The same with another line as the one that a single reader takes.</summary>
+    public ReadResult Taking(ScoreLine line) => this with { Score = line.Score };
 }

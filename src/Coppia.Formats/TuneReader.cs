@@ -1,3 +1,4 @@
+using System.Text.RegularExpressions;
 using Coppia.Core.Music;
 
 namespace Coppia.Formats;
@@ -7,28 +8,61 @@ public enum SourceFormat
 {
     Abc,
     MusicXml,
+
+    /// <summary>Note letters, as on a board: <c>G A B G | C5 B A2</c>.</summary>
+    Letters,
+
+    /// <summary>Strings and fingers: <c>D: 0 0 A: 0 0 | 1 1 0 -</c>.</summary>
+    Fingers,
 }
 
-/// <summary>Reads a tune from text, whichever of the two formats it is in.</summary>
-public static class TuneReader
+/// <summary>Reads a tune from text, whatever it is written in.</summary>
+public static partial class TuneReader
 {
     /// <summary>Largest source text, in characters.</summary>
     public const int MostCharacters = 5 * 1024 * 1024;
 
-    /// <summary>MusicXML when the text begins with an angle bracket, else ABC.</summary>
+    /// <summary>The first tune of a text.</summary>
     public static ReadResult Read(string text)
     {
         if (text.Length > MostCharacters)
             return ReadResult.Failed(
                 new SourceError(new(1, 1), $"the text has {text.Length:N0} characters", $"at most {MostCharacters:N0}")
             );
-        return IsXml(text) ? MusicXmlReader.Read(text) : AbcReader.Read(text);
+        return FormatOf(text) switch
+        {
+            SourceFormat.MusicXml => MusicXmlReader.Read(text),
+            SourceFormat.Letters => TypedLetters.ReadText(text),
+            SourceFormat.Fingers => TypedFingers.ReadText(text),
+            _ => AbcReader.Read(text),
+        };
     }
 
-    /// <summary>What a source is written in.</summary>
-    public static SourceFormat FormatOf(string text) => IsXml(text) ? SourceFormat.MusicXml : SourceFormat.Abc;
+    /// <summary>
+    /// What a source is written in: MusicXML begins with an angle bracket, ABC has its fields, fingers follow strings with a colon, letters
+    /// stand by themselves. What is none of them is taken for ABC.
+    /// </summary>
+    public static SourceFormat FormatOf(string text)
+    {
+        if (text.AsSpan().TrimStart("\uFEFF \t\r\n").StartsWith("<"))
+            return SourceFormat.MusicXml;
+        if (AbcFieldPattern().IsMatch(text))
+            return SourceFormat.Abc;
+        if (FingersPattern().IsMatch(text))
+            return SourceFormat.Fingers;
+        return IsLetters(text) ? SourceFormat.Letters : SourceFormat.Abc;
+    }
 
-    private static bool IsXml(string text) => text.AsSpan().TrimStart("\uFEFF \t\r\n").StartsWith("<");
+    /// <summary>The first line that is no head is notes, at least for the most part.</summary>
+    private static bool IsLetters(string text)
+    {
+        var words = text.Split('\n')
+            .Where(l => l.Trim().Length > 0 && !TypedHead.IsHead(l))
+            .Take(4)
+            .SelectMany(l => l.Split([' ', '\t', '\r', '|', '(', ')', ':'], StringSplitOptions.RemoveEmptyEntries))
+            .ToArray();
+        return words.Length > 0 ? 2 * words.Count(LetterPattern().IsMatch) > words.Length : text.Split('\n').Any(TypedHead.IsHead);
+    }
 
     /// <summary>A tune with no notes, or with too many, is an error of the whole.</summary>
     internal static SourceError? CheckSize(int events, bool anyNote, SourcePosition at)
@@ -39,4 +73,14 @@ public static class TuneReader
             ? new SourceError(at, $"the tune has {events:N0} notes and rests", $"at most {Score.MostEvents:N0}")
             : null;
     }
+
+    /// <summary>A field that every ABC tune has, at the beginning of a line.</summary>
+    [GeneratedRegex(@"^[ \t\uFEFF]*(?:X:|K:|T:|M:|L:|Q:|V:|%abc)", RegexOptions.Multiline)]
+    private static partial Regex AbcFieldPattern();
+
+    [GeneratedRegex(@"(?:^|[\s|])[A-Ga-g]\s*:[ \t]*(?:[LHXlhx]?[0-4](?![0-9])|-)", RegexOptions.Multiline)]
+    private static partial Regex FingersPattern();
+
+    [GeneratedRegex(@"^(?:(?:[A-Ga-g](?:##?|bb?|n|[♯♭♮])?[',’]*[0-9/.*]*)+|[zZ–—-][0-9/.]*|(?i:high|low))$")]
+    private static partial Regex LetterPattern();
 }

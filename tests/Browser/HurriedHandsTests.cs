@@ -313,7 +313,7 @@ public class HurriedHandsTests(Stage stage)
     {
         stage.Open("/tunes");
         stage.TypeTune("");
-        Dispatch("h1", "first.abc", "X:1\nK:D\nD ? E|]");
+        Dispatch("h1", "first.abc", "X:1\nK:D\nD [E");
         Stage.WaitUntil(() => stage.Text("[aria-label='What cannot be read']").StartsWith("Line 3, column 3", StringComparison.Ordinal));
         Assert.Contains("from “first.abc”", stage.Text("#add"), StringComparison.Ordinal);
         Dispatch("h1", "second.mxl", "PK this is no archive");
@@ -330,8 +330,8 @@ public class HurriedHandsTests(Stage stage)
     {
         stage.Open("/tunes");
         stage.TypeTune("X:1\nT:My own\n");
-        Dispatch("#add", "bad.abc", "X:1\nK:D\nD ? E|]");
-        Stage.WaitUntil(() => stage.Find("textarea").GetAttribute("value")!.Contains('?', StringComparison.Ordinal));
+        Dispatch("#add", "bad.abc", "X:1\nK:D\nD [E");
+        Stage.WaitUntil(() => stage.Find("textarea").GetAttribute("value")!.Contains('[', StringComparison.Ordinal));
         stage.Button("Bring it back").Click();
         Stage.WaitUntil(() => stage.Find("textarea").GetAttribute("value") == "X:1\nT:My own\n");
         stage.TypeTune("");

@@ -52,7 +52,7 @@ public class TunesScreenTests(Stage stage)
     public void A_file_is_taken_and_a_bad_file_can_be_mended()
     {
         var file = Path.Combine(Path.GetTempPath(), $"{Guid.NewGuid():N}.abc");
-        File.WriteAllText(file, "X:1\nT:From a file\nK:D\nD ?|]");
+        File.WriteAllText(file, "X:1\nT:From a file\nK:D\nD [E");
         stage.Open("/tunes");
         stage.Find("input[type=file]").SendKeys(file);
         Stage.WaitUntil(() => stage.Find("textarea").GetAttribute("value")!.Contains("From a file", StringComparison.Ordinal));

@@ -64,19 +64,15 @@ public class AbcReaderTests
     }
 
     [Theory]
-    [InlineData(
-        "X:1\nK:D\nD E ? F|",
-        "3:5: “?” is not a note or a sign of ABC; expected a note letter A–G or a–g, a rest z, or a barline |"
-    )]
     [InlineData("X:1\nK:Q\nD|", "2:3: “Q” is not a key; expected a key such as K:D, K:Bb or K:Am, with a clef if need be: K:G clef=bass")]
     [InlineData("X:1\nM:4/5\nK:D\nD|", "2:3: “4/5” is not a meter; expected a meter such as M:4/4, M:6/8, M:C, M:C| or M:none")]
-    [InlineData("D E F|", "1:1: music begins before the key is known; expected a header that ends with a key line such as K:D")]
+    [InlineData("X:1\nD E F|", "2:1: music begins before the key is known; expected a header that ends with a key line such as K:D")]
     [InlineData("", "1:1: the text is empty; expected a tune in ABC or MusicXML")]
     [InlineData("X:1\nT:No key\n", "3:1: there is no key line before the end; expected a header that ends with a key line such as K:D")]
     [InlineData("X:1\nK:D\n", "3:1: there are no notes; expected at least one note")]
     [InlineData(
         "X:1\nK:D\n(3AB|",
-        "3:6: the barline comes before the tuplet is full; 1 more of its notes are missing; expected all notes of a tuplet in one bar"
+        "3:1: the tune ends before the tuplet is full; 1 more of its notes are missing; expected all notes of the tuplet"
     )]
     [InlineData("X:1\nK:D\n{AB", "3:1: grace notes begin with { and never end; expected a closing }")]
     [InlineData("X:1\nK:D\nD3>D|", "3:3: a dotted quarter note cannot be lengthened or shortened so; expected a plain note before < or >")]
@@ -98,8 +94,19 @@ public class AbcReaderTests
     [Fact]
     public void Several_errors_are_told_at_once()
     {
-        var read = AbcReader.Read("X:1\nK:D\nD ? E|\nF ; G|\n");
+        var read = AbcReader.Read("X:1\nK:D\nD C,,,,,,,, E|\nF \"G|\n");
         Assert.Equal(["3:3", "4:3"], read.Errors.Select(e => e.At.ToString()));
+    }
+
+    [Fact] // One sign that is not known never refuses a tune; it is said once, with its places.
+    public void A_sign_that_is_not_known_is_left_out_and_said()
+    {
+        var read = AbcReader.Read("X:1\nL:1/4\nK:D\nD ? E F|? G ? A|]\n");
+        Assert.Equal("D4 E4 F#4 G4 A4", string.Join(' ', read.Score!.Events.Select(e => e.Pitch)));
+        var notice = read.Notices[0];
+        Assert.Equal("4:3", $"{notice.At}");
+        Assert.StartsWith("“?” is left out", notice.Message, StringComparison.Ordinal);
+        Assert.EndsWith("(also at 4:9, 4:13)", notice.Message, StringComparison.Ordinal);
     }
 
     [Theory]
@@ -107,7 +114,6 @@ public class AbcReaderTests
     [InlineData("A4|B5|c4|]", "Bar 2 is too long: it holds 5 of 4 beats in 4/4.")]
     [InlineData("A4|B4", "Bar 2 has no closing barline; it is read as the last bar.")]
     [InlineData("\"G\"A4|]", "Chord symbols are left out.")]
-    [InlineData("A4|]\nw: la", "Words under the music (w: lines) are left out.")]
     public void What_is_odd_is_read_with_a_notice(string music, string notice)
     {
         var read = AbcReader.Read($"X:1\nM:4/4\nL:1/4\nK:C\n{music}\n");

@@ -50,23 +50,10 @@ public class MusicXmlTests
             MusicXmlReader.Read(Part(Measure(Note.Replace("<voice>1", "<voice>", StringComparison.Ordinal) + Note))).Score!.Events.Count()
         );
 
-    [Fact]
-    public void Other_parts_and_voices_are_left_out_and_said()
-    {
-        var second = Note.Replace("<voice>1", "<voice>2", StringComparison.Ordinal);
-        var xml = Part(Measure(Note + "<backup><duration>4</duration></backup>" + second))
-            .Replace("</score-partwise>", $"<part id=\"P2\">{Measure(Note)}</part></score-partwise>", StringComparison.Ordinal);
-        var read = MusicXmlReader.Read(xml);
-        Assert.Single(read.Score!.Events);
-        Assert.Equal(
-            ["Only the first of 2 parts is read.", "Only the first voice is read; other voices are left out."],
-            read.Notices.Select(n => n.Message)
-        );
-    }
-
     [Theory]
     [InlineData("<score-partwise><part>", "not well formed")]
-    [InlineData("<score-timewise/>", "the outermost element is <score-timewise>")]
+    [InlineData("<opus/>", "the outermost element is <opus>")]
+    [InlineData("<score-timewise/>", "there is no part with music")]
     [InlineData("<score-partwise/>", "there is no part with music")]
     public void What_is_no_score_is_refused(string xml, string wrong)
     {

@@ -106,9 +106,45 @@ public class ReadCommandTests : IDisposable
     [Fact]
     public void Unreadable_input_is_one_line_and_nothing_on_standard_output()
     {
-        var (exit, rows, error) = Run("X:1\nK:D\nD ? E|]\n", "--for", "cello");
+        var (exit, rows, error) = Run("X:1\nK:D\nD [E\n", "--for", "cello");
         Assert.Equal((2, ""), (exit, rows));
-        Assert.Equal("FILE:3:3: “?” is not a note or a sign of ABC; expected a note letter A–G or a–g, a rest z, or a barline |\n", error);
+        Assert.Equal("FILE:3:3: a chord begins with [ and never ends; expected a closing ]\n", error);
+    }
+
+    private const string TwoLines =
+        "X:1\nM:4/4\nL:1/4\nK:D\nV:1 name=\"Violin\"\nV:2 name=\"Cello\" clef=bass\n[V:1]D E F G|]\n[V:2]D, A,, D, A,,|]\n";
+
+    [Theory] // Each instrument reads the line that is its own; --part takes another by its number or name.
+    [InlineData("violin", null, "D0 D1 D2 D3")]
+    [InlineData("cello", null, "D0 G1 D0 G1")]
+    [InlineData("cello", "Cello", "D0 G1 D0 G1")]
+    [InlineData("cello", "1", "D0 D1 D3 D4")]
+    [InlineData("violin", "2", "D0 G1 D0 G1")]
+    public void A_line_of_a_score(string instrument, string? part, string labels)
+    {
+        string[] options = part is null ? ["--for", instrument] : ["--for", instrument, "--part", part];
+        var (exit, rows, error) = Run(TwoLines, options);
+        Assert.Equal(0, exit);
+        Assert.Equal(labels, string.Join(' ', rows.Split('\n')[1..5].Select(r => r.Split('\t')[7])));
+        Assert.Equal(part is null, error.Contains("2 lines (Violin, Cello); number", StringComparison.Ordinal));
+    }
+
+    [Theory]
+    [InlineData("1", "D4", 0)]
+    [InlineData("2", "A4", 0)]
+    [InlineData("3", "FILE:1:1: there is no tune 3; expected 1 to 2\n", 2)]
+    public void A_tune_of_a_book(string number, string first, int exits)
+    {
+        var (exit, rows, error) = Run("X:1\nK:D\nD|]\n\nX:2\nK:D\nA|]\n", "--for", "violin", "--tune", number);
+        Assert.Equal(exits, exit);
+        Assert.Equal(first, exit == 0 ? rows.Split('\n')[1].Split('\t')[2] : error);
+    }
+
+    [Fact]
+    public void A_part_that_is_not_there()
+    {
+        var (exit, rows, error) = Run(TwoLines, "--for", "violin", "--part", "Viola");
+        Assert.Equal((2, "", "FILE:1:1: there is no part “Viola”; expected 1 to 2 (Violin, Cello)\n"), (exit, rows, error));
     }
 
     [Theory]

@@ -10,13 +10,13 @@ public class RoundTripTests
     private static string Kept(Score score) =>
         string.Join(
             '\n',
-            new[] { $"{score.Title}|{score.Composer}|{score.Clef}|{score.Key}|{score.Time}" }.Concat(
+            new[] { $"{score.Title}|{score.Composer}|{score.Clef}|{score.Key}|{score.Time}|{score.PartOrder}" }.Concat(
                 score.Bars.Select(b =>
-                    $"{b.Number} {b.RepeatStart} {b.RepeatEnd} {b.RepeatTimes} {b.Waymarks} {b.EndingStart} {b.EndingStop} {b.Barline} {b.LineBreakAfter} {b.Key} {b.Time}: "
+                    $"{b.Number} {b.RepeatStart} {b.RepeatEnd} {b.RepeatTimes} {b.Waymarks} {b.EndingStart} {b.EndingStop} {b.Barline} {b.LineBreakAfter} {b.Key} {b.Time} {b.Clef} {b.Label} {b.IsUncounted}: "
                     + string.Join(
                         ", ",
                         b.Events.Select(e =>
-                            $"{e.Id} {e.Pitch} {e.Value} {e.Onset} {e.TiedOn} {e.SlurStarts} {e.SlurStops} {e.Marks} {e.PrintedFinger} {e.IsBarRest} {e.TupletStart} {e.TupletStop} {e.Words} {e.Dynamic} [{string.Join(' ', e.Graces.Select(g => $"{g.Id} {g.Pitch} {g.Slashed}"))}] [{string.Join(' ', e.Chord)}]"
+                            $"{e.Id} {e.Pitch} {e.Value} {e.Onset} {e.TiedOn} {e.SlurStarts} {e.SlurStops} {e.Marks} {e.PrintedFinger}-{e.PrintedFingerTo} {e.Hairpin} {e.HairpinStop} {e.ClefChange} “{string.Join('/', e.Lyrics)}” {e.IsBarRest} {e.TupletStart} {e.TupletStop} {e.Words} {e.Dynamic} [{string.Join(' ', e.Graces.Select(g => $"{g.Id} {g.Pitch} {g.Slashed}"))}] [{string.Join(' ', e.Chord)}]"
                         )
                     )
                 )

@@ -101,10 +101,11 @@ public class SignsTests
     [InlineData("6/8", 6, 8, TimeSymbol.Numbers)]
     [InlineData("12/8", 12, 8, TimeSymbol.Numbers)]
     [InlineData("3/2", 3, 2, TimeSymbol.Numbers)]
-    [InlineData("2+3/8", 5, 8, TimeSymbol.Numbers)]
-    public void Meters_are_read_and_written(string field, int beats, int unit, TimeSymbol symbol)
+    [InlineData("(2+3)/8", 5, 8, TimeSymbol.Numbers, "2+3")]
+    [InlineData("2+3/8", 5, 8, TimeSymbol.Numbers, "2+3")]
+    public void Meters_are_read_and_written(string field, int beats, int unit, TimeSymbol symbol, string? sum = null)
     {
-        var time = new TimeSignature(beats, unit, symbol);
+        var time = new TimeSignature(beats, unit, symbol, sum);
         var score = Abc("A|]", $"M:{field}\nL:1/4\nK:C");
         Assert.Equal(time, score.Time);
         Assert.Equal(time, MusicXmlReader.Read(MusicXmlWriter.Write(score)).Score!.Time);

@@ -23,7 +23,7 @@ public class TunesApiTests(RunningServer server) : IClassFixture<RunningServer>
     public async Task A_bad_tune_is_a_problem_with_line_and_column_and_nothing_is_saved()
     {
         var before = (await server.Get("/api/tunes")).GetArrayLength();
-        var (status, problem) = await server.Send(HttpMethod.Post, "/api/tunes", new { source = "X:1\nK:D\nD ? E|]" });
+        var (status, problem) = await server.Send(HttpMethod.Post, "/api/tunes", new { source = "X:1\nK:D\nD [E" });
         Assert.Equal(422, status);
         var at = problem.GetProperty("errors")[0].GetProperty("at");
         Assert.Equal((3, 3), (at.GetProperty("line").GetInt32(), at.GetProperty("column").GetInt32()));

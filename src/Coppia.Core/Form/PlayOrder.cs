@@ -17,7 +17,13 @@ public static class PlayOrder
 
     public static IReadOnlyList<PlayedBar> Of(Score score)
     {
-        var bars = score.Bars;
+        var written = AsWritten(score.Bars);
+        return score.PartOrder is { } parts ? PartOrder.Of(score.Bars, parts, written) ?? written : written;
+    }
+
+    /// <summary>The order that repeats, endings and waymarks ask for.</summary>
+    internal static IReadOnlyList<PlayedBar> AsWritten(IReadOnlyList<Bar> bars)
+    {
         var order = new List<PlayedBar>(bars.Count);
         int start = 0,
             pass = 1;

@@ -44,6 +44,9 @@ public sealed record Instrument
 
     public required string Name { get; init; }
 
+    /// <summary>What else scores call it, in lower case, without dots and the plural's s (common practice).</summary>
+    public IReadOnlyList<string> CalledInScores { get; init; } = [];
+
     /// <summary>Written pitches of the open strings, lowest sounding first.</summary>
     public required IReadOnlyList<Pitch> Strings { get; init; }
 

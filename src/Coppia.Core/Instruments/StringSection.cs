@@ -11,6 +11,7 @@ public static class StringSection
     {
         Id = "violin",
         Name = "Violin",
+        CalledInScores = ["violine", "violino", "violini", "violon", "geige", "fiddle", "vln", "vn", "vl", "viol"],
         Strings = [Fifths[5], Fifths[6], Fifths[7], Fifths[8]],
         FirstClef = Clef.Treble,
         Numbering = Numbering.ByLetter,
@@ -29,6 +30,7 @@ public static class StringSection
     {
         Id = "viola",
         Name = "Viola",
+        CalledInScores = ["viole", "bratsche", "bratschen", "vla", "va"],
         Strings = [Fifths[4], Fifths[5], Fifths[6], Fifths[7]],
         FirstClef = Clef.Alto,
         Sizes = [new("16.5\"", 380), new("16\"", 375), new("15.5\"", 365), new("15\"", 355), new("14\"", 335), new("13\"", 310)],
@@ -39,6 +41,7 @@ public static class StringSection
     {
         Id = "cello",
         Name = "Cello",
+        CalledInScores = ["violoncello", "violoncelli", "celli", "violoncelle", "vlc", "vc", "vcl"],
         Strings = [Fifths[0], Fifths[1], Fifths[2], Fifths[3]],
         FirstClef = Clef.Bass,
         LaterClefs = [Clef.Tenor],
@@ -57,6 +60,22 @@ public static class StringSection
     {
         Id = "bass",
         Name = "Double bass",
+        CalledInScores =
+        [
+            "doublebass",
+            "contrabass",
+            "contrabasso",
+            "contrabassi",
+            "contrebasse",
+            "kontrabass",
+            "kontrabässe",
+            "string bass",
+            "stringbass",
+            "upright bass",
+            "db",
+            "cb",
+            "kb",
+        ],
         Strings = [Pitch.Parse("E2"), Pitch.Parse("A2"), Pitch.Parse("D3"), Pitch.Parse("G3")],
         SoundingOctave = -1,
         FirstClef = Clef.Bass,

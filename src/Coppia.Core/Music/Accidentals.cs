@@ -1,12 +1,20 @@
 namespace Coppia.Core.Music;
 
 /// <summary>Accidentals through one bar: a sign holds for its line or space, in its octave, to the barline (craft 1).</summary>
-public sealed class Accidentals(KeySignature key)
+/// <param name="key">The signature at the beginning of the staff.</param>
+/// <param name="ofLetter">What a source does to single letters in every octave beside its signature; null for nothing.</param>
+public sealed class Accidentals(KeySignature key, IReadOnlyDictionary<Letter, int>? ofLetter = null)
 {
     private readonly Dictionary<int, int> _signs = [];
 
     /// <summary>What a note on this staff step sounds if nothing is printed before it.</summary>
-    public int InForce(int step) => _signs.TryGetValue(step, out var alter) ? alter : key.AlterOf(Pitch.FromStep(step).Letter);
+    public int InForce(int step)
+    {
+        if (_signs.TryGetValue(step, out var alter))
+            return alter;
+        var letter = Pitch.FromStep(step).Letter;
+        return ofLetter is not null && ofLetter.TryGetValue(letter, out var own) ? own : key.AlterOf(letter);
+    }
 
     /// <summary>True when an accidental earlier in this bar decides the step, not the key signature.</summary>
     public bool SignedEarlier(int step) => _signs.ContainsKey(step);

@@ -44,7 +44,8 @@ public static class Beams
                 continue;
             }
 
-            var at = (bar.StartsAt + e.Onset).WholeTimes(beat);
+            var moment = bar.StartsAt + e.Onset;
+            var at = bar.Time is { Sum: not null } additive ? additive.GroupAt(moment) : moment.WholeTimes(beat);
             if (runs is [.., var last] && last.Beat == at)
                 last.Notes.Add(i);
             else

@@ -16,6 +16,37 @@ public enum Marks
     /// <summary>A lift (retake, comma) after the note: the next stroke starts down again.</summary>
     LiftAfter = 128,
     Trill = 256,
+
+    /// <summary>A wedge: shorter than a dot.</summary>
+    Wedge = 512,
+
+    /// <summary>A small circle or 0: the open string.</summary>
+    OpenString = 1 << 10,
+    Harmonic = 1 << 11,
+    Thumb = 1 << 12,
+
+    /// <summary>The roll of folk tunes (~).</summary>
+    Roll = 1 << 13,
+    LowerMordent = 1 << 14,
+    UpperMordent = 1 << 15,
+    Turn = 1 << 16,
+    InvertedTurn = 1 << 17,
+
+    /// <summary>Slid into from below.</summary>
+    Slide = 1 << 18,
+
+    /// <summary>Plucked by the left hand (+).</summary>
+    LeftHandPluck = 1 << 19,
+    SnapPluck = 1 << 20,
+    Arpeggio = 1 << 21,
+}
+
+/// <summary>A wedge under the staff that opens or closes.</summary>
+public enum Hairpin
+{
+    None,
+    Louder,
+    Softer,
 }
 
 /// <summary>A grace note before a main note; it takes no time of its own.</summary>
@@ -61,11 +92,26 @@ public sealed record ScoreEvent
     /// <summary>A printed finger number, 0–4.</summary>
     public int? PrintedFinger { get; init; }
 
+    /// <summary>The finger that takes over on the same note where two are printed (1-2), 0–4.</summary>
+    public int? PrintedFingerTo { get; init; }
+
     /// <summary>Dynamic sign at this note (p, mf …), or null.</summary>
     public string? Dynamic { get; init; }
 
     /// <summary>Words above the staff at this note (a tempo word, pizz., arco), or null.</summary>
     public string? Words { get; init; }
+
+    /// <summary>A hairpin that begins on this note.</summary>
+    public Hairpin Hairpin { get; init; }
+
+    /// <summary>The hairpin that was open ends with this note.</summary>
+    public bool HairpinStop { get; init; }
+
+    /// <summary>Words to sing, one text a verse; a syllable whose word goes on ends with a hyphen, one that is missing is empty.</summary>
+    public IReadOnlyList<string> Lyrics { get; init; } = [];
+
+    /// <summary>A clef printed before this note in the middle of its bar, or null.</summary>
+    public Clef? ClefChange { get; init; }
 
     public IReadOnlyList<GraceNote> Graces { get; init; } = [];
 
@@ -88,14 +134,27 @@ public enum Barline
 /// <summary>One printed bar.</summary>
 public sealed record Bar
 {
-    /// <summary>Printed number; a pick-up is 0.</summary>
+    /// <summary>Printed number; a pick-up is 0, and a bar that is not counted has the number of the one before.</summary>
     public int Number { get; init; }
+
+    /// <summary>The number that the source prints where counting on would give another one; null elsewhere.</summary>
+    public int? SourceNumber { get; init; }
+
+    /// <summary>The second half of a bar that a repeat or a line break cuts in two; it has no number of its own.</summary>
+    public bool IsUncounted { get; init; }
+
+    /// <summary>Letter or word of the part that begins here (a rehearsal mark), or null.</summary>
+    public string? Label { get; init; }
 
     public string Id { get; init; } = "";
 
     public IReadOnlyList<ScoreEvent> Events { get; init; } = [];
 
+    /// <summary>The clef at its beginning.</summary>
     public Clef Clef { get; init; } = Clef.Treble;
+
+    /// <summary>The clef at its end.</summary>
+    public Clef ClefAtEnd => Events.LastOrDefault(e => e.ClefChange is not null)?.ClefChange ?? Clef;
 
     public KeySignature Key { get; init; }
 
@@ -125,6 +184,10 @@ public sealed record Bar
     public bool IsPickUp { get; init; }
 
     public SourcePosition At { get; init; }
+
+    /// <summary>The clef in which one of its events is read.</summary>
+    public Clef ClefOf(ScoreEvent e) =>
+        Events.TakeWhile(x => x.Onset <= e.Onset).LastOrDefault(x => x.ClefChange is not null)?.ClefChange ?? Clef;
 
     /// <summary>Sum of the lengths of what the bar holds, in whole notes.</summary>
     public Fraction Length => Events.Aggregate(Fraction.Zero, (sum, e) => sum + e.Length);
@@ -157,6 +220,9 @@ public sealed record Score
 
     /// <summary>Tempo word or words ("Allegretto"), or null.</summary>
     public string? TempoWords { get; init; }
+
+    /// <summary>The labels of the parts in the order in which they are played (AABA), or null.</summary>
+    public string? PartOrder { get; init; }
 
     public IReadOnlyList<Bar> Bars
     {
@@ -197,5 +263,19 @@ public sealed record Score
     }
 
     /// <summary>The same score on another clef throughout.</summary>
-    public Score OnClef(Clef clef) => this with { Clef = clef, Bars = [.. Bars.Select(b => b with { Clef = clef })] };
+    public Score OnClef(Clef clef) =>
+        this with
+        {
+            Clef = clef,
+            Bars =
+            [
+                .. Bars.Select(b =>
+                    b with
+                    {
+                        Clef = clef,
+                        Events = [.. b.Events.Select(e => e.ClefChange is null ? e : e with { ClefChange = null })],
+                    }
+                ),
+            ],
+        };
 }

@@ -35,7 +35,9 @@ public static class ScoreAssembly
                 continue;
             }
 
-            bars.Add(bar with { Number = number++, IsPickUp = false });
+            // What the source prints goes on counting from there, unless bars were put in since.
+            number = Math.Max(number, bar.SourceNumber ?? number);
+            bars.Add(bar with { Number = bar.IsUncounted && bars.Count > 0 ? bars[^1].Number : number++, IsPickUp = false });
         }
 
         for (var i = 0; i < bars.Count; i++)
@@ -45,7 +47,7 @@ public static class ScoreAssembly
         // A key or meter changed before the first note is the one that the tune begins in.
         if (bars.Count == 0)
             return (draft, faults);
-        var finished = draft with { Bars = bars, Key = bars[0].Key, Time = bars[0].Time };
+        var finished = draft with { Bars = bars, Clef = bars[0].Clef, Key = bars[0].Key, Time = bars[0].Time };
         return (
             ScoreIds.Finished(finished, [.. bars.Select(b => b.Id)], [.. bars.Select(b => b.Events.Select(e => e.Id).ToArray())]),
             faults

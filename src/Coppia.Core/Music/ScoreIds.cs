@@ -82,6 +82,9 @@ public static class ScoreIds
         return Finished(score, barIds, noteIds);
     }
 
+    /// <summary>The same score with all its ids behind a prefix, graces too, so that two lines of one piece share none.</summary>
+    public static Score Prefixed(Score score, string prefix) => With(score, [.. Of(score).Select(id => prefix + id)]);
+
     /// <summary>The score with some ids given; what has none gets its place as a name, or the next free name like it.</summary>
     internal static Score Finished(Score score, string?[] barIds, string?[][] noteIds)
     {

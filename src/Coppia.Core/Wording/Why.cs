@@ -36,7 +36,7 @@ public sealed record Why(string Reading, string Finger, string Place, string Cho
     private static string ReadAloud(SoundingNote note, bool signedEarlier, HouseStyle style)
     {
         var pitch = note.Pitch;
-        var place = StaffPlace.Of(pitch, note.Bar.Clef);
+        var place = StaffPlace.Of(pitch, note.Bar.ClefOf(note.Event));
         var natural = Labels.Note(new Pitch(pitch.Letter, 0, pitch.Octave), style);
         var name = Labels.Note(pitch, style);
         var lead = place.OnStaff ? $"{English.Capital(place.Words())} is {natural}" : $"The note {place.Words()} is {natural}";
