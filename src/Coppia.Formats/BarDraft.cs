@@ -193,6 +193,7 @@ internal sealed class BarDraft
         var flat = bars.SelectMany((b, bi) => b.Events.Select((e, ei) => (Bar: bi, Event: ei, Value: e))).ToArray();
         var mended = bars.Select(b => b.Events.ToArray()).ToArray();
         var open = new Stack<(int Bar, int Event)>();
+        (int Bar, int Event)? hairpin = null;
         for (var i = 0; i < flat.Length; i++)
         {
             var (bar, at, e) = flat[i];
@@ -213,8 +214,17 @@ internal sealed class BarDraft
 
             for (var k = 0; k < e.SlurStarts; k++)
                 open.Push((bar, at));
+            if (e.HairpinStop && hairpin is null)
+                Drop(bar, at, x => x with { HairpinStop = false }, "A hairpin that ends and never begins is left out.");
+            // One that begins ends the one before it.
+            if (e.Hairpin != Hairpin.None && hairpin is not null && !e.HairpinStop)
+                mended[bar][at] = mended[bar][at] with { HairpinStop = true };
+            if (e.HairpinStop || e.Hairpin != Hairpin.None)
+                hairpin = e.Hairpin == Hairpin.None ? null : (bar, at);
         }
 
+        if (hairpin is { } begun)
+            Drop(begun.Bar, begun.Event, x => x with { Hairpin = Hairpin.None }, "A hairpin that begins and never ends is left out.");
         foreach (var (bar, at) in open.Reverse())
             Drop(bar, at, x => x with { SlurStarts = x.SlurStarts - 1 }, "A slur that begins and never ends is left out.");
         return [.. bars.Select((b, i) => b with { Events = mended[i] })];

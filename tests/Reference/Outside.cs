@@ -24,6 +24,6 @@ internal static class Outside
         node.WaitForExit();
         return node.ExitCode == 0
             ? JsonSerializer.Deserialize<JsonElement>(answer)
-            : throw new InvalidOperationException($"{script}: {error.Result}");
+            : throw new InvalidOperationException($"{script}: …{error.Result[^Math.Min(error.Result.Length, 4000)..]}");
     }
 }

@@ -98,28 +98,30 @@ internal static class SomeScores
                     PartOrder = label < 0 ? null : "A2",
                     Bars =
                     [
-                        .. WithClefs(
-                            bars.Select(
-                                (events, i) =>
-                                    new Bar
-                                    {
-                                        Clef = Clef.All[clef],
-                                        Label = i == label ? "A" : null,
-                                        IsUncounted = i > 0 && i == uncounted,
-                                        SourceNumber = i > 0 && i == jump && i != uncounted ? 20 : null,
-                                        Key = new KeySignature(fifths, mode),
-                                        Time = Times[time],
-                                        Events = Tied(ties[i], Slurred(slurs[i], Tripled(triplets[i], events))),
-                                        LineBreakAfter = lines[i] && i < bars.Length - 1,
-                                        RepeatStart = i == 1,
-                                        RepeatEnd = i == 2,
-                                        RepeatTimes = i == 2 ? times : 2,
-                                        Waymarks = ((Waymarks)63)
-                                            .Each()
-                                            .Where((_, m) => marked[m] == i)
-                                            .Aggregate(Waymarks.None, (all, m) => all | m),
-                                        Barline = i == bars.Length - 1 && i != 2 ? Barline.Final : Barline.Plain,
-                                    }
+                        .. WithHairpins(
+                            WithClefs(
+                                bars.Select(
+                                    (events, i) =>
+                                        new Bar
+                                        {
+                                            Clef = Clef.All[clef],
+                                            Label = i == label ? "A" : null,
+                                            IsUncounted = i > 0 && i == uncounted,
+                                            SourceNumber = i > 0 && i == jump && i != uncounted ? 20 : null,
+                                            Key = new KeySignature(fifths, mode),
+                                            Time = Times[time],
+                                            Events = Tied(ties[i], Slurred(slurs[i], Tripled(triplets[i], events))),
+                                            LineBreakAfter = lines[i] && i < bars.Length - 1,
+                                            RepeatStart = i == 1,
+                                            RepeatEnd = i == 2,
+                                            RepeatTimes = i == 2 ? times : 2,
+                                            Waymarks = ((Waymarks)63)
+                                                .Each()
+                                                .Where((_, m) => marked[m] == i)
+                                                .Aggregate(Waymarks.None, (all, m) => all | m),
+                                            Barline = i == bars.Length - 1 && i != 2 ? Barline.Final : Barline.Plain,
+                                        }
+                                )
                             )
                         ),
                     ],
@@ -127,6 +129,32 @@ internal static class SomeScores
                 false
             )
             .Score;
+
+    /// <summary>A hairpin ends before the next begins, and every one ends.</summary>
+    private static Bar[] WithHairpins(IEnumerable<Bar> bars)
+    {
+        Bar[] all = [.. bars];
+        var last = all.SelectMany(b => b.Events).Last();
+        var open = false;
+        return
+        [
+            .. all.Select(b =>
+                b with
+                {
+                    Events =
+                    [
+                        .. b.Events.Select(e =>
+                        {
+                            var begins = e.Hairpin != Hairpin.None && !ReferenceEquals(e, last);
+                            var stops = open && (begins || e.HairpinStop || ReferenceEquals(e, last));
+                            open = begins || open && !stops;
+                            return e with { Hairpin = begins ? e.Hairpin : Hairpin.None, HairpinStop = stops };
+                        }),
+                    ],
+                }
+            ),
+        ];
+    }
 
     /// <summary>A clef is printed where it changes, at the beginning of a bar or before a note in its middle.</summary>
     private static IEnumerable<Bar> WithClefs(IEnumerable<Bar> bars)
