@@ -16,6 +16,9 @@ public sealed record TuneRecord
     /// <summary>Ids of its bars and notes as a JSON list; null where they are named by their places.</summary>
     public string? NoteIds { get; init; }
 
+    /// <summary>Which line of its score is for whom, as JSON; null where it has one line.</summary>
+    public string? Lines { get; init; }
+
     public string KeyName { get; init; } = "";
 
     public string Meter { get; init; } = "";

@@ -18,7 +18,14 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
         created_at AS CreatedAt, changed_at AS ChangedAt, deleted_at AS DeletedAt
         """;
 
-    private const string Columns = ColumnsWithoutSource + ", source, note_ids AS NoteIds";
+    private const string Columns = ColumnsWithoutSource + ", source, note_ids AS NoteIds, lines";
+
+    private const string Insert = """
+        INSERT INTO tune (title, title_key, composer, printed_for, source, note_ids, lines,
+            key_name, meter, clef, bars, created_at, changed_at)
+        VALUES (@Title, @key, @Composer, @PrintedFor, @Source, @NoteIds, @Lines, @KeyName, @Meter, @Clef, @Bars, @now, @now)
+        RETURNING id
+        """;
 
     /// <summary>Kept tunes by title, without their sources; those whose title holds the words, in any case.</summary>
     public IReadOnlyList<TuneRecord> List(string? search)
@@ -59,16 +66,19 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
     public TuneRecord Add(TuneRecord tune)
     {
         using var connection = database.Open();
-        var id = connection.ExecuteScalar<long>(
-            """
-            INSERT INTO tune (title, title_key, composer, printed_for, source, note_ids,
-                key_name, meter, clef, bars, created_at, changed_at)
-            VALUES (@Title, @key, @Composer, @PrintedFor, @Source, @NoteIds, @KeyName, @Meter, @Clef, @Bars, @now, @now)
-            RETURNING id
-            """,
-            Parameters(tune)
-        );
+        var id = connection.ExecuteScalar<long>(Insert, Parameters(tune));
         return Find(id)!;
+    }
+
+    /// <summary>Adds all of them, or none.</summary>
+    /// <returns>Their ids in the same order.</returns>
+    public IReadOnlyList<long> AddAll(IReadOnlyList<TuneRecord> tunes)
+    {
+        using var connection = database.Open();
+        using var transaction = connection.BeginTransaction();
+        long[] ids = [.. tunes.Select(t => connection.ExecuteScalar<long>(Insert, Parameters(t), transaction))];
+        transaction.Commit();
+        return ids;
     }
 
     /// <summary>Saves over the version that the editor saw; a later version is never overwritten unseen.</summary>
@@ -78,7 +88,7 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
         var changed = connection.Execute(
             """
             UPDATE tune SET title = @Title, title_key = @key, composer = @Composer, printed_for = @PrintedFor,
-                source = @Source, note_ids = @NoteIds,
+                source = @Source, note_ids = @NoteIds, lines = @Lines,
                 key_name = @KeyName, meter = @Meter, clef = @Clef, bars = @Bars, version = version + 1, changed_at = @now
             WHERE id = @Id AND version = @Version AND deleted_at IS NULL
             """,
@@ -87,6 +97,38 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
         if (changed == 1)
             return SaveOutcome.Saved;
         return Find(tune.Id) is null ? SaveOutcome.Gone : SaveOutcome.ChangedMeanwhile;
+    }
+
+    /// <summary>Puts several tunes away, all at once.</summary>
+    /// <returns>How many were there.</returns>
+    public int DeleteAll(IReadOnlyList<long> ids)
+    {
+        using var connection = database.Open();
+        using var transaction = connection.BeginTransaction();
+        var count = ids.Sum(id =>
+            connection.Execute("UPDATE tune SET deleted_at = @when WHERE id = @id AND deleted_at IS NULL", new { id, when = Now() }, transaction)
+        );
+        transaction.Commit();
+        return count;
+    }
+
+    /// <summary>Keeps which line is for whom; the tune itself stays as it is.</summary>
+    public bool ChooseLines(long id, string lines, string printedFor)
+    {
+        using var connection = database.Open();
+        return connection.Execute(
+                """
+                UPDATE tune SET lines = @lines, printed_for = @printedFor, version = version + 1, changed_at = @now
+                WHERE id = @id AND deleted_at IS NULL
+                """,
+                new
+                {
+                    id,
+                    lines,
+                    printedFor,
+                    now = Now(),
+                }
+            ) == 1;
     }
 
     /// <summary>Puts a tune away; <see cref="Restore"/> brings it back.</summary>

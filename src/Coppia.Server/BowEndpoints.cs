@@ -7,7 +7,14 @@ using Microsoft.AspNetCore.Http.HttpResults;
 namespace Coppia.Server;
 
 /// <summary>All changes of a tune's bowing: those taken, and those proposed and not wanted.</summary>
-public sealed record BowChangesRequest(IReadOnlyList<BowEdit> Changes, IReadOnlyList<BowEdit>? Refused = null);
+/// <param name="Changes">Those taken.</param>
+/// <param name="Refused">Those not wanted.</param>
+/// <param name="Instrument">Whose line of a score they are of; the main line where left out.</param>
+public sealed record BowChangesRequest(
+    IReadOnlyList<BowEdit> Changes,
+    IReadOnlyList<BowEdit>? Refused = null,
+    string? Instrument = null
+);
 
 public sealed record BowChangeView(string NoteId, BowEditKind Kind, int Bar, string Text)
 {
@@ -96,6 +103,7 @@ internal static class BowEndpoints
     {
         if (readings.Missing(id, out var kept) is { } problem)
             return problem;
+        kept = kept.For(request.Instrument ?? "");
         BowEdit[] taken = [.. request.Changes.Distinct()];
         BowEdit[] refused = [.. (request.Refused ?? []).Distinct().Except(taken)];
         var pitches = kept.Score.Events.ToDictionary(e => e.Id, e => e.Pitch?.ToString());
@@ -121,7 +129,9 @@ internal static class BowEndpoints
                 Pitch = pitches[e.NoteId] ?? "",
                 Refused = isRefused,
             };
-        bows.Replace(id, [.. taken.Select(e => Record(e, false)), .. refused.Select(e => Record(e, true))]);
+        // What was changed on another line of the score stays.
+        var elsewhere = bows.Of(id).Where(b => kept.IsElsewhere(b.NoteId));
+        bows.Replace(id, [.. elsewhere, .. taken.Select(e => Record(e, false)), .. refused.Select(e => Record(e, true))]);
         return TypedResults.NoContent();
     }
 }

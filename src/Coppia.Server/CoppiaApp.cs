@@ -90,6 +90,8 @@ public static class CoppiaApp
         app.MapInstruments();
         app.MapTunes();
         app.MapTuneFiles();
+        app.MapTuneBooks();
+        app.MapTuneLines();
         app.MapReadings();
         app.MapBows();
         app.MapStyles();

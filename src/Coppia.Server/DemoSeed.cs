@@ -20,9 +20,9 @@ internal static class DemoSeed
         {
             var source = File.ReadAllText(Path.Combine(folder, "tunes", demo.File));
             var read = TuneReader.Read(source);
-            if (read.Score is not { } score)
+            if (read.Score is null)
                 throw new InvalidDataException($"{demo.File}:{read.Errors[0]}");
-            tunes.Add(TuneEndpoints.Record(new TuneRequest(source, PrintedFor: demo.PrintedFor), score));
+            tunes.Add(TuneEndpoints.Record(new TuneRequest(source, PrintedFor: demo.PrintedFor), read));
         }
     }
 }

@@ -1,3 +1,4 @@
+using Coppia.Core.Music;
 using Coppia.Core.Reading;
 using Coppia.Core.Wording;
 using Coppia.Formats;
@@ -30,8 +31,18 @@ internal static class ReadingMusic
     }
 
     /// <summary>For the screen, which draws the rows itself and has the tempo in its heading.</summary>
-    public static string ForEngraving(PlayerReading reading) =>
-        MusicXmlWriter.Write(reading.Score with { TempoWords = null, Tempo = null });
+    public static string ForEngraving(PlayerReading reading) => ForEngraving(reading.Score);
+
+    /// <summary>Without the words to sing, which are a row of their own.</summary>
+    public static string ForEngraving(Score score) =>
+        MusicXmlWriter.Write(
+            score with
+            {
+                TempoWords = null,
+                Tempo = null,
+            },
+            new MusicXmlExtras(Lyrics: new Dictionary<string, IReadOnlyList<string>>())
+        );
 
     private static string Line(ReadingWords words, ReadingNote note, Row row) =>
         row switch

@@ -7,35 +7,12 @@ using Coppia.Core.Music;
 using Coppia.Core.Reading;
 using Coppia.Core.Wording;
 using Coppia.Data;
-using Coppia.Formats;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.Extensions.Caching.Memory;
 using Microsoft.Extensions.Options;
 
 namespace Coppia.Server;
-
-/// <summary>A kept tune with its score.</summary>
-internal sealed record KeptTune(TuneRecord Tune, Score Score, IReadOnlyList<Notice> Notices)
-{
-    /// <exception cref="InvalidOperationException">The source cannot be read, which is found out before a tune is kept.</exception>
-    public static KeptTune Of(TuneRecord tune)
-    {
-        var read = TuneReader.Read(tune.Source);
-        var score = read.Score ?? throw new InvalidOperationException($"Tune {tune.Id} was kept but cannot be read.");
-        var ids = tune.NoteIds is { } kept ? JsonSerializer.Deserialize<string[]>(kept) : null;
-        return new KeptTune(tune, ids is null ? score : ScoreIds.With(score, ids), read.Notices);
-    }
-
-    /// <summary>
-    /// The ids of an edited source, such that every note that was there before keeps its own; null where places name them all.
-    /// </summary>
-    public string? IdsAfter(Score edited)
-    {
-        var ids = ScoreIds.Of(ScoreIds.Carry(Score, edited));
-        return ids.SequenceEqual(ScoreIds.Of(edited)) ? null : JsonSerializer.Serialize(ids);
-    }
-}
 
 /// <summary>
 /// Readings of kept tunes in the current house style, with the teacher's pins. Computed values are pure, so they are remembered by what
@@ -63,7 +40,7 @@ internal sealed class Readings(
             entry =>
             {
                 var kept = KeptTune.Of(tune);
-                entry.Size = Weight(kept.Score);
+                entry.Size = kept.Lines.Sum(l => Weight(l.Score));
                 return kept;
             }
         );
@@ -81,7 +58,10 @@ internal sealed class Readings(
     public ProblemHttpResult? Missing(long id, string instrument, out KeptTune kept, out Player player)
     {
         kept = null!;
-        return styles.Missing(instrument, out player) ?? Missing(id, out kept);
+        if ((styles.Missing(instrument, out player) ?? Missing(id, out kept)) is { } missing)
+            return missing;
+        kept = kept.For(player.Instrument.Id);
+        return null;
     }
 
     public PlayerReading Of(KeptTune kept, Player player)
@@ -158,7 +138,7 @@ internal sealed class Readings(
     private static long Weight(Score score) => 100 + score.Bars.Sum(b => (long)b.Events.Count);
 
     private string TuneKey(KeptTune kept, IReadOnlyList<BowEdit> taken) =>
-        string.Join(' ', taken.Select(b => $"{b.NoteId}:{b.Kind}").Prepend($"{kept.Tune.Id} {kept.Tune.Version} {styles.Current().Key}"));
+        string.Join(' ', taken.Select(b => $"{b.NoteId}:{b.Kind}").Prepend($"{kept.Tune.Id} {kept.Tune.Version} {kept.Line.Key} {styles.Current().Key}"));
 
     private string Key(KeptTune kept, Player player, FixedPairs pairs)
     {
@@ -168,7 +148,7 @@ internal sealed class Readings(
     }
 
     private static Instrument PrintedForOf(KeptTune kept, HouseStyle style) =>
-        style.Instrument(kept.Tune.PrintedFor) ?? PrintedFor.Of(kept.Score);
+        style.Instrument(kept.PrintedFor) ?? PrintedFor.Of(kept.Score);
 
     /// <summary>
     /// Kept pins that do not meet their notes at present, in the chosen octave or since the tune was edited. They are kept for when they

@@ -1,4 +1,3 @@
-using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
 using Coppia.Core.Wording;
@@ -39,6 +38,9 @@ internal static class TuneEndpoints
             .WithName("deleteTune")
             .ProducesProblem(404);
         tunes
+            .MapPost("/deleted", (TuneRepository repository, long[] ids) => TypedResults.Ok(repository.DeleteAll(ids)))
+            .WithName("deleteTunes");
+        tunes
             .MapPost("/{id:long}/restore", (TuneRepository repository, long id) => Done(repository.Restore(id), id))
             .WithName("restoreTune")
             .ProducesProblem(404);
@@ -53,6 +55,7 @@ internal static class TuneEndpoints
     /// <summary>Reads and keeps a source; nothing is kept when it cannot be read.</summary>
     internal static Results<Ok<TuneDetail>, ProblemHttpResult, ValidationProblem> Keep(
         TuneRepository repository,
+        OctaveRepository octaves,
         IValidator<TuneRequest> rules,
         TuneRequest request
     )
@@ -60,28 +63,40 @@ internal static class TuneEndpoints
         if (rules.Validate(request) is { IsValid: false } invalid)
             return TypedResults.ValidationProblem(invalid.ToDictionary());
         var read = TuneReader.Read(request.Source);
-        if (read.Score is not { } score)
+        if (read.Score is null)
             return Problems.Unreadable(read.Errors);
-        return TypedResults.Ok(TuneDetail.Of(repository.Add(Record(request, score)), read.Notices));
+        var tune = repository.Add(Record(request, read));
+        TuneLineEndpoints.OfferOctaves(octaves, tune, read);
+        return TypedResults.Ok(TuneDetail.Of(tune, read));
     }
 
-    internal static TuneRecord Record(TuneRequest request, Score score) =>
-        new()
+    /// <param name="read">What came of reading the source; it has a score.</param>
+    internal static TuneRecord Record(TuneRequest request, ReadResult read)
+    {
+        var lines = LinesForWhom.Proposed(read);
+        var main = read.Lines.FirstOrDefault(l => l.Key == lines?.Main) ?? read.Main!;
+        var score = main.Score;
+        return new TuneRecord
         {
             Title = Chosen(request.Title, score.Title, "Untitled tune"),
             Composer = Chosen(request.Composer, score.Composer, "traditional"),
-            PrintedFor = Chosen(request.PrintedFor, null, PrintedFor.Of(score).Id),
+            PrintedFor = Chosen(request.PrintedFor, null, LinesForWhom.Offered(main).For.Id),
             Source = request.Source,
+            Lines = lines?.ToJson(),
             KeyName = score.Key.Name,
-            Meter = score.Time switch
-            {
-                null => "free",
-                { Symbol: TimeSymbol.Common } => "C (4/4)",
-                { Symbol: TimeSymbol.Cut } => "cut C (2/2)",
-                { } t => t.ToString(),
-            },
+            Meter = MeterOf(score.Time),
             Clef = score.Clef.Name,
-            Bars = score.Bars.Count(b => !b.IsPickUp),
+            Bars = score.Bars.Count(b => !b.IsPickUp && !b.IsUncounted),
+        };
+    }
+
+    internal static string MeterOf(TimeSignature? time) =>
+        time switch
+        {
+            null => "free",
+            { Symbol: TimeSymbol.Common } => "C (4/4)",
+            { Symbol: TimeSymbol.Cut } => "cut C (2/2)",
+            { } t => t.ToString(),
         };
 
     private static string Chosen(string? asked, string? found, string otherwise)
@@ -95,29 +110,37 @@ internal static class TuneEndpoints
 
     private static Results<Ok<TuneDetail>, ProblemHttpResult, ValidationProblem> Add(
         TuneRepository repository,
+        OctaveRepository octaves,
         IValidator<TuneRequest> rules,
         TuneRequest request
-    ) => Keep(repository, rules, request);
+    ) => Keep(repository, octaves, rules, request);
 
     private static TuneCheck Check(string source, HouseStyle style)
     {
         var read = TuneReader.Read(source);
-        var score = read.Score;
-        var record = score is null ? null : Record(new TuneRequest(source), score);
+        var record = read.Score is null ? null : Record(new TuneRequest(source), read);
+        var score = read.Lines.FirstOrDefault(l => l.Key == LinesForWhom.OfJson(record?.Lines)?.Main)?.Score ?? read.Score;
         return new TuneCheck(
+            Format: TuneReader.FormatOf(source),
             Title: score?.Title,
             KeyName: score is null ? null : Labels.Key(score.Key, style),
             Meter: record?.Meter,
             Clef: record?.Clef,
             Bars: record?.Bars ?? 0,
             PrintedFor: record?.PrintedFor,
+            Tunes: TuneBook.Of(source).Count,
+            Lines: [.. read.Lines.Select(l => l.Name)],
+            MusicXml: score is null ? null : ReadingMusic.ForEngraving(score with { Bars = [.. score.Bars.Take(MostDrawnBars)] }),
             Errors: [.. read.Errors.Take(Problems.MostErrors)],
             Notices: read.Notices
         );
     }
 
+    /// <summary>Bars of a text that are drawn beside it while it is typed.</summary>
+    private const int MostDrawnBars = 64;
+
     private static Results<Ok<TuneDetail>, ProblemHttpResult> Get(TuneRepository repository, long id) =>
-        repository.Find(id) is { } tune ? TypedResults.Ok(TuneDetail.Of(tune, TuneReader.Read(tune.Source).Notices)) : Problems.NoTune(id);
+        repository.Find(id) is { } tune ? TypedResults.Ok(TuneDetail.Of(tune, TuneReader.Read(tune.Source))) : Problems.NoTune(id);
 
     private static Results<Ok<TuneDetail>, Conflict<TuneDetail>, ProblemHttpResult, ValidationProblem> Save(
         TuneRepository repository,
@@ -129,16 +152,18 @@ internal static class TuneEndpoints
         if (rules.Validate(change) is { IsValid: false } invalid)
             return TypedResults.ValidationProblem(invalid.ToDictionary());
         var read = TuneReader.Read(change.Source);
-        if (read.Score is not { } score)
+        if (read.Score is null)
             return Problems.Unreadable(read.Errors);
         if (repository.Find(id) is not { } before)
             return Problems.NoTune(id);
-        // Notes that were there before keep their ids, and with them their pins and bows.
-        var ids = KeptTune.Of(before).IdsAfter(score);
-        return repository.Save(Record(change, score) with { Id = id, Version = change.Version, NoteIds = ids }) switch
+        // Notes that were there before keep their ids, and with them their pins and bows; so do the lines their readers.
+        var after = Record(change, read) with { Id = id, Version = change.Version, NoteIds = KeptTune.Of(before).IdsAfter(read) };
+        if (LinesForWhom.OfJson(before.Lines) is { } chosen && chosen.For.Values.Append(chosen.Main).All(k => read.Line(k) is not null))
+            after = after with { Lines = read.Lines.Count > 1 ? before.Lines : null };
+        return repository.Save(after) switch
         {
-            SaveOutcome.Saved => TypedResults.Ok(TuneDetail.Of(repository.Find(id)!, read.Notices)),
-            SaveOutcome.ChangedMeanwhile when repository.Find(id) is { } current => TypedResults.Conflict(TuneDetail.Of(current, [])),
+            SaveOutcome.Saved => TypedResults.Ok(TuneDetail.Of(repository.Find(id)!, read)),
+            SaveOutcome.ChangedMeanwhile when repository.Find(id) is { } current => TypedResults.Conflict(TuneDetail.Of(current, null)),
             _ => Problems.NoTune(id),
         };
     }
@@ -148,7 +173,7 @@ internal static class TuneEndpoints
         if (repository.Find(id) is not { } tune)
             return Problems.NoTune(id);
         var title = Copies.NameOf(tune.Title, repository.List(null).Select(t => t.Title), TuneRequestRules.LongestTitle);
-        return TypedResults.Ok(TuneDetail.Of(repository.Add(tune with { Title = title }), []));
+        return TypedResults.Ok(TuneDetail.Of(repository.Add(tune with { Title = title }), null));
     }
 
     private static Results<NoContent, ProblemHttpResult> Done(bool done, long id) => done ? TypedResults.NoContent() : Problems.NoTune(id);

@@ -25,26 +25,26 @@ internal static class TuneFileEndpoints
 
     private static async Task<Results<Ok<TuneDetail>, ProblemHttpResult, ValidationProblem>> Upload(
         TuneRepository repository,
+        OctaveRepository octaves,
         IValidator<TuneRequest> rules,
         IFormFile file,
         CancellationToken cancellation
     )
     {
-        if (file.Length > MostUploadBytes)
-            return TypedResults.Problem(statusCode: 413, title: "The file is larger than 5 MB.");
-        using var bytes = new MemoryStream();
-        await file.CopyToAsync(bytes, cancellation);
+        var (bytes, refused) = await BytesOf(file, cancellation);
+        if (refused is not null)
+            return refused;
         string text;
         try
         {
-            text = TuneBytes.Text(bytes.ToArray());
+            text = TuneBytes.Text(bytes);
         }
         catch (InvalidDataException e)
         {
             return TypedResults.Problem(statusCode: 422, title: e.Message);
         }
 
-        var kept = TuneEndpoints.Keep(repository, rules, new TuneRequest(text));
+        var kept = TuneEndpoints.Keep(repository, octaves, rules, new TuneRequest(text));
         if (kept.Result is ProblemHttpResult { StatusCode: 422 } problem)
         {
             // The text goes back with the errors, so that it can be mended on the screen and nothing is lost.
@@ -52,6 +52,16 @@ internal static class TuneFileEndpoints
         }
 
         return kept;
+    }
+
+    /// <summary>The bytes of an uploaded file, or the answer that it is too large.</summary>
+    internal static async Task<(byte[] Bytes, ProblemHttpResult? Refused)> BytesOf(IFormFile file, CancellationToken cancellation)
+    {
+        if (file.Length > MostUploadBytes)
+            return ([], TypedResults.Problem(statusCode: 413, title: "The file is larger than 5 MB."));
+        using var bytes = new MemoryStream();
+        await file.CopyToAsync(bytes, cancellation);
+        return (bytes.ToArray(), null);
     }
 
     /// <summary>
@@ -67,28 +77,29 @@ internal static class TuneFileEndpoints
         string? rows
     )
     {
-        if (!Choices.Read<SourceFormat>(format, out var wanted))
-            return TypedResults.Problem(
-                statusCode: 400,
-                title: $"“{format}” is not a format; expected one of {Choices.Expected<SourceFormat>()}."
-            );
+        if (!Choices.Read<SourceFormat>(format, out var wanted) || wanted is SourceFormat.Letters or SourceFormat.Fingers)
+            return TypedResults.Problem(statusCode: 400, title: $"“{format}” is not a format; expected abc or musicXml.");
         if (Rows(rows ?? "pair") is not { } shown)
             return TypedResults.Problem(statusCode: 400, title: $"“{rows}” are not rows; expected some of {Choices.Expected<Row>()}.");
         if (readings.Missing(id, out var kept) is { } missing)
             return missing;
-        var score = BowEdits.Apply(kept.Score, readings.BowsOf(kept));
         MusicXmlExtras? extras = null;
+        IReadOnlyList<ScoreLine> lines =
+        [
+            .. kept.Lines.Select(l => kept with { Line = l }).Select(k => k.Line with { Score = BowEdits.Apply(k.Score, readings.BowsOf(k)) }),
+        ];
         if (instrument is not null)
         {
             if (styles.Missing(instrument, out var player) is { } problem)
                 return problem;
+            kept = kept.For(instrument);
             var reading = readings.Of(kept, player);
-            score = reading.Score with { InstrumentName = player.Instrument.Name };
+            lines = [new ScoreLine("1", player.Instrument.Name, reading.Score)];
             extras = ReadingMusic.Extras(reading, shown);
         }
 
-        score = score with { Title = kept.Tune.Title, Composer = kept.Tune.Composer };
-        var text = wanted == SourceFormat.Abc ? AbcWriter.Write(score) : MusicXmlWriter.Write(score, extras);
+        lines = [.. lines.Select(l => l with { Score = l.Score with { Title = kept.Tune.Title, Composer = kept.Tune.Composer } })];
+        var text = wanted == SourceFormat.Abc ? AbcWriter.Write(lines) : MusicXmlWriter.Write(lines, extras);
         var name =
             string.Concat(kept.Tune.Title.Select(c => char.IsLetterOrDigit(c) ? c : '-')).Trim('-')
             + (instrument is null ? "" : "-" + instrument);

@@ -44,10 +44,16 @@ public sealed record TuneSummary(
 }
 
 /// <summary>A tune with its source text exactly as given.</summary>
-public sealed record TuneDetail(TuneSummary Summary, string Source, SourceFormat Format, IReadOnlyList<Notice> Notices)
+/// <param name="Summary">What the list shows.</param>
+/// <param name="Source">The text.</param>
+/// <param name="Format">What it is written in.</param>
+/// <param name="Lines">How many lines its score has.</param>
+/// <param name="Notices">What was left out in reading it.</param>
+public sealed record TuneDetail(TuneSummary Summary, string Source, SourceFormat Format, int Lines, IReadOnlyList<Notice> Notices)
 {
-    public static TuneDetail Of(TuneRecord t, IReadOnlyList<Notice> notices) =>
-        new(TuneSummary.Of(t), t.Source, TuneReader.FormatOf(t.Source), notices);
+    /// <param name="read">What came of reading it, or null where that is not asked.</param>
+    internal static TuneDetail Of(TuneRecord t, ReadResult? read) =>
+        new(TuneSummary.Of(t), t.Source, TuneReader.FormatOf(t.Source), read?.Lines.Count ?? 1, read?.Notices ?? []);
 }
 
 /// <summary>A tune to keep. What is left empty is taken from the source.</summary>
@@ -58,13 +64,20 @@ public sealed record TuneChange(int Version, string Source, string? Title = null
     : TuneRequest(Source, Title, Composer, PrintedFor);
 
 /// <summary>What a source text holds, before it is kept.</summary>
+/// <param name="Tunes">How many tunes the text has; what follows is of the first.</param>
+/// <param name="Lines">Names of the lines of its score.</param>
+/// <param name="MusicXml">Its first bars, to be drawn; null where it cannot be read.</param>
 public sealed record TuneCheck(
+    SourceFormat Format,
     string? Title,
     string? KeyName,
     string? Meter,
     string? Clef,
     int Bars,
     string? PrintedFor,
+    int Tunes,
+    IReadOnlyList<string> Lines,
+    string? MusicXml,
     IReadOnlyList<SourceError> Errors,
     IReadOnlyList<Notice> Notices
 );
@@ -75,7 +88,7 @@ internal sealed class TuneRequestRules : AbstractValidator<TuneRequest>
 
     public TuneRequestRules()
     {
-        RuleFor(r => r.Source).NotEmpty().WithMessage("The tune is empty; expected ABC or MusicXML text.");
+        RuleFor(r => r.Source).NotEmpty().WithMessage("The tune is empty; expected note letters, strings and fingers, ABC or MusicXML.");
         RuleFor(r => r.Title).MaximumLength(LongestTitle).WithMessage($"The title is longer than {LongestTitle} characters.");
         RuleFor(r => r.Composer).MaximumLength(200).WithMessage("The composer is longer than 200 characters.");
         RuleFor(r => r.PrintedFor)

@@ -111,11 +111,11 @@ public class TunesApiTests(RunningServer server) : IClassFixture<RunningServer>
     {
         using var form = new MultipartFormDataContent
         {
-            { new ByteArrayContent(Encoding.UTF8.GetBytes("X:1\nK:D\nD ?|]")), "file", "a.abc" },
+            { new ByteArrayContent(Encoding.UTF8.GetBytes("X:1\nK:D\nD [E")), "file", "a.abc" },
         };
         using var response = await server.Client.PostAsync("/api/tunes/upload", form);
         Assert.Equal(422, (int)response.StatusCode);
-        Assert.Contains("\"source\":\"X:1\\nK:D\\nD ?|]\"", await response.Content.ReadAsStringAsync(), StringComparison.Ordinal);
+        Assert.Contains("\"source\":\"X:1\\nK:D\\nD [E\"", await response.Content.ReadAsStringAsync(), StringComparison.Ordinal);
     }
 
     [Fact]

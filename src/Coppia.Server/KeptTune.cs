@@ -1,0 +1,90 @@
+using System.Text.Json;
+using Coppia.Core.Instruments;
+using Coppia.Core.Music;
+using Coppia.Core.Reading;
+using Coppia.Data;
+using Coppia.Formats;
+
+namespace Coppia.Server;
+
+/// <summary>Which line of a score each instrument reads.</summary>
+/// <param name="Main">Key of the line from which those who have none are moved.</param>
+/// <param name="For">Keys of lines by instrument.</param>
+public sealed record LinesForWhom(string Main, IReadOnlyDictionary<string, string> For)
+{
+    /// <summary>What the names, clefs and ranges of the lines propose; null where there is one line.</summary>
+    internal static LinesForWhom? Proposed(ReadResult read)
+    {
+        if (read.Lines.Count < 2)
+            return null;
+        var proposed = WhichLine.Proposed([.. read.Lines.Select(Offered)]);
+        var main = StringSection.All.Where(i => proposed.ContainsKey(i.Id)).Select(i => read.Lines[proposed[i.Id]]).FirstOrDefault();
+        return new LinesForWhom((main ?? read.Main!).Key, proposed.ToDictionary(p => p.Key, p => read.Lines[p.Value].Key));
+    }
+
+    internal static OfferedLine Offered(ScoreLine line) => new(line.Name, line.Score);
+
+    public string ToJson() => JsonSerializer.Serialize(this);
+
+    public static LinesForWhom? OfJson(string? json) => json is null ? null : JsonSerializer.Deserialize<LinesForWhom>(json);
+}
+
+/// <summary>A kept tune with one line of its score: that of an instrument, or the main one.</summary>
+/// <param name="Tune">As it is kept.</param>
+/// <param name="Lines">All lines of its score; no two share an id.</param>
+/// <param name="Line">The line that is read.</param>
+/// <param name="PrintedFor">The instrument that the line is printed for.</param>
+/// <param name="Notices">What was left out in reading it.</param>
+internal sealed record KeptTune(
+    TuneRecord Tune,
+    IReadOnlyList<ScoreLine> Lines,
+    ScoreLine Line,
+    string PrintedFor,
+    IReadOnlyList<Notice> Notices
+)
+{
+    public Score Score => Line.Score;
+
+    /// <exception cref="InvalidOperationException">The source cannot be read, which is found out before a tune is kept.</exception>
+    public static KeptTune Of(TuneRecord tune)
+    {
+        var read = TuneReader.Read(tune.Source);
+        if (read.Score is null)
+            throw new InvalidOperationException($"Tune {tune.Id} was kept but cannot be read.");
+        var lines = WithIds(ScoreLines.WithOwnIds(read.Lines), tune.NoteIds);
+        var main = LinesForWhom.OfJson(tune.Lines)?.Main ?? read.Main!.Key;
+        return new KeptTune(tune, lines, lines.FirstOrDefault(l => l.Key == main) ?? lines[0], tune.PrintedFor, read.Notices);
+    }
+
+    /// <summary>The tune as an instrument reads it: on its own line where it has one.</summary>
+    public KeptTune For(string instrument)
+    {
+        var chosen = LinesForWhom.OfJson(Tune.Lines);
+        if (chosen is null || Lines.FirstOrDefault(l => l.Key == chosen.For.GetValueOrDefault(instrument)) is not { } own)
+            return this;
+        return this with { Line = own, PrintedFor = LinesForWhom.Offered(own).For.Id };
+    }
+
+    /// <summary>The note is on another line of the score than the one read here.</summary>
+    public bool IsElsewhere(string noteId) => Lines.Any(l => l != Line && l.Score.Events.Any(e => e.Id == noteId));
+
+    /// <summary>
+    /// The ids of an edited source, such that every note that was there before keeps its own; null where places name them all.
+    /// </summary>
+    public string? IdsAfter(ReadResult edited)
+    {
+        var fresh = ScoreLines.WithOwnIds(edited.Lines);
+        var ids = fresh.Select((l, i) => ScoreIds.Of(i < Lines.Count ? ScoreIds.Carry(Lines[i].Score, l.Score) : l.Score)).ToArray();
+        if (ids.Zip(fresh).All(p => p.First.SequenceEqual(ScoreIds.Of(p.Second.Score))))
+            return null;
+        return ids.Length == 1 ? JsonSerializer.Serialize(ids[0]) : JsonSerializer.Serialize(ids);
+    }
+
+    private static IReadOnlyList<ScoreLine> WithIds(IReadOnlyList<ScoreLine> lines, string? kept)
+    {
+        if (kept is null)
+            return lines;
+        var ids = lines.Count == 1 ? [JsonSerializer.Deserialize<string[]>(kept)!] : JsonSerializer.Deserialize<string[][]>(kept)!;
+        return [.. lines.Select((l, i) => i < ids.Length ? l with { Score = ScoreIds.With(l.Score, ids[i]) } : l)];
+    }
+}
