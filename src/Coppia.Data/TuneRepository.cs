@@ -106,7 +106,11 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
         using var connection = database.Open();
         using var transaction = connection.BeginTransaction();
         var count = ids.Sum(id =>
-            connection.Execute("UPDATE tune SET deleted_at = @when WHERE id = @id AND deleted_at IS NULL", new { id, when = Now() }, transaction)
+            connection.Execute(
+                "UPDATE tune SET deleted_at = @when WHERE id = @id AND deleted_at IS NULL",
+                new { id, when = Now() },
+                transaction
+            )
         );
         transaction.Commit();
         return count;

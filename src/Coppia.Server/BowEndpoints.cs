@@ -10,11 +10,7 @@ namespace Coppia.Server;
 /// <param name="Changes">Those taken.</param>
 /// <param name="Refused">Those not wanted.</param>
 /// <param name="Instrument">Whose line of a score they are of; the main line where left out.</param>
-public sealed record BowChangesRequest(
-    IReadOnlyList<BowEdit> Changes,
-    IReadOnlyList<BowEdit>? Refused = null,
-    string? Instrument = null
-);
+public sealed record BowChangesRequest(IReadOnlyList<BowEdit> Changes, IReadOnlyList<BowEdit>? Refused = null, string? Instrument = null);
 
 public sealed record BowChangeView(string NoteId, BowEditKind Kind, int Bar, string Text)
 {

@@ -12,6 +12,9 @@ internal enum Row
     Name,
     Count,
     Bow,
+
+    /// <summary>The words that are sung.</summary>
+    Words,
 }
 
 /// <summary>A reading as MusicXML: the notes with rows of text under them.</summary>
@@ -40,6 +43,7 @@ internal static class ReadingMusic
             {
                 TempoWords = null,
                 Tempo = null,
+                InstrumentName = null,
             },
             new MusicXmlExtras(Lyrics: new Dictionary<string, IReadOnlyList<string>>())
         );
@@ -50,6 +54,7 @@ internal static class ReadingMusic
             Row.Pair => words.Label(note),
             Row.Name => words.Name(note),
             Row.Count => words.Count(note) is { Length: > 0 } count ? count : "·",
+            Row.Words => note.Note.Event.Lyrics is [{ Length: > 0 } sung, ..] ? sung : "·",
             _ => BowWords.Way(note.Bow),
         };
 }

@@ -42,6 +42,7 @@ public sealed record ReadingNoteView(
     BowDirection? BowAgain,
     bool BowStarts,
     string Count,
+    string Words,
     int Midi,
     bool Beyond,
     bool Pinned,

@@ -138,7 +138,10 @@ internal sealed class Readings(
     private static long Weight(Score score) => 100 + score.Bars.Sum(b => (long)b.Events.Count);
 
     private string TuneKey(KeptTune kept, IReadOnlyList<BowEdit> taken) =>
-        string.Join(' ', taken.Select(b => $"{b.NoteId}:{b.Kind}").Prepend($"{kept.Tune.Id} {kept.Tune.Version} {kept.Line.Key} {styles.Current().Key}"));
+        string.Join(
+            ' ',
+            taken.Select(b => $"{b.NoteId}:{b.Kind}").Prepend($"{kept.Tune.Id} {kept.Tune.Version} {kept.Line.Key} {styles.Current().Key}")
+        );
 
     private string Key(KeptTune kept, Player player, FixedPairs pairs)
     {

@@ -43,7 +43,10 @@ public sealed record BookTuneView(
             Bars: record?.Bars ?? 0,
             FirstNotes:
             [
-                .. (tune.Read.Score?.Events ?? []).Where(e => e.Pitch is not null).Take(ShownNotes).Select(e => Labels.Note(e.Pitch!.Value, style)),
+                .. (tune.Read.Score?.Events ?? [])
+                    .Where(e => e.Pitch is not null)
+                    .Take(ShownNotes)
+                    .Select(e => Labels.Note(e.Pitch!.Value, style)),
             ],
             Source: tune.Source,
             Error: tune.Read.Errors.Count > 0 ? tune.Read.Errors[0] : null
@@ -63,7 +66,10 @@ internal static class TuneBookEndpoints
     public static void MapTuneBooks(this WebApplication app)
     {
         app.MapPost("/api/tunes/book", OfFile).WithName("readBook").DisableAntiforgery().ProducesProblem(422).ProducesProblem(413);
-        app.MapPost("/api/tunes/book/text", (Styles styles, TuneRequest request) => Listed(TuneBook.Of(request.Source), styles.Current().Style))
+        app.MapPost(
+                "/api/tunes/book/text",
+                (Styles styles, TuneRequest request) => Listed(TuneBook.Of(request.Source), styles.Current().Style)
+            )
             .WithName("readBookText");
         app.MapPost("/api/tunes/many", Keep).WithName("addTunes").ProducesValidationProblem().ProducesProblem(422);
     }
@@ -87,7 +93,8 @@ internal static class TuneBookEndpoints
         }
     }
 
-    private static BookTuneView[] Listed(IReadOnlyList<BookTune> tunes, HouseStyle style) => [.. tunes.Select(t => BookTuneView.Of(t, style))];
+    private static BookTuneView[] Listed(IReadOnlyList<BookTune> tunes, HouseStyle style) =>
+        [.. tunes.Select(t => BookTuneView.Of(t, style))];
 
     /// <summary>Keeps all of them, or where one cannot be read none.</summary>
     private static Results<Ok<IReadOnlyList<long>>, ProblemHttpResult, ValidationProblem> Keep(
@@ -97,7 +104,10 @@ internal static class TuneBookEndpoints
     )
     {
         if (many.Tunes.Count > MostAtOnce)
-            return TypedResults.Problem(statusCode: 422, title: $"There are {many.Tunes.Count} tunes; expected at most {MostAtOnce} at once.");
+            return TypedResults.Problem(
+                statusCode: 422,
+                title: $"There are {many.Tunes.Count} tunes; expected at most {MostAtOnce} at once."
+            );
         var records = new List<TuneRecord>();
         foreach (var request in many.Tunes)
         {

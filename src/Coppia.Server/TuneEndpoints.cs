@@ -157,7 +157,12 @@ internal static class TuneEndpoints
         if (repository.Find(id) is not { } before)
             return Problems.NoTune(id);
         // Notes that were there before keep their ids, and with them their pins and bows; so do the lines their readers.
-        var after = Record(change, read) with { Id = id, Version = change.Version, NoteIds = KeptTune.Of(before).IdsAfter(read) };
+        var after = Record(change, read) with
+        {
+            Id = id,
+            Version = change.Version,
+            NoteIds = KeptTune.Of(before).IdsAfter(read),
+        };
         if (LinesForWhom.OfJson(before.Lines) is { } chosen && chosen.For.Values.Append(chosen.Main).All(k => read.Line(k) is not null))
             after = after with { Lines = read.Lines.Count > 1 ? before.Lines : null };
         return repository.Save(after) switch

@@ -86,7 +86,9 @@ internal static class TuneFileEndpoints
         MusicXmlExtras? extras = null;
         IReadOnlyList<ScoreLine> lines =
         [
-            .. kept.Lines.Select(l => kept with { Line = l }).Select(k => k.Line with { Score = BowEdits.Apply(k.Score, readings.BowsOf(k)) }),
+            .. kept
+                .Lines.Select(l => kept with { Line = l })
+                .Select(k => k.Line with { Score = BowEdits.Apply(k.Score, readings.BowsOf(k)) }),
         ];
         if (instrument is not null)
         {

@@ -45,9 +45,21 @@ public class LinesAndBooksApiTests(RunningServer server) : IClassFixture<Running
     {
         var id = await server.Keep(Trio);
         var lines = await server.Get($"/api/tunes/{id}/lines");
-        Assert.Equal(["Violin", "Cello", "Bass"], lines.GetProperty("lines").EnumerateArray().Select(l => l.GetProperty("name").GetString()));
+        Assert.Equal(
+            ["Violin", "Cello", "Bass"],
+            lines.GetProperty("lines").EnumerateArray().Select(l => l.GetProperty("name").GetString())
+        );
         Assert.Equal("{\"violin\":\"1\",\"cello\":\"2\",\"bass\":\"3\"}", lines.GetProperty("chosen").GetProperty("for").GetRawText());
-        var choice = new { main = "1", @for = new Dictionary<string, string> { ["violin"] = "1", ["viola"] = "2", ["cello"] = "1" } };
+        var choice = new
+        {
+            main = "1",
+            @for = new Dictionary<string, string>
+            {
+                ["violin"] = "1",
+                ["viola"] = "2",
+                ["cello"] = "1",
+            },
+        };
         Assert.Equal(204, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}/lines", choice)).Status);
         Assert.Equal("D0 D1 D3 D4 A0", await Labels(id, "cello"));
         Assert.Equal("D0 G1 D0 G1 D0", await Labels(id, "viola"));
@@ -114,7 +126,10 @@ public class LinesAndBooksApiTests(RunningServer server) : IClassFixture<Running
         var tunes = JsonSerializer.Deserialize<JsonElement>(await response.Content.ReadAsStringAsync());
         Assert.Equal(["One", null, "Three"], tunes.EnumerateArray().Select(t => t.GetProperty("title").GetString()));
         Assert.Equal("D E F♯ G", string.Join(' ', tunes[0].GetProperty("firstNotes").EnumerateArray().Select(n => n.GetString())));
-        Assert.Equal((7, 10), (tunes[1].GetProperty("line").GetInt32(), tunes[1].GetProperty("error").GetProperty("at").GetProperty("line").GetInt32()));
+        Assert.Equal(
+            (7, 10),
+            (tunes[1].GetProperty("line").GetInt32(), tunes[1].GetProperty("error").GetProperty("at").GetProperty("line").GetInt32())
+        );
         var taken = new[] { tunes[0], tunes[2] }.Select(t => new { source = t.GetProperty("source").GetString() });
         var (status, ids) = await server.Send(HttpMethod.Post, "/api/tunes/many", new { tunes = taken });
         Assert.Equal((200, 2), (status, ids.GetArrayLength()));

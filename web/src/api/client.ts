@@ -31,6 +31,10 @@ export type Travel = components['schemas']['TravelView']
 export type TapeDistance = components['schemas']['TapeDistance']
 export type StyleSetting = components['schemas']['StyleSetting']
 export type Place = components['schemas']['PlaceView']
+export type BookTune = components['schemas']['BookTuneView']
+export type ScoreLines = components['schemas']['ScoreLinesView']
+export type LinesForWhom = components['schemas']['LinesForWhom']
+export type SourceFormat = components['schemas']['SourceFormat']
 
 export const api = createClient<paths>({ baseUrl: '/' })
 

@@ -124,10 +124,10 @@ function RowText({
 }) {
   if (row === 'bow') return note.bowStarts ? <BowMarks note={note} both={both} x={x} y={y} /> : null
   const place = { x, y, fontSize: size, textAnchor: 'middle', dominantBaseline: 'central' } as const
-  if (row === 'name')
+  if (row === 'name' || row === 'words')
     return (
-      <text {...place} className="fill-ink">
-        {note.name}
+      <text {...place} className="fill-ink" data-words={row === 'words' ? note.words : undefined}>
+        {row === 'name' ? note.name : note.words}
       </text>
     )
   if (note.label === '-')

@@ -8,6 +8,7 @@ export const ROWS = [
   { id: 'count', label: 'Count', key: 'c', height: 21, size: 15 },
   { id: 'bow', label: 'Bow', key: 'b', height: 21, size: 15 },
   { id: 'place', label: 'Bow place', key: 'r', height: 42, size: 11 },
+  { id: 'words', label: 'Words', key: 's', height: 21, size: 15 },
 ] as const
 
 /** A position's name beside a pair, against the pair: how large and how much higher. */
@@ -15,6 +16,10 @@ export const POSITION_SIZE = 0.66
 export const POSITION_RISE = 0.41
 
 export type RowId = (typeof ROWS)[number]['id']
+
+/** The rows that a reading has something for: words only where some are sung. */
+export const rowsOf = (reading: { notes: readonly { words: string }[] } | undefined) =>
+  ROWS.filter((row) => row.id !== 'words' || reading?.notes.some((n) => n.words !== ''))
 
 const SCREEN_SCALE = 54
 const SMALL_SCALE = 37

@@ -85,6 +85,7 @@ function distances(reading: Engravable, rows: readonly RowId[], form?: Form) {
   }
   if (rows.includes('pair')) side((n) => pairWidth(n, size('pair')))
   if (rows.includes('name')) side((n) => textWidth(n.name, size('name')), WORD_GAP_PX)
+  if (rows.includes('words')) side((n) => textWidth(n.words, size('words')), WORD_GAP_PX)
   if (rows.includes('bow'))
     side((n) => (n.bowAgain && firstOfBar.has(n.id) ? BOW_MARKS.two : n.bowStarts ? BOW_MARKS.one : 0))
   if (rows.includes('count')) {

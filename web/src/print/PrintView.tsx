@@ -3,7 +3,7 @@ import { useNavigate, useSearchParams } from 'react-router'
 import { useBefore } from '../stand/queries'
 import { EngravedPage } from '../engraving/EngravedPage'
 import { EngravingMishap } from '../engraving/EngravingMishap'
-import { engravingOptions, ROWS, STAVES_MM, USUAL_STAFF_MM, type Form, type Layout } from '../engraving/layout'
+import { engravingOptions, rowsOf, STAVES_MM, USUAL_STAFF_MM, type Form, type Layout } from '../engraving/layout'
 import { BarByBar, type Page } from '../engraving/pages'
 import { fitOf, withRoom, wordsHeight } from '../engraving/room'
 import { Working } from '../engraving/Working'
@@ -37,7 +37,13 @@ export function PrintView() {
   const [search, setSearch] = useSearchParams()
   const { id, tune, instrument, reading: data, error, again } = useOpenTune()
   const chosen = search.get('rows') ?? 'pair'
-  const rows = useMemo(() => ROWS.map((r) => r.id).filter((r) => chosen.split(',').includes(r)), [chosen])
+  const rows = useMemo(
+    () =>
+      rowsOf(data)
+        .map((r) => r.id)
+        .filter((r) => chosen.split(',').includes(r)),
+    [chosen, data],
+  )
   const paper = search.get('paper') === 'letter' ? 'letter' : 'a4'
   const [keptStaff, keepStaff] = useKept<number>('staff')
   const staffMm = STAVES_MM.find((mm) => mm === Number(search.get('staff') ?? keptStaff)) ?? USUAL_STAFF_MM

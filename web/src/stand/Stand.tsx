@@ -1,9 +1,11 @@
-import { useCallback, useState } from 'react'
-import { useNavigate, useParams } from 'react-router'
+import { useCallback, useMemo, useState } from 'react'
+import { useLocation, useNavigate, useParams } from 'react-router'
 import { Refusal } from '../api/client'
+import { rowsOf } from '../engraving/layout'
 import { useHear } from '../hear/useHear'
 import { EditTune } from '../tunes/EditTune'
 import { useTuneDraft } from '../tunes/useTuneDraft'
+import { WhichLine } from '../tunes/WhichLine'
 import { Button } from '../ui/Button'
 import { Mishap } from '../ui/Mishap'
 import { Screen } from '../ui/Screen'
@@ -35,9 +37,13 @@ function OneStand() {
   const small = useSmall()
   const { id, tune, instruments, instrument, reading, error, again, playOn } = useOpenTune()
   const kept = useRows()
-  const rows = kept.rows
+  const rows = useMemo(
+    () => kept.rows.filter((id) => rowsOf(reading).some((row) => row.id === id)),
+    [kept.rows, reading],
+  )
   const toggle = useStable(kept.toggle)
-  const [open, setOpen] = useState<'keys' | 'edit' | null>(null)
+  const asksLine = (useLocation().state as { whichLine?: boolean } | null)?.whichLine === true
+  const [open, setOpen] = useState<'keys' | 'edit' | 'lines' | null>(asksLine ? 'lines' : null)
   const [panel, setPanel] = useState<PanelId>(small ? 'board' : 'why')
   const [draft] = useTuneDraft(id)
   const walk = useWalk(reading)
@@ -48,6 +54,7 @@ function OneStand() {
   const loop = useLoop(hear, walk)
   const edit = useCallback(() => setOpen('edit'), [])
   const keys = useCallback(() => setOpen('keys'), [])
+  const lines = useCallback(() => setOpen('lines'), [])
   const undo = useStable(() => takeBack(reading?.instrument.name ?? '', walk.pick))
   const print = useStable(() => void navigate(`/tunes/${id}/print?for=${instrument}&rows=${rows.join(',')}`))
   useStandKeys({
@@ -87,6 +94,7 @@ function OneStand() {
   return (
     <Screen className="flex min-h-0 flex-1 flex-col">
       <StandBar
+        reading={reading}
         instruments={instruments}
         instrument={instrument}
         onInstrument={playOn}
@@ -106,6 +114,7 @@ function OneStand() {
         <StandPaper
           reading={reading}
           source={tune?.source}
+          onLines={lines}
           rows={rows}
           walk={walk}
           probe={probe}
@@ -125,6 +134,7 @@ function OneStand() {
         />
       </div>
       {open === 'keys' && <KeyList instruments={instruments} onClose={() => setOpen(null)} />}
+      {open === 'lines' && tune && <WhichLine id={id} title={tune.summary.title} onClose={() => setOpen(null)} />}
       {editor}
     </Screen>
   )

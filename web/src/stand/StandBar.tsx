@@ -1,12 +1,13 @@
 import { Keyboard, Pencil, Printer, Undo2 } from 'lucide-react'
 import { memo, type ReactNode } from 'react'
-import type { Instrument } from '../api/client'
-import { ROWS, type RowId } from '../engraving/layout'
+import type { Instrument, Reading } from '../api/client'
+import { rowsOf, type RowId } from '../engraving/layout'
 import { InstrumentChoice } from '../ui/InstrumentChoice'
 import { Strip, StripEnd } from '../ui/Strip'
 
 /** Instrument switch, row switches and what else can be done with the tune. */
 export const StandBar = memo(function StandBar({
+  reading,
   instruments,
   instrument,
   onInstrument,
@@ -18,6 +19,7 @@ export const StandBar = memo(function StandBar({
   onPrint,
   onKeys,
 }: {
+  reading: Reading | undefined
   instruments: readonly Instrument[]
   instrument: string
   onInstrument: (id: string) => void
@@ -33,7 +35,7 @@ export const StandBar = memo(function StandBar({
   return (
     <Strip lead={<InstrumentChoice keys instruments={instruments} value={instrument} onChange={onInstrument} />}>
       <div role="group" aria-label="Rows under the notes" className="flex flex-wrap items-center gap-1">
-        {ROWS.map((row) => (
+        {rowsOf(reading).map((row) => (
           <button
             key={row.id}
             type="button"

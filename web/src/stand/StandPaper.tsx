@@ -24,6 +24,7 @@ const NO_DRONES: Reading['drones'] = []
 export function StandPaper({
   reading,
   source,
+  onLines,
   rows,
   walk,
   probe,
@@ -34,6 +35,8 @@ export function StandPaper({
   reading: Reading | undefined
   /** The tune as it was written, to copy where it cannot be drawn. */
   source: string | undefined
+  /** Asks which line of the score is for whom. */
+  onLines: () => void
   rows: readonly RowId[]
   walk: Walk
   probe: Probe
@@ -80,7 +83,7 @@ export function StandPaper({
         role="region"
         aria-label="Paper"
       >
-        {reading && <TuneHead reading={reading} onUsePrinted={keepPrinted} onOctave={chooseOctave} />}
+        {reading && <TuneHead reading={reading} onUsePrinted={keepPrinted} onOctave={chooseOctave} onLines={onLines} />}
         <div ref={paper} className="min-h-40">
           <EngravingMishap engraving={engraving} source={source} />
           {reading && (

@@ -1,5 +1,6 @@
 import { memo } from 'react'
 import type { Reading } from '../api/client'
+import { TextButton } from '../ui/TextLink'
 import { Tick } from '../ui/Tick'
 import { OctaveMenu } from './OctaveMenu'
 
@@ -8,10 +9,12 @@ export const TuneHead = memo(function TuneHead({
   reading,
   onUsePrinted,
   onOctave,
+  onLines,
 }: {
   reading: Reading
   onUsePrinted?: (use: boolean) => void
   onOctave?: (octaves: number | null) => void
+  onLines?: () => void
 }) {
   return (
     <div className="mb-2">
@@ -25,6 +28,12 @@ export const TuneHead = memo(function TuneHead({
           <>
             {' · '}
             <OctaveMenu reading={reading} onOctave={onOctave} />
+          </>
+        )}
+        {reading.line !== null && (
+          <>
+            {' · '}
+            {onLines ? <TextButton onClick={onLines}>Line: {reading.line}</TextButton> : reading.line}
           </>
         )}
       </p>

@@ -83,9 +83,8 @@ export function useFreshBowing() {
 
 /** Replaces all changes of a tune’s bowing. */
 export const useSetBowing = () =>
-  useChange<{ id: number; changes: BowEdit[]; refused: BowEdit[] }, unknown>(
-    ({ id, changes, refused }) =>
-      answer<unknown>(api.PUT('/api/tunes/{id}/bowing', { params: { path: { id } }, body: { changes, refused } })),
+  useChange<{ id: number; instrument: string; changes: BowEdit[]; refused: BowEdit[] }, unknown>(
+    ({ id, ...body }) => answer<unknown>(api.PUT('/api/tunes/{id}/bowing', { params: { path: { id } }, body })),
     READINGS,
   )
 

@@ -20,7 +20,7 @@ export function useBows(id: number, instrument: string, make: MakeChange) {
     make(async () => {
       const now = await fresh(id, instrument)
       const set = ({ taken, refused }: { taken: readonly BowEdit[]; refused: readonly BowEdit[] }) =>
-        put.mutateAsync({ id, changes: taken.map(edit), refused: refused.map(edit) })
+        put.mutateAsync({ id, instrument, changes: taken.map(edit), refused: refused.map(edit) })
       await set({ ...now, ...next(now) })
       return { takeBack: () => set(now), what, on: null, noteId: edits[0]?.noteId }
     })

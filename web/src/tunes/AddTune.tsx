@@ -1,6 +1,6 @@
 import { useDeferredValue, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
-import { useAddTune, useCheck } from './queries'
+import { readBookText, useAddTune, useCheck } from './queries'
 import { Asked } from '../ui/Asked'
 import { Button } from '../ui/Button'
 import { useKept } from '../ui/kept'
@@ -8,16 +8,24 @@ import { Refused } from '../ui/Said'
 import { TextButton } from '../ui/TextLink'
 import { useToast } from '../ui/toasts'
 import { useFileDrop } from '../ui/useFileDrop'
+import type { SourceFormat, TuneDetail } from '../api/client'
+import { BookList } from './BookList'
+import { LiveStaff } from './LiveStaff'
 import { SourceField } from './SourceField'
-import { useTakeFiles } from './useTakeFiles'
+import { useTakeFiles, type Book } from './useTakeFiles'
 
-const EXAMPLE = `X:1
-T:First Frost
-C:Coppia demo
-M:4/4
-L:1/4
-K:D
-D E F G | A A B A | G F E F | D4 |]`
+const EXAMPLE = `Title: First Frost
+Key: D
+Time: 4/4
+D E F G | A A B A | G F E F | D4 |`
+
+/** What a text was taken for, so that one sees why it reads as it does. */
+const READ_AS: Record<SourceFormat, string> = {
+  letters: 'note letters',
+  fingers: 'strings and fingers',
+  abc: 'ABC',
+  musicXml: 'MusicXML',
+}
 
 /** The text in the field: typed, or from a file that could not be read; a typed text that had to make room for a file's waits aside. */
 export type Entered = { text: string; file: string | null; aside: string }
@@ -38,7 +46,10 @@ export function AddTune() {
   const isCurrent = deferred === entered.text
   const found = entered.text.trim() && isCurrent ? check.data : undefined
   const errors = found?.errors ?? []
-  const open = (id: number) => void navigate(`/tunes/${id}`)
+  const [book, setBook] = useState<Book | null>(null)
+  /** A score of several lines asks first who reads which. */
+  const open = ({ summary, lines }: TuneDetail) =>
+    void navigate(`/tunes/${summary.id}`, { state: { whichLine: lines > 1 } })
   /** Puts another text in the field's place. */
   const replace = (next: Entered) => {
     add.reset()
@@ -47,6 +58,7 @@ export function AddTune() {
   }
   const files = useTakeFiles({
     onAdded: open,
+    onBook: setBook,
     onBegin: () => {
       add.reset()
       // The last file's text and its errors make room; it is still where it came from.
@@ -69,7 +81,7 @@ export function AddTune() {
       {
         onSuccess: (tune) => {
           keep(entered.aside ? { ...NOTHING, text: entered.aside } : null)
-          open(tune.summary.id)
+          open(tune)
         },
       },
     )
@@ -90,7 +102,9 @@ export function AddTune() {
         Add a tune
       </h2>
       <p className="text-sm text-soft">
-        Paste ABC or MusicXML text, or drop files anywhere on this page (.abc, .musicxml, .xml, .mxl, up to 5 MB).
+        Type the letters as on the board (G A B G | C5 B A2) or strings and fingers (D: 0 0 A: 0 0), paste ABC or
+        MusicXML, or drop files anywhere on this page (.abc, .musicxml, .xml, .mxl, or a .zip of them, up to 5 MB). A
+        photo or a scan of paper cannot be read here.
       </p>
       {files.progress && <p role="status">{files.progress}</p>}
       {files.refused.map((r) => (
@@ -123,9 +137,27 @@ export function AddTune() {
       {found && errors.length === 0 && (
         <p className="text-sm" data-testid="found">
           <strong>{found.title || 'Untitled tune'}</strong>: {found.keyName}, {found.meter}, {found.bars}{' '}
-          {found.bars === 1 ? 'bar' : 'bars'}, {found.clef} clef, read as printed for {found.printedFor}.
+          {found.bars === 1 ? 'bar' : 'bars'}, {found.clef} clef, read as {READ_AS[found.format]}, printed for{' '}
+          {found.printedFor}.{' '}
+          {found.lines.length > 1 && `The score has ${found.lines.length} lines; you choose which is for whom.`}
         </p>
       )}
+      {found && found.tunes > 1 && (
+        <p className="text-sm">
+          This text holds {found.tunes} tunes; the first is shown.{' '}
+          <TextButton
+            onClick={() =>
+              void readBookText(entered.text).then((tunes) => setBook({ name: entered.file ?? '', tunes }))
+            }
+          >
+            Choose which to keep
+          </TextButton>
+        </p>
+      )}
+      <LiveStaff
+        musicXml={entered.text.trim() ? check.data?.musicXml : null}
+        label={`The notes of ${check.data?.title || 'the tune'} as they are read`}
+      />
       {isCurrent && <Asked of={check}>{null}</Asked>}
       {add.error && add.error.errors.length === 0 && <Refused>{add.error.message}</Refused>}
       <div className="flex flex-wrap items-center gap-3">
@@ -147,13 +179,24 @@ export function AddTune() {
         ) : (
           <TextButton onClick={empty}>Empty the field</TextButton>
         )}
+        {book && (
+          <BookList
+            {...book}
+            onTaken={() => {
+              setBook(null)
+              // The text was the book's; it is in the list now.
+              if (found && found.tunes > 1) keep(entered.aside ? { ...NOTHING, text: entered.aside } : null)
+            }}
+            onClose={() => setBook(null)}
+          />
+        )}
         <input
           ref={chooser}
           type="file"
           multiple
           className="hidden"
           aria-label="Tune files"
-          accept=".abc,.musicxml,.xml,.mxl,text/plain"
+          accept=".abc,.musicxml,.xml,.mxl,.zip,text/plain"
           onChange={(e) => {
             void files.take([...(e.target.files ?? [])])
             e.target.value = ''

@@ -8,6 +8,7 @@ import { Dialog } from '../ui/Dialog'
 import { Field, Input, Select } from '../ui/Field'
 import { Refused } from '../ui/Said'
 import { useToast } from '../ui/toasts'
+import { LiveStaff } from './LiveStaff'
 import { SourceField } from './SourceField'
 import { useTuneDraft, type TuneDraft } from './useTuneDraft'
 
@@ -117,6 +118,7 @@ export function EditTune({ tune, onClose }: { tune: TuneDetail; onClose: () => v
           </section>
         )}
       </div>
+      {!theirs && <LiveStaff musicXml={check.data?.musicXml} label="The notes as they are read" />}
       {draft.title.trim() === '' && (
         <p className="mt-3 text-sm text-brick">A tune needs a title of 1 to 200 characters.</p>
       )}

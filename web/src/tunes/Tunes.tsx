@@ -11,6 +11,7 @@ import { Screen } from '../ui/Screen'
 import { TextButton } from '../ui/TextLink'
 import { useDeletedTunes, useDeleteTune, useDuplicateTune, useRestoreTune, useTune, useTunes } from './queries'
 import { useToast } from '../ui/toasts'
+import { useGrowing } from '../ui/useGrowing'
 import { useKeys } from '../ui/useKeys'
 import { AddTune } from './AddTune'
 import { DeletedTunes } from './DeletedTunes'
@@ -58,6 +59,7 @@ export function Tunes() {
     })
 
   const list = tunes.data
+  const { shown, more, end } = useGrowing(list?.length ?? 0)
   return (
     <Screen className="grid min-h-0 flex-1 grid-cols-1 content-start overflow-y-auto lg:grid-cols-[minmax(0,1fr)_27rem] lg:content-stretch lg:overflow-hidden">
       <section aria-labelledby="tunes-heading" className="flex min-w-0 flex-col px-3 pt-3 md:px-8 md:pt-6 lg:min-h-0">
@@ -93,7 +95,7 @@ export function Tunes() {
         <Asked of={tunes}>{null}</Asked>
         {list && list.length > 0 && (
           <ul ref={rows} className="flex-1 pb-4 md:pr-2 lg:min-h-0 lg:overflow-y-auto" aria-label="Tunes">
-            {list.map((tune) => (
+            {list.slice(0, shown).map((tune) => (
               <TuneRow
                 key={tune.id}
                 tune={tune}
@@ -104,6 +106,7 @@ export function Tunes() {
                 onDelete={() => discard(tune)}
               />
             ))}
+            {more && <li ref={end} key={`end ${shown}`} aria-hidden="true" />}
           </ul>
         )}
         {list && list.length === 0 && (search ? <p className="py-8">No title has “{search}” in it.</p> : <FirstTune />)}

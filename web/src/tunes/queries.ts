@@ -1,5 +1,5 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query'
-import { answer, api, type TuneDetail } from '../api/client'
+import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query'
+import { answer, api, type LinesForWhom, type TuneDetail } from '../api/client'
 import { byId, useChange } from '../api/useChange'
 
 export type NewTune = { source: string; title?: string | null; composer?: string | null; printedFor?: string | null }
@@ -40,13 +40,46 @@ export const useAddTune = () =>
   useChange<NewTune, TuneDetail>((body) => answer(api.POST('/api/tunes', { body })), TUNES)
 
 export const useUploadTune = () =>
-  useChange<File, TuneDetail>((file) => {
-    const form = new FormData()
-    form.append('file', file)
-    return answer(
-      api.POST('/api/tunes/upload', { body: form as never, bodySerializer: (body) => body as unknown as FormData }),
-    )
-  }, TUNES)
+  useChange<File, TuneDetail>((file) => answer(api.POST('/api/tunes/upload', formOf(file))), TUNES)
+
+const formOf = (file: File) => {
+  const form = new FormData()
+  form.append('file', file)
+  return { body: form as never, bodySerializer: (body: unknown) => body as FormData }
+}
+
+/** The tunes of a file, listed and not yet taken. */
+export const readBook = (file: File) => answer(api.POST('/api/tunes/book', formOf(file)))
+
+/** The tunes of a text. */
+export const readBookText = (source: string) => answer(api.POST('/api/tunes/book/text', { body: { source } }))
+
+/** Keeps tunes together: all, or where one cannot be read none. The lists are asked for anew with {@link useFreshTunes}. */
+export const addTunes = (tunes: readonly NewTune[]) =>
+  answer(api.POST('/api/tunes/many', { body: { tunes: [...tunes] } }))
+
+/** Asks for all lists of tunes anew. */
+export function useFreshTunes() {
+  const queries = useQueryClient()
+  return () => Promise.all(TUNES.map((key) => queries.invalidateQueries({ queryKey: [key] })))
+}
+export const useDeleteTunes = () =>
+  useChange<readonly number[], unknown>(
+    (ids) => answer<unknown>(api.POST('/api/tunes/deleted', { body: [...ids] })),
+    TUNES,
+  )
+
+/** The lines of a tune's score and who reads which. */
+export const useLines = (id: number) =>
+  useQuery({
+    queryKey: ['lines', id],
+    queryFn: () => answer(api.GET('/api/tunes/{id}/lines', { params: { path: { id } } })),
+  })
+export const useChooseLines = () =>
+  useChange<{ id: number; choice: LinesForWhom }, unknown>(
+    ({ id, choice }) => answer<unknown>(api.PUT('/api/tunes/{id}/lines', { params: { path: { id } }, body: choice })),
+    [...TUNES, 'lines'],
+  )
 
 export const useSaveTune = () =>
   useChange<ChangedTune, TuneDetail>(
