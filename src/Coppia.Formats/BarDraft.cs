@@ -187,52 +187,17 @@ internal sealed class BarDraft
         return _bars;
     }
 
-    /// <summary>Drops ties and slurs that lead nowhere, saying so.</summary>
-    public static IReadOnlyList<Bar> MendBindings(IReadOnlyList<Bar> bars, LeftOut leftOut)
-    {
-        var flat = bars.SelectMany((b, bi) => b.Events.Select((e, ei) => (Bar: bi, Event: ei, Value: e))).ToArray();
-        var mended = bars.Select(b => b.Events.ToArray()).ToArray();
-        var open = new Stack<(int Bar, int Event)>();
-        (int Bar, int Event)? hairpin = null;
-        for (var i = 0; i < flat.Length; i++)
+    /// <summary>Drops ties, slurs and hairpins that lead nowhere, saying so.</summary>
+    public static IReadOnlyList<Bar> MendBindings(IReadOnlyList<Bar> bars, LeftOut leftOut) =>
+        Bindings.Mended(bars, (end, e) => leftOut.Say(Said(end), e.At));
+
+    private static string Said(LooseEnd end) =>
+        end switch
         {
-            var (bar, at, e) = flat[i];
-            if (e.TiedOn && !(i + 1 < flat.Length && flat[i + 1].Value.Pitch == e.Pitch))
-                Drop(
-                    bar,
-                    at,
-                    x => x with { TiedOn = false },
-                    "A tie that does not lead to the same note is left out; a slur joins different notes."
-                );
-            for (var k = 0; k < e.SlurStops; k++)
-            {
-                if (open.Count > 0)
-                    open.Pop();
-                else
-                    Drop(bar, at, x => x with { SlurStops = x.SlurStops - 1 }, "A slur that ends and never begins is left out.");
-            }
-
-            for (var k = 0; k < e.SlurStarts; k++)
-                open.Push((bar, at));
-            if (e.HairpinStop && hairpin is null)
-                Drop(bar, at, x => x with { HairpinStop = false }, "A hairpin that ends and never begins is left out.");
-            // One that begins ends the one before it.
-            if (e.Hairpin != Hairpin.None && hairpin is not null && !e.HairpinStop)
-                mended[bar][at] = mended[bar][at] with { HairpinStop = true };
-            if (e.HairpinStop || e.Hairpin != Hairpin.None)
-                hairpin = e.Hairpin == Hairpin.None ? null : (bar, at);
-        }
-
-        if (hairpin is { } begun)
-            Drop(begun.Bar, begun.Event, x => x with { Hairpin = Hairpin.None }, "A hairpin that begins and never ends is left out.");
-        foreach (var (bar, at) in open.Reverse())
-            Drop(bar, at, x => x with { SlurStarts = x.SlurStarts - 1 }, "A slur that begins and never ends is left out.");
-        return [.. bars.Select((b, i) => b with { Events = mended[i] })];
-
-        void Drop(int bar, int at, Func<ScoreEvent, ScoreEvent> change, string message)
-        {
-            leftOut.Say(message, mended[bar][at].At);
-            mended[bar][at] = change(mended[bar][at]);
-        }
-    }
+            LooseEnd.Tie => "A tie that does not lead to the same note is left out; a slur joins different notes.",
+            LooseEnd.SlurWithoutBeginning => "A slur that ends and never begins is left out.",
+            LooseEnd.SlurWithoutEnd => "A slur that begins and never ends is left out.",
+            LooseEnd.HairpinWithoutBeginning => "A hairpin that ends and never begins is left out.",
+            _ => "A hairpin that begins and never ends is left out.",
+        };
 }

@@ -9,9 +9,6 @@ namespace Coppia.Formats;
 /// </summary>
 internal sealed partial class TypedLetters : TypedTune
 {
-    /// <summary>Letters above the open D string from which the first note is sought: its third finger, in the middle of the first octave.</summary>
-    private const int FirstFrom = 3;
-
     private int? _before;
 
     protected override string Expected =>
@@ -60,7 +57,7 @@ internal sealed partial class TypedLetters : TypedTune
     /// <summary>The octave nearest to the note before; "high" and "low" mean the next one above or below it.</summary>
     private int Octave(Letter letter, string word)
     {
-        var from = _before ?? Head.For.Strings.First(s => s.Letter == Letter.D).Step + FirstFrom;
+        var from = _before ?? Head.For.FirstStep;
         // Seven letters: one of them lies within three steps.
         var nearest = Enumerable.Range(0, 9).MinBy(o => Math.Abs(new Pitch(letter, 0, o).Step - from));
         var step = new Pitch(letter, 0, nearest).Step;

@@ -110,6 +110,12 @@ public sealed record Instrument
 
     public InstrumentSize FullSize => Sizes[0];
 
+    /// <summary>
+    /// The staff step near which a first letter is sought where no note is before it: the third letter above the D string, in the middle of
+    /// a beginner's first octave, or above the second string of an instrument that has none.
+    /// </summary>
+    public int FirstStep => (Strings.Any(s => s.Letter == Letter.D) ? Strings.Last(s => s.Letter == Letter.D) : Strings[1]).Step + 3;
+
     /// <summary>Index of the frame in which the instrument is first taught, the hand closed.</summary>
     public int FirstFrame => Frames.Index().First(f => f.Item.Height == FirstHeight && f.Item.Stretch == Stretch.None).Index;
 
