@@ -55,6 +55,18 @@ public static partial class AbcReader
         return new ReadResult(shared[0].Score, [], [.. tune.LeftOut.Notices(), .. notices]) { Lines = shared };
     }
 
+    /// <summary>
+    /// Fields of a tune that say where it comes from and are no music: they stay when its notes are written anew.
+    /// </summary>
+    public static IReadOnlyList<string> FieldsToKeep(string text) =>
+        [
+            .. AbcBook
+                .Of(text)[0]
+                .Lines.TakeWhile(l => l.Kind != AbcLineKind.Field || l.Field != 'K')
+                .Where(l => l.Kind == AbcLineKind.Field && "ABDFGHNORSZ".Contains(l.Field, StringComparison.Ordinal))
+                .Select(l => l.Text),
+        ];
+
     private static Score Draft(AbcTune tune, AbcVoice voice, IReadOnlyList<Bar> bars) =>
         new()
         {

@@ -12,7 +12,9 @@ public static class AbcWriter
     public static string Write(Score score) => Write([new ScoreLine("1", "", score)]);
 
     /// <summary>A score of several lines, each a voice.</summary>
-    public static string Write(IReadOnlyList<ScoreLine> lines)
+    /// <param name="lines">The lines.</param>
+    /// <param name="fields">Further fields of the header as they are to stand there.</param>
+    public static string Write(IReadOnlyList<ScoreLine> lines, IReadOnlyList<string>? fields = null)
     {
         var score = lines[0].Score;
         var text = new StringBuilder();
@@ -21,6 +23,8 @@ public static class AbcWriter
             text.Append("T:").Append(AbcText.Escaped(score.Title)).Append('\n');
         if (score.Composer is { Length: > 0 } composer)
             text.Append("C:").Append(AbcText.Escaped(composer)).Append('\n');
+        foreach (var field in fields ?? [])
+            text.Append(field).Append('\n');
         text.Append("M:").Append(Meter(score.Time)).Append("\nL:1/8\n");
         if (Tempo(score) is { } tempo)
             text.Append("Q:").Append(tempo).Append('\n');

@@ -28,8 +28,8 @@ internal sealed class MusicXmlLine
 
     private int BarsWithNotes => _notes.Count(n => n.Any(x => !x.Event.IsRest));
 
-    /// <summary>The lines of a part that have notes, staff by staff.</summary>
-    public static IReadOnlyList<MusicXmlLine> Of(MusicXmlPart part, string id, string name, LeftOut leftOut)
+    /// <summary>The lines of a part that have notes, staff by staff; with silence those that only rest too.</summary>
+    public static IReadOnlyList<MusicXmlLine> Of(MusicXmlPart part, string id, string name, LeftOut leftOut, bool withSilence)
     {
         var voices = new Dictionary<(int Staff, string Voice), List<TimedNote>[]>();
         foreach (var (i, measure) in part.Measures.Index())
@@ -46,7 +46,7 @@ internal sealed class MusicXmlLine
         [
             .. voices
                 .Select(v => new MusicXmlLine(part, v.Key.Staff, v.Key.Voice, v.Value, leftOut))
-                .Where(l => l.BarsWithNotes > 0)
+                .Where(l => withSilence || l.BarsWithNotes > 0)
                 .OrderBy(l => l.Staff)
                 .ThenBy(l => int.TryParse(l.Voice, NumberStyles.None, CultureInfo.InvariantCulture, out var n) ? n : int.MaxValue),
         ];

@@ -9,7 +9,12 @@ namespace Coppia.Formats;
 public static class MusicXmlReader
 {
     /// <summary>The score, or every error with its line and column. DTDs are not read and nothing outside the text is opened.</summary>
-    public static ReadResult Read(string xml)
+    public static ReadResult Read(string xml) => Read(xml, withSilence: false);
+
+    /// <summary>A score that is being written: lines that only rest are lines too.</summary>
+    public static ReadResult ReadUnfinished(string xml) => Read(xml, withSilence: true);
+
+    private static ReadResult Read(string xml, bool withSilence)
     {
         XElement root;
         try
@@ -56,10 +61,10 @@ public static class MusicXmlReader
         var parts = Parts(root);
         if (parts.Count == 0)
             return ReadResult.Failed(new SourceError(At(root), "there is no part with music", "a <part> element"));
-        return Read(root, parts);
+        return Read(root, parts, withSilence);
     }
 
-    private static ReadResult Read(XElement root, IReadOnlyList<(string Id, List<XElement> Measures)> parts)
+    private static ReadResult Read(XElement root, IReadOnlyList<(string Id, List<XElement> Measures)> parts, bool withSilence)
     {
         var leftOut = new LeftOut();
         var errors = new List<SourceError>();
@@ -75,7 +80,7 @@ public static class MusicXmlReader
             part.Read(measures);
             first ??= part;
             var name = names?[id].FirstOrDefault() ?? "";
-            var own = MusicXmlLine.Of(part, id, name, leftOut);
+            var own = MusicXmlLine.Of(part, id, name, leftOut, withSilence);
             events += own.Sum(l => l.Draft.EventCount);
             if (own.Count == 0 && part.HasUnpitched)
                 notices.Add(new Notice(At(root), null, $"The part {(name.Length > 0 ? $"“{name}”" : id)} has no pitches and is left out."));

@@ -92,6 +92,7 @@ public static class CoppiaApp
         app.MapTuneFiles();
         app.MapTuneBooks();
         app.MapTuneLines();
+        app.MapWriting();
         app.MapReadings();
         app.MapBows();
         app.MapStyles();

@@ -7,7 +7,9 @@ using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Coppia.Server;
 
-public sealed record StringView(int Index, string Letter, string Open, double Thickness);
+/// <param name="Open">Written pitch of the open string.</param>
+/// <param name="Midi">What it sounds.</param>
+public sealed record StringView(int Index, string Letter, string Open, int Midi, double Thickness);
 
 /// <summary>A way that schools finger an instrument, to choose from.</summary>
 public sealed record AlternativeView(string Name, string Label);
@@ -37,7 +39,13 @@ public sealed record InstrumentView(
             [
                 .. i
                     .Strings.Index()
-                    .Select(s => new StringView(s.Index, i.StringName(s.Index), s.Item.ToString(), i.StringThickness[s.Index])),
+                    .Select(s => new StringView(
+                        Index: s.Index,
+                        Letter: i.StringName(s.Index),
+                        Open: s.Item.ToString(),
+                        Midi: s.Item.Midi + 12 * i.SoundingOctave,
+                        Thickness: i.StringThickness[s.Index]
+                    )),
             ],
             Tapes: player.Style.TapesOf(i),
             Sizes: i.Sizes,

@@ -34,14 +34,14 @@ public class TunesScreenTests(Stage stage)
     [Fact]
     public void An_error_stands_beside_the_text_with_its_line_and_column_and_the_text_stays()
     {
-        const string text = "X:1\nK:D\nD E ? F|";
+        const string text = "X:1\nK:D\nD E [F";
         Paste(text);
         Stage.WaitUntil(() => stage.Text("[aria-label='What cannot be read']").StartsWith("Line 3, column 5", StringComparison.Ordinal));
         Assert.False(stage.Button("Keep and open").Enabled);
         Assert.Equal(text, stage.Find("textarea").GetAttribute("value"));
         stage.Button("Line 3, column 5").Click();
         Assert.Equal(
-            "?",
+            "[",
             stage.Browser.ExecuteScript(
                 "const t = document.querySelector('textarea'); return t.value.slice(t.selectionStart, t.selectionEnd)"
             )

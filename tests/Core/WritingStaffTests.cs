@@ -106,7 +106,8 @@ public class WritingStaffTests
     [InlineData("GABG", 0, "0")]
     [InlineData("G", 0, "3/4")]
     [InlineData("GABGhX", 0, "1/4")]
-    public void A_bar_says_what_it_lacks(string keys, int bar, string missing) => Assert.Equal(missing, $"{Typed(New(), keys).Missing(bar)}");
+    public void A_bar_says_what_it_lacks(string keys, int bar, string missing) =>
+        Assert.Equal(missing, $"{Typed(New(), keys).Missing(bar)}");
 
     [Fact]
     public void A_pick_up_is_short_and_the_next_bar_is_bar_1()
@@ -174,10 +175,7 @@ public class WritingStaffTests
     public void What_was_copied_is_put_in_as_long_as_it_was()
     {
         var staff = Typed(New(), "GAB+G");
-        Assert.Equal(
-            "G4:1/4 A4:1/4 B4:1/4 G4:1/4- | G4:1/4 G4:1/4 A4:1/4",
-            Written(staff.Paste(Typed(New(), "GA").Score.Events))
-        );
+        Assert.Equal("G4:1/4 A4:1/4 B4:1/4 G4:1/4- | G4:1/4 G4:1/4 A4:1/4", Written(staff.Paste(Typed(New(), "GA").Score.Events)));
     }
 
     private static readonly Gen<string> Keys = Gen.String[Gen.Char["ABCDEFGABCDEFGrr++--.<>xXunotlS#sshe:"], 1, 60];

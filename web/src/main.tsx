@@ -15,6 +15,8 @@ import { Stand } from './stand/Stand'
 import { StyleScreen } from './style/StyleScreen'
 import { TapingScreen } from './taping/TapingScreen'
 import { Tunes } from './tunes/Tunes'
+import { MendTune } from './writing/MendTune'
+import { WriteNew } from './writing/WriteNew'
 import { warmEngraver } from './engraving/engraver'
 import { catchDrops } from './ui/drops'
 import { holdFocus } from './ui/focus'
@@ -48,6 +50,8 @@ createRoot(root).render(
               <Route path="/" element={<Navigate to="/tunes" replace />} />
               <Route path="/tunes" element={<Tunes />} />
               <Route path="/tunes/:id" element={<Stand />} />
+              <Route path="/write" element={<WriteNew />} />
+              <Route path="/tunes/:id/write" element={<MendTune />} />
               <Route path="/shapes" element={<ShapesScreen />} />
               <Route path="/taping" element={<TapingScreen />} />
               <Route path="/style" element={<StyleScreen />} />

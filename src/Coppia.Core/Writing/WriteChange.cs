@@ -64,7 +64,19 @@ public sealed partial record WritingStaff
                 Time = time,
                 Events = events,
             });
-        return (this with { PickUp = pickUp, Score = Score with { Clef = clef } }).With([.. poured.DefaultIfEmpty(new Bar { Clef = clef, Key = key, Time = time })], default);
+        return (this with { PickUp = pickUp, Score = Score with { Clef = clef } }).With(
+            [
+                .. poured.DefaultIfEmpty(
+                    new Bar
+                    {
+                        Clef = clef,
+                        Key = key,
+                        Time = time,
+                    }
+                ),
+            ],
+            default
+        );
     }
 
     /// <summary>All notes with those that barlines had cut made whole; rests for a bar are no notes and go.</summary>

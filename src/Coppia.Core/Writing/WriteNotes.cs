@@ -10,7 +10,12 @@ public sealed partial record WritingStaff
     public Pitch Nearest(Letter letter)
     {
         var from =
-            Score.Bars.Take(Caret.Bar).SelectMany(b => b.Events).Concat(Score.Bars[Caret.Bar].Events.Take(Caret.At)).LastOrDefault(e => !e.IsRest)?.Pitch?.Step
+            Score
+                .Bars.Take(Caret.Bar)
+                .SelectMany(b => b.Events)
+                .Concat(Score.Bars[Caret.Bar].Events.Take(Caret.At))
+                .LastOrDefault(e => !e.IsRest)
+                ?.Pitch?.Step
             ?? (For ?? StringSection.UsualReaderOf(Score.Bars[Caret.Bar].Clef)).FirstStep;
         var octave = Enumerable.Range(0, 9).MinBy(o => Math.Abs(new Pitch(letter, 0, o).Step - from));
         return KeyAtCaret.Apply(new Pitch(letter, 0, octave));
@@ -133,7 +138,9 @@ public sealed partial record WritingStaff
                 MakeRoom(events, i, here - free);
             var goesOn = here < left;
             var part = isFirst ? e : Continued(e);
-            IReadOnlyList<ScoreEvent> pieces = e.Value.InTuplet ? [part] : BarFilling.Spread(part with { TiedOn = !e.IsRest && (goesOn || e.TiedOn) }, here);
+            IReadOnlyList<ScoreEvent> pieces = e.Value.InTuplet
+                ? [part]
+                : BarFilling.Spread(part with { TiedOn = !e.IsRest && (goesOn || e.TiedOn) }, here);
             if (pieces.Count == 0)
                 break;
             events.InsertRange(i, pieces);

@@ -5,7 +5,12 @@ namespace Coppia.Core.Writing;
 /// <summary>Pitches moved, and signs on notes and at barlines.</summary>
 public sealed partial record WritingStaff
 {
-    private static readonly Marks[][] Excluding = [[Marks.UpBow, Marks.DownBow], [Marks.Staccato, Marks.Tenuto, Marks.Wedge], [Marks.Accent, Marks.StrongAccent]];
+    private static readonly Marks[][] Excluding =
+    [
+        [Marks.UpBow, Marks.DownBow],
+        [Marks.Staccato, Marks.Tenuto, Marks.Wedge],
+        [Marks.Accent, Marks.StrongAccent],
+    ];
 
     /// <summary>Up or down by lines and spaces, in the key.</summary>
     public WritingStaff Step(int by) => Repitch((p, key) => key.Apply(Pitch.FromStep(p.Step + by)));
@@ -20,7 +25,11 @@ public sealed partial record WritingStaff
     {
         if (place.Bar >= Score.Bars.Count || place.At >= Score.Bars[place.Bar].Events.Count)
             return this;
-        return MoveTo(place).MoveTo(place with { At = place.At + 1 }, select: true).Repitch((_, _) => pitch) with { Caret = place with { At = place.At + 1 }, Anchor = null };
+        return MoveTo(place).MoveTo(place with { At = place.At + 1 }, select: true).Repitch((_, _) => pitch) with
+        {
+            Caret = place with { At = place.At + 1 },
+            Anchor = null,
+        };
     }
 
     private WritingStaff Repitch(Func<Pitch, KeySignature, Pitch> change)
@@ -119,10 +128,7 @@ public sealed partial record WritingStaff
                     return (Starts: after && !before ? 1 : 0, Stops: before && !after ? 1 : 0);
                 }
             );
-        return Changed(
-            slurs.ContainsKey,
-            (e, _, place) => e with { SlurStarts = slurs[place].Starts, SlurStops = slurs[place].Stops }
-        );
+        return Changed(slurs.ContainsKey, (e, _, place) => e with { SlurStarts = slurs[place].Starts, SlurStops = slurs[place].Stops });
     }
 
     /// <summary>The repeat begins at the caret's bar, or no longer.</summary>
@@ -137,7 +143,9 @@ public sealed partial record WritingStaff
     /// <summary>A bracket with this number over the bars that are selected, or over the caret's bar; taken away where it is there.</summary>
     public WritingStaff Ending(int number)
     {
-        var (first, last) = Selection is { } s ? (s.First.Bar, s.End.At == 0 && s.End.Bar > s.First.Bar ? s.End.Bar - 1 : s.End.Bar) : (Caret.Bar, Caret.Bar);
+        var (first, last) = Selection is { } s
+            ? (s.First.Bar, s.End.At == 0 && s.End.Bar > s.First.Bar ? s.End.Bar - 1 : s.End.Bar)
+            : (Caret.Bar, Caret.Bar);
         var text = number.ToString(System.Globalization.CultureInfo.InvariantCulture);
         var off = Score.Bars[first].EndingStart == text;
         List<Bar> bars = [.. Score.Bars];
@@ -155,7 +163,11 @@ public sealed partial record WritingStaff
     private WritingStaff Changed(Func<Caret, bool> where, Func<ScoreEvent, Bar, Caret, ScoreEvent> change)
     {
         var bars = Score.Bars.Select(
-            (b, bar) => b with { Events = [.. b.Events.Select((e, at) => where(new Caret(bar, at)) ? change(e, b, new Caret(bar, at)) : e)] }
+            (b, bar) =>
+                b with
+                {
+                    Events = [.. b.Events.Select((e, at) => where(new Caret(bar, at)) ? change(e, b, new Caret(bar, at)) : e)],
+                }
         );
         return With([.. bars], Caret) with { Anchor = Anchor };
     }

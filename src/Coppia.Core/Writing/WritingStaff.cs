@@ -38,7 +38,12 @@ public sealed partial record WritingStaff
     public static WritingStaff Empty(Clef clef, KeySignature key, TimeSignature? time, Fraction? pickUp = null) =>
         new WritingStaff
         {
-            Score = new Score { Clef = clef, Key = key, Time = time },
+            Score = new Score
+            {
+                Clef = clef,
+                Key = key,
+                Time = time,
+            },
             PickUp = time is null ? null : pickUp,
         }.With(
             [

@@ -57,7 +57,9 @@ function OneStand() {
   const lines = useCallback(() => setOpen('lines'), [])
   const undo = useStable(() => takeBack(reading?.instrument.name ?? '', walk.pick))
   const print = useStable(() => void navigate(`/tunes/${id}/print?for=${instrument}&rows=${rows.join(',')}`))
+  const mend = useStable(() => void navigate(`/tunes/${id}/write?for=${instrument}`))
   useStandKeys({
+    mend,
     walk,
     hear,
     instruments,
@@ -102,6 +104,7 @@ function OneStand() {
         unsaved={draft !== null}
         onRow={toggle}
         onUndo={undo}
+        onMend={mend}
         onEdit={edit}
         onPrint={print}
         onKeys={keys}

@@ -1,4 +1,4 @@
-import { Keyboard, Pencil, Printer, Undo2 } from 'lucide-react'
+import { Keyboard, Music, Pencil, Printer, Undo2 } from 'lucide-react'
 import { memo, type ReactNode } from 'react'
 import type { Instrument, Reading } from '../api/client'
 import { rowsOf, type RowId } from '../engraving/layout'
@@ -15,6 +15,7 @@ export const StandBar = memo(function StandBar({
   unsaved,
   onRow,
   onUndo,
+  onMend,
   onEdit,
   onPrint,
   onKeys,
@@ -28,6 +29,8 @@ export const StandBar = memo(function StandBar({
   unsaved: boolean
   onRow: (id: RowId) => void
   onUndo: () => void
+  /** Goes to the notes on the writing staff. */
+  onMend: () => void
   onEdit: () => void
   onPrint: () => void
   onKeys: () => void
@@ -53,6 +56,7 @@ export const StandBar = memo(function StandBar({
       </div>
       <StripEnd>
         <BarButton icon={<Undo2 size={16} />} label="Undo" onClick={onUndo} />
+        <BarButton icon={<Music size={16} />} label="Mend" onClick={onMend} />
         <BarButton icon={<Pencil size={16} />} label={unsaved ? 'Edit (unsaved)' : 'Edit'} onClick={onEdit} />
         <BarButton icon={<Printer size={16} />} label="Print" onClick={onPrint} />
         <BarButton icon={<Keyboard size={16} />} label="Keys" onClick={onKeys} />

@@ -21,6 +21,7 @@ export function useStandKeys({
   nextPanel: () => void
   keys: () => void
   edit: () => void
+  mend: () => void
   print: () => void
   playOn: (instrument: string) => void
   row: (row: RowId) => void
@@ -53,6 +54,7 @@ export function useStandKeys({
     u: does.undo,
     l: does.nextPanel,
     e: does.edit,
+    m: does.mend,
     w: does.print,
     ...Object.fromEntries(instruments.map((i, n) => [String(n + 1), () => does.playOn(i.id)])),
     ...Object.fromEntries(ROWS.map((row) => [row.key, () => does.row(row.id)])),

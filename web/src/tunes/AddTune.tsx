@@ -5,7 +5,7 @@ import { Asked } from '../ui/Asked'
 import { Button } from '../ui/Button'
 import { useKept } from '../ui/kept'
 import { Refused } from '../ui/Said'
-import { TextButton } from '../ui/TextLink'
+import { TextButton, TextLink } from '../ui/TextLink'
 import { useToast } from '../ui/toasts'
 import { useFileDrop } from '../ui/useFileDrop'
 import type { SourceFormat, TuneDetail } from '../api/client'
@@ -101,10 +101,15 @@ export function AddTune() {
       <h2 id="add-heading" className="text-xl">
         Add a tune
       </h2>
+      <p className="flex flex-wrap items-center gap-x-3 gap-y-1">
+        <TextLink to="/write">Write it on the staff</TextLink>
+        <span className="text-sm text-soft">
+          from paper, with keys, pointer or fingerboard; a photo or a scan cannot be read here.
+        </span>
+      </p>
       <p className="text-sm text-soft">
-        Type the letters as on the board (G A B G | C5 B A2) or strings and fingers (D: 0 0 A: 0 0), paste ABC or
-        MusicXML, or drop files anywhere on this page (.abc, .musicxml, .xml, .mxl, or a .zip of them, up to 5 MB). A
-        photo or a scan of paper cannot be read here.
+        Or type the letters as on the board (G A B G | C5 B A2) or strings and fingers (D: 0 0 A: 0 0), paste ABC or
+        MusicXML, or drop files anywhere on this page (.abc, .musicxml, .xml, .mxl, or a .zip of them, up to 5 MB).
       </p>
       {files.progress && <p role="status">{files.progress}</p>}
       {files.refused.map((r) => (

@@ -13,7 +13,7 @@ const KEEP: Readonly<Record<string, (key: string) => boolean>> = {
 }
 
 /** True where a key is the focused control's own. */
-function keepsKey(target: Element, key: string) {
+export function keepsKey(target: Element, key: string) {
   if (target.closest('[role="dialog"], [role="menu"]')) return true
   const field = target.closest('input, textarea, select, [contenteditable="true"]')
   if (field) {

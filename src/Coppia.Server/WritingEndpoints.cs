@@ -1,0 +1,126 @@
+using Coppia.Core.Music;
+using Coppia.Core.Wording;
+using Coppia.Core.Writing;
+using Coppia.Formats;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Coppia.Server;
+
+/// <summary>The writing staff: each step starts from a state and gives the next one; nothing is kept here between them.</summary>
+internal static class WritingEndpoints
+{
+    /// <summary>Lines and spaces below and above the staff that can be written on, in half-spaces from the bottom line.</summary>
+    private const int LowestHeight = -9;
+    private const int HighestHeight = 19;
+
+    public static void MapWriting(this WebApplication app)
+    {
+        app.MapPost("/api/writing/new", New).WithName("newWriting").ProducesProblem(404).ProducesProblem(422);
+        app.MapPost("/api/writing/step", Step).WithName("stepWriting").ProducesProblem(404).ProducesProblem(422);
+        app.MapPost("/api/writing/text", Text).WithName("textOfWriting").ProducesProblem(422);
+        app.MapGet("/api/tunes/{id:long}/writing", Open).WithName("openWriting").ProducesProblem(404);
+        app.MapGet("/api/instruments/{instrument}/staff", Spots).WithName("staffSpots").ProducesProblem(404);
+    }
+
+    private static Results<Ok<WritingView>, ProblemHttpResult> New(Styles styles, NewWriting asked)
+    {
+        if (styles.Missing(asked.Instrument, out var player) is { } problem)
+            return problem;
+        var clef = Clef.Named(asked.Clef ?? "") ?? player.Instrument.FirstClef;
+        var (time, expected) = AbcMeter.Of(asked.Meter ?? "none");
+        if (expected is not null || asked.Fifths is < -7 or > 7)
+            return TypedResults.Problem(
+                statusCode: 422,
+                title: $"This is no key or meter; expected −7 to 7 fifths and {expected ?? "a meter"}."
+            );
+        var staff = WritingStaff.Empty(clef, new KeySignature(asked.Fifths), time, Length(asked.PickUp)) with { For = player.Instrument };
+        var line = new ScoreLine("P1", player.Instrument.Name, staff.Score);
+        return TypedResults.Ok(WritingView.Of(staff, [line], 0, player));
+    }
+
+    private static Results<Ok<WritingView>, ProblemHttpResult> Open(Readings readings, long id, string instrument)
+    {
+        if (readings.Missing(id, instrument, out var kept, out var player) is { } problem)
+            return problem;
+        var line = kept.Lines.ToList().IndexOf(kept.Line);
+        return TypedResults.Ok(WritingView.Of(WritingStaff.Of(kept.Score) with { For = player.Instrument }, kept.Lines, line, player));
+    }
+
+    private static Results<Ok<WritingView>, ProblemHttpResult> Step(Styles styles, WritingRequest request)
+    {
+        if (styles.Missing(request.Instrument, out var player) is { } problem)
+            return problem;
+        // A staff with nothing but rests is no tune yet, but it can be written on.
+        var read = MusicXmlReader.ReadUnfinished(request.State.Doc);
+        var lines = read.Lines;
+        if (request.State.Line < 0 || request.State.Line >= lines.Count)
+            return read.Errors.Count > 0
+                ? Problems.Unreadable(read.Errors)
+                : TypedResults.Problem(statusCode: 422, title: $"There is no line {request.State.Line}; expected 0 to {lines.Count - 1}.");
+        var staff = WritingStaff.Of(lines[request.State.Line].Score) with
+        {
+            Value = request.State.Value.ToValue(),
+            PickUp = Length(request.State.PickUp),
+            For = player.Instrument,
+        };
+        staff = staff.MoveTo(request.State.Caret.ToCaret());
+        if (request.State.Anchor is { } anchor)
+            staff = staff with { Anchor = staff.MoveTo(anchor.ToCaret()).Caret };
+        if (request.Command is { } command)
+        {
+            if (WritingSteps.Do(staff, command) is not { } next)
+                return TypedResults.Problem(
+                    statusCode: 422,
+                    title: $"“{command.Do}” cannot be done; expected one of {WritingSteps.Expected}."
+                );
+            staff = next;
+        }
+
+        return staff.Score.Events.Count() > Score.MostEvents
+            ? TypedResults.Problem(statusCode: 422, title: $"A tune has at most {Score.MostEvents:N0} notes and rests.")
+            : TypedResults.Ok(WritingView.Of(staff, lines, request.State.Line, player));
+    }
+
+    /// <summary>The written score as the source of a tune, in the format of the source that it came from.</summary>
+    private static Results<Ok<string>, ProblemHttpResult> Text(WrittenText asked)
+    {
+        var read = TuneReader.Read(asked.Doc);
+        if (read.Score is null)
+            return Problems.Unreadable(read.Errors);
+        var lines = read.Lines;
+        if (asked.Before is not { } before || TuneReader.FormatOf(before) == SourceFormat.MusicXml)
+            return TypedResults.Ok(MusicXmlWriter.Write(lines));
+        return TypedResults.Ok(AbcWriter.Write(lines, AbcReader.FieldsToKeep(before)));
+    }
+
+    private static Results<Ok<StaffSpot[]>, ProblemHttpResult> Spots(Styles styles, string instrument, int fifths, string clef)
+    {
+        if (styles.Missing(instrument, out var player) is { } problem)
+            return problem;
+        if (Clef.Named(clef) is not { } known || fifths is < -7 or > 7)
+            return TypedResults.Problem(
+                statusCode: 404,
+                title: $"“{clef}” is not a clef; expected {English.List([.. Clef.All.Select(c => c.Name)], "or")}."
+            );
+        return TypedResults.Ok(
+            Enumerable
+                .Range(LowestHeight, HighestHeight - LowestHeight + 1)
+                .Select(h => StaffSpot.Of(h, known, new KeySignature(fifths), player))
+                .ToArray()
+        );
+    }
+
+    private static Fraction? Length(string? text) =>
+        text?.Split('/') is [var above, var below]
+        && int.TryParse(above, out var a)
+        && int.TryParse(below, out var b)
+        && a > 0
+        && b is > 0 and <= 128
+            ? new Fraction(a, b)
+            : null;
+}
+
+/// <summary>A written score to be kept.</summary>
+/// <param name="Doc">The score as MusicXML.</param>
+/// <param name="Before">The source that it came from, or null for a new one.</param>
+public sealed record WrittenText(string Doc, string? Before = null);

@@ -1,0 +1,229 @@
+using System.Text.Json;
+
+namespace Coppia.Tests;
+
+/// <summary>The writing staff over HTTP (craft 20): steps follow one another through the state alone.</summary>
+public class WritingApiTests(RunningServer server) : IClassFixture<RunningServer>
+{
+    private async Task<JsonElement> New(object? asked = null) =>
+        (
+            await server.Send(
+                HttpMethod.Post,
+                "/api/writing/new",
+                asked
+                    ?? new
+                    {
+                        instrument = "violin",
+                        fifths = 2,
+                        meter = "4/4",
+                    }
+            )
+        ).Body;
+
+    private async Task<JsonElement> Step(JsonElement view, object command, string instrument = "violin")
+    {
+        var (status, body) = await server.Send(
+            HttpMethod.Post,
+            "/api/writing/step",
+            new
+            {
+                state = view.GetProperty("state"),
+                instrument,
+                command,
+            }
+        );
+        return status == 200 ? body : throw new InvalidOperationException($"{status}: {body}");
+    }
+
+    private async Task<JsonElement> Letters(string letters, JsonElement? from = null)
+    {
+        var view = from ?? await New();
+        foreach (var letter in letters)
+            view = await Step(view, new { @do = "letter", text = $"{letter}" });
+        return view;
+    }
+
+    private static string Names(JsonElement view) =>
+        string.Join(' ', view.GetProperty("events").EnumerateArray().Select(e => e.GetProperty("name").GetString()));
+
+    [Fact]
+    public async Task Letters_write_in_the_key_and_the_staff_says_what_is_left()
+    {
+        var view = await Letters("DEF");
+        Assert.Equal("D E F♯", Names(view));
+        Assert.Equal("1 beat left in bar 1", view.GetProperty("left").GetString());
+        Assert.Equal("After F♯4, quarter, bar 1, beat 3.", view.GetProperty("said").GetString());
+        Assert.Equal("Bar 1 is full", (await Letters("G", view)).GetProperty("left").GetString());
+    }
+
+    [Fact] // To undo is to go back to a state that was: the same state gives the same staff.
+    public async Task The_same_state_gives_the_same_staff()
+    {
+        var view = await Letters("DEFGABC");
+        var (_, again) = await server.Send(
+            HttpMethod.Post,
+            "/api/writing/step",
+            new { state = view.GetProperty("state"), instrument = "violin" }
+        );
+        Assert.Equal(view.GetRawText(), again.GetRawText());
+    }
+
+    [Fact]
+    public async Task A_bar_that_lacks_something_says_so()
+    {
+        var view = await Letters("DEFGA");
+        view = await Step(view, new { @do = "start" });
+        view = await Step(view, new { @do = "deleteForward" });
+        Assert.Equal("1 beat missing", view.GetProperty("bars")[0].GetProperty("lacks").GetString());
+    }
+
+    [Fact] // Four bars stand in a line; a change in one line leaves the pictures of the others as they are.
+    public async Task Only_the_line_that_changed_is_drawn_anew()
+    {
+        var view = await Letters(string.Concat(Enumerable.Repeat("DEFG", 12)));
+        string[] Pictures(JsonElement v) =>
+            [.. v.GetProperty("systems").EnumerateArray().Select(s => s.GetProperty("musicXml").GetString()!)];
+        var before = Pictures(view);
+        var after = Pictures(
+            await Step(
+                view,
+                new
+                {
+                    @do = "repitch",
+                    text = "A4",
+                    at = new { bar = 5, at = 0 },
+                }
+            )
+        );
+        Assert.Equal([true, false, true], before.Zip(after).Select(p => p.First == p.Second));
+    }
+
+    [Fact]
+    public async Task A_kept_tune_is_mended_and_its_text_keeps_its_form()
+    {
+        const string Source = "X:1\nT:Mended\nS:an old book\nM:4/4\nL:1/4\nK:D\nDEFG|A4|]\n";
+        var id = await server.Keep(Source);
+        var view = await server.Get($"/api/tunes/{id}/writing?instrument=violin");
+        view = await Step(
+            view,
+            new
+            {
+                @do = "repitch",
+                text = "E4",
+                at = new { bar = 0, at = 0 },
+            }
+        );
+        var (_, text) = await server.Send(
+            HttpMethod.Post,
+            "/api/writing/text",
+            new { doc = view.GetProperty("state").GetProperty("doc").GetString(), before = Source }
+        );
+        Assert.Equal("X:1\nT:Mended\nS:an old book\nM:4/4\nL:1/8\nK:D\nE2 E2 F2 G2 | A8 |]\n", text.GetString());
+    }
+
+    [Fact] // A pin hangs on its note, and stays there when another note is mended.
+    public async Task Pins_stay_with_the_notes_that_did_not_change()
+    {
+        const string Source = "X:1\nM:4/4\nL:1/4\nK:D\nDEAG|]\n";
+        var id = await server.Keep(Source);
+        var pins = new
+        {
+            pins = new[]
+            {
+                new
+                {
+                    noteId = "b1n3",
+                    @string = 1,
+                    finger = 4,
+                },
+            },
+            usePrinted = false,
+        };
+        Assert.Equal(204, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}/pins/violin", pins)).Status);
+        var view = await Step(
+            await server.Get($"/api/tunes/{id}/writing?instrument=violin"),
+            new
+            {
+                @do = "repitch",
+                text = "F#4",
+                at = new { bar = 0, at = 1 },
+            }
+        );
+        var (_, text) = await server.Send(
+            HttpMethod.Post,
+            "/api/writing/text",
+            new { doc = view.GetProperty("state").GetProperty("doc").GetString(), before = Source }
+        );
+        Assert.Equal(200, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}", new { version = 1, source = text.GetString() })).Status);
+        var labels = (await server.Get($"/api/tunes/{id}/reading?instrument=violin"))
+            .GetProperty("notes")
+            .EnumerateArray()
+            .Select(n => n.GetProperty("label").GetString());
+        Assert.Equal("D0 D2 D4 D3", string.Join(' ', labels));
+    }
+
+    [Fact] // Of a score of several lines, the reader's own is written on, and the others stay as they are.
+    public async Task One_line_of_a_score_is_written_on()
+    {
+        var id = await server.Keep(
+            "X:1\nM:4/4\nL:1/4\nK:D\nV:1 name=\"Violin\"\nV:2 name=\"Cello\" clef=bass\n[V:1]DEFG|]\n[V:2]D,A,,D,A,,|]\n"
+        );
+        var view = await server.Get($"/api/tunes/{id}/writing?instrument=cello");
+        Assert.Equal("bass", view.GetProperty("clef").GetString());
+        view = await Step(
+            view,
+            new
+            {
+                @do = "repitch",
+                text = "E3",
+                at = new { bar = 0, at = 0 },
+            },
+            "cello"
+        );
+        var lines = Coppia.Formats.TuneReader.Read(view.GetProperty("state").GetProperty("doc").GetString()!).Lines;
+        Assert.Equal(["D4 E4 F#4 G4", "E3 A2 D3 A2"], lines.Select(l => string.Join(' ', l.Score.Events.Select(e => e.Pitch))));
+    }
+
+    [Fact]
+    public async Task What_is_selected_is_copied_and_put_in_elsewhere()
+    {
+        var view = await Step(await Letters("DEF"), new { @do = "all" });
+        var copied = view.GetProperty("copied").GetString();
+        view = await Step(await Step(view, new { @do = "end" }), new { @do = "paste", text = copied });
+        Assert.Equal("D E F♯ D E F♯", Names(view));
+    }
+
+    [Theory] // Lines and spaces with their names and pairs: the craft page's check values.
+    [InlineData("violin", 2, "treble", -1, "D", "D0")]
+    [InlineData("violin", 2, "treble", 1, "F♯", "D2")]
+    [InlineData("violin", 0, "treble", 1, "F", "D-L2")]
+    [InlineData("cello", 2, "bass", 6, "F♯", "D3")]
+    [InlineData("bass", 0, "bass", 4, "D", "D0")]
+    public async Task Lines_and_spaces_have_their_pairs(string instrument, int fifths, string clef, int height, string name, string pair)
+    {
+        var spots = await server.Get($"/api/instruments/{instrument}/staff?fifths={fifths}&clef={clef}");
+        var spot = spots.EnumerateArray().Single(s => s.GetProperty("height").GetInt32() == height);
+        Assert.Equal((name, pair), (spot.GetProperty("name").GetString(), spot.GetProperty("pair").GetString()));
+    }
+
+    [Theory]
+    [InlineData("jump", null)]
+    [InlineData("pitch", "H9")]
+    [InlineData("clef", "soprano")]
+    public async Task What_cannot_be_done_is_refused(string what, string? text)
+    {
+        var view = await New();
+        var (status, problem) = await server.Send(
+            HttpMethod.Post,
+            "/api/writing/step",
+            new
+            {
+                state = view.GetProperty("state"),
+                instrument = "violin",
+                command = new { @do = what, text },
+            }
+        );
+        Assert.Equal(422, status);
+        Assert.StartsWith($"“{what}” cannot be done", problem.GetProperty("title").GetString(), StringComparison.Ordinal);
+    }
+}
