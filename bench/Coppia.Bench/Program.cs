@@ -15,6 +15,7 @@ Type[] all =
     typeof(BowCountForm),
     typeof(BowProposals),
     typeof(ReadingOverHttp),
+    typeof(WritingStep),
 ];
 var inTurn = new Dictionary<string, Action>(StringComparer.OrdinalIgnoreCase)
 {

@@ -55,7 +55,8 @@ public static class ReadCommand
     private static readonly string[] Instruments = [.. StringSection.All.Select(i => i.Id)];
 
     public static readonly string Usage =
-        $"coppia read FILE|- --for {string.Join('|', Instruments)} [--format tsv|json] [--say] [--style FILE.json] [--octave -4..4] [--part N|NAME] [--tune N]";
+        $"coppia read FILE|- --for {string.Join('|', Instruments)} [--format tsv|json] [--say] [--style FILE.json] "
+        + "[--octave -4..4] [--part N|NAME] [--tune N]";
 
     private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
     {
@@ -146,7 +147,9 @@ public static class ReadCommand
         }
     }
 
-    /// <summary>The line that was asked for, else the one proposed for the instrument, else the one that a single reader would take.</summary>
+    /// <summary>
+    /// The line that was asked for, else the one proposed for the instrument, else the one that a single reader would take.
+    /// </summary>
     private static OfferedLine? LineFor(Instrument instrument, ReadResult result, string? part, string file, TextWriter error)
     {
         OfferedLine[] lines = [.. result.Lines.Select(l => new OfferedLine(l.Name, l.Score))];

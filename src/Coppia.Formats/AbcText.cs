@@ -4,7 +4,9 @@ using System.Text.RegularExpressions;
 
 namespace Coppia.Formats;
 
-/// <summary>Text of ABC fields: letters with accents are spelled with a backslash or as HTML names (ABC standard 2.1, section 8.2).</summary>
+/// <summary>
+/// Text of ABC fields: letters with accents are spelled with a backslash or as HTML names (ABC standard 2.1, section 8.2).
+/// </summary>
 internal static partial class AbcText
 {
     /// <summary>The letters that an accent may stand on, and what they are with it.</summary>

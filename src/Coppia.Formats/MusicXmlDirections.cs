@@ -6,7 +6,9 @@ using Coppia.Core.Wording;
 
 namespace Coppia.Formats;
 
-/// <summary>What stands over and under the staves of one part: dynamics, words, hairpins, tempo, signs that send the player elsewhere.</summary>
+/// <summary>
+/// What stands over and under the staves of one part: dynamics, words, hairpins, tempo, signs that send the player elsewhere.
+/// </summary>
 internal sealed partial class MusicXmlDirections(LeftOut leftOut)
 {
     public (Fraction Beat, int PerMinute)? Tempo { get; private set; }

@@ -291,6 +291,11 @@ internal sealed class MusicXmlPart(LeftOut leftOut, List<SourceError> errors)
 
     private Pitch? ReadPitch(XElement element)
     {
+        if (
+            element.Element("alter")?.Value.Contains('.', StringComparison.Ordinal) == true
+            && !element.Element("alter")!.Value.TrimEnd().EndsWith(".0", StringComparison.Ordinal)
+        )
+            LeaveOut(element, "A pitch between the half steps is put on the nearest one.");
         if (MusicXmlPitch.Of(element) is { } pitch)
             return _transposition.Sounding(pitch);
         Wrong(element, "a pitch that cannot be read", "a step A–G, an alter from −2 to 2 in whole semitones, and an octave 0–9");

@@ -10,7 +10,7 @@ internal static class MusicXmlPitch
     /// <summary>Names of the values from the breve on.</summary>
     public static readonly string[] TypeNames = ["breve", "whole", "half", "quarter", "eighth", "16th", "32nd", "64th", "128th"];
 
-    /// <summary>Null where it is no pitch of the twelve.</summary>
+    /// <summary>Null where it is no pitch; one between the half steps becomes the nearest of the twelve.</summary>
     public static Pitch? Of(XElement element)
     {
         var step = element.Element("step")?.Value.Trim();
@@ -21,9 +21,9 @@ internal static class MusicXmlPitch
             : 0;
         return
             step is ['A' or 'B' or 'C' or 'D' or 'E' or 'F' or 'G']
-            && alter is -2 or -1 or 0 or 1 or 2
+            && alter is >= -2 and <= 2
             && MusicXmlReader.Int(element.Element("octave")) is >= 0 and <= 9 and var octave
-            ? new Pitch(Enum.Parse<Letter>(step!), (int)alter, octave)
+            ? new Pitch(Enum.Parse<Letter>(step!), (int)Math.Round(alter, MidpointRounding.ToZero), octave)
             : null;
     }
 
@@ -41,16 +41,14 @@ internal static class MusicXmlPitch
         var normal = MusicXmlReader.Int(modification?.Element("normal-notes")) ?? 1;
         if (actual is < 1 or > 64 || normal is < 1 or > 64)
             return (null, ($"a tuplet of {actual} in the time of {normal}", "numbers from 1 to 64"));
-        if (note.Element("type") is { } type)
-        {
-            return Value(type.Value.Trim(), note.Elements("dot").Count()) is { } value
-                ? (value with { TupletActual = actual, TupletNormal = normal }, null)
-                : (null, ($"“{type.Value}” is not a note value that Coppia reads", "whole, half, quarter, eighth, 16th … 128th"));
-        }
-
-        return !duration.IsZero && NoteValue.Exactly(duration * new Fraction(actual, normal)) is { } exact
-            ? (exact with { TupletActual = actual, TupletNormal = normal }, null)
-            : (null, ("a note with neither a type nor a duration of one note value", "a <type>, or a <duration> that is one note value"));
+        var type = note.Element("type");
+        if (type is not null && Value(type.Value.Trim(), note.Elements("dot").Count()) is { } value)
+            return (value with { TupletActual = actual, TupletNormal = normal }, null);
+        if (!duration.IsZero && NoteValue.Exactly(duration * new Fraction(actual, normal)) is { } exact)
+            return (exact with { TupletActual = actual, TupletNormal = normal }, null);
+        return type is null
+            ? (null, ("a note with neither a type nor a duration of one note value", "a <type>, or a <duration> that is one note value"))
+            : (null, ($"“{type.Value}” is not a note value that Coppia reads", "whole, half, quarter, eighth, 16th … 128th"));
     }
 
     /// <summary>One of Coppia's clefs, and a sentence where the source has another; both null for drums and tablature.</summary>

@@ -5,7 +5,9 @@ using Coppia.Core.Music;
 
 namespace Coppia.Formats;
 
-/// <summary>Reads every line of a MusicXML 4.0 score: its parts, their staves and voices (W3C MusicXML 4.0). What is left out is said.</summary>
+/// <summary>
+/// Reads every line of a MusicXML 4.0 score: its parts, their staves and voices (W3C MusicXML 4.0). What is left out is said.
+/// </summary>
 public static class MusicXmlReader
 {
     /// <summary>The score, or every error with its line and column. DTDs are not read and nothing outside the text is opened.</summary>

@@ -20,7 +20,8 @@ public sealed record Notice(SourcePosition At, int? Bar, string Message)
 }
 
 /// <summary>One line of a score: what one player or one section reads.</summary>
-/// <param name="Key">Names the line within its source, the same at each reading: a voice of ABC, a part, staff and voice of MusicXML.</param>
+/// <param name="Key">Names the line within its source, the same at each reading: a voice of ABC, a part, staff and voice of
+/// MusicXML.</param>
 /// <param name="Name">As a person would call it: "Violin II", "Piano, staff 2".</param>
 /// <param name="Score">Its music.</param>
 public sealed record ScoreLine(string Key, string Name, Score Score);

@@ -12,7 +12,8 @@ internal sealed partial class TypedFingers : TypedTune
     private int? _string;
 
     protected override string Expected =>
-        $"a string with a colon ({string.Join(' ', Strings.Select(s => s + ":"))}), a finger 0–4 with L, H or x before it if need be, - for a rest, or a barline |";
+        $"a string with a colon ({string.Join(' ', Strings.Select(s => s + ":"))}), "
+        + "a finger 0–4 with L, H or x before it if need be, - for a rest, or a barline |";
 
     protected override string NotWhat => "not a finger";
 
@@ -57,7 +58,9 @@ internal sealed partial class TypedFingers : TypedTune
         return true;
     }
 
-    /// <summary>What a sign before a finger may mean: L is low, or reaching back; x reaches back with 1 and forward with the others.</summary>
+    /// <summary>
+    /// What a sign before a finger may mean: L is low, or reaching back; x reaches back with 1 and forward with the others.
+    /// </summary>
     private static PlaceWord[] Words(string sign, int finger) =>
         sign switch
         {

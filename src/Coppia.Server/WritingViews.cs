@@ -70,6 +70,7 @@ public sealed record WritingView(
     IReadOnlyList<WritingSystem> Systems,
     IReadOnlyList<WritingBar> Bars,
     IReadOnlyList<WritingEvent> Events,
+    IReadOnlyList<string> Clefs,
     string Said,
     string Left,
     string? Copied
@@ -132,6 +133,7 @@ public sealed record WritingView(
                         )
                 ),
             ],
+            Clefs: [.. Core.Music.Clef.All.Select(c => c.Name)],
             Said: WritingWords.At(staff, player.Style),
             Left: WritingWords.Left(staff),
             Copied: Copy(staff)

@@ -16,6 +16,7 @@ public partial class FolderTests
     [
         "Music",
         "Instruments",
+        "Writing",
         "Knowledge",
         "Form",
         "Counting",

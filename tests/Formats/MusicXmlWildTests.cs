@@ -369,6 +369,19 @@ public class MusicXmlWildTests
         Assert.Equal("C4:1", Written(Read(TuneBytes.Text(stream.ToArray())).Score!));
     }
 
+    [Theory] // alter: quarter tones are for other instruments; the nearest half step is read and said
+    [InlineData("0.5", "C4", true)]
+    [InlineData("1.5", "C#4", true)]
+    [InlineData("-0.5", "C4", true)]
+    [InlineData("1.0", "C#4", false)]
+    [InlineData("1", "C#4", false)]
+    public void Pitches_between_the_half_steps(string alter, string pitch, bool said)
+    {
+        var read = Read(Xml.Bars(Xml.Notes("C4:16").Replace("<alter>0", $"<alter>{alter}", StringComparison.Ordinal)));
+        Assert.Equal(pitch, $"{read.Score!.Events.Single().Pitch}");
+        Assert.Equal(said, read.Notices.Any(n => n.Message == "A pitch between the half steps is put on the nearest one."));
+    }
+
     [Fact] // Signs such as D.C. stand over the top part only, and every line goes the same way.
     public void Every_line_goes_the_way_of_the_top_line()
     {

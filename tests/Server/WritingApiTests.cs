@@ -98,6 +98,19 @@ public class WritingApiTests(RunningServer server) : IClassFixture<RunningServer
         Assert.Equal([true, false, true], before.Zip(after).Select(p => p.First == p.Second));
     }
 
+    [Fact] // What is drawn is the score: line by line the same notes.
+    public async Task The_drawn_lines_are_the_score()
+    {
+        var view = await Letters("DEFGABCDDCBAGFEDDEFGA");
+        view = await Step(await Step(view, new { @do = "all" }), new { @do = "slur" });
+        static string Pitches(string xml) =>
+            string.Join(' ', Coppia.Formats.TuneReader.Read(xml).Score!.Events.Select(e => $"{e.Pitch}:{e.Value}"));
+        Assert.Equal(
+            Pitches(view.GetProperty("state").GetProperty("doc").GetString()!),
+            string.Join(' ', view.GetProperty("systems").EnumerateArray().Select(s => Pitches(s.GetProperty("musicXml").GetString()!)))
+        );
+    }
+
     [Fact]
     public async Task A_kept_tune_is_mended_and_its_text_keeps_its_form()
     {

@@ -50,8 +50,8 @@ public static class WhichLine
     }
 
     /// <summary>
-    /// The octaves, 0 or 1, by which a line for the instrument is written where it sounds instead of where the instrument reads it: a double
-    /// bass line that goes below the open strings.
+    /// The octaves, 0 or 1, by which a line for the instrument is written where it sounds instead of where the instrument reads it: a
+    /// double bass line that goes below the open strings.
     /// </summary>
     public static int WrittenTooLow(Instrument instrument, Score line) =>
         instrument.SoundingOctave < 0 && line.Events.Any(e => e.Pitch is { } p && p.Midi < instrument.Strings[0].Midi)

@@ -43,6 +43,8 @@ public static class TempoWords
         "with spirit",
     ];
 
-    /// <summary>True where one of the words is a tempo word: "Allegro ma non troppo", "not too fast"; false for "pizz." or a part's name.</summary>
+    /// <summary>
+    /// True where one of the words is a tempo word: "Allegro ma non troppo", "not too fast"; false for "pizz." or a part's name.
+    /// </summary>
     public static bool Are(string words) => Stems.Any(stem => (" " + words).Contains(" " + stem, StringComparison.OrdinalIgnoreCase));
 }

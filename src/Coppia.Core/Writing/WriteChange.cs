@@ -2,7 +2,9 @@ using Coppia.Core.Music;
 
 namespace Coppia.Core.Writing;
 
-/// <summary>Clef, key, meter and pick-up changed afterwards; the notes stay at their pitch or at their place on the staff, as asked.</summary>
+/// <summary>
+/// Clef, key, meter and pick-up changed afterwards; the notes stay at their pitch or at their place on the staff, as asked.
+/// </summary>
 public sealed partial record WritingStaff
 {
     /// <summary>Another clef throughout.</summary>

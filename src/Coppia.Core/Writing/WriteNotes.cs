@@ -99,8 +99,8 @@ public sealed partial record WritingStaff
     }
 
     /// <summary>
-    /// Puts an event at a place. It first takes what its bar lacks, then the time of what follows; what does not fit goes on in the next bar,
-    /// a note tied (craft 20).
+    /// Puts an event at a place. It first takes what its bar lacks, then the time of what follows; what does not fit goes on in the
+    /// next bar, a note tied (craft 20).
     /// </summary>
     private (WritingStaff Staff, Caret End) Placed(List<Bar> bars, Caret at, ScoreEvent e)
     {

@@ -93,7 +93,9 @@ public sealed partial record WritingStaff
         return Changed(p => p == place, (x, _) => x with { TiedOn = !x.TiedOn });
     }
 
-    /// <summary>One bow for what is selected, or for the note before the caret and the one before that; taken away where it is there.</summary>
+    /// <summary>
+    /// One bow for what is selected, or for the note before the caret and the one before that; taken away where it is there.
+    /// </summary>
     public WritingStaff Slur()
     {
         var notes = Score
@@ -140,7 +142,7 @@ public sealed partial record WritingStaff
     /// <summary>A double barline behind the caret's bar, or a plain one.</summary>
     public WritingStaff DoubleBarline() => InBar(b => b with { Barline = b.Barline == Barline.Double ? Barline.Plain : Barline.Double });
 
-    /// <summary>A bracket with this number over the bars that are selected, or over the caret's bar; taken away where it is there.</summary>
+    /// <summary>A bracket with this number over the bars that are selected, or the caret's; taken away where it is there.</summary>
     public WritingStaff Ending(int number)
     {
         var (first, last) = Selection is { } s

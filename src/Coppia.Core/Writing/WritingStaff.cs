@@ -75,7 +75,9 @@ public sealed partial record WritingStaff
 
     private Fraction LengthOf(ScoreEvent e, int bar) => e.IsBarRest ? RoomOf(bar) ?? Fraction.Whole : e.Value.Length;
 
-    /// <summary>Moves the caret by events, or to a line's beginning or end; with <paramref name="select"/> what lies between is selected.</summary>
+    /// <summary>
+    /// Moves the caret by events, or to a line's beginning or end; with <paramref name="select"/> what lies between is selected.
+    /// </summary>
     public WritingStaff Move(int by, bool select = false)
     {
         var to = Caret;
@@ -144,8 +146,8 @@ public sealed partial record WritingStaff
         length is { } l ? BarFilling.Spread(new ScoreEvent(), l) : [new ScoreEvent { Value = new NoteValue(0), IsBarRest = true }];
 
     /// <summary>
-    /// The same staff with other bars: an emptied bar rests, empty bars at the end go, ties and slurs that lead nowhere go, and the last bar
-    /// ends the tune.
+    /// The same staff with other bars: an emptied bar rests, empty bars at the end go, ties and slurs that lead nowhere go, and the
+    /// last bar ends the tune.
     /// </summary>
     private WritingStaff With(IReadOnlyList<Bar> bars, Caret caret)
     {

@@ -1,5 +1,8 @@
 import { Button } from '../ui/Button'
+import { Fold } from '../ui/Fold'
+import { useSmall } from '../ui/useSmall'
 import { GROUPS, VALUES } from './signs'
+import { StaffSettings } from './StaffSettings'
 import type { Writing } from './useWriting'
 
 const shownKey = (key: string) => (key.length === 1 ? key.toUpperCase() : key)
@@ -8,6 +11,24 @@ const shownKey = (key: string) => (key.length === 1 ? key.toUpperCase() : key)
 export function Palette({ writing }: { writing: Writing }) {
   const { value, anchor } = writing.view.state
   const step = writing.step
+  const small = useSmall()
+  const signs = (
+    <>
+      {GROUPS.map((group) => (
+        <div key={group.name} role="group" aria-label={group.name} className="flex flex-wrap gap-1">
+          {group.signs.map((sign) => (
+            <Press
+              key={sign.key}
+              label={sign.label}
+              shown={sign.shown ?? shownKey(sign.key)}
+              onPress={() => void step(sign.command)}
+            />
+          ))}
+        </div>
+      ))}
+      {small && <StaffSettings writing={writing} />}
+    </>
+  )
   return (
     <div className="flex flex-wrap items-center gap-x-5 gap-y-1.5 border-b border-line px-3 py-2 md:px-6">
       <div
@@ -26,18 +47,7 @@ export function Palette({ writing }: { writing: Writing }) {
         <Press label="dotted" shown="." pressed={value.dots > 0} onPress={() => void step({ do: 'dot' })} />
         <Press label="triplet" shown="Y" pressed={value.triplet} onPress={() => void step({ do: 'triplet' })} />
       </div>
-      {GROUPS.map((group) => (
-        <div key={group.name} role="group" aria-label={group.name} className="flex flex-wrap gap-1">
-          {group.signs.map((sign) => (
-            <Press
-              key={sign.key}
-              label={sign.label}
-              shown={sign.shown ?? shownKey(sign.key)}
-              onPress={() => void step(sign.command)}
-            />
-          ))}
-        </div>
-      ))}
+      {small ? <Fold button="Signs">{signs}</Fold> : signs}
       <div role="group" aria-label="Changes" className="flex flex-wrap gap-1">
         <Press label="Take out" shown="⌫" onPress={() => void step({ do: 'delete' })} />
         <Button size="small" onClick={() => void writing.undo()}>
@@ -68,7 +78,7 @@ function Press({
       type="button"
       aria-pressed={pressed}
       onClick={onPress}
-      className="flex min-h-8 items-center gap-1.5 rounded-md border border-line-dark bg-sheet px-2 text-sm hover:bg-maple-pale aria-pressed:border-spruce aria-pressed:bg-spruce aria-pressed:font-bold aria-pressed:text-paper max-md:min-h-11"
+      className="flex min-h-8 items-center gap-1.5 rounded-md border border-line-dark bg-sheet px-2 text-sm hover:bg-maple-pale aria-pressed:border-spruce aria-pressed:bg-spruce aria-pressed:font-bold aria-pressed:text-paper max-md:min-h-11 max-md:px-1.5 pointer-coarse:min-h-11"
     >
       {label}
       {shown && (

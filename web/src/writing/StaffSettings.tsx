@@ -3,7 +3,6 @@ import { Field, Select } from '../ui/Field'
 import { Tick } from '../ui/Tick'
 import type { Writing } from './useWriting'
 
-const CLEFS = ['treble', 'alto', 'tenor', 'bass'] as const
 const METERS = ['4/4', '3/4', '2/4', '6/8', 'C', 'C|', '2/2', '3/8', '9/8', '12/8', '5/4', 'none'] as const
 const METER_WORDS: Partial<Record<string, string>> = { C: 'C (4/4)', 'C|': 'cut C (2/2)', none: 'free' }
 const KEYS = [-7, -6, -5, -4, -3, -2, -1, 0, 1, 2, 3, 4, 5, 6, 7].map((fifths) => ({
@@ -33,7 +32,7 @@ export function StaffSettings({ writing }: { writing: Writing }) {
         <Select
           size="small"
           value={view.clef}
-          options={CLEFS.map((c) => ({ value: c, label: c }))}
+          options={view.clefs.map((c) => ({ value: c, label: c }))}
           onChoose={(text) => void step({ do: 'clef', text, select: atPlace })}
         />
       </Field>

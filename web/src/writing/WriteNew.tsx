@@ -19,16 +19,18 @@ import { WritingDesk } from './WritingDesk'
 
 /** What is being written and not kept yet. */
 type Draft = { title: string; instrument: string; state: WritingState | null }
-const FRESH: Draft = { title: '', instrument: 'violin', state: null }
+const FRESH: Draft = { title: '', instrument: '', state: null }
 
 /** A new tune, written on the staff. What is written waits on this machine until it is kept or begun anew. */
 export function WriteNew() {
   const navigate = useNavigate()
   const toast = useToast()
   const [kept, keep] = useKept<Draft>('writing')
-  const draft = kept ?? FRESH
-  const [begun, setBegun] = useState(0)
   const instruments = useInstruments().data ?? []
+  const begin = kept ?? FRESH
+  // The first of them, where nobody has said.
+  const draft = { ...begin, instrument: begin.instrument || (instruments[0]?.id ?? '') }
+  const [begun, setBegun] = useState(0)
   const player = instruments.find((i) => i.id === draft.instrument)
   const add = useAddTune()
   const first = useQuery({
@@ -37,6 +39,7 @@ export function WriteNew() {
       draft.state
         ? stepFor(draft.instrument)(draft.state)
         : newWriting({ instrument: draft.instrument, fifths: 2, meter: '4/4', clef: null, pickUp: null }),
+    enabled: draft.instrument !== '',
     staleTime: Infinity,
     gcTime: 0,
   })

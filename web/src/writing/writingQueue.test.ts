@@ -19,7 +19,7 @@ const begin = () => {
     show: (view) => shown.push(view.state.doc),
     tell: (why) => said.push(why),
   })
-  const write = (letters: string) => Promise.all([...letters].map((text) => queue.step({ do: 'letter', text })))
+  const write = (letters: string) => Promise.all(Array.from(letters, (text) => queue.step({ do: 'letter', text })))
   return { queue, said, shown, write, doc: () => queue.now().state.doc }
 }
 
