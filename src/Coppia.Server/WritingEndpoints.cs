@@ -35,15 +35,22 @@ internal static class WritingEndpoints
             );
         var staff = WritingStaff.Empty(clef, new KeySignature(asked.Fifths), time, Length(asked.PickUp)) with { For = player.Instrument };
         var line = new ScoreLine("P1", player.Instrument.Name, staff.Score);
-        return TypedResults.Ok(WritingView.Of(staff, [line], 0, player));
+        return TypedResults.Ok(WritingView.Of(staff, [line], 0, player, asked.PerLine));
     }
 
-    private static Results<Ok<WritingView>, ProblemHttpResult> Open(Readings readings, long id, string instrument)
+    private static Results<Ok<WritingView>, ProblemHttpResult> Open(
+        Readings readings,
+        long id,
+        string instrument,
+        int perLine = WritingView.UsualPerLine
+    )
     {
         if (readings.Missing(id, instrument, out var kept, out var player) is { } problem)
             return problem;
         var line = kept.Lines.ToList().IndexOf(kept.Line);
-        return TypedResults.Ok(WritingView.Of(WritingStaff.Of(kept.Score) with { For = player.Instrument }, kept.Lines, line, player));
+        return TypedResults.Ok(
+            WritingView.Of(WritingStaff.Of(kept.Score) with { For = player.Instrument }, kept.Lines, line, player, perLine)
+        );
     }
 
     private static Results<Ok<WritingView>, ProblemHttpResult> Step(Styles styles, WritingRequest request)
@@ -68,6 +75,8 @@ internal static class WritingEndpoints
             staff = staff with { Anchor = staff.MoveTo(anchor.ToCaret()).Caret };
         if (request.Command is { } command)
         {
+            if (command.Do == "paste" && TuneReader.Read(command.Text ?? "") is { Score: null } torn)
+                return Problems.Unreadable(torn.Errors);
             if (WritingSteps.Do(staff, command) is not { } next)
                 return TypedResults.Problem(
                     statusCode: 422,
@@ -78,7 +87,7 @@ internal static class WritingEndpoints
 
         return staff.Score.Events.Count() > Score.MostEvents
             ? TypedResults.Problem(statusCode: 422, title: $"A tune has at most {Score.MostEvents:N0} notes and rests.")
-            : TypedResults.Ok(WritingView.Of(staff, lines, request.State.Line, player));
+            : TypedResults.Ok(WritingView.Of(staff, lines, request.State.Line, player, request.PerLine));
     }
 
     /// <summary>The written score as the source of a tune, in the format of the source that it came from.</summary>

@@ -47,10 +47,26 @@ public sealed record WritingState(string Doc, int Line, CaretView Caret, CaretVi
 /// <param name="At">Where.</param>
 public sealed record WritingCommand(string Do, int? By = null, string? Text = null, bool? Select = null, CaretView? At = null);
 
-public sealed record WritingRequest(WritingState State, string Instrument, WritingCommand? Command = null);
+/// <param name="State">What the step starts from.</param>
+/// <param name="Instrument">Who reads.</param>
+/// <param name="Command">The step, or null for the staff as the state has it.</param>
+/// <param name="PerLine">Bars in a line that is drawn, 1 to 8.</param>
+public sealed record WritingRequest(
+    WritingState State,
+    string Instrument,
+    WritingCommand? Command = null,
+    int PerLine = WritingView.UsualPerLine
+);
 
 /// <summary>An empty staff to write on.</summary>
-public sealed record NewWriting(string Instrument, int Fifths = 0, string? Meter = "4/4", string? Clef = null, string? PickUp = null);
+public sealed record NewWriting(
+    string Instrument,
+    int Fifths = 0,
+    string? Meter = "4/4",
+    string? Clef = null,
+    string? PickUp = null,
+    int PerLine = WritingView.UsualPerLine
+);
 
 /// <summary>A few bars that are drawn together.</summary>
 public sealed record WritingSystem(string MusicXml, IReadOnlyList<int> Bars);
@@ -77,9 +93,9 @@ public sealed record WritingView(
 )
 {
     /// <summary>So many bars stand in a line, so that a change draws only its own line anew.</summary>
-    private const int BarsOfSystem = 4;
+    public const int UsualPerLine = 4;
 
-    internal static WritingView Of(WritingStaff staff, IReadOnlyList<ScoreLine> lines, int line, Player player)
+    internal static WritingView Of(WritingStaff staff, IReadOnlyList<ScoreLine> lines, int line, Player player, int perLine)
     {
         var score = staff.Score;
         ScoreLine[] whole = [.. lines.Select((l, i) => i == line ? l with { Score = score } : l)];
@@ -101,7 +117,7 @@ public sealed record WritingView(
                 { Symbol: TimeSymbol.Cut } => "C|",
                 { } t => t.ToString(),
             },
-            Systems: [.. score.Bars.Index().Chunk(BarsOfSystem).Select(c => System(score, [.. c.Select(b => b.Index)]))],
+            Systems: [.. score.Bars.Index().Chunk(Math.Clamp(perLine, 1, 8)).Select(c => System(score, [.. c.Select(b => b.Index)]))],
             Bars:
             [
                 .. score.Bars.Select(

@@ -365,7 +365,9 @@ public class HurriedHandsTests(Stage stage)
             """
         );
         Stage.WaitUntil(() => Status().Contains("2 of 3 files are in the list.", StringComparison.Ordinal));
-        Stage.WaitUntil(() => stage.Text("#add [role=alert]").StartsWith("“two.abc”: The tune cannot be read.", StringComparison.Ordinal));
+        Stage.WaitUntil(() =>
+            stage.Text("#add [role=alert]").StartsWith("“two.abc”: line 4, column 1: there are no notes", StringComparison.Ordinal)
+        );
         Stage.WaitUntil(() =>
             stage.Browser.FindElements(By.CssSelector("[data-tune]")).Count(t => t.Text.StartsWith("Of Three", StringComparison.Ordinal))
             == 2

@@ -159,6 +159,49 @@ public class WritingTests(Stage stage)
         Stage.WaitUntil(() => stage.Text("[data-ghost]").Contains("E · D1", StringComparison.Ordinal));
     }
 
+    [Fact] // A note is taken at its head and let go a space higher.
+    public void A_note_is_dragged_to_another_height()
+    {
+        Fresh();
+        stage.Press("def");
+        Stage.WaitUntil(() => Written() == 3);
+        var head = stage.Browser.FindElements(By.CssSelector("g.notehead"))[1];
+        new Actions(stage.Browser).ClickAndHold(head).MoveByOffset(0, -2 * StepPx()).Release().Perform();
+        Stage.WaitUntil(() => Said() == "After G4, quarter, bar 1, beat 2.");
+    }
+
+    [Fact] // By touch: a tap writes, and the palette's buttons do what the keys do.
+    public void A_tap_writes_a_note()
+    {
+        Fresh();
+        stage.Press("d");
+        Stage.WaitUntil(() => Written() == 1);
+        var head = stage.Find("g.notehead");
+        var finger = new PointerInputDevice(PointerKind.Touch);
+        var tap = new ActionBuilder();
+        tap.AddAction(finger.CreatePointerMove(head, 40, -StepPx(), TimeSpan.Zero));
+        tap.AddAction(finger.CreatePointerDown(MouseButton.Left));
+        tap.AddAction(finger.CreatePointerUp(MouseButton.Left));
+        ((IActionExecutor)stage.Browser).PerformActions(tap.ToActionSequenceList());
+        Stage.WaitUntil(() => Said() == "After E4, quarter, bar 1, beat 2.");
+        stage.Button("half").Click();
+        stage.Find("[data-testid=writing-staff]");
+        stage.Press("f");
+        Stage.WaitUntil(() => Said() == "After F♯4, half, bar 1, beat 3.");
+    }
+
+    /// <summary>From a line to the next space, in pixels.</summary>
+    private int StepPx() =>
+        (int)
+            Math.Round(
+                Convert.ToDouble(
+                    stage.Browser.ExecuteScript(
+                        "const p = [...document.querySelector('g.staff').querySelectorAll(':scope > path')].slice(0, 5).map((x) => x.getBoundingClientRect().top); return (p[4] - p[0]) / 8"
+                    ),
+                    CultureInfo.InvariantCulture
+                )
+            );
+
     [Fact]
     public void What_is_written_waits_and_is_kept_as_a_tune()
     {

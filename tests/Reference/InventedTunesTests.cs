@@ -31,7 +31,8 @@ public class InventedTunesTests
     [Fact]
     public void Verovio_plays_our_MusicXml()
     {
-        // Grace notes and trills take time from their neighbours in MIDI; of a dal segno before any segno it warns, and rightly.
+        // Grace notes and trills take time from their neighbours in MIDI; of a dal segno before any segno it warns, and rightly; of segno
+        // and coda over one bar it keeps one.
         var plain = Tunes
             .Select(s =>
                 s with
@@ -44,7 +45,7 @@ public class InventedTunesTests
                                 {
                                     Events = [.. b.Events.Select(e => e with { Graces = [], Marks = e.Marks & ~Marks.Trill })],
                                     Waymarks = s.Bars.Take(i + 1).Any(x => x.Waymarks.HasFlag(Waymarks.Segno))
-                                        ? b.Waymarks
+                                        ? b.Waymarks & (b.Waymarks.HasFlag(Waymarks.Segno) ? ~Waymarks.Coda : ~Waymarks.None)
                                         : b.Waymarks & ~Waymarks.DalSegno,
                                 }
                         ),
@@ -64,7 +65,8 @@ public class InventedTunesTests
                 ours.Zip(outside).All(p => p.First.Item1 == p.Second.Item1 && Math.Abs(p.First.Item2 - p.Second.Item2) < 0.02),
                 $"{AbcWriter.Write(score)}\n{string.Join(' ', ours)}\n{string.Join(' ', outside)}"
             );
-            Assert.Equal([], theirs[i].GetProperty("warnings").EnumerateArray().Select(w => w.GetString()));
+            var warned = string.Join('\n', theirs[i].GetProperty("warnings").EnumerateArray().Select(w => w.GetString()));
+            Assert.True(warned.Length == 0, $"{warned}\n{AbcWriter.Write(score)}");
         }
     }
 }

@@ -12,6 +12,7 @@ import { Screen } from '../ui/Screen'
 import { Strip, StripEnd } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
 import { useToast } from '../ui/toasts'
+import { usePerLine } from './perLine'
 import { openWriting, stepFor, textOfWriting } from './queries'
 import { WritingDesk } from './WritingDesk'
 
@@ -49,14 +50,17 @@ function Mending({ tune, instrument }: { tune: TuneDetail; instrument: Instrumen
   const [opened, setOpened] = useState(0)
   const [original, setOriginal] = useState<string | null>(null)
   const save = useSaveTune()
+  const perLine = usePerLine()
+  /** What the text holds and the staff does not. */
+  const lost = tune.notices.filter((n) => n.message.includes('left out')).map((n) => n.message)
   const stand = `/tunes/${id}?for=${instrument.id}`
   const draft = kept?.instrument === instrument.id && kept.version === version ? kept : null
   const first = useQuery({
     queryKey: ['writing', id, version, instrument.id, opened],
     queryFn: async () => {
-      const asIs = await openWriting(id, instrument.id)
+      const asIs = await openWriting(id, instrument.id, perLine)
       setOriginal(asIs.state.doc)
-      return draft ? stepFor(instrument.id)(draft.state) : asIs
+      return draft ? stepFor(instrument.id, perLine)(draft.state) : asIs
     },
     staleTime: Infinity,
     gcTime: 0,
@@ -107,6 +111,11 @@ function Mending({ tune, instrument }: { tune: TuneDetail; instrument: Instrumen
         return (
           <Strip lead={<TextLink to={stand}>Back to the stand</TextLink>}>
             <p className="font-head text-xl font-semibold">{title}</p>
+            {changed && lost.length > 0 && (
+              <p className="max-w-md border-l-4 border-maple pl-3 text-sm">
+                Saved from here the tune is written anew, without what Coppia leaves out: {lost.join(' ')}
+              </p>
+            )}
             <StripEnd>
               {save.error && <Refused>{save.error.message}</Refused>}
               {changed && <Button onClick={discard}>Discard my changes</Button>}

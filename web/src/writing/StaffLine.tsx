@@ -38,6 +38,7 @@ export const StaffLine = memo(function StaffLine({
   selection,
   heads,
   spots,
+  room,
   onPress,
   onDrag,
 }: {
@@ -51,6 +52,8 @@ export const StaffLine = memo(function StaffLine({
   /** Heights of notes that are not answered yet. */
   heads: readonly number[]
   spots: ReadonlyMap<number, StaffSpot>
+  /** Width that there is, in CSS pixels. */
+  room: number
   onPress: (at: Pointed) => void
   /** A note is let go at another height. */
   onDrag: (note: { bar: number; at: number }, height: number) => void
@@ -66,9 +69,10 @@ export const StaffLine = memo(function StaffLine({
   useLayoutEffect(() => {
     if (!picture.current) return
     picture.current.innerHTML = svg
+    fitInto(picture.current, room)
     setLine(measureLine(picture.current, events, ids))
     // The events are those of the picture when it is there.
-  }, [svg, events, ids])
+  }, [svg, events, ids, room])
   useLayoutEffect(() => {
     for (const e of picture.current?.querySelectorAll('g.note, g.rest, g.mRest') ?? [])
       e.classList.toggle('is-now', selection.has(e.id))
@@ -179,6 +183,16 @@ export const StaffLine = memo(function StaffLine({
     </div>
   )
 })
+
+/** Shows a line that is wider than its room smaller. */
+function fitInto(host: HTMLElement, room: number) {
+  const drawn = host.querySelector('svg')
+  const [width, height] = ['width', 'height'].map((side) => Number.parseFloat(drawn?.getAttribute(side) ?? ''))
+  if (!drawn || !width || !height || !room || width <= room) return
+  drawn.setAttribute('viewBox', `0 0 ${width} ${height}`)
+  drawn.setAttribute('width', `${room}px`)
+  drawn.setAttribute('height', `${(height * room) / width}px`)
+}
 
 /** A note head with its ledger lines. */
 function Head({ line, x, height, className }: { line: LineGeometry; x: number; height: number; className: string }) {

@@ -14,6 +14,7 @@ import { Screen } from '../ui/Screen'
 import { Strip, StripEnd } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
 import { useToast } from '../ui/toasts'
+import { usePerLine } from './perLine'
 import { newWriting, stepFor, textOfWriting } from './queries'
 import { WritingDesk } from './WritingDesk'
 
@@ -33,12 +34,13 @@ export function WriteNew() {
   const [begun, setBegun] = useState(0)
   const player = instruments.find((i) => i.id === draft.instrument)
   const add = useAddTune()
+  const perLine = usePerLine()
   const first = useQuery({
     queryKey: ['writing', 'new', draft.instrument, begun],
     queryFn: () =>
       draft.state
-        ? stepFor(draft.instrument)(draft.state)
-        : newWriting({ instrument: draft.instrument, fifths: 2, meter: '4/4', clef: null, pickUp: null }),
+        ? stepFor(draft.instrument, perLine)(draft.state)
+        : newWriting({ instrument: draft.instrument, fifths: 2, meter: '4/4', clef: null, pickUp: null, perLine }),
     enabled: draft.instrument !== '',
     staleTime: Infinity,
     gcTime: 0,

@@ -4,6 +4,7 @@ import { Fingerboard, type Place } from '../stand/Fingerboard'
 import { useSmall } from '../ui/useSmall'
 import { WritingKeyList } from './WritingKeyList'
 import { Palette } from './Palette'
+import { usePerLine } from './perLine'
 import { useSpots } from './queries'
 import { StaffSettings } from './StaffSettings'
 import { useTone } from './useTone'
@@ -27,7 +28,7 @@ export function WritingDesk({
   /** Title and what becomes of what is written. */
   head: (view: WritingView) => ReactNode
 }) {
-  const writing = useWriting(first, instrument.id, onState)
+  const writing = useWriting(first, instrument.id, usePerLine(), onState)
   const { view, step } = writing
   const small = useSmall()
   const [help, setHelp] = useState(false)

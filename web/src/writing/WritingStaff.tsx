@@ -1,5 +1,6 @@
-import { useMemo } from 'react'
+import { useMemo, useRef } from 'react'
 import type { StaffSpot, WritingEvent } from '../api/client'
+import { useWidth } from '../stand/useWidth'
 import { StaffLine, type Pointed } from './StaffLine'
 import type { Writing } from './useWriting'
 
@@ -49,8 +50,10 @@ export function WritingStaff({
       }),
     [view],
   )
+  const place = useRef<HTMLDivElement>(null)
+  const room = useWidth(place)
   return (
-    <div className="flex flex-col gap-1" data-testid="writing-staff">
+    <div ref={place} className="flex flex-col gap-1 overflow-hidden" data-testid="writing-staff">
       {lines.map((line) => {
         const here = caret.bar >= line.firstBar && caret.bar < line.firstBar + line.bars.length
         return (
@@ -61,6 +64,7 @@ export function WritingStaff({
             selection={chosen}
             heads={here ? heads : NO_HEADS}
             spots={spots}
+            room={room}
             onPress={(at) => (at.onNote ? onCaret({ bar: at.bar, at: at.at + 1 }) : onWrite(at))}
             onDrag={onRepitch}
           />

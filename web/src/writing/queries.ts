@@ -2,19 +2,27 @@ import { useQuery } from '@tanstack/react-query'
 import { answer, api, type WritingState } from '../api/client'
 import type { Send } from './writingQueue'
 
-export type NewStaff = { instrument: string; fifths: number; meter: string; clef: string | null; pickUp: string | null }
+export type NewStaff = {
+  instrument: string
+  fifths: number
+  meter: string
+  clef: string | null
+  pickUp: string | null
+  perLine: number
+}
 
 /** An empty staff. */
 export const newWriting = (body: NewStaff) => answer(api.POST('/api/writing/new', { body }))
 
 /** A kept tune on the line that an instrument reads. */
-export const openWriting = (id: number, instrument: string) =>
-  answer(api.GET('/api/tunes/{id}/writing', { params: { path: { id }, query: { instrument } } }))
+/** @param perLine Bars in a line that is drawn. */
+export const openWriting = (id: number, instrument: string, perLine: number) =>
+  answer(api.GET('/api/tunes/{id}/writing', { params: { path: { id }, query: { instrument, perLine } } }))
 
 export const stepFor =
-  (instrument: string): Send =>
+  (instrument: string, perLine: number): Send =>
   (state: WritingState, command) =>
-    answer(api.POST('/api/writing/step', { body: { state, instrument, command: command ?? null } }))
+    answer(api.POST('/api/writing/step', { body: { state, instrument, perLine, command: command ?? null } }))
 
 /** The written score as text to keep, in the form of the text that it came from. */
 export const textOfWriting = (doc: string, before: string | null) =>

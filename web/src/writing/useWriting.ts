@@ -8,17 +8,22 @@ import { writingQueue, type WritingQueue } from './writingQueue'
  * One line that is being written on. A note is drawn at once, before its step is answered: those wait in <c>heads</c>.
  * @param keep Gets each state, so that it can be kept against a loss.
  */
-export function useWriting(first: WritingView, instrument: string, keep: (state: WritingState) => void) {
+export function useWriting(
+  first: WritingView,
+  instrument: string,
+  perLine: number,
+  keep: (state: WritingState) => void,
+) {
   const toast = useToast()
   const [view, setView] = useState(first)
   const [heads, setHeads] = useState<readonly number[]>([])
   const queue = useRef<WritingQueue>(null)
-  const latest = useRef({ keep, instrument })
+  const latest = useRef({ keep, instrument, perLine })
   useEffect(() => {
-    latest.current = { keep, instrument }
+    latest.current = { keep, instrument, perLine }
   })
   queue.current ??= writingQueue(first, {
-    send: (state, command) => stepFor(latest.current.instrument)(state, command),
+    send: (state, command) => stepFor(latest.current.instrument, latest.current.perLine)(state, command),
     show: (next, waiting) => {
       setView(next)
       if (waiting === 0) setHeads([])
