@@ -29,7 +29,10 @@ public static partial class AbcReader
         foreach (var silent in read.Where(r => r.Voice.IsUnpitched))
             notices.Add(new Notice(new(source.FirstLine, 1), null, $"Voice {silent.Voice.Id} has no pitches and is left out."));
         var at = new SourcePosition(body < lines.Length ? lines[body].Number : lines[^1].Number, 1);
-        if (tune.Errors.Count == 0 && TuneReader.CheckSize(voices.Sum(v => v.Draft.EventCount), sounding.Length > 0, at) is { } size)
+        if (
+            tune.Errors.Count == 0
+            && TuneReader.CheckSize(voices.Select(v => v.Draft.EventCount).DefaultIfEmpty().Max(), sounding.Length > 0, at) is { } size
+        )
             tune.Errors.Add(size);
         if (tune.Errors.Count > 0)
             return new ReadResult(null, [.. tune.Errors.OrderBy(e => e.At)], [.. tune.LeftOut.Notices()]);

@@ -6,14 +6,17 @@ namespace Coppia.Formats;
 /// <summary>Makes one line of the notes of one voice on one staff of a part; where the voice is silent there are rests.</summary>
 internal sealed class MusicXmlLine
 {
+    /// <summary>Most lines of one part; each has every bar, so that their number must not grow with the text.</summary>
+    private const int MostLines = 16;
+
     private readonly MusicXmlPart _part;
     private readonly LeftOut _leftOut;
-    private readonly List<TimedNote>[] _notes;
+    private readonly Dictionary<int, List<TimedNote>> _notes;
     private readonly List<TimedSign> _waiting = [];
     private Clef? _clef;
     private int _expected = 1;
 
-    private MusicXmlLine(MusicXmlPart part, int staff, string voice, List<TimedNote>[] notes, LeftOut leftOut) =>
+    private MusicXmlLine(MusicXmlPart part, int staff, string voice, Dictionary<int, List<TimedNote>> notes, LeftOut leftOut) =>
         (_part, Staff, Voice, _notes, _leftOut) = (part, staff, voice, notes, leftOut);
 
     public int Staff { get; }
@@ -26,19 +29,21 @@ internal sealed class MusicXmlLine
 
     public BarDraft Draft { get; } = new();
 
-    private int BarsWithNotes => _notes.Count(n => n.Any(x => !x.Event.IsRest));
+    private int BarsWithNotes => _notes.Values.Count(n => n.Any(x => !x.Event.IsRest));
 
     /// <summary>The lines of a part that have notes, staff by staff; with silence those that only rest too.</summary>
     public static IReadOnlyList<MusicXmlLine> Of(MusicXmlPart part, string id, string name, LeftOut leftOut, bool withSilence)
     {
-        var voices = new Dictionary<(int Staff, string Voice), List<TimedNote>[]>();
+        var voices = new Dictionary<(int Staff, string Voice), Dictionary<int, List<TimedNote>>>();
         foreach (var (i, measure) in part.Measures.Index())
         {
             foreach (var note in measure.Notes)
             {
                 if (!voices.TryGetValue((note.Staff, note.Voice), out var notes))
-                    voices[(note.Staff, note.Voice)] = notes = [.. part.Measures.Select(_ => (List<TimedNote>)[])];
-                notes[i].Add(note);
+                    voices[(note.Staff, note.Voice)] = notes = [];
+                if (!notes.TryGetValue(i, out var ofBar))
+                    notes[i] = ofBar = [];
+                ofBar.Add(note);
             }
         }
 
@@ -47,9 +52,13 @@ internal sealed class MusicXmlLine
             .. voices
                 .Select(v => new MusicXmlLine(part, v.Key.Staff, v.Key.Voice, v.Value, leftOut))
                 .Where(l => withSilence || l.BarsWithNotes > 0)
+                .OrderByDescending(l => l.BarsWithNotes)
+                .Take(MostLines)
                 .OrderBy(l => l.Staff)
                 .ThenBy(l => int.TryParse(l.Voice, NumberStyles.None, CultureInfo.InvariantCulture, out var n) ? n : int.MaxValue),
         ];
+        if (voices.Count > lines.Length && voices.Count > MostLines)
+            leftOut.Say($"Of a part with many voices only the {MostLines} fullest are read.", part.Measures[0].At);
         foreach (var line in lines)
         {
             var alone = lines.Count(l => l.Staff == line.Staff) == 1;
@@ -70,7 +79,7 @@ internal sealed class MusicXmlLine
 
     private void Build()
     {
-        foreach (var (measure, notes) in _part.Measures.Zip(_notes))
+        foreach (var (i, measure) in _part.Measures.Index())
         {
             if (measure.StartsLine)
                 Draft.BreakLine();
@@ -82,7 +91,7 @@ internal sealed class MusicXmlLine
                 Draft.Label(label);
             Draft.Mark(measure.Waymarks);
             Number(measure);
-            Fill(measure, notes);
+            Fill(measure, _notes.GetValueOrDefault(i) ?? []);
             end.End();
             Draft.Clef = _clef ?? Draft.Clef;
         }

@@ -83,7 +83,7 @@ public static class MusicXmlReader
             first ??= part;
             var name = names?[id].FirstOrDefault() ?? "";
             var own = MusicXmlLine.Of(part, id, name, leftOut, withSilence);
-            events += own.Sum(l => l.Draft.EventCount);
+            events = Math.Max(events, own.Select(l => l.Draft.EventCount).DefaultIfEmpty().Max());
             if (own.Count == 0 && part.HasUnpitched)
                 notices.Add(new Notice(At(root), null, $"The part {(name.Length > 0 ? $"“{name}”" : id)} has no pitches and is left out."));
             if (errors.Count > 0 || events > Score.MostEvents)

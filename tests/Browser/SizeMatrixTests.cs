@@ -67,7 +67,7 @@ public class SizeMatrixTests(Stage stage)
         stage.SetViewport(width, height);
         try
         {
-            look();
+            stage.Surviving(look);
         }
         finally
         {

@@ -69,7 +69,7 @@ public sealed partial class Stage : IAsyncLifetime
         var service = ChromeDriverService.CreateDefaultService("/usr/bin/chromedriver");
         service.SuppressInitialDiagnosticInformation = true;
         _browser = new ChromeDriver(service, options);
-        SetViewport(_viewport.Width, _viewport.Height);
+        Resize(_viewport.Width, _viewport.Height);
     }
 
     public ValueTask DisposeAsync()
@@ -104,9 +104,37 @@ public sealed partial class Stage : IAsyncLifetime
         }
     }
 
+    /// <summary>Looks once more in a new browser where the browser itself crashed on the way; what is looked at must hold then too.</summary>
+    public void Surviving(Action look)
+    {
+        try
+        {
+            look();
+        }
+        catch (WebDriverException crash) when (crash.Message.Contains("crashed", StringComparison.Ordinal))
+        {
+            Console.WriteLine($"A new browser is started: {crash.Message}");
+            StartBrowser();
+            look();
+        }
+    }
+
     public void SetViewport(int width, int height)
     {
         _viewport = (width, height);
+        try
+        {
+            Resize(width, height);
+        }
+        catch (WebDriverException crash) when (crash.Message.Contains("crashed", StringComparison.Ordinal))
+        {
+            // The page that crashed was the last test's.
+            Console.WriteLine($"A new browser is started: {crash.Message}");
+            StartBrowser();
+        }
+    }
+
+    private void Resize(int width, int height) =>
         Browser.ExecuteCdpCommand(
             "Emulation.setDeviceMetricsOverride",
             new Dictionary<string, object?>
@@ -117,7 +145,6 @@ public sealed partial class Stage : IAsyncLifetime
                 ["mobile"] = false,
             }
         );
-    }
 
     /// <summary>
     /// Opens a page; in a new browser where a page crashed the one before, so that one crash does not fail all tests to come.

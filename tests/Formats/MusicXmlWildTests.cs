@@ -382,6 +382,22 @@ public class MusicXmlWildTests
         Assert.Equal(said, read.Notices.Any(n => n.Message == "A pitch between the half steps is put on the nearest one."));
     }
 
+    [Fact] // A thousand voices in a thousand bars are no million bars: cost grows with the text.
+    public void Many_voices_cost_what_their_text_costs()
+    {
+        var bars = Enumerable.Range(1, 1000).Select(v => Xml.Notes("C4:16", voice: v)).ToArray();
+        var read = Read(Xml.Bars(bars));
+        Assert.Equal(16, read.Lines.Count);
+        Assert.Contains("Of a part with many voices only the 16 fullest are read.", read.Notices.Select(n => n.Message));
+    }
+
+    [Fact] // A score of many parts may be long; the limit holds for each line.
+    public void Each_line_may_have_its_full_length()
+    {
+        var bars = Xml.Measures([.. Enumerable.Repeat(Xml.Notes("C4:4 D4:4 E4:4 F4:4"), 1500)]);
+        Assert.Equal(4, Read(Xml.Score("", ("Violin I", bars), ("Violin II", bars), ("Viola", bars), ("Cello", bars))).Lines.Count);
+    }
+
     [Fact] // Signs such as D.C. stand over the top part only, and every line goes the same way.
     public void Every_line_goes_the_way_of_the_top_line()
     {

@@ -149,8 +149,9 @@ export const StaffLine = memo(function StaffLine({
             <g data-ghost={spot.name}>
               <Head line={line} x={ghost.x} height={ghost.height} className="fill-maple opacity-70" />
               <text
-                x={ghost.x + 14}
-                y={yOf(line, Math.min(15, Math.max(-5, ghost.height)))}
+                x={ghost.x}
+                y={yOf(line, Math.max(13, ghost.height + 4))}
+                textAnchor="middle"
                 className="fill-maple-dark text-sm font-bold"
                 dominantBaseline="central"
                 paintOrder="stroke"
