@@ -39,9 +39,6 @@ const TUNES = ['tunes', 'deleted-tunes', 'tune', 'reading', 'before', 'bowing']
 export const useAddTune = () =>
   useChange<NewTune, TuneDetail>((body) => answer(api.POST('/api/tunes', { body })), TUNES)
 
-export const useUploadTune = () =>
-  useChange<File, TuneDetail>((file) => answer(api.POST('/api/tunes/upload', formOf(file))), TUNES)
-
 const formOf = (file: File) => {
   const form = new FormData()
   form.append('file', file)
