@@ -7,7 +7,25 @@ namespace Coppia.Formats;
 public static partial class AbcReader
 {
     /// <summary>The first tune of a text, or every error with its line and column.</summary>
-    public static ReadResult Read(string text) => Read(AbcBook.Of(text)[0]);
+    public static ReadResult Read(string text)
+    {
+        var tunes = AbcBook.Of(text);
+        var read = Read(tunes[0]);
+        return tunes.Count == 1
+            ? read
+            : read with
+            {
+                Notices =
+                [
+                    .. read.Notices,
+                    new Notice(
+                        new(tunes[1].FirstLine, 1),
+                        null,
+                        $"Only the first of {tunes.Count} tunes is read; the others are left out."
+                    ),
+                ],
+            };
+    }
 
     /// <summary>One tune of a book.</summary>
     internal static ReadResult Read(AbcTuneText source)

@@ -24,6 +24,20 @@ public sealed record LinesForWhom(string Main, IReadOnlyDictionary<string, strin
 
     internal static OfferedLine Offered(ScoreLine line) => new(line.Name, line.Score);
 
+    /// <summary>
+    /// The same choice for an edited score: by the keys of the lines where all are still there, else by their order; null where the lines
+    /// are others.
+    /// </summary>
+    internal LinesForWhom? After(IReadOnlyList<ScoreLine> before, IReadOnlyList<ScoreLine> edited)
+    {
+        if (For.Values.Append(Main).All(k => edited.Any(l => l.Key == k)))
+            return this;
+        if (before.Count != edited.Count)
+            return null;
+        var keys = before.Zip(edited).ToDictionary(p => p.First.Key, p => p.Second.Key);
+        return new LinesForWhom(keys[Main], For.ToDictionary(f => f.Key, f => keys[f.Value]));
+    }
+
     public string ToJson() => JsonSerializer.Serialize(this);
 
     public static LinesForWhom? OfJson(string? json) => json is null ? null : JsonSerializer.Deserialize<LinesForWhom>(json);

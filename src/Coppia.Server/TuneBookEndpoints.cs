@@ -99,6 +99,7 @@ internal static class TuneBookEndpoints
     /// <summary>Keeps all of them, or where one cannot be read none.</summary>
     private static Results<Ok<IReadOnlyList<long>>, ProblemHttpResult, ValidationProblem> Keep(
         TuneRepository repository,
+        OctaveRepository octaves,
         IValidator<TuneRequest> rules,
         ManyTunes many
     )
@@ -108,6 +109,7 @@ internal static class TuneBookEndpoints
                 statusCode: 422,
                 title: $"There are {many.Tunes.Count} tunes; expected at most {MostAtOnce} at once."
             );
+        var reads = new List<ReadResult>();
         var records = new List<TuneRecord>();
         foreach (var request in many.Tunes)
         {
@@ -116,9 +118,13 @@ internal static class TuneBookEndpoints
             var read = TuneReader.Read(request.Source);
             if (read.Score is null)
                 return Problems.Unreadable(read.Errors);
+            reads.Add(read);
             records.Add(TuneEndpoints.Record(request, read));
         }
 
-        return TypedResults.Ok(repository.AddAll(records));
+        var ids = repository.AddAll(records);
+        foreach (var (i, id) in ids.Index())
+            TuneLineEndpoints.OfferOctaves(octaves, records[i] with { Id = id }, reads[i]);
+        return TypedResults.Ok(ids);
     }
 }

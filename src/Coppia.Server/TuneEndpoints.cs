@@ -156,15 +156,16 @@ internal static class TuneEndpoints
             return Problems.Unreadable(read.Errors);
         if (repository.Find(id) is not { } before)
             return Problems.NoTune(id);
+        var kept = KeptTune.Of(before);
         // Notes that were there before keep their ids, and with them their pins and bows; so do the lines their readers.
         var after = Record(change, read) with
         {
             Id = id,
             Version = change.Version,
-            NoteIds = KeptTune.Of(before).IdsAfter(read),
+            NoteIds = kept.IdsAfter(read),
         };
-        if (LinesForWhom.OfJson(before.Lines) is { } chosen && chosen.For.Values.Append(chosen.Main).All(k => read.Line(k) is not null))
-            after = after with { Lines = read.Lines.Count > 1 ? before.Lines : null };
+        if (read.Lines.Count > 1 && LinesForWhom.OfJson(before.Lines)?.After(kept.Lines, read.Lines) is { } chosen)
+            after = after with { Lines = chosen.ToJson() };
         return repository.Save(after) switch
         {
             SaveOutcome.Saved => TypedResults.Ok(TuneDetail.Of(repository.Find(id)!, read)),

@@ -45,6 +45,13 @@ public class BooksAndLinesTests
         Assert.Equal("traditional", tunes[2].Read.Score!.Composer);
     }
 
+    [Fact] // Whoever reads a book as one tune is told what is not read.
+    public void The_tunes_behind_the_first_are_never_passed_over_in_silence() =>
+        Assert.Contains(
+            "Only the first of 3 tunes is read; the others are left out.",
+            TuneReader.Read(Book).Notices.Select(n => n.Message)
+        );
+
     [Fact] // A tune is kept as a text of its own, and reads as it did in its book.
     public void A_tune_taken_from_a_book_is_whole()
     {

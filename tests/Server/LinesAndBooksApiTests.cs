@@ -118,6 +118,23 @@ public class LinesAndBooksApiTests(RunningServer server) : IClassFixture<Running
         Assert.Equal("2", (await server.Get($"/api/tunes/{id}/lines")).GetProperty("chosen").GetProperty("main").GetString());
     }
 
+    [Fact] // Mending writes the voices by number; who reads which stays.
+    public async Task Voices_that_get_other_names_keep_their_readers()
+    {
+        var id = await server.Keep(
+            Trio.Replace("V:1", "V:top", StringComparison.Ordinal).Replace("V:2", "V:low", StringComparison.Ordinal)
+        );
+        await server.Send(
+            HttpMethod.Put,
+            $"/api/tunes/{id}/lines",
+            new { main = "low", @for = new Dictionary<string, string> { ["cello"] = "top" } }
+        );
+        var version = (await server.Get($"/api/tunes/{id}")).GetProperty("summary").GetProperty("version").GetInt32();
+        Assert.Equal(200, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}", new { version, source = Trio })).Status);
+        var chosen = (await server.Get($"/api/tunes/{id}/lines")).GetProperty("chosen");
+        Assert.Equal(("2", "{\"cello\":\"1\"}"), (chosen.GetProperty("main").GetString(), chosen.GetProperty("for").GetRawText()));
+    }
+
     [Fact]
     public async Task A_book_is_listed_and_as_many_are_taken_as_are_wanted()
     {
