@@ -246,6 +246,39 @@ public class HurriedHandsTests(Stage stage)
         stage.Button("Edit");
     }
 
+    [Fact] // What was left before it was there does not open afterwards, over the keys of the screen.
+    public void Esc_takes_back_an_edit_that_has_not_opened_yet()
+    {
+        const string late = """
+            const real = window.fetch; window.asked = 0;
+            const letGo = new Promise((done) => (window.letGo = done));
+            window.fetch = async (asked, ...rest) => {
+              if (/tunes\/\d+$/.test(asked.url ?? asked)) { window.asked++; await letGo; window.asked = -1; }
+              return real(asked, ...rest);
+            };
+            """;
+        stage.WithScript(
+            late,
+            () =>
+            {
+                stage.Open("/tunes");
+                stage.Find("[aria-label='More for Bramble Lane']").Click();
+                Stage
+                    .Wait(() =>
+                        stage.Browser.FindElements(By.CssSelector("[role=menuitem]")).FirstOrDefault(e => e.Text == "Rename or edit")
+                    )
+                    .Click();
+                Stage.WaitUntil(() => (bool)stage.Browser.ExecuteScript("return window.asked > 0")!);
+                stage.Press(Keys.Escape);
+                stage.Browser.ExecuteAsyncScript("letGo(); setTimeout(arguments[0], 500)");
+                Assert.Equal(true, stage.Browser.ExecuteScript("return window.asked < 0"));
+                Assert.Empty(stage.Browser.FindElements(By.CssSelector("[role=dialog]")));
+                stage.Press("/");
+                Stage.WaitUntil(() => (bool)stage.Browser.ExecuteScript("return document.activeElement.type === 'search'")!);
+            }
+        );
+    }
+
     [Fact] // A draft outlives another style, another screen and loading anew; so does the name of a tape whose box was cleared.
     public void A_house_style_draft_waits_until_it_is_saved_or_undone()
     {

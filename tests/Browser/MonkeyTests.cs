@@ -305,6 +305,31 @@ public class MonkeyTests(Stage stage)
             stage.Press(before.Contains("key=7", StringComparison.Ordinal) ? Keys.ArrowLeft : Keys.ArrowRight);
             Settle(() => Title() != before, _past.Count, "the arrow keys of Shapes are dead");
         }
+        else if (address.EndsWith("/write", StringComparison.Ordinal))
+        {
+            string Caret() =>
+                (string)
+                    stage.Browser.ExecuteScript(
+                        "const c = document.querySelector('[data-caret]'); return c ? `${c.closest('[data-staff-line]').dataset.staffLine} ${c.getAttribute('x1')}` : ''"
+                    )!;
+            Settle(() => Caret().Length > 0, _past.Count, "the writing staff has no caret");
+            // What was written may be rests alone, and nothing at all.
+            if (stage.Browser.FindElements(By.CssSelector("[data-staff-line] :is(g.note, g.rest)")).Count == 0)
+                return;
+            // To the beginning and on from there, until the caret was seen in two places.
+            var home = false;
+            var places = new HashSet<string>();
+            Settle(
+                () =>
+                {
+                    stage.Press((home = !home) ? Keys.Home : Keys.ArrowRight);
+                    places.Add(Caret());
+                    return places.Count > 1;
+                },
+                _past.Count,
+                "the keys of the writing staff are dead"
+            );
+        }
         else if (
             address.StartsWith("/tunes/", StringComparison.Ordinal)
             && !address.EndsWith("/print", StringComparison.Ordinal)
@@ -320,6 +345,8 @@ public class MonkeyTests(Stage stage)
             Settle(() => Now() is { Length: > 0 } now && now != before, _past.Count, "the arrow keys of the stand are dead");
         }
     }
+
+    private object? Whereabouts() => stage.Browser.ExecuteScript("return window.whereabouts?.()");
 
     private void Settle(Func<bool> holds, int step, string otherwise)
     {
@@ -339,7 +366,7 @@ public class MonkeyTests(Stage stage)
             Assert.Fail(
                 string.Create(
                     CultureInfo.InvariantCulture,
-                    $"After action {step} on {stage.Browser.Url}: {otherwise}\n{string.Join("\n", _past.TakeLast(12))}"
+                    $"After action {step} on {stage.Browser.Url}: {otherwise}\n{Whereabouts()}\n{string.Join("\n", _past.TakeLast(12))}"
                 )
             );
     }

@@ -13,6 +13,18 @@
     say(...words)
   }
   window.print = () => undefined
+  const pressed = []
+  window.addEventListener('keydown', (event) => pressed.push(`${event.key} in ${event.target.localName ?? 'window'}`), true)
+  /** Where the keys went and what is open, for the message of a failure. */
+  window.whereabouts = () =>
+    JSON.stringify({
+      pressed: pressed.slice(-6),
+      focus: document.activeElement?.outerHTML.slice(0, 120),
+      window: document.hasFocus(),
+      open: [...document.querySelectorAll('[role=dialog] h2, [role=menu], [role=listbox]')].map((e) => e.textContent.slice(0, 60)),
+      heading: document.querySelector('h1')?.textContent,
+      at: location.href,
+    })
 
   const contexts = new Set()
   const tones = new Set()

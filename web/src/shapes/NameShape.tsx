@@ -1,5 +1,5 @@
 import type { NamedStyle } from '../api/client'
-import { useAddStyle, useSaveStyle, useStyles } from '../style/queries'
+import { useAddStyle, useSaveStyle } from '../style/queries'
 import { useStyleDrafts } from '../style/useStyleDrafts'
 import { Button } from '../ui/Button'
 import { Dialog } from '../ui/Dialog'
@@ -10,15 +10,24 @@ import { Refused } from '../ui/Said'
 type Nickname = { name: string; mark: string }
 const NONE: Nickname = { name: '', mark: '' }
 
-/** A teacher's own name and mark for a hand shape; kept in the current house style. */
-export function NameShape({ descriptive, onClose }: { descriptive: string; onClose: () => void }) {
-  const current = useStyles().data?.find((s) => s.current)
+/**
+ * A teacher's own name and mark for a hand shape; kept in the current house style.
+ * @param current The house style in use.
+ */
+export function NameShape({
+  current,
+  descriptive,
+  onClose,
+}: {
+  current: NamedStyle
+  descriptive: string
+  onClose: () => void
+}) {
   const add = useAddStyle()
   const save = useSaveStyle()
-  const known = current?.style.shapeNames?.[descriptive]
+  const known = current.style.shapeNames?.[descriptive]
   const [typed, setTyped] = useKept<Nickname>(`shape.${descriptive}`)
   const drafts = useStyleDrafts()
-  if (!current) return null
   const type = (next: Nickname) => {
     add.reset()
     save.reset()

@@ -3,6 +3,7 @@ import { useInstruments } from '../api/instruments'
 import { useKeyOptions, useScaleForms } from '../api/keys'
 import { useShapes } from './queries'
 import { useWidth } from '../stand/useWidth'
+import { useStyles } from '../style/queries'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
 import { InstrumentChoice } from '../ui/InstrumentChoice'
@@ -31,6 +32,7 @@ export function ShapesScreen() {
     choice.position,
     choice.compare,
   )
+  const style = useStyles().data?.find((s) => s.current)
   const lines = useRef<HTMLDivElement>(null)
   const width = useWidth(lines)
   const [naming, setNaming] = useState<string | null>(null)
@@ -104,6 +106,7 @@ export function ShapesScreen() {
                 <button
                   key={name}
                   type="button"
+                  disabled={!style}
                   className="mr-2 min-h-6 content-center text-spruce underline underline-offset-2 max-md:min-h-11"
                   onClick={() => setNaming(name)}
                 >
@@ -122,7 +125,7 @@ export function ShapesScreen() {
           </div>
         </div>
       )}
-      {naming && <NameShape descriptive={naming} onClose={() => setNaming(null)} />}
+      {naming && style && <NameShape current={style} descriptive={naming} onClose={() => setNaming(null)} />}
     </Screen>
   )
 }

@@ -129,6 +129,8 @@ export function Tunes() {
 
 function EditById({ id, onClose }: { id: number; onClose: () => void }) {
   const tune = useTune(id)
+  // What was left before it came must not open afterwards.
+  useKeys(tune.isPending ? { Escape: onClose } : {})
   if (tune.data) return <EditTune tune={tune.data} onClose={onClose} />
   return tune.error ? (
     <Dialog title="The tune cannot be opened" onClose={onClose}>
