@@ -251,9 +251,9 @@ public class HurriedHandsTests(Stage stage)
     {
         const string late = """
             const real = window.fetch; window.asked = 0;
-            const letGo = new Promise((done) => (window.letGo = done));
+            const held = new Promise((done) => (window.letGo = done));
             window.fetch = async (asked, ...rest) => {
-              if (/tunes\/\d+$/.test(asked.url ?? asked)) { window.asked++; await letGo; window.asked = -1; }
+              if (/tunes\/\d+$/.test(asked.url ?? asked)) { window.asked++; await held; window.asked = -1; }
               return real(asked, ...rest);
             };
             """;
