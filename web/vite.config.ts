@@ -4,7 +4,8 @@ import { defineConfig } from 'vite'
 
 export default defineConfig({
   plugins: [react(), tailwindcss()],
-  worker: { format: 'es' },
+  // One script without import.meta: Chromium's tab crashes now and then where a module worker asks for it.
+  worker: { format: 'iife' },
   build: { target: 'es2022', chunkSizeWarningLimit: 9000 },
   server: { proxy: { '/api': 'http://127.0.0.1:4710' } },
 })
