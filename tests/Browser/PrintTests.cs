@@ -4,7 +4,7 @@ using OpenQA.Selenium;
 namespace Coppia.Tests;
 
 /// <summary>The printed page.</summary>
-[Collection(nameof(OnStage))]
+[Collection(nameof(OnPaper))]
 public class PrintTests(Stage stage)
 {
     private void OpenPrint(string search)

@@ -68,6 +68,7 @@ public sealed partial class Stage : IAsyncLifetime
         );
         var service = ChromeDriverService.CreateDefaultService("/usr/bin/chromedriver");
         service.SuppressInitialDiagnosticInformation = true;
+        options.PageLoadTimeout = TimeSpan.FromSeconds(60);
         _browser = new ChromeDriver(service, options);
         Resize(_viewport.Width, _viewport.Height);
     }
@@ -111,13 +112,17 @@ public sealed partial class Stage : IAsyncLifetime
         {
             look();
         }
-        catch (WebDriverException crash) when (crash.Message.Contains("crashed", StringComparison.Ordinal))
+        catch (WebDriverException crash) when (IsCrash(crash))
         {
             Console.WriteLine($"A new browser is started: {crash.Message}");
             StartBrowser();
             look();
         }
     }
+
+    /// <summary>The driver says so of a crashed page, or hears nothing more of it.</summary>
+    private static bool IsCrash(WebDriverException e) =>
+        e is WebDriverTimeoutException || e.Message.Contains("crashed", StringComparison.Ordinal);
 
     public void SetViewport(int width, int height)
     {
@@ -126,7 +131,7 @@ public sealed partial class Stage : IAsyncLifetime
         {
             Resize(width, height);
         }
-        catch (WebDriverException crash) when (crash.Message.Contains("crashed", StringComparison.Ordinal))
+        catch (WebDriverException crash) when (IsCrash(crash))
         {
             // The page that crashed was the last test's.
             Console.WriteLine($"A new browser is started: {crash.Message}");
@@ -151,23 +156,12 @@ public sealed partial class Stage : IAsyncLifetime
     /// </summary>
     public void Open(string path)
     {
-        void Go()
+        // A page that crashes does so while it loads.
+        Surviving(() =>
         {
             Browser.Navigate().GoToUrl(Address + path);
-            // A page that crashes does so while it loads.
             WaitUntil(() => Browser.FindElements(By.CssSelector("main *")).Count > 0);
-        }
-
-        try
-        {
-            Go();
-        }
-        catch (WebDriverException crash) when (crash.Message.Contains("crashed", StringComparison.Ordinal))
-        {
-            Console.WriteLine($"A new browser is started for {path}: {crash.Message}");
-            StartBrowser();
-            Go();
-        }
+        });
     }
 
     /// <summary>Opens a demo tune on the stand and waits until it is engraved.</summary>
@@ -177,8 +171,12 @@ public sealed partial class Stage : IAsyncLifetime
         var link = Wait(() =>
             Browser.FindElements(By.CssSelector("[data-tune]")).FirstOrDefault(e => e.Text.Contains(title, StringComparison.Ordinal))
         );
-        Browser.Navigate().GoToUrl($"{link.GetAttribute("href")}?for={instrument}");
-        Wait(() => Labels().Length > 0 ? link : null);
+        var path = $"{link.GetAttribute("href")![Address.Length..]}?for={instrument}";
+        Surviving(() =>
+        {
+            Open(path);
+            WaitUntil(() => Labels().Length > 0);
+        });
     }
 
     /// <summary>The pair row as it is drawn, in reading order.</summary>
@@ -263,3 +261,7 @@ public sealed partial class Stage : IAsyncLifetime
 
 [CollectionDefinition(nameof(OnStage))]
 public sealed class OnStage : ICollectionFixture<Stage>;
+
+/// <summary>Printed pages, in a browser of their own beside the other tests.</summary>
+[CollectionDefinition(nameof(OnPaper))]
+public sealed class OnPaper : ICollectionFixture<Stage>;
