@@ -21,7 +21,8 @@ public static partial class AbcReader
                     new Notice(
                         new(tunes[1].FirstLine, 1),
                         null,
-                        $"Only the first of {tunes.Count} tunes is read; the others are left out."
+                        $"Only the first of {tunes.Count} tunes is read; the others are left out.",
+                        IsLoss: true
                     ),
                 ],
             };
@@ -45,7 +46,9 @@ public static partial class AbcReader
         var read = voices.Select(v => (Voice: v, Bars: BarDraft.MendBindings(v.Finish(), tune.LeftOut))).ToArray();
         var sounding = read.Where(r => !r.Voice.IsUnpitched && r.Bars.Any(b => b.Events.Any(e => !e.IsRest))).ToArray();
         foreach (var silent in read.Where(r => r.Voice.IsUnpitched))
-            notices.Add(new Notice(new(source.FirstLine, 1), null, $"Voice {silent.Voice.Id} has no pitches and is left out."));
+            notices.Add(
+                new Notice(new(source.FirstLine, 1), null, $"Voice {silent.Voice.Id} has no pitches and is left out.", IsLoss: true)
+            );
         var at = new SourcePosition(body < lines.Length ? lines[body].Number : lines[^1].Number, 1);
         if (
             tune.Errors.Count == 0

@@ -32,7 +32,7 @@ internal sealed class LeftOut
         {
             var places = _places[message];
             var number = int.TryParse(places[0].Bar, out var bar) ? bar : (int?)null;
-            return new Notice(places[0].At, number, message + Also(places));
+            return new Notice(places[0].At, number, message + Also(places), IsLoss: true);
         });
 
     private static string Also(List<Place> places)

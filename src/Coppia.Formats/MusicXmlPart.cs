@@ -291,10 +291,7 @@ internal sealed class MusicXmlPart(LeftOut leftOut, List<SourceError> errors)
 
     private Pitch? ReadPitch(XElement element)
     {
-        if (
-            element.Element("alter")?.Value.Contains('.', StringComparison.Ordinal) == true
-            && !element.Element("alter")!.Value.TrimEnd().EndsWith(".0", StringComparison.Ordinal)
-        )
+        if (MusicXmlPitch.IsBetweenHalfSteps(element))
             LeaveOut(element, "A pitch between the half steps is put on the nearest one.");
         if (MusicXmlPitch.Of(element) is { } pitch)
             return _transposition.Sounding(pitch);

@@ -14,11 +14,7 @@ internal static class MusicXmlPitch
     public static Pitch? Of(XElement element)
     {
         var step = element.Element("step")?.Value.Trim();
-        var alter = element.Element("alter") is { } a
-            ? double.TryParse(a.Value, CultureInfo.InvariantCulture, out var n)
-                ? n
-                : double.NaN
-            : 0;
+        var alter = Alter(element);
         return
             step is ['A' or 'B' or 'C' or 'D' or 'E' or 'F' or 'G']
             && alter is >= -2 and <= 2
@@ -26,6 +22,15 @@ internal static class MusicXmlPitch
             ? new Pitch(Enum.Parse<Letter>(step!), (int)Math.Round(alter, MidpointRounding.ToZero), octave)
             : null;
     }
+
+    /// <summary>True for a quarter tone and the like.</summary>
+    public static bool IsBetweenHalfSteps(XElement element) => Math.Abs(Alter(element) % 1) > 0;
+
+    /// <summary>Half steps up; NaN where it is no number.</summary>
+    private static double Alter(XElement element) =>
+        element.Element("alter") is not { } alter ? 0
+        : double.TryParse(alter.Value, CultureInfo.InvariantCulture, out var n) ? n
+        : double.NaN;
 
     public static NoteValue? Value(string? type, int dots)
     {

@@ -85,7 +85,14 @@ public static class MusicXmlReader
             var own = MusicXmlLine.Of(part, id, name, leftOut, withSilence);
             events = Math.Max(events, own.Select(l => l.Draft.EventCount).DefaultIfEmpty().Max());
             if (own.Count == 0 && part.HasUnpitched)
-                notices.Add(new Notice(At(root), null, $"The part {(name.Length > 0 ? $"“{name}”" : id)} has no pitches and is left out."));
+                notices.Add(
+                    new Notice(
+                        At(root),
+                        null,
+                        $"The part {(name.Length > 0 ? $"“{name}”" : id)} has no pitches and is left out.",
+                        IsLoss: true
+                    )
+                );
             if (errors.Count > 0 || events > Score.MostEvents)
                 continue;
             foreach (var line in own)

@@ -13,7 +13,8 @@ public sealed record SourceError(SourcePosition At, string Wrong, string Expecte
 /// <param name="At">Where in the source.</param>
 /// <param name="Bar">Printed bar number where it concerns one bar.</param>
 /// <param name="Message">One sentence.</param>
-public sealed record Notice(SourcePosition At, int? Bar, string Message)
+/// <param name="IsLoss">The source holds something that the score does not: a text written of the score is without it.</param>
+public sealed record Notice(SourcePosition At, int? Bar, string Message, bool IsLoss = false)
 {
     public static Notice Of(MeterFault fault) =>
         new(fault.Bar.At, fault.Kind == MeterFaultKind.FreeMeter ? null : fault.Bar.Number, fault.Words());

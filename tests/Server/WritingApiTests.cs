@@ -111,6 +111,17 @@ public class WritingApiTests(RunningServer server) : IClassFixture<RunningServer
         );
     }
 
+    [Fact] // A chord symbol would go with the mended text; a short bar stays as it is.
+    public async Task What_mending_would_lose_is_told_from_what_stays()
+    {
+        var id = await server.Keep("X:1\nT:Two Notices\nM:4/4\nL:1/4\nK:D\n\"D\"DEFG|DEF|DEFG|]");
+        var notices = (await server.Get($"/api/tunes/{id}")).GetProperty("notices").EnumerateArray().ToArray();
+        string[] Of(bool loss) =>
+            [.. notices.Where(n => n.GetProperty("isLoss").GetBoolean() == loss).Select(n => n.GetProperty("message").GetString()!)];
+        Assert.Equal(["Chord symbols are left out."], Of(loss: true));
+        Assert.Contains("Bar 2", Assert.Single(Of(loss: false)), StringComparison.Ordinal);
+    }
+
     [Fact]
     public async Task A_kept_tune_is_mended_and_its_text_keeps_its_form()
     {

@@ -52,7 +52,7 @@ function Mending({ tune, instrument }: { tune: TuneDetail; instrument: Instrumen
   const save = useSaveTune()
   const perLine = usePerLine()
   /** What the text holds and the staff does not. */
-  const lost = tune.notices.filter((n) => n.message.includes('left out')).map((n) => n.message)
+  const lost = tune.notices.filter((n) => n.isLoss).map((n) => n.message)
   const stand = `/tunes/${id}?for=${instrument.id}`
   const draft = kept?.instrument === instrument.id && kept.version === version ? kept : null
   const first = useQuery({
