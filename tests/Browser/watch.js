@@ -24,6 +24,7 @@
       open: [...document.querySelectorAll('[role=dialog] h2, [role=menu], [role=listbox]')].map((e) => e.textContent.slice(0, 60)),
       heading: document.querySelector('h1')?.textContent,
       at: location.href,
+      notes: document.querySelectorAll('g.note').length,
     })
 
   const contexts = new Set()
