@@ -9,9 +9,7 @@ public class BowAndFormTests(Stage stage)
 {
     private void OpenOwn(string title, string meter, string music)
     {
-        stage.Open("/tunes");
-        stage.TypeTune($"X:1\nT:{title}\nM:{meter}\nL:1/4\nK:D\n{music}");
-        stage.Button("Keep and open").Click();
+        stage.KeepTune($"X:1\nT:{title}\nM:{meter}\nL:1/4\nK:D\n{music}");
         Stage.WaitUntil(() => stage.Labels().Length > 0);
     }
 

@@ -246,6 +246,41 @@ public class HurriedHandsTests(Stage stage)
         stage.Button("Edit");
     }
 
+    [Theory] // The judgement of a text comes when it comes: a press before it is not lost, and a wrong text is not kept.
+    [InlineData("X:1\nT:Kept at Once\nK:D\nD E F G|]", true)]
+    [InlineData("X:1\nT:Wrong at Once\nK:D\nD E [F", false)]
+    public void A_tune_pasted_and_kept_in_one_breath(string text, bool isKept)
+    {
+        const string late = """
+            const real = window.fetch;
+            const held = new Promise((done) => (window.letGo = done));
+            window.fetch = async (asked, ...rest) => {
+              if (/tunes\/check$/.test(asked.url ?? asked)) await held;
+              return real(asked, ...rest);
+            };
+            """;
+        stage.WithScript(
+            late,
+            () =>
+            {
+                stage.KeepTune(text);
+                if (isKept)
+                {
+                    Stage.WaitUntil(() => string.Join(' ', stage.Labels()) == "D0 D1 D2 D3");
+                    return;
+                }
+
+                stage.Browser.ExecuteScript("letGo()");
+                Stage.WaitUntil(() =>
+                    stage.Text("[aria-label='What cannot be read']").Contains("Line 4, column 5", StringComparison.Ordinal)
+                );
+                Assert.Equal(text, stage.Find("textarea").GetAttribute("value"));
+                Assert.EndsWith("/tunes", stage.Browser.Url, StringComparison.Ordinal);
+                Assert.True(stage.IsOff("Keep and open"));
+            }
+        );
+    }
+
     [Fact] // What was left before it was there does not open afterwards, over the keys of the screen.
     public void Esc_takes_back_an_edit_that_has_not_opened_yet()
     {
@@ -509,7 +544,7 @@ public class HurriedHandsTests(Stage stage)
         var field = stage.Find("input[inputmode=decimal]");
         Stage.Retype(field, typed);
         Stage.WaitUntil(() => stage.Text("[role=alert]") == said);
-        Assert.False(stage.Button("Print, or save as PDF").Enabled);
+        Assert.True(stage.IsOff("Print, or save as PDF"));
         Assert.Empty(stage.Browser.FindElements(By.CssSelector("table, [data-strip]")));
         Assert.DoesNotContain("NaN", stage.Text("main"), StringComparison.Ordinal);
         Stage.Retype(stage.Find("input[inputmode=decimal]"), "");

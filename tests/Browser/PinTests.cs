@@ -10,9 +10,7 @@ public class PinTests(Stage stage)
 
     private void OpenOwn(string title)
     {
-        stage.Open("/tunes");
-        stage.TypeTune(Source.Replace("Pinned Pears", title, StringComparison.Ordinal));
-        stage.Button("Keep and open").Click();
+        stage.KeepTune(Source.Replace("Pinned Pears", title, StringComparison.Ordinal));
         Stage.WaitUntil(() => string.Join(' ', stage.Labels()) == "D2 D3 A0 D3 D2 D1 D0");
     }
 

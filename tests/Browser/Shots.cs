@@ -39,11 +39,9 @@ public class Shots(Stage stage)
         var heads = stage.Browser.FindElements(By.CssSelector("g.notehead"));
         new OpenQA.Selenium.Interactions.Actions(stage.Browser).MoveToElement(heads[4]).Perform();
         Save("writing");
-        stage.Open("/tunes");
-        stage.TypeTune(
+        stage.KeepTune(
             "X:1\nT:Trio in the Yard\nC:Coppia demo\nM:4/4\nL:1/4\nK:D\nV:1 name=\"Violin\"\nV:2 name=\"Viola\" clef=alto\nV:3 name=\"Cello\" clef=bass\n[V:1]D E F G|A4|]\n[V:2]A, A, D D|F4|]\n[V:3]D, A,, D, A,,|D,4|]\n"
         );
-        stage.Button("Keep and open").Click();
         stage.Find("[role=dialog]");
         Save("which-line");
         stage.Button("Done").Click();

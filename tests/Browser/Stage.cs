@@ -13,7 +13,17 @@ public sealed partial class Stage : IAsyncLifetime
     private ChromeDriver? _browser;
     private (int Width, int Height) _viewport = (1280, 800);
 
-    public ChromeDriver Browser => _browser ?? throw new InvalidOperationException("The browser is not started.");
+    /// <summary>Whose browser this test looks at: what is waited for in vain is told with what stands there instead.</summary>
+    private static readonly AsyncLocal<Stage?> Looked = new();
+
+    public ChromeDriver Browser
+    {
+        get
+        {
+            Looked.Value = this;
+            return _browser ?? throw new InvalidOperationException("The browser is not started.");
+        }
+    }
 
     public string Address { get; private set; } = "";
 
@@ -197,18 +207,28 @@ public sealed partial class Stage : IAsyncLifetime
         Retype(Find("textarea"), text);
     }
 
+    /// <summary>Adds a tune as a teacher does, and leaves what is then asked or shown to the test.</summary>
+    public void KeepTune(string text)
+    {
+        Open("/tunes");
+        TypeTune(text);
+        Button("Keep and open").Click();
+    }
+
     /// <summary>Types a text in place of what a field holds, as a hand does it.</summary>
     public static void Retype(IWebElement field, string text) => field.SendKeys(Keys.Control + "a" + Keys.Null + Keys.Delete + text);
 
     public IWebElement Find(string css) => Wait(() => Browser.FindElements(By.CssSelector(css)).FirstOrDefault());
 
-    public IWebElement Button(string text) =>
-        Wait(() =>
-            Browser
-                .FindElements(
-                    By.XPath($"//button[normalize-space()='{text}'] | //*[@role='radio'][starts-with(normalize-space(),'{text}')]")
-                )
-                .FirstOrDefault()
+    /// <summary>A button that can be pressed; a press on one that is still off would be lost.</summary>
+    public IWebElement Button(string text) => Wait(() => Buttons(text).FirstOrDefault(b => b.Enabled));
+
+    /// <summary>Whether a button is there and cannot be pressed.</summary>
+    public bool IsOff(string text) => !Wait(() => Buttons(text).FirstOrDefault()).Enabled;
+
+    private IReadOnlyCollection<IWebElement> Buttons(string text) =>
+        Browser.FindElements(
+            By.XPath($"//button[normalize-space()='{text}'] | //*[@role='radio'][starts-with(normalize-space(),'{text}')]")
         );
 
     public string Text(string css) => Find(css).Text;
@@ -234,7 +254,22 @@ public sealed partial class Stage : IAsyncLifetime
             Thread.Sleep(50);
         }
 
-        throw new TimeoutException($"Within 20 seconds there was not: {said}");
+        throw new TimeoutException($"Within 20 seconds there was not: {said}\n{Looked.Value?.Whereabouts()}");
+    }
+
+    /// <summary>The address, what the page says, and what its console complains of.</summary>
+    private string Whereabouts()
+    {
+        try
+        {
+            var console = Browser.Manage().Logs.GetLog(LogType.Browser).Select(entry => $"console: {entry.Message}");
+            var dialog = Browser.FindElements(By.CssSelector("[role=dialog]")).Select(d => $"dialog: {d.Text}");
+            return string.Join('\n', [Browser.Url, .. console, .. dialog, Browser.FindElement(By.CssSelector("main")).Text]);
+        }
+        catch (WebDriverException e)
+        {
+            return $"The browser does not say where it is: {e.Message}";
+        }
     }
 
     public static void WaitUntil(Func<bool> holds, [CallerArgumentExpression(nameof(holds))] string said = "") =>

@@ -19,7 +19,7 @@ public class StyleAndShapesTests(Stage stage)
 
     private void SaveStyle()
     {
-        Stage.WaitUntil(() => stage.Button("Save").Enabled);
+        stage.Button("Save");
         stage.Button("Save").Click();
         Stage.WaitUntil(() => stage.Text("[role=status]").Contains("is saved", StringComparison.Ordinal));
     }

@@ -225,9 +225,7 @@ public class WritingTests(Stage stage)
     [Fact] // One wrong note is mended from the stand without any text being seen.
     public void A_kept_tune_is_mended_from_the_stand()
     {
-        stage.Open("/tunes");
-        stage.TypeTune("Title: To be Mended\nKey: D\nD E F G | A B A2");
-        stage.Button("Keep and open").Click();
+        stage.KeepTune("Title: To be Mended\nKey: D\nD E F G | A B A2");
         Stage.WaitUntil(() => string.Join(' ', stage.Labels()) == "D0 D1 D2 D3 A0 A1 A0");
         stage.Press("m");
         Stage.WaitUntil(() => Written() == 7);

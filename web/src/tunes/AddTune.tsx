@@ -46,6 +46,8 @@ export function AddTune() {
   const isCurrent = deferred === entered.text
   const found = entered.text.trim() && isCurrent ? check.data : undefined
   const errors = found?.errors ?? []
+  // Until this very text is judged it may be kept: the server judges it as well, and a quick press is not lost.
+  const isWrong = errors.length > 0 && !check.isPlaceholderData
   const [book, setBook] = useState<Book | null>(null)
   /** A score of several lines asks first who reads which. */
   const open = ({ summary, lines }: TuneDetail) =>
@@ -126,7 +128,52 @@ export function AddTune() {
         rows={9}
         placeholder={EXAMPLE}
         field={field}
-      />
+      >
+        <div className="flex flex-wrap items-center gap-3">
+          <Button kind="go" disabled={!entered.text.trim() || isWrong || busy} onClick={keepAndOpen}>
+            {busy ? 'Keeping…' : 'Keep and open'}
+          </Button>
+          <Button disabled={busy} onClick={() => chooser.current?.click()}>
+            Choose files
+          </Button>
+          {entered.text === '' ? (
+            <TextButton
+              onClick={() => {
+                type(EXAMPLE)
+                field.current?.focus()
+              }}
+            >
+              Try the example
+            </TextButton>
+          ) : (
+            <TextButton onClick={empty}>Empty the field</TextButton>
+          )}
+          {book && (
+            <BookList
+              {...book}
+              onTaken={() => {
+                setBook(null)
+                // The text was the book's; it is in the list now.
+                if (found && found.tunes > 1) keep(entered.aside ? { ...NOTHING, text: entered.aside } : null)
+              }}
+              onClose={() => setBook(null)}
+            />
+          )}
+          <input
+            ref={chooser}
+            type="file"
+            multiple
+            className="hidden"
+            aria-label="Tune files"
+            accept=".abc,.musicxml,.xml,.mxl,.zip,text/plain"
+            onChange={(e) => {
+              void files.take([...(e.target.files ?? [])])
+              e.target.value = ''
+            }}
+          />
+        </div>
+      </SourceField>
+      {add.error && add.error.errors.length === 0 && <Refused>{add.error.message}</Refused>}
       {entered.aside !== '' && (
         <p className="text-sm">
           What you typed before is put aside.{' '}
@@ -164,50 +211,6 @@ export function AddTune() {
         label={`The notes of ${check.data?.title || 'the tune'} as they are read`}
       />
       {isCurrent && <Asked of={check}>{null}</Asked>}
-      {add.error && add.error.errors.length === 0 && <Refused>{add.error.message}</Refused>}
-      <div className="flex flex-wrap items-center gap-3">
-        <Button kind="go" disabled={!found || errors.length > 0 || busy} onClick={keepAndOpen}>
-          {busy ? 'Keeping…' : 'Keep and open'}
-        </Button>
-        <Button disabled={busy} onClick={() => chooser.current?.click()}>
-          Choose files
-        </Button>
-        {entered.text === '' ? (
-          <TextButton
-            onClick={() => {
-              type(EXAMPLE)
-              field.current?.focus()
-            }}
-          >
-            Try the example
-          </TextButton>
-        ) : (
-          <TextButton onClick={empty}>Empty the field</TextButton>
-        )}
-        {book && (
-          <BookList
-            {...book}
-            onTaken={() => {
-              setBook(null)
-              // The text was the book's; it is in the list now.
-              if (found && found.tunes > 1) keep(entered.aside ? { ...NOTHING, text: entered.aside } : null)
-            }}
-            onClose={() => setBook(null)}
-          />
-        )}
-        <input
-          ref={chooser}
-          type="file"
-          multiple
-          className="hidden"
-          aria-label="Tune files"
-          accept=".abc,.musicxml,.xml,.mxl,.zip,text/plain"
-          onChange={(e) => {
-            void files.take([...(e.target.files ?? [])])
-            e.target.value = ''
-          }}
-        />
-      </div>
     </section>
   )
 }

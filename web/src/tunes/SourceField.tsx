@@ -1,4 +1,4 @@
-import { useRef, type RefObject } from 'react'
+import { useRef, type ReactNode, type RefObject } from 'react'
 import type { Notice, SourceError } from '../api/client'
 
 /** The source text with what is wrong in it; each error leads to its place. */
@@ -11,6 +11,7 @@ export function SourceField({
   rows,
   placeholder,
   field: given,
+  children,
 }: {
   label: string
   value: string
@@ -21,6 +22,8 @@ export function SourceField({
   placeholder?: string
   /** Gets hold of the field. */
   field?: RefObject<HTMLTextAreaElement | null>
+  /** Stands right below the field: what is said of the text comes and goes below it, and moves nothing under a hand. */
+  children?: ReactNode
 }) {
   const own = useRef<HTMLTextAreaElement>(null)
   const field = given ?? own
@@ -63,6 +66,7 @@ export function SourceField({
           />
         </span>
       </label>
+      {children}
       {errors.length > 0 && (
         <ul aria-label="What cannot be read" className="flex max-h-40 flex-col gap-1 overflow-y-auto text-sm">
           {errors.map((e) => (
