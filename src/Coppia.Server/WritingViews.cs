@@ -78,6 +78,7 @@ public sealed record WritingBar(string Id, string Name, string? Lacks, bool Repe
 public sealed record WritingEvent(string Id, int Bar, int At, int? Height, int? Midi, string Name);
 
 /// <summary>The writing staff after a step.</summary>
+/// <param name="LeftOut">What the step had to leave out, said; null where nothing.</param>
 public sealed record WritingView(
     WritingState State,
     string Clef,
@@ -89,6 +90,7 @@ public sealed record WritingView(
     IReadOnlyList<string> Clefs,
     string Said,
     string Left,
+    string? LeftOut,
     string? Copied
 )
 {
@@ -152,6 +154,7 @@ public sealed record WritingView(
             Clefs: [.. Core.Music.Clef.All.Select(c => c.Name)],
             Said: WritingWords.At(staff, player.Style),
             Left: WritingWords.Left(staff),
+            LeftOut: WritingWords.LeftOut(staff.LeftOut),
             Copied: Copy(staff)
         );
     }

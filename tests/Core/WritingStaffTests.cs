@@ -123,6 +123,91 @@ public class WritingStaffTests
     public void Another_meter_pours_the_notes_anew(int beats, int unit, string bars) =>
         Assert.Equal(bars, Written(Typed(New(), "GABGABCD").In(new TimeSignature(beats, unit), null)));
 
+    [Theory] // What stands at a barline stays where a barline is still there; the order of playing goes as a whole or not at all.
+    [InlineData("GABGABCD:", 2, 0, "0 1 2 3 0 1 2 3")] // eight beats, repeated, in twos
+    [InlineData("GABGABCD:", 3, 0, "0 1 2 0 1 2")] // 3 + 3 + 2 beats: the end is still the end
+    [InlineData("GABG:ABCD", 2, 0, "0 1 0 1 2 3")]
+    [InlineData("GABG:ABCD", 3, 0, "0 1 2")] // four beats end inside the second bar of three
+    [InlineData("GABGABCD:", 4, 1, "0 1 2 0 1 2")] // a pick-up of one beat: 1 + 4 + 3
+    [InlineData("GABG:ABCD", 4, 1, "0 1 2")]
+    public void Repeats_stay_where_there_is_a_barline(string keys, int beats, int pickUp, string order)
+    {
+        var staff = Typed(New(), keys).In(new TimeSignature(beats, 4), new Fraction(pickUp, 4));
+        Assert.Equal(order, string.Join(' ', Coppia.Core.Form.PlayOrder.Of(staff.Score).Select(p => p.Bar)));
+        Assert.Equal(order == "0 1 2" ? BarlineSigns.OrderOfPlaying : BarlineSigns.None, staff.LeftOut);
+        Assert.Equal(BarlineSigns.None, staff.Note(new Pitch(Letter.G, 0, 4)).LeftOut);
+    }
+
+    [Fact] // Four whole notes, the second under the first ending and the third under the second, become two bars each.
+    public void Endings_stay_over_their_notes()
+    {
+        var staff = Typed(New(), "++GABC").MoveTo(new Caret(1, 1)).Ending(1).RepeatEnd().MoveTo(new Caret(2, 1)).Ending(2);
+        var halved = staff.In(new TimeSignature(2, 4), null);
+        Assert.Equal([0, 1, 2, 3, 0, 1, 4, 5, 6, 7], Coppia.Core.Form.PlayOrder.Of(halved.Score).Select(p => p.Bar));
+        Assert.Equal([null, null, "1", null, "2", null, null, null], halved.Score.Bars.Select(b => b.EndingStart));
+    }
+
+    [Fact]
+    public void A_double_barline_that_falls_into_a_bar_is_told()
+    {
+        var staff = Typed(New(), "GABGABCD").ToStart().DoubleBarline();
+        Assert.Equal(Barline.Double, staff.In(new TimeSignature(2, 4), null).Score.Bars[1].Barline);
+        Assert.Equal(BarlineSigns.DoubleBarlines, staff.In(new TimeSignature(3, 4), null).LeftOut);
+    }
+
+    [Theory] // A silent bar before the notes is four beats of silence in any meter; behind the last note silence is nothing.
+    [InlineData(2, "Z | Z | A4:1/4 B4:1/4 | C5:1/4 D5:1/4")]
+    [InlineData(3, "Z | z:1/4 A4:1/4 B4:1/4 | C5:1/4 D5:1/4")]
+    public void A_bar_of_rest_lasts_as_long_as_before(int beats, string bars) =>
+        Assert.Equal(bars, Written(Typed(New(), "GABGABCDhssssX").In(new TimeSignature(beats, 4), null)));
+
+    [Fact]
+    public void Keys_and_clefs_stay_with_their_notes()
+    {
+        var plain = Typed(New(), "GABGABCD");
+        Bar[] bars = [plain.Score.Bars[0], plain.Score.Bars[1] with { Key = new KeySignature(2), Clef = Clef.Alto }];
+        var staff = WritingStaff.Of(plain.Score with { Bars = bars });
+        var halved = staff.In(new TimeSignature(2, 4), null).Score;
+        Assert.Equal([0, 0, 2, 2], halved.Bars.Select(b => b.Key.Fifths));
+        Assert.Equal([Clef.Treble, Clef.Treble, Clef.Alto, Clef.Alto], halved.Bars.Select(b => b.Clef));
+        // In threes the fifth note comes second in its bar, and the clef changes before it.
+        var threes = staff.In(new TimeSignature(3, 4), null).Score;
+        Assert.Equal([null, null, null, null, Clef.Alto, null, null, null], threes.Events.Select(e => e.ClefChange));
+        Assert.Equal([Clef.Treble, Clef.Treble, Clef.Alto], threes.Bars.Select(b => b.Clef));
+    }
+
+    /// <summary>What sounds, tied notes as one: pitches and lengths in the order of playing, silence left out.</summary>
+    private static string Sound(Score score, bool asPrinted)
+    {
+        var bars = asPrinted ? Enumerable.Range(0, score.Bars.Count) : Coppia.Core.Form.PlayOrder.Of(score).Select(p => p.Bar);
+        var sound = new List<(Pitch Pitch, Fraction Length)>();
+        var tied = false;
+        foreach (var e in bars.SelectMany(b => score.Bars[b].Events).Where(e => e.Pitch is not null))
+        {
+            if (tied)
+                sound[^1] = (sound[^1].Pitch, sound[^1].Length + e.Value.Length);
+            else
+                sound.Add((e.Pitch!.Value, e.Value.Length));
+            tied = e.TiedOn;
+        }
+
+        return string.Join(' ', sound.Select(s => $"{s.Pitch}:{s.Length}"));
+    }
+
+    [Fact] // Whatever is written, another meter or pick-up plays the same, or says that it left something out.
+    public void Another_meter_sounds_the_same() =>
+        (from keys in Keys from time in Gen.Int[0, 3] from pickUp in Gen.Bool select (keys, time, pickUp)).Sample(
+            typed =>
+            {
+                TimeSignature[] times = [new(2, 2), new(3, 4), new(6, 8), new(2, 4)];
+                var staff = Typed(New(2), typed.keys);
+                var other = staff.In(times[typed.time], typed.pickUp ? Fraction.Quarter : null);
+                var asPrinted = other.LeftOut != BarlineSigns.None;
+                Assert.Equal(Sound(staff.Score, asPrinted), Sound(other.Score, asPrinted));
+            },
+            iter: 2_000
+        );
+
     [Fact] // A note that a barline had cut is whole again where the new bars have room for it.
     public void A_tie_over_a_barline_goes_with_the_barline() =>
         Assert.Equal("G4:1/4 A4:1/4 B4:1/4 | G4:1/2", Written(Typed(New(), "GAB+G").In(new TimeSignature(3, 4), null)));

@@ -56,6 +56,19 @@ public class WritingApiTests(RunningServer server) : IClassFixture<RunningServer
         Assert.Equal("Bar 1 is full", (await Letters("G", view)).GetProperty("left").GetString());
     }
 
+    [Theory] // A repeat after four beats: bars of two beats end there as well, bars of three do not.
+    [InlineData("2/4", null)]
+    [InlineData("3/4", "Some repeats, endings and part letters would stand inside a bar now.")]
+    public async Task Another_meter_says_what_it_leaves_out(string meter, string? said)
+    {
+        var view = await Letters("GABC", await Step(await Letters("DEFG"), new { @do = "repeatEnd" }));
+        var leftOut = (await Step(view, new { @do = "meter", text = meter })).GetProperty("leftOut").GetString();
+        if (said is null)
+            Assert.Null(leftOut);
+        else
+            Assert.StartsWith(said, leftOut, StringComparison.Ordinal);
+    }
+
     [Fact] // To undo is to go back to a state that was: the same state gives the same staff.
     public async Task The_same_state_gives_the_same_staff()
     {

@@ -29,6 +29,19 @@ public static class WritingWords
         return $"{Beats(missing, time)} {(bar == staff.Score.Bars.Count - 1 ? "left" : "missing")}";
     }
 
+    /// <summary>What a step had to leave out; null where nothing.</summary>
+    public static string? LeftOut(BarlineSigns signs) =>
+        signs switch
+        {
+            BarlineSigns.None => null,
+            BarlineSigns.OrderOfPlaying => Gone("repeats, endings and part letters"),
+            BarlineSigns.DoubleBarlines => Gone("double barlines"),
+            _ => Gone("repeats, endings, part letters and double barlines"),
+        };
+
+    private static string Gone(string signs) =>
+        $"Some {signs} would stand inside a bar now. They are left out; undo brings back the bars as they were.";
+
     /// <summary>What stands before the caret: "F♯, quarter, bar 3, beat 2"; at the beginning, what comes.</summary>
     public static string At(WritingStaff staff, HouseStyle style)
     {

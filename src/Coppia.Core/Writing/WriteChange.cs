@@ -3,7 +3,7 @@ using Coppia.Core.Music;
 namespace Coppia.Core.Writing;
 
 /// <summary>
-/// Clef, key, meter and pick-up changed afterwards; the notes stay at their pitch or at their place on the staff, as asked.
+/// Clef and key changed afterwards; the notes stay at their pitch or at their place on the staff, as asked.
 /// </summary>
 public sealed partial record WritingStaff
 {
@@ -46,62 +46,6 @@ public sealed partial record WritingStaff
                     }
         );
         return With([.. bars], Caret) with { Anchor = Anchor };
-    }
-
-    /// <summary>Another meter, or another pick-up: the notes are poured into bars anew, and repeats and endings go.</summary>
-    public WritingStaff In(TimeSignature? time, Fraction? pickUp)
-    {
-        pickUp = time is { } t && pickUp is { } p && p > Fraction.Zero && p < t.BarLength ? p : null;
-        if (time == Score.Bars[0].Time && pickUp == PickUp)
-            return this;
-        if (time?.BarLength == Score.Bars[0].Time?.BarLength && pickUp == PickUp)
-            return With([.. Score.Bars.Select(b => b with { Time = time })], Caret);
-        var (clef, key) = (Score.Bars[0].Clef, Score.Bars[0].Key);
-        var poured = BarFilling
-            .Of(Untied(), time, pickUp)
-            .Select(events => new Bar
-            {
-                Clef = clef,
-                Key = key,
-                Time = time,
-                Events = events,
-            });
-        return (this with { PickUp = pickUp, Score = Score with { Clef = clef } }).With(
-            [
-                .. poured.DefaultIfEmpty(
-                    new Bar
-                    {
-                        Clef = clef,
-                        Key = key,
-                        Time = time,
-                    }
-                ),
-            ],
-            default
-        );
-    }
-
-    /// <summary>All notes with those that barlines had cut made whole; rests for a bar are no notes and go.</summary>
-    private List<ScoreEvent> Untied()
-    {
-        var whole = new List<ScoreEvent>();
-        var cut = false;
-        foreach (var (bar, b) in Score.Bars.Index())
-        {
-            foreach (var (at, e) in b.Events.Index())
-            {
-                if (e.IsBarRest)
-                    continue;
-                var length = (cut ? whole[^1].Value.Length : Fraction.Zero) + e.Value.Length;
-                if (cut && at == 0 && !e.Value.InTuplet && !whole[^1].Value.InTuplet && NoteValue.Exactly(length) is { } one)
-                    whole[^1] = whole[^1] with { Value = one, TiedOn = e.TiedOn, SlurStops = e.SlurStops };
-                else
-                    whole.Add(e with { ClefChange = null });
-                cut = e.TiedOn && at == b.Events.Count - 1 && bar + 1 < Score.Bars.Count;
-            }
-        }
-
-        return whole;
     }
 
     private static ScoreEvent Moved(ScoreEvent e, Func<Pitch, Pitch> move) =>

@@ -171,6 +171,6 @@ public sealed partial record WritingStaff
         }
 
         var score = ScoreAssembly.Finish(Score with { Bars = Bindings.Mended(kept) }, pickUpMarked: PickUp is not null).Score;
-        return (this with { Score = score, Anchor = null }).MoveTo(caret);
+        return (this with { Score = score, Anchor = null, LeftOut = BarlineSigns.None }).MoveTo(caret);
     }
 }

@@ -72,13 +72,13 @@ export function WritingDesk({
       <div className="grid min-h-0 flex-1 grid-rows-[minmax(0,1fr)_auto] md:grid-cols-[minmax(0,1fr)_18rem] md:grid-rows-1">
         <div className="flex min-h-0 min-w-0 flex-col bg-sheet">
           {!small && (
-            <div className="px-3 pt-2 md:px-6">
+            <div className="px-3 py-2 md:px-6">
               <StaffSettings writing={writing} />
             </div>
           )}
           {/* A region that scrolls must be reachable from the keyboard. */}
           <div
-            className="paper-scroll min-h-0 flex-1 overflow-auto px-2 pb-8 md:px-4"
+            className="paper-scroll min-h-0 flex-1 overflow-auto px-2 pb-8 focus-visible:-outline-offset-3 md:px-4"
             // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
             tabIndex={0}
             role="region"

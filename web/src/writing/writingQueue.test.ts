@@ -13,6 +13,7 @@ const begin = () => {
     send: async (state: WritingState, command?: WritingCommand) => {
       await later(Math.random() * 3)
       if (command?.do === 'nonsense') throw new Error('“nonsense” cannot be done')
+      if (command?.do === 'meter') return { ...staff(state.doc), leftOut: 'A repeat is left out.' }
       if (command?.do === 'delete') return staff(state.doc.slice(0, -1))
       return staff(state.doc + (command?.text ?? ''))
     },
@@ -74,5 +75,11 @@ describe('steps on the writing staff', () => {
     await write('F')
     expect(doc()).toBe('DEF')
     expect(said).toEqual(['“nonsense” cannot be done'])
+  })
+
+  it('that leave something out say so', async () => {
+    const { queue, said } = begin()
+    await queue.step({ do: 'meter', text: '3/4' })
+    expect(said).toEqual(['A repeat is left out.'])
   })
 })

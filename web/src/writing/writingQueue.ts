@@ -7,7 +7,7 @@ export type Send = (state: WritingState, command?: WritingCommand) => Promise<Wr
  * Steps on the writing staff, one after the other: each starts from what the one before it has given, so that no key press is lost however
  * quick they come. To undo is to go back to a state that was; there is no end to it.
  * @param show Gets the staff after each step, and how many steps still wait.
- * @param tell Says why a step was refused.
+ * @param tell Says why a step was refused, or what it had to leave out.
  */
 export function writingQueue(
   first: WritingView,
@@ -50,6 +50,7 @@ export function writingQueue(
     step: (command: WritingCommand) =>
       inTurn(async () => {
         const next = await send(view.state, command)
+        if (next.leftOut) tell(next.leftOut)
         if (next.state.doc !== view.state.doc) {
           past.push(view.state)
           future.length = 0
