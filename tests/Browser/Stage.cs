@@ -220,8 +220,18 @@ public sealed partial class Stage : IAsyncLifetime
 
     public IWebElement Find(string css) => Wait(() => Browser.FindElements(By.CssSelector(css)).FirstOrDefault());
 
-    /// <summary>A button that can be pressed; a press on one that is still off would be lost.</summary>
-    public IWebElement Button(string text) => Wait(() => Buttons(text).FirstOrDefault(b => b.Enabled));
+    /// <summary>A button that can be pressed and holds still: a press on one that is off yet, or moves away, would be lost.</summary>
+    public IWebElement Button(string text)
+    {
+        System.Drawing.Point? before = null;
+        return Wait(() =>
+        {
+            var button = Buttons(text).FirstOrDefault(b => b.Enabled);
+            var isStill = button is not null && button.Location == before;
+            before = button?.Location;
+            return isStill ? button : null;
+        });
+    }
 
     /// <summary>Whether a button is there and cannot be pressed.</summary>
     public bool IsOff(string text) => !Wait(() => Buttons(text).FirstOrDefault()).Enabled;
