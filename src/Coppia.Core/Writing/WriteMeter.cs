@@ -83,9 +83,11 @@ public sealed partial record WritingStaff
         var silent = Score.Bars.Reverse().TakeWhile(b => b.Events.All(e => e.IsBarRest)).Count();
         foreach (var (bar, b) in Score.Bars.SkipLast(silent).Index())
         {
+            var clef = b.Clef;
             foreach (var (at, e) in b.Events.Index())
             {
-                var read = e with { ClefChange = b.ClefOf(e) };
+                clef = e.ClefChange ?? clef;
+                var read = e with { ClefChange = clef };
                 var length = (cut ? whole[^1].Value.Length : Fraction.Zero) + e.Value.Length;
                 if (e.IsBarRest)
                     whole.AddRange(BarFilling.Spread(read with { IsBarRest = false }, LengthOf(e, bar)));
