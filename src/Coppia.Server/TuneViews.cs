@@ -49,11 +49,26 @@ public sealed record TuneSummary(
 /// <param name="Format">What it is written in.</param>
 /// <param name="Lines">How many lines its score has.</param>
 /// <param name="Notices">What was left out in reading it.</param>
-public sealed record TuneDetail(TuneSummary Summary, string Source, SourceFormat Format, int Lines, IReadOnlyList<Notice> Notices)
+/// <param name="Tunes">How many tunes its text has; this is the first.</param>
+public sealed record TuneDetail(
+    TuneSummary Summary,
+    string Source,
+    SourceFormat Format,
+    int Lines,
+    IReadOnlyList<Notice> Notices,
+    int Tunes
+)
 {
     /// <param name="read">What came of reading it, or null where that is not asked.</param>
     internal static TuneDetail Of(TuneRecord t, ReadResult? read) =>
-        new(TuneSummary.Of(t), t.Source, TuneReader.FormatOf(t.Source), read?.Lines.Count ?? 1, read?.Notices ?? []);
+        new(
+            Summary: TuneSummary.Of(t),
+            Source: t.Source,
+            Format: TuneReader.FormatOf(t.Source),
+            Lines: read?.Lines.Count ?? 1,
+            Notices: read?.Notices ?? [],
+            Tunes: read is null ? 1 : TuneBook.Of(t.Source).Count
+        );
 }
 
 /// <summary>A tune to keep. What is left empty is taken from the source.</summary>

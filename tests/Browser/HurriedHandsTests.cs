@@ -281,6 +281,18 @@ public class HurriedHandsTests(Stage stage)
         );
     }
 
+    [Fact] // Whoever keeps a text without looking how many tunes it holds loses none of them.
+    public void The_other_tunes_of_a_text_wait_in_the_field()
+    {
+        const string text = "X:1\nT:First of Two\nK:D\nD E F G|]\n\nX:2\nT:Second of Two\nK:D\nG F E D|]";
+        stage.KeepTune(text);
+        Stage.WaitUntil(() => string.Join(' ', stage.Labels()) == "D0 D1 D2 D3");
+        Assert.Contains("first of 2 tunes", stage.Text("[role=status]"), StringComparison.Ordinal);
+        stage.Open("/tunes");
+        Assert.Equal(text, stage.Find("textarea").GetAttribute("value"));
+        stage.Button("Empty the field").Click();
+    }
+
     [Fact] // What was left before it was there does not open afterwards, over the keys of the screen.
     public void Esc_takes_back_an_edit_that_has_not_opened_yet()
     {

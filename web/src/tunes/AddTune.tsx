@@ -82,7 +82,10 @@ export function AddTune() {
       { source: entered.text },
       {
         onSuccess: (tune) => {
-          keep(entered.aside ? { ...NOTHING, text: entered.aside } : null)
+          // Of a book the text stays: its other tunes are still to be taken.
+          if (tune.tunes > 1)
+            toast({ text: `This is the first of ${tune.tunes} tunes. Their text waits under Tunes, to choose more.` })
+          else keep(entered.aside ? { ...NOTHING, text: entered.aside } : null)
           open(tune)
         },
       },
