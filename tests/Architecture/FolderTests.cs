@@ -24,6 +24,8 @@ public partial class FolderTests
         "Bowing",
         "Shapes",
         "Reading",
+        "Exercises",
+        "Drills",
         "Wording",
     ];
 

@@ -1,0 +1,128 @@
+using Coppia.Core.Knowledge;
+using Coppia.Core.Music;
+
+namespace Coppia.Core.Exercises;
+
+/// <summary>Long bows, quick figures and rhythms on one string and on the scale (craft 12).</summary>
+internal static class BowArmPlay
+{
+    private static readonly NoteValue Half = new(1);
+    private static readonly NoteValue Eighth = new(3);
+    private static readonly NoteValue Sixteenth = new(4);
+
+    /// <summary>Four notes, each figure a small way up and down from its first.</summary>
+    private static readonly int[][] Figures =
+    [
+        [0, 1, 2, 1],
+        [0, 1, 2, 3],
+        [0, 2, 1, 2],
+        [0, 1, 0, 2],
+        [3, 2, 1, 0],
+        [2, 1, 0, 1],
+    ];
+
+    private static readonly Fraction[] Saved = [new(1, 2), new(3, 4), new(1, 1), new(3, 2), new(2, 1)];
+
+    /// <summary>One bow to more and more beats, on open strings and then on the scale.</summary>
+    public static IReadOnlyList<PlayQuestion> LongBows(SheetRequest request)
+    {
+        var ground = Ground.Of(request);
+        int[] open = [.. ground.Open];
+        int[] notes = [.. open, .. Enumerable.Range(0, ground.Count).Except(open)];
+        var meter = request.MusicMeter;
+        var mayTie = request.Players.All(p => p.Known.Has(Skills.Ties));
+        var lengths = Saved.Where(l => mayTie || l <= meter.BarLength).ToArray();
+        var bars = new List<IReadOnlyList<SketchNote>>();
+        foreach (var (i, length) in lengths.Index())
+        {
+            // Down and up bow each time, on one note and on the next.
+            var pair = new[] { notes[2 * i % notes.Length], notes[(2 * i + 1) % notes.Length] };
+            bars.AddRange(pair.SelectMany(n => Sketch.Poured(Lasting(n, length, meter), meter)));
+        }
+
+        return Exercise.Of(request, ground, meter, bars);
+
+        // A rest to the end of the bar, unless the note fills it.
+        static IEnumerable<SketchNote> Lasting(int note, Fraction length, TimeSignature meter)
+        {
+            NoteValue[] parts = [.. NoteValue.Split(length)!];
+            var over = length - new Fraction(length.WholeTimes(meter.BarLength), 1) * meter.BarLength;
+            var rest = over.IsZero ? [] : NoteValue.Split(meter.BarLength - over) ?? [];
+            return parts
+                .Select((v, i) => new SketchNote(note, v) { TiedOn = i < parts.Length - 1 })
+                .Concat(rest.Reverse().Select(v => new SketchNote(null, v)));
+        }
+    }
+
+    /// <summary>A figure of four notes: plucked, bowed, twice as fast, and twice as fast again where the class has sixteenths.</summary>
+    public static IReadOnlyList<PlayQuestion> QuickFigures(SheetRequest request, Seeded seeded)
+    {
+        var ground = Ground.Of(request);
+        var values = RhythmCell.ValuesOf(request);
+        var meter = request.DrillMeter;
+        var fitting = Figures.Where(f => f.Max() < ground.Count).ToArray();
+        if (fitting.Length == 0 || meter != new TimeSignature(4, 4))
+            throw request.Impossible(fitting.Length == 0 ? SheetFault.TooFewNotes : SheetFault.NoValues);
+        var bars = new List<IReadOnlyList<SketchNote>>();
+        int[] starts = [.. ground.Open.Where(o => o + 3 < ground.Count).DefaultIfEmpty(0)];
+        foreach (var figure in seeded.Shuffled(fitting).Take(Math.Max(1, (request.Count ?? 8) / 4)))
+        {
+            var start = Math.Min(seeded.Of(starts), ground.Count - 1 - figure.Max());
+            SketchNote[] Notes(NoteValue value) => [.. figure.Select(f => new SketchNote(start + f, value))];
+            SketchNote[] slow = Notes(NoteValue.Quarter);
+            bars.Add([slow[0] with { Words = "pizz." }, .. slow[1..]]);
+            bars.Add([slow[0] with { Words = "arco" }, .. slow[1..]]);
+            bars.Add([.. Notes(Eighth), .. Notes(Eighth)]);
+            bars.Add([.. Notes(Eighth), new SketchNote(start + figure[0], Half)]);
+            if (values.Contains(Sixteenth))
+            {
+                bars.Add([.. Notes(Sixteenth), .. Notes(Sixteenth), new SketchNote(start + figure[0], Half)]);
+                bars.Add([.. Enumerable.Range(0, 4).SelectMany(_ => Notes(Sixteenth))]);
+            }
+        }
+
+        return Exercise.Of(request, ground, meter, bars);
+    }
+
+    /// <summary>Each rhythm on one open string, on the notes of the scale, and turned round.</summary>
+    public static IReadOnlyList<PlayQuestion> Rhythms(SheetRequest request, Seeded seeded)
+    {
+        var ground = Ground.Of(request with { From = [], Key = request.MusicKey });
+        var on = ground.Middle;
+        var bars = new List<IReadOnlyList<SketchNote>>();
+        foreach (var rhythm in Different(request, seeded))
+        {
+            Beat[] bar = [.. rhythm.SelectMany(c => c.Beats)];
+            Beat[] turned = [.. rhythm.Reverse().SelectMany(c => c.Beats)];
+            bars.Add(Sketch.On(on, bar));
+            bars.Add(Walking(bar, ground, on));
+            if (!turned.SequenceEqual(bar))
+                bars.Add(Sketch.On(on, turned));
+        }
+
+        return Exercise.Of(request, ground, request.MusicMeter, bars);
+    }
+
+    /// <summary>The commonest rhythm of a tune, or a rhythm around each cell of the values, as many as fill the bars.</summary>
+    private static IEnumerable<IReadOnlyList<RhythmCell>> Different(SheetRequest request, Seeded seeded)
+    {
+        if (request.From.Count > 0 && request.From[0] is var tune && tune.Tune.Form.New.CommonestRhythm is { } commonest)
+            return
+            [
+                [.. tune.Score.Bars[commonest].Events.Select(e => new RhythmCell([new Beat(e.Value, e.IsRest)], 0))],
+            ];
+        var bars = new RhythmBars(request, seeded);
+        var count = Math.Max(1, (request.Count ?? 12) / 3);
+        return Enumerable.Range(0, count).Select(i => bars.Around(bars.Cells[i * bars.Cells.Count / count])).DistinctBy(Text);
+
+        static string Text(IReadOnlyList<RhythmCell> bar) =>
+            string.Join(' ', bar.SelectMany(c => c.Beats).Select(b => $"{b.IsRest}{b.Value}"));
+    }
+
+    private static SketchNote[] Walking(Beat[] rhythm, Ground ground, int start)
+    {
+        var at = 0;
+        var up = Math.Min(ground.Count - start, 5);
+        return [.. rhythm.Select(b => new SketchNote(b.IsRest ? null : start + at++ % up, b.Value))];
+    }
+}

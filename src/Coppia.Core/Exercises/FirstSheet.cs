@@ -1,0 +1,91 @@
+using Coppia.Core.Reading;
+
+namespace Coppia.Core.Exercises;
+
+/// <summary>
+/// The sheet that a teacher would make of a tune before its first lesson: its notes, its key's scale, its commonest rhythm, drills for what
+/// makes it hard, and its trouble spots grown note by note (craft 12).
+/// </summary>
+public static class FirstSheet
+{
+    private const int Notes = 8;
+    private const int MostDrills = 2;
+    private const int DrillBars = 8;
+    private const int Spots = 2;
+
+    /// <summary>What is asked for, in the order of the page; whatever cannot be made for the players is left out.</summary>
+    /// <param name="readings">The tune as each player reads it.</param>
+    public static IReadOnlyList<SheetRequest> Of(IReadOnlyList<PlayerReading> readings, int seed)
+    {
+        var tune = new SheetRequest
+        {
+            Kind = ExerciseKind.FingerIt,
+            Players = [.. readings.Select(r => r.Player)],
+            From = readings,
+            Seed = seed,
+        };
+        SheetRequest[] wanted =
+        [
+            tune with
+            {
+                Count = Notes,
+            },
+            tune with
+            {
+                Kind = ExerciseKind.Scale,
+            },
+            tune with
+            {
+                Kind = ExerciseKind.Rhythm,
+            },
+            .. Drills(readings)
+                .Select(kind => tune with { Kind = kind, Count = DrillBars, From = [], Key = tune.MusicKey })
+                .Where(IsPossible)
+                .Take(MostDrills),
+            tune with
+            {
+                Kind = ExerciseKind.Chunk,
+                Count = Spots,
+            },
+        ];
+        return [.. wanted.Where(IsPossible)];
+    }
+
+    /// <summary>Drills for what makes the steps of the tune hard, the worst first.</summary>
+    private static IEnumerable<ExerciseKind> Drills(IReadOnlyList<PlayerReading> readings) =>
+        readings
+            .SelectMany(r => r.Trouble.SelectMany(t => t.Parts))
+            .Select(p => (Kind: DrillFor(p.Part), p.Points))
+            .Where(d => d.Kind is not null)
+            .GroupBy(d => d.Kind!.Value)
+            .OrderByDescending(g => g.Sum(d => d.Points))
+            .ThenBy(g => g.Key)
+            .Select(g => g.Key);
+
+    private static ExerciseKind? DrillFor(TroublePart part) =>
+        part switch
+        {
+            TroublePart.Crossing or TroublePart.CrossingWithFinger or TroublePart.SkippedString or TroublePart.SlurOverCrossing =>
+                ExerciseKind.Crossing,
+            TroublePart.FingerMoves => ExerciseKind.TwoPlaces,
+            TroublePart.TwoHeights => ExerciseKind.TwoHeights,
+            TroublePart.Stretch => ExerciseKind.Stretch,
+            TroublePart.Shift => ExerciseKind.BassFrames,
+            TroublePart.QuickNote => ExerciseKind.QuickFigure,
+            TroublePart.OddRhythm => ExerciseKind.CountIt,
+            _ => null,
+        };
+
+    private static bool IsPossible(SheetRequest request)
+    {
+        try
+        {
+            Sheet.Of(request);
+            return true;
+        }
+        catch (SheetImpossibleException)
+        {
+            return false;
+        }
+    }
+}

@@ -1,0 +1,97 @@
+using Coppia.Core.Music;
+
+namespace Coppia.Core.Exercises;
+
+/// <summary>Questions about single notes: name, finger, write, find, line or space, stem (craft 12).</summary>
+internal static class NoteQuestions
+{
+    /// <exception cref="SheetImpossibleException">The request leaves fewer than two notes.</exception>
+    public static IReadOnlyList<Candidate> Pool(SheetRequest request)
+    {
+        if (request is { Kind: ExerciseKind.LineOrSpace, From.Count: 0 })
+            return WholeStaff(request);
+        var ground = Ground.Of(request);
+        var pool = Enumerable.Range(0, ground.Count).Where(n => request.Kind != ExerciseKind.LineOrSpace || OnStaff(ground, n)).ToArray();
+        return pool.Length > 1 ? [.. pool.Select(n => One(request, ground, n))] : throw request.Impossible(SheetFault.TooFewNotes);
+    }
+
+    private static Candidate One(SheetRequest request, Ground ground, int note)
+    {
+        var place = HeightOf(ground, note);
+        var candidate = new Candidate(Asked(byPair: false), Difficulty(), ground.First(note).Place.String, Answer());
+        // Only a pair that means this note and no other can be asked for it.
+        var isClear = ground
+            .Notes[note]
+            .Zip(request.Players)
+            .All(t => PairNote.Of(t.Second, t.First.Place.Pair, request.MusicKey.Signature) == t.First.Pitch);
+        return request.Kind == ExerciseKind.WriteIt && isClear ? candidate with { OtherForm = Asked(byPair: true) } : candidate;
+
+        IReadOnlyList<Question> Asked(bool byPair) =>
+            [
+                .. ground
+                    .Notes[note]
+                    .Select(t => new NoteQuestion(
+                        request.Kind,
+                        t.Pitch,
+                        request.MusicKey.Signature,
+                        request.Kind is ExerciseKind.WriteIt or ExerciseKind.FindIt ? t.Place.Pair : null,
+                        byPair
+                    )),
+            ];
+
+        int Difficulty() =>
+            request.Kind switch
+            {
+                ExerciseKind.NameIt => Math.Min(2, ground.LedgerLines(note)) + (ground.First(note).Pitch.Alter == 0 ? 0 : 1),
+                ExerciseKind.LineOrSpace => place.Height / 3,
+                ExerciseKind.Stems => 2 - Math.Min(2, Math.Abs(place.Height - StaffPlace.MiddleLine)),
+                _ => ground.FingerDifficulty(note),
+            };
+
+        object Answer() =>
+            request.Kind switch
+            {
+                ExerciseKind.NameIt => (ground.First(note).Pitch.Letter, ground.First(note).Pitch.Alter),
+                ExerciseKind.LineOrSpace => place.OnLine,
+                ExerciseKind.Stems => place.StemUp,
+                _ => note,
+            };
+    }
+
+    private static StaffPlace HeightOf(Ground ground, int note) =>
+        StaffPlace.Of(ground.First(note).Pitch, ground.Players[0].Instrument.FirstClef);
+
+    private static bool OnStaff(Ground ground, int note) =>
+        ground.Notes[note].Zip(ground.Players).All(t => StaffPlace.Of(t.First.Pitch, t.Second.Instrument.FirstClef).OnStaff);
+
+    /// <summary>Every line and space of the staff, in each player's clef.</summary>
+    private static IReadOnlyList<Candidate> WholeStaff(SheetRequest request)
+    {
+        var heights = Enumerable.Range(0, StaffPlace.TopLine + 1).Select(h => new StaffPlace(h)).Where(Wanted).ToArray();
+        if (heights.Length < 2)
+        {
+            var clef = request.First.Instrument.FirstClef;
+            throw new SheetImpossibleException(SheetFault.TooFewNotes, request.Kind, request.First.Instrument)
+            {
+                PossibleRange = (clef.PitchAt(0), clef.PitchAt(StaffPlace.TopLine)),
+            };
+        }
+
+        return
+        [
+            .. heights.Select(h => new Candidate(
+                [.. request.Players.Select(p => new NoteQuestion(request.Kind, p.Instrument.FirstClef.PitchAt(h.Height), default))],
+                h.Height / 3,
+                h.OnLine,
+                h.OnLine
+            )),
+        ];
+
+        bool Wanted(StaffPlace place)
+        {
+            var pitch = request.First.Instrument.FirstClef.PitchAt(place.Height);
+            return (request.Lowest is not { } low || pitch.Step >= low.Step)
+                && (request.Highest is not { } high || pitch.Step <= high.Step);
+        }
+    }
+}

@@ -1,0 +1,72 @@
+using Coppia.Core.Music;
+
+namespace Coppia.Core.Exercises;
+
+/// <summary>Signs to trace and then to write, in the order in which a class meets them (craft 12).</summary>
+internal static class PenWork
+{
+    /// <summary>Letters that a first class never meets with the sign.</summary>
+    private static readonly Letter[] NeverSharp = [Letter.E, Letter.B];
+    private static readonly Letter[] NeverFlat = [Letter.C, Letter.F];
+
+    /// <exception cref="SheetImpossibleException">The request leaves fewer than two notes.</exception>
+    public static IReadOnlyList<Candidate> Pool(SheetRequest request, Seeded seeded)
+    {
+        var ground = Ground.Of(request with { Key = new Shapes.ScaleKey(0, Shapes.ScaleForm.Major), From = [] });
+        int[] onStaff = [.. Enumerable.Range(0, ground.Count).Where(n => ground.LedgerLines(n) == 0)];
+        if (onStaff.Length < 2)
+            throw request.Impossible(SheetFault.TooFewNotes);
+        Candidate[] signs =
+        [
+            Sign(0, PenSign.Clef, null),
+            Sign(0, PenSign.TimeSignature, null),
+            Sign(1, PenSign.QuarterNote, Note(p => p.StemUp)),
+            Sign(1, PenSign.QuarterNote, Note(p => !p.StemUp)),
+            Sign(1, PenSign.HalfNote, Note(p => p.StemUp)),
+            Sign(1, PenSign.HalfNote, Note(p => !p.StemUp)),
+            Sign(2, PenSign.QuarterRest, null),
+            Sign(3, PenSign.Sharp, Note(p => p.OnLine, NeverSharp)),
+            Sign(3, PenSign.Sharp, Note(p => !p.OnLine, NeverSharp)),
+            Sign(3, PenSign.Flat, Note(p => p.OnLine, NeverFlat)),
+            Sign(3, PenSign.Flat, Note(p => !p.OnLine, NeverFlat)),
+        ];
+        // Few notes may leave only one to write with its stem up or down.
+        return [.. signs.DistinctBy(s => s.ForEach[0])];
+
+        Candidate Sign(int difficulty, PenSign sign, int? note) =>
+            new(
+                [
+                    .. Enumerable
+                        .Range(0, request.Players.Count)
+                        .Select(p => new PenQuestion(
+                            sign,
+                            note is { } n ? WithSign(ground.Notes[n][p].Pitch, sign) : null,
+                            request.MusicMeter
+                        )),
+                ],
+                difficulty,
+                sign
+            );
+
+        // A note of the class's own that fits, or any.
+        int Note(Func<StaffPlace, bool> fits, Letter[]? without = null)
+        {
+            var clef = request.First.Instrument.FirstClef;
+            int[] usual = [.. onStaff.Where(n => without?.Contains(ground.First(n).Pitch.Letter) != true)];
+            int[] fitting = [.. usual.Where(n => fits(StaffPlace.Of(ground.First(n).Pitch, clef)))];
+            return seeded.Of(
+                fitting.Length > 0 ? fitting
+                : usual.Length > 0 ? usual
+                : onStaff
+            );
+        }
+    }
+
+    private static Pitch WithSign(Pitch pitch, PenSign sign) =>
+        sign switch
+        {
+            PenSign.Sharp => new Pitch(pitch.Letter, 1, pitch.Octave),
+            PenSign.Flat => new Pitch(pitch.Letter, -1, pitch.Octave),
+            _ => pitch,
+        };
+}

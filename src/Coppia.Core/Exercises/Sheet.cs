@@ -1,0 +1,96 @@
+using Coppia.Core.Knowledge;
+
+namespace Coppia.Core.Exercises;
+
+/// <summary>A question with its answer.</summary>
+public sealed record SheetItem(Question Question, Answer Answer)
+{
+    /// <exception cref="InvalidQuestionException">The question has no answer for this player.</exception>
+    public static SheetItem Of(Question question, Player player) => new(question, Answers.To(question, player));
+}
+
+/// <summary>
+/// Exercises of one kind for one player. The same request and seed give the same sheet on every machine; what is drawn by chance are the
+/// questions, the answers follow from them.
+/// </summary>
+public sealed record Sheet(ExerciseKind Kind, int Seed, Player Player, IReadOnlyList<SheetItem> Items)
+{
+    /// <summary>How many questions a sheet has where nothing is said.</summary>
+    public const int UsualCount = 12;
+
+    /// <summary>One sheet a player, with the same content for all.</summary>
+    /// <exception cref="SheetImpossibleException">It cannot be made; the exception says what could.</exception>
+    public static IReadOnlyList<Sheet> Of(SheetRequest request)
+    {
+        if (request.Count is < 1 or > SheetRequest.MostCount)
+            throw new SheetImpossibleException(SheetFault.WrongCount, request.Kind, request.First.Instrument)
+            {
+                Possible = SheetRequest.MostCount,
+            };
+        var each = request.Kind.IsPlayed() ? Played(request) : Asked(request);
+        return
+        [
+            .. request.Players.Select(
+                (player, p) => new Sheet(request.Kind, request.Seed, player, [.. each.Select(q => SheetItem.Of(q[p], player))])
+            ),
+        ];
+    }
+
+    /// <summary>The questions in their order, one a player.</summary>
+    private static IReadOnlyList<IReadOnlyList<Question>> Asked(SheetRequest request)
+    {
+        var seeded = new Seeded(request.Seed, request.Kind.Id());
+        var count = request.Count ?? UsualCount;
+        var pool = request.Kind switch
+        {
+            ExerciseKind.Signature => KeyQuestions.Signatures(request),
+            ExerciseKind.HandShape => KeyQuestions.Shapes(request),
+            ExerciseKind.ScaleBuilder => KeyQuestions.Scales(request),
+            ExerciseKind.PenWork => PenWork.Pool(request, seeded),
+            ExerciseKind.BeatSums => RhythmQuestions.Sums(request, count, seeded),
+            ExerciseKind.CountIt => RhythmQuestions.Counted(request, count, seeded),
+            ExerciseKind.BowIt => BowQuestions.Pool(request, count, seeded),
+            ExerciseKind.SpotDifference => SpotDifference.Pool(request, count, seeded),
+            _ => NoteQuestions.Pool(request),
+        };
+        // What was made for the sheet is asked once; a key's few notes or scales come up again.
+        if (pool.Count == 1)
+            count = request.Count is > 1 ? throw TooMany(request, 1) : 1;
+        else if (request.Count is null && request.Kind is ExerciseKind.ScaleBuilder or ExerciseKind.HandShape or ExerciseKind.PenWork)
+            count = Math.Min(count, pool.Count);
+        // Half of the things are asked first in the one form, half in the other; whoever comes again comes in the other one.
+        var form = new int[pool.Count];
+        foreach (var (i, c) in seeded.Shuffled(Enumerable.Range(0, pool.Count)).Index())
+            form[c] = i % 2;
+        return
+        [
+            .. EvenOrder
+                .Of(pool, count, seeded)
+                .Select(c => form[c]++ % 2 == 1 && pool[c].OtherForm is { } other ? other : pool[c].ForEach),
+        ];
+    }
+
+    private static SheetImpossibleException TooMany(SheetRequest request, int possible) =>
+        new(SheetFault.WrongCount, request.Kind, request.First.Instrument) { Possible = possible };
+
+    /// <summary>Exercises to play, one a player.</summary>
+    private static IEnumerable<IReadOnlyList<Question>> Played(SheetRequest request)
+    {
+        var seeded = new Seeded(request.Seed, request.Kind.Id());
+        return request.Kind switch
+        {
+            ExerciseKind.Chunk => TuneChunks.Of(request),
+            ExerciseKind.ShapeDrill => [LeftHandPlay.Shapes(request, seeded)],
+            ExerciseKind.OpenOrFour => [LeftHandPlay.OpenOrFour(request)],
+            ExerciseKind.TwoHeights => [LeftHandPlay.TwoHeights(request)],
+            ExerciseKind.Crossing => [LeftHandPlay.Crossings(request)],
+            ExerciseKind.LowHigh or ExerciseKind.TwoPlaces => [SlidePlay.Of(request, seeded)],
+            ExerciseKind.Stretch => [FramePlay.Stretches(request)],
+            ExerciseKind.BassFrames => [FramePlay.Slides(request)],
+            ExerciseKind.LongBow => [BowArmPlay.LongBows(request)],
+            ExerciseKind.QuickFigure => [BowArmPlay.QuickFigures(request, seeded)],
+            ExerciseKind.Rhythm => [BowArmPlay.Rhythms(request, seeded)],
+            _ => [ScalePlay.Of(request)],
+        };
+    }
+}

@@ -1,0 +1,149 @@
+using Coppia.Core.Music;
+
+namespace Coppia.Core.Exercises;
+
+/// <summary>A note of music that is the same for all players: which note of the ground it is, or a rest.</summary>
+/// <param name="Note">Order in the ground; null for a rest.</param>
+internal sealed record SketchNote(int? Note, NoteValue Value)
+{
+    public Marks Marks { get; init; }
+
+    public bool SlurStarts { get; init; }
+
+    public bool SlurStops { get; init; }
+
+    public bool TiedOn { get; init; }
+
+    public string? Words { get; init; }
+
+    /// <summary>Another alteration than the ground's note has, −2 to 2; null for its own.</summary>
+    public int? Alter { get; init; }
+}
+
+/// <summary>Turns bars of sketched notes into each player's score.</summary>
+internal static class Sketch
+{
+    public static Score For(
+        int player,
+        Ground ground,
+        KeySignature key,
+        TimeSignature? meter,
+        IEnumerable<IReadOnlyList<SketchNote>> bars,
+        bool pickUp = false
+    )
+    {
+        var clef = ground.Players[player].Instrument.FirstClef;
+        return Of(clef, key, meter, bars.Select(bar => bar.Select(n => Event(n, PitchOf(n)))), pickUp);
+
+        Pitch? PitchOf(SketchNote n)
+        {
+            if (n.Note is not { } note)
+                return null;
+            var pitch = ground.Notes[note][player].Pitch;
+            return n.Alter is { } alter ? new Pitch(pitch.Letter, alter, pitch.Octave) : pitch;
+        }
+    }
+
+    /// <summary>A score of bars whose events have no onsets yet.</summary>
+    public static Score Of(
+        Clef clef,
+        KeySignature key,
+        TimeSignature? meter,
+        IEnumerable<IEnumerable<ScoreEvent>> bars,
+        bool pickUp = false
+    )
+    {
+        Bar[] all =
+        [
+            .. bars.Select(events => new Bar
+            {
+                Clef = clef,
+                Key = key,
+                Time = meter,
+                Events = [.. events],
+            }),
+        ];
+        all[^1] = all[^1] with { Barline = Barline.Final };
+        return ScoreAssembly
+            .Finish(
+                new Score
+                {
+                    Clef = clef,
+                    Key = key,
+                    Time = meter,
+                    Bars = all,
+                },
+                pickUp
+            )
+            .Score;
+    }
+
+    public static ScoreEvent Event(SketchNote note, Pitch? pitch) =>
+        new()
+        {
+            Pitch = pitch,
+            Value = note.Value,
+            Marks = note.Marks,
+            SlurStarts = note.SlurStarts ? 1 : 0,
+            SlurStops = note.SlurStops ? 1 : 0,
+            TiedOn = note.TiedOn,
+            Words = note.Words,
+        };
+
+    /// <summary>Rhythm on one note of the ground.</summary>
+    public static IReadOnlyList<SketchNote> On(int note, IEnumerable<Beat> rhythm) =>
+        [.. rhythm.Select(b => new SketchNote(b.IsRest ? null : note, b.Value))];
+
+    /// <summary>
+    /// Notes poured into bars; one that crosses a barline is tied, and the last one sounds to the end of its bar.
+    /// </summary>
+    public static IReadOnlyList<IReadOnlyList<SketchNote>> Poured(IEnumerable<SketchNote> notes, TimeSignature meter)
+    {
+        var bars = new List<List<SketchNote>> { new() };
+        var room = meter.BarLength;
+        foreach (var note in notes)
+        {
+            var length = note.Value.Length;
+            while (length > room && !note.Value.InTuplet)
+            {
+                Add(note, room, tied: true);
+                length -= room;
+                Next();
+            }
+
+            Add(note, length, note.TiedOn);
+            room -= length;
+            if (room <= Fraction.Zero)
+                Next();
+        }
+
+        if (bars[^1].Count == 0)
+            bars.RemoveAt(bars.Count - 1);
+        else if (bars[^1] is [.., { Value.InTuplet: false } last] && NoteValue.Exactly(last.Value.Length + room) is { } filling)
+            bars[^1][^1] = last with { Value = filling };
+        else
+            bars[^1].AddRange((NoteValue.Split(room) ?? []).Reverse().Select(v => new SketchNote(null, v)));
+        return bars;
+
+        void Next()
+        {
+            bars.Add([]);
+            room = meter.BarLength;
+        }
+
+        void Add(SketchNote note, Fraction length, bool tied)
+        {
+            if (length == note.Value.Length)
+            {
+                bars[^1].Add(note);
+                return;
+            }
+
+            NoteValue[] parts = [.. NoteValue.Split(length) ?? []];
+            bars[^1]
+                .AddRange(
+                    parts.Select((v, i) => note with { Value = v, TiedOn = note.Note is not null && (tied || i < parts.Length - 1) })
+                );
+        }
+    }
+}
