@@ -47,9 +47,6 @@ public sealed record ReadRow(
 /// <summary><c>coppia read FILE --for INSTRUMENT</c>: the pipeline with no server.</summary>
 public static class ReadCommand
 {
-    /// <summary>The name of standard input in place of a file.</summary>
-    private const string StandardInput = "-";
-
     private const string Header = "bar\tbeat\tnote\tstring\tfinger\tplace\tposition\tlabel\tbow\tcount";
 
     private static readonly string[] Instruments = [.. StringSection.All.Select(i => i.Id)];
@@ -84,18 +81,18 @@ public static class ReadCommand
         var command = new RootCommand { FileName, For, Format, Style, Octave, Say, Part, Tune };
         var asked = command.Parse(args);
         if (asked.Errors.Count > 0 || asked.GetValue(Octave) is < -4 or > 4)
-            return Refuse(error, $"usage: {Usage}");
-        if (StyleOf(asked.GetValue(Style), error) is not { } style)
+            return Files.Refuse(error, $"usage: {Usage}");
+        if (Files.Style(asked.GetValue(Style), error) is not { } style)
             return 2;
         var name = asked.GetValue(For)!;
         if (style.Instrument(name) is not { } instrument)
-            return Refuse(error, $"“{name}” is not an instrument; expected {Labels.Instruments()}");
+            return Files.Refuse(error, $"“{name}” is not an instrument; expected {Labels.Instruments()}");
 
         var file = asked.GetValue(FileName)!;
-        if (Load(file, error) is not { } bytes || ReadTune(file, bytes, asked.GetValue(Tune), error) is not { } result)
+        if (Files.Load(file, error) is not { } bytes || Files.Tune(file, bytes, asked.GetValue(Tune), error) is not { } result)
             return 2;
         if (result.Score is null)
-            return Refuse(error, string.Join("\n", result.Errors.Select(e => $"{file}:{e}")));
+            return Files.Refuse(error, string.Join("\n", result.Errors.Select(e => $"{file}:{e}")));
         if (LineFor(instrument, result, asked.GetValue(Part), file, error) is not { } line)
             return 2;
 
@@ -129,24 +126,6 @@ public static class ReadCommand
             output.WriteLine(row.Tsv());
     }
 
-    /// <summary>The style of a file, or the default; null where the file is no style.</summary>
-    private static HouseStyle? StyleOf(string? file, TextWriter error)
-    {
-        if (file is null)
-            return HouseStyle.Default;
-        if (Load(file, error) is not { } json)
-            return null;
-        try
-        {
-            return StyleFile.Read(System.Text.Encoding.UTF8.GetString(json));
-        }
-        catch (FormatException e)
-        {
-            Refuse(error, $"{file}:{e.Message}");
-            return null;
-        }
-    }
-
     /// <summary>
     /// The line that was asked for, else the one proposed for the instrument, else the one that a single reader would take.
     /// </summary>
@@ -157,7 +136,7 @@ public static class ReadCommand
         {
             if (result.Line(part) is { } asked)
                 return new OfferedLine(asked.Name, asked.Score);
-            Refuse(error, $"{file}:1:1: there is no part “{part}”; expected 1 to {lines.Length}{Named(lines)}");
+            Files.Refuse(error, $"{file}:1:1: there is no part “{part}”; expected 1 to {lines.Length}{Named(lines)}");
             return null;
         }
 
@@ -173,50 +152,4 @@ public static class ReadCommand
 
     private static string Named(OfferedLine[] lines) =>
         lines.Any(l => l.Name.Length > 0) ? $" ({string.Join(", ", lines.Select(l => l.Name))})" : "";
-
-    private static ReadResult? ReadTune(string file, byte[] bytes, int number, TextWriter error)
-    {
-        try
-        {
-            var tunes = TuneBook.OfFile(bytes);
-            if (tunes.FirstOrDefault(t => t.Number == number) is not { } tune)
-            {
-                Refuse(error, $"{file}:1:1: there is no tune {number}; expected 1 to {tunes.Count}");
-                return null;
-            }
-
-            if (tunes.Count > 1 && tune.Read.Score is not null)
-                error.WriteLine($"{file}: {tunes.Count} tunes; number {number} is read, --tune takes another.");
-            return tune.Read;
-        }
-        catch (InvalidDataException e)
-        {
-            Refuse(error, $"{file}:1:1: {e.Message}");
-            return null;
-        }
-    }
-
-    private static byte[]? Load(string file, TextWriter error)
-    {
-        try
-        {
-            if (file != StandardInput)
-                return File.ReadAllBytes(file);
-            using var input = Console.OpenStandardInput();
-            using var all = new MemoryStream();
-            input.CopyTo(all);
-            return all.ToArray();
-        }
-        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
-        {
-            Refuse(error, $"{file}:1:1: the file cannot be opened; expected a readable file");
-            return null;
-        }
-    }
-
-    private static int Refuse(TextWriter error, string line)
-    {
-        error.WriteLine(line);
-        return 2;
-    }
 }

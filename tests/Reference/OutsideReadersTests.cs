@@ -61,6 +61,31 @@ public class OutsideReadersTests
         }
     }
 
+    /// <summary>Sheets of exercises of every kind that has notes.</summary>
+    private static Score[] Sheets() =>
+        [
+            .. ExerciseKinds
+                .All.Where(k => k is not (ExerciseKind.Chunk or ExerciseKind.BassFrames or ExerciseKind.FindIt or ExerciseKind.HandShape))
+                .Select(k => Sheet.Of(new SheetRequest { Kind = k, Players = [new Player(StringSection.Violin)] })[0])
+                .Select(SheetMusic.Of),
+        ];
+
+    [Fact]
+    public void Opensheetmusicdisplay_reads_the_notes_of_exercises()
+    {
+        // In free meter it does not tell lengths; music to play has a meter.
+        var scores = Sheets()
+            .Where(s => s.Bars.All(b => b.Time is not null) && s.Bars.All(b => b.Length <= b.Time!.Value.BarLength))
+            .ToArray();
+        Assert.True(scores.Length > 10);
+        var theirs = Outside.Ask("osmd.mjs", scores.Select(s => MusicXmlWriter.Write(s)));
+        foreach (var (i, score) in scores.Index())
+            Assert.Equal(
+                Pitches(score),
+                string.Join(' ', theirs[i].EnumerateArray().Select(v => Pitches(v.GetProperty("notes"))).Where(v => v.Length > 0))
+            );
+    }
+
     private static Score[] Some(int count) =>
         [.. SomeScores.Any.Array[count].Single(_ => true, "0N0XIzNsQ0O2").Where(s => s.Time is not null)];
 
@@ -92,7 +117,7 @@ public class OutsideReadersTests
         foreach (var import in schema.Includes.OfType<XmlSchemaImport>())
             import.SchemaLocation = null;
         schemas.Add(schema);
-        foreach (var score in Some(200))
+        foreach (var score in Some(200).Concat(Sheets()))
         {
             var document = XDocument.Parse(MusicXmlWriter.Write([new("P1", "Violin", score), new("P2", "Cello", score)]));
             // Ids on notes and bars came with MusicXML 3.1.

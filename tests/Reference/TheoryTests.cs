@@ -34,6 +34,22 @@ public class TheoryTests
             );
         }
 
+        // The answers of exercises: the letters of a signature, and a scale with its half steps.
+        foreach (var (i, key) in keys.Index())
+        {
+            var player = new Player(StringSection.Violin);
+            string[] notes = [.. tonal.GetProperty("majors")[i].GetProperty("notes").EnumerateArray().Select(n => n.GetString()!)];
+            var signature = (SignatureAnswer)Answers.To(new SignatureQuestion(key.Fifths, Written: false), player);
+            Assert.Equal(notes[0], Plain(signature.Key.TonicInOctave(4)));
+            Assert.Equal(
+                notes.Where(n => n.Length > 1).Select(n => n[..1]).Order(),
+                signature.Key.ChangedLetters.Select(l => l.ToString()).Order()
+            );
+            var scale = (ScaleAnswer)
+                Answers.To(new ScaleQuestion(key.TonicInOctave(4), new ScaleKey(key.Fifths, ScaleForm.Major), 1), player);
+            Assert.Equal([.. notes, notes[0]], scale.Notes.Select(Plain));
+        }
+
         Assert.Equal(tonal.GetProperty("midi").EnumerateArray().Select(m => m.GetInt32()), pitches.Select(p => p.Midi));
     }
 }

@@ -1,0 +1,51 @@
+using System.CommandLine;
+using Coppia.Core.Drills;
+using Coppia.Core.Instruments;
+using Coppia.Core.Knowledge;
+using Coppia.Core.Music;
+using Coppia.Core.Wording;
+using Coppia.Formats;
+
+namespace Coppia.Cli;
+
+/// <summary><c>coppia diagnose --for INSTRUMENT --key D --shown F#3 --answer F</c>: what happened in a wrong answer.</summary>
+public static class DiagnoseCommand
+{
+    public static readonly string Usage =
+        $"coppia diagnose --for {string.Join('|', StringSection.All.Select(i => i.Id))} --key D --shown F#3 "
+        + "--answer F|D2|DL2 [--style FILE.json]";
+
+    private static readonly Option<string> For = new("--for") { Required = true };
+    private static readonly Option<string> Key = new Option<string>("--key") { DefaultValueFactory = _ => "C" };
+    private static readonly Option<string> Shown = new("--shown") { Required = true };
+    private static readonly Option<string> Answer = new("--answer") { Required = true };
+    private static readonly Option<string?> Style = new("--style");
+
+    /// <summary>One line, kind and words; 2 for wrong usage, with one line on standard error.</summary>
+    public static int Run(string[] args, TextWriter output, TextWriter error)
+    {
+        var asked = new RootCommand { For, Key, Shown, Answer, Style }.Parse(args);
+        if (asked.Errors.Count > 0)
+            return Files.Refuse(error, $"usage: {Usage}");
+        if (Files.Style(asked.GetValue(Style), error) is not { } style)
+            return 2;
+        var (name, keyText, answer) = (asked.GetValue(For)!, asked.GetValue(Key)!, asked.GetValue(Answer)!);
+        if (style.Instrument(name) is not { } instrument)
+            return Files.Refuse(error, $"“{name}” is not an instrument; expected {Labels.Instruments()}");
+        if (KeyText.Read(keyText) is not { } key)
+            return Files.Refuse(error, $"“{keyText}” is not a key; expected {KeyText.Expected}");
+        if (ReplyText.Read(answer, instrument) is not { } reply)
+            return Files.Refuse(error, $"“{answer}” is not an answer; expected {ReplyText.Expected(instrument)}");
+        try
+        {
+            var player = new Player(instrument, style);
+            var diagnosis = Diagnosis.Of(player, Pitch.Parse(asked.GetValue(Shown)!), key.Signature, reply);
+            output.WriteLine($"{ReplyText.Kind(diagnosis.Kind)}\t{DiagnosisWords.Of(diagnosis, player)}");
+            return 0;
+        }
+        catch (FormatException e)
+        {
+            return Files.Refuse(error, e.Message);
+        }
+    }
+}

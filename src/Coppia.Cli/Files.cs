@@ -1,0 +1,95 @@
+using Coppia.Core.Knowledge;
+using Coppia.Formats;
+
+namespace Coppia.Cli;
+
+/// <summary>Files that the commands are given; what is wrong with them is one line on standard error.</summary>
+internal static class Files
+{
+    /// <summary>The name of standard input in place of a file.</summary>
+    private const string StandardInput = "-";
+
+    /// <summary>The style of a file, or the default; null where the file is no style.</summary>
+    public static HouseStyle? Style(string? file, TextWriter error)
+    {
+        if (file is null)
+            return HouseStyle.Default;
+        if (Load(file, error) is not { } json)
+            return null;
+        try
+        {
+            return StyleFile.Read(System.Text.Encoding.UTF8.GetString(json));
+        }
+        catch (FormatException e)
+        {
+            Refuse(error, $"{file}:{e.Message}");
+            return null;
+        }
+    }
+
+    /// <summary>What a class knows from a file, or a first year's; null where the file is none.</summary>
+    public static ClassKnowledge? Known(string? file, TextWriter error)
+    {
+        if (file is null)
+            return ClassKnowledge.Beginner;
+        if (Load(file, error) is not { } json)
+            return null;
+        try
+        {
+            return KnownFile.Read(System.Text.Encoding.UTF8.GetString(json));
+        }
+        catch (FormatException e)
+        {
+            Refuse(error, $"{file}:{e.Message}");
+            return null;
+        }
+    }
+
+    /// <summary>The tune of this number in a file; null where there is none.</summary>
+    public static ReadResult? Tune(string file, byte[] bytes, int number, TextWriter error)
+    {
+        try
+        {
+            var tunes = TuneBook.OfFile(bytes);
+            if (tunes.FirstOrDefault(t => t.Number == number) is not { } tune)
+            {
+                Refuse(error, $"{file}:1:1: there is no tune {number}; expected 1 to {tunes.Count}");
+                return null;
+            }
+
+            if (tunes.Count > 1 && tune.Read.Score is not null)
+                error.WriteLine($"{file}: {tunes.Count} tunes; number {number} is read, --tune takes another.");
+            return tune.Read;
+        }
+        catch (InvalidDataException e)
+        {
+            Refuse(error, $"{file}:1:1: {e.Message}");
+            return null;
+        }
+    }
+
+    public static byte[]? Load(string file, TextWriter error)
+    {
+        try
+        {
+            if (file != StandardInput)
+                return File.ReadAllBytes(file);
+            using var input = Console.OpenStandardInput();
+            using var all = new MemoryStream();
+            input.CopyTo(all);
+            return all.ToArray();
+        }
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
+        {
+            Refuse(error, $"{file}:1:1: the file cannot be opened; expected a readable file");
+            return null;
+        }
+    }
+
+    /// <summary>One line on standard error, and the exit code of wrong input.</summary>
+    public static int Refuse(TextWriter error, string line)
+    {
+        error.WriteLine(line);
+        return 2;
+    }
+}

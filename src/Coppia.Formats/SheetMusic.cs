@@ -1,0 +1,57 @@
+using Coppia.Core.Exercises;
+using Coppia.Core.Music;
+
+namespace Coppia.Formats;
+
+/// <summary>A sheet as one score, for other programs to engrave: each question a bar or two with its number above.</summary>
+public static class SheetMusic
+{
+    /// <summary>The music of all questions that have any, one after another; music to play as it is.</summary>
+    public static Score Of(Sheet sheet)
+    {
+        var bars = new List<Bar>();
+        foreach (var (n, item) in sheet.Items.Index())
+        {
+            if (QuestionMusic.Of(item, sheet.Player) is not { } music)
+                continue;
+            var away = music.EventIds.ToHashSet();
+            var number = sheet.Kind.IsPlayed() && sheet.Items.Count == 1 ? null : $"{n + 1}.";
+            bars.AddRange(
+                music.Score.Bars.Select(
+                    (bar, b) =>
+                        new Bar
+                        {
+                            Clef = bar.Clef,
+                            Key = music.Away == LeftAway.Signature ? default : bar.Key,
+                            Time = bar.Time,
+                            Events = [.. bar.Events.Select((e, i) => Asked(e, away, b == 0 && i == 0 ? number : null))],
+                            Barline = b == music.Score.Bars.Count - 1 && number is not null ? Barline.Double : Barline.Plain,
+                        }
+                )
+            );
+        }
+
+        if (bars.Count == 0)
+            return new Score { Clef = sheet.Player.Instrument.FirstClef };
+        bars[^1] = bars[^1] with { Barline = Barline.Final };
+        var clef = sheet.Player.Instrument.FirstClef;
+        return ScoreAssembly
+            .Finish(
+                new Score
+                {
+                    Clef = clef,
+                    InstrumentName = sheet.Player.Instrument.Name,
+                    Bars = bars,
+                }
+            )
+            .Score;
+    }
+
+    /// <summary>What a question leaves away is a rest, so that nothing tells the answer.</summary>
+    private static ScoreEvent Asked(ScoreEvent e, HashSet<string> away, string? number) =>
+        (away.Contains(e.Id) ? e with { Pitch = null, TiedOn = false } : e) with
+        {
+            Id = "",
+            Words = number ?? e.Words,
+        };
+}

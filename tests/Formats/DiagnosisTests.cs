@@ -1,0 +1,223 @@
+using Coppia.Cli;
+using Coppia.Core.Drills;
+using Coppia.Formats;
+
+namespace Coppia.Tests;
+
+/// <summary>
+/// Wrong answers and what happened in each: signed by hand, with the reason beside it (craft 14; the order in which kinds are looked for
+/// decides where several fit).
+/// </summary>
+public class DiagnosisTests
+{
+    /// <summary>instrument | key | shown | answer | kind | why.</summary>
+    private const string Signed = """
+        violin|D|F#4|F#|right|
+        violin|D|G4|G|right|
+        violin|D|F#4|F|forgot-signature|D major makes F sharp
+        violin|D|C#5|C|forgot-signature|D major makes C sharp
+        violin|D|F#5|F|forgot-signature|in every octave
+        violin|D|C#4|C|forgot-signature|under the staff too
+        violin|D|G4|F|one-step|line 2 for the space below it
+        violin|D|G4|A|one-step|line 2 for the space above it
+        violin|D|E4|D|one-step|line 1 for the space below the staff
+        violin|D|E4|F#|one-step|line 1 for space 1
+        violin|D|E4|F|one-step|a step, and the signature besides; the step is what was misread
+        violin|D|F#4|Gb|one-step|the same sound under the next letter
+        violin|D|F#4|E|one-step|space 1 counted from the top is E too, but a step comes first
+        violin|D|E5|F|one-step|space 4 and space 1, and a step; a step comes first
+        violin|D|D5|G|wrong-end|line 4 is the second from the top, and line 2 is G
+        violin|D|G4|D|wrong-end|line 2 counted from the top is D
+        violin|D|A4|C|wrong-end|space 2 from the top is C
+        violin|D|A4|C#|wrong-end|the same with the signature
+        violin|C|A3|C|wrong-end|two ledger lines above instead of below
+        violin|C|C4|A|wrong-end|the ledger line above instead of below
+        violin|D|A5|C|wrong-end|the ledger line below instead of above; bass clef gives C too, but comes later
+        violin|D|B4|D|other-clef|the middle line of bass clef
+        violin|D|G4|B|other-clef|line 2 of bass clef
+        violin|D|D5|F|other-clef|line 4 of bass clef
+        violin|D|E4|G|other-clef|line 1 of bass clef
+        violin|D|G4|C|unclear|three letters off, and no clef has it there
+        violin|D|E4|B|unclear|three letters off
+        violin|C|G3|E|unclear|no clef has it there
+        violin|D|F#4|F#5|wrong-octave|named an octave higher
+        violin|C|C5|C4|wrong-octave|named an octave lower; the violin has no C string, so it is a name
+        violin|C|F4|F|right|
+        violin|C|F4|F#|low-high|a sharp that nothing asks for
+        violin|G|C5|C#|low-high|as in D major, but this is G
+        violin|C|F#4|F|forgot-accidental|nothing in the key makes it sharp: a sign does
+        violin|D|G#4|G|forgot-accidental|a sharp that the key does not have
+        violin|D|C5|C#|forgot-accidental|a natural takes the key's sharp away
+        violin|D|C5|C|right|
+        violin|F|B4|B|right|a natural, read rightly
+        violin|F|B4|Bb|forgot-accidental|the natural takes the flat away
+        violin|F|Bb4|B|forgot-signature|F major makes B flat
+        violin|Bb|Eb5|E|forgot-signature|B flat major makes E flat
+        violin|Bb|Eb5|D|one-step|space 4 for line 4
+        violin|Bb|Eb4|Eb|right|
+        violin|A|G#5|G|forgot-signature|the third sharp
+        violin|A|G#5|F#|one-step|above the staff for line 5
+        violin|C|B3|C|one-step|under the ledger line for on it
+        violin|D|F#4|D2|right|
+        violin|D|F#4|DL2|forgot-signature|low 2 on D is F natural
+        violin|D|F#4|D3|one-step|3 on D is G
+        violin|D|F#4|D1|one-step|1 on D is E
+        violin|D|F#4|A2|neighbour-string|2, but on A
+        violin|D|A4|A0|right|
+        violin|D|A4|D4|right|the fourth finger sounds the open string
+        violin|D|B4|D1|neighbour-string|1, but on D
+        violin|D|B4|E1|neighbour-string|1, but on E
+        violin|D|A3|D1|neighbour-string|1, but on D
+        violin|C|F4|DL2|right|
+        violin|C|F4|D2|low-high|regular for low
+        violin|C|C5|A2|low-high|regular for low
+        violin|D|D5|D0|wrong-octave|the open D is an octave lower
+        violin|D|D4|A3|wrong-octave|3 on A is an octave higher
+        violin|D|E5|D1|wrong-octave|1 on D is an octave lower
+        violin|D|A4|G1|wrong-octave|1 on G is an octave lower
+        violin|D|E5|A4|right|
+        violin|D|E5|E0|right|
+        violin|D|G4|A3|wrong-end|3 on A is D, line 2 from the top
+        violin|D|G4|G3|neighbour-string|3, but on G
+        violin|D|G4|E3|other-clef|3 on E is A, as line 2 is in alto clef
+        violin|D|G4|E0|unclear|open E has nothing to do with it
+        violin|Bb|Eb4|DL1|right|
+        violin|Bb|Eb4|D1|forgot-signature|1 on D is E natural
+        violin|Bb|Eb4|Dx1|low-high|the right finger in a place that this hand does not have
+        violin|F|Bb3|GL2|right|
+        violin|F|Bb3|G2|forgot-signature|2 on G is B natural
+        violin|A|G#4|DH3|right|
+        violin|A|G#4|D3|forgot-signature|3 on D is G natural
+        violin|A|G#4|DL3|low-high|low for high
+        violin|D|G3|G0|right|
+        viola|D|C#4|B|one-step|as in treble clef, which looks just like a step too low
+        viola|D|D4|C|one-step|the same
+        viola|D|F#4|F|forgot-signature|
+        viola|D|G3|E|other-clef|space 1 of tenor clef
+        viola|D|A4|F|other-clef|above the staff in tenor clef
+        viola|D|E4|A|wrong-end|line 4 counted from the top is A
+        viola|D|F#4|D2|right|
+        viola|D|F#3|CH3|right|
+        viola|D|F#3|C3|forgot-signature|3 on C is F natural
+        viola|D|D4|G4|right|the fourth finger on G
+        cello|D|F#3|F|forgot-signature|
+        cello|D|F#3|D3|right|
+        cello|D|F#3|D2|forgot-signature|2 on D is F natural
+        cello|D|F#3|D|other-clef|line 4 of treble clef
+        cello|D|G3|D4|right|
+        cello|D|G3|D|other-clef|space 4 of tenor clef
+        cello|D|A3|F|other-clef|line 5 of treble clef
+        cello|D|A3|G|one-step|line 5 for space 4
+        cello|D|C#3|A|other-clef|space 2 of treble clef
+        cello|D|E3|C|wrong-end|space 3 from the top is C; treble clef gives C too, but comes later
+        cello|D|E3|G1|neighbour-string|1, but on G
+        cello|D|E3|A1|other-clef|1 on A is B, as space 3 is in tenor clef
+        cello|D|D4|D0|wrong-octave|the open D is an octave lower
+        cello|D|C#3|GH3|other-instrument|high 3 is what a violin plays there
+        cello|G|F#2|CH3|other-instrument|high 3 is what a viola plays there
+        cello|F|Bb2|G2|right|
+        cello|F|Bb2|G3|forgot-signature|3 on G is B natural
+        cello|Bb|Eb3|Dx1|right|
+        cello|Bb|Eb3|D1|forgot-signature|1 on D is E natural
+        bass|D|F#3|D4|right|
+        bass|D|F#3|D2|forgot-signature|2 on D is F natural
+        bass|D|F#3|D3|other-instrument|3 is what a cello plays there
+        bass|D|B3|G3|other-instrument|3 is what a cello plays there
+        bass|D|C#3|A3|other-instrument|3 is what a cello plays there
+        bass|D|B3|G4|right|
+        bass|D|B3|G2|low-high|2 on G is B flat
+        bass|F|F3|D4|right|in half position
+        bass|F|F3|D2|right|in first position
+        bass|D|E3|D1|right|
+        bass|C|F#3|F|forgot-accidental|
+        bass|D|C#3|C|forgot-signature|
+        """;
+
+    private static readonly string[][] Rows = [.. Signed.Split('\n').Select(r => r.Trim().Split('|'))];
+
+    private static (int Exit, string Out, string Error) Run(params string[] args)
+    {
+        using StringWriter output = new() { NewLine = "\n" },
+            error = new() { NewLine = "\n" };
+        return (DiagnoseCommand.Run(args, output, error), output.ToString(), error.ToString());
+    }
+
+    [Fact]
+    public void A_hundred_answers_are_told_for_what_they_are()
+    {
+        Assert.True(Rows.Length >= 100);
+        string[] wrong =
+        [
+            .. from row in Rows
+            let told = Run("--for", row[0], "--key", row[1], "--shown", row[2], "--answer", row[3])
+            where told.Exit != 0 || told.Out.Split('\t')[0] != row[4]
+            select $"{string.Join('|', row)}: {told.Out}{told.Error}",
+        ];
+        Assert.Empty(wrong);
+    }
+
+    [Fact]
+    public void Every_kind_of_mistake_is_among_them() =>
+        Assert.Equal(Enum.GetValues<MistakeKind>().Select(ReplyText.Kind).Order(), Rows.Select(r => r[4]).Distinct().Order());
+
+    [Theory] // The words are ours; the facts in them are those of the rows above.
+    [InlineData("violin|D|F#4|F", "The letter is right. Look at the key signature: it makes every F sharp, so this is F♯.")]
+    [InlineData("violin|D|C5|C#", "The letter is right. A sign in this bar holds for it to the barline, so this is C, not C♯.")]
+    [InlineData("violin|D|G4|A", "One step off: A is the next space. This note is line 2: G.")]
+    [InlineData("violin|D|G4|D", "That is D counted from the top. Lines and spaces are counted from the bottom: line 2 is G.")]
+    [InlineData("violin|D|B4|D", "In bass clef it would be D. This is treble clef: line 3 is B.")]
+    [InlineData("violin|D|D5|D0", "The letter is right, but that is another D. This one is 3 on A.")]
+    [InlineData("violin|C|F4|D2", "The right letter, a little too high: F is low 2 on D.")]
+    [InlineData("bass|D|F#3|D3", "That is the cello’s finger. On the double bass it is 4 on D.")]
+    [InlineData("violin|D|F#4|A2", "The finger is right, but on the next string. F♯ is 2 on D.")]
+    [InlineData("violin|D|G4|C", "Not this one. Begin at the staff: line 2 is G.")]
+    public void Each_mistake_has_its_own_sentence(string row, string words)
+    {
+        var asked = row.Split('|');
+        var (_, line, _) = Run("--for", asked[0], "--key", asked[1], "--shown", asked[2], "--answer", asked[3]);
+        Assert.Equal(words, line.TrimEnd('\n').Split('\t')[1]);
+    }
+
+    [Theory] // The mistake repeated is asked again in a form which shows it.
+    [InlineData("violin|D|F#4|F", "Signature")]
+    [InlineData("violin|D|G4|A", "LineOrSpace G4")]
+    [InlineData("violin|D|G4|D", "LineOrSpace G4")]
+    [InlineData("violin|D|B4|D", "NameIt G4")]
+    [InlineData("viola|D|G3|E", "NameIt C4")]
+    [InlineData("violin|D|D5|D0", "FindIt D5")]
+    [InlineData("violin|C|F4|D2", "FindIt F4")]
+    [InlineData("violin|D|F#4|A2", "NameIt D4")]
+    [InlineData("violin|D|C5|C#", "NameIt C5")]
+    [InlineData("violin|D|F#4|F#", "")]
+    public void The_next_question_shows_the_mistake(string row, string next)
+    {
+        var asked = row.Split('|');
+        var player = new Player(Lines.Instrument(asked[0]));
+        var key = KeyText.Read(asked[1])!.Value.Signature;
+        var question = new NoteQuestion(ExerciseKind.NameIt, Pitch.Parse(asked[2]), key);
+        var diagnosis = Diagnosis.Of(player, question.Note, key, ReplyText.Read(asked[3], player.Instrument)!);
+        var after = FollowUp.After(diagnosis, question, player);
+        Assert.Equal(
+            next,
+            after is null ? ""
+                : after is NoteQuestion n ? $"{n.Kind} {n.Note}"
+                : after.Kind.ToString()
+        );
+    }
+
+    [Theory]
+    [InlineData("--for violin --key D --shown F#3", "usage: coppia diagnose ")]
+    [InlineData("--for oboe --key D --shown F#4 --answer F", "“oboe” is not an instrument; expected violin, viola, cello or bass")]
+    [InlineData("--for violin --key H --shown F#4 --answer F", "“H” is not a key; expected a key such as D, Bb, F# or Em")]
+    [InlineData("--for violin --key D --shown F --answer F", "“F” is not a pitch; expected a letter, # or b, and an octave number")]
+    [InlineData(
+        "--for violin --key D --shown F#4 --answer what",
+        "“what” is not an answer; expected a name such as F#, or string and finger such as D2 or DL2"
+    )]
+    public void What_cannot_be_read_says_what_would_be_right(string args, string error)
+    {
+        var (exit, output, told) = Run(args.Split(' '));
+        Assert.Equal((2, ""), (exit, output));
+        Assert.StartsWith(error, told, StringComparison.Ordinal);
+    }
+}
