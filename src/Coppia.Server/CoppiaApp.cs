@@ -67,9 +67,12 @@ public static class CoppiaApp
         builder.Services.AddSingleton<OctaveRepository>();
         builder.Services.AddSingleton<BowRepository>();
         builder.Services.AddSingleton<StyleRepository>();
+        builder.Services.AddSingleton<SheetRepository>();
         builder.Services.AddSingleton<Styles>();
         builder.Services.AddMemoryCache(o => o.SizeLimit = Readings.Room);
         builder.Services.AddSingleton<Readings>();
+        builder.Services.AddSingleton<SheetParts>();
+        builder.Services.AddSingleton<SheetFiles>();
         // A page from elsewhere must not reach a teacher's own server through a name that points here.
         builder.Services.Configure<Microsoft.AspNetCore.HostFiltering.HostFilteringOptions>(o =>
             o.AllowedHosts = options.Host is "127.0.0.1" or "localhost" ? ["127.0.0.1", "localhost"] : ["*"]
@@ -97,6 +100,8 @@ public static class CoppiaApp
         app.MapBows();
         app.MapStyles();
         app.MapShapes();
+        app.MapExercises();
+        app.MapSheets();
         app.MapGet("/api/{**rest}", () => Results.Problem(statusCode: 404, title: "There is nothing at this address."))
             .ExcludeFromDescription();
         app.MapFallback(() => Results.File(Path.Combine(options.WebFolder, "index.html"), "text/html")).ExcludeFromDescription();
@@ -177,6 +182,7 @@ public static class CoppiaApp
         var tooOld = clock.GetUtcNow().UtcDateTime.AddDays(-DaysDeletedStay);
         tunes.Purge(tooOld);
         app.Services.GetRequiredService<StyleRepository>().Purge(tooOld);
+        app.Services.GetRequiredService<SheetRepository>().Purge(tooOld);
         if (options.DemoFolder is { } demo)
             DemoSeed.PutInto(tunes, demo);
     }
