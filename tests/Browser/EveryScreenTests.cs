@@ -17,6 +17,9 @@ public class EveryScreenTests(Stage stage)
     [InlineData("/style", "[data-example=lowHigh]", 1280, 800)]
     [InlineData("/style", "[data-example=lowHigh]", 820, 1180)]
     [InlineData("/taping", "table", 820, 1180)]
+    [InlineData("/exercises", "li > button", 1280, 800)]
+    [InlineData("/exercises", "li > button", 820, 1180)]
+    [InlineData("/exercises", "li > button", 390, 844)]
     public void It_fits_a_laptop_and_a_tablet(string path, string ready, int width, int height)
     {
         stage.SetViewport(width, height);

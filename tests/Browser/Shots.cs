@@ -74,6 +74,14 @@ public class Shots(Stage stage)
         stage.Open("/shapes/all?key=1");
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("svg[role=img]")).Count == 5);
         Save("shapes-all");
+        stage.OpenTune("Three Grey Geese", "violin");
+        stage.FirstSheet();
+        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector(".sheet-paper .engraved svg g.measure")).Count > 12);
+        stage.Browser.FindElement(By.CssSelector("[data-part='0'] button[aria-label*='settings']")).Click();
+        Save("exercises");
+        stage.Open("/exercises/print?answers=foot");
+        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector(".sheet-paper .engraved svg g.measure")).Count > 12);
+        Save("exercises-print");
         stage.Open("/style");
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-example] svg")).Count > 8);
         Save("style");

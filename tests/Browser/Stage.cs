@@ -198,6 +198,9 @@ public sealed partial class Stage : IAsyncLifetime
             ).Select(o => (string)o),
         ];
 
+    /// <summary>From the stand to the tune's first sheet of exercises.</summary>
+    public void FirstSheet() => Wait(() => Browser.FindElements(By.LinkText("First sheet")).FirstOrDefault()).Click();
+
     public void Press(string keys) => new OpenQA.Selenium.Interactions.Actions(Browser).SendKeys(keys).Perform();
 
     /// <summary>Types into the field for a new tune, in place of what another test has left there: it is kept until it is added.</summary>

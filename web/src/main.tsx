@@ -18,6 +18,8 @@ import { Tunes } from './tunes/Tunes'
 import { MendTune } from './writing/MendTune'
 import { WriteNew } from './writing/WriteNew'
 import { warmEngraver } from './engraving/engraver'
+import { BenchScreen } from './exercises/BenchScreen'
+import { SheetPrint } from './exercises/SheetPrint'
 import { catchDrops } from './ui/drops'
 import { holdFocus } from './ui/focus'
 import { Bare, Shell } from './ui/Shell'
@@ -53,12 +55,15 @@ createRoot(root).render(
               <Route path="/write" element={<WriteNew />} />
               <Route path="/tunes/:id/write" element={<MendTune />} />
               <Route path="/shapes" element={<ShapesScreen />} />
+              <Route path="/exercises" element={<BenchScreen />} />
+              <Route path="/exercises/:id" element={<BenchScreen />} />
               <Route path="/taping" element={<TapingScreen />} />
               <Route path="/style" element={<StyleScreen />} />
               <Route path="*" element={<Navigate to="/tunes" replace />} />
             </Route>
             <Route element={<Bare />}>
               <Route path="/shapes/all" element={<AllShapes />} />
+              <Route path="/exercises/print" element={<SheetPrint />} />
               <Route path="/tunes/:id/print" element={<PrintView />} />
             </Route>
           </Routes>

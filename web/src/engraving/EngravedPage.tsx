@@ -1,6 +1,6 @@
 import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState, type MouseEvent } from 'react'
 import type { Engravable } from '../api/client'
-import { TROUBLE_PX, measure, noteAt, rowScale, type Form, type Layout, type RowId } from './layout'
+import { TROUBLE_PX, isPlain, measure, noteAt, rowScale, type Form, type Layout, type RowId } from './layout'
 import { WORDS } from './room'
 import { RowLayer } from './RowLayer'
 
@@ -79,7 +79,7 @@ export const EngravedPage = memo(function EngravedPage({
   }
 
   return (
-    <div ref={page} className={`engraved relative ${form === 'small' ? 'plain' : ''}`}>
+    <div ref={page} className={`engraved relative ${isPlain(form) ? 'plain' : ''}`}>
       {/* Keyboard users walk the notes with the arrow keys of the stand. */}
       {/* eslint-disable-next-line jsx-a11y/click-events-have-key-events, jsx-a11y/no-static-element-interactions */}
       <div ref={picture} onClick={pick} />
@@ -104,7 +104,7 @@ export const EngravedPage = memo(function EngravedPage({
           layout={layout}
           rows={rows}
           onPick={onPick}
-          unlabelled={form === 'small'}
+          unlabelled={isPlain(form)}
           scale={rowScale(form)}
         />
       )}

@@ -6,11 +6,17 @@ export type EngraveRequest = {
   desk: 'tune' | 'small'
   xml: string
   options?: Record<string, unknown> | undefined
+  /** Further small scores, each with options of its own, to be engraved in one go; the first of all is the one above. */
+  more?: readonly Piece[] | undefined
 }
+
+/** A small score of one page, with what it is engraved for. */
+export type Piece = { xml: string; options: Record<string, unknown> }
 
 export type EngraveAnswer = { ticket: number } & (
   | { page: number; of: number; svg: string }
   | { times: TimeEntry[] }
+  | { pieces: string[] }
   | { begun: true }
   | { cancelled: true }
   | { error: string }
@@ -55,6 +61,16 @@ export class Engraver {
       onPage(answer.page, answer.svg, answer.of)
       if (answer.page === answer.of - 1) done()
     })
+  }
+
+  /** Engraves small scores of one page each, all in one go. */
+  pieces([first, ...more]: readonly Piece[], signal?: AbortSignal): Promise<string[]> {
+    if (!first) return Promise.resolve([])
+    return this.ask(
+      { desk: 'small', ...first, more },
+      signal,
+      (answer, done) => 'pieces' in answer && done(answer.pieces),
+    )
   }
 
   /** When each note sounds, in quarters, with the repeats played out. */

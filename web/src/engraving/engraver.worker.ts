@@ -21,8 +21,18 @@ const tell = (answer: EngraveAnswer) => self.postMessage(answer)
 /** Lets messages come in that wait. */
 const breathe = () => new Promise((done) => setTimeout(done, 0))
 
-async function work(desk: Desk, { ticket, xml, options }: EngraveRequest) {
+async function work(desk: Desk, { ticket, xml, options, more }: EngraveRequest) {
   const { toolkit } = desk
+  if (more) {
+    desk.loaded = ''
+    const pieces = [{ xml, options: options ?? {} }, ...more].map((piece) => {
+      toolkit.setOptions(piece.options)
+      if (!toolkit.loadData(piece.xml)) throw new Error('The music could not be engraved.')
+      return toolkit.renderToSVG(1)
+    })
+    tell({ ticket, pieces })
+    return
+  }
   toolkit.setOptions(options ?? { breaks: 'none' })
   if (xml === desk.loaded) toolkit.redoLayout()
   else {

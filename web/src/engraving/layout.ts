@@ -35,15 +35,24 @@ const SYLLABLE_PX = 12
  * Music beside a fingerboard, or a printed page of this height with a staff so high and room for words above each line; the stand where
  * left out.
  */
-export type Form = 'small' | { heightPx: number; abovePx: number; staffMm: number }
+export type Form = 'small' | Piece | { heightPx: number; abovePx: number; staffMm: number }
+
+/** A few bars by themselves with a staff so high, without names of rows and bar numbers, as high as they need. */
+export type Piece = { pieceMm: number }
+
+/** A small line or a piece: plain music without bar numbers and names of rows. */
+export const isPlain = (form?: Form): form is 'small' | Piece =>
+  form === 'small' || (form !== undefined && 'pieceMm' in form)
+
+const staffOf = (form: Exclude<Form, 'small'>) => ('pieceMm' in form ? form.pieceMm : form.staffMm)
 
 /** Size of the music in hundredths. */
 export const scaleOf = (form?: Form) =>
-  form === 'small' ? SMALL_SCALE : form ? Math.round((form.staffMm / FULL_STAFF_MM) * 100) : SCREEN_SCALE
+  form === 'small' ? SMALL_SCALE : form ? Math.round((staffOf(form) / FULL_STAFF_MM) * 100) : SCREEN_SCALE
 
 /** Rows are smaller in print, in keeping with the staff, and beside scales. */
 export const rowScale = (form?: Form) =>
-  !form ? 1 : form === 'small' ? LITTLE_ROWS : (LITTLE_ROWS * form.staffMm) / USUAL_STAFF_MM
+  !form ? 1 : form === 'small' ? LITTLE_ROWS : (LITTLE_ROWS * staffOf(form)) / USUAL_STAFF_MM
 const LITTLE_ROWS = 0.82
 
 /** Height of a page on the screen: enough for a tune of the class, little enough to be drawn at once. */
@@ -55,7 +64,7 @@ export const TROUBLE_RISE_PX = 14
 
 /** Options for the engraver: how wide, and how much room the chosen rows need between the lines of music. */
 export function engravingOptions(widthPx: number, rows: readonly RowId[], form?: Form) {
-  const small = form === 'small'
+  const small = isPlain(form)
   const page = small ? undefined : form
   const height = ROWS.filter((r) => rows.includes(r.id)).reduce((sum, r) => sum + r.height, 0) * rowScale(form)
   const below = Math.max(0, height - SYLLABLE_PX) + (small ? 0 : 14)

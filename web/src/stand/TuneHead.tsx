@@ -1,6 +1,6 @@
 import { memo } from 'react'
 import type { Reading } from '../api/client'
-import { TextButton } from '../ui/TextLink'
+import { TextButton, TextLink } from '../ui/TextLink'
 import { Tick } from '../ui/Tick'
 import { OctaveMenu } from './OctaveMenu'
 
@@ -20,7 +20,15 @@ export const TuneHead = memo(function TuneHead({
     <div className="mb-2">
       <div className="flex flex-wrap items-baseline justify-between gap-x-6">
         <h1 className="text-title">{reading.title}</h1>
-        <p className="text-sm text-soft">{reading.composer}</p>
+        <p className="text-sm text-soft">
+          {reading.composer}
+          {onOctave && (
+            <>
+              {' · '}
+              <TextLink to={`/exercises?first=${reading.tuneId}&for=${reading.instrument.id}`}>First sheet</TextLink>
+            </>
+          )}
+        </p>
       </div>
       <p className="text-sm text-soft">
         {[reading.keyName, reading.keyWords, reading.tempoWords].filter(Boolean).join(' · ')}

@@ -12,6 +12,7 @@ import { useSmall } from './useSmall'
 const MENU = [
   { to: '/tunes', label: 'Tunes' },
   { to: '/shapes', label: 'Shapes' },
+  { to: '/exercises', label: 'Exercises' },
   { to: '/taping', label: 'Taping sheet' },
   { to: '/style', label: 'House style' },
 ]

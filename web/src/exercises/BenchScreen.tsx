@@ -1,0 +1,54 @@
+import { useParams, useSearchParams } from 'react-router'
+import { useInstruments } from '../api/instruments'
+import { useTunes } from '../tunes/queries'
+import { Button } from '../ui/Button'
+import { keep } from '../ui/kept'
+import { Refused } from '../ui/Said'
+import { Screen } from '../ui/Screen'
+import { BenchTable } from './BenchTable'
+import { DRAFT } from './useBench'
+import { useOpenBench } from './useOpenBench'
+
+/** The exercise bench: what to train at the left, the sheet as it will be printed at the right. */
+export function BenchScreen() {
+  const { id } = useParams()
+  const [search] = useSearchParams()
+  const tune = Number(search.get('first') ?? NaN)
+  const instruments = useInstruments().data ?? []
+  const tunes = useTunes('').data
+  const title = tunes?.find((t) => t.id === tune)?.title
+  const first =
+    Number.isInteger(tune) && title !== undefined
+      ? { tune, instrument: search.get('for') ?? instruments[0]?.id ?? '', title }
+      : null
+  const opened = useOpenBench(id ? Number(id) : null, first)
+  const waits = Number.isInteger(tune) && !first && tunes === undefined
+  return (
+    <Screen className="flex min-h-0 flex-1 flex-col">
+      {opened.error && (
+        <div className="m-6 flex flex-col items-start gap-3">
+          <Refused>{opened.error.message}</Refused>
+          <Button onClick={() => void opened.refetch()}>Try again</Button>
+          {!id && !first && (
+            <Button
+              onClick={() => {
+                keep(DRAFT, null)
+                void opened.refetch()
+              }}
+            >
+              Begin a new sheet
+            </Button>
+          )}
+        </div>
+      )}
+      {opened.data && !waits && instruments.length > 0 && (
+        <BenchTable
+          key={`${id ?? ''} ${first?.tune ?? ''}`}
+          {...opened.data}
+          instruments={instruments}
+          tunes={tunes ?? []}
+        />
+      )}
+    </Screen>
+  )
+}

@@ -1,0 +1,77 @@
+import { useLayoutEffect, useMemo, useRef, useState } from 'react'
+import type { QuestionMusic } from '../api/client'
+import { EngravedPage } from '../engraving/EngravedPage'
+import { rowScale, type Form, type Layout, type RowId } from '../engraving/layout'
+
+const NONE: readonly string[] = []
+
+/** A ledger line lies so near the middle of its head. */
+const NEAR_PX = 8
+
+const middle = (element: Element) => {
+  const { left, width } = element.getBoundingClientRect()
+  return left + width / 2
+}
+
+/** The music of a question: as it is asked, or whole with its answer. */
+export function QuestionNotes({
+  music,
+  picture,
+  rows,
+  shown,
+  staffMm,
+  solved,
+  gap = false,
+}: {
+  music: QuestionMusic
+  picture: string
+  /** Rows for which there is room. */
+  rows: readonly RowId[]
+  /** Rows that are filled in. */
+  shown: readonly RowId[]
+  staffMm: number
+  solved: boolean
+  /** What is left away is marked as a gap. */
+  gap?: boolean
+}) {
+  const form = useMemo<Form>(() => ({ pieceMm: staffMm }), [staffMm])
+  const [layout, setLayout] = useState<Layout | null>(null)
+  const svg = useMemo(() => {
+    const away = [...music.unseen, ...(solved ? [] : music.hidden)]
+    return away.reduce((text, id) => text.replace(`id="${id}"`, `id="${id}" visibility="hidden"`), picture)
+  }, [music, picture, solved])
+  const asks = solved ? '' : `${music.hidesStems ? 'asks-stems' : ''} ${music.hidesSignature ? 'asks-signature' : ''}`
+  const host = useRef<HTMLDivElement>(null)
+  // Ledger lines are drawn apart from their notes: those of notes that are left away would tell where they are.
+  useLayoutEffect(() => {
+    const heads = [...(host.current?.querySelectorAll('g.note:not([visibility=hidden]) .notehead') ?? [])].map(middle)
+    for (const dash of host.current?.querySelectorAll<SVGElement>('.ledgerLines path') ?? [])
+      dash.style.visibility = heads.some((x) => Math.abs(x - middle(dash)) < NEAR_PX) ? '' : 'hidden'
+  }, [svg])
+  const spot = gap && !solved ? layout?.notes.get(music.hidden[0] ?? '') : undefined
+  const system = spot && layout?.systems[spot.system]
+  return (
+    <div ref={host} className={`relative w-fit ${asks}`} style={{ paddingBottom: rowsHeight(rows, form) }}>
+      <EngravedPage
+        svg={svg}
+        reading={music}
+        rows={shown}
+        same={solved ? music.ringed : NONE}
+        form={form}
+        onLayout={setLayout}
+      />
+      {spot && system && (
+        <span
+          className="absolute flex items-center justify-center border-2 border-dashed border-soft bg-white font-bold"
+          style={{ left: spot.x - 13, top: system.top + 2, width: 26, height: system.bottom - system.top - 4 }}
+          aria-hidden="true"
+        >
+          ?
+        </span>
+      )}
+    </div>
+  )
+}
+
+/** The engraver leaves room for rows under its last line of music only where something else stands there. */
+const rowsHeight = (rows: readonly RowId[], form: Form) => (rows.length > 0 ? 6 * rowScale(form) : 0)
