@@ -16,6 +16,7 @@ Type[] all =
     typeof(BowProposals),
     typeof(ReadingOverHttp),
     typeof(WritingStep),
+    typeof(ThousandSheets),
 ];
 var inTurn = new Dictionary<string, Action>(StringComparer.OrdinalIgnoreCase)
 {
