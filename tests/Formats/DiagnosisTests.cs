@@ -158,7 +158,10 @@ public class DiagnosisTests
 
     [Fact]
     public void Every_kind_of_mistake_is_among_them() =>
-        Assert.Equal(Enum.GetValues<MistakeKind>().Select(ReplyText.Kind).Order(), Rows.Select(r => r[4]).Distinct().Order());
+        Assert.Equal(
+            Enum.GetValues<MistakeKind>().Where(k => k <= MistakeKind.Unclear).Select(ReplyText.Kind).Order(),
+            Rows.Select(r => r[4]).Distinct().Order()
+        );
 
     [Theory] // The words are ours; the facts in them are those of the rows above.
     [InlineData("violin|D|F#4|F", "The letter is right. Look at the key signature: it makes every F sharp, so this is F♯.")]

@@ -6,27 +6,11 @@ using Coppia.Core.Shapes;
 
 namespace Coppia.Core.Drills;
 
-/// <summary>What happened when a note was answered, in the order in which it is looked for (craft 14).</summary>
-public enum MistakeKind
-{
-    Right,
-    ForgotSignature,
-    ForgotAccidental,
-    OneStep,
-    WrongEnd,
-    OtherClef,
-    WrongOctave,
-    LowHigh,
-    OtherInstrument,
-    NeighbourString,
-    Unclear,
-}
-
-/// <summary>What happened.</summary>
+/// <summary>What happened when a note was answered.</summary>
 /// <param name="Kind">The first kind that fits.</param>
 /// <param name="Shown">The note that was shown.</param>
 /// <param name="Answered">The note that the answer names or sounds; null for a pair that the hand does not have.</param>
-public sealed record Diagnosis(MistakeKind Kind, Pitch Shown, Pitch? Answered)
+public sealed record Diagnosis(MistakeKind Kind, Pitch Shown, Pitch? Answered) : Judgement(Kind)
 {
     /// <summary>For another clef: those in which the note would have the answer's letter.</summary>
     public IReadOnlyList<Clef> Clefs { get; init; } = [];
@@ -37,7 +21,8 @@ public sealed record Diagnosis(MistakeKind Kind, Pitch Shown, Pitch? Answered)
     /// <summary>Where the note is played.</summary>
     public Placement? Place { get; init; }
 
-    public bool IsRight => Kind == MistakeKind.Right;
+    /// <summary>In which form the note was asked.</summary>
+    public ExerciseKind AskedAs { get; init; } = ExerciseKind.NameIt;
 
     /// <param name="player">Who answers; the note is shown in the instrument's first clef.</param>
     /// <param name="shown">The written note.</param>
@@ -62,6 +47,8 @@ public sealed record Diagnosis(MistakeKind Kind, Pitch Shown, Pitch? Answered)
             {
                 NameReply name => OfName(name),
                 PairReply pair => OfPair(pair),
+                SpotReply spot => OfSpot(spot),
+                StaffReply staff => OfStaff(staff.Place),
                 _ => throw new ArgumentOutOfRangeException(nameof(reply), reply, null),
             };
 
@@ -95,6 +82,37 @@ public sealed record Diagnosis(MistakeKind Kind, Pitch Shown, Pitch? Answered)
             }
 
             return new Diagnosis(MistakeKind.Unclear, Shown, sound);
+        }
+
+        /// <summary>A named note that is looked for on the fingerboard: nothing was read.</summary>
+        private Diagnosis OfSpot(SpotReply reply)
+        {
+            var midi = Player.Instrument.Strings[reply.String].Midi + reply.Semitones;
+            var spelled = Spelling.InKey(midi, Key);
+            var plain = Ways.Count > 0 ? Ways[0] : (Placement?)null;
+            var kind =
+                (midi - Shown.Midi) % 12 == 0 ? MistakeKind.WrongOctave
+                : plain?.String == reply.String && Math.Abs(midi - Shown.Midi) == 1 ? MistakeKind.LowHigh
+                : plain is { } at && Math.Abs(at.String - reply.String) == 1 && at.Semitones == reply.Semitones
+                    ? MistakeKind.NeighbourString
+                : MistakeKind.Unclear;
+            return new Diagnosis(kind, Shown, spelled);
+        }
+
+        /// <summary>A line or space, told or written on.</summary>
+        private Diagnosis OfStaff(StaffPlace place)
+        {
+            var answered = Key.Apply(Clef.PitchAt(place.Height));
+            var apart = place.Height - Height;
+            Clef[] clefs = [.. Clef.All.Where(c => c != Clef && c.HeightOf(Shown) == place.Height)];
+            var kind =
+                apart == 0 ? MistakeKind.Right
+                : Math.Abs(apart) == 1 ? MistakeKind.OneStep
+                : place.Height == StaffPlace.TopLine - Height ? MistakeKind.WrongEnd
+                : clefs.Length > 0 ? MistakeKind.OtherClef
+                : apart % 7 == 0 ? MistakeKind.WrongOctave
+                : MistakeKind.Unclear;
+            return new Diagnosis(kind, Shown, answered) { Clefs = kind == MistakeKind.OtherClef ? clefs : [] };
         }
 
         /// <summary>Mistakes of reading: what tells them is the note that was taken for the one shown.</summary>

@@ -9,15 +9,36 @@ public static class FollowUp
 {
     /// <summary>The next question; after a right answer null.</summary>
     /// <param name="asked">The question that was answered wrongly.</param>
-    public static Question? After(Diagnosis diagnosis, NoteQuestion asked, Player player)
+    public static Question? After(Judgement judgement, Question asked, Player player)
+    {
+        if (judgement.IsRight)
+            return null;
+        return (judgement, asked) switch
+        {
+            (Diagnosis d, NoteQuestion q) => AfterNote(d, q, player),
+            // Which way a stem goes is told by the line or space of its head.
+            (StemJudgement, NoteQuestion q) when OnStaff(q.Note, player) => q with { Kind = ExerciseKind.LineOrSpace },
+            // Whoever names a signature wrongly writes it, and the other way round.
+            (SignatureJudgement, SignatureQuestion q) when q.Fifths != 0 => q with { Written = !q.Written },
+            (ShapeJudgement, ShapeQuestion q) => q with { Drawn = !q.Drawn },
+            // The step that was wrong lies in the shape of its string.
+            (ScaleJudgement { Degree: > 0 } s, ScaleQuestion q) => ShapeOf(s, q, player) ?? asked,
+            // The bar as it was filled: does it come out?
+            (BeatJudgement { Answered: { } bar }, BeatQuestion) when bar.Bars[0].Events.Count > 0 => new BeatQuestion(
+                BeatTask.IsItRight,
+                bar
+            ),
+            _ => asked,
+        };
+    }
+
+    private static Question AfterNote(Diagnosis diagnosis, NoteQuestion asked, Player player)
     {
         switch (diagnosis.Kind)
         {
-            case MistakeKind.Right:
-                return null;
             case MistakeKind.ForgotSignature:
                 return new SignatureQuestion(asked.Key.Fifths, Written: false);
-            case MistakeKind.OneStep or MistakeKind.WrongEnd or MistakeKind.Unclear when OnStaff(asked.Note, player):
+            case MistakeKind.OneStep or MistakeKind.WrongEnd or MistakeKind.Unclear when asked.Kind != ExerciseKind.FindIt && OnStaff(asked.Note, player):
                 return new NoteQuestion(ExerciseKind.LineOrSpace, asked.Note, asked.Key);
             case MistakeKind.OtherClef:
                 // The note on the clef's own line: what the sign is there to tell.
@@ -29,6 +50,14 @@ public static class FollowUp
             default:
                 return asked;
         }
+    }
+
+    private static ShapeQuestion? ShapeOf(ScaleJudgement judgement, ScaleQuestion asked, Player player)
+    {
+        if (judgement.Scale.Reading.Notes[judgement.Degree].Placement is not { } at)
+            return null;
+        var question = new ShapeQuestion(asked.Key, at.String, player.FrameOf(at).Position, Drawn: false);
+        return Shapes.HandShape.InKey(player.Instrument, asked.Key, question.Position)[at.String].Spots.Count > 1 ? question : null;
     }
 
     private static bool OnStaff(Pitch note, Player player) => StaffPlace.Of(note, player.Instrument.FirstClef).OnStaff;

@@ -1,4 +1,5 @@
 using Coppia.Core.Drills;
+using Coppia.Core.Exercises;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
 
@@ -15,6 +16,10 @@ public static class DiagnosisWords
         var name = Labels.Note(shown, style);
         var letter = Labels.Note(new Pitch(shown.Letter, 0, shown.Octave), style);
         var answered = diagnosis.Answered is { } a ? Labels.Note(a, style) : "";
+        if (diagnosis.AskedAs is ExerciseKind.LineOrSpace or ExerciseKind.WriteIt && !diagnosis.IsRight)
+            return OnStaff(diagnosis, place, player);
+        if (diagnosis is { AskedAs: ExerciseKind.FindIt, Kind: MistakeKind.Unclear or MistakeKind.WrongOctave })
+            return $"There {(diagnosis.Kind == MistakeKind.WrongOctave ? "another " + answered : answered)} sounds. This {name} is {Pair(diagnosis, player)}.";
         return diagnosis.Kind switch
         {
             MistakeKind.Right => $"Yes, {name}.",
@@ -34,6 +39,27 @@ public static class DiagnosisWords
                 + $"On the {player.Instrument.Name.ToLowerInvariant()} it is {Pair(diagnosis, player)}.",
             MistakeKind.NeighbourString => $"The finger is right, but on the next string. {name} is {Pair(diagnosis, player)}.",
             _ => $"Not this one. Begin at the staff: {Where(place)} is {letter}{(shown.Alter != 0 ? $", here {name}" : "")}.",
+        };
+    }
+
+    /// <summary>A line or space that was told, or written on.</summary>
+    private static string OnStaff(Diagnosis diagnosis, StaffPlace place, Player player)
+    {
+        var (style, clef) = (player.Style, player.Instrument.FirstClef);
+        var written = diagnosis.AskedAs == ExerciseKind.WriteIt;
+        var isIt =
+            written ? $"{Labels.Note(diagnosis.Shown, style)} is {Where(place)}"
+            : place.OnLine ? $"The line goes through the head: {Where(place)}"
+            : $"The head lies between two lines: {Where(place)}";
+        var there = diagnosis.Answered is { } a ? Labels.Note(a, style) : "";
+        return diagnosis.Kind switch
+        {
+            MistakeKind.OneStep when written => $"One step off: {there} is written there. {isIt}.",
+            MistakeKind.OneStep => $"One step off. {isIt}.",
+            MistakeKind.WrongEnd => $"Counted from the top. Lines and spaces are counted from the bottom. {isIt}.",
+            MistakeKind.OtherClef when written => $"There it is in {Clefs(diagnosis)} clef. In {clef.Name} clef {isIt}.",
+            MistakeKind.WrongOctave when written => $"That is a {there}, but another one. This {isIt}.",
+            _ => $"Not there. {isIt}.",
         };
     }
 

@@ -150,4 +150,29 @@ public static class ExerciseWords
                 "Each spot by itself, until it is comfortable; then one note more."
             ),
         };
+
+    /// <summary>What is to be done where a question is answered on the screen.</summary>
+    public static string OnScreen(Question question) =>
+        question switch
+        {
+            NoteQuestion { Kind: ExerciseKind.NameIt } => "Which note is this?",
+            NoteQuestion { Kind: ExerciseKind.FingerIt } => "Which string, which finger?",
+            NoteQuestion { Kind: ExerciseKind.WriteIt } => "Put the note on the staff.",
+            NoteQuestion { Kind: ExerciseKind.FindIt } => "Press it on the fingerboard.",
+            NoteQuestion { Kind: ExerciseKind.LineOrSpace } => "Line or space, and which one?",
+            NoteQuestion => "Draw the stem from the head.",
+            SignatureQuestion { Written: true } => "Put the signs on the staff, in their order.",
+            SignatureQuestion => "Choose the key, and the letters that it changes.",
+            ShapeQuestion { Drawn: true } => "Press every note that the key has under the hand.",
+            ShapeQuestion => "Which shape is this?",
+            PenQuestion => "Trace it with a finger, a pen or the mouse.",
+            BeatQuestion { Task: BeatTask.Gap } => "Choose the missing value.",
+            BeatQuestion { Task: BeatTask.Barlines } => "Press between two notes to set a barline.",
+            BeatQuestion => "Add up the beats.",
+            BarsQuestion { Kind: ExerciseKind.CountIt } => "Tap the syllables in their order.",
+            BarsQuestion { Kind: ExerciseKind.BowIt } => "Press each note that begins a stroke: once down, twice up.",
+            BarsQuestion => "Press the note that is not the same in both bars.",
+            ScaleQuestion => "Press the scale, note by note, then tap its half steps.",
+            _ => "",
+        };
 }
