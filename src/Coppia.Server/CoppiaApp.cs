@@ -102,6 +102,7 @@ public static class CoppiaApp
         app.MapShapes();
         app.MapExercises();
         app.MapSheets();
+        app.MapDrills();
         app.MapGet("/api/{**rest}", () => Results.Problem(statusCode: 404, title: "There is nothing at this address."))
             .ExcludeFromDescription();
         app.MapFallback(() => Results.File(Path.Combine(options.WebFolder, "index.html"), "text/html")).ExcludeFromDescription();
