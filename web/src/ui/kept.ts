@@ -29,6 +29,13 @@ export function keep(key: string, value: unknown) {
   for (const tell of listeners) tell()
 }
 
+// Gone back to, a page wakes with what it knew when it was left; what was typed since then is in the storage.
+window.addEventListener('pageshow', (event) => {
+  if (!event.persisted) return
+  memory.clear()
+  for (const tell of listeners) tell()
+})
+
 const listen = (tell: () => void) => {
   listeners.add(tell)
   return () => void listeners.delete(tell)
