@@ -68,6 +68,13 @@ public class MonkeyTests(Stage stage)
         "Edit",
         "More for",
         "Rename",
+        // Another sheet or part, with fields of its own.
+        "First sheet",
+        "A new sheet",
+        "Take the part out",
+        "Settings",
+        "Done",
+        "+",
     ];
 
     /// <summary>What can be pressed where nothing covers it. Files, downloads and printing are the browser’s own.</summary>

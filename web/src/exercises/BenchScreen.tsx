@@ -1,3 +1,4 @@
+import { useEffect, useState } from 'react'
 import { useParams, useSearchParams } from 'react-router'
 import { useInstruments } from '../api/instruments'
 import { useTunes } from '../tunes/queries'
@@ -12,7 +13,9 @@ import { useOpenBench } from './useOpenBench'
 /** The exercise bench: what to train at the left, the sheet as it will be printed at the right. */
 export function BenchScreen() {
   const { id } = useParams()
-  const [search] = useSearchParams()
+  const [address, setAddress] = useSearchParams()
+  // A first sheet is made once: whoever comes back or loads anew finds it as it was left.
+  const [search] = useState(address)
   const tune = Number(search.get('first') ?? NaN)
   const instruments = useInstruments().data ?? []
   const tunes = useTunes('').data
@@ -23,6 +26,10 @@ export function BenchScreen() {
       : null
   const opened = useOpenBench(id ? Number(id) : null, first)
   const waits = Number.isInteger(tune) && !first && tunes === undefined
+  const made = opened.data !== undefined && first !== null
+  useEffect(() => {
+    if (made && address.size > 0) setAddress({}, { replace: true })
+  }, [made, address, setAddress])
   return (
     <Screen className="flex min-h-0 flex-1 flex-col">
       {opened.error && (
