@@ -8,6 +8,8 @@ import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router'
 import { Refusal } from './api/client'
+import { CardsScreen } from './cards/CardsScreen'
+import { AnswerSheet } from './drills/AnswerSheet'
 import { PrintView } from './print/PrintView'
 import { AllShapes } from './shapes/AllShapes'
 import { ShapesScreen } from './shapes/ShapesScreen'
@@ -56,7 +58,9 @@ createRoot(root).render(
               <Route path="/tunes/:id/write" element={<MendTune />} />
               <Route path="/shapes" element={<ShapesScreen />} />
               <Route path="/exercises" element={<BenchScreen />} />
+              <Route path="/exercises/answer" element={<AnswerSheet />} />
               <Route path="/exercises/:id" element={<BenchScreen />} />
+              <Route path="/cards" element={<CardsScreen />} />
               <Route path="/taping" element={<TapingScreen />} />
               <Route path="/style" element={<StyleScreen />} />
               <Route path="*" element={<Navigate to="/tunes" replace />} />

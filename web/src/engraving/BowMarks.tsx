@@ -17,7 +17,7 @@ export function BowMarks({ note, both, x, y }: { note: ReadingNote; both: boolea
 }
 
 /** Down bow: a square open below; up bow: a point. Drawn, so that no music font is needed. */
-function BowMark({ up, x, y }: { up: boolean; x: number; y: number }) {
+export function BowMark({ up, x, y }: { up: boolean; x: number; y: number }) {
   const path = up
     ? `M${x - 4.5},${y - 6.5} L${x},${y + 6.5} L${x + 4.5},${y - 6.5}`
     : `M${x - 5.5},${y + 5} V${y - 5} H${x + 5.5} V${y + 5}`

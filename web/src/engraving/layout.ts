@@ -98,8 +98,8 @@ export function engravingOptions(widthPx: number, rows: readonly RowId[], form?:
   }
 }
 
-/** Where a note lies; its top is that of what is printed over it, if anything is. */
-export type Spot = { x: number; width: number; top: number; system: number }
+/** Where a note’s head lies; its top is that of what is printed over it, if anything is. */
+export type Spot = { x: number; y: number; width: number; top: number; system: number }
 
 /** Half the width of a mark above a note, with air. */
 const MARK_PX = 8
@@ -136,6 +136,7 @@ export function measure(host: HTMLElement): Layout {
       const printed = over.filter((r) => r.left - MARK_PX < middle && middle < r.right + MARK_PX)
       notes.set(element.id, {
         x: middle,
+        y: (head.top + head.bottom) / 2,
         width: head.right - head.left,
         top: Math.min(rectOf(element).top, ...printed.map((r) => r.top)),
         system: index,

@@ -201,6 +201,13 @@ export function BenchTable({
             Keep
           </Button>
           <Button
+            size="strip"
+            disabled={bench.parts.every((p) => p.isPlayed)}
+            onClick={() => void navigate(`/exercises/answer?for=${shown?.id ?? ''}`)}
+          >
+            Answer here
+          </Button>
+          <Button
             kind="go"
             size="strip"
             disabled={bench.parts.length === 0}

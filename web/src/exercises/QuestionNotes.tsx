@@ -1,4 +1,4 @@
-import { useLayoutEffect, useMemo, useRef, useState } from 'react'
+import { useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import type { QuestionMusic } from '../api/client'
 import { EngravedPage } from '../engraving/EngravedPage'
 import { rowScale, type Form, type Layout, type RowId } from '../engraving/layout'
@@ -22,6 +22,9 @@ export function QuestionNotes({
   staffMm,
   solved,
   gap = false,
+  same = NONE,
+  onPick,
+  onLayout,
 }: {
   music: QuestionMusic
   picture: string
@@ -33,9 +36,20 @@ export function QuestionNotes({
   solved: boolean
   /** What is left away is marked as a gap. */
   gap?: boolean
+  /** Notes to ring, where the answer does not. */
+  same?: readonly string[]
+  onPick?: ((id: string) => void) | undefined
+  onLayout?: ((layout: Layout) => void) | undefined
 }) {
   const form = useMemo<Form>(() => ({ pieceMm: staffMm }), [staffMm])
   const [layout, setLayout] = useState<Layout | null>(null)
+  const measured = useCallback(
+    (now: Layout) => {
+      setLayout(now)
+      onLayout?.(now)
+    },
+    [onLayout],
+  )
   const svg = useMemo(() => {
     const away = [...music.unseen, ...(solved ? [] : music.hidden)]
     return away.reduce((text, id) => text.replace(`id="${id}"`, `id="${id}" visibility="hidden"`), picture)
@@ -56,9 +70,10 @@ export function QuestionNotes({
         svg={svg}
         reading={music}
         rows={shown}
-        same={solved ? music.ringed : NONE}
+        same={solved && music.ringed.length > 0 ? music.ringed : same}
         form={form}
-        onLayout={setLayout}
+        onPick={onPick}
+        onLayout={measured}
       />
       {spot && system && (
         <span

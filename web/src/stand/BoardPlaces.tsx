@@ -16,20 +16,23 @@ const within = (low: number, n: number, high: number) => Math.min(high, Math.max
 export const BoardPlaces = memo(function BoardPlaces({
   instrument,
   last,
+  only,
   onProbe,
 }: {
   instrument: Instrument
   /** The last place that is shown. */
   last: number
+  /** The one string that can be pressed; all where it is left out. */
+  only?: number | undefined
   onProbe: (place: Place) => void
 }) {
-  const [focus, setFocus] = useState<Place>({ string: 1, semitones: 0 })
+  const [focus, setFocus] = useState<Place>({ string: only ?? 1, semitones: 0 })
   const group = useRef<SVGGElement>(null)
   const { x, y } = boardSize(instrument, last)
   const onKeyDown = (event: KeyboardEvent) => {
     const step = STEPS[event.key]
     if (step) {
-      const string = within(0, focus.string + step.string, instrument.strings.length - 1)
+      const string = only ?? within(0, focus.string + step.string, instrument.strings.length - 1)
       const semitones = within(0, focus.semitones + step.semitones, last)
       event.preventDefault()
       group.current?.querySelector<SVGGElement>(`[data-place="${string}-${semitones}"]`)?.focus()
@@ -44,9 +47,10 @@ export const BoardPlaces = memo(function BoardPlaces({
     n === 0
       ? [BOARD.nutY - 22, BOARD.nutY + 6]
       : [(y(n - 1) + y(n)) / 2, n === last ? BOARD.nutY + BOARD.length : (y(n) + y(n + 1)) / 2]
+  const strings = instrument.strings.filter((s) => only === undefined || s.index === only)
   return (
     <g ref={group}>
-      {instrument.strings.flatMap((s) =>
+      {strings.flatMap((s) =>
         Array.from({ length: last + 1 }, (_, n) => {
           const [top, bottom] = reach(n)
           return (

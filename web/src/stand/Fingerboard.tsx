@@ -95,7 +95,7 @@ export function Fingerboard({
 }
 
 /** Board, nut, tapes and strings; the string in use is bright. */
-const Strung = memo(function Strung({
+export const Strung = memo(function Strung({
   instrument,
   last,
   shown,

@@ -13,6 +13,7 @@ const MENU = [
   { to: '/tunes', label: 'Tunes' },
   { to: '/shapes', label: 'Shapes' },
   { to: '/exercises', label: 'Exercises' },
+  { to: '/cards', label: 'Cards' },
   { to: '/taping', label: 'Taping sheet' },
   { to: '/style', label: 'House style' },
 ]

@@ -1,0 +1,85 @@
+import { useState } from 'react'
+import { Drawn } from './Drawn'
+import { Press, PressRow } from './Press'
+import type { SurfaceProps } from './answering'
+import { ValueSign } from './ValueSign'
+
+const asGap = (value: string) => ({ value })
+const asSum = (sum: string) => ({ sum })
+
+/** A bar with a gap: which value is missing; or a whole bar: is it right? */
+export function BeatChoice({ question, onReply, solved, gap }: SurfaceProps & { gap: boolean }) {
+  const [chosen, setChosen] = useState<string | null>(null)
+  return (
+    <>
+      {question.sheet.music && (
+        <Drawn music={question.sheet.music} label={question.picture} solved={solved} gap={gap} />
+      )}
+      <div className="mt-4">
+        <PressRow label={gap ? 'Value' : 'Sum'}>
+          {question.choices.map((c) => (
+            <Press
+              key={c.value}
+              wide
+              pressed={chosen === c.value}
+              disabled={solved}
+              onPress={() => {
+                setChosen(c.value)
+                onReply(gap ? asGap(c.value) : asSum(c.value))
+              }}
+            >
+              {gap && <ValueSign value={c.value} />}
+              {c.label}
+            </Press>
+          ))}
+        </PressRow>
+      </div>
+    </>
+  )
+}
+
+/** A row of notes: barlines are set between them. */
+export function Barlines({ question, onReply, solved }: SurfaceProps) {
+  const [after, setAfter] = useState<readonly number[]>([])
+  const toggle = (n: number) => {
+    const next = after.includes(n) ? after.filter((x) => x !== n) : [...after, n].sort((a, b) => a - b)
+    setAfter(next)
+    onReply(next.length === 0 ? null : { after: next })
+  }
+  const { music } = question.sheet
+  const right = (question.answer as { after: number[] }).after
+  return (
+    music && (
+      <Drawn music={music} label={question.picture} solved={solved} inBars>
+        {({ layout }) =>
+          question.events.slice(1).map((id, i) => {
+            const [before, next] = [layout.notes.get(question.events[i] ?? ''), layout.notes.get(id)]
+            const system = next && layout.systems[next.system]
+            if (!before || !next || !system) return null
+            // At the beginning of a line the gap lies before its first note.
+            const x = before.system === next.system ? (before.x + next.x) / 2 : next.x - 24
+            const isSet = solved ? right.includes(i + 1) : after.includes(i + 1)
+            const isWrong = solved && after.includes(i + 1) && !isSet
+            return (
+              <button
+                key={id}
+                type="button"
+                aria-pressed={isSet}
+                aria-label={`Barline after note ${i + 1}`}
+                disabled={solved}
+                onClick={() => toggle(i + 1)}
+                className="group absolute flex justify-center"
+                style={{ left: x - 13, top: system.top - 10, width: 26, height: system.bottom - system.top + 20 }}
+              >
+                <span
+                  className={`my-2.5 ${isSet ? 'w-0.5 bg-ink' : isWrong ? 'w-0.5 bg-maple' : 'border-l-2 border-dotted border-line-dark group-enabled:group-hover:border-solid group-enabled:group-hover:border-maple group-disabled:border-transparent'}`}
+                  style={{ height: system.bottom - system.top }}
+                />
+              </button>
+            )
+          })
+        }
+      </Drawn>
+    )
+  )
+}
