@@ -30,6 +30,14 @@ internal static class ExerciseEndpoints
             .MapPost("/show", (SheetParts parts, Styles styles, SheetDoc doc) => Made(() => parts.Views(doc), styles))
             .WithName("showSheet")
             .ProducesProblem(422);
+        exercises
+            .MapPost(
+                "/for/{instrument}",
+                (SheetParts parts, Styles styles, string instrument, string from, SheetDoc doc) =>
+                    Made(() => parts.For(instrument, from, doc), styles)
+            )
+            .WithName("copySheetFor")
+            .ProducesProblem(422);
         exercises.MapPost("/file/{format}", File).WithName("saveSheetAsFile").ProducesProblem(422);
         exercises.MapPost("/import", Import).WithName("readSheetFile").ProducesProblem(422);
         exercises.MapPost("/tune", KeepAsTune).WithName("keepExerciseAsTune").ProducesProblem(422);

@@ -66,6 +66,51 @@ internal sealed class SheetParts(Styles styles, Readings readings)
         return [.. FirstSheet.Of(tune, seed).Select(r => Make(new MakePart(instruments, Written(r, kept.Tune.Id))))];
     }
 
+    /// <summary>The same sheet for another instrument; music to play is made anew for its hand.</summary>
+    /// <param name="from">The instrument whose questions are taken.</param>
+    /// <exception cref="FormatException">A question is broken; the message names it.</exception>
+    public SheetCopyView For(string to, string from, SheetDoc doc)
+    {
+        var (giver, taker) = (Players([from])[0], Players([to])[0]);
+        var (parts, leftOut, number) = (new List<SheetPartView>(), 0, 0);
+        foreach (var part in doc.Parts)
+        {
+            var kind = KindOf(part.Request.Kind);
+            // The range is the first instrument's.
+            var asked = part.Request with { Lowest = null, Highest = null };
+            var items = part.Items.Select(i => QuestionOf(i, kind, giver, number++)).ToArray();
+            if (kind.IsPlayed())
+            {
+                try
+                {
+                    parts.Add(Make(new MakePart([to], asked)));
+                }
+                catch (SheetImpossibleException)
+                {
+                    leftOut += items.Length;
+                }
+
+                continue;
+            }
+
+            var moved = AnotherInstrument.Of([.. items.Select(i => i.Question)], giver, taker);
+            var kept = part
+                .Items.Zip(moved)
+                .Where(i => i.Second is not null)
+                .Select(i => new SheetItemView(
+                    NewId(),
+                    i.First.Pinned,
+                    new Dictionary<string, SheetQuestionView> { [to] = SheetQuestionView.Of(SheetItem.Of(i.Second!, taker), taker) }
+                ))
+                .ToArray();
+            leftOut += items.Length - kept.Length;
+            if (kept.Length > 0)
+                parts.Add(ViewOf(asked, Read(asked, [taker]), kept));
+        }
+
+        return new SheetCopyView(parts, leftOut);
+    }
+
     /// <summary>The music of a question to play, with the pairs that belong to it.</summary>
     /// <exception cref="FormatException">It is not music to play.</exception>
     public (Core.Music.Score Music, IReadOnlyDictionary<string, Core.Fingering.Pin> Pins, Player Player) MusicOf(ExerciseTune asked)

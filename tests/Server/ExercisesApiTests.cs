@@ -265,4 +265,19 @@ public class ExercisesApiTests(RunningServer server) : IClassFixture<RunningServ
         Assert.Equal(["Violin", "Double bass"], read.Lines.Select(l => l.Name));
         Assert.Equal("Score", read.Lines[0].Score.Title);
     }
+
+    [Fact]
+    public async Task A_sheet_is_copied_for_another_instrument_and_says_what_is_left_out()
+    {
+        var doc = Doc(await Part("name-it"));
+        var (status, copy) = await server.Send(HttpMethod.Post, "/api/exercises/for/cello?from=violin", doc);
+        Assert.Equal(200, status);
+        var part = copy.GetProperty("parts")[0];
+        Assert.Equal(12, Items(part).Length + copy.GetProperty("leftOut").GetInt32());
+        Assert.All(Items(part), item => Assert.Contains("\"clef\":\"bass\"", Question(item, "cello"), StringComparison.Ordinal));
+        // What a hand cannot do is left out whole: a violin has no stretches of a cello's kind to give, and a bass none to take.
+        var stretches = Doc(await Part("stretch", instruments: "cello"), "Stretches", "cello");
+        (status, copy) = await server.Send(HttpMethod.Post, "/api/exercises/for/bass?from=cello", stretches);
+        Assert.Equal((200, 0, 1), (status, copy.GetProperty("parts").GetArrayLength(), copy.GetProperty("leftOut").GetInt32()));
+    }
 }
