@@ -54,6 +54,7 @@ public sealed record SheetDoc(string Heading, bool NameLine, IReadOnlyList<strin
 /// <param name="Hidden">Ids of notes that the question leaves away.</param>
 /// <param name="Unseen">Ids of rests that are never drawn.</param>
 /// <param name="Ringed">Ids of notes that the answer rings.</param>
+/// <param name="BarlinesAfter">Ids of notes and rests after which the answer draws a barline.</param>
 /// <param name="AnswerRows">Rows under or over the notes that belong to the answer.</param>
 public sealed record QuestionMusicView(
     string MusicXml,
@@ -62,6 +63,7 @@ public sealed record QuestionMusicView(
     IReadOnlyList<string> Hidden,
     IReadOnlyList<string> Unseen,
     IReadOnlyList<string> Ringed,
+    IReadOnlyList<string> BarlinesAfter,
     IReadOnlyList<string> AnswerRows,
     IReadOnlyList<BarView> Bars,
     IReadOnlyList<ReadingNoteView> Notes,
@@ -122,6 +124,7 @@ public sealed record SheetQuestionView(
             Hidden: music.Away == LeftAway.Events ? music.EventIds : [],
             Unseen: music.Unseen,
             Ringed: item.Answer is DifferenceAnswer d ? d.NoteIds : [],
+            BarlinesAfter: item.Answer is BarlinesAnswer b ? [.. b.After.Select(n => music.Score.Bars[0].Events[n - 1].Id)] : [],
             AnswerRows: item.Question.Kind switch
             {
                 ExerciseKind.CountIt => ["count"],
@@ -173,6 +176,10 @@ public sealed record SheetPartView(
     string? Care,
     IReadOnlyList<SheetItemView> Items
 );
+
+/// <summary>A sheet for another instrument.</summary>
+/// <param name="LeftOut">How many questions it has no answer for.</param>
+public sealed record SheetCopyView(IReadOnlyList<SheetPartView> Parts, int LeftOut);
 
 /// <summary>A kept sheet.</summary>
 public sealed record SheetView(

@@ -47,7 +47,6 @@ export function Barlines({ question, onReply, solved }: SurfaceProps) {
     onReply(next.length === 0 ? null : { after: next })
   }
   const { music } = question.sheet
-  const right = (question.answer as { after: number[] }).after
   return (
     music && (
       <Drawn music={music} label={question.picture} solved={solved} inBars>
@@ -58,8 +57,8 @@ export function Barlines({ question, onReply, solved }: SurfaceProps) {
             if (!before || !next || !system) return null
             // At the beginning of a line the gap lies before its first note.
             const x = before.system === next.system ? (before.x + next.x) / 2 : next.x - 24
-            const isSet = solved ? right.includes(i + 1) : after.includes(i + 1)
-            const isWrong = solved && after.includes(i + 1) && !isSet
+            const isSet = after.includes(i + 1)
+            const isRight = music.barlinesAfter.includes(question.events[i] ?? '')
             return (
               <button
                 key={id}
@@ -72,7 +71,7 @@ export function Barlines({ question, onReply, solved }: SurfaceProps) {
                 style={{ left: x - 13, top: system.top - 10, width: 26, height: system.bottom - system.top + 20 }}
               >
                 <span
-                  className={`my-2.5 ${isSet ? 'w-0.5 bg-ink' : isWrong ? 'w-0.5 bg-maple' : 'border-l-2 border-dotted border-line-dark group-enabled:group-hover:border-solid group-enabled:group-hover:border-maple group-disabled:border-transparent'}`}
+                  className={`my-2.5 ${isSet && !(solved && isRight) ? `w-0.5 ${solved ? 'bg-maple' : 'bg-ink'}` : 'border-l-2 border-dotted border-line-dark group-enabled:group-hover:border-solid group-enabled:group-hover:border-maple group-disabled:border-transparent'}`}
                   style={{ height: system.bottom - system.top }}
                 />
               </button>

@@ -57,11 +57,14 @@ export function QuestionNotes({
   const asks = solved ? '' : `${music.hidesStems ? 'asks-stems' : ''} ${music.hidesSignature ? 'asks-signature' : ''}`
   const host = useRef<HTMLDivElement>(null)
   // Ledger lines are drawn apart from their notes: those of notes that are left away would tell where they are.
+  const leavesAway = music.hidden.length > 0 && !solved
   useLayoutEffect(() => {
+    if (!leavesAway) return
     const heads = [...(host.current?.querySelectorAll('g.note:not([visibility=hidden]) .notehead') ?? [])].map(middle)
     for (const dash of host.current?.querySelectorAll<SVGElement>('.ledgerLines path') ?? [])
       dash.style.visibility = heads.some((x) => Math.abs(x - middle(dash)) < NEAR_PX) ? '' : 'hidden'
-  }, [svg])
+  }, [svg, leavesAway])
+  const barlines = solved && music.barlinesAfter.length > 0
   const spot = gap && !solved ? layout?.notes.get(music.hidden[0] ?? '') : undefined
   const system = spot && layout?.systems[spot.system]
   return (
@@ -73,8 +76,10 @@ export function QuestionNotes({
         same={solved && music.ringed.length > 0 ? music.ringed : same}
         form={form}
         onPick={onPick}
-        onLayout={measured}
+        // Measuring lays the page out: only where something is put over the picture.
+        {...((gap || onLayout || barlines) && { onLayout: measured })}
       />
+      {barlines && layout && <Barlines layout={layout} after={music.barlinesAfter} />}
       {spot && system && (
         <span
           className="absolute flex items-center justify-center border-2 border-dashed border-soft bg-white font-bold"
@@ -85,6 +90,34 @@ export function QuestionNotes({
         </span>
       )}
     </div>
+  )
+}
+
+/** Barlines in the middle between two notes. */
+function Barlines({ layout, after }: { layout: Layout; after: readonly string[] }) {
+  const notes = [...layout.notes]
+  return (
+    <svg className="pointer-events-none absolute inset-0 h-full w-full overflow-visible" aria-hidden="true">
+      {after.map((id) => {
+        const at = notes.findIndex(([own]) => own === id)
+        const [low, high] = [notes[at]?.[1], notes[at + 1]?.[1]]
+        const system = low && layout.systems[low.system]
+        if (!low || !high || !system) return null
+        const x = low.system === high.system ? (low.x + high.x) / 2 : system.right
+        return (
+          <line
+            key={id}
+            x1={x}
+            x2={x}
+            y1={system.top}
+            y2={system.bottom}
+            strokeWidth={2}
+            className="stroke-ink"
+            data-barline={id}
+          />
+        )
+      })}
+    </svg>
   )
 }
 
