@@ -42,33 +42,37 @@ export const EngravedPage = memo(function EngravedPage({
   const found = useRef<Map<string, Element[]>>(null)
   const isNote = useMemo(() => new Set(reading.notes.flatMap((n) => [n.id, ...n.tiedIds])), [reading])
 
+  // A picture with nothing over it need not be laid out at once.
+  const isMeasured =
+    rows.length > 0 || above !== undefined || onPick !== undefined || onLayout !== undefined || form === undefined
   useLayoutEffect(() => {
     if (!picture.current) return
     picture.current.innerHTML = svg
+    if (!isMeasured) return
     const measured = measure(picture.current)
     // They have kept the room of the rows, and have no more to do.
     for (const syllable of picture.current.querySelectorAll('.verse')) syllable.remove()
     setLayout(measured)
     onLayout?.(measured)
-  }, [svg, onLayout])
+  }, [svg, onLayout, isMeasured])
 
   // What is drawn is looked up once, not at each step.
   useLayoutEffect(() => {
     found.current = null
-  }, [reading, layout, rows])
+  }, [reading, layout, rows, svg])
   const elementsOf = (ids: readonly string[]) => {
     if (ids.length === 0 || !page.current) return []
     found.current ??= elementsById(page.current)
     return ids.flatMap((id) => found.current?.get(id) ?? [])
   }
-  useEffect(() => mark(elementsOf(now), 'is-now'), [now, reading, layout])
+  useEffect(() => mark(elementsOf(now), 'is-now'), [now, reading, layout, svg])
   useEffect(
     () =>
       mark(
         elementsOf(same).filter((e) => e.matches('g.note')),
         'is-same',
       ),
-    [same, reading, layout],
+    [same, reading, layout, svg],
   )
 
   const pick = (event: MouseEvent) => {
