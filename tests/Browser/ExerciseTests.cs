@@ -231,4 +231,38 @@ public class ExerciseTests(Stage stage)
             )
         );
     }
+
+    [Fact]
+    public void A_sheet_is_copied_for_another_instrument_with_the_same_questions()
+    {
+        OpenBench();
+        Add("Line or space?");
+        Stage.WaitUntil(() => Drawn() == 12);
+        var heights = HeadHeights();
+        stage.Button("More").Click();
+        Stage
+            .Wait(() => stage.Browser.FindElements(By.CssSelector("[role=menuitem]")).FirstOrDefault(m => m.Text == "Copy for cello"))
+            .Click();
+        Stage.WaitUntil(() => stage.Text("main").Contains("For cello", StringComparison.Ordinal) && Drawn() == 12);
+        Assert.Equal(heights, HeadHeights());
+        stage.Press("u");
+        Stage.WaitUntil(() => stage.Text("main").Contains("For violin", StringComparison.Ordinal));
+    }
+
+    /// <summary>Where each question's head lies above the lowest line of its staff, in half spaces.</summary>
+    private long[] HeadHeights() =>
+        [
+            .. (
+                (IReadOnlyCollection<object>)
+                    stage.Browser.ExecuteScript(
+                        """
+                        const middle = (e) => { const r = e.getBoundingClientRect(); return (r.top + r.bottom) / 2 };
+                        return [...document.querySelectorAll('[data-item]')].map((item) => {
+                          const lines = [...item.querySelectorAll('g.staff > path')].slice(0, 5).map(middle);
+                          return Math.round((lines[4] - middle(item.querySelector('.notehead'))) / ((lines[4] - lines[0]) / 8));
+                        });
+                        """
+                    )!
+            ).Cast<long>(),
+        ];
 }

@@ -25,6 +25,14 @@ export const makeFirstSheet = (tune: number, instruments: readonly string[], see
     }),
   )
 
+/** The same sheet for another instrument, and how many questions it has no answer for. */
+export const copySheetFor = (
+  instrument: string,
+  from: string,
+  doc: SheetDoc,
+): Promise<{ parts: SheetPart[]; leftOut: number }> =>
+  answer(api.POST('/api/exercises/for/{instrument}', { params: { path: { instrument }, query: { from } }, body: doc }))
+
 export type FileFormat = 'json' | 'csv' | 'musicXml'
 
 /** A sheet as the text of a file. */
