@@ -8,6 +8,7 @@ import { Refused } from '../ui/Said'
 import { Screen } from '../ui/Screen'
 import { Strip } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
+import { fingerprint } from './fingerprint'
 import { openDrill } from './queries'
 import { Round } from './Round'
 
@@ -42,7 +43,7 @@ export function AnswerSheet() {
         <Round
           key={`${instrument.id} ${text}`}
           name="sheet"
-          of={`${instrument.id} ${text}`}
+          of={`${instrument.id} ${fingerprint(text)}`}
           view={drill.data}
           instrument={instrument}
           lead={

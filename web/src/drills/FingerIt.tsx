@@ -48,7 +48,7 @@ export function FingerIt({ question, desk, instrument, onReply, solved }: Surfac
           {desk.fingers.map((f) => (
             <Press
               key={f.finger}
-              label={f.finger === 0 ? 'open string' : `finger ${f.finger}`}
+              label={f.finger === 0 ? '0, open string' : `finger ${f.finger}`}
               pressed={finger === f.finger}
               disabled={solved}
               onPress={() => tell(string, f.finger, place)}

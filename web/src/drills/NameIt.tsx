@@ -54,7 +54,7 @@ export function NameIt({ question, desk, onReply, solved }: SurfaceProps) {
           {SIGNS.map((s) => (
             <Press
               key={s.name}
-              label={s.name}
+              label={`${s.label} ${s.name}`}
               keyName={s.key}
               pressed={sign === s.sign}
               disabled={solved}

@@ -1,6 +1,7 @@
 import { useEffect, useEffectEvent, useState, type ReactNode } from 'react'
 import type { DrillQuestion, DrillView, Instrument, Judgement } from '../api/client'
 import { Button } from '../ui/Button'
+import { focusScreen } from '../ui/focus'
 import { Refused } from '../ui/Said'
 import { Strip, StripEnd } from '../ui/Strip'
 import { Help } from './Help'
@@ -40,6 +41,8 @@ export function Round({
   const goOn = () => {
     setReply(null)
     round.goOn()
+    // The next question has keys of its own.
+    focusScreen()
   }
   const onEnter = useEffectEvent((event: KeyboardEvent) => {
     const target = event.target as HTMLElement
@@ -83,23 +86,18 @@ export function Round({
               )}
               <Verdict verdict={verdict} />
               <div className="mt-4 flex flex-wrap items-center gap-3">
-                {verdict ? (
-                  <Button kind="go" onClick={goOn}>
-                    {verdict.right || isFollowUp || !verdict.next
-                      ? 'Go on'
-                      : verdict.next.kind === asked.kind
-                        ? 'Try once more'
-                        : 'Once more, another way'}
+                {/* One button, so that the focus stays where it is. */}
+                <Button
+                  kind="go"
+                  disabled={verdict === null && (!reply || round.busy)}
+                  onClick={verdict ? goOn : check}
+                >
+                  {nameOf(asked, verdict, isFollowUp)}
+                </Button>
+                {!verdict && (
+                  <Button disabled={round.busy} onClick={() => void round.check(null)}>
+                    Show me
                   </Button>
-                ) : (
-                  <>
-                    <Button kind="go" disabled={!reply || round.busy} onClick={check}>
-                      Check
-                    </Button>
-                    <Button disabled={round.busy} onClick={() => void round.check(null)}>
-                      Show me
-                    </Button>
-                  </>
                 )}
                 <span className="text-sm text-soft max-md:hidden" aria-hidden="true">
                   <kbd>Enter</kbd> {verdict ? 'goes on' : 'checks'}
@@ -116,12 +114,17 @@ export function Round({
   )
 }
 
+/** What the green button does. */
+function nameOf(asked: DrillQuestion, verdict: Judgement | null, isFollowUp: boolean) {
+  if (!verdict) return 'Check'
+  if (isFollowUp || !verdict.next) return 'Go on'
+  return verdict.next.kind === asked.kind ? 'Try once more' : 'Once more, another way'
+}
+
 function Question({ asked, number, of }: { asked: DrillQuestion; number: number | null; of: number }) {
   return (
     <div aria-live="polite" className="mb-3">
-      <p className="text-sm text-soft">
-        {number === null ? 'Once more' : `Question ${number} of ${of}`}
-      </p>
+      <p className="text-sm text-soft">{number === null ? 'Once more' : `Question ${number} of ${of}`}</p>
       <h1 id="asked" className="text-2xl">
         {asked.instruction}
       </h1>

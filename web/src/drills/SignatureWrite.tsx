@@ -41,7 +41,7 @@ export function SignatureWrite({ question, desk, onReply, solved }: SurfaceProps
             {(Object.keys(SIGNS) as Sign[]).map((s) => (
               <Press
                 key={s}
-                label={s}
+                label={`${SIGNS[s]} ${s}`}
                 keyName={s === 'sharp' ? '+' : '−'}
                 pressed={sign === s}
                 disabled={solved}
