@@ -38,7 +38,9 @@ public static class FollowUp
         {
             case MistakeKind.ForgotSignature:
                 return new SignatureQuestion(asked.Key.Fifths, Written: false);
-            case MistakeKind.OneStep or MistakeKind.WrongEnd or MistakeKind.Unclear when asked.Kind != ExerciseKind.FindIt && OnStaff(asked.Note, player):
+            case MistakeKind.OneStep
+            or MistakeKind.WrongEnd
+            or MistakeKind.Unclear when asked.Kind != ExerciseKind.FindIt && OnStaff(asked.Note, player):
                 return new NoteQuestion(ExerciseKind.LineOrSpace, asked.Note, asked.Key);
             case MistakeKind.OtherClef:
                 // The note on the clef's own line: what the sign is there to tell.
