@@ -76,16 +76,5 @@ public static class FirstSheet
             _ => null,
         };
 
-    private static bool IsPossible(SheetRequest request)
-    {
-        try
-        {
-            Sheet.Of(request);
-            return true;
-        }
-        catch (SheetImpossibleException)
-        {
-            return false;
-        }
-    }
+    private static bool IsPossible(SheetRequest request) => Possible.Is(() => Sheet.Of(request).Count > 0);
 }

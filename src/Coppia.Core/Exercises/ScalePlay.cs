@@ -76,14 +76,7 @@ internal sealed class ScalePlay
     private bool Fits(ScaleKey key)
     {
         var request = _request with { Key = key, From = [] };
-        try
-        {
-            return Tonic(Ground.Of(request), request, _top) is not null;
-        }
-        catch (SheetImpossibleException)
-        {
-            return false;
-        }
+        return Possible.Is(() => Tonic(Ground.Of(request), request, _top) is not null);
     }
 
     /// <summary>What a note of the plain scale is long: a quarter, in meters of eighths an eighth.</summary>

@@ -61,3 +61,20 @@ public sealed class SheetImpossibleException(SheetFault fault, ExerciseKind kind
     /// <summary>The most or the least that could be asked for.</summary>
     public int Possible { get; init; }
 }
+
+/// <summary>Whether something can be made, asked by making it.</summary>
+internal static class Possible
+{
+    /// <param name="made">Makes it, and says whether that is enough.</param>
+    public static bool Is(Func<bool> made)
+    {
+        try
+        {
+            return made();
+        }
+        catch (SheetImpossibleException)
+        {
+            return false;
+        }
+    }
+}

@@ -79,17 +79,8 @@ internal static class SlidePlay
             _ => 3,
         };
 
-    private static bool IsPossible(SheetRequest request, bool oneFinger)
-    {
-        try
-        {
-            return Slides(Ground.Of(request), request, oneFinger).Any();
-        }
-        catch (SheetImpossibleException)
-        {
-            return false;
-        }
-    }
+    private static bool IsPossible(SheetRequest request, bool oneFinger) =>
+        Possible.Is(() => Slides(Ground.Of(request), request, oneFinger).Any());
 
     private static IEnumerable<Slide> Slides(Ground ground, SheetRequest request, bool oneFinger)
     {
