@@ -71,19 +71,21 @@ public sealed record DrillDeskView(
                 .Select(w => new ChoiceView($"{w.Word}".ToLowerInvariant(), w.Label)),
         ];
 
-    /// <summary>From A to G, each with the first of its own letters that no other has.</summary>
+    /// <summary>From C to B, and where B flat has a name of its own that too; each with the first of its own letters that no other has.</summary>
     private static LetterView[] Named(HouseStyle style)
     {
         var taken = new HashSet<char>();
+        var flat = new Pitch(Letter.B, -1, 4);
+        var named = Enum.GetValues<Letter>().Select(l => new Pitch(l, 0, 4));
+        if (Labels.Note(flat, style).Length == 1)
+            named = named.Append(flat);
         return
         [
-            .. Enum.GetValues<Letter>()
-                .Select(l =>
-                {
-                    var label = Labels.Note(new Pitch(l, 0, 4), style);
-                    var key = label.ToLowerInvariant().First(taken.Add);
-                    return new LetterView($"{l}", label, $"{key}");
-                }),
+            .. named.Select(p =>
+            {
+                var label = Labels.Note(p, style);
+                return new LetterView($"{p.Letter}{p.AccidentalText}", label, $"{label.ToLowerInvariant().First(taken.Add)}");
+            }),
         ];
     }
 }

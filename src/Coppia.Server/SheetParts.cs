@@ -77,7 +77,11 @@ internal sealed class SheetParts(Styles styles, Readings readings)
         {
             var kind = KindOf(part.Request.Kind);
             // The range is the first instrument's.
-            var asked = part.Request with { Lowest = null, Highest = null };
+            var asked = part.Request with
+            {
+                Lowest = null,
+                Highest = null,
+            };
             var items = part.Items.Select(i => QuestionOf(i, kind, giver, number++)).ToArray();
             if (kind.IsPlayed())
             {

@@ -232,8 +232,9 @@ public class DrillTests(Stage stage)
                 ),
                 () =>
                 {
-                    stage.Press("123&");
-                    Choose("(4)");
+                    stage.Press("12");
+                    Choose("3");
+                    stage.Press("&(4");
                 }
             ),
             (

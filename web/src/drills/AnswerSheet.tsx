@@ -42,7 +42,7 @@ export function AnswerSheet() {
       {sheet && drill.data && instrument ? (
         <Round
           key={`${instrument.id} ${text}`}
-          name="sheet"
+          name={`sheet.${instrument.id}`}
           of={`${instrument.id} ${fingerprint(text)}`}
           view={drill.data}
           instrument={instrument}

@@ -34,14 +34,20 @@ export function CountIt({ question, onReply, solved }: SurfaceProps) {
     setSaid(next)
     onReply(next.length === question.moments.length ? { syllables: next } : null)
   }
+  // A bracket before a figure makes it a rest’s, as one writes it.
+  const [bracket, setBracket] = useState(false)
+  const type = (text: string) => {
+    const own = bracket ? `(${text})` : text
+    setBracket(false)
+    if (question.choices.some((c) => c.value === own)) tell([...said, own])
+  }
   const back = () => tell(said.slice(0, -1))
   useKeys({
     Backspace: back,
+    '(': () => setBracket(true),
     // Figures and & are typed as they are said.
     ...Object.fromEntries(
-      question.choices
-        .filter((c) => c.value.length === 1)
-        .map((c) => [c.value.toLowerCase(), () => tell([...said, c.value])]),
+      question.choices.filter((c) => c.value.length === 1).map((c) => [c.value.toLowerCase(), () => type(c.value)]),
     ),
   })
   const { music } = question.sheet

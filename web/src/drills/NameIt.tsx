@@ -18,7 +18,8 @@ export function NameIt({ question, desk, onReply, solved }: SurfaceProps) {
     if (solved) return
     setLetter(nextLetter)
     setSign(nextSign)
-    onReply(nextLetter === null ? null : { name: nextLetter + nextSign })
+    // A name that has its sign already, the German B, takes no other.
+    onReply(nextLetter === null ? null : { name: nextLetter.length > 1 ? nextLetter : nextLetter + nextSign })
   }
   useKeys({
     ...Object.fromEntries(

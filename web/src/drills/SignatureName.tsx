@@ -14,9 +14,11 @@ export function SignatureName({ question, desk, onReply, solved }: SurfaceProps)
     setLetters(next)
     onReply(nextKey === null ? null : { key: nextKey, letters: next })
   }
+  // A signature changes letters, not names.
+  const all = desk.letters.filter((l) => l.letter.length === 1)
   const toggle = (letter: string) =>
     tell(key, letters.includes(letter) ? letters.filter((l) => l !== letter) : [...letters, letter])
-  useKeys(Object.fromEntries(desk.letters.map((l) => [l.key, () => toggle(l.letter)])))
+  useKeys(Object.fromEntries(all.map((l) => [l.key, () => toggle(l.letter)])))
   return (
     <>
       {question.sheet.music && <Drawn music={question.sheet.music} label={question.picture} solved={solved} />}
@@ -36,7 +38,7 @@ export function SignatureName({ question, desk, onReply, solved }: SurfaceProps)
         </PressRow>
         <p className="text-sm text-soft">It changes these letters (none for no signs):</p>
         <PressRow label="Changed letters">
-          {desk.letters.map((l) => (
+          {all.map((l) => (
             <Press
               key={l.letter}
               pressed={letters.includes(l.letter)}
