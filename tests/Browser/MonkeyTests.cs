@@ -27,6 +27,8 @@ public class MonkeyTests(Stage stage)
         "/taping",
         "/style",
         "/shapes/all",
+        "/cards",
+        "/exercises",
         "/tunes/1",
         "/tunes/4?for=bass",
         "/tunes/12?for=viola",
@@ -152,7 +154,7 @@ public class MonkeyTests(Stage stage)
                 KeysAreAlive();
         }
 
-        foreach (var path in new[] { "/tunes", "/shapes", "/taping", "/style", "/shapes/all" })
+        foreach (var path in new[] { "/tunes", "/shapes", "/taping", "/style", "/shapes/all", "/cards" })
         {
             stage.Open(path);
             stage.Find("h1");

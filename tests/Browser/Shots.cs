@@ -82,6 +82,17 @@ public class Shots(Stage stage)
         stage.Open("/exercises/print?answers=foot");
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector(".sheet-paper .engraved svg g.measure")).Count > 12);
         Save("exercises-print");
+        stage.Browser.ExecuteScript("localStorage.removeItem('coppia.kept.cards')");
+        stage.Open("/cards?round=11");
+        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("main .engraved svg")).Count == 1);
+        stage.Press("d" + Keys.Enter);
+        stage.Find("[data-mistake]");
+        stage.Press(Keys.Enter);
+        Stage.WaitUntil(() => stage.Text("main").Contains("Question 2", StringComparison.Ordinal));
+        stage.Press("f" + Keys.Enter);
+        stage.Find("[data-mistake]");
+        stage.Press("???");
+        Save("cards");
         stage.Open("/style");
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-example] svg")).Count > 8);
         Save("style");
