@@ -84,7 +84,7 @@ public class Shots(Stage stage)
         Save("exercises-print");
         stage.Browser.ExecuteScript("localStorage.removeItem('coppia.kept.cards')");
         stage.Open("/cards?round=11");
-        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("main .engraved svg")).Count == 1);
+        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("main .engraved g.note")).Count == 1);
         stage.Press("d" + Keys.Enter);
         stage.Find("[data-mistake]");
         stage.Press(Keys.Enter);

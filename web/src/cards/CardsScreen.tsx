@@ -130,7 +130,7 @@ function Setup({
     }))
   return (
     <div className="min-h-0 flex-1 overflow-y-auto">
-      <div className="mx-auto flex max-w-3xl flex-col gap-6 px-4 py-6 md:px-6">
+      <div className="mx-auto flex max-w-3xl flex-col gap-6 px-4 py-6 max-md:gap-4 max-md:py-4 md:px-6">
         <div>
           <h1 className="text-title">Cards</h1>
           <p className="max-w-prose text-soft">
@@ -155,8 +155,8 @@ function Setup({
                     checked={chosen.card === c.value}
                     onChange={() => onChoose({ card: c.value as CardKind })}
                   />
-                  <span className="min-w-56 font-bold max-md:min-w-0">{c.label}</span>
-                  <span className="text-said text-soft">{ABOUT[c.value as CardKind]}</span>
+                  <span className="min-w-56 font-bold">{c.label}</span>
+                  <span className="text-said text-soft max-md:hidden">{ABOUT[c.value as CardKind]}</span>
                 </label>
               </li>
             ))}

@@ -104,7 +104,7 @@ export function Round({
                 </span>
               </div>
             </section>
-            <Help key={`help ${at} ${isFollowUp}`} steps={asked.help} />
+            <Help key={`help ${at} ${isFollowUp}`} steps={asked.help} solved={verdict !== null} />
           </div>
         ) : (
           <RoundEndPage instrument={instrument} given={round.given} ways={ways(round.startAgain)} />
