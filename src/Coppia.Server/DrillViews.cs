@@ -71,7 +71,9 @@ public sealed record DrillDeskView(
                 .Select(w => new ChoiceView($"{w.Word}".ToLowerInvariant(), w.Label)),
         ];
 
-    /// <summary>From C to B, and where B flat has a name of its own that too; each with the first of its own letters that no other has.</summary>
+    /// <summary>
+    /// From C to B, and where B flat has a name of its own that too; each with the first of its own letters that no other has.
+    /// </summary>
     private static LetterView[] Named(HouseStyle style)
     {
         var taken = new HashSet<char>();

@@ -19,7 +19,11 @@ public static class DiagnosisWords
         if (diagnosis.AskedAs is ExerciseKind.LineOrSpace or ExerciseKind.WriteIt && !diagnosis.IsRight)
             return OnStaff(diagnosis, place, player);
         if (diagnosis is { AskedAs: ExerciseKind.FindIt, Kind: MistakeKind.Unclear or MistakeKind.WrongOctave })
-            return $"There {(diagnosis.Kind == MistakeKind.WrongOctave ? "another " + answered : answered)} sounds. This {name} is {Pair(diagnosis, player)}.";
+        {
+            var sounds = diagnosis.Kind == MistakeKind.WrongOctave ? $"another {answered}" : answered;
+            return $"There {sounds} sounds. This {name} is {Pair(diagnosis, player)}.";
+        }
+
         return diagnosis.Kind switch
         {
             MistakeKind.Right => $"Yes, {name}.",

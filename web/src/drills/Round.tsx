@@ -84,7 +84,7 @@ export function Round({
                   <Refused>{round.problem}</Refused>
                 </div>
               )}
-              <Verdict verdict={verdict} />
+              <Verdict verdict={verdict} isLast={isFollowUp} />
               <div className="mt-4 flex flex-wrap items-center gap-3">
                 {/* One button, so that the focus stays where it is. */}
                 <Button
@@ -133,7 +133,9 @@ function Question({ asked, number, of }: { asked: DrillQuestion; number: number 
   )
 }
 
-function Verdict({ verdict }: { verdict: Judgement | null }) {
+/** What happened; where it is not asked once more, the answer too. */
+function Verdict({ verdict, isLast }: { verdict: Judgement | null; isLast: boolean }) {
+  const told = verdict && (!verdict.words || (isLast && !verdict.right)) && verdict.answer
   return (
     <div role="status" data-testid="verdict">
       {verdict && (
@@ -141,7 +143,7 @@ function Verdict({ verdict }: { verdict: Judgement | null }) {
           className={`mt-4 border-l-4 px-4 py-3 text-lg ${verdict.right ? 'border-spruce bg-spruce-pale' : 'border-brick bg-brick-pale'}`}
           data-mistake={verdict.mistake}
         >
-          {verdict.words || `The answer: ${verdict.answer}.`}
+          {[verdict.words, told && `The answer: ${told}.`].filter(Boolean).join(' ')}
         </p>
       )}
     </div>

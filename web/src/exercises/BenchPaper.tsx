@@ -1,5 +1,5 @@
 import { RefreshCw } from 'lucide-react'
-import { useState, type RefObject } from 'react'
+import { useCallback, useLayoutEffect, useMemo, useRef, useState, type RefObject } from 'react'
 import type { Instrument } from '../api/client'
 import { useWidth } from '../stand/useWidth'
 import { Button } from '../ui/Button'
@@ -9,7 +9,7 @@ import { Tick } from '../ui/Tick'
 import { ItemTools, PartTools } from './BenchTools'
 import { EmptyBench } from './EmptyBench'
 import { movePart, withPart } from './sheet'
-import { SheetPaper } from './SheetPaper'
+import { SheetPaper, type Tools } from './SheetPaper'
 import { YOUNG_STAFF_MM } from './staves'
 import type { useBench } from './useBench'
 import type { useBenchWork } from './useBenchWork'
@@ -43,6 +43,42 @@ export function BenchPaper({
   const [solved, setSolved] = useState(false)
   const [staffMm] = useKept<number>('sheet-staff')
   const viewPx = useWidth(view)
+  // What is pressed works on the bench as it is then; the sheet is not laid out anew for it.
+  const latest = useRef({ bench, change, work, onSettings, onTakeOut })
+  useLayoutEffect(() => {
+    latest.current = { bench, change, work, onSettings, onTakeOut }
+  })
+  const { parts } = bench
+  const { busy } = work
+  const own = shown?.id ?? ''
+  const ofItem = useCallback<Tools['ofItem']>(
+    (at, item, part) => (
+      <ItemTools
+        part={part}
+        at={item}
+        onStand={() => void latest.current.work.toStand(at, item, own)}
+        onChange={(next) => latest.current.change(withPart(latest.current.bench, at, next))}
+      />
+    ),
+    [own],
+  )
+  const tools = useMemo<Tools>(
+    () => ({
+      ofPart: (at) => (
+        <PartTools
+          part={parts[at]}
+          busy={busy}
+          onSettings={() => latest.current.onSettings(at)}
+          onStand={() => void latest.current.work.toStand(at, 0, own)}
+          onAnother={(request) => latest.current.work.again(at, request)}
+          onMove={(by) => latest.current.change(movePart(latest.current.bench, at, by))}
+          onTakeOut={() => latest.current.onTakeOut(at)}
+        />
+      ),
+      ofItem,
+    }),
+    [parts, busy, own, ofItem],
+  )
   const paperPx = PAPER_PX + 2 * PAPER_PADDING
   return (
     <div
@@ -94,27 +130,7 @@ export function BenchPaper({
               staffMm={staffMm ?? YOUNG_STAFF_MM}
               pairs={pairs}
               solved={solved}
-              tools={{
-                ofPart: (at) => (
-                  <PartTools
-                    part={bench.parts[at]}
-                    busy={work.busy}
-                    onSettings={() => onSettings(at)}
-                    onStand={() => void work.toStand(at, 0, shown.id)}
-                    onAnother={(request) => work.again(at, request)}
-                    onMove={(by) => change(movePart(bench, at, by))}
-                    onTakeOut={() => onTakeOut(at)}
-                  />
-                ),
-                ofItem: (part, at) => (
-                  <ItemTools
-                    part={bench.parts[part]}
-                    at={at}
-                    onStand={() => void work.toStand(part, at, shown.id)}
-                    onChange={(next) => change(withPart(bench, part, next))}
-                  />
-                ),
-              }}
+              tools={tools}
             />
           </div>
         </>

@@ -1,4 +1,4 @@
-import { useMemo, type ReactNode } from 'react'
+import { memo, useMemo, type ReactNode } from 'react'
 import type { Instrument, SheetItem, SheetPart, SheetQuestion } from '../api/client'
 import { Refused } from '../ui/Said'
 import { formOf } from './forms'
@@ -10,7 +10,21 @@ import { usePieces, type PieceOf } from './usePieces'
 /** What can be done with a question or a part on the bench; in print nothing. */
 export type Tools = {
   ofPart: (at: number) => ReactNode
-  ofItem: (part: number, at: number) => ReactNode
+  ofItem: (at: number, item: number, part: SheetPart) => ReactNode
+}
+
+type PaperProps = {
+  heading: string
+  nameLine: boolean
+  parts: readonly SheetPart[]
+  instrument: Instrument
+  widthPx: number
+  staffMm: number
+  /** Music to play shows string and finger. */
+  pairs: boolean
+  /** The key: everything answered. */
+  solved: boolean
+  tools?: Tools | undefined
 }
 
 /** One instrument’s page of a sheet as it is printed, with or without its answers. */
@@ -24,36 +38,7 @@ export function SheetPaper({
   pairs,
   solved,
   tools,
-}: {
-  heading: string
-  nameLine: boolean
-  parts: readonly SheetPart[]
-  instrument: Instrument
-  widthPx: number
-  staffMm: number
-  /** Music to play shows string and finger. */
-  pairs: boolean
-  /** The key: everything answered. */
-  solved: boolean
-  tools?: Tools
-}) {
-  const numbers = numbersOf(parts)
-  const pieces = useMemo<PieceOf[]>(
-    () =>
-      parts.flatMap((part) =>
-        part.items.flatMap((item) => {
-          const music = item.each[instrument.id]?.music
-          const form = formOf(part.request.kind, pairs || solved)
-          const spread = part.request.kind === 'scale-builder'
-          return music ? [{ music, rows: form.rows, widthPx: part.isPlayed || spread ? widthPx : null, spread }] : []
-        }),
-      ),
-    [parts, instrument.id, widthPx, pairs, solved],
-  )
-  const { pictures, error } = usePieces(pieces, staffMm)
-  const order = new Map(pieces.map((p, i) => [p.music, i]))
-  const pictureOf = (question: SheetQuestion) => question.music && pictures[order.get(question.music) ?? -1]
-
+}: PaperProps) {
   return (
     <article
       className="sheet-paper text-ink"
@@ -70,6 +55,49 @@ export function SheetPaper({
           </p>
         )}
       </header>
+      <SheetParts
+        parts={parts}
+        instrument={instrument}
+        widthPx={widthPx}
+        staffMm={staffMm}
+        pairs={pairs}
+        solved={solved}
+        tools={tools}
+      />
+    </article>
+  )
+}
+
+/** What is asked and played; it is laid out anew only when that changes, not with every letter of the heading. */
+const SheetParts = memo(function SheetParts({
+  parts,
+  instrument,
+  widthPx,
+  staffMm,
+  pairs,
+  solved,
+  tools,
+}: Omit<PaperProps, 'heading' | 'nameLine'>) {
+  const numbers = numbersOf(parts)
+  const pieces = useMemo<PieceOf[]>(
+    () =>
+      parts.flatMap((part) =>
+        part.items.flatMap((item) => {
+          const music = item.each[instrument.id]?.music
+          const form = formOf(part.request.kind, pairs || solved)
+          const spread = part.request.kind === 'scale-builder'
+          return music ? [{ music, rows: form.rows, widthPx: part.isPlayed || spread ? widthPx : null, spread }] : []
+        }),
+      ),
+    [parts, instrument.id, widthPx, pairs, solved],
+  )
+  const { pictures, error } = usePieces(pieces, staffMm)
+  const order = new Map(pieces.map((p, i) => [p.music, i]))
+  const pictureOf = (question: SheetQuestion | undefined) =>
+    question?.music && pictures[order.get(question.music) ?? -1]
+
+  return (
+    <>
       {error && <Refused>{error}</Refused>}
       {parts.map((part, p) => {
         const form = formOf(part.request.kind, pairs || solved)
@@ -101,17 +129,19 @@ export function SheetPaper({
                   solved={solved}
                   staffMm={staffMm}
                   widthPx={widthPx}
-                  picture={pictureOf}
-                  tools={tools?.ofItem(p, i)}
+                  drawn={pictureOf(item.each[instrument.id])}
+                  place={p}
+                  at={i}
+                  tools={tools?.ofItem}
                 />
               ))}
             </ol>
           </div>
         )
       })}
-    </article>
+    </>
   )
-}
+})
 
 /** Between two questions side by side, in pixels of the paper. */
 const GAP_PX = 20
@@ -119,7 +149,7 @@ const GAP_PX = 20
 /** Width of a picture as it is engraved. */
 const widthOf = (picture: string) => Number.parseFloat(/<svg[^>]*?\swidth="([\d.]+)/.exec(picture)?.[1] ?? '0')
 
-function QuestionBox({
+const QuestionBox = memo(function QuestionBox({
   item,
   number,
   part,
@@ -128,7 +158,9 @@ function QuestionBox({
   solved,
   staffMm,
   widthPx,
-  picture,
+  drawn,
+  place,
+  at,
   tools,
 }: {
   item: SheetItem
@@ -139,13 +171,16 @@ function QuestionBox({
   solved: boolean
   staffMm: number
   widthPx: number
-  picture: (question: SheetQuestion) => string | null | undefined
-  tools: ReactNode
+  /** Its picture, as soon as there is one. */
+  drawn: string | null | undefined
+  /** Order of its part, and in the part. */
+  place: number
+  at: number
+  tools: Tools['ofItem'] | undefined
 }) {
   const question = item.each[instrument.id]
   if (!question) return null
   const form = formOf(part.request.kind, pairs || solved)
-  const drawn = picture(question)
   const { music } = question
   const notes = music && drawn && (
     <QuestionNotes
@@ -171,7 +206,7 @@ function QuestionBox({
         {number !== null && <span className="min-w-6 shrink-0 font-head font-semibold">{number}</span>}
         {question.prompt && <p className="text-said">{question.prompt}</p>}
         {item.pinned && tools && <span className="text-fine text-maple-dark">pinned</span>}
-        {tools}
+        {tools?.(place, at, part)}
       </div>
       {question.copies > 1 ? (
         <div className="flex flex-wrap items-end gap-x-1">
@@ -195,4 +230,4 @@ function QuestionBox({
       )}
     </li>
   )
-}
+})

@@ -22,18 +22,43 @@ function optionsFor({ rows, widthPx, spread }: PieceOf, form: Form) {
     : { ...options, pageMarginTop: 30, ...(spread && { minLastJustification: 0 }) }
 }
 
+type Wanted = { xml: string; options: Record<string, unknown>; key: string }
+
+/** What was worked out for a piece of music, by how it is to be engraved: of a large sheet all but what changed is there already. */
+const known = new WeakMap<QuestionMusic, Map<string, Wanted>>()
+
+function wantedOf(piece: PieceOf, form: Form): Wanted {
+  const options = optionsFor(piece, form)
+  const how = JSON.stringify(options) + piece.rows.join()
+  const own = known.get(piece.music) ?? new Map<string, Wanted>()
+  known.set(piece.music, own)
+  let wanted = own.get(how)
+  if (!wanted) {
+    const xml = withRoom(piece.music.musicXml, piece.music, piece.rows, form)
+    wanted = { xml, options, key: `${how} ${xml}` }
+    own.set(how, wanted)
+  }
+  return wanted
+}
+
 const seen = new Map<string, string>()
+/** So many pictures are kept beside those that are wanted now. */
 const MOST_SEEN = 600
+
+/** Forgets the oldest pictures that are not wanted. */
+function forget(wanted: readonly Wanted[]) {
+  const needed = new Set(wanted.map((w) => w.key))
+  for (const key of seen.keys()) {
+    if (seen.size <= MOST_SEEN + needed.size) return
+    if (!needed.has(key)) seen.delete(key)
+  }
+}
 
 /** Pictures of many small pieces, in their order; the last pictures stay until the next are ready. */
 export function usePieces(pieces: readonly PieceOf[], staffMm: number) {
   const wanted = useMemo(() => {
     const form: Form = { pieceMm: staffMm }
-    return pieces.map((piece) => {
-      const xml = withRoom(piece.music.musicXml, piece.music, piece.rows, form)
-      const options = optionsFor(piece, form)
-      return { xml, options, key: `${JSON.stringify(options)} ${xml}` }
-    })
+    return pieces.map((piece) => wantedOf(piece, form))
   }, [pieces, staffMm])
   const [state, setState] = useState<{ of: unknown; error: string | null }>({ of: null, error: null })
   const last = useRef<readonly (string | undefined)[]>([])
@@ -42,8 +67,7 @@ export function usePieces(pieces: readonly PieceOf[], staffMm: number) {
     const controller = new AbortController()
     engraver.pieces(missing, controller.signal).then(
       (pictures) => {
-        if (seen.size > MOST_SEEN) seen.clear()
-        // What was cleared away is drawn again when it is asked for.
+        forget(wanted)
         pictures.forEach((picture, i) => seen.set(missing[i]?.key ?? '', picture))
         setState({ of: wanted, error: null })
       },
