@@ -11,12 +11,12 @@ namespace Coppia.Tests;
 public sealed class WithAMonkey : ICollectionFixture<Stage>;
 
 /// <summary>
-/// Four times five hundred keys, presses, words, ways back and forward and loadings anew, always the same ones; after each the screen must be whole.
+/// Four times three hundred keys, presses, words, ways back and forward and loadings anew, always the same ones; after each the screen must be whole.
 /// </summary>
 [Collection(nameof(WithAMonkey))]
 public class MonkeyTests(Stage stage)
 {
-    private const int Actions = 500;
+    private const int Actions = 300;
     private static readonly string Folder = Path.Combine(Lines.Root(), "tests/Browser");
     private static readonly string Looks = File.ReadAllText(Path.Combine(Folder, "looks.js"));
 
