@@ -61,6 +61,20 @@ public class DrillTests(Stage stage)
         stage.Find("#asked");
     }
 
+    /// <summary>Waits for a question with its picture: before that, what is pressed may still move away.</summary>
+    private void IsAsked(int number, int of) =>
+        Stage.WaitUntil(() =>
+            stage.Text("main").Contains($"Question {number} of {of}", StringComparison.Ordinal)
+            && stage.Browser.FindElements(By.CssSelector("main [aria-busy=true]")).Count == 0
+        );
+
+    /// <summary>Has the answer shown.</summary>
+    private void ShowMe()
+    {
+        stage.Browser.ExecuteScript("arguments[0].click()", stage.Button("Show me"));
+        stage.Find("[data-mistake=shown]");
+    }
+
     private string Verdict() => stage.Find("[data-mistake]").GetAttribute("data-mistake")!;
 
     private void IsAsked(string words) => Stage.WaitUntil(() => stage.Text("#asked") == words);
@@ -91,6 +105,20 @@ public class DrillTests(Stage stage)
 
     /// <summary>Where a line or space is on the screen, by the engraved staff lines.</summary>
     private (int X, int Y) OnStaff(int height, double along)
+    {
+        // The picture may still find its place.
+        (int, int)? before = null;
+        Stage.WaitUntil(() =>
+        {
+            var now = StaffAt(height, along);
+            var isStill = now == before;
+            before = now;
+            return isStill;
+        });
+        return before!.Value;
+    }
+
+    private (int X, int Y) StaffAt(int height, double along)
     {
         var found =
             (IReadOnlyDictionary<string, object>)
@@ -185,10 +213,10 @@ public class DrillTests(Stage stage)
         stage.Press("l3");
         Check("right");
         stage.Press(Keys.Enter);
-        stage.Button("Show me").Click();
+        ShowMe();
         Assert.Equal("The answer: A.", stage.Text("[data-testid=verdict]"));
         stage.Press(Keys.Enter);
-        stage.Button("Show me").Click();
+        ShowMe();
         stage.Press(Keys.Enter);
 
         Assert.Equal("morePractice", stage.Find("h1[data-grade]").GetAttribute("data-grade"));
@@ -284,7 +312,7 @@ public class DrillTests(Stage stage)
         Answer([.. kinds.Select(k => (k.Kind, k.Question))]);
         foreach (var (i, (kind, _, hand)) in kinds.Index())
         {
-            Stage.WaitUntil(() => stage.Text("main").Contains($"Question {i + 1} of {kinds.Length}", StringComparison.Ordinal));
+            IsAsked(i + 1, kinds.Length);
             hand();
             stage.Button("Check");
             stage.Press(Keys.Enter);
@@ -305,7 +333,7 @@ public class DrillTests(Stage stage)
             Answer([.. kinds.Select(k => (k.Kind, k.Question))]);
             for (var i = 0; i < kinds.Length; i++)
             {
-                Stage.WaitUntil(() => stage.Text("main").Contains($"Question {i + 1} of {kinds.Length}", StringComparison.Ordinal));
+                IsAsked(i + 1, kinds.Length);
                 if (stage.Browser.FindElements(By.CssSelector("main [role=img]")).Count > 0)
                     Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("main .engraved svg, main svg")).Count > 0);
                 Assert.Empty(stage.Findings());
@@ -313,8 +341,7 @@ public class DrillTests(Stage stage)
                 // Shown twice: the question, and the same once more.
                 for (var n = 0; n < 2; n++)
                 {
-                    stage.Button("Show me").Click();
-                    stage.Find("[data-mistake=shown]");
+                    ShowMe();
                     stage.Press(Keys.Enter);
                 }
             }

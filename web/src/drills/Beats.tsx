@@ -1,11 +1,8 @@
 import { useState } from 'react'
 import { Drawn } from './Drawn'
-import { Press, PressRow } from './Press'
+import { Choices } from './Press'
 import type { SurfaceProps } from './answering'
 import { ValueSign } from './ValueSign'
-
-const asGap = (value: string) => ({ value })
-const asSum = (sum: string) => ({ sum })
 
 /** A bar with a gap: which value is missing; or a whole bar: is it right? */
 export function BeatChoice({ question, onReply, solved, gap }: SurfaceProps & { gap: boolean }) {
@@ -16,23 +13,17 @@ export function BeatChoice({ question, onReply, solved, gap }: SurfaceProps & { 
         <Drawn music={question.sheet.music} label={question.picture} solved={solved} gap={gap} />
       )}
       <div className="mt-4">
-        <PressRow label={gap ? 'Value' : 'Sum'}>
-          {question.choices.map((c) => (
-            <Press
-              key={c.value}
-              wide
-              pressed={chosen === c.value}
-              disabled={solved}
-              onPress={() => {
-                setChosen(c.value)
-                onReply(gap ? asGap(c.value) : asSum(c.value))
-              }}
-            >
-              {gap && <ValueSign value={c.value} />}
-              {c.label}
-            </Press>
-          ))}
-        </PressRow>
+        <Choices
+          label={gap ? 'Value' : 'Sum'}
+          choices={question.choices}
+          chosen={chosen}
+          disabled={solved}
+          onChoose={(value) => {
+            setChosen(value)
+            onReply(gap ? { value } : { sum: value })
+          }}
+          {...(gap && { sign: (value: string) => <ValueSign value={value} /> })}
+        />
       </div>
     </>
   )

@@ -61,7 +61,8 @@ export function Drawn({
   const [width, height] = picture ? [sizeOf(picture, 'width'), sizeOf(picture, 'height')] : [0, 0]
   return (
     <div
-      className={`grid place-items-center bg-white px-4 shadow-sm ${size === 'little' ? 'min-h-24 py-1' : 'min-h-44 py-6'}`}
+      className={`grid place-items-center bg-white px-4 shadow-sm ${size === 'little' ? 'min-h-24 py-1' : 'min-h-58 py-6 max-md:min-h-46'}`}
+      aria-busy={!picture}
     >
       <div ref={place} className="w-full" />
       {error && <Refused>{error}</Refused>}

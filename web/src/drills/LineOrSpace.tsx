@@ -25,7 +25,7 @@ export function LineOrSpace({ question, onReply, solved }: SurfaceProps) {
   })
   const row = (kind: 'line' | 'space', numbers: readonly number[]) => (
     <div className="flex items-center gap-3">
-      <span className="w-14 font-bold">
+      <span className="w-20 font-bold max-md:w-14">
         {kind === 'line' ? 'Line' : 'Space'}{' '}
         <kbd className="max-md:hidden" aria-hidden="true">
           {kind === 'line' ? 'L' : 'S'}

@@ -28,11 +28,15 @@ export function PenWork({ question, onReply, solved }: SurfaceProps) {
   const { sign } = question.sheet.question as { sign: string }
   const traced = TRACED[sign] ?? NOTE
   const host = useRef<HTMLDivElement>(null)
+  const stroke = useRef(0)
   const tell = (next: readonly (readonly Point[])[], picture: Picture) => {
     setStrokes(next)
     setPaper(false)
-    if (next.length === 0) onReply(null)
-    else void measured(host.current, next, picture, traced).then(onReply)
+    // Measuring takes a moment: of quick strokes only what all of them give counts.
+    const own = ++stroke.current
+    onReply(null)
+    if (next.length > 0)
+      void measured(host.current, next, picture, traced).then((reply) => stroke.current === own && onReply(reply))
   }
   return (
     music && (
@@ -54,6 +58,7 @@ export function PenWork({ question, onReply, solved }: SurfaceProps) {
             size="small"
             disabled={solved || strokes.length === 0}
             onClick={() => {
+              stroke.current++
               setStrokes([])
               onReply(null)
             }}
@@ -65,6 +70,7 @@ export function PenWork({ question, onReply, solved }: SurfaceProps) {
             disabled={solved}
             aria-pressed={paper}
             onClick={() => {
+              stroke.current++
               setStrokes([])
               setPaper(true)
               onReply({ onPaper: true })

@@ -50,3 +50,32 @@ export function PressRow({ label, children }: { label: string; children: ReactNo
     </div>
   )
 }
+
+/** Answers of which one is chosen. */
+export function Choices({
+  label,
+  choices,
+  chosen,
+  disabled,
+  onChoose,
+  sign,
+}: {
+  label: string
+  choices: readonly { value: string; label: string }[]
+  chosen: string | null
+  disabled: boolean
+  onChoose: (value: string) => void
+  /** A picture of the choice, over its words. */
+  sign?: (value: string) => ReactNode
+}) {
+  return (
+    <PressRow label={label}>
+      {choices.map((c) => (
+        <Press key={c.value} wide pressed={chosen === c.value} disabled={disabled} onPress={() => onChoose(c.value)}>
+          {sign?.(c.value)}
+          {c.label}
+        </Press>
+      ))}
+    </PressRow>
+  )
+}

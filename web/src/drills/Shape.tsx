@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import type { Place } from '../stand/Fingerboard'
-import { Press, PressRow } from './Press'
+import { Choices } from './Press'
 import { PressBoard, type BoardMark } from './PressBoard'
 import type { SurfaceProps } from './answering'
 
@@ -32,22 +32,16 @@ export function ShapeName({ question, instrument, onReply, solved }: SurfaceProp
   return (
     <div className="grid items-start gap-6 md:grid-cols-[20rem_minmax(0,1fr)]">
       <PressBoard instrument={instrument} marks={marks} only={board?.only ?? 0} onPress={null} />
-      <PressRow label="Shape">
-        {question.choices.map((c) => (
-          <Press
-            key={c.value}
-            wide
-            pressed={chosen === c.value}
-            disabled={solved}
-            onPress={() => {
-              setChosen(c.value)
-              onReply({ semitones: c.value.split(',').map(Number) })
-            }}
-          >
-            {c.label}
-          </Press>
-        ))}
-      </PressRow>
+      <Choices
+        label="Shape"
+        choices={question.choices}
+        chosen={chosen}
+        disabled={solved}
+        onChoose={(value) => {
+          setChosen(value)
+          onReply({ semitones: value.split(',').map(Number) })
+        }}
+      />
     </div>
   )
 }

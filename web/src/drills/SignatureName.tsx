@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { useKeys } from '../ui/useKeys'
 import { Drawn } from './Drawn'
-import { Press, PressRow } from './Press'
+import { Choices, Press, PressRow } from './Press'
 import type { SurfaceProps } from './answering'
 
 /** A key signature: its major key, and the letters that it changes. */
@@ -23,19 +23,13 @@ export function SignatureName({ question, desk, onReply, solved }: SurfaceProps)
     <>
       {question.sheet.music && <Drawn music={question.sheet.music} label={question.picture} solved={solved} />}
       <div className="mt-4 flex flex-col gap-3">
-        <PressRow label="Key">
-          {question.choices.map((c) => (
-            <Press
-              key={c.value}
-              wide
-              pressed={key === c.value}
-              disabled={solved}
-              onPress={() => tell(c.value, letters)}
-            >
-              {c.label}
-            </Press>
-          ))}
-        </PressRow>
+        <Choices
+          label="Key"
+          choices={question.choices}
+          chosen={key}
+          disabled={solved}
+          onChoose={(value) => tell(value, letters)}
+        />
         <p className="text-sm text-soft">It changes these letters (none for no signs):</p>
         <PressRow label="Changed letters">
           {all.map((l) => (
