@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import type { QuestionMusic } from '../api/client'
 import { engraver } from '../engraving/engraver'
 import { engravingOptions, type Form, type RowId } from '../engraving/layout'
@@ -54,14 +54,13 @@ function forget(wanted: readonly Wanted[]) {
   }
 }
 
-/** Pictures of many small pieces, in their order; the last pictures stay until the next are ready. */
+/** Pictures of many small pieces, in their order; undefined until it is engraved. */
 export function usePieces(pieces: readonly PieceOf[], staffMm: number) {
   const wanted = useMemo(() => {
     const form: Form = { pieceMm: staffMm }
     return pieces.map((piece) => wantedOf(piece, form))
   }, [pieces, staffMm])
   const [state, setState] = useState<{ of: unknown; error: string | null }>({ of: null, error: null })
-  const last = useRef<readonly (string | undefined)[]>([])
   useEffect(() => {
     const missing = wanted.filter((w) => !seen.has(w.key))
     const controller = new AbortController()
@@ -79,9 +78,5 @@ export function usePieces(pieces: readonly PieceOf[], staffMm: number) {
     return () => controller.abort()
   }, [wanted])
   const now = wanted.map((w) => seen.get(w.key))
-  const complete = now.every((picture) => picture !== undefined)
-  useEffect(() => {
-    if (complete) last.current = now
-  })
-  return { pictures: now, error: state.of === wanted ? state.error : null, working: !complete }
+  return { pictures: now, error: state.of === wanted ? state.error : null }
 }
