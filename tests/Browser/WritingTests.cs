@@ -5,7 +5,7 @@ using OpenQA.Selenium.Interactions;
 namespace Coppia.Tests;
 
 /// <summary>The writing staff in the browser (craft 20): sixteen bars by keys alone, by pointer alone, by fingerboard alone.</summary>
-[Collection(nameof(OnStage))]
+[Collection(nameof(OnTheSide))]
 public class WritingTests(Stage stage)
 {
     /// <summary>Sixteen bars of quarters in D major; each letter is the nearest to the one before.</summary>
@@ -205,13 +205,12 @@ public class WritingTests(Stage stage)
                 )
             );
 
-    [Fact]
+    [Fact] // Esc leaves the title: the keys write notes again.
     public void What_is_written_waits_and_is_kept_as_a_tune()
     {
         Fresh();
         Stage.Retype(stage.Find("input[maxlength]"), "Written by Hand");
-        stage.Find("[role=region]").Click();
-        stage.Press("defgabc");
+        stage.Press(Keys.Escape + "defgabc");
         Stage.WaitUntil(() => Written() == 7);
         stage.Open("/tunes");
         stage.Find("[data-tune]");

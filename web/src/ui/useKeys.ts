@@ -24,12 +24,18 @@ export function keepsKey(target: Element, key: string) {
   return key === ' ' && target.closest('button, a, [role="radio"], [role="button"], [role="tab"]') !== null
 }
 
+/** Esc leaves whatever has the focus: the screen’s keys work again. */
+export function leaveByEsc(event: KeyboardEvent) {
+  const isOpen = (event.target as Element).closest('[role="dialog"], [role="menu"]')
+  if (event.key === 'Escape' && !isOpen) focusScreen()
+}
+
 /** Runs an action for a key pressed anywhere but in a field, a menu or a dialog. Esc leaves whatever has the focus. */
 export function useKeys(actions: Record<string, () => void>) {
   const onKey = useEffectEvent((event: KeyboardEvent) => {
     if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return
     const target = event.target as HTMLElement
-    if (event.key === 'Escape' && !target.closest('[role="dialog"], [role="menu"]')) focusScreen()
+    leaveByEsc(event)
     if (keepsKey(target, event.key)) return
     const action = actions[event.key.length === 1 ? event.key.toLowerCase() : event.key]
     if (!action) return

@@ -1,5 +1,5 @@
 import { useEffect, useEffectEvent } from 'react'
-import { keepsKey } from '../ui/useKeys'
+import { keepsKey, leaveByEsc } from '../ui/useKeys'
 import { GROUPS, OTHER_KEYS } from './signs'
 import type { Writing } from './useWriting'
 
@@ -35,6 +35,7 @@ export function useWritingKeys({
     const target = event.target as HTMLElement
     const control = event.ctrlKey || event.metaKey
     const plain = event.key.length === 1 ? event.key.toLowerCase() : event.key
+    leaveByEsc(event)
     if (keepsKey(target, event.key)) return
     const does = control ? controlled(plain, event.shiftKey) : typed(event, plain)
     if (!does) return
