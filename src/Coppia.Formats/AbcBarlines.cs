@@ -60,7 +60,10 @@ internal sealed partial class AbcVoice
         Draft.EndBar(line, repeatEnd, endingStop: false, times);
     }
 
-    [GeneratedRegex(@"\G(:+\s*\|+\s*:+|:+\s*\|+\]?|::|\|+:+|\[\|:?|\|\]|\|\||\|)\s*?(?:(?<=[|:\]])\[?([1-9](?:[,\-][1-9])*)(?![0-9/]))?")]
+    [GeneratedRegex(
+        @"\G(:{1,9}\s{0,9}\|{1,9}\s{0,9}:{1,9}|:{1,9}\s{0,9}\|{1,9}\]?|::|\|{1,9}:{1,9}|\[\|:?|\|\]|\|\||\|)"
+            + @"(?:\[?([1-9](?:[,\-][1-9])*)(?![0-9/]))?"
+    )]
     private static partial Regex BarlinePattern();
 
     [GeneratedRegex("\\G\\[(?:([1-9](?:[,\\-][1-9])*)|\\s*\"([^\"]*)\")")]

@@ -27,7 +27,7 @@ internal sealed partial class AbcVoice
             if (printed is null)
                 Wrong($"“{Now}” is not a note", "a note letter A–G or a–g after at most two ^ or _");
             else
-                _tune.LeftOut.Say("An accidental without a note that can bear it is left out.", new(_lineNumber, start + 1));
+                _tune.LeftOut.Say("An accidental without a note that can bear it is left out.", At(start));
             return null;
         }
 
@@ -39,11 +39,7 @@ internal sealed partial class AbcVoice
         if (octave is < 0 or > 9)
         {
             _tune.Errors.Add(
-                new SourceError(
-                    new(_lineNumber, start + 1),
-                    "the note lies outside all instruments",
-                    "octave marks that keep it between C0 and B9"
-                )
+                new SourceError(At(start), "the note lies outside all instruments", "octave marks that keep it between C0 and B9")
             );
             return null;
         }

@@ -7,10 +7,10 @@ namespace Coppia.Formats;
 public static partial class AbcReader
 {
     /// <summary>The first tune of a text, or every error with its line and column.</summary>
-    public static ReadResult Read(string text)
+    public static ReadResult Read(string text, CancellationToken stop = default)
     {
         var tunes = AbcBook.Of(text);
-        var read = Read(tunes[0]);
+        var read = Read(tunes[0], stop);
         return tunes.Count == 1
             ? read
             : read with
@@ -29,9 +29,11 @@ public static partial class AbcReader
     }
 
     /// <summary>One tune of a book.</summary>
-    internal static ReadResult Read(AbcTuneText source)
+    internal static ReadResult Read(AbcTuneText source, CancellationToken stop = default) =>
+        TuneSize.Bounded(() => Read(source, new AbcTune(new TuneSize(stop))));
+
+    private static ReadResult Read(AbcTuneText source, AbcTune tune)
     {
-        var tune = new AbcTune();
         AbcLine[] lines = [.. source.Lines];
         var body = ReadHeader(lines, tune);
         if (body < 0)
@@ -50,11 +52,8 @@ public static partial class AbcReader
                 new Notice(new(source.FirstLine, 1), null, $"Voice {silent.Voice.Id} has no pitches and is left out.", IsLoss: true)
             );
         var at = new SourcePosition(body < lines.Length ? lines[body].Number : lines[^1].Number, 1);
-        if (
-            tune.Errors.Count == 0
-            && TuneReader.CheckSize(voices.Select(v => v.Draft.EventCount).DefaultIfEmpty().Max(), sounding.Length > 0, at) is { } size
-        )
-            tune.Errors.Add(size);
+        if (tune.Errors.Count == 0 && sounding.Length == 0)
+            tune.Errors.Add(TuneReader.NoNotes(at));
         if (tune.Errors.Count > 0)
             return new ReadResult(null, [.. tune.Errors.OrderBy(e => e.At)], [.. tune.LeftOut.Notices()]);
 
@@ -95,7 +94,7 @@ public static partial class AbcReader
         new()
         {
             Title = tune.Title,
-            Composer = tune.Composer,
+            Composer = tune.Composers.Count == 0 ? null : string.Join(", ", tune.Composers),
             InstrumentName = voice.Name,
             Clef = bars[0].Clef,
             Key = bars[0].Key,
@@ -145,7 +144,7 @@ public static partial class AbcReader
                 tune.Title = tune.Title.Length == 0 ? AbcText.Plain(value) : tune.Title;
                 break;
             case 'C' when value.Length > 0:
-                tune.Composer = tune.Composer is { } before ? $"{before}, {AbcText.Plain(value)}" : AbcText.Plain(value);
+                tune.Composers.Add(AbcText.Plain(value));
                 break;
             case 'M':
                 var (time, expected) = AbcFields.Meter(value);
@@ -254,7 +253,11 @@ public static partial class AbcReader
             var id = words.Length > 0 ? words[0] : "1";
             var voice = voices.Find(v => v.Id == id);
             if (voice is null)
+            {
+                tune.Size.AddLine(at);
                 voices.Add(voice = new AbcVoice(tune, id));
+            }
+
             if (words.Length > 1)
                 voice.Take(AbcKey.OfVoice(words[1]), at);
             return voice;

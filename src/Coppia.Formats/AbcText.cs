@@ -57,7 +57,7 @@ internal static partial class AbcText
         text = NamedPattern().Replace(text, m => Named[m.Groups[1].Value]);
         text = AccentPattern().Replace(text, m => Accented(m.Groups[1].Value[0], m.Groups[2].Value[0]));
         text = text.Contains('&', StringComparison.Ordinal) ? WebUtility.HtmlDecode(text) : text;
-        return EscapePattern().Replace(text, "$1");
+        return PlainText.Cleaned(EscapePattern().Replace(text, "$1"));
     }
 
     private static string Accented(char accent, char letter)

@@ -3,13 +3,16 @@ using Coppia.Core.Music;
 namespace Coppia.Formats;
 
 /// <summary>What all voices of one ABC tune share while it is read.</summary>
-internal sealed class AbcTune
+/// <param name="size">How much it may have.</param>
+internal sealed class AbcTune(TuneSize size)
 {
     private readonly Dictionary<char, string> _userSigns = [];
 
     public string Title { get; set; } = "";
 
-    public string? Composer { get; set; }
+    public TuneSize Size => size;
+
+    public List<string> Composers { get; } = [];
 
     public TimeSignature? Time { get; set; }
 

@@ -16,6 +16,7 @@ internal sealed partial class AbcVoice
     private Fraction _unit;
     private Fraction? _brokenNext;
     private string _line = "";
+    private int _from;
     private int _at;
     private int _lineNumber;
     private bool _endingsAreNamed;
@@ -24,7 +25,7 @@ internal sealed partial class AbcVoice
     /// <param name="id">The voice's name in V: fields.</param>
     public AbcVoice(AbcTune tune, string id)
     {
-        (_tune, Id, _unit) = (tune, id, tune.StartUnit);
+        (_tune, Id, _unit, Draft) = (tune, id, tune.StartUnit, new BarDraft(tune.Size));
         (Draft.Key, Draft.Clef, Draft.Time) = (tune.Key.Key ?? default, tune.Key.Clef ?? Clef.Treble, tune.Time);
         Draft.NextNumber = tune.FirstBarNumber;
         (_octave, _ownSigns) = (tune.Key.Octave, tune.Key.Own);
@@ -38,14 +39,14 @@ internal sealed partial class AbcVoice
     /// <summary>Drums and the like have no pitches.</summary>
     public bool IsUnpitched { get; private set; }
 
-    public BarDraft Draft { get; } = new();
+    public BarDraft Draft { get; }
 
     /// <summary>The voice ended inside a bar.</summary>
     public bool MissingLastBarline { get; private set; }
 
     private char Now => _at < _line.Length ? _line[_at] : '\0';
 
-    private SourcePosition Here => new(_lineNumber, _at + 1);
+    private SourcePosition Here => At(_at);
 
     /// <summary>Takes what a V: field says behind the name of the voice.</summary>
     public void Take(AbcKey properties, SourcePosition at)
@@ -67,7 +68,7 @@ internal sealed partial class AbcVoice
     /// <param name="breaks">The music goes to a new line after it.</param>
     public void Read(string line, int number, int from, int to, bool breaks)
     {
-        (_line, _lineNumber, _at) = (line[..to], number, from);
+        (_line, _from, _lineNumber, _at) = (line[from..to], from, number, 0);
         _lyrics.NewLine(Draft.EventCount);
         while (_at < _line.Length)
             Token();
@@ -114,7 +115,7 @@ internal sealed partial class AbcVoice
         }
         else if (c == '[' && InlineFieldPattern().Match(_line, _at) is { Success: true } inline)
         {
-            Field(inline.Groups[1].Value[0], inline.Groups[2].Value.Trim(), new(_lineNumber, _at + 4));
+            Field(inline.Groups[1].Value[0], inline.Groups[2].Value.Trim(), At(_at + 3));
             _at += inline.Length;
         }
         else if (c == '"')
@@ -177,6 +178,9 @@ internal sealed partial class AbcVoice
         _tune.Errors.Add(new SourceError(Here, wrong, expected));
         _at++;
     }
+
+    /// <summary>The place in the source of a sign of the stretch in hand.</summary>
+    private SourcePosition At(int sign) => new(_lineNumber, _from + sign + 1);
 
     private char Peek(int ahead) => _at + ahead < _line.Length ? _line[_at + ahead] : '\0';
 

@@ -3,7 +3,8 @@ using Coppia.Core.Music;
 namespace Coppia.Formats;
 
 /// <summary>Collects bars while a source is read; both readers end here.</summary>
-internal sealed class BarDraft
+/// <param name="size">What the whole source may have.</param>
+internal sealed class BarDraft(TuneSize size)
 {
     private const int MostTimes = 8;
     private readonly List<Bar> _bars = [];
@@ -17,6 +18,8 @@ internal sealed class BarDraft
     private string? _label;
     private bool _uncounted;
     private int _lastEnding;
+    private int _inBar;
+    private int _inLine;
 
     /// <summary>The clef at the beginning of the next bar.</summary>
     public Clef Clef { get; set; } = Clef.Treble;
@@ -39,10 +42,14 @@ internal sealed class BarDraft
 
     public int EventCount { get; private set; }
 
+    /// <exception cref="TuneTooLargeException">The bar or the tune is full.</exception>
     public void Add(ScoreEvent e)
     {
         if (_events.Count == 0)
-            _barAt = e.At;
+            (_barAt, _inBar) = (e.At, 0);
+        _inBar += 1 + e.Graces.Count;
+        _inLine += 1 + e.Graces.Count;
+        size.Add(e.Graces.Count, _inBar, _inLine, e.At);
         _events.Add(e);
         EventCount++;
     }

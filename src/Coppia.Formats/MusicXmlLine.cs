@@ -16,8 +16,13 @@ internal sealed class MusicXmlLine
     private Clef? _clef;
     private int _expected = 1;
 
-    private MusicXmlLine(MusicXmlPart part, int staff, string voice, Dictionary<int, List<TimedNote>> notes, LeftOut leftOut) =>
-        (_part, Staff, Voice, _notes, _leftOut) = (part, staff, voice, notes, leftOut);
+    private MusicXmlLine(
+        MusicXmlPart part,
+        (int Staff, string Voice) voice,
+        Dictionary<int, List<TimedNote>> notes,
+        LeftOut leftOut,
+        TuneSize size
+    ) => (_part, (Staff, Voice), _notes, _leftOut, Draft) = (part, voice, notes, leftOut, new BarDraft(size));
 
     public int Staff { get; }
 
@@ -27,12 +32,19 @@ internal sealed class MusicXmlLine
 
     public string Name { get; private set; } = "";
 
-    public BarDraft Draft { get; } = new();
+    public BarDraft Draft { get; }
 
     private int BarsWithNotes => _notes.Values.Count(n => n.Any(x => !x.Event.IsRest));
 
     /// <summary>The lines of a part that have notes, staff by staff; with silence those that only rest too.</summary>
-    public static IReadOnlyList<MusicXmlLine> Of(MusicXmlPart part, string id, string name, LeftOut leftOut, bool withSilence)
+    public static IReadOnlyList<MusicXmlLine> Of(
+        MusicXmlPart part,
+        string id,
+        string name,
+        LeftOut leftOut,
+        bool withSilence,
+        TuneSize size
+    )
     {
         var voices = new Dictionary<(int Staff, string Voice), Dictionary<int, List<TimedNote>>>();
         foreach (var (i, measure) in part.Measures.Index())
@@ -50,7 +62,7 @@ internal sealed class MusicXmlLine
         MusicXmlLine[] lines =
         [
             .. voices
-                .Select(v => new MusicXmlLine(part, v.Key.Staff, v.Key.Voice, v.Value, leftOut))
+                .Select(v => new MusicXmlLine(part, v.Key, v.Value, leftOut, size))
                 .Where(l => withSilence || l.BarsWithNotes > 0)
                 .OrderByDescending(l => l.BarsWithNotes)
                 .Take(MostLines)

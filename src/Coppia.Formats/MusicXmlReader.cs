@@ -11,25 +11,19 @@ namespace Coppia.Formats;
 public static class MusicXmlReader
 {
     /// <summary>The score, or every error with its line and column. DTDs are not read and nothing outside the text is opened.</summary>
-    public static ReadResult Read(string xml) => Read(xml, withSilence: false);
+    public static ReadResult Read(string xml, CancellationToken stop = default) =>
+        TuneSize.Bounded(() => Read(xml, withSilence: false, new TuneSize(stop)));
 
     /// <summary>A score that is being written: lines that only rest are lines too.</summary>
-    public static ReadResult ReadUnfinished(string xml) => Read(xml, withSilence: true);
+    public static ReadResult ReadUnfinished(string xml, CancellationToken stop = default) =>
+        TuneSize.Bounded(() => Read(xml, withSilence: true, new TuneSize(stop)));
 
-    private static ReadResult Read(string xml, bool withSilence)
+    private static ReadResult Read(string xml, bool withSilence, TuneSize size)
     {
         XElement root;
         try
         {
-            var settings = new XmlReaderSettings
-            {
-                DtdProcessing = DtdProcessing.Ignore,
-                XmlResolver = null,
-                MaxCharactersInDocument = TuneReader.MostCharacters,
-                MaxCharactersFromEntities = 0,
-            };
-            using var reader = XmlReader.Create(new StringReader(xml.TrimStart('\uFEFF', ' ', '\t', '\r', '\n')), settings);
-            root = XDocument.Load(reader, LoadOptions.SetLineInfo).Root!;
+            root = PlainXml.Load(xml.TrimStart('\uFEFF', ' ', '\t', '\r', '\n'));
         }
         catch (XmlException e)
         {
@@ -63,10 +57,15 @@ public static class MusicXmlReader
         var parts = Parts(root);
         if (parts.Count == 0)
             return ReadResult.Failed(new SourceError(At(root), "there is no part with music", "a <part> element"));
-        return Read(root, parts, withSilence);
+        return Read(root, parts, withSilence, size);
     }
 
-    private static ReadResult Read(XElement root, IReadOnlyList<(string Id, List<XElement> Measures)> parts, bool withSilence)
+    private static ReadResult Read(
+        XElement root,
+        IReadOnlyList<(string Id, List<XElement> Measures)> parts,
+        bool withSilence,
+        TuneSize size
+    )
     {
         var leftOut = new LeftOut();
         var errors = new List<SourceError>();
@@ -74,16 +73,15 @@ public static class MusicXmlReader
         var notices = new List<Notice>();
         var lines = new List<ScoreLine>();
         ScoreLine? main = null;
-        var events = 0;
         MusicXmlPart? first = null;
         foreach (var (id, measures) in parts)
         {
+            size.AddLine(measures.Count > 0 ? At(measures[0]) : At(root));
             var part = new MusicXmlPart(leftOut, errors);
             part.Read(measures);
             first ??= part;
             var name = names?[id].FirstOrDefault() ?? "";
-            var own = MusicXmlLine.Of(part, id, name, leftOut, withSilence);
-            events = Math.Max(events, own.Select(l => l.Draft.EventCount).DefaultIfEmpty().Max());
+            var own = MusicXmlLine.Of(part, id, name, leftOut, withSilence, size);
             if (own.Count == 0 && part.HasUnpitched)
                 notices.Add(
                     new Notice(
@@ -93,7 +91,7 @@ public static class MusicXmlReader
                         IsLoss: true
                     )
                 );
-            if (errors.Count > 0 || events > Score.MostEvents)
+            if (errors.Count > 0)
                 continue;
             foreach (var line in own)
             {
@@ -107,8 +105,8 @@ public static class MusicXmlReader
             }
         }
 
-        if (errors.Count == 0 && TuneReader.CheckSize(events, lines.Count > 0 || events > Score.MostEvents, At(root)) is { } size)
-            errors.Add(size);
+        if (errors.Count == 0 && lines.Count == 0)
+            errors.Add(TuneReader.NoNotes(At(root)));
         if (errors.Count > 0)
             return new ReadResult(null, [.. errors.OrderBy(e => e.At)], [.. leftOut.Notices()]);
         var shared = ScoreLines.WithSharedWays(lines);

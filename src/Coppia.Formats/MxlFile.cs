@@ -27,8 +27,8 @@ public static class MxlFile
         {
             paths =
             [
-                .. XDocument
-                    .Parse(TuneBytes.Plain(Bytes(container)))
+                .. PlainXml
+                    .Load(TuneBytes.Plain(Bytes(container)))
                     .Descendants()
                     .Where(e => e.Name.LocalName == "rootfile")
                     .OrderByDescending(IsScore)

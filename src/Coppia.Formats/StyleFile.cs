@@ -10,13 +10,18 @@ namespace Coppia.Formats;
 /// <summary>A house style as JSON: camelCase names, choices as words, unknown names refused.</summary>
 public static class StyleFile
 {
-    public static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
+    public static readonly JsonSerializerOptions Json = Strict();
+
+    private static JsonSerializerOptions Strict()
     {
-        Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false) },
-        UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
-        NumberHandling = JsonNumberHandling.Strict,
-        WriteIndented = true,
-    };
+        var json = new JsonSerializerOptions(JsonSerializerDefaults.Web)
+        {
+            UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
+            WriteIndented = true,
+        };
+        JsonParts.MakeStrict(json);
+        return json;
+    }
 
     /// <exception cref="FormatException">Not a house style; the message begins with line:column and says what was expected.</exception>
     public static HouseStyle Read(string json)
@@ -32,9 +37,8 @@ public static class StyleFile
         }
         catch (JsonException e)
         {
-            var where = e.Path is { Length: > 1 } path ? $" at {path[(path[1] == '.' ? 2 : 1)..]}" : "";
             throw new FormatException(
-                $"{(e.LineNumber ?? 0) + 1}:{(e.BytePositionInLine ?? 0) + 1}: not a house style{where}; "
+                $"{(e.LineNumber ?? 0) + 1}:{(e.BytePositionInLine ?? 0) + 1}: not a house style, {JsonParts.Said(e)}; "
                     + "expected a JSON object such as {\"fourthFinger\":\"openFirst\"} with the settings’ own names and words",
                 e
             );

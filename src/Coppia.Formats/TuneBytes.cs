@@ -21,9 +21,14 @@ public static partial class TuneBytes
         return MxlFile.IsZip(bytes) ? MxlFile.Unpack(new MemoryStream(bytes)) : Plain(bytes);
     }
 
+    /// <summary>Old systems end a text file with a sign of its own, which is no part of the text.</summary>
+    private const char EndOfFile = '\u001A';
+
     /// <summary>The text of a file that is not compressed.</summary>
     /// <exception cref="InvalidDataException">Bytes that are no text.</exception>
-    internal static string Plain(byte[] bytes)
+    internal static string Plain(byte[] bytes) => Decoded(bytes).TrimEnd(EndOfFile);
+
+    private static string Decoded(byte[] bytes)
     {
         if (Marked(bytes) is { } marked)
             return marked;

@@ -23,18 +23,22 @@ public static partial class TuneReader
     public const int MostCharacters = 5 * 1024 * 1024;
 
     /// <summary>The first tune of a text.</summary>
-    public static ReadResult Read(string text)
+    /// <param name="text">The text.</param>
+    /// <param name="stop">Nobody waits for it any more.</param>
+    public static ReadResult Read(string text, CancellationToken stop = default)
     {
         if (text.Length > MostCharacters)
             return ReadResult.Failed(
                 new SourceError(new(1, 1), $"the text has {text.Length:N0} characters", $"at most {MostCharacters:N0}")
             );
+        if (PlainText.Wrong(text) is { } wrong)
+            return ReadResult.Failed(wrong);
         return FormatOf(text) switch
         {
-            SourceFormat.MusicXml => MusicXmlReader.Read(text),
-            SourceFormat.Letters => TypedLetters.ReadText(text),
-            SourceFormat.Fingers => TypedFingers.ReadText(text),
-            _ => AbcReader.Read(text),
+            SourceFormat.MusicXml => MusicXmlReader.Read(text, stop),
+            SourceFormat.Letters => TypedLetters.ReadText(text, stop),
+            SourceFormat.Fingers => TypedFingers.ReadText(text, stop),
+            _ => AbcReader.Read(text, stop),
         };
     }
 
@@ -64,15 +68,8 @@ public static partial class TuneReader
         return words.Length > 0 ? 2 * words.Count(LetterPattern().IsMatch) > words.Length : text.Split('\n').Any(TypedHead.IsHead);
     }
 
-    /// <summary>A tune with no notes, or with too many, is an error of the whole.</summary>
-    internal static SourceError? CheckSize(int events, bool anyNote, SourcePosition at)
-    {
-        if (!anyNote)
-            return new SourceError(at, "there are no notes", "at least one note");
-        return events > Score.MostEvents
-            ? new SourceError(at, $"the tune has {events:N0} notes and rests", $"at most {Score.MostEvents:N0}")
-            : null;
-    }
+    /// <summary>A tune with no notes is an error of the whole.</summary>
+    internal static SourceError NoNotes(SourcePosition at) => new(at, "there are no notes", "at least one note");
 
     /// <summary>A field that every ABC tune has, at the beginning of a line.</summary>
     [GeneratedRegex(@"^[ \t\uFEFF]*(?:X:|K:|T:|M:|L:|Q:|V:|%abc)", RegexOptions.Multiline)]

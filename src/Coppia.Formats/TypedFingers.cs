@@ -7,7 +7,7 @@ namespace Coppia.Formats;
 /// Reads a tune typed as strings and fingers, as young classes read it: <c>D: 0 0 A: 0 0 | 1 1 0 - |</c> (craft 20). A letter with a colon
 /// changes the string; L, H or x before a finger is its place. Beats follow a finger after <c>*</c>: <c>0*2</c>.
 /// </summary>
-internal sealed partial class TypedFingers : TypedTune
+internal sealed partial class TypedFingers(CancellationToken stop) : TypedTune(stop)
 {
     private int? _string;
 
@@ -19,7 +19,7 @@ internal sealed partial class TypedFingers : TypedTune
 
     private IEnumerable<string> Strings => Enumerable.Range(0, Head.For.Strings.Count).Select(Head.For.StringName);
 
-    public static ReadResult ReadText(string text) => new TypedFingers().Read(text);
+    public static ReadResult ReadText(string text, CancellationToken stop = default) => new TypedFingers(stop).Read(text);
 
     protected override bool ReadOwn()
     {

@@ -7,7 +7,7 @@ namespace Coppia.Formats;
 /// Reads a tune typed as letters, as teachers put it on a board: <c>G A B G | C5 B A2 | B A G F# | G2 D2</c> (craft 20). Each letter is the
 /// nearest to the note before; <c>C5</c>, <c>d'</c>, <c>G,</c>, "high D" and "low D" say otherwise.
 /// </summary>
-internal sealed partial class TypedLetters : TypedTune
+internal sealed partial class TypedLetters(CancellationToken stop) : TypedTune(stop)
 {
     private int? _before;
 
@@ -16,7 +16,7 @@ internal sealed partial class TypedLetters : TypedTune
 
     protected override string NotWhat => "not a note";
 
-    public static ReadResult ReadText(string text) => new TypedLetters().Read(text);
+    public static ReadResult ReadText(string text, CancellationToken stop = default) => new TypedLetters(stop).Read(text);
 
     protected override bool ReadOwn()
     {

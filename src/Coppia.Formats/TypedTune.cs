@@ -11,10 +11,19 @@ namespace Coppia.Formats;
 internal abstract partial class TypedTune
 {
     private readonly List<SourceError> _errors = [];
-    private readonly BarDraft _draft = new();
+    private readonly TuneSize _size;
+    private readonly BarDraft _draft;
     private readonly List<ScoreEvent> _loose = [];
     private bool _hasBarlines;
     private int _slurs;
+    private int _notes;
+
+    /// <param name="stop">Nobody waits for it any more.</param>
+    protected TypedTune(CancellationToken stop)
+    {
+        _size = new TuneSize(stop);
+        _draft = new BarDraft(_size);
+    }
 
     protected TypedHead Head { get; } = new();
 
@@ -42,7 +51,9 @@ internal abstract partial class TypedTune
     /// <returns>False where it is none.</returns>
     protected abstract bool ReadOwn();
 
-    public ReadResult Read(string text)
+    public ReadResult Read(string text) => TuneSize.Bounded(() => ReadLines(text));
+
+    private ReadResult ReadLines(string text)
     {
         var lines = text.Replace("\r\n", "\n", StringComparison.Ordinal).Replace('\r', '\n').TrimStart('\uFEFF').Split('\n');
         var inHead = true;
@@ -57,7 +68,7 @@ internal abstract partial class TypedTune
             _draft.BreakLine();
         }
 
-        if (_loose.Count > 0)
+        if (_hasBarlines && _loose.Count > 0)
             CloseBar(Barline.Plain, repeatEnd: false);
         return Finished();
     }
@@ -87,6 +98,9 @@ internal abstract partial class TypedTune
         if (spread.Count == 0)
             _errors.Add(new SourceError(at, "a length that no note values make up", "a length such as 2, 1/2, 1/4 or a dot"));
         _loose.AddRange(spread);
+        _notes += spread.Count;
+        // Without barlines what is typed is one long row.
+        _size.Add(graces: 0, inBar: 0, _notes, at);
     }
 
     /// <summary>Beats behind a note: <c>2</c>, <c>1/2</c>, <c>/</c>, <c>3/2</c>, then dots; one where nothing stands.</summary>
@@ -177,17 +191,13 @@ internal abstract partial class TypedTune
         // Without barlines a bar that is full goes on to the next (craft 20).
         var bars = _hasBarlines
             ? written
-            : [.. BarFilling.Of(written.SelectMany(b => b.Events), time).Select(events => new Bar { Events = events, At = events[0].At })];
+            : [.. BarFilling.Of(_loose, time).Select(events => new Bar { Events = events, At = events[0].At })];
         bars = [.. bars.Select(b => b with { Clef = clef, Key = Key, Time = time })];
         if (bars.Count > 0 && bars[^1] is { RepeatEnd: false, Barline: Barline.Plain })
             bars = [.. bars.SkipLast(1), bars[^1] with { Barline = Barline.Final }];
         bars = BarDraft.MendBindings(bars, LeftOut);
-        var events = bars.Sum(b => b.Events.Count);
-        if (
-            _errors.Count == 0
-            && TuneReader.CheckSize(events, bars.Any(b => b.Events.Any(e => !e.IsRest)), new(Math.Max(1, LineNumber), 1)) is { } size
-        )
-            _errors.Add(size);
+        if (_errors.Count == 0 && !bars.Any(b => b.Events.Any(e => !e.IsRest)))
+            _errors.Add(TuneReader.NoNotes(new(Math.Max(1, LineNumber), 1)));
         if (_errors.Count > 0)
             return new ReadResult(null, [.. _errors.OrderBy(e => e.At)], [.. LeftOut.Notices()]);
 

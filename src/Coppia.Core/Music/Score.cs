@@ -202,6 +202,9 @@ public sealed record Score
     /// <summary>Most notes and rests a tune may have.</summary>
     public const int MostEvents = 20_000;
 
+    /// <summary>Most notes and rests of one bar, grace notes included: far more than the freest cadenza has.</summary>
+    public const int MostInBar = 1_000;
+
     public string Title { get; init; } = "";
 
     public string? Composer { get; init; }

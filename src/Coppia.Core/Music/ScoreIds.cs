@@ -1,3 +1,6 @@
+using System.Security.Cryptography;
+using System.Text;
+
 namespace Coppia.Core.Music;
 
 /// <summary>
@@ -14,7 +17,8 @@ public static class ScoreIds
     /// <summary>The edited score with the ids of the bars and notes that were there before.</summary>
     /// <param name="before">The score as it was.</param>
     /// <param name="after">The edited score, freshly read.</param>
-    public static Score Carry(Score before, Score after)
+    /// <param name="reserved">Ids that no new note may take: marks hang on them that wait for their own note.</param>
+    public static Score Carry(Score before, Score after, IEnumerable<string>? reserved = null)
     {
         var barIds = new string[after.Bars.Count];
         var noteIds = after.Bars.Select(b => new string[b.Events.Count]).ToArray();
@@ -27,7 +31,7 @@ public static class ScoreIds
                 TakeNotes(gap);
         }
 
-        return Finished(after, barIds, noteIds);
+        return Finished(after, barIds, noteIds, reserved ?? []);
 
         // Bars that are as they were.
         void TakeBars(Gap gap)
@@ -86,9 +90,9 @@ public static class ScoreIds
     public static Score Prefixed(Score score, string prefix) => With(score, [.. Of(score).Select(id => prefix + id)]);
 
     /// <summary>The score with some ids given; what has none gets its place as a name, or the next free name like it.</summary>
-    internal static Score Finished(Score score, string?[] barIds, string?[][] noteIds)
+    internal static Score Finished(Score score, string?[] barIds, string?[][] noteIds, IEnumerable<string>? reserved = null)
     {
-        var taken = noteIds.SelectMany(ids => ids).Concat(barIds).Where(id => !string.IsNullOrEmpty(id)).ToHashSet();
+        var taken = noteIds.SelectMany(ids => ids).Concat(barIds).Where(id => !string.IsNullOrEmpty(id)).Concat(reserved ?? []).ToHashSet();
         return score with
         {
             Bars =
@@ -127,11 +131,20 @@ public static class ScoreIds
 
         int Kind(Bar bar)
         {
-            var spelt = string.Join(' ', bar.Events.Select(e => $"{e.Pitch}{string.Concat(e.Chord)}{e.Length}{e.TiedOn}{e.Graces.Count}"));
+            var spelt = Spelt(bar);
             kinds.TryAdd(spelt, kinds.Count);
             return kinds[spelt];
         }
     }
+
+    private static string Spelt(Bar bar) =>
+        string.Join(' ', bar.Events.Select(e => $"{e.Pitch}{string.Concat(e.Chord)}{e.Length}{e.TiedOn}{e.Graces.Count}"));
+
+    /// <summary>What tells the music of one version from that of another: equal where all notes and barlines are.</summary>
+    public static string MusicOf(IEnumerable<Score> lines) =>
+        Convert.ToHexString(
+            SHA256.HashData(Encoding.UTF8.GetBytes(string.Join("||", lines.Select(l => string.Join('|', l.Bars.Select(Spelt))))))
+        );
 
     private static bool IsSame(ScoreEvent a, ScoreEvent b) => a.Pitch == b.Pitch && a.Length == b.Length;
 

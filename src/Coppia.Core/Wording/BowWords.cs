@@ -114,6 +114,10 @@ public static class BowWords
             _ => English.Sentence($"{English.Bars(up)} begin up"),
         };
 
+    /// <summary>"The bow in bar 3 was changed in another window meanwhile. …"</summary>
+    public static string ChangedMeanwhile(Score score, string noteId) =>
+        $"The bow{PinWords.Where(score, noteId)} was changed in another window meanwhile. Nothing was overwritten; it is shown now.";
+
     /// <summary>Why a change cannot be made, and what would be right.</summary>
     public static string Impossible(ImpossibleBowEditException e) =>
         e.Fault == BowEditFault.NoNote

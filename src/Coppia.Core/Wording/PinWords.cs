@@ -20,6 +20,20 @@ public static class PinWords
         return $"{Labels.NoteAndNumber(e.Note.Pitch, style)} in {e.Note.Bar.Named()} cannot be played with {asked}; {instead}.";
     }
 
+    /// <summary>"The finger of a note in bar 3 was changed in another window meanwhile. …"</summary>
+    public static string ChangedMeanwhile(Score score, string noteId) =>
+        $"The finger of a note{Where(score, noteId)} was changed in another window meanwhile. Nothing was overwritten; it is shown now.";
+
+    public const string PrintedChangedMeanwhile =
+        "Whether the printed fingers count was changed in another window meanwhile. Nothing was overwritten; it is shown now.";
+
+    public const string OctaveChangedMeanwhile =
+        "The octave was changed in another window meanwhile. Nothing was overwritten; it is shown now.";
+
+    /// <summary>" in bar 3"; nothing where the note is not in the tune.</summary>
+    internal static string Where(Score score, string noteId) =>
+        score.Bars.FirstOrDefault(b => b.Events.Any(e => e.Id == noteId)) is { } bar ? $" in {bar.Named()}" : "";
+
     /// <summary>"2 of your own fingerings no longer meet their notes and are set aside."</summary>
     public static string SetAside(int pins) => $"{pins} of your own fingerings no longer meet their notes and are set aside.";
 
