@@ -48,9 +48,16 @@ public sealed record BowChange(BowEdit Edit, Bar Bar, Pitch Pitch, Pitch? Before
 public sealed record BowProposal(BowAim Aim, IReadOnlyList<BowEdit> Edits, int Left, int Now)
 {
     /// <param name="refused">Changes that the teacher does not want.</param>
-    public static BowProposal Of(Score score, BowAim aim, HouseStyle style, IEnumerable<BowEdit>? refused = null)
+    /// <param name="stop">Nobody waits for it any more.</param>
+    public static BowProposal Of(
+        Score score,
+        BowAim aim,
+        HouseStyle style,
+        IEnumerable<BowEdit>? refused = null,
+        CancellationToken stop = default
+    )
     {
-        var edits = BowSearch.Find(score, aim, style, refused);
+        var edits = BowSearch.Find(score, aim, style, refused, stop);
         var now = BowSearch.Price(score, [], aim, style);
         var then = BowSearch.Price(score, edits, aim, style);
         // The search works in steps of half a hundredth of a bow; what it finds is taken only where it is really better.

@@ -48,8 +48,14 @@ public sealed class BowSearch
 
     /// <summary>The changes, in the order of the notes; none where the bowing reaches the aim as well as it can be reached.</summary>
     /// <param name="refused">Changes that the teacher does not want; the search goes round them.</param>
-    public static IReadOnlyList<BowEdit> Find(Score score, BowAim aim, HouseStyle style, IEnumerable<BowEdit>? refused = null) =>
-        new BowSearch(score, aim, style, refused ?? []).Run();
+    /// <param name="stop">Nobody waits for it any more.</param>
+    public static IReadOnlyList<BowEdit> Find(
+        Score score,
+        BowAim aim,
+        HouseStyle style,
+        IEnumerable<BowEdit>? refused = null,
+        CancellationToken stop = default
+    ) => new BowSearch(score, aim, style, refused ?? []).Run(stop);
 
     /// <summary>What a set of changes costs under an aim: the definition that <see cref="Find"/> minimises.</summary>
     public static long Price(Score score, IReadOnlyCollection<BowEdit> edits, BowAim aim, HouseStyle style)
@@ -88,7 +94,7 @@ public sealed class BowSearch
     /// <summary>A printed stroke bound to those after it: what that costs, and how much bow it takes.</summary>
     private readonly record struct Binding(int Size, BowEditKind Kind, long Cost, double Travel);
 
-    private IReadOnlyList<BowEdit> Run()
+    private IReadOnlyList<BowEdit> Run(CancellationToken stop)
     {
         if (_notes.Count == 0)
             return [];
@@ -98,6 +104,7 @@ public sealed class BowSearch
         _ways.Add(new Way(start, 0, -1, default));
         for (var k = 0; k < _starts.Count; k++)
         {
+            stop.ThrowIfCancellationRequested();
             Binding[] bindings = [.. BindingsOf(k)];
             foreach (var from in _layers[k].Values)
                 Onward(k, from, bindings);

@@ -10,7 +10,9 @@ internal sealed class PrintedStrokes
     private readonly Dictionary<string, int> _eventPlaces;
     private readonly Dictionary<string, int> _noteOf;
     private readonly Dictionary<string, int> _returnTo = [];
-    private readonly int[] _returns;
+
+    /// <summary>How many notes before each one a repeat sign goes back to: with thousands of repeats they are not looked through.</summary>
+    private readonly int[] _returnsBefore;
 
     public PrintedStrokes(Score score)
     {
@@ -28,7 +30,10 @@ internal sealed class PrintedStrokes
                 _returnTo[score.Bars[from.Bar].Id] = first;
         }
 
-        _returns = [.. _returnTo.Values.Distinct()];
+        var returns = _returnTo.Values.ToHashSet();
+        _returnsBefore = new int[Notes.Count + 1];
+        for (var i = 0; i < Notes.Count; i++)
+            _returnsBefore[i + 1] = _returnsBefore[i] + (returns.Contains(i) ? 1 : 0);
     }
 
     public IReadOnlyList<SoundingNote> Notes { get; }
@@ -58,7 +63,7 @@ internal sealed class PrintedStrokes
         EndsBar(last) && last + 1 < Notes.Count && Notes[last + 1].Bar.EndingStart is not null && !Notes[last].Bar.RepeatEnd;
 
     /// <summary>A repeat sign goes back to one of these notes.</summary>
-    public bool HoldsReturn(int first, int last) => _returns.Any(t => t >= first && t <= last);
+    public bool HoldsReturn(int first, int last) => _returnsBefore[last + 1] > _returnsBefore[first];
 
     /// <summary>The note is the last of a bar from which a repeat goes back.</summary>
     public bool LeavesFor(int last, out int target)

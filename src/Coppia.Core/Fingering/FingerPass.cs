@@ -35,11 +35,16 @@ internal sealed class FingerPass
     public int Cost => _least.Sum();
 
     /// <summary>The cheapest way through a line of two notes at least.</summary>
-    public static FingerPass Forward(MoveTables tables)
+    /// <param name="stop">Nobody waits for it any more.</param>
+    public static FingerPass Forward(MoveTables tables, CancellationToken stop = default)
     {
         var pass = new FingerPass(tables);
         for (var row = 0; row < tables.Moves.Length; row++)
+        {
+            stop.ThrowIfCancellationRequested();
             pass.Take(row);
+        }
+
         pass.TakeEnd();
         for (var row = tables.Moves.Length - 1; row >= 1; row--)
             pass.Way[row - 1] = pass.Before(row);

@@ -33,12 +33,12 @@ public static class FingerSolver
         public Span<int> this[int step] => _costs.AsSpan(_starts[step], _starts[step + 1] - _starts[step]);
     }
 
-    public static Solution Solve(FingerLattice lattice, FingerCost cost)
+    public static Solution Solve(FingerLattice lattice, FingerCost cost, CancellationToken stop = default)
     {
         var steps = lattice.Steps;
         if (steps.Count == 0)
             return new Solution([], 0, new Lazy<ThroughTable>(() => new ThroughTable(steps)));
-        return steps.Count == 1 ? SolveOne(lattice, cost) : Finish(FingerPass.Forward(MoveTables.Of(lattice, cost)));
+        return steps.Count == 1 ? SolveOne(lattice, cost) : Finish(FingerPass.Forward(MoveTables.Of(lattice, cost, stop), stop));
     }
 
     private static Solution SolveOne(FingerLattice lattice, FingerCost cost)

@@ -88,18 +88,20 @@ public sealed record Fingers(Player Player, Score Score, IReadOnlyList<FingeredN
     ) => Choose(score, SoundingNote.Of(score), player, pins, weights);
 
     /// <param name="sounding">The score's sounding notes.</param>
+    /// <param name="stop">Nobody waits for it any more.</param>
     /// <inheritdoc cref="Choose(Score, Player, IReadOnlyDictionary{string, Pin}?, FingerWeights?)"/>
     public static Fingers Choose(
         Score score,
         IReadOnlyList<SoundingNote> sounding,
         Player player,
         IReadOnlyDictionary<string, Pin>? pins = null,
-        FingerWeights? weights = null
+        FingerWeights? weights = null,
+        CancellationToken stop = default
     )
     {
         var lattice = FingerLattice.Of(sounding, player, pins ?? NoPins);
         var price = new FingerCost(player, weights ?? FingerWeights.Default);
-        (lattice, var solution) = SameFingers.Solve(lattice, price, LinesOf(lattice, score));
+        (lattice, var solution) = SameFingers.Solve(lattice, price, LinesOf(lattice, score), stop);
         var differ = SameFingers.Differences(lattice, solution.Way);
         var notes = new List<FingeredNote>(sounding.Count);
         var step = 0;

@@ -44,12 +44,14 @@ internal sealed class MoveTables
     /// </summary>
     public byte[] Ends(int i) => Between(_ends, i, i + 2);
 
-    public static MoveTables Of(FingerLattice lattice, FingerCost cost)
+    /// <param name="stop">Nobody waits for it any more.</param>
+    public static MoveTables Of(FingerLattice lattice, FingerCost cost, CancellationToken stop = default)
     {
         var steps = lattice.Steps;
         var tables = new MoveTables(lattice, cost);
         for (var i = 1; i < steps.Count; i++)
         {
+            stop.ThrowIfCancellationRequested();
             tables.Moves[i - 1] = tables.MoveInto(i);
             tables.Widest = Math.Max(tables.Widest, tables.Moves[i - 1].Length);
         }

@@ -42,14 +42,15 @@ internal sealed class SameFingers
     public static (FingerLattice Lattice, FingerSolver.Solution Solution) Solve(
         FingerLattice lattice,
         FingerCost cost,
-        IReadOnlyList<(int First, int End)> lines
+        IReadOnlyList<(int First, int End)> lines,
+        CancellationToken stop = default
     )
     {
         if (lattice.Steps.Count < 2 || !cost.PricesOtherFingers && !cost.PricesOtherThanBefore)
-            return (lattice, FingerSolver.Solve(lattice, cost));
+            return (lattice, FingerSolver.Solve(lattice, cost, stop));
         var rules = new SameFingers(lattice, cost, lines);
         var told = lattice with { Steps = rules._steps };
-        return (told, rules.Settle(FingerPass.Forward(MoveTables.Of(told, cost))));
+        return (told, rules.Settle(FingerPass.Forward(MoveTables.Of(told, cost, stop), stop)));
     }
 
     private FingerSolver.Solution Settle(FingerPass pass)

@@ -129,7 +129,8 @@ public static class PlayOrder
     private static int Passes(IReadOnlyList<Bar> bars, int start, int end)
     {
         var most = bars[end].RepeatTimes;
-        for (var i = start; i < bars.Count && (i <= end + 1 || bars[i].EndingStart is not null); i++)
+        // Endings of one bar each follow one another, and no section has more of them than it is played.
+        for (var i = start; i < bars.Count && (i <= end + 1 || i <= end + MostPasses && bars[i].EndingStart is not null); i++)
         {
             if (bars[i].EndingStart is { } ending)
                 most = Math.Max(most, Numbers(ending).Max());

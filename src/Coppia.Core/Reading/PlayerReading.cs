@@ -75,13 +75,15 @@ public sealed record PlayerReading(
     ) => Of(TuneMusic.Of(printed, player.Style, bows), printedFor, player, pins, chosenOctaves);
 
     /// <param name="tune">The music in the player's house style.</param>
+    /// <param name="stop">Nobody waits for it any more.</param>
     /// <inheritdoc cref="Of(Score, Instrument, Player, IReadOnlyDictionary{string, Pin}?, IReadOnlyCollection{BowEdit}?, int?)"/>
     public static PlayerReading Of(
         TuneMusic tune,
         Instrument printedFor,
         Player player,
         IReadOnlyDictionary<string, Pin>? pins = null,
-        int? chosenOctaves = null
+        int? chosenOctaves = null,
+        CancellationToken stop = default
     )
     {
         var own = printedFor.Id == player.Instrument.Id;
@@ -91,7 +93,7 @@ public sealed record PlayerReading(
         if (!own)
             score = score.OnClef(clef);
         var sounding = ReferenceEquals(score, tune.Score) ? tune.Notes : SoundingNote.Of(score);
-        var fingering = Fingers.Choose(score, sounding, player, pins);
+        var fingering = Fingers.Choose(score, sounding, player, pins, stop: stop);
         return new PlayerReading(
             Tune: tune,
             Player: player,

@@ -52,10 +52,11 @@ public sealed record TuneMusic(
 
     /// <summary>What can be said and done about its bow.</summary>
     /// <param name="refused">Changes that the teacher does not want.</param>
-    public BowAdvice Advice(IReadOnlyCollection<BowEdit>? refused = null) =>
+    /// <param name="stop">Nobody waits for it any more.</param>
+    public BowAdvice Advice(IReadOnlyCollection<BowEdit>? refused = null, CancellationToken stop = default) =>
         new(
             WrongWay: WrongWayMends.Of(Score, Notes, Bowing),
-            Proposals: [.. Enum.GetValues<BowAim>().Select(aim => BowProposal.Of(Score, aim, Style, refused))],
+            Proposals: [.. Enum.GetValues<BowAim>().Select(aim => BowProposal.Of(Score, aim, Style, refused, stop))],
             Uneven: UnevenBars.Of(Notes, Bowing),
             Hints: BowUse.InBars(Notes, BowUse.Of(Notes, Travels))
         );
