@@ -1,4 +1,5 @@
 using Dapper;
+using Microsoft.Data.Sqlite;
 
 namespace Coppia.Data;
 
@@ -15,10 +16,33 @@ public sealed class OctaveRepository(Database database)
         );
     }
 
+    /// <summary>Keeps a choice where the former one is still the one that the chooser saw.</summary>
+    /// <returns>Whether it was.</returns>
+    public bool Choose(long tuneId, string instrument, int? octaves, int? was)
+    {
+        using var connection = database.Open();
+        using var step = connection.BeginTransaction();
+        var now = connection.ExecuteScalar<int?>(
+            "SELECT octaves FROM octave_choice WHERE tune_id = @tuneId AND instrument = @instrument",
+            new { tuneId, instrument },
+            step
+        );
+        if (now != was)
+            return false;
+        Keep(connection, step, tuneId, instrument, octaves);
+        step.Commit();
+        return true;
+    }
+
     /// <summary>Keeps a choice; null lets the tune find its own octave again.</summary>
     public void Choose(long tuneId, string instrument, int? octaves)
     {
         using var connection = database.Open();
+        Keep(connection, null, tuneId, instrument, octaves);
+    }
+
+    private static void Keep(SqliteConnection connection, SqliteTransaction? step, long tuneId, string instrument, int? octaves)
+    {
         connection.Execute(
             octaves is null
                 ? "DELETE FROM octave_choice WHERE tune_id = @tuneId AND instrument = @instrument"
@@ -31,7 +55,8 @@ public sealed class OctaveRepository(Database database)
                 tuneId,
                 instrument,
                 octaves,
-            }
+            },
+            step
         );
     }
 }

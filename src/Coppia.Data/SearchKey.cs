@@ -30,6 +30,20 @@ internal static class SearchKey
         .SelectMany(l => l.Accented.Select(a => (a, l.Plain)))
         .ToDictionary(p => p.a, p => p.Plain);
 
+    /// <summary>
+    /// What is searched for as SQLite FTS5 reads it: every word the beginning of one. Empty where there are no words.
+    /// </summary>
+    public static string Words(string text) =>
+        string.Join(
+            ' ',
+            string.Concat(Of(text).Select(c => char.IsLetterOrDigit(c) || char.IsSurrogate(c) ? c : ' '))
+                .Split(' ', StringSplitOptions.RemoveEmptyEntries)
+                .Take(MostWords)
+                .Select(w => $"\"{w}\"*")
+        );
+
+    private const int MostWords = 12;
+
     public static string Of(string text) =>
         string.Concat(text.Trim().ToLowerInvariant().Where(c => c is < '\u0300' or > '\u036F').Select(c => Plain.GetValueOrDefault(c, c)));
 }

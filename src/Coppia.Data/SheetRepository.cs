@@ -22,21 +22,68 @@ public sealed record SheetRecord
     public DateTime? DeletedAt { get; init; }
 }
 
+/// <summary>Which sheets are asked for.</summary>
+/// <param name="Words">A part of the heading, in any case and without accents; empty for all.</param>
+/// <param name="Kinds">Or a part of one of these kinds of exercise, by id.</param>
+/// <param name="From">How many are passed over.</param>
+/// <param name="Count">At most so many.</param>
+public sealed record SheetQuery(string Words, IReadOnlyList<string> Kinds, int From, int Count);
+
+/// <summary>Some of the sheets that were asked for.</summary>
+/// <param name="Total">How many there are in all.</param>
+public sealed record SheetPage(IReadOnlyList<SheetRecord> Sheets, int Total);
+
 /// <summary>Owns the table of sheets.</summary>
 public sealed class SheetRepository(Database database, TimeProvider clock)
 {
     private const string Columns = "id, heading, instruments, document, version, changed_at AS ChangedAt, deleted_at AS DeletedAt";
 
     /// <summary>The last changed first.</summary>
-    public IReadOnlyList<SheetRecord> List() => Query("deleted_at IS NULL ORDER BY changed_at DESC, id DESC");
-
-    /// <summary>Sheets that can come back; the last deleted first.</summary>
-    public IReadOnlyList<SheetRecord> Deleted() => Query("deleted_at IS NOT NULL ORDER BY deleted_at DESC, id DESC");
-
-    private IReadOnlyList<SheetRecord> Query(string where)
+    public SheetPage List(SheetQuery query)
     {
         using var connection = database.Open();
-        return [.. connection.Query<SheetRecord>($"SELECT {Columns} FROM sheet WHERE {where}")];
+        connection.CreateFunction<string, string>("plain", SearchKey.Of, isDeterministic: true);
+        var asked = new
+        {
+            words = SearchKey.Of(query.Words),
+            query.Kinds,
+            query.From,
+            query.Count,
+        };
+        return new SheetPage(
+            [
+                .. connection.Query<SheetRecord>(
+                    $"SELECT {Columns} FROM sheet WHERE {Fits} ORDER BY changed_at DESC, id DESC LIMIT @Count OFFSET @From",
+                    asked
+                ),
+            ],
+            connection.ExecuteScalar<int>($"SELECT count(*) FROM sheet WHERE {Fits}", asked)
+        );
+    }
+
+    public IReadOnlyList<string> Headings()
+    {
+        using var connection = database.Open();
+        return [.. connection.Query<string>("SELECT heading FROM sheet WHERE deleted_at IS NULL")];
+    }
+
+    // A case decides what is looked into: JSON that is none, as an unreadable sheet may have it, would be an error.
+    private const string Fits = """
+        deleted_at IS NULL
+        AND (instr(plain(heading), @words) > 0
+          OR EXISTS (
+            SELECT 1 FROM json_each(CASE WHEN json_valid(document) THEN document ELSE '{}' END, '$.parts')
+            WHERE CASE type WHEN 'object' THEN json_extract(value, '$.request.kind') END IN @Kinds))
+        """;
+
+    /// <summary>Sheets that can come back; the last deleted first.</summary>
+    public IReadOnlyList<SheetRecord> Deleted()
+    {
+        using var connection = database.Open();
+        return
+        [
+            .. connection.Query<SheetRecord>($"SELECT {Columns} FROM sheet WHERE deleted_at IS NOT NULL ORDER BY deleted_at DESC, id DESC"),
+        ];
     }
 
     public SheetRecord? Find(long id)

@@ -13,6 +13,9 @@ public sealed record StyleRecord
 
     public bool Current { get; init; }
 
+    /// <summary>Grows with every save.</summary>
+    public int Version { get; init; } = 1;
+
     /// <summary>When it was put away; null while it is one of the house's.</summary>
     public DateTime? DeletedAt { get; init; }
 }
@@ -20,7 +23,7 @@ public sealed record StyleRecord
 /// <summary>Owns the table of house styles. One style is current as soon as there is any.</summary>
 public sealed class StyleRepository(Database database, TimeProvider clock)
 {
-    private const string Columns = "id, name, json, current, deleted_at AS DeletedAt";
+    private const string Columns = "id, name, json, current, version, deleted_at AS DeletedAt";
 
     public IReadOnlyList<StyleRecord> List()
     {
@@ -57,18 +60,27 @@ public sealed class StyleRepository(Database database, TimeProvider clock)
         );
     }
 
-    public bool Save(long id, string name, string json)
+    /// <summary>Saves over the version that the editor saw; a later version is never overwritten unseen.</summary>
+    public SaveOutcome Save(long id, int version, string name, string json)
     {
         using var connection = database.Open();
-        return connection.Execute(
-                "UPDATE style SET name = @name, json = @json WHERE id = @id AND deleted_at IS NULL",
-                new
-                {
-                    id,
-                    name,
-                    json,
-                }
-            ) == 1;
+        var changed = connection.Execute(
+            """
+            UPDATE style SET name = @name, json = @json, version = version + 1, changed_at = @now
+            WHERE id = @id AND version = @version AND deleted_at IS NULL
+            """,
+            new
+            {
+                id,
+                version,
+                name,
+                json,
+                now = clock.GetUtcNow().UtcDateTime.ToText(),
+            }
+        );
+        if (changed == 1)
+            return SaveOutcome.Saved;
+        return List().All(s => s.Id != id) ? SaveOutcome.Gone : SaveOutcome.ChangedMeanwhile;
     }
 
     public bool MakeCurrent(long id)
