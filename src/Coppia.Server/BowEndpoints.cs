@@ -6,11 +6,27 @@ using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Coppia.Server;
 
-/// <summary>All changes of a tune's bowing: those taken, and those proposed and not wanted.</summary>
-/// <param name="Changes">Those taken.</param>
-/// <param name="Refused">Those not wanted.</param>
+/// <summary>What a teacher says to a change of the bowing.</summary>
+public enum BowVerdict
+{
+    /// <summary>Nothing: it may be proposed.</summary>
+    Open,
+    Taken,
+
+    /// <summary>Proposed, and not wanted.</summary>
+    Refused,
+}
+
+/// <summary>A change of what is said to one change of the bowing.</summary>
+/// <param name="Was">What the one who changes it saw.</param>
+public sealed record BowVerdictChange(string NoteId, BowEditKind Kind, BowVerdict To, BowVerdict Was)
+{
+    internal BowEdit Edit => new(NoteId, Kind);
+}
+
+/// <summary>Changes of a tune's bowing; what is not named stays as it is.</summary>
 /// <param name="Instrument">Whose line of a score they are of; the main line where left out.</param>
-public sealed record BowChangesRequest(IReadOnlyList<BowEdit> Changes, IReadOnlyList<BowEdit>? Refused = null, string? Instrument = null);
+public sealed record BowChangesRequest(IReadOnlyList<BowVerdictChange> Changes, string? Instrument = null);
 
 public sealed record BowChangeView(string NoteId, BowEditKind Kind, int Bar, string Text)
 {
@@ -48,17 +64,21 @@ internal static class BowEndpoints
     public static void MapBows(this WebApplication app)
     {
         app.MapGet("/api/tunes/{id:long}/bowing", Get).WithName("getBowing").ProducesProblem(404);
-        app.MapPut("/api/tunes/{id:long}/bowing", Put).WithName("setBowing").ProducesProblem(404).ProducesProblem(422);
+        app.MapPatch("/api/tunes/{id:long}/bowing", Change)
+            .WithName("changeBowing")
+            .ProducesProblem(404)
+            .ProducesProblem(409)
+            .ProducesProblem(422);
     }
 
-    private static Results<Ok<BowingView>, ProblemHttpResult> Get(Readings readings, long id, string instrument)
+    private static Results<Ok<BowingView>, ProblemHttpResult> Get(Readings readings, Waiting waiting, long id, string instrument)
     {
         if (readings.Missing(id, instrument, out var kept, out var player) is { } problem)
             return problem;
         var reading = readings.Of(kept, player);
         var (tune, style) = (reading.Tune, player.Style);
         var refused = readings.RefusedBows(kept);
-        var advice = tune.Advice(refused);
+        var advice = tune.Advice(refused, waiting.Stop);
         return TypedResults.Ok(
             new BowingView(
                 Taken: InBarOrder(readings.BowsOf(kept)),
@@ -94,40 +114,68 @@ internal static class BowEndpoints
         IReadOnlyList<BowChangeView> InBarOrder(IReadOnlyCollection<BowEdit> edits) => [.. InWords(edits).OrderBy(c => c.Bar)];
     }
 
-    /// <summary>Replaces all changes of the bowing; where one cannot be made, none is.</summary>
-    private static Results<NoContent, ProblemHttpResult> Put(Readings readings, BowRepository bows, long id, BowChangesRequest request)
+    /// <summary>
+    /// Changes some of the bowing; where one cannot be made, or another window has changed it meanwhile, none is.
+    /// </summary>
+    private static Results<NoContent, ProblemHttpResult> Change(
+        Readings readings,
+        BowRepository bows,
+        Waiting waiting,
+        long id,
+        BowChangesRequest request
+    )
     {
         if (readings.Missing(id, out var kept) is { } problem)
             return problem;
         kept = kept.For(request.Instrument ?? "");
-        BowEdit[] taken = [.. request.Changes.Distinct()];
-        BowEdit[] refused = [.. (request.Refused ?? []).Distinct().Except(taken)];
+        BowVerdictChange[] changes = [.. request.Changes.DistinctBy(c => c.Edit)];
         var pitches = kept.Score.Events.ToDictionary(e => e.Id, e => e.Pitch?.ToString());
-        if (refused.FirstOrDefault(e => pitches.GetValueOrDefault(e.NoteId) is null) is { } stray)
+        if (changes.FirstOrDefault(c => c.To == BowVerdict.Refused && pitches.GetValueOrDefault(c.NoteId) is null) is { } stray)
             return TypedResults.Problem(
                 statusCode: 422,
                 title: $"There is no note {stray.NoteId} in this tune; expected the id of a printed note."
             );
-        try
+        // Whoever changes another bow meanwhile is not in the way: what is kept is looked at again.
+        while (true)
         {
-            BowEdits.Apply(kept.Score, taken);
-        }
-        catch (ImpossibleBowEditException e)
-        {
-            return TypedResults.Problem(statusCode: 422, title: BowWords.Impossible(e));
+            waiting.Stop.ThrowIfCancellationRequested();
+            var seen = bows.Of(id);
+            var (taken, refused) = (readings.BowsOf(kept).ToHashSet(), readings.RefusedBows(kept).ToHashSet());
+            if (changes.FirstOrDefault(c => Verdict(c.Edit) != c.Was) is { } late)
+                return Problems.Meanwhile(BowWords.ChangedMeanwhile(kept.Score, late.NoteId));
+            var touched = changes.Select(c => c.Edit).ToHashSet();
+            try
+            {
+                BowEdits.Apply(
+                    kept.Score,
+                    [.. taken.Where(e => !touched.Contains(e)), .. changes.Where(c => c.To == BowVerdict.Taken).Select(c => c.Edit)]
+                );
+            }
+            catch (ImpossibleBowEditException e)
+            {
+                return TypedResults.Problem(statusCode: 422, title: BowWords.Impossible(e));
+            }
+
+            // What was changed on another line of the score stays, and what the music does not have at present.
+            var others = seen.Where(b => !touched.Any(e => e.NoteId == b.NoteId && KindOf(e) == b.Kind));
+            if (bows.Replace(id, seen, [.. others, .. changes.Where(c => c.To != BowVerdict.Open).Select(Record)]))
+                return TypedResults.NoContent();
+
+            BowVerdict Verdict(BowEdit edit) =>
+                taken.Contains(edit) ? BowVerdict.Taken
+                : refused.Contains(edit) ? BowVerdict.Refused
+                : BowVerdict.Open;
         }
 
-        BowRecord Record(BowEdit e, bool isRefused) =>
+        BowRecord Record(BowVerdictChange change) =>
             new()
             {
-                NoteId = e.NoteId,
-                Kind = e.Kind.ToString().ToLowerInvariant(),
-                Pitch = pitches[e.NoteId] ?? "",
-                Refused = isRefused,
+                NoteId = change.NoteId,
+                Kind = KindOf(change.Edit),
+                Pitch = pitches.GetValueOrDefault(change.NoteId) ?? "",
+                Refused = change.To == BowVerdict.Refused,
             };
-        // What was changed on another line of the score stays.
-        var elsewhere = bows.Of(id).Where(b => kept.IsElsewhere(b.NoteId));
-        bows.Replace(id, [.. elsewhere, .. taken.Select(e => Record(e, false)), .. refused.Select(e => Record(e, true))]);
-        return TypedResults.NoContent();
+
+        static string KindOf(BowEdit edit) => edit.Kind.ToString().ToLowerInvariant();
     }
 }

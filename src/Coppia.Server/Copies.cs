@@ -8,15 +8,20 @@ internal static partial class Copies
     /// <summary>Room for the number at the end of a long name.</summary>
     private const int Room = 12;
 
+    /// <summary>What all copies of a name begin with: the name without a copy's number, and short enough for one.</summary>
+    public static string Original(string name, int longest)
+    {
+        var original = NumberPattern().Replace(name, "");
+        return original.Length > longest - Room ? original[..(longest - Room)].TrimEnd() : original;
+    }
+
     /// <summary>The name of the next copy, numbered after those that are there.</summary>
     /// <param name="name">Of the original, which may be a copy itself.</param>
     /// <param name="taken">All names in use.</param>
     /// <param name="longest">Most characters that a name may have.</param>
     public static string NameOf(string name, IEnumerable<string> taken, int longest)
     {
-        var original = NumberPattern().Replace(name, "");
-        if (original.Length > longest - Room)
-            original = original[..(longest - Room)].TrimEnd();
+        var original = Original(name, longest);
         var names = taken.ToHashSet(StringComparer.OrdinalIgnoreCase);
         var first = $"{original} (copy)";
         if (!names.Contains(first))

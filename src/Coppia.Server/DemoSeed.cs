@@ -12,7 +12,7 @@ internal static class DemoSeed
     /// <exception cref="InvalidDataException">A demo file cannot be read; the message names it.</exception>
     public static void PutInto(TuneRepository tunes, string folder)
     {
-        if (tunes.List(null).Count > 0)
+        if (tunes.List(new TuneQuery(Count: 1)).Total > 0)
             return;
         var list =
             JsonSerializer.Deserialize<DemoTune[]>(File.ReadAllText(Path.Combine(folder, "tunes.json")), JsonSerializerOptions.Web) ?? [];

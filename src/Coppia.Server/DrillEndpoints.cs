@@ -141,7 +141,7 @@ internal static class DrillEndpoints
         }
         catch (FormatException e)
         {
-            throw new FormatException($"Question {number + 1} ({kind}): {e.Message}.", e);
+            throw new FormatException($"Question {number + 1} ({kind}): {e.Message.TrimEnd('.')}.", e);
         }
     }
 

@@ -99,7 +99,6 @@ internal static class ExerciseEndpoints
     /// <summary>Keeps music to play as a tune, with its pairs as pins, so that the stand reads, plays and loops it.</summary>
     private static Results<Ok<long>, ProblemHttpResult> KeepAsTune(
         TuneRepository tunes,
-        PinRepository pins,
         SheetParts parts,
         Styles styles,
         ExerciseTune asked
@@ -110,22 +109,17 @@ internal static class ExerciseEndpoints
                 var (music, fixedPairs, player) = parts.MusicOf(asked);
                 var source = MusicXmlWriter.Write(music with { Title = asked.Title, InstrumentName = player.Instrument.Name });
                 var request = new TuneRequest(source, asked.Title, Composer: null, PrintedFor: player.Instrument.Id);
-                var kept = tunes.Add(TuneEndpoints.Record(request, TuneReader.Read(source)) with { Composer = "exercise" });
+                var tune = TuneEndpoints.Record(request, TuneReader.Read(source)) with { Composer = "exercise" };
                 // The notes of the kept tune stand in the same order.
-                var notes = music.Events.Zip(KeptTune.Of(kept).Score.Events).Where(n => fixedPairs.ContainsKey(n.First.Id));
-                pins.Replace(
-                    kept.Id,
-                    player.Instrument.Id,
-                    notes.Select(n => new PinRecord
-                    {
-                        NoteId = n.Second.Id,
-                        Pitch = n.Second.Pitch!.Value.ToString(),
-                        String = fixedPairs[n.First.Id].String!.Value,
-                        Finger = fixedPairs[n.First.Id].Finger,
-                    }),
-                    usePrinted: false
-                );
-                return kept.Id;
+                var notes = music.Events.Zip(KeptTune.Of(tune).Score.Events).Where(n => fixedPairs.ContainsKey(n.First.Id));
+                var pins = notes.Select(n => new PinRecord
+                {
+                    NoteId = n.Second.Id,
+                    Pitch = n.Second.Pitch!.Value.ToString(),
+                    String = fixedPairs[n.First.Id].String!.Value,
+                    Finger = fixedPairs[n.First.Id].Finger,
+                });
+                return tunes.Add(new TuneCopy(tune) { Pins = [.. pins.Select(p => new PinCopy(player.Instrument.Id, p))] }).Id;
             },
             styles
         );
@@ -140,6 +134,10 @@ internal static class ExerciseEndpoints
         catch (SheetImpossibleException e)
         {
             return TypedResults.Problem(statusCode: 422, title: ImpossibleWords.Of(e, styles.Current().Style));
+        }
+        catch (UnreadableTuneException e)
+        {
+            return Problems.Unreadable(e);
         }
         catch (FormatException e)
         {

@@ -38,9 +38,21 @@ public sealed record LinesForWhom(string Main, IReadOnlyDictionary<string, strin
         return new LinesForWhom(keys[Main], For.ToDictionary(f => f.Key, f => keys[f.Value]));
     }
 
+    /// <summary>The choice names only lines that are there.</summary>
+    internal bool Fits(ReadResult read) => For.Values.Append(Main).All(k => read.Lines.Any(l => l.Key == k));
+
     public string ToJson() => JsonSerializer.Serialize(this);
 
     public static LinesForWhom? OfJson(string? json) => json is null ? null : JsonSerializer.Deserialize<LinesForWhom>(json);
+}
+
+/// <summary>A tune that was kept and that this version cannot read.</summary>
+internal sealed class UnreadableTuneException(TuneRecord tune, IReadOnlyList<SourceError> errors)
+    : Exception($"Tune {tune.Id} cannot be read: {errors[0]}")
+{
+    public TuneRecord Tune => tune;
+
+    public IReadOnlyList<SourceError> Errors => errors;
 }
 
 /// <summary>A kept tune with one line of its score: that of an instrument, or the main one.</summary>
@@ -59,12 +71,12 @@ internal sealed record KeptTune(
 {
     public Score Score => Line.Score;
 
-    /// <exception cref="InvalidOperationException">The source cannot be read, which is found out before a tune is kept.</exception>
-    public static KeptTune Of(TuneRecord tune)
+    /// <exception cref="UnreadableTuneException">The source cannot be read any more: an earlier version kept it.</exception>
+    public static KeptTune Of(TuneRecord tune, CancellationToken stop = default)
     {
-        var read = TuneReader.Read(tune.Source);
+        var read = TuneReader.Read(tune.Source, stop);
         if (read.Score is null)
-            throw new InvalidOperationException($"Tune {tune.Id} was kept but cannot be read.");
+            throw new UnreadableTuneException(tune, read.Errors);
         var lines = WithIds(ScoreLines.WithOwnIds(read.Lines), tune.NoteIds);
         var main = LinesForWhom.OfJson(tune.Lines)?.Main ?? read.Main!.Key;
         return new KeptTune(tune, lines, lines.FirstOrDefault(l => l.Key == main) ?? lines[0], tune.PrintedFor, read.Notices);
@@ -85,14 +97,34 @@ internal sealed record KeptTune(
     /// <summary>
     /// The ids of an edited source, such that every note that was there before keeps its own; null where places name them all.
     /// </summary>
-    public string? IdsAfter(ReadResult edited)
+    /// <param name="marked">Notes that pins and bow changes hang on, also those that the music does not have at present.</param>
+    public string? IdsAfter(ReadResult edited, IReadOnlyCollection<string> marked)
     {
         var fresh = ScoreLines.WithOwnIds(edited.Lines);
-        var ids = fresh.Select((l, i) => ScoreIds.Of(i < Lines.Count ? ScoreIds.Carry(Lines[i].Score, l.Score) : l.Score)).ToArray();
+        var ids = fresh
+            .Select((l, i) => ScoreIds.Of(i < Lines.Count ? ScoreIds.Carry(Lines[i].Score, l.Score, marked) : l.Score))
+            .ToArray();
         if (ids.Zip(fresh).All(p => p.First.SequenceEqual(ScoreIds.Of(p.Second.Score))))
             return null;
         return ids.Length == 1 ? JsonSerializer.Serialize(ids[0]) : JsonSerializer.Serialize(ids);
     }
+
+    /// <summary>True for ids that a source's bars and notes can have: a text for each, in one list or one a line.</summary>
+    internal static bool AreIds(JsonElement ids, ReadResult read)
+    {
+        var lines = read.Lines.Count == 1 ? [ids] : ids.EnumerateArray().ToArray();
+        return lines.Length <= read.Lines.Count
+            && lines
+                .Zip(read.Lines)
+                .All(p =>
+                    p.First.ValueKind == JsonValueKind.Array
+                    && p.First.EnumerateArray().All(i => i.ValueKind == JsonValueKind.String && i.GetString() is { Length: > 0 and < 100 })
+                    && p.First.EnumerateArray().DistinctBy(i => i.GetString()).Count() == ScoreIds.Of(p.Second.Score).Count
+                );
+    }
+
+    /// <summary>What tells its music from others.</summary>
+    public string Music => ScoreIds.MusicOf(Lines.Select(l => l.Score));
 
     private static IReadOnlyList<ScoreLine> WithIds(IReadOnlyList<ScoreLine> lines, string? kept)
     {

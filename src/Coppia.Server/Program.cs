@@ -1,4 +1,5 @@
 using Coppia.Server;
+using Microsoft.Data.Sqlite;
 
 // The document generator runs the program at build time with arguments of its own.
 if (ServerOptions.Parse(CoppiaApp.DescribingOnly ? [] : args) is not { } options)
@@ -10,12 +11,21 @@ if (ServerOptions.Parse(CoppiaApp.DescribingOnly ? [] : args) is not { } options
 try
 {
     var app = CoppiaApp.Build(options);
-    await app.StartAsync();
+    try
+    {
+        await app.StartAsync();
+    }
+    catch (Exception e) when (e is IOException or System.Net.Sockets.SocketException)
+    {
+        throw Listening.Refused(options, e);
+    }
+
     Console.WriteLine($"\n  Coppia is ready: {app.Urls.First()}\n  Stop it with Ctrl+C.\n");
     await app.WaitForShutdownAsync();
     return 0;
 }
-catch (Exception e) when (e is InvalidDataException or IOException or UnauthorizedAccessException)
+catch (Exception e)
+    when (e is StartRefusedException or InvalidDataException or IOException or UnauthorizedAccessException or SqliteException)
 {
     Console.Error.WriteLine(e.Message);
     return 2;

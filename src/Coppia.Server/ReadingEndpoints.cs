@@ -7,12 +7,27 @@ using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Coppia.Server;
 
-/// <summary>All of the teacher's own pairs on a tune for one instrument.</summary>
-public sealed record PinsRequest(IReadOnlyList<PinView> Pins, bool UsePrinted);
+/// <summary>A string and finger that a teacher chooses for a note.</summary>
+/// <param name="String">Order of the string, 0 = lowest sounding.</param>
+/// <param name="Finger">0 to 4.</param>
+public sealed record PinnedPair(int String, int Finger);
+
+/// <summary>A change of one note's pin.</summary>
+/// <param name="NoteId">The note.</param>
+/// <param name="To">Its pair; null lets the solver choose.</param>
+/// <param name="Was">What the one who changes it saw there; null where it was free.</param>
+public sealed record PinChange(string NoteId, PinnedPair? To, PinnedPair? Was);
+
+/// <summary>Whether printed fingers count, and whether they did for the one who changes it.</summary>
+public sealed record PrintedChange(bool To, bool Was);
+
+/// <summary>Changes of the teacher's own pairs on a tune for one instrument; other notes stay as they are.</summary>
+public sealed record PinChanges(IReadOnlyList<PinChange> Changes, PrintedChange? Printed = null);
 
 /// <summary>The octave to read a tune in.</summary>
 /// <param name="Octaves">How far the written notes move; null lets the tune find its own octave.</param>
-public sealed record OctaveRequest(int? Octaves);
+/// <param name="Was">What the one who changes it saw chosen; null where the tune found its own.</param>
+public sealed record OctaveRequest(int? Octaves, int? Was);
 
 /// <summary>Lines to speak of.</summary>
 /// <param name="Starts">The order of each line's first bar, from 0, ascending.</param>
@@ -27,10 +42,15 @@ internal static class ReadingEndpoints
     public static void MapReadings(this WebApplication app)
     {
         app.MapGet("/api/tunes/{id:long}/reading", Get).WithName("getReading").Produces<ReadingView>().ProducesProblem(404);
-        app.MapPut("/api/tunes/{id:long}/pins/{instrument}", PutPins).WithName("setPins").ProducesProblem(404).ProducesProblem(422);
+        app.MapPatch("/api/tunes/{id:long}/pins/{instrument}", ChangePins)
+            .WithName("changePins")
+            .ProducesProblem(404)
+            .ProducesProblem(409)
+            .ProducesProblem(422);
         app.MapPut("/api/tunes/{id:long}/octave/{instrument}", PutOctave)
             .WithName("chooseOctave")
             .ProducesProblem(404)
+            .ProducesProblem(409)
             .ProducesProblem(422);
         // Asked with a body: the lines of a long tune are too many for an address.
         app.MapPost("/api/tunes/{id:long}/before", Before).WithName("sayBefore").ProducesProblem(400).ProducesProblem(404);
@@ -43,45 +63,64 @@ internal static class ReadingEndpoints
         return TypedResults.Bytes(readings.JsonOf(kept, player), "application/json");
     }
 
-    /// <summary>Replaces the teacher's own pairs for one instrument; an impossible one is refused and nothing is changed.</summary>
-    private static Results<NoContent, ProblemHttpResult> PutPins(
+    /// <summary>
+    /// Changes some of the teacher's own pairs for one instrument; where one is impossible, or another window has changed it meanwhile,
+    /// none is.
+    /// </summary>
+    private static Results<NoContent, ProblemHttpResult> ChangePins(
         Readings readings,
         PinRepository pins,
+        Waiting waiting,
         long id,
         string instrument,
-        PinsRequest request
+        PinChanges request
     )
     {
         if (readings.Missing(id, instrument, out var kept, out var player) is { } problem)
             return problem;
         var pitches = SoundingNote.Of(kept.Score).ToDictionary(n => n.Id, n => n.Pitch.ToString());
-        if (request.Pins.FirstOrDefault(p => !pitches.ContainsKey(p.NoteId)) is { } stray)
+        if (request.Changes.FirstOrDefault(c => !pitches.ContainsKey(c.NoteId)) is { } stray)
             return TypedResults.Problem(
                 statusCode: 422,
                 title: $"There is no note {stray.NoteId} in this tune; expected the id of a sounding note."
             );
-        var records = request
-            .Pins.DistinctBy(p => p.NoteId)
-            .Select(p => new PinRecord
+        PinChange[] changes = [.. request.Changes.DistinctBy(c => c.NoteId)];
+        // Whoever changes another note meanwhile is not in the way: what is kept is looked at again.
+        while (true)
+        {
+            waiting.Stop.ThrowIfCancellationRequested();
+            var seen = (Pins: pins.Of(id, player.Instrument.Id), UsesPrinted: pins.UsesPrinted(id, player.Instrument.Id));
+            var now = readings.PinsInForce(kept, player).ToDictionary(p => p.NoteId, p => new PinnedPair(p.String, p.Finger));
+            if (changes.FirstOrDefault(c => now.GetValueOrDefault(c.NoteId) != c.Was) is { } late)
+                return Problems.Meanwhile(PinWords.ChangedMeanwhile(kept.Score, late.NoteId));
+            if (request.Printed is { } printed && printed.Was != seen.UsesPrinted)
+                return Problems.Meanwhile(PinWords.PrintedChangedMeanwhile);
+            var touched = changes.Select(c => c.NoteId).ToHashSet();
+            PinRecord[] records =
+            [
+                .. seen.Pins.Where(p => !touched.Contains(p.NoteId)),
+                .. changes
+                    .Where(c => c.To is not null)
+                    .Select(c => new PinRecord
+                    {
+                        NoteId = c.NoteId,
+                        Pitch = pitches[c.NoteId],
+                        String = c.To!.String,
+                        Finger = c.To.Finger,
+                    }),
+            ];
+            try
             {
-                NoteId = p.NoteId,
-                Pitch = pitches[p.NoteId],
-                String = p.String,
-                Finger = p.Finger,
-            })
-            .ToArray();
-        try
-        {
-            readings.Try(kept, player, records);
-        }
-        catch (ImpossiblePinException e)
-        {
-            return TypedResults.Problem(statusCode: 422, title: PinWords.Impossible(e, player));
-        }
+                readings.Try(kept, player, records.Where(r => touched.Contains(r.NoteId) || now.ContainsKey(r.NoteId)));
+            }
+            catch (ImpossiblePinException e)
+            {
+                return TypedResults.Problem(statusCode: 422, title: PinWords.Impossible(e, player));
+            }
 
-        var aside = readings.SetAside(kept, player).Where(p => records.All(r => r.NoteId != p.NoteId));
-        pins.Replace(id, player.Instrument.Id, records.Concat(aside), request.UsePrinted);
-        return TypedResults.NoContent();
+            if (pins.Replace(id, player.Instrument.Id, seen, records, request.Printed?.To ?? seen.UsesPrinted))
+                return TypedResults.NoContent();
+        }
     }
 
     /// <summary>Keeps the octave that the teacher chose for one instrument.</summary>
@@ -102,8 +141,9 @@ internal static class ReadingEndpoints
                 title: $"Moved by {asked} octaves, most of the tune lies out of the {player.Instrument.Name.ToLowerInvariant()}’s reach; "
                     + $"expected {string.Join(", ", choices.Select(c => c.Octaves))}."
             );
-        octaves.Choose(id, player.Instrument.Id, request.Octaves);
-        return TypedResults.NoContent();
+        return octaves.Choose(id, player.Instrument.Id, request.Octaves, request.Was)
+            ? TypedResults.NoContent()
+            : Problems.Meanwhile(PinWords.OctaveChangedMeanwhile);
     }
 
     /// <summary>What to say before each line.</summary>

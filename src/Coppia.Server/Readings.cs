@@ -25,6 +25,7 @@ internal sealed class Readings(
     BowRepository bows,
     Styles styles,
     IMemoryCache memory,
+    Waiting waiting,
     IOptions<JsonOptions> json
 )
 {
@@ -39,7 +40,7 @@ internal sealed class Readings(
             (nameof(KeptTune), id, tune.Version),
             entry =>
             {
-                var kept = KeptTune.Of(tune);
+                var kept = KeptTune.Of(tune, waiting.Stop);
                 entry.Size = kept.Lines.Sum(l => Weight(l.Score));
                 return kept;
             }
@@ -49,9 +50,18 @@ internal sealed class Readings(
     /// <summary>The tune that was asked for, or null and the answer that it is not here.</summary>
     public ProblemHttpResult? Missing(long id, out KeptTune kept)
     {
-        var found = Find(id);
-        kept = found!;
-        return found is null ? Problems.NoTune(id) : null;
+        kept = null!;
+        try
+        {
+            if (Find(id) is not { } found)
+                return Problems.NoTune(id);
+            kept = found;
+            return null;
+        }
+        catch (UnreadableTuneException e)
+        {
+            return Problems.Unreadable(e);
+        }
     }
 
     /// <summary>The tune and who reads it, or the answer that one of them is not known.</summary>
@@ -117,7 +127,14 @@ internal sealed class Readings(
         Remembered("reading " + Key(kept, player, pairs), kept, () => Solve(kept, player, pairs));
 
     private PlayerReading Solve(KeptTune kept, Player player, FixedPairs pairs) =>
-        PlayerReading.Of(MusicOf(kept, player.Style, pairs.Bows), PrintedForOf(kept, player.Style), player, pairs.AsPins(), pairs.Octaves);
+        PlayerReading.Of(
+            MusicOf(kept, player.Style, pairs.Bows),
+            PrintedForOf(kept, player.Style),
+            player,
+            pairs.AsPins(),
+            pairs.Octaves,
+            waiting.Stop
+        );
 
     /// <summary>What all players of the tune share.</summary>
     private TuneMusic MusicOf(KeptTune kept, HouseStyle style, IReadOnlyList<BowEdit> taken) =>
@@ -154,11 +171,10 @@ internal sealed class Readings(
         style.Instrument(kept.PrintedFor) ?? PrintedFor.Of(kept.Score);
 
     /// <summary>
-    /// Kept pins that do not meet their notes at present, in the chosen octave or since the tune was edited. They are kept for when they
-    /// do again.
+    /// The kept pins that meet their notes at present. Those that do not, in the chosen octave or since the tune was edited, are kept for
+    /// when they do again.
     /// </summary>
-    public IReadOnlyList<PinRecord> SetAside(KeptTune kept, Player player) =>
-        [.. pins.Of(kept.Tune.Id, player.Instrument.Id).Except(PinsOf(kept, player).Kept)];
+    public IReadOnlyList<PinRecord> PinsInForce(KeptTune kept, Player player) => PinsOf(kept, player).Kept;
 
     /// <summary>
     /// The kept pins that still meet the note they were set on in the octave it is read in, and the printed fingers where they count and

@@ -17,9 +17,7 @@ internal static class SheetEndpoints
     public static void MapSheets(this WebApplication app)
     {
         var sheets = app.MapGroup("/api/sheets");
-        sheets
-            .MapGet("", (SheetRepository repository, IOptions<JsonOptions> json) => Listed(repository.List(), json))
-            .WithName("listSheets");
+        sheets.MapGet("", List).WithName("listSheets").ProducesProblem(400);
         sheets
             .MapGet("/deleted", (SheetRepository repository, IOptions<JsonOptions> json) => Listed(repository.Deleted(), json))
             .WithName("listDeletedSheets");
@@ -37,6 +35,27 @@ internal static class SheetEndpoints
             .ProducesProblem(404);
     }
 
+    private static Results<Ok<SheetListView>, ProblemHttpResult> List(
+        SheetRepository repository,
+        IOptions<JsonOptions> json,
+        string? search,
+        int from = 0,
+        int count = 50
+    )
+    {
+        if (Problems.NoPage(from, count, "sheets") is { } problem)
+            return problem;
+        var words = search?.Trim() ?? "";
+        var kinds =
+            words.Length == 0
+                ? []
+                : Enum.GetValues<ExerciseKind>()
+                    .Where(k => ExerciseWords.Name(k).Contains(words, StringComparison.OrdinalIgnoreCase))
+                    .Select(k => k.Id());
+        var page = repository.List(new SheetQuery(words, [.. kinds], from, count));
+        return TypedResults.Ok(new SheetListView(Listed(page.Sheets, json), page.Total));
+    }
+
     private static SheetSummary[] Listed(IReadOnlyList<SheetRecord> sheets, IOptions<JsonOptions> json) =>
         [
             .. sheets.Select(s => new SheetSummary(
@@ -44,18 +63,23 @@ internal static class SheetEndpoints
                 s.Heading,
                 s.Instruments.Split(','),
                 [
-                    .. DocOf(s, json)
-                        .Parts.Select(p => ExerciseKinds.Named(p.Request.Kind))
+                    .. (SheetDoc.Read(s.Document, json.Value.SerializerOptions)?.Parts ?? [])
+                        .Select(p => ExerciseKinds.Named(p.Request.Kind))
                         .OfType<ExerciseKind>()
                         .Distinct()
                         .Select(ExerciseWords.Name),
                 ],
-                s.ChangedAt
+                s.ChangedAt,
+                s.DeletedAt
             )),
         ];
 
+    /// <exception cref="FormatException">This version cannot read it.</exception>
     private static SheetDoc DocOf(SheetRecord sheet, IOptions<JsonOptions> json) =>
-        JsonSerializer.Deserialize<SheetDoc>(sheet.Document, json.Value.SerializerOptions)!;
+        SheetDoc.Read(sheet.Document, json.Value.SerializerOptions)
+        ?? throw new FormatException(
+            $"This version of Coppia cannot read the sheet “{sheet.Heading}”. It is kept; “Everything out” has its text."
+        );
 
     private static SheetRecord Record(SheetDoc doc, IOptions<JsonOptions> json) =>
         new()
@@ -128,9 +152,15 @@ internal static class SheetEndpoints
     {
         if (repository.Find(id) is not { } sheet)
             return NoSheet(id);
-        var heading = Copies.NameOf(sheet.Heading, repository.List().Select(s => s.Heading), SheetParts.LongestHeading);
-        var doc = DocOf(sheet, json) with { Heading = heading };
-        return ExerciseEndpoints.Made(() => View(repository.Add(Record(doc, json)), doc, parts), styles);
+        var heading = Copies.NameOf(sheet.Heading, repository.Headings(), SheetParts.LongestHeading);
+        return ExerciseEndpoints.Made(
+            () =>
+            {
+                var doc = DocOf(sheet, json) with { Heading = heading };
+                return View(repository.Add(Record(doc, json)), doc, parts);
+            },
+            styles
+        );
     }
 
     private static ProblemHttpResult NoSheet(long id) =>

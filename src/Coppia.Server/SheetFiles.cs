@@ -1,5 +1,4 @@
 using System.Globalization;
-using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using Coppia.Core.Exercises;
@@ -50,11 +49,11 @@ internal sealed class SheetFiles(SheetParts parts, IOptions<JsonOptions> json)
     /// <summary>One row a question and instrument (RFC 4180).</summary>
     private string WriteCsv(SheetDoc doc)
     {
-        var text = new StringBuilder();
-        Row("number", "kind", "instrument", "asked", "question", "answer");
+        var text = new CsvText();
+        text.Row("number", "kind", "instrument", "asked", "question", "answer");
         foreach (var (part, _, player, question, number) in Read(doc))
         {
-            Row(
+            text.Row(
                 number.ToString(CultureInfo.InvariantCulture),
                 doc.Parts[part].Request.Kind,
                 player.Instrument.Id,
@@ -67,15 +66,6 @@ internal sealed class SheetFiles(SheetParts parts, IOptions<JsonOptions> json)
         }
 
         return text.ToString();
-
-        void Row(params string[] cells) => text.Append(string.Join(',', cells.Select(Quoted))).Append("\r\n");
-    }
-
-    private static string Quoted(string cell)
-    {
-        // A cell that a spreadsheet would take for a formula is text.
-        var safe = cell is ['=' or '+' or '-' or '@', ..] ? "'" + cell : cell;
-        return safe.AsSpan().IndexOfAny("\",\r\n") < 0 ? safe : $"\"{safe.Replace("\"", "\"\"", StringComparison.Ordinal)}\"";
     }
 
     private string WriteMusic(SheetDoc doc)
@@ -83,10 +73,14 @@ internal sealed class SheetFiles(SheetParts parts, IOptions<JsonOptions> json)
         var sheets = Read(doc)
             .GroupBy(q => q.Player)
             .Select(g => new Sheet(g.First().Question.Question.Kind, 1, g.Key, [.. g.Select(q => q.Question)]))
+            .Select(s => (s.Player, Score: SheetMusic.Of(s)))
+            .Where(s => s.Score.Bars.Count > 0)
             .ToArray();
+        if (sheets.Length == 0)
+            throw new FormatException("This sheet has no notes to save as MusicXML; save it as a table or as JSON.");
         return MusicXmlWriter.Write([
             .. sheets.Select(
-                (s, i) => new ScoreLine($"P{i + 1}", s.Player.Instrument.Name, SheetMusic.Of(s) with { Title = i == 0 ? doc.Heading : "" })
+                (s, i) => new ScoreLine($"P{i + 1}", s.Player.Instrument.Name, s.Score with { Title = i == 0 ? doc.Heading : "" })
             ),
         ]);
     }

@@ -15,7 +15,7 @@ public sealed record KeptItem(int At, SheetItemDoc Item);
 public sealed record MakePart(IReadOnlyList<string> Instruments, PartRequest Request, IReadOnlyList<KeptItem>? Kept = null);
 
 /// <summary>Makes parts of sheets, and reads kept ones.</summary>
-internal sealed class SheetParts(Styles styles, Readings readings)
+internal sealed class SheetParts(Styles styles, Readings readings, Waiting waiting)
 {
     private const int MostParts = 40;
     private const int MostItems = 300;
@@ -25,6 +25,7 @@ internal sealed class SheetParts(Styles styles, Readings readings)
     /// <exception cref="SheetImpossibleException">It cannot be made.</exception>
     public SheetPartView Make(MakePart asked)
     {
+        waiting.Stop.ThrowIfCancellationRequested();
         var players = Players(asked.Instruments);
         var request = Read(asked.Request, players);
         var sheets = Sheet.Of(request);
@@ -170,7 +171,7 @@ internal sealed class SheetParts(Styles styles, Readings readings)
         }
         catch (FormatException e)
         {
-            throw new FormatException($"Item {number + 1} ({kind.Id()}): {e.Message}.", e);
+            throw new FormatException($"Item {number + 1} ({kind.Id()}): {e.Message.TrimEnd('.')}.", e);
         }
     }
 

@@ -46,7 +46,21 @@ public sealed record SheetPartDoc(PartRequest Request, IReadOnlyList<SheetItemDo
 /// <param name="Heading">At most 120 characters.</param>
 /// <param name="NameLine">A line for the learner's name.</param>
 /// <param name="Instruments">Ids of the instruments that get it, each on its own page.</param>
-public sealed record SheetDoc(string Heading, bool NameLine, IReadOnlyList<string> Instruments, IReadOnlyList<SheetPartDoc> Parts);
+public sealed record SheetDoc(string Heading, bool NameLine, IReadOnlyList<string> Instruments, IReadOnlyList<SheetPartDoc> Parts)
+{
+    /// <summary>A kept sheet; null where this version cannot read it.</summary>
+    internal static SheetDoc? Read(string document, JsonSerializerOptions json)
+    {
+        try
+        {
+            return JsonSerializer.Deserialize<SheetDoc>(document, json);
+        }
+        catch (JsonException)
+        {
+            return null;
+        }
+    }
+}
 
 /// <summary>The music of a question with its answer, and what of it the question does not show.</summary>
 /// <param name="HidesStems">The question shows heads without their stems.</param>
@@ -197,5 +211,10 @@ public sealed record SheetSummary(
     string Heading,
     IReadOnlyList<string> Instruments,
     IReadOnlyList<string> Kinds,
-    DateTime ChangedAt
+    DateTime ChangedAt,
+    DateTime? DeletedAt
 );
+
+/// <summary>Some of the sheets that were asked for, the last changed first.</summary>
+/// <param name="Total">How many there are in all.</param>
+public sealed record SheetListView(IReadOnlyList<SheetSummary> Sheets, int Total);

@@ -9,9 +9,25 @@ using Microsoft.AspNetCore.Http.HttpResults;
 namespace Coppia.Server;
 
 /// <summary>A named house style. Id 0 is the built-in one, in force until a style is kept.</summary>
-public sealed record StyleView(long Id, string Name, bool Current, HouseStyle Style, DateTime? DeletedAt = null);
+/// <param name="Unreadable">The text of a style that this version cannot read, with what is wrong; the defaults stand in for it.</param>
+public sealed record StyleView(
+    long Id,
+    string Name,
+    bool Current,
+    HouseStyle Style,
+    int Version = 1,
+    DateTime? DeletedAt = null,
+    UnreadableStyle? Unreadable = null
+);
 
-public sealed record StyleRequest(string Name, HouseStyle Style);
+/// <param name="Text">As it is kept.</param>
+/// <param name="Wrong">Where and what.</param>
+public sealed record UnreadableStyle(string Text, string Wrong);
+
+public record StyleRequest(string Name, HouseStyle Style);
+
+/// <summary>A changed style, with the version that the editor saw.</summary>
+public sealed record StyleChange(int Version, string Name, HouseStyle Style) : StyleRequest(Name, Style);
 
 /// <summary>A rhythm of one beat, as parts of it, and the word that is shipped for it.</summary>
 /// <param name="Name">What the rhythm is called: "half, two quick".</param>
@@ -56,7 +72,7 @@ internal static class StyleEndpoints
         var styles = app.MapGroup("/api/styles");
         styles.MapGet("", List).WithName("listStyles");
         styles.MapPost("", Add).WithName("addStyle").ProducesValidationProblem();
-        styles.MapPut("/{id:long}", Save).WithName("saveStyle").ProducesValidationProblem().ProducesProblem(404);
+        styles.MapPut("/{id:long}", Save).WithName("saveStyle").ProducesValidationProblem().ProducesProblem(404).ProducesProblem(409);
         styles
             .MapPost("/{id:long}/current", (StyleRepository repository, long id) => Done(repository.MakeCurrent(id)))
             .WithName("useStyle")
@@ -86,7 +102,19 @@ internal static class StyleEndpoints
         return kept.Count == 0 ? [new StyleView(0, "Coppia’s defaults", true, HouseStyle.Default)] : [.. kept.Select(ViewOf)];
     }
 
-    private static StyleView ViewOf(StyleRecord s) => new(s.Id, s.Name, s.Current, StyleFile.Read(s.Json), s.DeletedAt);
+    private static StyleView ViewOf(StyleRecord s)
+    {
+        var style = Styles.Read(s.Json, out var wrong);
+        return new StyleView(
+            Id: s.Id,
+            Name: s.Name,
+            Current: s.Current,
+            Style: style,
+            Version: s.Version,
+            DeletedAt: s.DeletedAt,
+            Unreadable: wrong is null ? null : new UnreadableStyle(s.Json, wrong)
+        );
+    }
 
     private static Results<Ok<StyleView>, ValidationProblem> Add(
         StyleRepository repository,
@@ -104,14 +132,20 @@ internal static class StyleEndpoints
         StyleRepository repository,
         IValidator<StyleRequest> rules,
         long id,
-        StyleRequest request
+        StyleChange request
     )
     {
         if (rules.Validate(request) is { IsValid: false } invalid)
             return TypedResults.ValidationProblem(invalid.ToDictionary());
-        if (!repository.Save(id, request.Name.Trim(), StyleFile.Write(request.Style)))
-            return Missing();
-        return TypedResults.Ok(List(repository).First(s => s.Id == id));
+        return repository.Save(id, request.Version, request.Name.Trim(), StyleFile.Write(request.Style)) switch
+        {
+            SaveOutcome.Saved when List(repository).FirstOrDefault(s => s.Id == id) is { } saved => TypedResults.Ok(saved),
+            SaveOutcome.ChangedMeanwhile => Problems.Meanwhile(
+                "This style was saved from another window since you opened it. Nothing was overwritten; keep yours as another style, or "
+                    + "undo your changes to see it."
+            ),
+            _ => Missing(),
+        };
     }
 
     private static Results<Ok<StyleView>, ProblemHttpResult> Duplicate(StyleRepository repository, long id)

@@ -17,8 +17,24 @@ internal sealed class Styles(StyleRepository repository)
             return (HouseStyle.Default, "");
         var last = _last;
         if (last.Json != kept.Json)
-            _last = last = (kept.Json, StyleFile.Read(kept.Json));
+            _last = last = (kept.Json, Read(kept.Json, out _));
         return (last.Style, kept.Json);
+    }
+
+    /// <summary>A kept style; one that this version cannot read takes no screen down: the defaults stand in for it.</summary>
+    /// <param name="wrong">What is wrong with it, or null.</param>
+    public static HouseStyle Read(string json, out string? wrong)
+    {
+        try
+        {
+            wrong = null;
+            return StyleFile.Read(json);
+        }
+        catch (FormatException e)
+        {
+            wrong = e.Message;
+            return HouseStyle.Default;
+        }
     }
 
     /// <summary>The player of this instrument in the current style, or the answer that it is not known.</summary>

@@ -99,8 +99,8 @@ internal static class TuneBookEndpoints
     /// <summary>Keeps all of them, or where one cannot be read none.</summary>
     private static Results<Ok<IReadOnlyList<long>>, ProblemHttpResult, ValidationProblem> Keep(
         TuneRepository repository,
-        OctaveRepository octaves,
         IValidator<TuneRequest> rules,
+        Waiting waiting,
         ManyTunes many
     )
     {
@@ -109,22 +109,17 @@ internal static class TuneBookEndpoints
                 statusCode: 422,
                 title: $"There are {many.Tunes.Count} tunes; expected at most {MostAtOnce} at once."
             );
-        var reads = new List<ReadResult>();
-        var records = new List<TuneRecord>();
+        var tunes = new List<TuneCopy>();
         foreach (var request in many.Tunes)
         {
             if (rules.Validate(request) is { IsValid: false } invalid)
                 return TypedResults.ValidationProblem(invalid.ToDictionary());
-            var read = TuneReader.Read(request.Source);
+            var read = TuneReader.Read(request.Source, waiting.Stop);
             if (read.Score is null)
                 return Problems.Unreadable(read.Errors);
-            reads.Add(read);
-            records.Add(TuneEndpoints.Record(request, read));
+            tunes.Add(TuneLineEndpoints.Offered(TuneEndpoints.Record(request, read), read));
         }
 
-        var ids = repository.AddAll(records);
-        foreach (var (i, id) in ids.Index())
-            TuneLineEndpoints.OfferOctaves(octaves, records[i] with { Id = id }, reads[i]);
-        return TypedResults.Ok(ids);
+        return TypedResults.Ok(repository.AddAll(tunes));
     }
 }

@@ -1,3 +1,4 @@
+using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
 using Coppia.Core.Wording;
@@ -14,15 +15,23 @@ internal static class TuneEndpoints
     public static void MapTunes(this WebApplication app)
     {
         var tunes = app.MapGroup("/api/tunes");
-        tunes
-            .MapGet("", (TuneRepository repository, Styles styles, string? search) => Listed(repository.List(search), styles))
-            .WithName("listTunes");
+        tunes.MapGet("", List).WithName("listTunes").ProducesProblem(400);
         tunes
             .MapGet("/deleted", (TuneRepository repository, Styles styles) => Listed(repository.Deleted(), styles))
             .WithName("listDeletedTunes");
+        tunes
+            .MapGet(
+                "/keys",
+                (TuneRepository repository, Styles styles) =>
+                    repository.Keys().Select(k => new TuneKeyView(k, Labels.KeyNamed(k, styles.Current().Style))).ToArray()
+            )
+            .WithName("listTuneKeys");
         tunes.MapPost("", Add).WithName("addTune").ProducesValidationProblem().ProducesProblem(422);
         tunes
-            .MapPost("/check", (Styles styles, TuneRequest request) => Check(request.Source, styles.Current().Style))
+            .MapPost(
+                "/check",
+                (Styles styles, Waiting waiting, TuneRequest request) => Check(request.Source, styles.Current().Style, waiting.Stop)
+            )
             .WithName("checkTune");
         tunes.MapGet("/{id:long}", Get).WithName("getTune").ProducesProblem(404);
         tunes
@@ -31,7 +40,7 @@ internal static class TuneEndpoints
             .ProducesValidationProblem()
             .ProducesProblem(404)
             .ProducesProblem(422)
-            .Produces<TuneDetail>(409);
+            .ProducesProblem(409);
         tunes.MapPost("/{id:long}/duplicate", Duplicate).WithName("duplicateTune").ProducesProblem(404);
         tunes
             .MapDelete("/{id:long}", (TuneRepository repository, long id) => Done(repository.Delete(id), id))
@@ -46,27 +55,63 @@ internal static class TuneEndpoints
             .ProducesProblem(404);
     }
 
-    private static TuneSummary[] Listed(IReadOnlyList<TuneRecord> tunes, Styles styles)
+    private static Results<Ok<TuneListView>, ProblemHttpResult> List(
+        TuneRepository repository,
+        Styles styles,
+        string? search,
+        string? order,
+        string? instrument,
+        string? key,
+        int from = 0,
+        int count = 100
+    )
+    {
+        if (!Choices.Read<TuneOrder>(order ?? nameof(TuneOrder.Title), out var known))
+            return TypedResults.Problem(
+                statusCode: 400,
+                title: $"“{order}” is not an order; expected one of {Choices.Expected<TuneOrder>()}."
+            );
+        if (!string.IsNullOrEmpty(instrument) && StringSection.Named(instrument) is null)
+            return Problems.NoInstrument(instrument);
+        if (Problems.NoPage(from, count, "tunes") is { } problem)
+            return problem;
+        return TypedResults.Ok(
+            Listed(
+                repository.List(
+                    new TuneQuery(
+                        Words: search ?? "",
+                        Order: known,
+                        Instrument: string.IsNullOrEmpty(instrument) ? null : instrument,
+                        Key: string.IsNullOrEmpty(key) ? null : key,
+                        From: from,
+                        Count: count
+                    )
+                ),
+                styles
+            )
+        );
+    }
+
+    private static TuneListView Listed(TunePage page, Styles styles)
     {
         var style = styles.Current().Style;
-        return [.. tunes.Select(t => TuneSummary.Of(t).Named(style))];
+        return new TuneListView([.. page.Tunes.Select(t => TuneSummary.Of(t).Named(style))], page.Total);
     }
 
     /// <summary>Reads and keeps a source; nothing is kept when it cannot be read.</summary>
     internal static Results<Ok<TuneDetail>, ProblemHttpResult, ValidationProblem> Keep(
         TuneRepository repository,
-        OctaveRepository octaves,
         IValidator<TuneRequest> rules,
+        Waiting waiting,
         TuneRequest request
     )
     {
         if (rules.Validate(request) is { IsValid: false } invalid)
             return TypedResults.ValidationProblem(invalid.ToDictionary());
-        var read = TuneReader.Read(request.Source);
+        var read = TuneReader.Read(request.Source, waiting.Stop);
         if (read.Score is null)
             return Problems.Unreadable(read.Errors);
-        var tune = repository.Add(Record(request, read));
-        TuneLineEndpoints.OfferOctaves(octaves, tune, read);
+        var tune = repository.Add(TuneLineEndpoints.Offered(Record(request, read), read));
         return TypedResults.Ok(TuneDetail.Of(tune, read));
     }
 
@@ -105,19 +150,23 @@ internal static class TuneEndpoints
             !string.IsNullOrWhiteSpace(asked) ? asked.Trim()
             : !string.IsNullOrWhiteSpace(found) ? found.Trim()
             : otherwise;
-        return chosen.Length <= 200 ? chosen : chosen[..200];
+        if (chosen.Length <= TuneRequestRules.LongestTitle)
+            return chosen;
+        // Not in the middle of a character that has two halves.
+        var end = TuneRequestRules.LongestTitle - (char.IsHighSurrogate(chosen[TuneRequestRules.LongestTitle - 1]) ? 1 : 0);
+        return chosen[..end];
     }
 
     private static Results<Ok<TuneDetail>, ProblemHttpResult, ValidationProblem> Add(
         TuneRepository repository,
-        OctaveRepository octaves,
         IValidator<TuneRequest> rules,
+        Waiting waiting,
         TuneRequest request
-    ) => Keep(repository, octaves, rules, request);
+    ) => Keep(repository, rules, waiting, request);
 
-    private static TuneCheck Check(string source, HouseStyle style)
+    private static TuneCheck Check(string source, HouseStyle style, CancellationToken stop)
     {
-        var read = TuneReader.Read(source);
+        var read = TuneReader.Read(source, stop);
         var record = read.Score is null ? null : Record(new TuneRequest(source), read);
         var score = read.Lines.FirstOrDefault(l => l.Key == LinesForWhom.OfJson(record?.Lines)?.Main)?.Score ?? read.Score;
         return new TuneCheck(
@@ -139,46 +188,76 @@ internal static class TuneEndpoints
     /// <summary>Bars of a text that are drawn beside it while it is typed.</summary>
     private const int MostDrawnBars = 64;
 
-    private static Results<Ok<TuneDetail>, ProblemHttpResult> Get(TuneRepository repository, long id) =>
-        repository.Find(id) is { } tune ? TypedResults.Ok(TuneDetail.Of(tune, TuneReader.Read(tune.Source))) : Problems.NoTune(id);
+    private static Results<Ok<TuneDetail>, ProblemHttpResult> Get(TuneRepository repository, Waiting waiting, long id) =>
+        repository.Find(id) is { } tune
+            ? TypedResults.Ok(TuneDetail.Of(tune, TuneReader.Read(tune.Source, waiting.Stop)))
+            : Problems.NoTune(id);
 
-    private static Results<Ok<TuneDetail>, Conflict<TuneDetail>, ProblemHttpResult, ValidationProblem> Save(
+    private static Results<Ok<TuneDetail>, ProblemHttpResult, ValidationProblem> Save(
         TuneRepository repository,
+        PinRepository pins,
+        BowRepository bows,
         IValidator<TuneRequest> rules,
+        Waiting waiting,
         long id,
         TuneChange change
     )
     {
         if (rules.Validate(change) is { IsValid: false } invalid)
             return TypedResults.ValidationProblem(invalid.ToDictionary());
-        var read = TuneReader.Read(change.Source);
+        var read = TuneReader.Read(change.Source, waiting.Stop);
         if (read.Score is null)
             return Problems.Unreadable(read.Errors);
         if (repository.Find(id) is not { } before)
             return Problems.NoTune(id);
-        var kept = KeptTune.Of(before);
-        // Notes that were there before keep their ids, and with them their pins and bows; so do the lines their readers.
-        var after = Record(change, read) with
+        var after = Record(change, read) with { Id = id, Version = change.Version };
+        string? earlier = null;
+        if (Readable(before, waiting) is { } kept)
         {
-            Id = id,
-            Version = change.Version,
-            NoteIds = kept.IdsAfter(read),
-        };
-        if (read.Lines.Count > 1 && LinesForWhom.OfJson(before.Lines)?.After(kept.Lines, read.Lines) is { } chosen)
-            after = after with { Lines = chosen.ToJson() };
-        return repository.Save(after) switch
+            // Notes that were there before keep their ids, and with them their pins and bows; so do the lines their readers. Music that
+            // comes back has the ids that it had, so that what hangs on them comes back too.
+            string[] marked = [.. pins.NotesWithPins(id), .. bows.Of(id).Select(b => b.NoteId)];
+            var (was, music) = (kept.Music, ScoreIds.MusicOf(read.Lines.Select(l => l.Score)));
+            after = after with
+            {
+                NoteIds = was != music && repository.HadMusic(id, music, out var had) ? had : kept.IdsAfter(read, marked),
+            };
+            if (was != music)
+                earlier = was;
+            if (read.Lines.Count > 1 && LinesForWhom.OfJson(before.Lines)?.After(kept.Lines, read.Lines) is { } chosen)
+                after = after with { Lines = chosen.ToJson() };
+        }
+
+        return repository.Save(after, earlier) switch
         {
             SaveOutcome.Saved => TypedResults.Ok(TuneDetail.Of(repository.Find(id)!, read)),
-            SaveOutcome.ChangedMeanwhile when repository.Find(id) is { } current => TypedResults.Conflict(TuneDetail.Of(current, null)),
+            SaveOutcome.ChangedMeanwhile when repository.Find(id) is { } current => Problems.Meanwhile(current),
             _ => Problems.NoTune(id),
         };
+    }
+
+    /// <summary>The tune; null where this version cannot read it, so that its text can be mended.</summary>
+    private static KeptTune? Readable(TuneRecord tune, Waiting waiting)
+    {
+        try
+        {
+            return KeptTune.Of(tune, waiting.Stop);
+        }
+        catch (UnreadableTuneException)
+        {
+            return null;
+        }
     }
 
     private static Results<Ok<TuneDetail>, ProblemHttpResult> Duplicate(TuneRepository repository, long id)
     {
         if (repository.Find(id) is not { } tune)
             return Problems.NoTune(id);
-        var title = Copies.NameOf(tune.Title, repository.List(null).Select(t => t.Title), TuneRequestRules.LongestTitle);
+        var title = Copies.NameOf(
+            tune.Title,
+            repository.TitlesLike(Copies.Original(tune.Title, TuneRequestRules.LongestTitle)),
+            TuneRequestRules.LongestTitle
+        );
         return TypedResults.Ok(TuneDetail.Of(repository.Add(tune with { Title = title }), null));
     }
 

@@ -25,8 +25,8 @@ internal static class TuneFileEndpoints
 
     private static async Task<Results<Ok<TuneDetail>, ProblemHttpResult, ValidationProblem>> Upload(
         TuneRepository repository,
-        OctaveRepository octaves,
         IValidator<TuneRequest> rules,
+        Waiting waiting,
         IFormFile file,
         CancellationToken cancellation
     )
@@ -44,7 +44,7 @@ internal static class TuneFileEndpoints
             return TypedResults.Problem(statusCode: 422, title: e.Message);
         }
 
-        var kept = TuneEndpoints.Keep(repository, octaves, rules, new TuneRequest(text));
+        var kept = TuneEndpoints.Keep(repository, rules, waiting, new TuneRequest(text));
         if (kept.Result is ProblemHttpResult { StatusCode: 422 } problem)
         {
             // The text goes back with the errors, so that it can be mended on the screen and nothing is lost.

@@ -17,7 +17,11 @@ namespace Coppia.Server;
 public sealed record ScoreLineView(string Key, string Name, string Clef, int Notes, IReadOnlyList<string> FirstNotes);
 
 /// <summary>The lines of a tune's score and who reads which.</summary>
-public sealed record ScoreLinesView(IReadOnlyList<ScoreLineView> Lines, LinesForWhom Chosen);
+/// <param name="Version">The tune's version.</param>
+public sealed record ScoreLinesView(IReadOnlyList<ScoreLineView> Lines, LinesForWhom Chosen, int Version);
+
+/// <summary>Who reads which line, with the version of the tune that the chooser saw.</summary>
+public sealed record LinesChoice(string Main, IReadOnlyDictionary<string, string> For, int Version);
 
 /// <summary>Which line of a score is for whom.</summary>
 internal static class TuneLineEndpoints
@@ -27,23 +31,33 @@ internal static class TuneLineEndpoints
     public static void MapTuneLines(this WebApplication app)
     {
         app.MapGet("/api/tunes/{id:long}/lines", Get).WithName("getLines").ProducesProblem(404);
-        app.MapPut("/api/tunes/{id:long}/lines", Put).WithName("chooseLines").ProducesProblem(404).ProducesProblem(422);
+        app.MapPut("/api/tunes/{id:long}/lines", Put)
+            .WithName("chooseLines")
+            .ProducesProblem(404)
+            .ProducesProblem(409)
+            .ProducesProblem(422);
     }
 
     /// <summary>
     /// A double bass line that is written where it sounds is read an octave higher; the teacher may choose another octave on the stand.
     /// </summary>
-    internal static void OfferOctaves(OctaveRepository octaves, TuneRecord tune, ReadResult read)
+    internal static Dictionary<string, int> OfferedOctaves(TuneRecord tune, ReadResult read)
     {
+        var offered = new Dictionary<string, int>();
         var chosen = LinesForWhom.OfJson(tune.Lines)?.For ?? new Dictionary<string, string> { [tune.PrintedFor] = read.Main!.Key };
         foreach (var (instrument, key) in chosen)
         {
             if (StringSection.Named(instrument) is not { } player || read.Line(key) is not { } line)
                 continue;
-            if (WhichLine.WrittenTooLow(player, line.Score) is > 0 and var octave && octaves.Of(tune.Id, instrument) is null)
-                octaves.Choose(tune.Id, instrument, octave);
+            if (WhichLine.WrittenTooLow(player, line.Score) is > 0 and var octave)
+                offered[instrument] = octave;
         }
+
+        return offered;
     }
+
+    /// <summary>A new tune with the octaves that are offered for it.</summary>
+    internal static TuneCopy Offered(TuneRecord tune, ReadResult read) => new(tune) { Octaves = OfferedOctaves(tune, read) };
 
     private static Results<Ok<ScoreLinesView>, ProblemHttpResult> Get(Readings readings, Styles styles, long id)
     {
@@ -53,7 +67,7 @@ internal static class TuneLineEndpoints
             LinesForWhom.OfJson(kept.Tune.Lines)
             ?? new LinesForWhom(kept.Line.Key, new Dictionary<string, string> { [kept.PrintedFor] = kept.Line.Key });
         var style = styles.Current().Style;
-        return TypedResults.Ok(new ScoreLinesView([.. kept.Lines.Select((l, i) => View(l, i, style))], chosen));
+        return TypedResults.Ok(new ScoreLinesView([.. kept.Lines.Select((l, i) => View(l, i, style))], chosen, kept.Tune.Version));
     }
 
     private static ScoreLineView View(ScoreLine line, int order, HouseStyle style)
@@ -73,7 +87,7 @@ internal static class TuneLineEndpoints
         TuneRepository tunes,
         OctaveRepository octaves,
         long id,
-        LinesForWhom request
+        LinesChoice request
     )
     {
         if (readings.Missing(id, out var kept) is { } problem)
@@ -87,8 +101,23 @@ internal static class TuneLineEndpoints
         if (request.For.Keys.FirstOrDefault(i => StringSection.Named(i) is null) is { } nobody)
             return Problems.NoInstrument(nobody);
         var main = kept.Lines.First(l => l.Key == request.Main);
-        tunes.ChooseLines(id, request.ToJson(), LinesForWhom.Offered(main).For.Id);
-        OfferOctaves(octaves, tunes.Find(id)!, TuneReader.Read(kept.Tune.Source));
+        var chosen = new LinesForWhom(request.Main, request.For);
+        switch (tunes.ChooseLines(id, request.Version, chosen.ToJson(), LinesForWhom.Offered(main).For.Id))
+        {
+            case SaveOutcome.Gone:
+                return Problems.NoTune(id);
+            case SaveOutcome.ChangedMeanwhile:
+                return Problems.Meanwhile(
+                    "This tune was changed in another window since you opened it. Nothing was overwritten; choose again."
+                );
+        }
+
+        foreach (var (instrument, octave) in OfferedOctaves(tunes.Find(id)!, TuneReader.Read(kept.Tune.Source)))
+        {
+            if (octaves.Of(id, instrument) is null)
+                octaves.Choose(id, instrument, octave);
+        }
+
         return TypedResults.NoContent();
     }
 }

@@ -43,6 +43,15 @@ public sealed record TuneSummary(
     public TuneSummary Named(HouseStyle style) => this with { KeyName = Labels.KeyNamed(KeyName, style) };
 }
 
+/// <summary>Some of the tunes that were asked for.</summary>
+/// <param name="Total">How many there are in all.</param>
+public sealed record TuneListView(IReadOnlyList<TuneSummary> Tunes, int Total);
+
+/// <summary>A key to choose tunes by.</summary>
+/// <param name="Key">As it is asked for.</param>
+/// <param name="Name">In the house style's note names.</param>
+public sealed record TuneKeyView(string Key, string Name);
+
 /// <summary>A tune with its source text exactly as given.</summary>
 /// <param name="Summary">What the list shows.</param>
 /// <param name="Source">The text.</param>
@@ -72,7 +81,7 @@ public sealed record TuneDetail(
 }
 
 /// <summary>A tune to keep. What is left empty is taken from the source.</summary>
-public record TuneRequest(string Source, string? Title = null, string? Composer = null, string? PrintedFor = null);
+public record TuneRequest([property: AnyText] string Source, string? Title = null, string? Composer = null, string? PrintedFor = null);
 
 /// <summary>A changed tune, with the version that the editor saw.</summary>
 public sealed record TuneChange(int Version, string Source, string? Title = null, string? Composer = null, string? PrintedFor = null)

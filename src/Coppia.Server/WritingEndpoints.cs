@@ -53,12 +53,12 @@ internal static class WritingEndpoints
         );
     }
 
-    private static Results<Ok<WritingView>, ProblemHttpResult> Step(Styles styles, WritingRequest request)
+    private static Results<Ok<WritingView>, ProblemHttpResult> Step(Styles styles, Waiting waiting, WritingRequest request)
     {
         if (styles.Missing(request.Instrument, out var player) is { } problem)
             return problem;
         // A staff with nothing but rests is no tune yet, but it can be written on.
-        var read = MusicXmlReader.ReadUnfinished(request.State.Doc);
+        var read = MusicXmlReader.ReadUnfinished(request.State.Doc, waiting.Stop);
         var lines = read.Lines;
         if (request.State.Line < 0 || request.State.Line >= lines.Count)
             return read.Errors.Count > 0
@@ -85,15 +85,18 @@ internal static class WritingEndpoints
             staff = next;
         }
 
-        return staff.Score.Events.Count() > Score.MostEvents
-            ? TypedResults.Problem(statusCode: 422, title: $"A tune has at most {Score.MostEvents:N0} notes and rests.")
+        return staff.Score.Events.Count() > Score.MostEvents || staff.Score.Bars.Any(b => b.Events.Count > Score.MostInBar)
+            ? TypedResults.Problem(
+                statusCode: 422,
+                title: $"A tune has at most {Score.MostEvents:N0} notes and rests, a bar at most {Score.MostInBar:N0}."
+            )
             : TypedResults.Ok(WritingView.Of(staff, lines, request.State.Line, player, request.PerLine));
     }
 
     /// <summary>The written score as the source of a tune, in the format of the source that it came from.</summary>
-    private static Results<Ok<string>, ProblemHttpResult> Text(WrittenText asked)
+    private static Results<Ok<string>, ProblemHttpResult> Text(Waiting waiting, WrittenText asked)
     {
-        var read = TuneReader.Read(asked.Doc);
+        var read = TuneReader.Read(asked.Doc, waiting.Stop);
         if (read.Score is null)
             return Problems.Unreadable(read.Errors);
         var lines = read.Lines;

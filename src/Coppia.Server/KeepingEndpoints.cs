@@ -1,0 +1,166 @@
+using Coppia.Data;
+using Microsoft.AspNetCore.Http.Features;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Coppia.Server;
+
+/// <summary>A kept backup.</summary>
+/// <param name="Why">day, update, restore or damaged.</param>
+public sealed record BackupView(string Name, DateTime MadeAt, long Bytes, string Why);
+
+/// <summary>How the library is kept.</summary>
+/// <param name="Folder">Where the backups are.</param>
+/// <param name="DaysKept">How many daily backups stay.</param>
+/// <param name="ThrownAway">The library is there to be tried, and nothing of it is kept by itself.</param>
+public sealed record KeepingView(string Folder, int DaysKept, bool ThrownAway, IReadOnlyList<BackupView> Backups);
+
+/// <summary>What came of a restore.</summary>
+/// <param name="Former">Name of the backup that the former library is in.</param>
+public sealed record RestoredView(string Former, int Tunes);
+
+/// <summary>Backups, everything out and in again.</summary>
+internal static class KeepingEndpoints
+{
+    private const long MostBytes = 500L * 1024 * 1024;
+
+    public static void MapKeeping(this WebApplication app)
+    {
+        var keeping = app.MapGroup("/api/keeping");
+        keeping.DisableRequestTimeout();
+        keeping.MapGet("", Show).WithName("getKeeping");
+        keeping.MapGet("/backup", MakeBackup).WithName("downloadBackup").Produces<FileStreamHttpResult>(200, Binary);
+        keeping.MapGet("/backups/{name}", Download).WithName("downloadKeptBackup").ProducesProblem(404);
+        keeping.MapPost("/backups/{name}/restore", RestoreKept).WithName("restoreKeptBackup").ProducesProblem(404).ProducesProblem(422);
+        keeping
+            .MapPost("/restore", RestoreSent)
+            .WithName("restoreBackup")
+            .Accepts<IFormFile>(Binary)
+            .Produces<RestoredView>()
+            .ProducesProblem(413)
+            .ProducesProblem(422);
+        keeping.MapGet("/everything", Out).WithName("downloadEverything").Produces<FileStreamHttpResult>(200, "application/zip");
+        keeping
+            .MapPost("/everything", In)
+            .WithName("takeEverythingIn")
+            .Accepts<IFormFile>("application/zip")
+            .Produces<TakenIn>()
+            .ProducesProblem(413)
+            .ProducesProblem(422);
+    }
+
+    private const string Binary = "application/octet-stream";
+
+    private static KeepingView Show(Backup backup, LibraryFolder folder, ServerOptions options) =>
+        new(
+            folder.Backups,
+            Backup.DaysKept,
+            options.ThrowAway,
+            [.. backup.Kept().Select(f => new BackupView(f.Name, f.LastWriteTimeUtc, f.Length, Backup.WhyOf(f.Name)))]
+        );
+
+    private static FileStreamHttpResult MakeBackup(Backup backup, LibraryFolder folder, Database database)
+    {
+        var file = Path.Combine(folder.Path, $"sending-{Guid.NewGuid():N}.db");
+        Backup.Write(database.File, file);
+        return TypedResults.File(Passing(file), Binary, backup.NewName());
+    }
+
+    private static Results<FileStreamHttpResult, ProblemHttpResult> Download(Backup backup, string name) =>
+        backup.Kept().FirstOrDefault(f => f.Name == name) is { } file
+            ? TypedResults.File(file.OpenRead(), Binary, file.Name)
+            : NoBackup(name);
+
+    private static Results<Ok<RestoredView>, ProblemHttpResult> RestoreKept(Backup backup, LibraryRestore restore, string name) =>
+        backup.Kept().FirstOrDefault(f => f.Name == name) is { } file ? Restored(restore, file.FullName) : NoBackup(name);
+
+    private static async Task<Results<Ok<RestoredView>, ProblemHttpResult>> RestoreSent(
+        HttpContext context,
+        LibraryFolder folder,
+        LibraryRestore restore
+    )
+    {
+        await using var sent = await Received(context, folder);
+        return sent is null ? TooLarge() : Restored(restore, sent.Name);
+    }
+
+    private static Results<Ok<RestoredView>, ProblemHttpResult> Restored(LibraryRestore restore, string file)
+    {
+        try
+        {
+            return TypedResults.Ok(restore.From(file));
+        }
+        catch (InvalidDataException e)
+        {
+            // The file's own place says nothing to the one who sent it.
+            return TypedResults.Problem(statusCode: 422, title: e.Message.Replace(file, "The file", StringComparison.Ordinal));
+        }
+    }
+
+    private static FileStreamHttpResult Out(Everything everything, Backup backup, LibraryFolder folder, Waiting waiting)
+    {
+        var file = Passing(Path.Combine(folder.Path, $"sending-{Guid.NewGuid():N}.zip"), FileMode.CreateNew);
+        everything.Write(file, waiting.Stop);
+        file.Position = 0;
+        return TypedResults.File(file, "application/zip", Path.ChangeExtension(backup.NewName(), "zip"));
+    }
+
+    private static async Task<Results<Ok<TakenIn>, ProblemHttpResult>> In(
+        HttpContext context,
+        Everything everything,
+        LibraryFolder folder,
+        Waiting waiting
+    )
+    {
+        await using var sent = await Received(context, folder);
+        if (sent is null)
+            return TooLarge();
+        try
+        {
+            return TypedResults.Ok(everything.Read(sent, waiting.Stop));
+        }
+        catch (FormatException e)
+        {
+            return TypedResults.Problem(statusCode: 422, title: e.Message);
+        }
+    }
+
+    /// <summary>The body as a file of its own that is gone when it is closed; null for one that is too large.</summary>
+    private static async Task<FileStream?> Received(HttpContext context, LibraryFolder folder)
+    {
+        if (context.Features.Get<IHttpMaxRequestBodySizeFeature>() is { IsReadOnly: false } size)
+            size.MaxRequestBodySize = MostBytes;
+        if (context.Request.ContentLength > MostBytes)
+            return null;
+        var file = Passing(Path.Combine(folder.Path, $"received-{Guid.NewGuid():N}"), FileMode.CreateNew);
+        try
+        {
+            await context.Request.Body.CopyToAsync(file, context.RequestAborted);
+            await file.FlushAsync(context.RequestAborted);
+            file.Position = 0;
+            return file;
+        }
+        catch
+        {
+            await file.DisposeAsync();
+            throw;
+        }
+    }
+
+    private static FileStream Passing(string file, FileMode mode = FileMode.Open) =>
+        new(
+            file,
+            new FileStreamOptions
+            {
+                Mode = mode,
+                Access = FileAccess.ReadWrite,
+                Share = FileShare.ReadWrite | FileShare.Delete,
+                Options = FileOptions.DeleteOnClose,
+                UnixCreateMode = mode == FileMode.Open ? null : UnixFileMode.UserRead | UnixFileMode.UserWrite,
+            }
+        );
+
+    private static ProblemHttpResult NoBackup(string name) => TypedResults.Problem(statusCode: 404, title: $"There is no backup “{name}”.");
+
+    private static ProblemHttpResult TooLarge() =>
+        TypedResults.Problem(statusCode: 413, title: $"The file is larger than {MostBytes / 1024 / 1024} MB.");
+}

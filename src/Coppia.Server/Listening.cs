@@ -1,0 +1,107 @@
+using System.Net;
+using System.Net.Sockets;
+using Microsoft.AspNetCore.Connections;
+
+namespace Coppia.Server;
+
+/// <summary>Coppia cannot start; the message is one sentence for the one who started it.</summary>
+public sealed class StartRefusedException(string message, Exception? cause = null) : Exception(message, cause);
+
+/// <summary>Where the server listens, and the names it answers to.</summary>
+public static class Listening
+{
+    private static readonly string[] OwnNames = ["127.0.0.1", "localhost", "[::1]"];
+
+    /// <summary>The addresses to listen on, such as http://127.0.0.1:4710.</summary>
+    /// <exception cref="StartRefusedException">The name is not known, is beyond this machine, or the port is taken.</exception>
+    public static IReadOnlyList<string> Addresses(ServerOptions options)
+    {
+        var found = Resolved(options.Host);
+        if (found.Any(a => !IPAddress.IsLoopback(a)))
+            throw new StartRefusedException(
+                $"--host {options.Host} lets other machines in, and for them Coppia demands a teacher’s sign-in, which this version does "
+                    + "not have yet. Leave --host out, or give 127.0.0.1."
+            );
+        var port = FreePort(options, found[0]);
+        return [.. found.Select(a => $"http://{new IPEndPoint(a, port)}")];
+    }
+
+    /// <summary>
+    /// The names that a request may be addressed to; the page of a site whose name points here is none of them, also beyond this machine
+    /// (DNS rebinding; common practice).
+    /// </summary>
+    public static IReadOnlyList<string> Names(ServerOptions options) =>
+        [
+            .. OwnNames
+                .Concat(options.Names)
+                .Append(options.Host)
+                .Where(n => n is not ("*" or "+" or "0.0.0.0" or "::" or "[::]"))
+                .Distinct(),
+        ];
+
+    /// <summary>What to say of a failure to listen.</summary>
+    public static StartRefusedException Refused(ServerOptions options, Exception e) =>
+        new(
+            SocketError(e) switch
+            {
+                System.Net.Sockets.SocketError.AddressAlreadyInUse =>
+                    $"Port {options.Port} is taken, perhaps by Coppia itself; expected another one, such as --port {options.Port + 1}.",
+                System.Net.Sockets.SocketError.AccessDenied =>
+                    $"Port {options.Port} may not be used by this user; expected one above 1023, such as --port {ServerOptions.UsualPort}.",
+                System.Net.Sockets.SocketError.AddressNotAvailable =>
+                    $"--host {options.Host} is not an address of this machine; leave it out, or give 127.0.0.1.",
+                _ => $"Coppia cannot listen on {options.Host}, port {options.Port} ({e.Message.TrimEnd('.')}).",
+            },
+            e
+        );
+
+    private static SocketError? SocketError(Exception? e) =>
+        e switch
+        {
+            null => null,
+            SocketException socket => socket.SocketErrorCode,
+            AddressInUseException => System.Net.Sockets.SocketError.AddressAlreadyInUse,
+            _ => SocketError(e.InnerException),
+        };
+
+    private static IPAddress[] Resolved(string host)
+    {
+        if (host is "*" or "+")
+            return [IPAddress.Any];
+        if (IPAddress.TryParse(host.Trim('[', ']'), out var address))
+            return [address];
+        try
+        {
+            // One address of each kind.
+            var found = Dns.GetHostAddresses(host).DistinctBy(a => a.AddressFamily).ToArray();
+            if (found.Length > 0)
+                return found.Any(a => !IPAddress.IsLoopback(a))
+                    ? found
+                    : [found.FirstOrDefault(a => a.AddressFamily == AddressFamily.InterNetwork) ?? found[0]];
+        }
+        catch (Exception e) when (e is SocketException or ArgumentException)
+        {
+            // told below
+        }
+
+        throw new StartRefusedException($"--host {host} is not known here; expected an address of this machine, such as 127.0.0.1.");
+    }
+
+    /// <summary>The asked-for port; where the usual one is taken and none was asked for, any free one.</summary>
+    private static int FreePort(ServerOptions options, IPAddress address)
+    {
+        if (options.Port != ServerOptions.UsualPort)
+            return options.Port;
+        using var probe = new Socket(address.AddressFamily, SocketType.Stream, ProtocolType.Tcp);
+        probe.SetSocketOption(SocketOptionLevel.Socket, SocketOptionName.ReuseAddress, true);
+        try
+        {
+            probe.Bind(new IPEndPoint(address, options.Port));
+            return options.Port;
+        }
+        catch (SocketException)
+        {
+            return 0;
+        }
+    }
+}
