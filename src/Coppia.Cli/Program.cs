@@ -6,11 +6,14 @@ return args switch
     ["read", .. var rest] => ReadCommand.Run(rest, Console.Out, Console.Error),
     ["sheet", .. var rest] => SheetCommand.Run(rest, Console.Out, Console.Error),
     ["diagnose", .. var rest] => DiagnoseCommand.Run(rest, Console.Out, Console.Error),
+    ["backup", .. var rest] => BackupCommand.Run(rest, Console.Out, Console.Error),
+    ["restore", .. var rest] => RestoreCommand.Run(rest, Console.Out, Console.Error),
     _ => Wrong(),
 };
 
 static int Wrong()
 {
-    Console.Error.WriteLine($"usage: {ReadCommand.Usage}\n       {SheetCommand.Usage}\n       {DiagnoseCommand.Usage}");
+    string[] usages = [ReadCommand.Usage, SheetCommand.Usage, DiagnoseCommand.Usage, BackupCommand.Usage, RestoreCommand.Usage];
+    Console.Error.WriteLine($"usage: {string.Join("\n       ", usages)}");
     return 2;
 }
