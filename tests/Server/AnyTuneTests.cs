@@ -54,8 +54,10 @@ public class AnyTuneTests(RunningServer server) : IClassFixture<RunningServer>
                 var changes = proposal
                     .GetProperty("changes")
                     .EnumerateArray()
-                    .Select(c => new { noteId = c.GetProperty("noteId").GetString(), kind = c.GetProperty("kind").GetString() });
-                Assert.Equal(204, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}/bowing", new { changes })).Status);
+                    .Select(c => (c.GetProperty("noteId").GetString()!, c.GetProperty("kind").GetString()!))
+                    .ToArray();
+                Assert.Equal(204, (await server.Bow(id, changes)).Status);
+                Assert.Equal(204, (await server.Bow(id, changes, to: "open", was: "taken")).Status);
             }
 
             foreach (var format in (string[])["musicxml", "abc"])

@@ -19,10 +19,10 @@ public sealed class BowingApiTests : IClassFixture<RunningServer>
         var changes = proposal
             .GetProperty("changes")
             .EnumerateArray()
-            .Select(c => new { noteId = c.GetProperty("noteId").GetString(), kind = c.GetProperty("kind").GetString() })
+            .Select(c => (c.GetProperty("noteId").GetString()!, c.GetProperty("kind").GetString()!))
             .ToArray();
         var printed = await server.Client.GetStringAsync($"/api/tunes/{id}/export?format=musicxml");
-        Assert.Equal(204, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}/bowing", new { changes })).Status);
+        Assert.Equal(204, (await server.Bow(id, changes)).Status);
 
         var reading = await server.Get($"/api/tunes/{id}/reading?instrument=cello"); // kept for the tune, on every instrument
         Assert.Equal("down", reading.GetProperty("notes")[3].GetProperty("bow").GetString());
@@ -34,7 +34,7 @@ public sealed class BowingApiTests : IClassFixture<RunningServer>
         );
 
         // Taken back, the print is what it was.
-        await server.Send(HttpMethod.Put, $"/api/tunes/{id}/bowing", new { changes = Array.Empty<object>() });
+        await server.Bow(id, changes, to: "open", was: "taken");
         Assert.Equal(printed, await server.Client.GetStringAsync($"/api/tunes/{id}/export?format=musicxml"));
     }
 
@@ -42,11 +42,7 @@ public sealed class BowingApiTests : IClassFixture<RunningServer>
     public async Task A_refused_change_is_kept_and_gone_round()
     {
         var id = await server.Keep(Tune);
-        var refused = new[] { new { noteId = "b1n3", kind = "slur" } };
-        Assert.Equal(
-            204,
-            (await server.Send(HttpMethod.Put, $"/api/tunes/{id}/bowing", new { changes = Array.Empty<object>(), refused })).Status
-        );
+        Assert.Equal(204, (await server.Bow(id, [("b1n3", "slur")], to: "refused")).Status);
         var bowing = await server.Get($"/api/tunes/{id}/bowing?instrument=violin");
         Assert.Equal("Bar 1: slur E to F♯", bowing.GetProperty("refused")[0].GetProperty("text").GetString());
         var kinds = bowing
@@ -61,11 +57,7 @@ public sealed class BowingApiTests : IClassFixture<RunningServer>
     public async Task A_change_that_cannot_be_made_is_refused_and_nothing_is_changed()
     {
         var id = await server.Keep(Tune);
-        var (status, body) = await server.Send(
-            HttpMethod.Put,
-            $"/api/tunes/{id}/bowing",
-            new { changes = new[] { new { noteId = "b1n1", kind = "slur" } } }
-        );
+        var (status, body) = await server.Bow(id, [("b1n1", "slur")]);
         Assert.Equal(422, status);
         Assert.Contains("cannot join the note before it", body.GetProperty("title").GetString(), StringComparison.Ordinal);
         Assert.Empty((await server.Get($"/api/tunes/{id}/bowing?instrument=violin")).GetProperty("taken").EnumerateArray());

@@ -24,14 +24,8 @@ public class EditedTuneTests(RunningServer server) : IClassFixture<RunningServer
     public async Task Pins_and_bows_move_with_their_notes()
     {
         var id = await server.Keep(Source("G A G2|D4"));
-        var pin = new
-        {
-            noteId = "b1n2",
-            @string = 1,
-            finger = 4,
-        };
-        await server.Send(HttpMethod.Put, $"/api/tunes/{id}/pins/violin", new { pins = new[] { pin }, usePrinted = false });
-        await server.Send(HttpMethod.Put, $"/api/tunes/{id}/bowing", new { changes = new[] { new { noteId = "b2n1", kind = "lift" } } });
+        await server.Pin(id, "violin", "b1n2", (1, 4));
+        await server.Bow(id, [("b2n1", "lift")]);
         Assert.Equal("D3 D4 D3 D0", await Pairs(id));
 
         // A bar is put in front, and a note of the bar is changed; then another bar in front of that.

@@ -118,8 +118,36 @@ public class ExercisesApiTests(RunningServer server) : IClassFixture<RunningServ
         Assert.Equal("Tuesday", (await server.Get($"/api/sheets/{id}")).GetProperty("heading").GetString());
     }
 
+    [Fact] // OWASP ASVS 4.0.3, 5.1.3: what is asked for is bounded.
+    public async Task Sheets_are_listed_by_pages_and_found_by_heading_or_kind()
+    {
+        var doc = Doc(await Part("stems"), "Über die Hälse 0");
+        for (var i = 0; i < 5; i++)
+        {
+            doc["heading"] = $"Über die Hälse {i}";
+            await server.Send(HttpMethod.Post, "/api/sheets", doc);
+        }
+
+        async Task<(string?[] Headings, int Total)> Of(string query)
+        {
+            var list = await server.Get($"/api/sheets?{query}");
+            return (
+                [.. list.GetProperty("sheets").EnumerateArray().Select(s => s.GetProperty("heading").GetString())],
+                list.GetProperty("total").GetInt32()
+            );
+        }
+
+        var (second, total) = await Of("search=uber die h&from=2&count=2");
+        Assert.Equal(5, total);
+        Assert.Equal(["Über die Hälse 2", "Über die Hälse 1"], second); // the last kept comes first
+        Assert.Contains("Über die Hälse 4", (await Of("search=stem")).Headings);
+        Assert.Equal(0, (await Of("search=tarantella")).Total);
+        foreach (var wrong in new[] { "from=-1", "count=0", "count=201" })
+            Assert.Equal(400, (await server.Send(HttpMethod.Get, $"/api/sheets?{wrong}")).Status);
+    }
+
     [Theory] // A broken sheet names its item, and nothing is kept.
-    [InlineData("note", "H4", "Item 2 (finger-it): “H4” is not a pitch; expected a letter, # or b, and an octave number, such as F#4..")]
+    [InlineData("note", "H4", "Item 2 (finger-it): “H4” is not a pitch; expected a letter, # or b, and an octave number, such as F#4.")]
     [InlineData(
         "note",
         "C2",
@@ -128,12 +156,12 @@ public class ExercisesApiTests(RunningServer server) : IClassFixture<RunningServ
     [InlineData("note", null, "Item 2 (finger-it): “note” is missing; expected it as text.")]
     public async Task A_broken_question_is_named(string field, string? value, string error)
     {
-        var before = (await server.Get("/api/sheets")).GetArrayLength();
+        var before = (await server.Get("/api/sheets")).GetProperty("total").GetInt32();
         var doc = Doc(await Part("finger-it"));
         doc["parts"]![0]!["items"]![1]!["questions"]!["violin"]![field] = value;
         var (status, problem) = await server.Send(HttpMethod.Post, "/api/sheets", doc);
         Assert.Equal((422, error), (status, problem.GetProperty("title").GetString()));
-        Assert.Equal(before, (await server.Get("/api/sheets")).GetArrayLength());
+        Assert.Equal(before, (await server.Get("/api/sheets")).GetProperty("total").GetInt32());
     }
 
     [Theory]

@@ -59,6 +59,7 @@ public class LinesAndBooksApiTests(RunningServer server) : IClassFixture<Running
                 ["viola"] = "2",
                 ["cello"] = "1",
             },
+            version = 1,
         };
         Assert.Equal(204, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}/lines", choice)).Status);
         Assert.Equal("D0 D1 D3 D4 A0", await Labels(id, "cello"));
@@ -69,10 +70,20 @@ public class LinesAndBooksApiTests(RunningServer server) : IClassFixture<Running
     public async Task A_line_or_an_instrument_that_is_not_there_is_refused()
     {
         var id = await server.Keep(Trio);
-        var line = new { main = "9", @for = new Dictionary<string, string>() };
+        var line = new
+        {
+            main = "9",
+            @for = new Dictionary<string, string>(),
+            version = 1,
+        };
         var (status, problem) = await server.Send(HttpMethod.Put, $"/api/tunes/{id}/lines", line);
         Assert.Equal((422, "There is no line “9” in this tune; expected 1, 2 or 3."), (status, problem.GetProperty("title").GetString()));
-        var nobody = new { main = "1", @for = new Dictionary<string, string> { ["flute"] = "1" } };
+        var nobody = new
+        {
+            main = "1",
+            @for = new Dictionary<string, string> { ["flute"] = "1" },
+            version = 1,
+        };
         Assert.Equal(404, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}/lines", nobody)).Status);
         Assert.Equal(404, (await server.Send(HttpMethod.Get, "/api/tunes/99999/lines")).Status);
     }
@@ -84,9 +95,8 @@ public class LinesAndBooksApiTests(RunningServer server) : IClassFixture<Running
         async Task Slur(string instrument)
         {
             var reading = await server.Get($"/api/tunes/{id}/reading?instrument={instrument}");
-            var note = reading.GetProperty("notes")[1].GetProperty("id").GetString();
-            var body = new { changes = new[] { new { noteId = note, kind = "slur" } }, instrument };
-            Assert.Equal(204, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}/bowing", body)).Status);
+            var note = reading.GetProperty("notes")[1].GetProperty("id").GetString()!;
+            Assert.Equal(204, (await server.Bow(id, [(note, "slur")], instrument: instrument)).Status);
         }
 
         async Task<int> Taken(string instrument) =>
@@ -110,7 +120,12 @@ public class LinesAndBooksApiTests(RunningServer server) : IClassFixture<Running
     public async Task An_edit_keeps_who_reads_what()
     {
         var id = await server.Keep(Trio);
-        var choice = new { main = "2", @for = new Dictionary<string, string> { ["cello"] = "2" } };
+        var choice = new
+        {
+            main = "2",
+            @for = new Dictionary<string, string> { ["cello"] = "2" },
+            version = 1,
+        };
         await server.Send(HttpMethod.Put, $"/api/tunes/{id}/lines", choice);
         var version = (await server.Get($"/api/tunes/{id}")).GetProperty("summary").GetProperty("version").GetInt32();
         var source = Trio.Replace("D E F G", "D E F A", StringComparison.Ordinal);
@@ -127,7 +142,12 @@ public class LinesAndBooksApiTests(RunningServer server) : IClassFixture<Running
         await server.Send(
             HttpMethod.Put,
             $"/api/tunes/{id}/lines",
-            new { main = "low", @for = new Dictionary<string, string> { ["cello"] = "top" } }
+            new
+            {
+                main = "low",
+                @for = new Dictionary<string, string> { ["cello"] = "top" },
+                version = 1,
+            }
         );
         var version = (await server.Get($"/api/tunes/{id}")).GetProperty("summary").GetProperty("version").GetInt32();
         Assert.Equal(200, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}", new { version, source = Trio })).Status);
@@ -159,10 +179,10 @@ public class LinesAndBooksApiTests(RunningServer server) : IClassFixture<Running
     [Fact] // Of many tunes of which one cannot be read, none is kept.
     public async Task Many_are_kept_together_or_not_at_all()
     {
-        var before = (await server.Get("/api/tunes")).GetArrayLength();
+        var before = (await server.Get("/api/tunes")).GetProperty("total").GetInt32();
         var body = new { tunes = new[] { new { source = "G A B G" }, new { source = "X:1\nK:D\nD[E" } } };
         Assert.Equal(422, (await server.Send(HttpMethod.Post, "/api/tunes/many", body)).Status);
-        Assert.Equal(before, (await server.Get("/api/tunes")).GetArrayLength());
+        Assert.Equal(before, (await server.Get("/api/tunes")).GetProperty("total").GetInt32());
     }
 
     [Theory] // A text is drawn beside the field while it is typed, whatever it is written in.

@@ -62,7 +62,7 @@ public class ReadingApiTests(RunningServer server) : IClassFixture<RunningServer
                     .EnumerateArray()
                     .Select(n => n.GetProperty("label").GetString())
             );
-        Assert.Equal(204, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}/octave/cello", new { octaves = -2 })).Status);
+        Assert.Equal(204, (await server.Octave(id, "cello", -2, was: null)).Status);
         Assert.Equal("C1 C-x2 C-x4 G0 G1", await Labels("cello"));
         Assert.Equal("D0 D1 D2 D3 A0", await Labels("violin"));
         Assert.Contains(
@@ -70,10 +70,10 @@ public class ReadingApiTests(RunningServer server) : IClassFixture<RunningServer
             await server.Client.GetStringAsync($"/api/tunes/{id}/export?format=musicxml&instrument=cello"),
             StringComparison.Ordinal
         );
-        var refused = await server.Send(HttpMethod.Put, $"/api/tunes/{id}/octave/cello", new { octaves = 4 });
+        var refused = await server.Octave(id, "cello", 4, was: -2);
         Assert.Equal(422, refused.Status);
         Assert.Contains("out of the cello’s reach; expected", refused.Body.GetProperty("title").GetString(), StringComparison.Ordinal);
-        Assert.Equal(204, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}/octave/cello", new { octaves = (int?)null })).Status);
+        Assert.Equal(204, (await server.Octave(id, "cello", null, was: -2)).Status);
         Assert.Equal("D0 D1 D3 D4 A0", await Labels("cello"));
     }
 
@@ -81,8 +81,6 @@ public class ReadingApiTests(RunningServer server) : IClassFixture<RunningServer
     public async Task A_pin_waits_for_its_octave()
     {
         var id = await server.Keep(Source);
-        async Task Pin(params object[] pins) =>
-            Assert.Equal(204, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}/pins/violin", new { pins, usePrinted = false })).Status);
         async Task<(string Labels, int Pins, int Warnings)> Read()
         {
             var reading = await server.Get($"/api/tunes/{id}/reading?instrument=violin");
@@ -93,26 +91,12 @@ public class ReadingApiTests(RunningServer server) : IClassFixture<RunningServer
             );
         }
 
-        await Pin(
-            new
-            {
-                noteId = "b2n1",
-                @string = 1,
-                finger = 4,
-            }
-        );
+        Assert.Equal(204, (await server.Pin(id, "violin", "b2n1", (1, 4))).Status);
         Assert.Equal(("D0 D1 D2 D3 D4", 1, 0), await Read());
-        Assert.Equal(204, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}/octave/violin", new { octaves = 1 })).Status);
+        Assert.Equal(204, (await server.Octave(id, "violin", 1, was: null)).Status);
         Assert.Equal(("A3 E0 E1 E-L2 E3", 0, 1), await Read());
-        await Pin(
-            new
-            {
-                noteId = "b1n2",
-                @string = 2,
-                finger = 4,
-            }
-        );
-        Assert.Equal(204, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}/octave/violin", new { octaves = (int?)null })).Status);
+        Assert.Equal(204, (await server.Pin(id, "violin", "b1n2", (2, 4))).Status);
+        Assert.Equal(204, (await server.Octave(id, "violin", null, was: 1)).Status);
         Assert.Equal("D0 D1 D2 D3 D4", (await Read()).Labels);
     }
 
@@ -129,7 +113,4 @@ public class ReadingApiTests(RunningServer server) : IClassFixture<RunningServer
         var reading = await server.Get($"/api/tunes/{id}/reading?instrument=violin");
         Assert.Equal("A3", reading.GetProperty("notes")[4].GetProperty("label").GetString());
     }
-
-    [Fact]
-    public async Task Health_answers() => Assert.Equal("ok", (await server.Get("/api/health")).GetProperty("status").GetString());
 }

@@ -7,7 +7,7 @@ using Microsoft.AspNetCore.TestHost;
 namespace Coppia.Tests;
 
 /// <summary>The whole application in this process, on a real SQLite file of its own.</summary>
-public sealed class RunningServer : IAsyncLifetime
+public class RunningServer : IAsyncLifetime
 {
     private WebApplication? _app;
 
@@ -15,10 +15,15 @@ public sealed class RunningServer : IAsyncLifetime
 
     public HttpClient Client { get; private set; } = null!;
 
+    public IServiceProvider Services => _app!.Services;
+
+    /// <summary>How it runs; a test may want it otherwise.</summary>
+    protected virtual ServerOptions Adjusted(ServerOptions options) => options;
+
     public async ValueTask InitializeAsync()
     {
         _app = CoppiaApp.Build(
-            new ServerOptions(Folder, "127.0.0.1", 0, Path.Combine(Folder, "none"), null, false),
+            Adjusted(new ServerOptions(Folder, "127.0.0.1", 0, Path.Combine(Folder, "none"), null, false)),
             b => b.WebHost.UseTestServer()
         );
         await _app.StartAsync();
@@ -31,6 +36,16 @@ public sealed class RunningServer : IAsyncLifetime
             await _app.DisposeAsync();
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
         Directory.Delete(Folder, recursive: true);
+        GC.SuppressFinalize(this);
+    }
+
+    /// <summary>The status and the body of a request with a file as its body.</summary>
+    public async Task<(int Status, JsonElement Body)> SendFile(string path, byte[] file, string type = "application/octet-stream")
+    {
+        using var content = new ByteArrayContent(file);
+        content.Headers.ContentType = new(type);
+        using var response = await Client.PostAsync(path, content);
+        return ((int)response.StatusCode, JsonSerializer.Deserialize<JsonElement>(await response.Content.ReadAsStringAsync()));
     }
 
     public async Task<JsonElement> Get(string path) => await Client.GetFromJsonAsync<JsonElement>(path);
@@ -43,6 +58,71 @@ public sealed class RunningServer : IAsyncLifetime
         var text = await response.Content.ReadAsStringAsync();
         return ((int)response.StatusCode, text.Length == 0 ? default : JsonSerializer.Deserialize<JsonElement>(text));
     }
+
+    /// <summary>The pairs of a tune as they are printed, in order.</summary>
+    public async Task<string> Labels(long tune, string instrument = "violin") =>
+        string.Join(
+            ' ',
+            (await Get($"/api/tunes/{tune}/reading?instrument={instrument}"))
+                .GetProperty("notes")
+                .EnumerateArray()
+                .Select(n => n.GetProperty("label").GetString())
+        );
+
+    /// <summary>Fixes a note's pair, or with null frees it, as one who saw there what it was.</summary>
+    public Task<(int Status, JsonElement Body)> Pin(
+        long tune,
+        string instrument,
+        string noteId,
+        (int String, int Finger)? to,
+        (int String, int Finger)? was = null
+    ) =>
+        Send(
+            HttpMethod.Patch,
+            $"/api/tunes/{tune}/pins/{instrument}",
+            new
+            {
+                changes = new[]
+                {
+                    new
+                    {
+                        noteId,
+                        to = Pair(to),
+                        was = Pair(was),
+                    },
+                },
+            }
+        );
+
+    private static object? Pair((int String, int Finger)? pair) => pair is { } p ? new { @string = p.String, finger = p.Finger } : null;
+
+    /// <summary>Says something to changes of the bowing, as one who saw there what was said before.</summary>
+    public Task<(int Status, JsonElement Body)> Bow(
+        long tune,
+        IEnumerable<(string Note, string Kind)> edits,
+        string to = "taken",
+        string was = "open",
+        string? instrument = null
+    ) =>
+        Send(
+            HttpMethod.Patch,
+            $"/api/tunes/{tune}/bowing",
+            new
+            {
+                changes = edits.Select(e => new
+                {
+                    noteId = e.Note,
+                    kind = e.Kind,
+                    to,
+                    was,
+                }),
+                instrument,
+            }
+        );
+
+    /// <summary>Reads a tune in another octave, as one who saw which it was read in.</summary>
+    public Task<(int Status, JsonElement Body)> Octave(long tune, string instrument, int? octaves, int? was) =>
+        Send(HttpMethod.Put, $"/api/tunes/{tune}/octave/{instrument}", new { octaves, was });
 
     public async Task<long> Keep(string source) =>
         (await Send(HttpMethod.Post, "/api/tunes", new { source })).Body.GetProperty("summary").GetProperty("id").GetInt64();

@@ -84,23 +84,15 @@ public sealed class StylesApiTests : IAsyncLifetime
     public async Task A_pin_is_kept_per_instrument_and_the_rest_follows()
     {
         var id = await _server.Keep(Tune);
-        var pins = new
-        {
-            pins = new[]
-            {
-                new
-                {
-                    noteId = "b1n2",
-                    @string = 2,
-                    finger = 0,
-                },
-            },
-            usePrinted = false,
-        };
-        Assert.Equal(204, (await _server.Send(HttpMethod.Put, $"/api/tunes/{id}/pins/violin", pins)).Status);
+        Assert.Equal(204, (await _server.Pin(id, "violin", "b1n2", (2, 0))).Status);
         Assert.Equal("D3 A0 D3 D-L2 A0", await Pairs(id, "violin"));
         Assert.Equal("D3 D4 D3 D-L2 A0", await Pairs(id, "viola"));
-        await _server.Send(HttpMethod.Put, $"/api/tunes/{id}/pins/violin", new { pins = Array.Empty<object>(), usePrinted = true });
+        await _server.Pin(id, "violin", "b1n2", null, was: (2, 0));
+        await _server.Send(
+            HttpMethod.Patch,
+            $"/api/tunes/{id}/pins/violin",
+            new { changes = Array.Empty<object>(), printed = new { to = true, was = false } }
+        );
         Assert.Equal("D3 D4 D3 D-L2 D4", await Pairs(id, "violin")); // the printed 4 counts as a pin
     }
 
@@ -108,23 +100,7 @@ public sealed class StylesApiTests : IAsyncLifetime
     public async Task An_impossible_pin_is_refused_and_says_what_is_possible()
     {
         var id = await _server.Keep(Tune);
-        var (status, body) = await _server.Send(
-            HttpMethod.Put,
-            $"/api/tunes/{id}/pins/violin",
-            new
-            {
-                pins = new[]
-                {
-                    new
-                    {
-                        noteId = "b1n1",
-                        @string = 3,
-                        finger = 1,
-                    },
-                },
-                usePrinted = false,
-            }
-        );
+        var (status, body) = await _server.Pin(id, "violin", "b1n1", (3, 1));
         Assert.Equal(422, status);
         Assert.StartsWith(
             "G4 in bar 1 cannot be played with 1 on the E string; possible here: ",
@@ -139,23 +115,7 @@ public sealed class StylesApiTests : IAsyncLifetime
     public async Task A_pin_whose_note_has_changed_is_set_aside_and_said()
     {
         var id = await _server.Keep(Tune);
-        await _server.Send(
-            HttpMethod.Put,
-            $"/api/tunes/{id}/pins/violin",
-            new
-            {
-                pins = new[]
-                {
-                    new
-                    {
-                        noteId = "b1n2",
-                        @string = 2,
-                        finger = 0,
-                    },
-                },
-                usePrinted = false,
-            }
-        );
+        await _server.Pin(id, "violin", "b1n2", (2, 0));
         await _server.Send(
             HttpMethod.Put,
             $"/api/tunes/{id}",

@@ -163,20 +163,7 @@ public class WritingApiTests(RunningServer server) : IClassFixture<RunningServer
     {
         const string Source = "X:1\nM:4/4\nL:1/4\nK:D\nDEAG|]\n";
         var id = await server.Keep(Source);
-        var pins = new
-        {
-            pins = new[]
-            {
-                new
-                {
-                    noteId = "b1n3",
-                    @string = 1,
-                    finger = 4,
-                },
-            },
-            usePrinted = false,
-        };
-        Assert.Equal(204, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}/pins/violin", pins)).Status);
+        Assert.Equal(204, (await server.Pin(id, "violin", "b1n3", (1, 4))).Status);
         var view = await Step(
             await server.Get($"/api/tunes/{id}/writing?instrument=violin"),
             new
