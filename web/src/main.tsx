@@ -12,6 +12,7 @@ import { CardsScreen } from './cards/CardsScreen'
 import { AnswerSheet } from './drills/AnswerSheet'
 import { PrintView } from './print/PrintView'
 import { AllShapes } from './shapes/AllShapes'
+import { KeepingScreen } from './keeping/KeepingScreen'
 import { ShapesScreen } from './shapes/ShapesScreen'
 import { Stand } from './stand/Stand'
 import { StyleScreen } from './style/StyleScreen'
@@ -63,6 +64,7 @@ createRoot(root).render(
               <Route path="/cards" element={<CardsScreen />} />
               <Route path="/taping" element={<TapingScreen />} />
               <Route path="/style" element={<StyleScreen />} />
+              <Route path="/keeping" element={<KeepingScreen />} />
               <Route path="*" element={<Navigate to="/tunes" replace />} />
             </Route>
             <Route element={<Bare />}>

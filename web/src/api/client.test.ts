@@ -37,7 +37,7 @@ test('broken rules are told in the server’s words', async () => {
 
 test('a tune that someone saved meanwhile comes with the refusal', async () => {
   const theirs = { summary: { id: 1 }, source: 'X:1' }
-  expect((await refusal(answer(got(409, theirs)))).current).toEqual(theirs)
+  expect((await refusal(answer(got(409, { title: 'Someone saved it.', current: theirs })))).current).toEqual(theirs)
 })
 
 test('a refusal without words names its number', async () =>

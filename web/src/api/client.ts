@@ -17,8 +17,17 @@ export type Form = components['schemas']['FormView']
 export type Trouble = components['schemas']['TroubleView']
 export type Bowing = components['schemas']['BowingView']
 export type BowChange = components['schemas']['BowChangeView']
-export type BowEdit = components['schemas']['BowEdit']
+export type BowVerdictChange = components['schemas']['BowVerdictChange']
+export type BowVerdict = components['schemas']['BowVerdict']
+export type BowEdit = Pick<BowVerdictChange, 'noteId' | 'kind'>
 export type Pin = components['schemas']['PinView']
+export type PinChange = components['schemas']['PinChange']
+export type PinChanges = components['schemas']['PinChanges']
+export type TuneOrder = 'title' | 'added' | 'changed' | 'shortest' | 'key'
+export type Keeping = components['schemas']['KeepingView']
+export type TakenIn = components['schemas']['TakenIn']
+export type Restored = components['schemas']['RestoredView']
+export type Health = components['schemas']['HealthView']
 export type Remark = components['schemas']['RemarkView']
 export type HouseStyle = components['schemas']['HouseStyle']
 export type NamedStyle = components['schemas']['StyleView']
@@ -90,9 +99,9 @@ export async function answer<T>(pending: Promise<Answer<T>>): Promise<T> {
     detail?: string
     errors?: SourceError[] | Record<string, string[]>
     source?: string
+    /** Where two save one text, the other one's. */
+    current?: TuneDetail
   }
-  if (got.response.status === 409)
-    throw new Refusal('Someone saved this tune after you opened it.', 409, [], undefined, got.error as TuneDetail)
   const places = Array.isArray(problem.errors) ? problem.errors : []
   const rules = problem.errors && !Array.isArray(problem.errors) ? Object.values(problem.errors).flat().join(' ') : ''
   throw new Refusal(
@@ -102,5 +111,6 @@ export async function answer<T>(pending: Promise<Answer<T>>): Promise<T> {
     got.response.status,
     places,
     problem.source,
+    problem.current,
   )
 }

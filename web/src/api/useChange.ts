@@ -4,9 +4,12 @@ import type { Refusal } from './client'
 /** Sends a change and asks anew for what it touches. */
 export function useChange<T, R>(call: (input: T) => Promise<R>, touched: readonly string[]) {
   const queries = useQueryClient()
+  const fresh = () => Promise.all(touched.map((key) => queries.invalidateQueries({ queryKey: [key] }))).then(() => {})
   return useMutation<R, Refusal, T>({
     mutationFn: call,
-    onSuccess: () => Promise.all(touched.map((key) => queries.invalidateQueries({ queryKey: [key] }))).then(() => {}),
+    onSuccess: fresh,
+    // Another window was quicker: what it has kept is shown.
+    onError: (refusal) => (refusal.status === 409 ? fresh() : undefined),
   })
 }
 

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react'
 import { useParams, useSearchParams } from 'react-router'
 import { useInstruments } from '../api/instruments'
-import { useTunes } from '../tunes/queries'
+import { ALL_TUNES, useTune, useTunes } from '../tunes/queries'
 import { Button } from '../ui/Button'
 import { keep } from '../ui/kept'
 import { Refused } from '../ui/Said'
@@ -18,14 +18,15 @@ export function BenchScreen() {
   const [search] = useState(address)
   const tune = Number(search.get('first') ?? NaN)
   const instruments = useInstruments().data ?? []
-  const tunes = useTunes('').data
-  const title = tunes?.find((t) => t.id === tune)?.title
+  const tunes = useTunes(ALL_TUNES).data
+  const asked = useTune(Number.isInteger(tune) ? tune : null)
+  const title = asked.data?.summary.title
   const first =
     Number.isInteger(tune) && title !== undefined
       ? { tune, instrument: search.get('for') ?? instruments[0]?.id ?? '', title }
       : null
   const opened = useOpenBench(id ? Number(id) : null, first)
-  const waits = Number.isInteger(tune) && !first && tunes === undefined
+  const waits = Number.isInteger(tune) && !first && asked.isPending
   const made = opened.data !== undefined && first !== null
   useEffect(() => {
     if (made && address.size > 0) setAddress({}, { replace: true })
@@ -53,7 +54,7 @@ export function BenchScreen() {
           key={`${id ?? ''} ${first?.tune ?? ''}`}
           {...opened.data}
           instruments={instruments}
-          tunes={tunes ?? []}
+          aTune={tunes?.tunes[0]}
         />
       )}
     </Screen>

@@ -19,19 +19,20 @@ export function BenchTable({
   opened,
   before,
   instruments,
-  tunes,
+  aTune,
 }: {
   opened: Bench
   /** What lay on the bench before, to be brought back. */
   before: Bench | null
   instruments: readonly Instrument[]
-  tunes: readonly TuneSummary[]
+  /** One to begin with, where a kind of exercise needs a tune. */
+  aTune: TuneSummary | undefined
 }) {
   const navigate = useNavigate()
   const trainings = useTrainings()
   const desk = useBench(opened, before)
   const { bench, change, undo } = desk
-  const work = useBenchWork(desk, instruments, tunes)
+  const work = useBenchWork(desk, instruments, aTune)
   const { busy, problem } = work
   const [chosen, setChosen] = useState<number | null>(null)
   const [looking, setLooking] = useState('')
@@ -77,7 +78,6 @@ export function BenchTable({
             <PartSettings
               part={part}
               instruments={wanted}
-              tunes={tunes}
               busy={busy}
               problem={problem?.part === chosen ? problem.text : null}
               onAsk={(request) => work.again(chosen, request)}

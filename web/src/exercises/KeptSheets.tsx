@@ -11,9 +11,10 @@ import { useDeletedSheets, useDeleteSheet, useDuplicateSheet, useRestoreSheet, u
 
 /** The sheets that were kept, to be found again. */
 export function KeptSheets({ onOpen, onClose }: { onOpen: (id: number) => void; onClose: () => void }) {
-  const sheets = useSheets()
-  const deleted = useDeletedSheets()
   const [search, setSearch] = useState('')
+  const sheets = useSheets(search.trim())
+  const found = sheets.data?.pages.flatMap((page) => page.sheets)
+  const deleted = useDeletedSheets()
   const [showDeleted, setShowDeleted] = useState(false)
   const names = new Map(useInstruments().data?.map((i) => [i.id, i.name.toLowerCase()]))
   const remove = useDeleteSheet()
@@ -21,9 +22,6 @@ export function KeptSheets({ onOpen, onClose }: { onOpen: (id: number) => void; 
   const restore = useRestoreSheet()
   const toast = useToast()
   const tell = (refusal: Error) => toast({ text: refusal.message })
-  const found = sheets.data?.filter((s) =>
-    [s.heading, ...s.kinds].join(' ').toLowerCase().includes(search.trim().toLowerCase()),
-  )
   if (showDeleted)
     return (
       <DeletedList
@@ -38,7 +36,7 @@ export function KeptSheets({ onOpen, onClose }: { onOpen: (id: number) => void; 
   return (
     <Dialog title="Kept sheets" onClose={onClose} wide>
       <Asked of={sheets}>{null}</Asked>
-      {sheets.data && sheets.data.length > 0 && (
+      {(search || (found && found.length > 0)) && (
         <Input
           type="search"
           size="strip"
@@ -49,13 +47,15 @@ export function KeptSheets({ onOpen, onClose }: { onOpen: (id: number) => void; 
           onChange={(e) => setSearch(e.target.value)}
         />
       )}
-      {sheets.data?.length === 0 && (
+      {found?.length === 0 && !search && !sheets.isPlaceholderData && (
         <p>
           No sheet is kept yet. <strong>Keep</strong> puts the one on the bench here, with its questions as they are
           now.
         </p>
       )}
-      {found?.length === 0 && search && <p className="py-4">No sheet has “{search}” in it.</p>}
+      {found?.length === 0 && search && !sheets.isPlaceholderData && (
+        <p className="py-4">No sheet has “{search}” in it.</p>
+      )}
       <ul className="mt-2 flex flex-col">
         {found?.map((s) => (
           <li
@@ -97,6 +97,13 @@ export function KeptSheets({ onOpen, onClose }: { onOpen: (id: number) => void; 
           </li>
         ))}
       </ul>
+      {sheets.hasNextPage && (
+        <div className="mt-3">
+          <Button size="small" disabled={sheets.isFetchingNextPage} onClick={() => void sheets.fetchNextPage()}>
+            Show more of the {sheets.data?.pages[0]?.total}
+          </Button>
+        </div>
+      )}
       <div className="mt-5 flex items-center justify-between">
         <Button onClick={onClose}>Close</Button>
         {(deleted.data?.length ?? 0) > 0 && (

@@ -1,5 +1,6 @@
-import type { Instrument, PartRequest, SheetPart, TuneSummary } from '../api/client'
+import type { Instrument, PartRequest, SheetPart } from '../api/client'
 import { useKeyOptions } from '../api/keys'
+import { TuneField } from '../tunes/TuneField'
 import { Button } from '../ui/Button'
 import { Field, Input, Select } from '../ui/Field'
 import { Refused } from '../ui/Said'
@@ -23,7 +24,6 @@ const COUNTS = [4, 6, 8, 10, 12, 16, 20, 24, 32]
 export function PartSettings({
   part,
   instruments,
-  tunes,
   busy,
   problem,
   onAsk,
@@ -31,7 +31,6 @@ export function PartSettings({
 }: {
   part: SheetPart
   instruments: readonly Instrument[]
-  tunes: readonly TuneSummary[]
   busy: boolean
   problem: string | null
   onAsk: (request: PartRequest) => void
@@ -91,12 +90,7 @@ export function PartSettings({
           </Field>
         )}
         <Field label="From" beside>
-          <Select
-            width="max-w-44"
-            value={request.tuneId ?? 0}
-            options={[{ value: 0, label: 'no tune' }, ...tunes.map((t) => ({ value: t.id, label: t.title }))]}
-            onChoose={(id) => ask({ tuneId: id === 0 ? null : id })}
-          />
+          <TuneField value={request.tuneId ?? null} onChoose={(tuneId) => ask({ tuneId })} />
         </Field>
         {(rhythmic || part.isPlayed) && (
           <Field label="Meter" beside>

@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query'
+import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query'
 import { answer, api, type KeptSheet, type PartRequest, type SheetDoc, type SheetPart } from '../api/client'
 import { byId, useChange } from '../api/useChange'
 
@@ -49,7 +49,21 @@ export const keepAsTune = (title: string, kind: string, instrument: string, ques
 
 export const showSheet = (doc: SheetDoc): Promise<SheetPart[]> => answer(api.POST('/api/exercises/show', { body: doc }))
 
-export const useSheets = () => useQuery({ queryKey: ['sheets'], queryFn: () => answer(api.GET('/api/sheets')) })
+const SHEET_PAGE = 50
+
+/** The kept sheets with these words in their heading or kinds, page by page; while others are on their way the last ones stand. */
+export const useSheets = (search: string) =>
+  useInfiniteQuery({
+    queryKey: ['sheets', search],
+    queryFn: ({ pageParam: from }) =>
+      answer(api.GET('/api/sheets', { params: { query: { search, from, count: SHEET_PAGE } } })),
+    initialPageParam: 0,
+    getNextPageParam: (last, pages) => {
+      const shown = pages.length * SHEET_PAGE
+      return shown < last.total ? shown : undefined
+    },
+    placeholderData: keepPreviousData,
+  })
 
 export const useDeletedSheets = () =>
   useQuery({ queryKey: ['deleted-sheets'], queryFn: () => answer(api.GET('/api/sheets/deleted')) })

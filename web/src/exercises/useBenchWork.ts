@@ -12,7 +12,7 @@ const words = (refusal: unknown) => (refusal instanceof Error ? refusal.message 
 export function useBenchWork(
   { bench, change, note }: ReturnType<typeof useBench>,
   instruments: readonly Instrument[],
-  tunes: readonly TuneSummary[],
+  aTune: TuneSummary | undefined,
 ) {
   const navigate = useNavigate()
   const toast = useToast()
@@ -37,7 +37,7 @@ export function useBenchWork(
 
   const add = (kind: string, needsATune: boolean) => {
     const last = bench.parts.at(-1)?.request
-    const tune = last?.tuneId ?? (needsATune ? tunes[0]?.id : undefined)
+    const tune = last?.tuneId ?? (needsATune ? aTune?.id : undefined)
     const request: PartRequest = {
       kind,
       octaves: 1,

@@ -41,7 +41,7 @@ export function NameShape({
     const style = { ...current.style, shapeNames: nickname ? { ...others, [descriptive]: nickname } : others }
     const done = {
       onSuccess: (kept: NamedStyle) => {
-        drafts.move(current.id, kept.id)
+        drafts.move(current, kept)
         setTyped(null)
         onClose()
       },

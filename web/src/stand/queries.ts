@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { answer, api, type BowEdit, type Pin } from '../api/client'
+import { answer, api, type BowVerdictChange, type PinChanges } from '../api/client'
 import { useChange } from '../api/useChange'
 
 /** What a change of fingers, octave or bow touches. */
@@ -42,27 +42,18 @@ export const usePlace = (instrument: string, fifths: number, place: { string: nu
     staleTime: Infinity,
   })
 
-export type PinSet = { id: number; instrument: string; pins: Pin[]; usePrinted: boolean }
-
-/** Replaces the teacher's own pairs on a tune for one instrument. */
-export const useSetPins = () =>
-  useChange<PinSet, unknown>(
-    ({ id, instrument, pins, usePrinted }) =>
-      answer<unknown>(
-        api.PUT('/api/tunes/{id}/pins/{instrument}', {
-          params: { path: { id, instrument } },
-          body: { pins, usePrinted },
-        }),
-      ),
+/** Changes some of the teacher's own pairs on a tune for one instrument; the others stay. */
+export const useChangePins = () =>
+  useChange<{ id: number; instrument: string } & PinChanges, unknown>(
+    ({ id, instrument, ...body }) =>
+      answer<unknown>(api.PATCH('/api/tunes/{id}/pins/{instrument}', { params: { path: { id, instrument } }, body })),
     READINGS,
   )
 
 export const useChooseOctave = () =>
-  useChange<{ id: number; instrument: string; octaves: number | null }, unknown>(
-    ({ id, instrument, octaves }) =>
-      answer<unknown>(
-        api.PUT('/api/tunes/{id}/octave/{instrument}', { params: { path: { id, instrument } }, body: { octaves } }),
-      ),
+  useChange<{ id: number; instrument: string; octaves: number | null; was: number | null }, unknown>(
+    ({ id, instrument, ...body }) =>
+      answer<unknown>(api.PUT('/api/tunes/{id}/octave/{instrument}', { params: { path: { id, instrument } }, body })),
     READINGS,
   )
 
@@ -81,10 +72,10 @@ export function useFreshBowing() {
   return (id: number, instrument: string) => queries.query(bowingQuery(id, instrument))
 }
 
-/** Replaces all changes of a tune’s bowing. */
-export const useSetBowing = () =>
-  useChange<{ id: number; instrument: string; changes: BowEdit[]; refused: BowEdit[] }, unknown>(
-    ({ id, ...body }) => answer<unknown>(api.PUT('/api/tunes/{id}/bowing', { params: { path: { id } }, body })),
+/** Changes some of a tune’s bowing; the rest stays. */
+export const useChangeBowing = () =>
+  useChange<{ id: number; instrument: string; changes: BowVerdictChange[] }, unknown>(
+    ({ id, ...body }) => answer<unknown>(api.PATCH('/api/tunes/{id}/bowing', { params: { path: { id } }, body })),
     READINGS,
   )
 

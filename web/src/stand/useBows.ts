@@ -1,40 +1,41 @@
-import type { BowEdit, Bowing } from '../api/client'
-import { useFreshBowing, useSetBowing } from './queries'
+import type { BowEdit, BowVerdict, BowVerdictChange, Bowing } from '../api/client'
+import { useChangeBowing, useFreshBowing } from './queries'
 import type { MakeChange } from './useChanges'
 
-const edit = ({ noteId, kind }: BowEdit): BowEdit => ({ noteId, kind })
-const without = (from: readonly BowEdit[], gone: readonly BowEdit[]) =>
-  from.filter((t) => !gone.some((g) => g.noteId === t.noteId && g.kind === t.kind))
+const isIn = (edits: readonly BowEdit[], { noteId, kind }: BowEdit) =>
+  edits.some((e) => e.noteId === noteId && e.kind === kind)
 
 const bowChanges = ({ length }: readonly BowEdit[]) => (length === 1 ? 'a bow change' : `${length} bow changes`)
 
+/** What is to be said to some changes of the bowing, where that is another thing than what is said now. */
+export const verdicts = (now: Pick<Bowing, 'taken' | 'refused'>, edits: readonly BowEdit[], to: BowVerdict) =>
+  edits
+    .map(({ noteId, kind }): BowVerdictChange => {
+      const edit = { noteId, kind }
+      return { ...edit, to, was: isIn(now.taken, edit) ? 'taken' : isIn(now.refused, edit) ? 'refused' : 'open' }
+    })
+    .filter((change) => change.to !== change.was)
+
 /** Takes and refuses changes of the bowing, and takes both back. Each step is kept at once. */
 export function useBows(id: number, instrument: string, make: MakeChange) {
-  const put = useSetBowing()
+  const change = useChangeBowing()
   const fresh = useFreshBowing()
-  const change = (
-    what: string,
-    edits: readonly BowEdit[],
-    next: (now: Bowing) => { taken?: readonly BowEdit[]; refused?: readonly BowEdit[] },
-  ) =>
+  const say = (what: string, to: BowVerdict, edits: (now: Bowing) => readonly BowEdit[]) =>
     make(async () => {
       const now = await fresh(id, instrument)
-      const set = ({ taken, refused }: { taken: readonly BowEdit[]; refused: readonly BowEdit[] }) =>
-        put.mutateAsync({ id, instrument, changes: taken.map(edit), refused: refused.map(edit) })
-      await set({ ...now, ...next(now) })
-      return { takeBack: () => set(now), what, on: null, noteId: edits[0]?.noteId }
+      const changes = verdicts(now, edits(now), to)
+      if (changes.length === 0) return null
+      const send = (some: BowVerdictChange[]) => change.mutateAsync({ id, instrument, changes: some })
+      await send(changes)
+      // They alone, whatever else has been changed since.
+      const takeBack = () => send(changes.map((c) => ({ ...c, to: c.was, was: c.to })))
+      return { takeBack, what, on: null, noteId: changes[0]?.noteId }
     })
   return {
-    take: (added: readonly BowEdit[]) =>
-      change(`${bowChanges(added)} taken`, added, ({ taken, refused }) => ({
-        taken: [...taken, ...added],
-        refused: without(refused, added),
-      })),
-    takeBack: (gone: readonly BowEdit[]) =>
-      change(`${bowChanges(gone)} taken back`, gone, ({ taken }) => ({ taken: without(taken, gone) })),
-    refuse: (unwanted: readonly BowEdit[]) =>
-      change(`${bowChanges(unwanted)} refused`, unwanted, ({ refused }) => ({ refused: [...refused, ...unwanted] })),
-    allowAgain: () => change('refused bow changes allowed again', [], () => ({ refused: [] })),
+    take: (added: readonly BowEdit[]) => say(`${bowChanges(added)} taken`, 'taken', () => added),
+    takeBack: (gone: readonly BowEdit[]) => say(`${bowChanges(gone)} taken back`, 'open', () => gone),
+    refuse: (unwanted: readonly BowEdit[]) => say(`${bowChanges(unwanted)} refused`, 'refused', () => unwanted),
+    allowAgain: () => say('refused bow changes allowed again', 'open', ({ refused }) => refused),
   }
 }
 

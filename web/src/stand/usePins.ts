@@ -1,30 +1,39 @@
-import type { Pin, Reading } from '../api/client'
-import { useChooseOctave, useFreshReading, useSetPins, type PinSet } from './queries'
+import type { Pin, PinChange, PinChanges, Reading } from '../api/client'
+import { useChangePins, useChooseOctave, useFreshReading } from './queries'
 import type { Change } from './changeQueue'
 import type { MakeChange } from './useChanges'
 
 type Told = (reading: Reading) => Pick<Change, 'what' | 'noteId'>
 type Pair = Pick<Pin, 'string' | 'finger'>
 
-/** The pins with a note’s own replaced, or with null taken away. */
-export const withPin = ({ pins }: Pick<Reading, 'pins'>, noteId: string, pair: Pair | null) => [
-  ...pins.filter((p) => p.noteId !== noteId),
-  ...(pair ? [{ noteId, string: pair.string, finger: pair.finger }] : []),
-]
+const pairOf = (pair: Pair | null | undefined) => (pair ? { string: pair.string, finger: pair.finger } : null)
+
+/** The change of a note’s pin to a pair, or with null to none, from what it is in the reading. */
+export const pinChange = ({ pins }: Pick<Reading, 'pins'>, noteId: string, pair: Pair | null): PinChange => ({
+  noteId,
+  to: pairOf(pair),
+  was: pairOf(pins.find((p) => p.noteId === noteId)),
+})
+
+/** What takes changes back: they alone, whatever else has been changed since. */
+export const takenBack = ({ changes, printed }: PinChanges): PinChanges => ({
+  changes: changes.map(({ noteId, to, was }) => ({ noteId, to: was, was: to })),
+  printed: printed ? { to: printed.was, was: printed.to } : null,
+})
 
 /** The teacher's own pairs and octave: set and take back. Each change is kept at once. */
 export function usePins(tuneId: number, instrument: string, make: MakeChange) {
-  const put = useSetPins()
+  const put = useChangePins()
   const choose = useChooseOctave()
   const fresh = useFreshReading()
-  const change = (what: Told, next: (reading: Reading) => Partial<Pick<PinSet, 'pins' | 'usePrinted'>> | null) =>
+  const change = (what: Told, next: (reading: Reading) => PinChanges | null) =>
     make(async () => {
       const reading = await fresh(tuneId, instrument)
-      const changed = next(reading)
-      if (!changed) return null
-      const before = { id: tuneId, instrument, pins: reading.pins, usePrinted: reading.usesPrintedFingers }
-      await put.mutateAsync({ ...before, ...changed })
-      return { takeBack: () => put.mutateAsync(before), on: reading.instrument.name, ...what(reading) }
+      const changes = next(reading)
+      if (!changes) return null
+      const send = (some: PinChanges) => put.mutateAsync({ id: tuneId, instrument, ...some })
+      await send(changes)
+      return { takeBack: () => send(takenBack(changes)), on: reading.instrument.name, ...what(reading) }
     })
   const ofNote =
     (noteId: string): Told =>
@@ -37,14 +46,14 @@ export function usePins(tuneId: number, instrument: string, make: MakeChange) {
   return {
     /** Fixes a note's pair, or with null lets the solver choose again. */
     pin: (noteId: string, pair: Pair | null) =>
-      change(ofNote(noteId), (reading) => ({ pins: withPin(reading, noteId, pair) })),
+      change(ofNote(noteId), (reading) => ({ changes: [pinChange(reading, noteId, pair)] })),
     /** Takes the next of a note's ways. */
     turn: (noteId: string) =>
       change(ofNote(noteId), (reading) => {
         const note = reading.notes.find((n) => n.id === noteId)
         if (!note) return null
         if (!note.next) throw new Error(`There is only one way to play this ${note.name}.`)
-        return { pins: withPin(reading, noteId, note.next.isFree ? null : note.next) }
+        return { changes: [pinChange(reading, noteId, note.next.isFree ? null : note.next)] }
       }),
     /** Reads the tune in another octave; null lets it find its own. */
     octave: (octaves: number | null) =>
@@ -52,14 +61,14 @@ export function usePins(tuneId: number, instrument: string, make: MakeChange) {
         const reading = await fresh(tuneId, instrument)
         const before = reading.octaveChosen ? reading.octaves : null
         if (before === octaves) return null
-        await choose.mutateAsync({ id: tuneId, instrument, octaves })
-        const takeBack = () => choose.mutateAsync({ id: tuneId, instrument, octaves: before })
+        await choose.mutateAsync({ id: tuneId, instrument, octaves, was: before })
+        const takeBack = () => choose.mutateAsync({ id: tuneId, instrument, octaves: before, was: octaves })
         return { takeBack, what: 'the octave', on: reading.instrument.name }
       }),
     usePrinted: (use: boolean) =>
       change(
         () => ({ what: 'use of the printed fingers' }),
-        () => ({ usePrinted: use }),
+        ({ usesPrintedFingers: was }) => (was === use ? null : { changes: [], printed: { to: use, was } }),
       ),
   }
 }

@@ -18,7 +18,7 @@ import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
 import { Field, Input, Select } from '../ui/Field'
 import { useKept } from '../ui/kept'
-import { Mishap } from '../ui/Mishap'
+import { CopyText, Mishap } from '../ui/Mishap'
 import { Refused } from '../ui/Said'
 import { Screen } from '../ui/Screen'
 import { Strip } from '../ui/Strip'
@@ -96,6 +96,14 @@ function Editor({
       const kept = await (shown.id === 0
         ? add.mutateAsync({ name, style: draft.style })
         : save.mutateAsync({ ...draft, name }))
+      drafts.set(shown, null)
+      onChoose(kept.id)
+      toast({ text: `“${kept.name}” is saved.` })
+    })
+  /** Where another window was quicker, neither is lost. */
+  const keepAsAnother = () =>
+    step(async () => {
+      const kept = await add.mutateAsync({ name: `${draft.name} (mine)`.slice(-80), style: draft.style })
       drafts.set(shown, null)
       onChoose(kept.id)
       toast({ text: `“${kept.name}” is saved.` })
@@ -185,13 +193,27 @@ function Editor({
         )}
       </Strip>
       {showDeleted && <DeletedStyles onClose={() => setShowDeleted(false)} />}
-      {problem && (
-        <div className="m-6">
-          <Refused>{problem.message}</Refused>
-        </div>
-      )}
       <div className="mx-auto w-full max-w-[1240px] px-4 py-4 md:px-6">
         <h1 className="mb-3 text-3xl">House style</h1>
+        {shown.unreadable && (
+          <div className="mb-6 flex max-w-2xl flex-col gap-3">
+            <Refused>
+              This version of Coppia cannot read “{shown.name}”: {shown.unreadable.wrong}. Coppia’s defaults stand in
+              for it; what you save takes its place.
+            </Refused>
+            <CopyText label="The style’s text" source={shown.unreadable.text} />
+          </div>
+        )}
+        {problem && (
+          <div className="mb-6">
+            <Refused>{problem.message}</Refused>
+            {problem.status === 409 && (
+              <p className="mt-3">
+                <Button onClick={() => void keepAsAnother()}>Keep mine as another style</Button>
+              </p>
+            )}
+          </div>
+        )}
         <div className="grid gap-x-10 gap-y-5 md:grid-cols-2 xl:grid-cols-3">
           {settings.map((s) => {
             const example = examples.find((e) => e.setting === s.key)

@@ -46,7 +46,8 @@ export const useAddStyle = () =>
   )
 export const useSaveStyle = () =>
   useChange<NamedStyle, NamedStyle>(
-    ({ id, name, style }) => answer(api.PUT('/api/styles/{id}', { ...byId(id), body: { name, style } })),
+    ({ id, version, name, style }) =>
+      answer(api.PUT('/api/styles/{id}', { ...byId(id), body: { version, name, style } })),
     EVERYTHING,
   )
 export const useUseStyle = () =>

@@ -1,7 +1,8 @@
 import type { HouseStyle, NamedStyle } from '../api/client'
 import { useKept } from '../ui/kept'
 
-type Draft = { name: string; style: HouseStyle }
+/** With the version that it was begun from. */
+type Draft = { name: string; style: HouseStyle; version?: number }
 
 const isSame = (a: Draft, b: Draft) => a.name === b.name && JSON.stringify(a.style) === JSON.stringify(b.style)
 
@@ -15,19 +16,31 @@ export function useStyleDrafts() {
     of: (shown: NamedStyle): NamedStyle => {
       const draft = drafts[shown.id]
       return draft
-        ? { ...shown, name: draft.name, style: { ...draft.style, shapeNames: shown.style.shapeNames } }
+        ? {
+            ...shown,
+            name: draft.name,
+            style: { ...draft.style, shapeNames: shown.style.shapeNames },
+            version: draft.version ?? shown.version,
+          }
         : shown
     },
-    /** A style that is saved for the first time gets another number; its changes go with it. */
-    move: (from: number, to: number) => {
-      const { [from]: draft, ...others } = drafts
-      if (draft) keep({ ...others, [to]: draft })
+    /**
+     * A style that is saved from elsewhere gets another version, and for the first time another number; changes that were begun from what
+     * it was go with it.
+     */
+    move: (from: NamedStyle, to: NamedStyle) => {
+      const { [from.id]: draft, ...others } = drafts
+      if (!draft) return
+      const follows = (draft.version ?? from.version) === from.version
+      keep({ ...others, [to.id]: follows ? { ...draft, version: to.version } : draft })
     },
     /** Keeps a change; what is as it was saved, or null, is no change. */
     set: (shown: NamedStyle, draft: Draft | null) => {
       const others = Object.fromEntries(Object.entries(drafts).filter(([id]) => id !== String(shown.id)))
       keep(
-        draft && !isSame(draft, shown) ? { ...others, [shown.id]: { name: draft.name, style: draft.style } } : others,
+        draft && !isSame(draft, shown)
+          ? { ...others, [shown.id]: { name: draft.name, style: draft.style, version: draft.version ?? shown.version } }
+          : others,
       )
     },
   }

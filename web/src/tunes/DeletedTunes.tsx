@@ -8,7 +8,8 @@ export function DeletedTunes({ onClose }: { onClose: () => void }) {
   return (
     <DeletedList
       title="Deleted tunes"
-      things={data?.map(({ id, title, deletedAt }) => ({ id, name: title, deletedAt: deletedAt ?? null }))}
+      things={data?.tunes.map(({ id, title, deletedAt }) => ({ id, name: title, deletedAt: deletedAt ?? null }))}
+      more={data ? data.total - data.tunes.length : 0}
       problem={error ?? restore.error}
       busy={restore.isPending}
       onRestore={(id) => restore.mutate(id)}

@@ -1,28 +1,31 @@
 import { ChevronDown } from 'lucide-react'
+import { memo } from 'react'
 import { Link } from 'react-router'
 import type { TuneSummary } from '../api/client'
 import { MoreItem, MoreMenu } from '../ui/MoreMenu'
 
-export function TuneRow({
+export type TuneActions = Record<'look' | 'edit' | 'copy' | 'discard', (tune: TuneSummary) => void>
+
+/** Drawn anew only where it says something else: a letter of a search must not wait for all rows. */
+export const TuneRow = memo(function TuneRow({
   tune,
   printedFor,
-  onLook,
-  onEdit,
-  onDuplicate,
-  onDelete,
+  actions: { look, edit, copy, discard },
 }: {
   tune: TuneSummary
   /** The name of the instrument that it is printed for. */
   printedFor: string
-  /** It is pointed at, and may be opened next. */
-  onLook: () => void
-  onEdit: () => void
-  onDuplicate: () => void
-  onDelete: () => void
+  actions: TuneActions
 }) {
   return (
-    <li className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-3 border-b border-line py-1.5 md:grid-cols-[minmax(0,1fr)_7.5rem_5.5rem_4.5rem_6.5rem_5rem]">
-      <Link to={`/tunes/${tune.id}`} data-tune onPointerEnter={onLook} onFocus={onLook} className="group min-w-0 py-1">
+    <div className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-3 py-1.5 md:grid-cols-[minmax(0,1fr)_7.5rem_5.5rem_4.5rem_6.5rem_5rem]">
+      <Link
+        to={`/tunes/${tune.id}`}
+        data-tune
+        onPointerEnter={() => look(tune)}
+        onFocus={() => look(tune)}
+        className="group min-w-0 py-1"
+      >
         <span className="block truncate font-head text-lg leading-tight font-semibold group-hover:text-maple-dark">
           {tune.title}
         </span>
@@ -46,14 +49,14 @@ export function TuneRow({
           </>
         }
       >
-        <MoreItem onClick={onEdit}>Rename or edit</MoreItem>
-        <MoreItem onClick={onDuplicate}>Duplicate</MoreItem>
+        <MoreItem onClick={() => edit(tune)}>Rename or edit</MoreItem>
+        <MoreItem onClick={() => copy(tune)}>Duplicate</MoreItem>
         <MoreItem href={`/api/tunes/${tune.id}/export?format=musicxml`}>Save as MusicXML</MoreItem>
         <MoreItem href={`/api/tunes/${tune.id}/export?format=abc`}>Save as ABC</MoreItem>
-        <MoreItem grave onClick={onDelete}>
+        <MoreItem grave onClick={() => discard(tune)}>
           Delete
         </MoreItem>
       </MoreMenu>
-    </li>
+    </div>
   )
-}
+})

@@ -1,5 +1,4 @@
-import { useDeferredValue, useRef, useState } from 'react'
-import { useSearchParams } from 'react-router'
+import { useDeferredValue, useMemo, useRef, useState } from 'react'
 import type { TuneSummary } from '../api/client'
 import { useInstruments } from '../api/instruments'
 import { usePrefetchReading } from '../stand/queries'
@@ -8,25 +7,39 @@ import { Button } from '../ui/Button'
 import { Dialog } from '../ui/Dialog'
 import { Field, Input } from '../ui/Field'
 import { Screen } from '../ui/Screen'
-import { TextButton } from '../ui/TextLink'
-import { useDeletedTunes, useDeleteTune, useDuplicateTune, useRestoreTune, useTune, useTunes } from './queries'
+import { TextButton, TextLink } from '../ui/TextLink'
+import {
+  ALL_TUNES,
+  useDeletedTunes,
+  useDeleteTune,
+  useDuplicateTune,
+  useRestoreTune,
+  useTune,
+  useTunes,
+  type TuneChoice,
+} from './queries'
 import { useToast } from '../ui/toasts'
-import { useGrowing } from '../ui/useGrowing'
 import { useKeys } from '../ui/useKeys'
+import { useStable } from '../ui/useStable'
 import { AddTune } from './AddTune'
 import { DeletedTunes } from './DeletedTunes'
 import { EditTune } from './EditTune'
+import { TuneFilters } from './TuneFilters'
 import { TuneRow } from './TuneRow'
+import { TuneRows } from './TuneRows'
+import { isNarrowed, useTuneChoice } from './useTuneChoice'
+
+/** Not drawn anew with every letter of a search. */
+const ADD_TUNE = <AddTune />
 
 /** The library. What is searched for is part of the address, so that coming back finds it again. */
 export function Tunes() {
-  const [address, setAddress] = useSearchParams()
-  const search = address.get('q') ?? ''
+  const { choice, choose } = useTuneChoice()
   const [editing, setEditing] = useState<number | null>(null)
   const [showDeleted, setShowDeleted] = useState(false)
-  const tunes = useTunes(useDeferredValue(search))
-  const deleted = useDeletedTunes().data?.length ?? 0
-  const names = new Map(useInstruments().data?.map((i) => [i.id, i.name]))
+  const deferred = useDeferredValue(choice)
+  const tunes = useTunes(deferred)
+  const deleted = useDeletedTunes().data?.total ?? 0
   const prefetch = usePrefetchReading()
   const duplicate = useDuplicateTune()
   const remove = useDeleteTune()
@@ -34,16 +47,16 @@ export function Tunes() {
   const toast = useToast()
   const tell = (refusal: Error) => toast({ text: refusal.message })
   const field = useRef<HTMLInputElement>(null)
-  const rows = useRef<HTMLUListElement>(null)
+  const list = useRef<HTMLDivElement>(null)
   /** From the tune that has the focus to another; the first where none has it. */
   const walk = (by: 1 | -1) => {
-    const links = [...(rows.current?.querySelectorAll<HTMLElement>('[data-tune]') ?? [])]
+    const links = [...(list.current?.querySelectorAll<HTMLElement>('[data-tune]') ?? [])]
     const at = links.indexOf(document.activeElement as HTMLElement)
     links[at < 0 ? 0 : Math.min(links.length - 1, Math.max(0, at + by))]?.focus()
   }
   useKeys({ '/': () => field.current?.focus(), ArrowDown: () => walk(1), ArrowUp: () => walk(-1) })
 
-  const discard = (tune: TuneSummary) =>
+  const discard = useStable((tune: TuneSummary) =>
     remove.mutate(tune.id, {
       onSuccess: () =>
         toast({
@@ -51,15 +64,27 @@ export function Tunes() {
           action: { label: 'Undo', run: () => restore.mutate(tune.id, { onError: tell }) },
         }),
       onError: tell,
-    })
-  const copy = (tune: TuneSummary) =>
+    }),
+  )
+  const copy = useStable((tune: TuneSummary) =>
     duplicate.mutate(tune.id, {
       onSuccess: (made) => toast({ text: `“${made.summary.title}” is in the list.` }),
       onError: tell,
-    })
+    }),
+  )
+  const look = useStable((tune: TuneSummary) => void prefetch(tune.id, tune.printedFor))
+  const edit = useStable((tune: TuneSummary) => setEditing(tune.id))
+  const known = useInstruments().data
+  const row = useMemo(() => {
+    const names = new Map(known?.map((i) => [i.id, i.name]))
+    const actions = { look, edit, copy, discard }
+    return (tune: TuneSummary) => (
+      <TuneRow tune={tune} printedFor={names.get(tune.printedFor) ?? tune.printedFor} actions={actions} />
+    )
+  }, [known, look, edit, copy, discard])
 
-  const list = tunes.data
-  const { shown, more, end } = useGrowing(list?.length ?? 0)
+  const total = tunes.data?.total
+  const narrowed = isNarrowed(choice)
   return (
     <Screen className="grid min-h-0 flex-1 grid-cols-1 content-start overflow-y-auto lg:grid-cols-[minmax(0,1fr)_27rem] lg:content-stretch lg:overflow-hidden">
       <section aria-labelledby="tunes-heading" className="flex min-w-0 flex-col px-3 pt-3 md:px-8 md:pt-6 lg:min-h-0">
@@ -87,29 +112,21 @@ export function Tunes() {
               type="search"
               size="strip"
               width="w-full md:w-56"
-              value={search}
-              onChange={(e) => setAddress(e.target.value ? { q: e.target.value } : {}, { replace: true })}
+              value={choice.search}
+              onChange={(e) => choose({ search: e.target.value })}
             />
           </Field>
         </div>
-        <Asked of={tunes}>{null}</Asked>
-        {list && list.length > 0 && (
-          <ul ref={rows} className="flex-1 pb-4 md:pr-2 lg:min-h-0 lg:overflow-y-auto" aria-label="Tunes">
-            {list.slice(0, shown).map((tune) => (
-              <TuneRow
-                key={tune.id}
-                tune={tune}
-                printedFor={names.get(tune.printedFor) ?? tune.printedFor}
-                onLook={() => void prefetch(tune.id, tune.printedFor)}
-                onEdit={() => setEditing(tune.id)}
-                onDuplicate={() => copy(tune)}
-                onDelete={() => discard(tune)}
-              />
-            ))}
-            {more && <li ref={end} key={`end ${shown}`} aria-hidden="true" />}
-          </ul>
+        {((total ?? 0) > 1 || narrowed) && (
+          <TuneFilters choice={choice} onChoose={choose} instruments={known ?? []} found={total} />
         )}
-        {list && list.length === 0 && (search ? <p className="py-8">No title has “{search}” in it.</p> : <FirstTune />)}
+        <Asked of={tunes}>{null}</Asked>
+        {tunes.data && tunes.data.total > 0 && (
+          <TuneRows ref={list} choice={deferred} first={tunes.data.tunes} total={tunes.data.total}>
+            {row}
+          </TuneRows>
+        )}
+        {total === 0 && (narrowed ? <NothingFound choice={choice} onAll={() => choose(ALL_TUNES)} /> : <FirstTune />)}
         {deleted > 0 && (
           <p className="py-2 text-sm">
             <TextButton onClick={() => setShowDeleted(true)}>
@@ -119,11 +136,24 @@ export function Tunes() {
         )}
       </section>
       <div id="add" className="border-line px-3 py-6 md:px-7 lg:min-h-0 lg:overflow-y-auto lg:border-l">
-        <AddTune />
+        {ADD_TUNE}
       </div>
       {editing !== null && <EditById id={editing} onClose={() => setEditing(null)} />}
       {showDeleted && <DeletedTunes onClose={() => setShowDeleted(false)} />}
     </Screen>
+  )
+}
+
+function NothingFound({ choice, onAll }: { choice: TuneChoice; onAll: () => void }) {
+  const among = [choice.instrument && 'for this instrument', choice.key && 'in this key'].filter(Boolean).join(' ')
+  const word = `word of a title or composer begins with “${choice.search}”`
+  return (
+    <div className="flex flex-col items-start gap-3 py-8">
+      <p>
+        {!choice.search ? `There is no tune ${among}.` : among ? `Among the tunes ${among} no ${word}.` : `No ${word}.`}
+      </p>
+      {among && <Button onClick={onAll}>Show all tunes</Button>}
+    </div>
   )
 }
 
@@ -153,6 +183,9 @@ function FirstTune() {
       <p>
         “Try the example” fills in a short one. A file from a notation program, saved as MusicXML, can be dropped here
         as well.
+      </p>
+      <p className="mt-3">
+        You have a library on another computer? <TextLink to="/keeping">Bring its backup back</TextLink>
       </p>
     </div>
   )

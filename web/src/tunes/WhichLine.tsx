@@ -19,11 +19,19 @@ export function WhichLine({ id, title, onClose }: { id: number; title: string; o
   const found = lines.data
   const set = (choice: LinesForWhom, what: string) => {
     const before = found?.chosen
+    const version = found?.version ?? 0
     choose.mutate(
-      { id, choice },
+      { id, choice: { ...choice, version } },
       {
         onSuccess: () =>
-          before && toast({ text: what, action: { label: 'Undo', run: () => choose.mutate({ id, choice: before }) } }),
+          before &&
+          toast({
+            text: what,
+            action: {
+              label: 'Undo',
+              run: () => choose.mutate({ id, choice: { ...before, version: version + 1 } }),
+            },
+          }),
       },
     )
   }

@@ -1,19 +1,45 @@
-import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query'
-import { answer, api, type LinesForWhom, type TuneDetail } from '../api/client'
+import { keepPreviousData, useQueries, useQuery, useQueryClient } from '@tanstack/react-query'
+import { answer, api, type LinesForWhom, type TuneDetail, type TuneOrder } from '../api/client'
 import { byId, useChange } from '../api/useChange'
 
 export type NewTune = { source: string; title?: string | null; composer?: string | null; printedFor?: string | null }
 export type ChangedTune = NewTune & { id: number; version: number }
 
-export const useTunes = (search: string) =>
-  useQuery({
-    queryKey: ['tunes', search],
-    queryFn: () => answer(api.GET('/api/tunes', { params: { query: { search } } })),
-    placeholderData: keepPreviousData,
+/** Which tunes, in which order; what is left empty does not narrow the list. */
+export type TuneChoice = { search: string; order: TuneOrder; instrument: string; key: string }
+
+export const ALL_TUNES: TuneChoice = { search: '', order: 'title', instrument: '', key: '' }
+
+/** How many rows are asked for at once. */
+export const TUNE_PAGE = 100
+
+const pageQuery = (choice: TuneChoice, page: number) => ({
+  queryKey: ['tunes', choice, page],
+  queryFn: () =>
+    answer(api.GET('/api/tunes', { params: { query: { ...choice, from: page * TUNE_PAGE, count: TUNE_PAGE } } })),
+})
+
+/** The first page of the tunes that fit; while another is on its way the last one stands. */
+export const useTunes = (choice: TuneChoice) => useQuery({ ...pageQuery(choice, 0), placeholderData: keepPreviousData })
+
+/** More pages of them, as they come into view. */
+export const useTunePages = (choice: TuneChoice, pages: readonly number[]) =>
+  useQueries({
+    queries: pages.map((page) => pageQuery(choice, page)),
+    combine: (asked) => new Map(asked.flatMap(({ data }, i) => (data ? [[pages[i] ?? 0, data.tunes] as const] : []))),
   })
 
-export const useTune = (id: number) =>
-  useQuery({ queryKey: ['tune', id], queryFn: () => answer(api.GET('/api/tunes/{id}', { params: { path: { id } } })) })
+/** The keys that there are tunes in. */
+export const useTuneKeys = () =>
+  useQuery({ queryKey: ['tunes', 'keys'], queryFn: () => answer(api.GET('/api/tunes/keys')) })
+
+/** @param id The tune; null asks for none. */
+export const useTune = (id: number | null) =>
+  useQuery({
+    queryKey: ['tune', id],
+    queryFn: () => answer(api.GET('/api/tunes/{id}', { params: { path: { id: id ?? 0 } } })),
+    enabled: id !== null,
+  })
 
 /** Tunes that were deleted and can come back, the last first. */
 export const useDeletedTunes = () =>
@@ -73,7 +99,7 @@ export const useLines = (id: number) =>
     queryFn: () => answer(api.GET('/api/tunes/{id}/lines', { params: { path: { id } } })),
   })
 export const useChooseLines = () =>
-  useChange<{ id: number; choice: LinesForWhom }, unknown>(
+  useChange<{ id: number; choice: LinesForWhom & { version: number } }, unknown>(
     ({ id, choice }) => answer<unknown>(api.PUT('/api/tunes/{id}/lines', { params: { path: { id } }, body: choice })),
     [...TUNES, 'lines'],
   )

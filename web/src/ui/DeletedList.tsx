@@ -6,6 +6,7 @@ import { Refused } from './Said'
 export function DeletedList({
   title,
   things,
+  more = 0,
   problem,
   busy,
   onRestore,
@@ -13,6 +14,8 @@ export function DeletedList({
 }: {
   title: string
   things: readonly { id: number; name: string; deletedAt?: string | null }[] | undefined
+  /** How many older ones are not listed. */
+  more?: number
   problem: Error | null
   busy: boolean
   onRestore: (id: number) => void
@@ -38,6 +41,7 @@ export function DeletedList({
           </li>
         ))}
       </ul>
+      {more > 0 && <p className="mt-2 text-sm text-soft">And {more} more, deleted before these.</p>}
       <div className="mt-5">
         <Button onClick={onClose}>Close</Button>
       </div>

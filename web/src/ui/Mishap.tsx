@@ -41,12 +41,12 @@ export function Mishap({
 }
 
 /** A text to copy, by a button or by hand. */
-export function CopyText({ source }: { source: string }) {
+export function CopyText({ source, label = 'The tune’s text' }: { source: string; label?: string }) {
   const [copied, setCopied] = useState(false)
   return (
     <label className="flex w-full flex-col gap-1 font-bold">
       <span className="flex items-center justify-between">
-        The tune’s text
+        {label}
         <Button
           size="inline"
           onClick={() =>

@@ -16,6 +16,7 @@ const MENU = [
   { to: '/cards', label: 'Cards' },
   { to: '/taping', label: 'Taping sheet' },
   { to: '/style', label: 'House style' },
+  { to: '/keeping', label: 'Safekeeping' },
 ]
 
 export function Shell() {
