@@ -21,12 +21,17 @@ quietly tests dotnet build Coppia.slnx -c Release
 rm -rf "$OUT/results"
 for suite in Architecture Core Formats Server Reference Browser; do
   echo "Running $suite …"
-  dotnet "tests/$suite/bin/Release/net10.0/Coppia.$suite.Tests.dll" -result-trx "$OUT/results/$suite.trx" -noLogo -noColor >"$OUT/log/$suite.log" 2>&1 || true
+  # The seed is the order of the tests: the same wherever the project lies. Another shows tests that lean on each other.
+  dotnet "tests/$suite/bin/Release/net10.0/Coppia.$suite.Tests.dll" ":${COPPIA_ORDER:-12}" -result-trx "$OUT/results/$suite.trx" -noLogo -noColor >"$OUT/log/$suite.log" 2>&1 || true
   counters=$(grep -o '<Counters [^>]*' "$OUT/results/$suite.trx" 2>/dev/null || true)
   suite_passed=$(sed -n 's/.* passed="\([0-9]*\)".*/\1/p' <<<"$counters")
   suite_failed=$(sed -n 's/.* failed="\([0-9]*\)".*/\1/p' <<<"$counters")
   if [ -z "$suite_passed" ] || [ "$suite_passed" = 0 ]; then suite_failed=$((${suite_failed:-0} + 1)); fi
-  [ "${suite_failed:-0}" = 0 ] || grep -v '^ *Stack Trace' "$OUT/log/$suite.log" | tail -n 80
+  if [ "${suite_failed:-0}" != 0 ]; then
+    # Every failure by name with what it said; the whole log stays in the build folder.
+    grep -A 6 '\[FAIL\]$' "$OUT/log/$suite.log" | cut -c1-400 | head -n 200
+    tail -n 20 "$OUT/log/$suite.log" | cut -c1-400
+  fi
   passed=$((passed + ${suite_passed:-0}))
   failed=$((failed + ${suite_failed:-0}))
 done

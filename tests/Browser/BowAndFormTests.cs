@@ -4,7 +4,7 @@ using OpenQA.Selenium;
 namespace Coppia.Tests;
 
 /// <summary>Bow, counting, form and sound on the stand. Sources: craft 8 to 11, common practice.</summary>
-[Collection(nameof(OnStage))]
+[Collection(nameof(OnTheSide))]
 public class BowAndFormTests(Stage stage)
 {
     private void OpenOwn(string title, string meter, string music)

@@ -77,13 +77,23 @@ public class DrillTests(Stage stage)
 
     private string Verdict() => stage.Find("[data-mistake]").GetAttribute("data-mistake")!;
 
-    private void IsAsked(string words) => Stage.WaitUntil(() => stage.Text("#asked") == words);
+    private void IsAsked(string words) =>
+        Stage.WaitUntil(() =>
+            stage.Text("#asked") == words && stage.Browser.FindElements(By.CssSelector("main [aria-busy=true]")).Count == 0
+        );
 
     private void Check(string mistake)
     {
-        stage.Button("Check");
-        stage.Press(Keys.Enter);
+        CheckByEnter();
         Assert.Equal(mistake, Verdict());
+    }
+
+    /// <summary>Enter checks once what was pressed with the pointer has let go of the focus; before that it would press it again.</summary>
+    private void CheckByEnter()
+    {
+        stage.Button("Check");
+        Stage.WaitUntil(() => (bool)stage.Browser.ExecuteScript("return !document.activeElement.closest('button, [role=button], input')")!);
+        stage.Press(Keys.Enter);
     }
 
     private void Click(string css, int at = 0) =>
@@ -314,8 +324,7 @@ public class DrillTests(Stage stage)
         {
             IsAsked(i + 1, kinds.Length);
             hand();
-            stage.Button("Check");
-            stage.Press(Keys.Enter);
+            CheckByEnter();
             Assert.Equal($"{kind} right", $"{kind} {Verdict()}");
             stage.Press(Keys.Enter);
         }

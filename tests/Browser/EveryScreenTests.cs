@@ -20,6 +20,9 @@ public class EveryScreenTests(Stage stage)
     [InlineData("/exercises", "li > button", 1280, 800)]
     [InlineData("/exercises", "li > button", 820, 1180)]
     [InlineData("/exercises", "li > button", 390, 844)]
+    [InlineData("/keeping", "#backups", 1280, 800)]
+    [InlineData("/keeping", "#backups", 820, 1180)]
+    [InlineData("/keeping", "#backups", 390, 844)]
     [InlineData("/cards", "fieldset", 820, 1180)]
     [InlineData("/cards", "fieldset", 390, 844)]
     public void It_fits_a_laptop_and_a_tablet(string path, string ready, int width, int height)

@@ -23,7 +23,7 @@ public class HurriedHandsTests(Stage stage)
 
     private string AddressOf(string title)
     {
-        stage.Open("/tunes");
+        stage.Open(Stage.Searching(title));
         return Stage
             .Wait(() =>
                 stage
@@ -131,7 +131,7 @@ public class HurriedHandsTests(Stage stage)
     [Fact] // Hands can tear the focus out of an open menu; Esc still closes it, and the keys are the screen’s.
     public void Esc_closes_a_menu_that_has_lost_the_focus()
     {
-        stage.Open("/tunes");
+        stage.Open(Stage.Searching("The Ash Grove"));
         stage.Find("[aria-label='More for The Ash Grove']").Click();
         stage.Find("[role=menu]");
         stage.Browser.ExecuteScript("document.activeElement.blur()");
@@ -308,13 +308,8 @@ public class HurriedHandsTests(Stage stage)
             late,
             () =>
             {
-                stage.Open("/tunes");
-                stage.Find("[aria-label='More for Bramble Lane']").Click();
-                Stage
-                    .Wait(() =>
-                        stage.Browser.FindElements(By.CssSelector("[role=menuitem]")).FirstOrDefault(e => e.Text == "Rename or edit")
-                    )
-                    .Click();
+                stage.Open(Stage.Searching("Bramble Lane"));
+                stage.Menu("Bramble Lane", "Rename or edit");
                 Stage.WaitUntil(() => (bool)stage.Browser.ExecuteScript("return window.asked > 0")!);
                 stage.Press(Keys.Escape);
                 stage.Browser.ExecuteAsyncScript("letGo(); setTimeout(arguments[0], 500)");
@@ -352,21 +347,14 @@ public class HurriedHandsTests(Stage stage)
     [Fact] // A second deletion does not take away the first one’s way back.
     public void Both_of_two_deleted_tunes_come_back()
     {
-        void Menu(string title, string item)
-        {
-            stage.Find($"[aria-label='More for {title}']").Click();
-            Stage.Wait(() => stage.Browser.FindElements(By.CssSelector("[role=menuitem]")).FirstOrDefault(e => e.Text == item)).Click();
-        }
-
-        bool Listed(string title) =>
-            stage.Browser.FindElements(By.CssSelector("[data-tune]")).Any(e => e.Text.StartsWith(title, StringComparison.Ordinal));
-
         stage.Open("/tunes");
         string[] titles = ["Moth and Candle", "Walking to the Weir"];
         foreach (var title in titles)
         {
-            Menu(title, "Delete");
-            Stage.WaitUntil(() => !Listed(title));
+            Stage.Retype(stage.Find("input[type=search]"), title);
+            Stage.WaitUntil(() => stage.Listed(title) && stage.Text("[data-tune]").StartsWith(title, StringComparison.Ordinal));
+            stage.Menu(title, "Delete");
+            Stage.WaitUntil(() => !stage.Listed(title));
         }
 
         Assert.Equal(2, stage.Browser.FindElements(By.XPath("//*[@role='status']//button[.='Undo']")).Count);
@@ -384,8 +372,13 @@ public class HurriedHandsTests(Stage stage)
             Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector($"[aria-label='Bring back {title}']")).Count == 0);
         }
 
-        Stage.WaitUntil(() => Array.TrueForAll(titles, Listed));
         stage.Press(Keys.Escape);
+        foreach (var title in titles)
+        {
+            // Of a long list only what is in view is drawn.
+            Stage.Retype(stage.Find("input[type=search]"), title);
+            Stage.WaitUntil(() => stage.Listed(title));
+        }
     }
 
     [Fact] // A message belongs to its own file: nothing that was said of the last one stands beside it.
@@ -448,6 +441,7 @@ public class HurriedHandsTests(Stage stage)
         Stage.WaitUntil(() =>
             stage.Text("#add [role=alert]").StartsWith("“two.abc”: line 4, column 1: there are no notes", StringComparison.Ordinal)
         );
+        Stage.Retype(stage.Find("input[type=search]"), "Of Three");
         Stage.WaitUntil(() =>
             stage.Browser.FindElements(By.CssSelector("[data-tune]")).Count(t => t.Text.StartsWith("Of Three", StringComparison.Ordinal))
             == 2

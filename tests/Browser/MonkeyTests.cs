@@ -16,7 +16,7 @@ public sealed class WithAMonkey : ICollectionFixture<Stage>;
 [Collection(nameof(WithAMonkey))]
 public class MonkeyTests(Stage stage)
 {
-    private const int Actions = 300;
+    private const int Actions = 150;
     private static readonly string Folder = Path.Combine(Lines.Root(), "tests/Browser");
     private static readonly string Looks = File.ReadAllText(Path.Combine(Folder, "looks.js"));
 

@@ -58,11 +58,6 @@ public class Shots(Stage stage)
         stage.Open($"/tunes/{id}/print?for=cello&rows=pair,count,bow");
         stage.Find("[data-label]");
         Save("print");
-        stage.Open($"/tunes/{id}/print?for=cello&rows=pair&form=yes");
-        stage.Find("[data-label]");
-        stage.Find("[data-testid=form-sheet]");
-        stage.Browser.ExecuteScript("document.querySelector('[data-testid=form-sheet]').scrollIntoView()");
-        Save("print-form");
 
         stage.SetViewport(390, 844);
         SaveStand("stand-phone", "Harbour Lanterns", "violin", Keys.ArrowDown + Keys.ArrowRight, "Board");
@@ -99,5 +94,12 @@ public class Shots(Stage stage)
         stage.Open("/taping");
         stage.Find("table");
         Save("taping");
+
+        stage.Open(Stage.Searching("Trio in the Yard"));
+        stage.Menu("Trio in the Yard", "Delete");
+        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-tune]")).Count == 0);
+        stage.Open("/keeping");
+        stage.Find("[aria-label='Bring back Trio in the Yard']");
+        Save("safekeeping");
     }
 }

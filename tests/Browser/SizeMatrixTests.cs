@@ -3,7 +3,7 @@ using OpenQA.Selenium;
 namespace Coppia.Tests;
 
 /// <summary>Every screen at every size: nothing covers anything, nothing scrolls sideways, everything can be hit with a finger.</summary>
-[Collection(nameof(OnStage))]
+[Collection(nameof(OnTheSide))]
 public class SizeMatrixTests(Stage stage)
 {
     private static readonly string Looks = File.ReadAllText(Path.Combine(Lines.Root(), "tests/Browser/looks.js"));

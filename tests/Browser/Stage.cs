@@ -174,10 +174,28 @@ public sealed partial class Stage : IAsyncLifetime
         });
     }
 
+    /// <summary>The list of the tunes whose titles have these words: of a long list only what is in view is drawn.</summary>
+    public static string Searching(string title) => $"/tunes?q={Uri.EscapeDataString(title)}";
+
+    /// <summary>Chooses from the menu of a tune in the list. While the list narrows a row may be drawn anew under the hand.</summary>
+    public void Menu(string title, string choice) =>
+        WaitUntil(() =>
+        {
+            if (Browser.FindElements(By.CssSelector("[role=menu]")).Count == 0)
+                Find($"[aria-label='More for {title}']").Click();
+            var found = Browser.FindElements(By.CssSelector("[role=menuitem]")).FirstOrDefault(e => e.Text == choice);
+            found?.Click();
+            return found is not null;
+        });
+
+    /// <summary>Whether a tune is drawn in the list: of a long one only what is in view is.</summary>
+    public bool Listed(string title) =>
+        Browser.FindElements(By.CssSelector("[data-tune]")).Any(e => e.Text.StartsWith(title, StringComparison.Ordinal));
+
     /// <summary>Opens a demo tune on the stand and waits until it is engraved.</summary>
     public void OpenTune(string title, string instrument)
     {
-        Open("/tunes");
+        Open(Searching(title));
         var link = Wait(() =>
             Browser.FindElements(By.CssSelector("[data-tune]")).FirstOrDefault(e => e.Text.Contains(title, StringComparison.Ordinal))
         );
@@ -244,7 +262,7 @@ public sealed partial class Stage : IAsyncLifetime
             By.XPath($"//button[normalize-space()='{text}'] | //*[@role='radio'][starts-with(normalize-space(),'{text}')]")
         );
 
-    public string Text(string css) => Find(css).Text;
+    public string Text(string css) => Wait(() => Browser.FindElements(By.CssSelector(css)).FirstOrDefault()?.Text);
 
     /// <summary>Waits up to 20 seconds for something to be there.</summary>
     /// <param name="said">What is waited for, as the test says it.</param>
@@ -313,3 +331,7 @@ public sealed class OnStage : ICollectionFixture<Stage>;
 /// <summary>Printed pages, in a browser of their own beside the other tests.</summary>
 [CollectionDefinition(nameof(OnPaper))]
 public sealed class OnPaper : ICollectionFixture<Stage>;
+
+/// <summary>Sizes, writing, bow and form: a third server and browser, so that no one collection outlasts the others.</summary>
+[CollectionDefinition(nameof(OnTheSide))]
+public sealed class OnTheSide : ICollectionFixture<Stage>;

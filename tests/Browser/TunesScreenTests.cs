@@ -1,5 +1,3 @@
-using OpenQA.Selenium;
-
 namespace Coppia.Tests;
 
 [Collection(nameof(OnStage))]
@@ -10,15 +8,6 @@ public class TunesScreenTests(Stage stage)
         stage.Open("/tunes");
         stage.TypeTune(text);
     }
-
-    private void Menu(string title, string item)
-    {
-        stage.Find($"[aria-label='More for {title}']").Click();
-        Stage.Wait(() => stage.Browser.FindElements(By.CssSelector("[role=menuitem]")).FirstOrDefault(e => e.Text == item)).Click();
-    }
-
-    private bool Listed(string title) =>
-        stage.Browser.FindElements(By.CssSelector("[data-tune]")).Any(e => e.Text.StartsWith(title, StringComparison.Ordinal));
 
     [Fact] // The rows are from craft 19, common practice: cello D major from open D.
     public void A_stranger_pastes_a_tune_presses_3_and_reads_cello_fingers()
@@ -65,36 +54,38 @@ public class TunesScreenTests(Stage stage)
     [Fact]
     public void A_tune_is_duplicated_deleted_and_brought_back()
     {
-        stage.Open("/tunes");
-        Menu("The Tin Ferry", "Duplicate");
-        Stage.WaitUntil(() => Listed("The Tin Ferry (copy)"));
-        Menu("The Tin Ferry (copy)", "Delete");
-        Stage.WaitUntil(() => !Listed("The Tin Ferry (copy)"));
+        stage.Open(Stage.Searching("The Tin Ferry"));
+        stage.Menu("The Tin Ferry", "Duplicate");
+        Stage.WaitUntil(() => stage.Listed("The Tin Ferry (copy)"));
+        stage.Menu("The Tin Ferry (copy)", "Delete");
+        Stage.WaitUntil(() => !stage.Listed("The Tin Ferry (copy)"));
         stage.Button("Undo").Click();
-        Stage.WaitUntil(() => Listed("The Tin Ferry (copy)"));
-        Menu("The Tin Ferry (copy)", "Delete");
-        Stage.WaitUntil(() => !Listed("The Tin Ferry (copy)"));
+        Stage.WaitUntil(() => stage.Listed("The Tin Ferry (copy)"));
+        stage.Menu("The Tin Ferry (copy)", "Delete");
+        Stage.WaitUntil(() => !stage.Listed("The Tin Ferry (copy)"));
     }
 
     [Fact]
     public void Search_narrows_the_list()
     {
         stage.Open("/tunes");
-        Stage.WaitUntil(() => Listed("Bramble Lane"));
+        stage.Find("[data-tune]");
         stage.Press("/");
-        stage.Press("moth");
-        Stage.WaitUntil(() => Listed("Moth and Candle") && !Listed("Bramble Lane"));
+        stage.Press("bramble");
+        Stage.WaitUntil(() => stage.Listed("Bramble Lane") && !stage.Listed("Moth and Candle"));
+        Stage.Retype(stage.Find("input[type=search]"), "moth");
+        Stage.WaitUntil(() => stage.Listed("Moth and Candle") && !stage.Listed("Bramble Lane"));
         stage.Press("zzz");
-        Stage.WaitUntil(() => stage.Text("main").Contains("No title has", StringComparison.Ordinal));
+        Stage.WaitUntil(() => stage.Text("main").Contains("No word of a title or composer begins with", StringComparison.Ordinal));
     }
 
     [Fact]
     public void The_later_of_two_windows_is_told_and_sees_both_texts()
     {
-        stage.Open("/tunes");
-        Menu("Snow on the Sill", "Duplicate");
-        Stage.WaitUntil(() => Listed("Snow on the Sill (copy)"));
-        Menu("Snow on the Sill (copy)", "Rename or edit");
+        stage.Open(Stage.Searching("Snow on the Sill"));
+        stage.Menu("Snow on the Sill", "Duplicate");
+        Stage.WaitUntil(() => stage.Listed("Snow on the Sill (copy)"));
+        stage.Menu("Snow on the Sill (copy)", "Rename or edit");
         var title = stage.Find("[role=dialog] input");
         title.SendKeys(" mine");
         stage.Browser.ExecuteScript(
@@ -106,14 +97,14 @@ public class TunesScreenTests(Stage stage)
         stage.Button("Save").Click();
         Stage.WaitUntil(() => stage.Text("[aria-label='The other save']").Contains("Snow elsewhere", StringComparison.Ordinal));
         stage.Button("Save mine over it").Click();
-        Stage.WaitUntil(() => Listed("Snow on the Sill (copy) mine"));
+        Stage.WaitUntil(() => stage.Listed("Snow on the Sill (copy) mine"));
     }
 
     [Fact]
     public void Axe_finds_nothing()
     {
         stage.Open("/tunes");
-        Stage.WaitUntil(() => Listed("Bramble Lane"));
+        stage.Find("[data-tune]");
         Assert.Empty(stage.Findings());
     }
 }

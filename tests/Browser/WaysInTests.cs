@@ -45,7 +45,7 @@ public class WaysInTests(Stage stage)
     [Fact]
     public void A_book_is_listed_and_some_of_it_is_kept()
     {
-        stage.Open("/tunes");
+        stage.Open(Stage.Searching("Book Tune"));
         Drop(
             "three.abc",
             "X:1\nT:Book Tune One\nL:1/4\nK:D\nDEFG|]\n\nX:2\nT:Book Tune Torn\nK:D\nD[E\n\nX:3\nT:Book Tune Three\nL:1/4\nK:G\nGABc|]\n"
