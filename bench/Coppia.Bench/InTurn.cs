@@ -18,11 +18,15 @@ internal static class InTurn
     /// Prints for each work its median time and the median of its ratios to the baseline, with the half width of that median's 95 %
     /// interval.
     /// </summary>
-    public static void Compare(string about, Work baseline, params Work[] others)
+    public static void Compare(string about, Work baseline, params Work[] others) => Compare(about, baseline, others, WarmUp, Rounds);
+
+    /// <param name="warmUp">Rounds before the first that counts.</param>
+    /// <param name="rounds">Rounds that count.</param>
+    public static void Compare(string about, Work baseline, Work[] others, int warmUp, int rounds)
     {
         Work[] all = [baseline, .. others];
-        var times = all.Select(_ => new double[Rounds]).ToArray();
-        for (var round = -WarmUp; round < Rounds; round++)
+        var times = all.Select(_ => new double[rounds]).ToArray();
+        for (var round = -warmUp; round < rounds; round++)
         {
             for (var w = 0; w < all.Length; w++)
             {
@@ -40,7 +44,7 @@ internal static class InTurn
             Console.WriteLine(
                 string.Create(
                     CultureInfo.InvariantCulture,
-                    $"| {work.Name} | {times[w].Order().ElementAt(Rounds / 2):F2} | {ratios[Rounds / 2]:F2} | {HalfWidth(ratios):F3} |"
+                    $"| {work.Name} | {times[w].Order().ElementAt(rounds / 2):F2} | {ratios[rounds / 2]:F2} | {HalfWidth(ratios):F3} |"
                 )
             );
         }

@@ -6,6 +6,12 @@ using BenchmarkDotNet.Loggers;
 using BenchmarkDotNet.Running;
 using Coppia.Bench;
 
+if (args is [ServerStart.Empty])
+{
+    ServerStart.RunEmpty();
+    return 0;
+}
+
 Type[] all =
 [
     typeof(TextToReading),
@@ -22,6 +28,9 @@ var inTurn = new Dictionary<string, Action>(StringComparer.OrdinalIgnoreCase)
 {
     [nameof(SameMusic)] = SameMusic.Run,
     [nameof(FourInstruments)] = FourInstruments.Run,
+    [nameof(LongLists)] = LongLists.Run,
+    [nameof(MixOfReadings)] = MixOfReadings.Run,
+    [nameof(ServerStart)] = ServerStart.Run,
 };
 
 // The names of benchmarks may follow; none runs them all.
