@@ -11,7 +11,8 @@ namespace Coppia.Tests;
 public sealed class WithAMonkey : ICollectionFixture<Stage>;
 
 /// <summary>
-/// Four times three hundred keys, presses, words, ways back and forward and loadings anew, always the same ones; after each the screen must be whole.
+/// Four times 150 keys, presses, words, ways back and forward and loadings anew, always the same ones; after each the screen must be whole.
+/// COPPIA_MONKEY asks for so many other hands besides, at each of the four sizes.
 /// </summary>
 [Collection(nameof(WithAMonkey))]
 public class MonkeyTests(Stage stage)
@@ -33,6 +34,7 @@ public class MonkeyTests(Stage stage)
         "/tunes/4?for=bass",
         "/tunes/12?for=viola",
         "/tunes/3/print",
+        "/keeping",
     ];
 
     private static readonly string[] PlainKeys =
@@ -82,7 +84,7 @@ public class MonkeyTests(Stage stage)
     /// <summary>What can be pressed where nothing covers it. Files, downloads and printing are the browser’s own.</summary>
     private const string Pressable = """
         const all = [...document.querySelectorAll('a[href], button, input, select, [role=radio], [role=tab], [role=menuitem], [role=button], g.note, label, h1')]
-          .filter((e) => !e.disabled && !(e.getAttribute('href') ?? '').startsWith('/api') && e.textContent !== 'Choose files' && e.localName !== 'select')
+          .filter((e) => !e.disabled && !(e.getAttribute('href') ?? '').startsWith('/api') && e.textContent !== 'Choose files' && !e.parentElement.querySelector(':scope > input[type=file]') && e.localName !== 'select')
           .map((e) => ({ e, r: e.getBoundingClientRect() }))
           .filter(({ r }) => r.width > 0 && r.left >= 0 && r.top >= 0 && r.right <= innerWidth && r.bottom <= innerHeight)
           .filter(({ e, r }) => e.contains(document.elementFromPoint(r.left + r.width / 2, r.top + r.height / 2)));
@@ -132,11 +134,22 @@ public class MonkeyTests(Stage stage)
         where T : class =>
         stage.Browser.ExecuteScript(script, given) is string json ? JsonSerializer.Deserialize<T>(json, JsonSerializerOptions.Web) : null;
 
+    /// <summary>A desk, a phone, a small window and a tablet.</summary>
+    private static readonly (int Width, int Height)[] Sizes = [(1280, 800), (390, 844), (640, 400), (820, 1180)];
+
+    public static TheoryData<int, int, int> Hands()
+    {
+        _ = int.TryParse(
+            Environment.GetEnvironmentVariable("COPPIA_MONKEY"),
+            NumberStyles.None,
+            CultureInfo.InvariantCulture,
+            out var more
+        );
+        return new(Enumerable.Range(0, Sizes.Length * (1 + more)).Select(i => (Sizes[i % 4].Width, Sizes[i % 4].Height, i + 1)));
+    }
+
     [Theory]
-    [InlineData(1280, 800, 1)]
-    [InlineData(390, 844, 2)]
-    [InlineData(640, 400, 3)]
-    [InlineData(820, 1180, 4)]
+    [MemberData(nameof(Hands))]
     public void Whatever_hands_do_every_screen_holds(int width, int height, int seed)
     {
         stage.SetViewport(width, height);
