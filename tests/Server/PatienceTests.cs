@@ -30,7 +30,7 @@ public sealed class PatienceTests
     }
 
     [Fact]
-    public async Task A_tune_of_the_greatest_length_is_read_in_time()
+    public async Task A_tune_of_the_greatest_length_is_read()
     {
         await using var server = new RunningServer();
         await server.InitializeAsync();

@@ -17,13 +17,16 @@ public class RunningServer : IAsyncLifetime
 
     public IServiceProvider Services => _app!.Services;
 
+    /// <summary>Longer than a user waits: what is tested may be one of many things that this machine does.</summary>
+    private static readonly TimeSpan Patient = TimeSpan.FromMinutes(2);
+
     /// <summary>How it runs; a test may want it otherwise.</summary>
     protected virtual ServerOptions Adjusted(ServerOptions options) => options;
 
     public async ValueTask InitializeAsync()
     {
         _app = CoppiaApp.Build(
-            Adjusted(new ServerOptions(Folder, "127.0.0.1", 0, Path.Combine(Folder, "none"), null, false)),
+            Adjusted(new ServerOptions(Folder, "127.0.0.1", 0, Path.Combine(Folder, "none"), null, false) { Patience = Patient }),
             b => b.WebHost.UseTestServer()
         );
         await _app.StartAsync();
