@@ -40,9 +40,10 @@ holdFocus()
 catchDrops()
 // The rows under the notes measure their own type; it is there before anything is drawn.
 await Promise.allSettled([400, 700].map((weight) => document.fonts.load(`${weight} 16px "Atkinson Hyperlegible"`)))
-/** After what is first on the screen. */
+/** So long nothing that can wait competes with what is first on the screen. */
+const FIRST_MS = 1500
 const whenIdle = (work: () => void) =>
-  'requestIdleCallback' in window ? requestIdleCallback(work, { timeout: 2000 }) : setTimeout(work, 300)
+  setTimeout(() => ('requestIdleCallback' in window ? requestIdleCallback(work, { timeout: 2000 }) : work()), FIRST_MS)
 
 createRoot(root).render(
   <StrictMode>

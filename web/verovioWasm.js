@@ -1,0 +1,55 @@
+import { readFile } from 'node:fs/promises'
+import { createRequire } from 'node:module'
+
+const MODULE = createRequire(import.meta.url).resolve('verovio/wasm')
+
+/** The engraver’s module holds its program as a string: a byte a character, with U+0100 for zero. */
+const HELD = /function findWasmBinary\(\)\{return binaryDecode\(('.*?')\)\}/s
+const STARTED = 'WebAssembly.instantiate(binary,imports)'
+
+let once
+const taken = () => (once ??= take())
+
+async function take() {
+  const code = await readFile(MODULE, 'utf8')
+  const held = HELD.exec(code)
+  if (!held || !code.includes(STARTED))
+    throw new Error(`${MODULE} holds its program in another way than is known here.`)
+  const text = new Function(`return ${held[1]}`)()
+  return { code, program: Uint8Array.from(text, (c) => c.charCodeAt(0) & 0xff) }
+}
+
+/**
+ * Takes the engraver’s program out of its script into a file of its own: a browser reads it as it comes in, and keeps what it has compiled
+ * for the next page. In the script it would be parsed, decoded and compiled anew each time.
+ *
+ * @returns {import('vite').Plugin}
+ */
+export function verovioWasm() {
+  const { version } = createRequire(MODULE)('../package.json')
+  const fileName = `assets/verovio-${version}.wasm`
+  let builds = false
+  return {
+    name: 'verovio-wasm',
+    config: () => ({ optimizeDeps: { exclude: ['verovio'] } }),
+    configResolved(config) {
+      builds = config.command === 'build'
+    },
+    configureServer(server) {
+      server.middlewares.use(`/${fileName}`, (_, answer, next) => {
+        taken().then(({ program }) => {
+          answer.setHeader('Content-Type', 'application/wasm')
+          answer.end(program)
+        }, next)
+      })
+    },
+    async load(id) {
+      if (id.split('?')[0] !== MODULE) return null
+      const { code, program } = await taken()
+      if (builds) this.emitFile({ type: 'asset', fileName, source: program })
+      return code
+        .replace(HELD, () => `function findWasmBinary(){return fetch(${JSON.stringify(`/${fileName}`)})}`)
+        .replace(STARTED, 'WebAssembly.instantiateStreaming(binary,imports)')
+    },
+  }
+}
