@@ -5,7 +5,19 @@ import type { EngraveAnswer, EngraveRequest } from './engraver'
 /** A tune that is being engraved page by page can be left lying while a small thing is engraved. */
 type Desk = { toolkit: VerovioToolkit; loaded: string; last: Promise<void> }
 
-const module = createVerovioModule()
+/** Breaks down where its program cannot be had: the next request is another worker's, which may get it. */
+async function load() {
+  try {
+    return await createVerovioModule()
+  } catch {
+    setTimeout(() => {
+      throw new Error('it could not be loaded')
+    })
+    return new Promise(() => undefined)
+  }
+}
+
+const module = load()
 const desks = new Map<EngraveRequest['desk'], Promise<Desk>>()
 const cancelled = new Set<number>()
 
