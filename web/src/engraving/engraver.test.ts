@@ -72,6 +72,16 @@ test('when the worker breaks down all who wait are told, and the next request ge
   expect(benches[1]?.asked.map((a) => a.xml)).toEqual(['three'])
 })
 
+test.each([
+  ['Uncaught Error: it could not be loaded', 'broke down (it could not be loaded). Your tune is kept.'],
+  [undefined, 'broke down. Your tune is kept.'],
+])('a breakdown that the browser calls “%s” is told plainly', async (message, told) => {
+  const { benches, engrave } = workshop()
+  const { done } = engrave('one')
+  benches[0]?.onerror?.({ message } as ErrorEvent)
+  await expect(done).rejects.toThrow(told)
+})
+
 test('a request that is taken back before its turn costs the worker nothing', async () => {
   const { benches, engrave } = workshop()
   const stop = new AbortController()

@@ -128,8 +128,10 @@ export class Engraver {
     }
     worker.onerror = (event) => {
       this.dismiss()
+      // The browser says nothing where it did not get the worker’s script, and elsewhere that nobody caught it.
+      const why = (event.message as string | undefined)?.replace(/^Uncaught (\w*Error: )?/, '')
       const problem = new Error(
-        `The engraver, a part of Coppia, broke down${event.message ? ` (${event.message})` : ''}. Your tune is kept.`,
+        `The engraver, a part of Coppia, broke down${why ? ` (${why})` : ''}. Your tune is kept.`,
       )
       for (const job of [...this.jobs.values()]) job.onError(problem)
     }
