@@ -48,6 +48,26 @@ public class HurriedHandsTests(Stage stage)
             text
         );
 
+    [Fact] // A key that follows at once does not keep the focus on what was pressed: Enter would press that again.
+    public void What_a_pointer_pressed_lets_go_though_a_key_follows_at_once()
+    {
+        stage.Open("/shapes");
+        stage.Find("main button");
+        var held = stage.Browser.ExecuteScript(
+            """
+            const button = document.querySelector('main button');
+            const tell = (Kind, type, more) => button.dispatchEvent(new Kind(type, { bubbles: true, ...more }));
+            tell(PointerEvent, 'pointerdown');
+            button.focus();
+            tell(PointerEvent, 'pointerup');
+            tell(KeyboardEvent, 'keydown', { key: 'x' });
+            return document.activeElement === button;
+            """
+        );
+        Assert.Equal(true, held);
+        Stage.WaitUntil(() => (bool)stage.Browser.ExecuteScript("return document.activeElement.localName === 'main'")!);
+    }
+
     [Fact]
     public void After_the_fingerboard_was_pressed_the_arrows_walk_and_Esc_goes_back()
     {

@@ -43,11 +43,16 @@ export function holdFocus() {
   let last: Element | null = null
   let around: HTMLElement[] = []
   let pressed = false
-  const letGo = () => {
+  const letGo = (had: Element | null) => {
     const now = document.activeElement
-    if (byPointer && !pressed && now?.closest('main') && !now.matches(`main, ${KEEPS}`)) focusScreen()
+    const isPointers = byPointer || now === had
+    if (isPointers && !pressed && now?.closest('main') && !now.matches(`main, ${KEEPS}`)) focusScreen()
   }
-  const later = () => setTimeout(letGo, 0)
+  // A key may come before it is done: what the pointer had pressed lets go all the same.
+  const later = () => {
+    const had = byPointer ? document.activeElement : null
+    setTimeout(() => letGo(had), 0)
+  }
   document.addEventListener(
     'pointerdown',
     () => {
