@@ -20,8 +20,8 @@ async function take() {
 }
 
 /**
- * Takes the engraver’s program out of its script into a file of its own: a browser reads it as it comes in, and keeps what it has compiled
- * for the next page. In the script it would be parsed, decoded and compiled anew each time.
+ * Takes the engraver’s program out of its script into a file of its own, which a browser compiles as it comes in. In the script it would
+ * be parsed and decoded first, on every page anew.
  *
  * @returns {import('vite').Plugin}
  */

@@ -17,7 +17,7 @@ internal static class Pages
             new StaticFileOptions
             {
                 FileProvider = files,
-                // File names under assets carry a hash of their content.
+                // File names under assets carry a hash of their content, or the version of what they are.
                 OnPrepareResponse = c =>
                     c.Context.Response.Headers.CacheControl = c.Context.Request.Path.StartsWithSegments("/assets")
                         ? "public, max-age=31536000, immutable"
