@@ -71,6 +71,34 @@ public class ExerciseTests(Stage stage)
         Stage.WaitUntil(() => Drawn() == 12 && Questions().SequenceEqual(now));
     }
 
+    [Fact] // Nothing typed is lost to what the server makes meanwhile.
+    public void What_is_typed_while_questions_are_made_stays()
+    {
+        const string late = """
+            const real = window.fetch;
+            const held = new Promise((done) => (window.letGo = done));
+            window.fetch = async (asked, ...rest) => {
+              if (/exercises\/part$/.test(asked.url ?? asked)) { window.isAsked = true; await held; }
+              return real(asked, ...rest);
+            };
+            """;
+        stage.WithScript(
+            late,
+            () =>
+            {
+                OpenBench();
+                Add("Name the notes");
+                Stage.WaitUntil(() => stage.Browser.ExecuteScript("return window.isAsked ?? false") is true);
+                IWebElement Heading() => stage.Find("input[aria-label='Heading of the sheet']");
+                Heading().SendKeys("Tuesday");
+                Assert.Equal("Tuesday", Heading().GetAttribute("value"));
+                stage.Browser.ExecuteScript("letGo()");
+                Stage.WaitUntil(() => Drawn() == 12);
+                Assert.Equal("Tuesday", Heading().GetAttribute("value"));
+            }
+        );
+    }
+
     /// <summary>A part of each kind with three questions or bars, from the first tune where one is needed.</summary>
     private const string LayOnTheBench = """
         const [kinds, done] = arguments;

@@ -15,13 +15,15 @@ export function useBench(first: Bench, before: Bench | null) {
   useEffect(() => {
     keep(DRAFT, { id: bench.id, version: bench.version, doc: docOf(bench) } satisfies Draft)
   }, [bench])
-  const put = setStates
+  /** A change that can be taken back. What was made by the server meets the bench as it is by then. */
+  const change = (next: Bench | ((now: Bench) => Bench)) =>
+    setStates((all) => [...all.slice(-MOST_STEPS), typeof next === 'function' ? next(all.at(-1) ?? EMPTY) : next])
   return {
     bench,
-    /** A change that can be taken back. */
-    change: (next: Bench) => put([...states.slice(-MOST_STEPS), next]),
+    change,
     /** A change of what it is called or kept as; nothing to take back. */
-    note: (changed: Partial<Bench>) => put([...states.slice(0, -1), { ...bench, ...changed }]),
-    undo: states.length > 1 ? () => put(states.slice(0, -1)) : null,
+    note: (changed: Partial<Bench>) =>
+      setStates((all) => [...all.slice(0, -1), { ...(all.at(-1) ?? EMPTY), ...changed }]),
+    undo: states.length > 1 ? () => setStates((all) => (all.length > 1 ? all.slice(0, -1) : all)) : null,
   }
 }

@@ -20,8 +20,8 @@ export function useBenchWork(
   const [busy, setBusy] = useState(false)
   const [problem, setProblem] = useState<{ part: number | null; text: string } | null>(null)
 
-  /** Puts what is made on the bench. */
-  const make = async (at: number | null, work: () => Promise<Bench>) => {
+  /** Puts what is made on the bench; what was typed there meanwhile stays. */
+  const make = async (at: number | null, work: () => Promise<(now: Bench) => Bench>) => {
     setBusy(true)
     setProblem(null)
     try {
@@ -47,24 +47,24 @@ export function useBenchWork(
       ...(last?.strings && { strings: last.strings }),
       ...(tune !== undefined && { tuneId: tune }),
     }
-    return make(null, async () => ({
-      ...bench,
-      parts: [...bench.parts, await makePart({ instruments: bench.instruments, request })],
-    }))
+    return make(null, async () => {
+      const made = await makePart({ instruments: bench.instruments, request })
+      return (now) => ({ ...now, parts: [...now.parts, made] })
+    })
   }
 
   const again = (at: number, request: PartRequest) => {
     const now = bench.parts[at]
     if (!now) return
-    void make(at, async () =>
-      withPart(bench, at, await makePart({ instruments: bench.instruments, request, kept: pinnedOf(now) })),
-    )
+    void make(at, async () => {
+      const made = await makePart({ instruments: bench.instruments, request, kept: pinnedOf(now) })
+      return (by) => withPart(by, at, made)
+    })
   }
 
   const anotherSheet = () =>
-    void make(null, async () => ({
-      ...bench,
-      parts: await Promise.all(
+    void make(null, async () => {
+      const parts = await Promise.all(
         bench.parts.map((p) =>
           makePart({
             instruments: bench.instruments,
@@ -72,18 +72,18 @@ export function useBenchWork(
             kept: pinnedOf(p),
           }),
         ),
-      ),
-    }))
+      )
+      return (now) => ({ ...now, parts })
+    })
 
   const choose = (id: string, on: boolean) => {
     const next = instruments.map((i) => i.id).filter((i) => (i === id ? on : bench.instruments.includes(i)))
     if (next.length === 0) return
     // The same requests and seeds, the content that all of them can share.
-    void make(null, async () => ({
-      ...bench,
-      instruments: next,
-      parts: await Promise.all(bench.parts.map((p) => makePart({ instruments: next, request: p.request }))),
-    }))
+    void make(null, async () => {
+      const parts = await Promise.all(bench.parts.map((p) => makePart({ instruments: next, request: p.request })))
+      return (now) => ({ ...now, instruments: next, parts })
+    })
   }
 
   /** The very questions of one instrument for another: a sheet of its own, in the place of this one. */
@@ -94,7 +94,7 @@ export function useBenchWork(
       const rest =
         leftOut === 0 ? '' : ` ${leftOut} ${leftOut === 1 ? 'question has' : 'questions have'} no answer there.`
       toast({ text: `A copy for ${name} lies on the bench, not kept yet.${rest}` })
-      return { ...bench, id: null, version: 1, instruments: [to.id], parts }
+      return (now) => ({ ...now, id: null, version: 1, instruments: [to.id], parts })
     })
   }
 
