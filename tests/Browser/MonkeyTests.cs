@@ -100,8 +100,10 @@ public class MonkeyTests(Stage stage)
     /// </summary>
     private const string Look = """
         if (!window.watched) return null;
+        // Where another instrument or style is another form, its choice is part of the name; elsewhere a choice comes and goes beside the field.
+        const form = /^\/(style|taping)/.test(location.pathname) && document.querySelector('[role=radio][aria-checked=true]');
         const name = (e) => location.pathname + ' ' + (e.closest('[role=dialog]')?.querySelector('h2')?.textContent ?? '') + ' '
-          + (document.querySelector('[role=radio][aria-checked=true]')?.textContent.replace(/, not saved| \(in use\)/g, '') ?? '') + ' '
+          + (form ? form.textContent.replace(/, not saved| \(in use\)/g, '') : '') + ' '
           + (e.getAttribute('aria-label') ?? e.closest('label')?.firstChild?.textContent ?? '');
         const all = [...document.querySelectorAll('textarea:not([readonly]), input')].filter((e) => !/checkbox|radio|range|file|search/.test(e.type));
         const main = document.querySelector('main');
