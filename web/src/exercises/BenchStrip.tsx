@@ -12,7 +12,7 @@ import type { useBenchWork } from './useBenchWork'
 
 /** The sheet as a whole: its heading, for whom it is, and what becomes of it. */
 export function BenchStrip({
-  desk: { bench, change, note, undo },
+  desk: { bench, lay, note, undo },
   work,
   instruments,
   shown,
@@ -75,7 +75,7 @@ export function BenchStrip({
           <MoreItem onClick={onKeptSheets}>Kept sheets …</MoreItem>
           <MoreItem
             onClick={() => {
-              change({ ...EMPTY, instruments: bench.instruments })
+              lay({ ...EMPTY, instruments: bench.instruments })
               onChosen()
             }}
           >

@@ -31,7 +31,7 @@ export function BenchTable({
   const navigate = useNavigate()
   const trainings = useTrainings()
   const desk = useBench(opened, before)
-  const { bench, change, undo } = desk
+  const { bench, change, lay, undo } = desk
   const work = useBenchWork(desk, instruments, aTune)
   const { busy, problem } = work
   const [chosen, setChosen] = useState<number | null>(null)
@@ -48,7 +48,7 @@ export function BenchTable({
   const part = chosen === null ? undefined : bench.parts[chosen]
   const close = () => setChosen(null)
   const files = useSheetFiles(bench, (sheet) => {
-    change(sheet)
+    lay(sheet)
     close()
   })
   const add = async (kind: string, needsATune: boolean) => {

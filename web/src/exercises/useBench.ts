@@ -1,29 +1,34 @@
 import { useEffect, useState } from 'react'
 import { keep } from '../ui/kept'
-import { docOf, EMPTY, type Bench } from './sheet'
+import { changed, firstSteps, laid, noted, nowOn, sheetOf, undone } from './benchSteps'
+import { docOf, type Bench } from './sheet'
 
 /** Where the bench waits on this machine. */
 export const DRAFT = 'bench'
-const MOST_STEPS = 50
 
 export type Draft = { id: number | null; version: number; doc: ReturnType<typeof docOf> }
 
+/** What was made by the server meets the bench as it is by then. */
+type Next = Bench | ((now: Bench) => Bench)
+
+const after = (next: Next) => (typeof next === 'function' ? next : () => next)
+
 /** The sheet on the bench and its earlier states. What is on the bench outlives the screen. */
 export function useBench(first: Bench, before: Bench | null) {
-  const [states, setStates] = useState<readonly Bench[]>(before ? [before, first] : [first])
-  const bench = states.at(-1) ?? EMPTY
+  const [steps, setSteps] = useState(() => firstSteps(first, before))
+  const bench = nowOn(steps)
+  const sheet = sheetOf(steps)
   useEffect(() => {
     keep(DRAFT, { id: bench.id, version: bench.version, doc: docOf(bench) } satisfies Draft)
   }, [bench])
-  /** A change that can be taken back. What was made by the server meets the bench as it is by then. */
-  const change = (next: Bench | ((now: Bench) => Bench)) =>
-    setStates((all) => [...all.slice(-MOST_STEPS), typeof next === 'function' ? next(all.at(-1) ?? EMPTY) : next])
   return {
     bench,
-    change,
-    /** A change of what it is called or kept as; nothing to take back. */
-    note: (changed: Partial<Bench>) =>
-      setStates((all) => [...all.slice(0, -1), { ...(all.at(-1) ?? EMPTY), ...changed }]),
-    undo: states.length > 1 ? () => setStates((all) => (all.length > 1 ? all.slice(0, -1) : all)) : null,
+    /** A change that can be taken back. */
+    change: (next: Next) => setSteps((s) => changed(s, after(next))),
+    /** Another sheet in the place of this one, which comes back with undo. */
+    lay: (next: Next) => setSteps((s) => laid(s, after(next))),
+    /** A change of what this sheet is called or kept as, also when another lies there by then; nothing to take back. */
+    note: (what: Partial<Bench>) => setSteps((s) => noted(s, sheet, what)),
+    undo: steps.length > 1 ? () => setSteps(undone) : null,
   }
 }

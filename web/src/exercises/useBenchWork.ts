@@ -10,7 +10,7 @@ const words = (refusal: unknown) => (refusal instanceof Error ? refusal.message 
 
 /** What is done on the bench with the server’s help; what cannot be made is said, and nothing changes. */
 export function useBenchWork(
-  { bench, change, note }: ReturnType<typeof useBench>,
+  { bench, change, lay, note }: ReturnType<typeof useBench>,
   instruments: readonly Instrument[],
   aTune: TuneSummary | undefined,
 ) {
@@ -21,11 +21,11 @@ export function useBenchWork(
   const [problem, setProblem] = useState<{ part: number | null; text: string } | null>(null)
 
   /** Puts what is made on the bench; what was typed there meanwhile stays. */
-  const make = async (at: number | null, work: () => Promise<(now: Bench) => Bench>) => {
+  const make = async (at: number | null, work: () => Promise<(now: Bench) => Bench>, put = change) => {
     setBusy(true)
     setProblem(null)
     try {
-      change(await work())
+      put(await work())
       return true
     } catch (refusal) {
       setProblem({ part: at, text: words(refusal) })
@@ -89,13 +89,17 @@ export function useBenchWork(
   /** The very questions of one instrument for another: a sheet of its own, in the place of this one. */
   const copyFor = (from: Instrument, to: Instrument) => {
     const name = to.name.toLowerCase()
-    void make(null, async () => {
-      const { parts, leftOut } = await copySheetFor(to.id, from.id, docOf(bench))
-      const rest =
-        leftOut === 0 ? '' : ` ${leftOut} ${leftOut === 1 ? 'question has' : 'questions have'} no answer there.`
-      toast({ text: `A copy for ${name} lies on the bench, not kept yet.${rest}` })
-      return (now) => ({ ...now, id: null, version: 1, instruments: [to.id], parts })
-    })
+    void make(
+      null,
+      async () => {
+        const { parts, leftOut } = await copySheetFor(to.id, from.id, docOf(bench))
+        const rest =
+          leftOut === 0 ? '' : ` ${leftOut} ${leftOut === 1 ? 'question has' : 'questions have'} no answer there.`
+        toast({ text: `A copy for ${name} lies on the bench, not kept yet.${rest}` })
+        return (now) => ({ ...now, id: null, version: 1, instruments: [to.id], parts })
+      },
+      lay,
+    )
   }
 
   const keepIt = () =>
