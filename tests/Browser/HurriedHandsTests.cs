@@ -555,7 +555,7 @@ public class HurriedHandsTests(Stage stage)
         Stage.WaitUntil(() => stage.Labels().Length > 0);
         Assert.Equal("true", stage.Button("Cello").GetAttribute("aria-checked"));
         stage.Open(AddressOf("Night Train over the Marsh") + "/print?for=theorbo");
-        Stage.WaitUntil(() => stage.Text("[data-testid=sheet]").Contains("For cello", StringComparison.Ordinal));
+        Stage.WaitUntil(() => stage.Text(".sheets").Contains("For cello", StringComparison.Ordinal));
     }
 
     [Theory]

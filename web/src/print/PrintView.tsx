@@ -166,10 +166,10 @@ export function PrintView() {
           // Where the window is narrower than the paper, the paper is shown smaller.
           style={{ width: size.width, zoom: windowPx ? Math.min(1, windowPx / sheetPx) : 1 }}
         >
+          <TuneHead reading={data} />
+          <p className="-mt-1 mb-1 text-sm">For {data.instrument.name.toLowerCase()}</p>
           {engraving.pages.map((page, i) => (
             <section key={i} className={i < engraving.pages.length - 1 ? 'break-after-page' : ''} data-testid="sheet">
-              {i === 0 && <TuneHead reading={data} />}
-              {i === 0 && <p className="-mt-1 mb-1 text-sm">For {data.instrument.name.toLowerCase()}</p>}
               <div style={{ zoom: fit }}>
                 <PrintedPage
                   page={page}
