@@ -364,6 +364,36 @@ public class HurriedHandsTests(Stage stage)
         stage.Button("Undo changes").Click();
     }
 
+    [Fact] // What is changed while a style is being saved is a change of the saved one.
+    public void A_name_typed_while_its_style_is_saved_stays()
+    {
+        const string late = """
+            const real = window.fetch;
+            const held = new Promise((done) => (window.letGo = done));
+            window.fetch = async (asked, ...rest) => {
+              if (asked.method !== 'GET' && /styles(.\d+)?$/.test(asked.url ?? asked)) { window.isAsked = true; await held; }
+              return real(asked, ...rest);
+            };
+            """;
+        stage.WithScript(
+            late,
+            () =>
+            {
+                stage.Open("/style");
+                IWebElement Name() => stage.Find("input[maxlength='80']");
+                Stage.Retype(Name(), "Monday");
+                stage.Button("Save").Click();
+                Stage.WaitUntil(() => stage.Browser.ExecuteScript("return window.isAsked ?? false") is true);
+                Name().SendKeys(" and Friday");
+                stage.Browser.ExecuteScript("letGo()");
+                Stage.WaitUntil(() => Status().Contains("“Monday” is saved", StringComparison.Ordinal));
+                Stage.WaitUntil(() => Name().GetAttribute("value") == "Monday and Friday");
+                stage.Button("Undo changes").Click();
+                Stage.WaitUntil(() => Name().GetAttribute("value") == "Monday");
+            }
+        );
+    }
+
     [Fact] // A second deletion does not take away the first one’s way back.
     public void Both_of_two_deleted_tunes_come_back()
     {

@@ -96,7 +96,7 @@ function Editor({
       const kept = await (shown.id === 0
         ? add.mutateAsync({ name, style: draft.style })
         : save.mutateAsync({ ...draft, name }))
-      drafts.set(shown, null)
+      drafts.settle(shown, kept)
       onChoose(kept.id)
       toast({ text: `“${kept.name}” is saved.` })
     })
@@ -104,7 +104,7 @@ function Editor({
   const keepAsAnother = () =>
     step(async () => {
       const kept = await add.mutateAsync({ name: `${draft.name} (mine)`.slice(-80), style: draft.style })
-      drafts.set(shown, null)
+      drafts.settle(shown, kept)
       onChoose(kept.id)
       toast({ text: `“${kept.name}” is saved.` })
     })

@@ -29,6 +29,10 @@ export function keep(key: string, value: unknown) {
   for (const tell of listeners) tell()
 }
 
+/** Changes what is kept under a key, as it is by now. */
+export const keepChanged = <T>(key: string, change: (now: T | null) => T | null) =>
+  keep(key, change(read(key) as T | null))
+
 // Gone back to, a page wakes with what it knew when it was left; what was typed since then is in the storage.
 window.addEventListener('pageshow', (event) => {
   if (!event.persisted) return
