@@ -61,6 +61,7 @@ public class MonkeyTests(Stage stage)
         "Try the example",
         "Bring",
         "Undo",
+        "Another",
         "Save",
         "Discard",
         "Delete",
@@ -76,7 +77,7 @@ public class MonkeyTests(Stage stage)
         "First sheet",
         "A new sheet",
         "Take the part out",
-        "Settings",
+        "settings of",
         "Done",
         "+",
     ];
@@ -96,7 +97,7 @@ public class MonkeyTests(Stage stage)
 
     /// <summary>
     /// What is watched, what is wrong with the screen, and the fields in view by the screen and their names, with what they hold, and the
-    /// one that has the focus. What is searched for belongs to the address, and goes with it.
+    /// one that has the focus. What is searched for belongs to the address, and goes with it; what a choice is searched by goes with the search.
     /// </summary>
     private const string Look = """
         if (!window.watched) return null;
@@ -105,12 +106,17 @@ public class MonkeyTests(Stage stage)
         const name = (e) => location.pathname + ' ' + (e.closest('[role=dialog]')?.querySelector('h2')?.textContent ?? '') + ' '
           + (form ? form.textContent.replace(/, not saved| \(in use\)/g, '') : '') + ' '
           + (e.getAttribute('aria-label') ?? e.closest('label')?.firstChild?.textContent ?? '');
-        const all = [...document.querySelectorAll('textarea:not([readonly]), input')].filter((e) => !/checkbox|radio|range|file|search/.test(e.type));
+        const all = [...document.querySelectorAll('textarea:not([readonly]), input:not([role=combobox])')].filter((e) => !/checkbox|radio|range|file|search/.test(e.type));
         const main = document.querySelector('main');
         const odd = main && /.{0,30}(NaN|undefined|Coppia failed here).{0,30}/.exec(main.textContent);
         return JSON.stringify({
           ...watched(),
-          screen: [!main?.querySelector('h1') && 'it has no heading', odd && odd[0], ...sideways()].filter(Boolean),
+          screen: [
+            !main?.querySelector('h1') && 'it has no heading',
+            /^.tunes.*print$/.test(location.pathname) && document.querySelector('.sheets:not(:has(g.measure))') && 'nothing is engraved',
+            odd && odd[0],
+            ...sideways(),
+          ].filter(Boolean),
           fields: all.map((e) => [name(e), e.value]),
           focused: all.includes(document.activeElement) ? name(document.activeElement) : null,
         });
@@ -210,6 +216,9 @@ public class MonkeyTests(Stage stage)
     {
         var names = key.Select(c => c < 0xE000 ? $"{c}" : $"U+{(int)c:X4}");
         _past.Add("key " + string.Join('+', names));
+        // As the button does.
+        if (key == "u")
+            Forget("Undo");
         // Enter presses what has the focus.
         if (key is "\uE007" or " ")
             Forget(

@@ -23,6 +23,7 @@
       window: document.hasFocus(),
       open: [...document.querySelectorAll('[role=dialog] h2, [role=menu], [role=listbox]')].map((e) => e.textContent.slice(0, 60)),
       heading: document.querySelector('h1')?.textContent,
+      said: document.querySelector('main')?.innerText.slice(0, 300),
       at: location.href,
       notes: document.querySelectorAll('g.note').length,
     })
