@@ -15,17 +15,18 @@ export const nowOn = (steps: BenchSteps) => steps.at(-1)?.bench ?? EMPTY
 /** Which of the sheets that lay there is there now. */
 export const sheetOf = (steps: BenchSteps) => steps.at(-1)?.sheet ?? 0
 
-/** A change of the sheet. */
-export const changed = (steps: BenchSteps, change: (now: Bench) => Bench): BenchSteps => [
+const withNext = (steps: BenchSteps, bench: Bench, sheet: number): BenchSteps => [
   ...steps.slice(-MOST_STEPS),
-  { bench: change(nowOn(steps)), sheet: sheetOf(steps) },
+  { bench, sheet },
 ]
 
+/** A change of a sheet; where another lies there by then, it comes too late. */
+export const changed = (steps: BenchSteps, sheet: number, change: (now: Bench) => Bench): BenchSteps =>
+  sheet === sheetOf(steps) ? withNext(steps, change(nowOn(steps)), sheet) : steps
+
 /** Another sheet in the place of this one. */
-export const laid = (steps: BenchSteps, next: (now: Bench) => Bench): BenchSteps => [
-  ...steps.slice(-MOST_STEPS),
-  { bench: next(nowOn(steps)), sheet: sheetOf(steps) + 1 },
-]
+export const laid = (steps: BenchSteps, next: (now: Bench) => Bench): BenchSteps =>
+  withNext(steps, next(nowOn(steps)), sheetOf(steps) + 1)
 
 /** What a sheet is called or kept as holds for its earlier states too: undoing another change does not take it back. */
 export const noted = (steps: BenchSteps, sheet: number, note: Partial<Bench>): BenchSteps =>

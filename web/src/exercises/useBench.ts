@@ -23,8 +23,8 @@ export function useBench(first: Bench, before: Bench | null) {
   }, [bench])
   return {
     bench,
-    /** A change that can be taken back. */
-    change: (next: Next) => setSteps((s) => changed(s, after(next))),
+    /** A change of this sheet that can be taken back. */
+    change: (next: Next) => setSteps((s) => changed(s, sheet, after(next))),
     /** Another sheet in the place of this one, which comes back with undo. */
     lay: (next: Next) => setSteps((s) => laid(s, after(next))),
     /** A change of what this sheet is called or kept as, also when another lies there by then; nothing to take back. */
