@@ -54,11 +54,11 @@ export function useBenchWork(
   }
 
   const again = (at: number, request: PartRequest) => {
-    const now = bench.parts[at]
-    if (!now) return
+    const former = bench.parts[at]
+    if (!former) return
     void make(at, async () => {
-      const made = await makePart({ instruments: bench.instruments, request, kept: pinnedOf(now) })
-      return (by) => withPart(by, at, made)
+      const made = await makePart({ instruments: bench.instruments, request, kept: pinnedOf(former) })
+      return (now) => withPart(now, at, made)
     })
   }
 
