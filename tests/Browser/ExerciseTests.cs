@@ -74,21 +74,13 @@ public class ExerciseTests(Stage stage)
     [Fact] // Nothing typed is lost to what the server makes meanwhile.
     public void What_is_typed_while_questions_are_made_stays()
     {
-        const string late = """
-            const real = window.fetch;
-            const held = new Promise((done) => (window.letGo = done));
-            window.fetch = async (asked, ...rest) => {
-              if (/exercises\/part$/.test(asked.url ?? asked)) { window.isAsked = true; await held; }
-              return real(asked, ...rest);
-            };
-            """;
         stage.WithScript(
-            late,
+            Stage.Holding(@"/exercises\/part$/.test(to)"),
             () =>
             {
                 OpenBench();
                 Add("Name the notes");
-                Stage.WaitUntil(() => stage.Browser.ExecuteScript("return window.isAsked ?? false") is true);
+                Stage.WaitUntil(() => stage.Browser.ExecuteScript("return isAsked") is true);
                 IWebElement Heading() => stage.Find("input[aria-label='Heading of the sheet']");
                 Heading().SendKeys("Tuesday");
                 Assert.Equal("Tuesday", Heading().GetAttribute("value"));

@@ -271,16 +271,8 @@ public class HurriedHandsTests(Stage stage)
     [InlineData("X:1\nT:Wrong at Once\nK:D\nD E [F", false)]
     public void A_tune_pasted_and_kept_in_one_breath(string text, bool isKept)
     {
-        const string late = """
-            const real = window.fetch;
-            const held = new Promise((done) => (window.letGo = done));
-            window.fetch = async (asked, ...rest) => {
-              if (/tunes\/check$/.test(asked.url ?? asked)) await held;
-              return real(asked, ...rest);
-            };
-            """;
         stage.WithScript(
-            late,
+            Stage.Holding(@"/tunes\/check$/.test(to)"),
             () =>
             {
                 stage.KeepTune(text);
@@ -367,23 +359,15 @@ public class HurriedHandsTests(Stage stage)
     [Fact] // What is changed while a style is being saved is a change of the saved one.
     public void A_name_typed_while_its_style_is_saved_stays()
     {
-        const string late = """
-            const real = window.fetch;
-            const held = new Promise((done) => (window.letGo = done));
-            window.fetch = async (asked, ...rest) => {
-              if (asked.method !== 'GET' && /styles(.\d+)?$/.test(asked.url ?? asked)) { window.isAsked = true; await held; }
-              return real(asked, ...rest);
-            };
-            """;
         stage.WithScript(
-            late,
+            Stage.Holding(@"asked.method !== 'GET' && /styles(.\d+)?$/.test(to)"),
             () =>
             {
                 stage.Open("/style");
                 IWebElement Name() => stage.Find("input[maxlength='80']");
                 Stage.Retype(Name(), "Monday");
                 stage.Button("Save").Click();
-                Stage.WaitUntil(() => stage.Browser.ExecuteScript("return window.isAsked ?? false") is true);
+                Stage.WaitUntil(() => stage.Browser.ExecuteScript("return isAsked") is true);
                 Name().SendKeys(" and Friday");
                 stage.Browser.ExecuteScript("letGo()");
                 Stage.WaitUntil(() => Status().Contains("“Monday” is saved", StringComparison.Ordinal));

@@ -97,11 +97,12 @@ public class MonkeyTests(Stage stage)
 
     /// <summary>
     /// What is watched, what is wrong with the screen, and the fields in view by the screen and their names, with what they hold, and the
-    /// one that has the focus. What is searched for belongs to the address, and goes with it; what a choice is searched by goes with the search.
+    /// one that has the focus. What is searched for belongs to the address, and goes with it; what a choice is searched by goes with the
+    /// search.
     /// </summary>
     private const string Look = """
         if (!window.watched) return null;
-        // Where another instrument or style is another form, its choice is part of the name; elsewhere a choice comes and goes beside the field.
+        // Where another instrument or style is another form, its choice is part of the name.
         const form = /^\/(style|taping)/.test(location.pathname) && document.querySelector('[role=radio][aria-checked=true]');
         const name = (e) => location.pathname + ' ' + (e.closest('[role=dialog]')?.querySelector('h2')?.textContent ?? '') + ' '
           + (form ? form.textContent.replace(/, not saved| \(in use\)/g, '') : '') + ' '
@@ -113,7 +114,8 @@ public class MonkeyTests(Stage stage)
           ...watched(),
           screen: [
             !main?.querySelector('h1') && 'it has no heading',
-            /^.tunes.*print$/.test(location.pathname) && document.querySelector('.sheets:not(:has(g.measure))') && 'nothing is engraved',
+            /^.tunes.*print$/.test(location.pathname)
+              && document.querySelector('.sheets:not(:has(g.measure))') && 'nothing is engraved',
             odd && odd[0],
             ...sideways(),
           ].filter(Boolean),

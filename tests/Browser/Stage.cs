@@ -115,6 +115,22 @@ public sealed partial class Stage : IAsyncLifetime
         }
     }
 
+    /// <summary>
+    /// A script for <see cref="WithScript"/>: a request for which the condition holds, of <c>asked</c> and its address <c>to</c>, waits until
+    /// the page is told letGo(); isAsked tells that there is one.
+    /// </summary>
+    public static string Holding(string condition) =>
+        $$"""
+            const real = window.fetch;
+            const held = new Promise((done) => (window.letGo = done));
+            window.isAsked = false;
+            window.fetch = async (asked, ...rest) => {
+              const to = asked.url ?? asked;
+              if ({{condition}}) { window.isAsked = true; await held; }
+              return real(asked, ...rest);
+            };
+            """;
+
     /// <summary>Looks once more in a new browser where the browser itself crashed on the way; what is looked at must hold then too.</summary>
     public void Surviving(Action look)
     {
