@@ -7,8 +7,10 @@ using Coppia.Core.Music;
 namespace Coppia.Formats;
 
 /// <summary>
-/// What a class knows as JSON: <c>{"positions":{"cello":["I"]},"strings":{"violin":["D","A"]},"values":["1/2","1/4"],"not":["slurs"]}</c>.
-/// Whatever is not named is as for a class in its first year.
+/// What a class knows as JSON. Either its record, a line for each thing (<see cref="ThingText"/>):
+/// <c>{"known":["note violin D4 E4","finger violin regular 1","key 2"]}</c>; or what its hands may do and what it does not read yet:
+/// <c>{"positions":{"cello":["I"]},"strings":{"violin":["D","A"]},"values":["1/2","1/4"],"not":["slurs"]}</c>, where whatever is not named
+/// is as for a class in its first year, and nothing is called new.
 /// </summary>
 public static class KnownFile
 {
@@ -16,12 +18,19 @@ public static class KnownFile
         Dictionary<string, string[]>? Positions = null,
         Dictionary<string, string[]>? Strings = null,
         string[]? Values = null,
-        string[]? Not = null
+        string[]? Not = null,
+        [property: JsonPropertyName("known")] string[]? Things = null
     );
 
     private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
     {
         UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
+    };
+
+    private static readonly JsonSerializerOptions Indented = new()
+    {
+        WriteIndented = true,
+        Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
     };
 
     /// <exception cref="FormatException">Not what a class knows; the message begins with line:column.</exception>
@@ -30,6 +39,8 @@ public static class KnownFile
         try
         {
             var known = JsonSerializer.Deserialize<Known>(json, Json) ?? new Known();
+            if (known.Things is { } things)
+                return OfRecord(known, things);
             return new ClassKnowledge
             {
                 Heights = ByInstrument(known.Positions, Heights),
@@ -42,9 +53,32 @@ public static class KnownFile
         {
             throw new FormatException(
                 $"{(e.LineNumber ?? 0) + 1}:{(e.BytePositionInLine ?? 0) + 1}: not what a class knows; "
-                    + "expected a JSON object with positions, strings, values, not",
+                    + "expected a JSON object with known, or with positions, strings, values, not",
                 e
             );
+        }
+    }
+
+    /// <summary>What a class knows as the JSON that <see cref="Read"/> reads again.</summary>
+    public static string Write(IEnumerable<KnownThing> things) =>
+        JsonSerializer.Serialize(new { known = things.Select(ThingText.Of).Order(StringComparer.Ordinal).ToArray() }, Indented);
+
+    private static ClassKnowledge OfRecord(Known known, string[] things)
+    {
+        if (known is not { Positions: null, Strings: null, Values: null, Not: null })
+            throw new FormatException("1:1: known stands alone; expected no positions, strings, values or not beside it");
+        return ClassKnowledge.Of(things.Select(Thing));
+    }
+
+    private static KnownThing Thing(string? text)
+    {
+        try
+        {
+            return ThingText.Parse(text ?? "");
+        }
+        catch (FormatException e)
+        {
+            throw new FormatException($"1:1: {e.Message}", e);
         }
     }
 

@@ -11,6 +11,20 @@ public enum PlaceWord
     Forward,
 }
 
+/// <summary>A finger and its kind of place, on whatever string: what a hand learns.</summary>
+/// <param name="Finger">1 to 4; 0 is the open string.</param>
+/// <param name="Reach">The finger reaches for one letter more.</param>
+public readonly record struct FingerPlace(int Finger, PlaceWord Word, bool Reach = false)
+{
+    /// <summary>
+    /// The place as it is learned: the hand that opens forward takes its fingers along together, so that they are learned as one.
+    /// </summary>
+    public FingerPlace AsLearned() => this is { Word: PlaceWord.Forward, Reach: false } ? this with { Finger = 4 } : this;
+
+    /// <summary>The hand is opened wide: a stretched frame, a high fourth finger, or one that reaches for one letter more.</summary>
+    public bool IsStretch => Word is PlaceWord.Back or PlaceWord.Forward || this is { Word: PlaceWord.High, Finger: 4 };
+}
+
 /// <summary>A string with a finger and its kind of place: what a label prints.</summary>
 /// <param name="String">0 = lowest sounding string.</param>
 /// <param name="Finger">0 (open) to 4.</param>
@@ -18,6 +32,8 @@ public enum PlaceWord
 public readonly record struct Pair(int String, int Finger, PlaceWord Word, bool Reach = false)
 {
     public bool IsOpen => Finger == 0;
+
+    public FingerPlace Place => new(Finger, Word, Reach);
 }
 
 /// <summary>One way to play one note: string, height, finger, and the hand frame the hand is in meanwhile.</summary>
@@ -41,6 +57,8 @@ public readonly record struct Placement(
     public bool IsOpen => Finger == 0;
 
     public Pair Pair => new(String, Finger, Word, Reach);
+
+    public FingerPlace Place => new(Finger, Word, Reach);
 
     /// <summary>Same string and finger, whatever the hand frame: what a teacher pins.</summary>
     public bool SamePair(Placement other) => String == other.String && Finger == other.Finger && Semitones == other.Semitones;

@@ -6,6 +6,7 @@ namespace Coppia.Core.Knowledge;
 public sealed record Player
 {
     private readonly IReadOnlyList<bool> _allowed;
+    private readonly HandLearned _hand;
 
     public Player(Instrument instrument, HouseStyle? style = null, ClassKnowledge? known = null)
     {
@@ -13,6 +14,7 @@ public sealed record Player
         Known = known ?? ClassKnowledge.Beginner;
         Instrument = Style.Fingered(instrument);
         _allowed = Known.Frames(Instrument);
+        _hand = HandLearned.Of(Instrument, Known);
     }
 
     public Instrument Instrument { get; }
@@ -25,7 +27,14 @@ public sealed record Player
     public bool Allows(int frame) => _allowed[frame];
 
     /// <summary>The class may play a note in this way; an open string always.</summary>
-    public bool Allows(in Placement way) => way.IsOpen || _allowed[way.Frame];
+    public bool Allows(in Placement way) => way.IsOpen || _allowed[way.Frame] && HasLearned(way);
+
+    /// <summary>The class has learned the finger's place, in whatever position; an open string always.</summary>
+    public bool HasLearned(in Placement way) => way.IsOpen || _hand.Places(way.Place);
+
+    /// <summary>The class plays on this string.</summary>
+    /// <param name="string">0 = lowest sounding.</param>
+    public bool PlaysOn(int @string) => _hand.Strings[@string];
 
     public HandFrame FrameOf(in Placement way) => Instrument.Frames[way.Frame];
 }
