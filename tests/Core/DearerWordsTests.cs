@@ -22,6 +22,7 @@ public class DearerWordsTests
     }
 
     [Theory]
+    [InlineData(CostKind.NotLearned, "the class has not learned 4 on D yet")]
     [InlineData(CostKind.CrossingInSlur, "you would cross strings inside the slur")]
     [InlineData(CostKind.Crossing, "you would cross right after, for B")]
     [InlineData(CostKind.StringSkipped, "the bow would jump over a string to B")]

@@ -55,7 +55,7 @@ internal sealed class Ground
 
     private static int Difficulty(in Placement place, Player player) =>
         !place.IsOpen && !player.FrameOf(place).IsHome ? 3
-        : PlainPlace.IsStretch(place) ? 3
+        : place.Place.IsStretch ? 3
         : place.Word is PlaceWord.Low or PlaceWord.High ? 2
         : place.IsOpen ? 0
         : 1;

@@ -1,4 +1,5 @@
 using Coppia.Core.Instruments;
+using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
 using Coppia.Core.Shapes;
 
@@ -20,20 +21,19 @@ internal static class KeyQuestions
         if (asked == 0)
             throw request.Impossible(SheetFault.KeyTooPlain);
         var (least, most) = asked is { } f ? (Math.Min(0, f), Math.Max(0, f)) : (-MostSigns, MostSigns);
+        var all = Enumerable.Range(least, most - least + 1);
         return
         [
-            .. Enumerable
-                .Range(least, most - least + 1)
-                .Select(fifths => new Candidate(
-                    ForEach(request, new SignatureQuestion(fifths, Written: false)),
-                    Math.Max(0, Math.Abs(fifths) - 1),
-                    Math.Sign(fifths),
-                    fifths
-                )
-                {
-                    // There is nothing to write for a signature without signs.
-                    OtherForm = fifths == 0 ? null : ForEach(request, new SignatureQuestion(fifths, Written: true)),
-                }),
+            .. (asked is null ? Known(request, [.. all]) : all).Select(fifths => new Candidate(
+                ForEach(request, new SignatureQuestion(fifths, Written: false)),
+                Math.Max(0, Math.Abs(fifths) - 1),
+                Math.Sign(fifths),
+                fifths
+            )
+            {
+                // There is nothing to write for a signature without signs.
+                OtherForm = fifths == 0 ? null : ForEach(request, new SignatureQuestion(fifths, Written: true)),
+            }),
         ];
     }
 
@@ -41,7 +41,7 @@ internal static class KeyQuestions
     /// <exception cref="SheetImpossibleException">A string that is not there, or no shape.</exception>
     public static IReadOnlyList<Candidate> Shapes(SheetRequest request)
     {
-        var keys = AskedKey(request) is { } key ? [key] : UsualFifths.Select(f => new ScaleKey(f, ScaleForm.Major));
+        var keys = AskedKey(request) is { } key ? [key] : UsualKeys(request).Select(f => new ScaleKey(f, ScaleForm.Major));
         var letters = StringLetters(request);
         Candidate[] pool = [.. keys.SelectMany(k => letters.Select(s => Shape(request, k, s))).OfType<Candidate>()];
         return pool.Length > 0 ? pool : throw request.Impossible(SheetFault.TooFewNotes);
@@ -85,11 +85,7 @@ internal static class KeyQuestions
             .. request
                 .First.Instrument.Strings.Select(s => s.Letter)
                 .Where(l => request.Strings.Count == 0 || request.Strings.Contains(l))
-                .Where(l =>
-                    request.Players.All(p =>
-                        p.Instrument.Strings.Index().Any(s => s.Item.Letter == l && p.Known.Allows(p.Instrument, s.Index))
-                    )
-                ),
+                .Where(l => request.Players.All(p => p.Instrument.Strings.Index().Any(s => s.Item.Letter == l && p.PlaysOn(s.Index)))),
         ];
     }
 
@@ -97,7 +93,7 @@ internal static class KeyQuestions
     /// <exception cref="SheetImpossibleException">The instrument holds no such scale.</exception>
     public static IReadOnlyList<Candidate> Scales(SheetRequest request)
     {
-        var keys = AskedKey(request) is { } key ? [key] : UsualFifths.Select(f => new ScaleKey(f, ScaleForm.Major));
+        var keys = AskedKey(request) is { } key ? [key] : UsualKeys(request).Select(f => new ScaleKey(f, ScaleForm.Major));
         Candidate[] pool = [.. keys.SelectMany(k => Scales(request, k))];
         return pool.Length > 0
             ? pool
@@ -105,7 +101,7 @@ internal static class KeyQuestions
             {
                 Key = request.MusicKey,
                 Possible = request.Octaves,
-                PossibleKeys = [.. UsualFifths.Select(f => new ScaleKey(f, ScaleForm.Major)).Where(k => Scales(request, k).Any())],
+                PossibleKeys = [.. UsualKeys(request).Select(f => new ScaleKey(f, ScaleForm.Major)).Where(k => Scales(request, k).Any())],
             };
     }
 
@@ -128,6 +124,15 @@ internal static class KeyQuestions
 
     internal static bool SideBySide(Ground ground, int from, int steps) =>
         ground.Notes[from].Zip(ground.Notes[from + steps]).All(t => t.Second.Pitch.Step - t.First.Pitch.Step == steps);
+
+    private static IReadOnlyList<int> UsualKeys(SheetRequest request) => Known(request, UsualFifths);
+
+    /// <summary>The signatures that everybody knows; all of them where that leaves nothing to choose from.</summary>
+    private static IReadOnlyList<int> Known(SheetRequest request, IReadOnlyList<int> fifths)
+    {
+        int[] known = [.. fifths.Where(f => request.Players.All(p => p.Known.Knows(new KnownKey(f))))];
+        return known.Length > 1 ? known : fifths;
+    }
 
     private static ScaleKey? AskedKey(SheetRequest request) => request.Key ?? (request.From.Count > 0 ? request.MusicKey : null);
 

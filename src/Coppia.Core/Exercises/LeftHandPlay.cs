@@ -79,7 +79,7 @@ internal static class LeftHandPlay
         {
             if (!player.Instrument.FourthStandsForOpen)
                 throw Without(request, SheetFault.NoFourthForOpen, player.Instrument, i => i.FourthStandsForOpen);
-            if (!player.Known.Has(Skills.FourthFinger))
+            if (!player.Known.Allows(player.Instrument, new FingerPlace(4, PlaceWord.Regular)))
                 throw request.Impossible(SheetFault.NotLearned, player.Instrument);
         }
 

@@ -54,13 +54,6 @@ internal static class PlainPlace
     private static IEnumerable<Placement> Ways(Player player, Pitch pitch) =>
         Placements
             .Of(player.Instrument, pitch, player.Instrument.FirstFrame)
-            .Where(p => player.Allows(p) && player.Known.Allows(player.Instrument, p.String) && IsLearned(player, p));
-
-    private static bool IsLearned(Player player, in Placement way) =>
-        (player.Known.Has(Skills.FourthFinger) || way.Finger != 4 || player.Instrument.Numbering != Numbering.ByLetter)
-        && (player.Known.Has(Skills.Stretches) || !IsStretch(way));
-
-    /// <summary>The hand is opened wide: a stretched frame, a high fourth finger, or one that reaches for one letter more.</summary>
-    public static bool IsStretch(in Placement way) =>
-        way.Word is PlaceWord.Back or PlaceWord.Forward || way is { Word: PlaceWord.High, Finger: 4 };
+            .Where(p => player.Allows(p) && player.PlaysOn(p.String))
+            .Where(p => player.Known.Knows(new KnownNote(player.Instrument.Id, player.Instrument.Strings[p.String], pitch)));
 }

@@ -1,5 +1,4 @@
 using Coppia.Core.Fingering;
-using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
 using Coppia.Core.Shapes;
@@ -33,14 +32,14 @@ internal sealed record StringTones(int String, IReadOnlyList<StringTone> Tones)
         var instrument = player.Instrument;
         var shape = HandShape.InKey(instrument, key, HandShape.BestPosition(instrument, key))[at];
         var fingers = shape
-            .Spots.Where(s => player.Allows(s.Placement.Frame))
-            .Where(s => player.Known.Has(Skills.FourthFinger) || s.Placement.Finger < 4 || instrument.Numbering != Numbering.ByLetter)
-            .Where(s => player.Known.Has(Skills.Stretches) || !PlainPlace.IsStretch(s.Placement))
+            .Spots.Where(s => player.Allows(s.Placement) && Knows(s.Pitch))
             .Select(s => new StringTone(s.Pitch, s.Placement.Finger, s.Placement.Semitones));
         return new StringTones(
             at,
             [.. shape.OpenInKey ? [new StringTone(instrument.Strings[at], 0, 0)] : Array.Empty<StringTone>(), .. fingers]
         );
+
+        bool Knows(Pitch pitch) => player.Known.Knows(new KnownNote(instrument.Id, instrument.Strings[at], pitch));
     }
 
     /// <summary>A tone as a note of an exercise; tones beyond the highest begin again below it.</summary>

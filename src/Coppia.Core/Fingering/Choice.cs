@@ -94,7 +94,11 @@ public sealed record Choice(FingeredNote Note, FingeredNote? Before, FingeredNot
             return new Choice(note, before, after) { Reason = ChoiceReason.Pinned, Approach = approach };
 
         // What lies in positions the class does not use is no real alternative to a beginner.
-        var others = note.Others.Where(o => o.ExtraCost is not null && (note.Beyond || player.Allows(o.Placement.Frame))).ToArray();
+        var others = note
+            .Others.Where(o =>
+                o.ExtraCost is not null && (note.Beyond || player.Allows(o.Placement.Frame) && player.HasLearned(o.Placement))
+            )
+            .ToArray();
         if (others.Length == 0)
             return new Choice(note, before, after)
             {

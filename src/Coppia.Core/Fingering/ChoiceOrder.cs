@@ -46,7 +46,7 @@ internal sealed class ChoiceOrder(Player player)
                     : []
             )
                 .Concat(fingered)
-                .OrderBy(p => player.Allows(p.Frame) ? 0 : 1)
+                .OrderBy(p => player.Allows(p.Frame) && player.HasLearned(p) ? 0 : 1)
                 .ThenBy(p => _instrument.Frames[p.Frame].Stretch == Stretch.None ? 0 : 1)
                 .ThenBy(p => p.IsOpen ? 0 : 1)
                 .ThenBy(p => _instrument.Frames[p.Frame].Reluctance)

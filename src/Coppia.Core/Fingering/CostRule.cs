@@ -5,6 +5,7 @@ namespace Coppia.Core.Fingering;
 /// <summary>Why a way costs something.</summary>
 public enum CostKind
 {
+    NotLearned,
     OutsidePositions,
     Shift,
     FrameThereAndBack,

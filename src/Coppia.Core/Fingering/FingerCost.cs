@@ -41,6 +41,7 @@ public sealed class FingerCost
         var school = player.Style.FourthFinger;
         _alone =
         [
+            new NotLearned(weights.NotLearned),
             new OutsidePositions(weights.OutsidePositions),
             new AboveFirst(weights.AboveFirst),
             new FourthWithoutReason(school, weights.FourthWithoutReason),

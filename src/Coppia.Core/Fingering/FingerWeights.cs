@@ -14,6 +14,11 @@ public sealed record FingerWeights
     public const int NotPinned = 1_000_000;
 
     /// <summary>
+    /// A note on a string or under a finger that the class has not learned: more than any way around it that stays in the hand costs.
+    /// </summary>
+    public int NotLearned { get; init; } = 150;
+
+    /// <summary>
     /// A note played outside the positions the class is allowed. Small, because such ways are offered only beside a note that has no
     /// other.
     /// </summary>

@@ -17,7 +17,7 @@ public sealed record FirstTime(Placement Placement, Bar Bar);
 /// <summary>A sounding note with the way chosen for it; no placement when no finger reaches it.</summary>
 /// <param name="Note">The note.</param>
 /// <param name="Placement">The way chosen, or null.</param>
-/// <param name="Beyond">The way lies outside the positions allowed to the class.</param>
+/// <param name="Beyond">The way lies outside the positions allowed to the class, or its finger there was not learned.</param>
 /// <param name="Pinned">The teacher fixed it.</param>
 public sealed record FingeredNote(SoundingNote Note, Placement? Placement, bool Beyond, bool Pinned)
 {
@@ -35,9 +35,11 @@ public sealed record FingeredNote(SoundingNote Note, Placement? Placement, bool 
         : this(
             step.Note,
             step.Choices[solution.Way[order]],
-            Beyond: !player.Allows(step.Choices[solution.Way[order]].Frame),
+            Beyond: IsBeyond(step.Choices[solution.Way[order]], player),
             Pinned: step.Pin is not null
         ) => (Step, _solution, _order, _player) = (step, solution, order, player);
+
+    private static bool IsBeyond(in Placement way, Player player) => !player.Allows(way.Frame) || !player.HasLearned(way);
 
     /// <summary>
     /// Its other pairs of string and finger: those that were weighed, best first, then the rest of the allowed positions.

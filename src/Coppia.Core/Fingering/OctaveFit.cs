@@ -24,6 +24,8 @@ public static class OctaveFit
     /// </summary>
     public static int OctavesFor(IReadOnlyList<SoundingNote> notes, Player player)
     {
+        if (notes.Select(n => n.Pitch).Distinct().All(p => IsInPosition(player, p)))
+            return 0;
         OctaveChoice? best = null;
         // The smaller move comes first, so that only a better one takes its place.
         foreach (var move in Moves(notes, player))
@@ -43,9 +45,12 @@ public static class OctaveFit
     public static IReadOnlyList<OctaveChoice> Choices(IReadOnlyList<SoundingNote> notes, Player player) =>
         [.. Moves(notes, player).Where(m => m.Octaves == 0 || 2 * m.OutOfReach <= notes.Count).OrderBy(m => m.Octaves)];
 
-    /// <summary>The pitch lies on an open string or under a finger in an allowed position.</summary>
+    /// <summary>The pitch lies on an open string or under a finger that the class has learned, in an allowed position.</summary>
     public static bool IsAllowed(Player player, Pitch pitch) =>
         Placements.Of(player.Instrument, pitch, openFrame: 0).Any(p => player.Allows(p));
+
+    private static bool IsInPosition(Player player, Pitch pitch) =>
+        Placements.Of(player.Instrument, pitch, openFrame: 0).Any(p => p.IsOpen || player.Allows(p.Frame));
 
     /// <summary>All moves, the smallest first, downwards before upwards.</summary>
     private static IEnumerable<OctaveChoice> Moves(IReadOnlyList<SoundingNote> notes, Player player)

@@ -50,10 +50,11 @@ internal sealed record PitchWays
         Placement[] all = [.. Placements.Fingered(instrument, pitch)];
         var open = Placements.Open(instrument, pitch, 0).Select(p => (Placement?)p).FirstOrDefault();
         Placement[] home = [.. all.Where(p => instrument.Frames[p.Frame].IsHome)];
-        var held = home.Length > 0 || open is not null;
+        Placement[] allowed = [.. all.Where(p => player.Allows(p))];
+        // What the hand has not learned in the lowest positions gives way to an allowed position where it has.
+        var held = open is not null || (allowed.Length > 0 ? home.Any(p => player.Allows(p)) : home.Length > 0);
 
         // A note that the lowest positions hold goes up only on the strings that are played there.
-        Placement[] allowed = [.. all.Where(p => player.Allows(p.Frame))];
         var always =
             held ? home
             : allowed.Length > 0 ? allowed
@@ -85,7 +86,7 @@ internal sealed record PitchWays
             throw new ImpossiblePinException(note, pin, [.. every, .. Open is { } o ? [o] : Array.Empty<Placement>()]);
         Placement[] nearest = [.. fits.Where(p => instrument.Frames[p.Frame].IsHome)];
         if (nearest.Length == 0)
-            nearest = [.. fits.Where(p => player.Allows(p.Frame))];
+            nearest = [.. fits.Where(p => player.Allows(p))];
         if (nearest.Length == 0)
             nearest = fits;
         var high = !opens && nearest.All(p => !instrument.Frames[p.Frame].IsHome);

@@ -9,6 +9,18 @@ internal sealed record OutsidePositions(int Price) : CostRule(CostKind.OutsidePo
     public override int Cost(in Situation s) => s.Hand.Player.Allows(s.At.Frame) ? 0 : Price;
 }
 
+/// <summary>A string that the class does not play on, a finger whose place it has not learned, or a lowest position it has not.</summary>
+internal sealed record NotLearned(int Price) : CostRule(CostKind.NotLearned)
+{
+    public override int Cost(in Situation s)
+    {
+        var player = s.Hand.Player;
+        return player.PlaysOn(s.At.String) && player.HasLearned(s.At) && (s.At.IsOpen || !s.Frame.IsHome || player.Allows(s.At.Frame))
+            ? 0
+            : Price;
+    }
+}
+
 /// <summary>A fingered note above first position, for each semitone that the hand stands above it.</summary>
 internal sealed record AboveFirst(int Price) : CostRule(CostKind.AboveFirst)
 {

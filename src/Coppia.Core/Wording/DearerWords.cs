@@ -12,6 +12,9 @@ public sealed class DearerWords(Choice choice, Player player)
     public string Of(CostKind kind, Placement other) =>
         kind switch
         {
+            CostKind.NotLearned when !player.PlaysOn(other.String) =>
+                $"the class does not play on the {Labels.Note(player.Instrument.Strings[other.String], player.Style)} string yet",
+            CostKind.NotLearned => $"the class has not learned {English.LowerFirst(Labels.PlaceName(other.Pair, player))} yet",
             CostKind.CrossingInSlur => "you would cross strings inside the slur",
             CostKind.Crossing => Crossing(other),
             CostKind.StringSkipped => $"the bow would jump over a string{Jump(other)}",
