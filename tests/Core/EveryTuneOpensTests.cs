@@ -119,7 +119,7 @@ public partial class EveryTuneOpensTests
             Assert.All(note.Fingered.Others, o => Assert.True(o.ExtraCost is null or >= 0));
         }
 
-        foreach (var remark in reading.BeforeLines.SelectMany(line => line))
+        foreach (var remark in reading.BeforeLines().SelectMany(line => line))
             yield return words.Remarks.Of(remark);
 
         var form = reading.Tune.Form;

@@ -86,7 +86,7 @@ public class FifthInstrumentTests
     {
         var reading = Read(Viol, "C clef=bass", "D,,F,,G,,A,,|");
         Assert.Equal("dudu", string.Concat(reading.Notes.Select(n => BowWords.Way(n.Bow)[0])));
-        Assert.Equal("Strings D and G.", reading.Text(reading.BeforeLines.First()[0]));
+        Assert.Equal("Strings D and G.", reading.Text(reading.BeforeLines().First()[0]));
         Assert.Equal(
             "Three half steps above open D: third finger in first position.",
             new ReadingWords(reading).Why(reading.Notes[1]).Finger

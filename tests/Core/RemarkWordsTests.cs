@@ -61,11 +61,20 @@ public class RemarkWordsTests
                     new ShiftCheck(3, IsOctave: false, WithFinger: 2)
                 )
             },
+            { "A note you have not met: A, third finger on E, first in bar 7, twice.", new NewToClass(new NewThing(HighA, [])) },
             {
                 "Bar 2: to third position, 1 on A for D.",
                 new HandArrives(new Bar { Number = 2 }, InThirdPosition(2, 5, 1), Note("D5"), null)
             },
         };
+
+    private static readonly MetThing HighA = new(
+        new KnownNote("violin", Pitch.Parse("E5"), Pitch.Parse("A5")),
+        new Bar { Number = 7 },
+        ["b7n1"],
+        2,
+        new Placement(3, 5, 3, 1, PlaceWord.Regular)
+    );
 
     [Theory]
     [MemberData(nameof(Remarks))]

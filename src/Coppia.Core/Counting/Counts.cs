@@ -47,7 +47,13 @@ public static class Counts
         foreach (var bar in score.Bars)
         {
             var beat = BeatOf(bar.Time, style);
-            var rhythms = style.Counting == CountingSystem.Words ? Rhythms(bar, beat, tied) : [];
+            var rhythms = new Dictionary<string, BeatRhythm>();
+            foreach (var beatOf in style.Counting == CountingSystem.Words ? FilledBeat.In(bar, beat, tied) : [])
+            {
+                foreach (var (part, id) in beatOf.NoteIds.Index())
+                    rhythms[id] = new BeatRhythm(beatOf.Pattern, part);
+            }
+
             foreach (var e in bar.Events)
             {
                 var at = bar.StartsAt + e.Onset;
@@ -91,30 +97,5 @@ public static class Counts
             Within = new Fraction(beats.Numerator % beats.Denominator, beats.Denominator),
             Beats = e.Value.Length / beat,
         };
-    }
-
-    /// <summary>For every beat that new notes fill by themselves, their rhythm; a longer note has that of a whole beat.</summary>
-    private static Dictionary<string, BeatRhythm> Rhythms(Bar bar, Fraction beat, bool tiedIn)
-    {
-        var rhythms = new Dictionary<string, BeatRhythm>();
-        foreach (var group in bar.Events.Index().GroupBy(e => (bar.StartsAt + e.Item.Onset).WholeTimes(beat)))
-        {
-            var events = group.ToArray();
-            if (events.Any(e => e.Item.IsRest || IsTiedIn(e.Index)) || !IsOnTheBeat(events[0].Item, group.Key))
-                continue;
-            var lengths = events.Select(e => e.Item.Length / beat).ToArray();
-            var alone = events.Length == 1 && lengths[0] >= Fraction.Whole;
-            var total = lengths.Aggregate(Fraction.Zero, (sum, l) => sum + l);
-            if (!alone && total != Fraction.Whole)
-                continue;
-            var pattern = alone ? "1" : string.Join(' ', lengths);
-            foreach (var (part, e) in events.Index())
-                rhythms[e.Item.Id] = new BeatRhythm(pattern, part);
-        }
-
-        return rhythms;
-
-        bool IsTiedIn(int index) => index == 0 ? tiedIn : bar.Events[index - 1].TiedOn;
-        bool IsOnTheBeat(ScoreEvent e, long whole) => bar.StartsAt + e.Onset == new Fraction(whole, 1) * beat;
     }
 }

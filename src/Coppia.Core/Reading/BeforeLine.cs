@@ -8,10 +8,12 @@ public static class BeforeLine
     /// <param name="reading">The tune as the instrument reads it.</param>
     /// <param name="firstBar">Order of the line's first bar, from 0.</param>
     /// <param name="endBar">Order of the bar after the line; past the last bar it is the end.</param>
-    public static IReadOnlyList<Remark> Of(PlayerReading reading, int firstBar, int endBar)
+    /// <param name="news">What is new to the class in the whole tune; null where no record is kept.</param>
+    public static IReadOnlyList<Remark> Of(PlayerReading reading, int firstBar, int endBar, News? news = null)
     {
         var score = reading.Score;
         Bar[] bars = [.. score.Bars.Skip(firstBar).Take(endBar - firstBar)];
+        var own = bars.ToHashSet<Bar>(ReferenceEqualityComparer.Instance);
         var line = new LineOfNotes(reading, [.. reading.NotesIn(firstBar, endBar).Where(n => n.Placement is not null)]);
         return
         [
@@ -25,6 +27,9 @@ public static class BeforeLine
             .. line.Prepare(),
             .. line.SetTheHand(),
             .. line.Shifts(),
+            .. (news ?? News.None)
+                .Of.Where(n => own.Contains(n.Met.Bar))
+                .Select(n => new Remark(new NewToClass(n), [.. n.Met.NoteIds.Take(1)])),
             .. SignsToNotice.Of(bars, firstBar == 0 ? score.TempoWords : null),
         ];
     }

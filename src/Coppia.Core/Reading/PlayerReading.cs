@@ -55,7 +55,9 @@ public sealed record PlayerReading(
     public BowCheck BowCheck => BowCheck.Of(Fingering, Tune.Bowing);
 
     /// <summary>What to say before each line of the tune.</summary>
-    public IEnumerable<IReadOnlyList<Remark>> BeforeLines => Tune.Form.Lines.Select(l => BeforeLine.Of(this, l.FirstBar, l.EndBar));
+    /// <param name="news">What is new to the class in the tune; null where no record is kept.</param>
+    public IEnumerable<IReadOnlyList<Remark>> BeforeLines(News? news = null) =>
+        Tune.Form.Lines.Select(l => BeforeLine.Of(this, l.FirstBar, l.EndBar, news));
 
     /// <param name="printed">The tune as printed.</param>
     /// <param name="printedFor">The instrument it is printed for.</param>

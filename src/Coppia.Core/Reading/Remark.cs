@@ -16,6 +16,7 @@ public enum RemarkKind
     SetHand,
     Shift,
     Signs,
+    New,
 }
 
 /// <summary>One thing a teacher says before a line.</summary>
@@ -72,6 +73,9 @@ public readonly record struct ShiftCheck(int Open, bool IsOctave, int? WithFinge
 /// <param name="At">How it plays the note it arrives on.</param>
 /// <param name="Pitch">That note.</param>
 public sealed record HandArrives(Bar Bar, Placement At, Pitch Pitch, ShiftCheck? Check) : RemarkFact(RemarkKind.Shift);
+
+/// <summary>Something that is new to the class, at its first appearance.</summary>
+public sealed record NewToClass(NewThing News) : RemarkFact(RemarkKind.New);
 
 /// <summary>Signs to look for, each with the printed numbers of its bars.</summary>
 public sealed record SignsInLine(IReadOnlyList<(Sign Sign, IReadOnlyList<int> Bars)> Signs) : RemarkFact(RemarkKind.Signs);

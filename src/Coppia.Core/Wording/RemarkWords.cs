@@ -34,6 +34,7 @@ public sealed class RemarkWords(Player player, Waymarks waymarks)
                 $"From {(together.FromOpen ? "open" : "1 on")} {String(together.To.String)} to {Sign(together.To)}: "
                     + $"put {English.List([.. together.Fingers.Fingers.Select(Figure)])} down together.",
             HandArrives arrives => Arrives(arrives),
+            NewToClass fresh => new NewsWords(Style).Sentence(fresh.News),
             SignsInLine signs => $"Look for: {string.Join(", ", signs.Signs.Select(s => SignInBars(s.Sign, s.Bars)))}.",
             _ => throw new ArgumentOutOfRangeException(nameof(remark), remark, "There are no words for this remark."),
         };
