@@ -1,6 +1,7 @@
 using System.CommandLine;
 using System.Globalization;
 using System.Text.Json;
+using System.Text.Json.Serialization;
 using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Reading;
@@ -23,6 +24,10 @@ public sealed record ReadRow(
     string Count
 )
 {
+    /// <summary>What is new to the class at this note, in words; only in JSON, where what the class knows was given.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public IReadOnlyList<string>? New { get; init; }
+
     public static ReadRow Of(ReadingNote row, ReadingWords words, Instrument instrument)
     {
         var at = row.Placement;
@@ -52,10 +57,10 @@ public static class ReadCommand
     private static readonly string[] Instruments = [.. StringSection.All.Select(i => i.Id)];
 
     public static readonly string Usage =
-        $"coppia read FILE|- --for {string.Join('|', Instruments)} [--format tsv|json] [--say] [--style FILE.json] "
-        + "[--octave -4..4] [--part N|NAME] [--tune N]";
+        $"coppia read FILE|- --for {string.Join('|', Instruments)} [--format tsv|json] [--say | --new] [--style FILE.json] "
+        + "[--known FILE.json] [--octave -4..4] [--part N|NAME] [--tune N]";
 
-    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
+    internal static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
     {
         WriteIndented = true,
         Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
@@ -68,6 +73,8 @@ public static class ReadCommand
         "json"
     );
     private static readonly Option<string?> Style = new("--style");
+    private static readonly Option<string?> Known = new("--known");
+    private static readonly Option<bool> New = new("--new");
     private static readonly Option<int?> Octave = new("--octave");
     private static readonly Option<bool> Say = new("--say");
     private static readonly Option<string?> Part = new("--part");
@@ -78,12 +85,14 @@ public static class ReadCommand
     /// </summary>
     public static int Run(string[] args, TextWriter output, TextWriter error)
     {
-        var command = new RootCommand { FileName, For, Format, Style, Octave, Say, Part, Tune };
+        var command = new RootCommand { FileName, For, Format, Style, Known, Octave, Say, New, Part, Tune };
         var asked = command.Parse(args);
-        if (asked.Errors.Count > 0 || asked.GetValue(Octave) is < -4 or > 4)
+        if (asked.Errors.Count > 0 || asked.GetValue(Octave) is < -4 or > 4 || asked.GetValue(Say) && asked.GetValue(New))
             return Files.Refuse(error, $"usage: {Usage}");
-        if (Files.Style(asked.GetValue(Style), error) is not { } style)
+        if (Files.Style(asked.GetValue(Style), error) is not { } style || Files.Known(asked.GetValue(Known), error) is not { } known)
             return 2;
+        if (asked.GetValue(New) && known.Things is null)
+            return Files.Refuse(error, "--new needs --known with a file that lists what the class knows");
         var name = asked.GetValue(For)!;
         if (style.Instrument(name) is not { } instrument)
             return Files.Refuse(error, $"“{name}” is not an instrument; expected {Labels.Instruments()}");
@@ -98,7 +107,7 @@ public static class ReadCommand
 
         foreach (var notice in result.Notices)
             error.WriteLine($"{file}:{notice.At}: {notice.Message}");
-        var player = new Player(instrument, style);
+        var player = new Player(instrument, style, known);
         var reading = PlayerReading.Of(line.Score, line.For, player, chosenOctaves: asked.GetValue(Octave));
         var words = new ReadingWords(reading);
         if (OctaveWords.Moved(reading.OctavesMoved) is { } moved)
@@ -106,11 +115,25 @@ public static class ReadCommand
         foreach (var warning in words.Warnings())
             error.WriteLine($"{file}: {warning}");
 
+        var news = known.Things is null ? null : News.In(TuneContents.Of(reading), known);
+        var asJson = asked.GetValue(Format) == "json";
         if (asked.GetValue(Say))
-            SaidAloud.Write(reading, words, output);
+            SaidAloud.Write(reading, words, news, output);
+        else if (asked.GetValue(New))
+            NewRow.Write(news!, style, asJson, output);
         else
-            WriteRows(reading.Notes.Select(n => ReadRow.Of(n, words, instrument)), asked.GetValue(Format) == "json", output);
+            WriteRows(Rows(reading, words, news), asJson, output);
         return 0;
+    }
+
+    private static IEnumerable<ReadRow> Rows(PlayerReading reading, ReadingWords words, News? news)
+    {
+        var rows = reading.Notes.Select(n => ReadRow.Of(n, words, reading.Instrument));
+        if (news is null)
+            return rows;
+        var said = new NewsWords(reading.Player.Style);
+        var first = news.Of.Where(n => n.Met.NoteIds.Count > 0).ToLookup(n => n.Met.NoteIds[0], said.Name);
+        return reading.Notes.Zip(rows, (n, row) => row with { New = [.. first[n.Note.Id]] });
     }
 
     private static void WriteRows(IEnumerable<ReadRow> rows, bool asJson, TextWriter output)

@@ -7,10 +7,12 @@ namespace Coppia.Cli;
 /// <summary>Everything that a reading says, in the order in which a teacher would say it.</summary>
 internal static class SaidAloud
 {
-    public static void Write(PlayerReading reading, ReadingWords words, TextWriter output)
+    public static void Write(PlayerReading reading, ReadingWords words, News? news, TextWriter output)
     {
         Section("How it is built", Form(reading, words));
-        foreach (var (line, remarks) in reading.Tune.Form.Lines.Zip(reading.BeforeLines))
+        if (news is not null)
+            Section("What is new", New(reading, news));
+        foreach (var (line, remarks) in reading.Tune.Form.Lines.Zip(reading.BeforeLines(news)))
         {
             var bars = reading.Score.Bars.Skip(line.FirstBar).Take(line.EndBar - line.FirstBar).Select(b => b.Number);
             Section($"Before line {FormWords.Letter(line)}, {English.Bars(bars)}", remarks.Select(words.Remarks.Of));
@@ -41,6 +43,12 @@ internal static class SaidAloud
             .. form.Passages.Select(words.Form.Passage),
             .. form.Likenesses.Select(words.Form.Likeness),
         ];
+    }
+
+    private static IEnumerable<string> New(PlayerReading reading, News news)
+    {
+        var words = new NewsWords(reading.Player.Style);
+        return news.Of.Select(words.Sentence).Append(English.Sentence(NewsWords.Parts(HowHard.Of(news))));
     }
 
     private static IEnumerable<string> Bow(PlayerReading reading)

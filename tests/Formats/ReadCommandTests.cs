@@ -1,4 +1,6 @@
+using System.Text.Json;
 using Coppia.Cli;
+using Coppia.Formats;
 
 namespace Coppia.Tests;
 
@@ -58,6 +60,57 @@ public class ReadCommandTests : IDisposable
             Run(Tune, "--for", "violin", "--octave", "-1").Error,
             StringComparison.Ordinal
         );
+    }
+
+    /// <summary>What a violin class of the first scale has not met (craft 15): the G string's A under 1, and the rest.</summary>
+    [Fact]
+    public void What_is_new_to_a_class_is_listed()
+    {
+        const string Tune = "X:1\nM:4/4\nL:1/4\nK:D\nD E F G|A, D A, z|]\n";
+        var known = _file + ".known.json";
+        File.WriteAllText(known, KnownFile.Write(UsualOrder.UpTo(Stage.FirstFingers, [StringSection.Violin])));
+        try
+        {
+            var (exit, rows, _) = Run(Tune, "--for", "violin", "--known", known, "--new");
+            Assert.Equal(0, exit);
+            Assert.Equal(
+                """
+                bar	times	weight	thing	words
+                2	2	2	note violin G3 A3	A note you have not met: A, first finger on G, first in bar 2, twice.
+                2	1	2	rest 1/4	A rest you have not met: quarter rest, bar 2, once.
+
+                """.ReplaceLineEndings("\n"),
+                rows
+            );
+            var json = JsonDocument.Parse(Run(Tune, "--for", "violin", "--known", known, "--format", "json").Out).RootElement;
+            var marked = json.EnumerateArray().Select(r => string.Join(';', r.GetProperty("new").EnumerateArray()));
+            Assert.Equal(["", "", "", "", "A, first finger on G", "", ""], marked);
+            Assert.Contains(
+                "One new note (2) and one new rest (2): 4 in all.",
+                Run(Tune, "--for", "violin", "--known", known, "--say").Out,
+                StringComparison.Ordinal
+            );
+
+            // Without the fourth finger it is not used.
+            Assert.Contains(
+                "\tA0\t",
+                Run("X:1\nL:1/4\nK:D\n(G A) G|]\n", "--for", "violin", "--known", known).Out,
+                StringComparison.Ordinal
+            );
+            Assert.Equal(2, Run(Tune, "--for", "violin", "--new").Exit);
+            File.WriteAllText(known, """{"known":["note violin G3"]}""");
+            var wrong = Run(Tune, "--for", "violin", "--known", known, "--new");
+            Assert.Equal((2, ""), (wrong.Exit, wrong.Out));
+            Assert.Contains(
+                "“note violin G3” is nothing that a class learns; expected a line such as",
+                wrong.Error,
+                StringComparison.Ordinal
+            );
+        }
+        finally
+        {
+            File.Delete(known);
+        }
     }
 
     [Theory] // A file is named from where the user stands; - is standard input.

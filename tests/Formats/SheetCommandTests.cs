@@ -193,6 +193,21 @@ public sealed class SheetCommandTests : IDisposable
         );
     }
 
+    /// <summary>A sheet stays within what the class knows (craft 12): a cello class that plays D and A strings in D major.</summary>
+    [Theory]
+    [InlineData("name-it", "D3 E3 F#3 G3 A3 B3 C#4 D4 C2 G2")]
+    [InlineData("finger-it", "D3 E3 F#3 G3 A3 B3 C#4 D4 C2 G2")]
+    public void A_sheet_asks_for_nothing_that_the_class_does_not_know(string kind, string notes)
+    {
+        File.WriteAllText(_file, KnownFile.Write(UsualOrder.UpTo(Stage.FirstFingers, [StringSection.Cello])));
+        var asked = Items(Json($"{kind} --for cello --known {_file} --count 40"))
+            .Select(i => Text(i.Question, "note"))
+            .Distinct()
+            .Order(StringComparer.Ordinal);
+        Assert.Subset(notes.Split(' ').ToHashSet(), asked.ToHashSet()!);
+        Assert.True(asked.Count() > 5);
+    }
+
     [Fact] // W3C MusicXML 4.0, read again by our own reader; other readers are asked in the suite of outside references.
     public void Every_kind_with_music_is_written_as_a_score()
     {
