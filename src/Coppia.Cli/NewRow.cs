@@ -20,13 +20,7 @@ public sealed record NewRow(int Bar, int Times, int Weight, string Thing, string
         var words = new NewsWords(style);
         NewRow[] rows =
         [
-            .. news.Of.Select(n => new NewRow(
-                n.Met.Bar.Number,
-                n.Met.Times,
-                HowHard.WeightOf(n),
-                ThingText.Of(n.Thing),
-                words.Sentence(n)
-            )),
+            .. news.Of.Select(n => new NewRow(n.Met.BarNumber, n.Met.Times, HowHard.WeightOf(n), ThingText.Of(n.Thing), words.Sentence(n))),
         ];
         if (asJson)
         {

@@ -41,6 +41,16 @@ public sealed class StyleRepository(Database database, TimeProvider clock)
         ];
     }
 
+    /// <summary>One of the house's styles; null for one that is unknown or was put away.</summary>
+    public StyleRecord? Find(long id)
+    {
+        using var connection = database.Open();
+        return connection.QuerySingleOrDefault<StyleRecord>(
+            $"SELECT {Columns} FROM style WHERE id = @id AND deleted_at IS NULL",
+            new { id }
+        );
+    }
+
     public StyleRecord? Current()
     {
         using var connection = database.Open();

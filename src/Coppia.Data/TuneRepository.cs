@@ -32,25 +32,9 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
     public TunePage List(TuneQuery query)
     {
         using var connection = database.Open();
-        var words = SearchKey.Words(query.Words);
-        // Nothing but signs: no word begins with them.
-        if (words is "" && query.Words.Trim().Length > 0)
+        if (Where(query) is not { } where)
             return new TunePage([], 0);
-        var where = "deleted_at IS NULL";
-        if (words.Length > 0)
-            where += " AND id IN (SELECT rowid FROM tune_search WHERE tune_search MATCH @words)";
-        if (query.Instrument is not null)
-            where += $" AND (printed_for = @Instrument OR id IN ({WithALineFor}))";
-        if (query.Key is not null)
-            where += " AND key_name = @Key";
-        var asked = new
-        {
-            words,
-            query.Instrument,
-            query.Key,
-            query.From,
-            query.Count,
-        };
+        var asked = Asked(query);
         return new TunePage(
             [
                 .. connection.Query<TuneRecord>(
@@ -61,6 +45,52 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
             connection.ExecuteScalar<int>($"SELECT count(*) FROM tune WHERE {where}", asked)
         );
     }
+
+    /// <summary>All tunes that fit a query, however many, in its order: their numbers and versions.</summary>
+    public IReadOnlyList<(long Id, int Version)> Fitting(TuneQuery query)
+    {
+        using var connection = database.Open();
+        return Where(query) is { } where
+            ? [.. connection.Query<(long, int)>($"SELECT id, version FROM tune WHERE {where} ORDER BY {Orders[query.Order]}", Asked(query))]
+            : [];
+    }
+
+    /// <summary>Tunes by their numbers, in that order, without their sources; those that are gone are left out.</summary>
+    public IReadOnlyList<TuneRecord> Among(IReadOnlyList<long> ids)
+    {
+        using var connection = database.Open();
+        var found = connection
+            .Query<TuneRecord>($"SELECT {ColumnsWithoutSource} FROM tune WHERE id IN @ids AND deleted_at IS NULL", new { ids })
+            .ToDictionary(t => t.Id);
+        return [.. ids.Where(found.ContainsKey).Select(id => found[id])];
+    }
+
+    /// <summary>The condition of a query; null where it can fit nothing.</summary>
+    private static string? Where(TuneQuery query)
+    {
+        var words = SearchKey.Words(query.Words);
+        // Nothing but signs: no word begins with them.
+        if (words is "" && query.Words.Trim().Length > 0)
+            return null;
+        var where = "deleted_at IS NULL";
+        if (words.Length > 0)
+            where += " AND id IN (SELECT rowid FROM tune_search WHERE tune_search MATCH @words)";
+        if (query.Instrument is not null)
+            where += $" AND (printed_for = @Instrument OR id IN ({WithALineFor}))";
+        if (query.Key is not null)
+            where += " AND key_name = @Key";
+        return where;
+    }
+
+    private static object Asked(TuneQuery query) =>
+        new
+        {
+            words = SearchKey.Words(query.Words),
+            query.Instrument,
+            query.Key,
+            query.From,
+            query.Count,
+        };
 
     private const string WithALineFor = """
         SELECT id FROM tune

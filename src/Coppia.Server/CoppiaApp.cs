@@ -61,6 +61,8 @@ public static class CoppiaApp
         app.MapExercises();
         app.MapSheets();
         app.MapDrills();
+        app.MapClasses();
+        app.MapKnown();
         app.MapKeeping();
         app.MapNothing();
         app.MapPage(options.WebFolder);
@@ -134,9 +136,15 @@ public static class CoppiaApp
         services.AddSingleton<BowRepository>();
         services.AddSingleton<StyleRepository>();
         services.AddSingleton<SheetRepository>();
+        services.AddSingleton<ClassRepository>();
+        services.AddSingleton<LearnerRepository>();
+        services.AddSingleton<KnownRepository>();
         services.AddSingleton<Styles>();
+        services.AddSingleton<ForWhom>();
         services.AddMemoryCache(o => o.SizeLimit = Readings.Room);
         services.AddSingleton<Readings>();
+        services.AddSingleton<TuneMarks>();
+        services.AddSingleton<TuneFits>();
         services.AddSingleton<SheetParts>();
         services.AddSingleton<SheetFiles>();
         services.AddSingleton<Everything>();

@@ -117,7 +117,7 @@ internal static class DrillEndpoints
         ExerciseEndpoints.Made(
             () =>
             {
-                var player = parts.Players([asked.Instrument])[0];
+                var player = parts.Learner(asked.Instrument);
                 if (asked.String < 0 || asked.String >= player.Instrument.Strings.Count || asked.Fifths is < -7 or > 7)
                     throw new FormatException("There is no such string or key.");
                 var key = new KeySignature(asked.Fifths);

@@ -156,6 +156,7 @@ internal static class ReadingEndpoints
         if (readings.Missing(id, request.Instrument, out var kept, out var player) is { } problem)
             return problem;
         var reading = readings.Of(kept, player);
+        var news = readings.NewsOf(kept, player);
         var remarks = new RemarkWords(player, reading.Score.Waymarks);
         var (firsts, bars) = (request.Starts, reading.Score.Bars.Count);
         for (var i = 0; i < firsts.Count; i++)
@@ -173,7 +174,7 @@ internal static class ReadingEndpoints
                     (IReadOnlyList<RemarkView>)
                         [
                             .. BeforeLine
-                                .Of(reading, first, i + 1 < firsts.Count ? firsts[i + 1] : bars)
+                                .Of(reading, first, i + 1 < firsts.Count ? firsts[i + 1] : bars, news)
                                 .Select(r => new RemarkView(r.Kind, remarks.Of(r), r.NoteIds)),
                         ]
             ),

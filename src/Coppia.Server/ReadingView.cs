@@ -44,10 +44,11 @@ public sealed record ReadingView(
     IReadOnlyList<int> Order,
     int TempoQuarters,
     IReadOnlyList<ValueLevelView> Values,
-    IReadOnlyList<DroneView> Drones
+    IReadOnlyList<DroneView> Drones,
+    NewsView? News
 )
 {
-    internal static ReadingView Of(KeptTune kept, PlayerReading reading, FixedPairs pairs)
+    internal static ReadingView Of(KeptTune kept, PlayerReading reading, FixedPairs pairs, NewsView? news)
     {
         var (player, score) = (reading.Player, reading.Score);
         var style = player.Style;
@@ -112,7 +113,8 @@ public sealed record ReadingView(
                 .. Enumerable
                     .Range(LowestDrone, 12)
                     .Select(midi => new DroneView(Labels.Note(Spelling.InKey(midi, score.Key), style), midi)),
-            ]
+            ],
+            News: news
         );
     }
 
@@ -243,7 +245,7 @@ public sealed record ReadingView(
                     o.Placement.Finger,
                     Labels.Pair(o.Placement.Pair, player),
                     o.ExtraCost,
-                    !player.Allows(o.Placement.Frame)
+                    !player.Allows(o.Placement.Frame) || !player.HasLearned(o.Placement)
                 )),
             ],
             Next: NextWay.After(row.Fingered, others, player)

@@ -23,7 +23,7 @@ internal sealed class Readings(
     PinRepository pins,
     OctaveRepository octaves,
     BowRepository bows,
-    Styles styles,
+    ForWhom forWhom,
     IMemoryCache memory,
     Waiting waiting,
     IOptions<JsonOptions> json
@@ -68,7 +68,7 @@ internal sealed class Readings(
     public ProblemHttpResult? Missing(long id, string instrument, out KeptTune kept, out Player player)
     {
         kept = null!;
-        if ((styles.Missing(instrument, out player) ?? Missing(id, out kept)) is { } missing)
+        if ((forWhom.Missing(instrument, out player) ?? Missing(id, out kept)) is { } missing)
             return missing;
         kept = kept.For(player.Instrument.Id);
         return null;
@@ -80,16 +80,27 @@ internal sealed class Readings(
         return Solved(kept, player, fixedPairs);
     }
 
+    /// <summary>Everything that the class has to know to play the tune.</summary>
+    public IReadOnlyList<MetThing> ContentsOf(KeptTune kept, Player player)
+    {
+        var fixedPairs = PinsOf(kept, player);
+        return Remembered("contents " + Key(kept, player, fixedPairs), kept, () => TuneContents.Of(Solved(kept, player, fixedPairs)));
+    }
+
+    /// <summary>What in the tune is new to the class; nothing where no record is kept.</summary>
+    public News NewsOf(KeptTune kept, Player player) =>
+        player.Known.Things is null ? News.None : News.In(ContentsOf(kept, player), player.Known);
+
     /// <summary>The reading as the screens get it, kept as the bytes that are sent.</summary>
     public byte[] JsonOf(KeptTune kept, Player player)
     {
         var fixedPairs = PinsOf(kept, player);
         return Remembered(
-            "answer " + Key(kept, player, fixedPairs),
+            $"answer {Key(kept, player, fixedPairs)} {player.Known.Key}",
             kept,
             () =>
                 JsonSerializer.SerializeToUtf8Bytes(
-                    ReadingView.Of(kept, Solved(kept, player, fixedPairs), fixedPairs),
+                    ReadingView.Of(kept, Solved(kept, player, fixedPairs), fixedPairs, NewsView.Of(NewsOf(kept, player), player)),
                     json.Value.SerializerOptions
                 )
         );
@@ -130,7 +141,8 @@ internal sealed class Readings(
         PlayerReading.Of(
             MusicOf(kept, player.Style, pairs.Bows),
             PrintedForOf(kept, player.Style),
-            player,
+            // What can be read does not move a finger, and is not looked at here.
+            new Player(player.Instrument, player.Style, player.Known.Hands),
             pairs.AsPins(),
             pairs.Octaves,
             waiting.Stop
@@ -157,13 +169,13 @@ internal sealed class Readings(
     private string TuneKey(KeptTune kept, IReadOnlyList<BowEdit> taken) =>
         string.Join(
             ' ',
-            taken.Select(b => $"{b.NoteId}:{b.Kind}").Prepend($"{kept.Tune.Id} {kept.Tune.Version} {kept.Line.Key} {styles.Current().Key}")
+            taken.Select(b => $"{b.NoteId}:{b.Kind}").Prepend($"{kept.Tune.Id} {kept.Tune.Version} {kept.Line.Key} {forWhom.Style.Key}")
         );
 
     private string Key(KeptTune kept, Player player, FixedPairs pairs)
     {
         var fixedByTeacher = string.Join(' ', pairs.Kept.Select(p => $"{p.NoteId}:{p.String}:{p.Finger}"));
-        return $"{player.Instrument.Id} {player.Known.Key} {pairs.UsesPrinted} {pairs.Octaves} {fixedByTeacher} "
+        return $"{player.Instrument.Id} {player.Known.Hands.Key} {pairs.UsesPrinted} {pairs.Octaves} {fixedByTeacher} "
             + TuneKey(kept, pairs.Bows);
     }
 

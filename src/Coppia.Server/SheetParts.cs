@@ -15,7 +15,7 @@ public sealed record KeptItem(int At, SheetItemDoc Item);
 public sealed record MakePart(IReadOnlyList<string> Instruments, PartRequest Request, IReadOnlyList<KeptItem>? Kept = null);
 
 /// <summary>Makes parts of sheets, and reads kept ones.</summary>
-internal sealed class SheetParts(Styles styles, Readings readings, Waiting waiting)
+internal sealed class SheetParts(ForWhom forWhom, Readings readings, Waiting waiting)
 {
     private const int MostParts = 40;
     private const int MostItems = 300;
@@ -27,7 +27,7 @@ internal sealed class SheetParts(Styles styles, Readings readings, Waiting waiti
     {
         waiting.Stop.ThrowIfCancellationRequested();
         var players = Players(asked.Instruments);
-        var request = Read(asked.Request, players);
+        var request = Read(asked.Request, [.. players.Select(p => Learner(p, asked.Request))]);
         var sheets = Sheet.Of(request);
         var made = Enumerable
             .Range(0, sheets[0].Items.Count)
@@ -192,9 +192,29 @@ internal sealed class SheetParts(Styles styles, Readings readings, Waiting waiti
             items
         );
 
+    /// <summary>
+    /// The player as the class knows the instrument: what is made stays within that, but for what it is to teach, a tune's own things among
+    /// them.
+    /// </summary>
+    private Player Learner(Player player, PartRequest asked)
+    {
+        var known = forWhom.Known.With(ForWhom.Things(asked.Teach ?? []));
+        if (known.Things is not null && asked.TuneId is { } id && readings.Find(id) is { } kept)
+            known = known.With(readings.ContentsOf(kept.For(player.Instrument.Id), Learner(player.Instrument.Id)).Select(m => m.Thing));
+        return new Player(player.Instrument, player.Style, known);
+    }
+
+    /// <summary>A player as the class knows the instrument.</summary>
+    internal Player Learner(string instrument)
+    {
+        var player = Players([instrument])[0];
+        return new Player(player.Instrument, player.Style, forWhom.Known);
+    }
+
+    /// <summary>Players who may do everything: what was made once is read, whatever the class knows.</summary>
     internal Player[] Players(IReadOnlyList<string> instruments)
     {
-        var style = styles.Current().Style;
+        var style = forWhom.Style.Style;
         if (instruments.Count == 0 || instruments.Distinct().Count() != instruments.Count)
             throw new FormatException($"Choose at least one instrument, each once: {Labels.Instruments()}.");
         return

@@ -33,7 +33,8 @@ public sealed record PartRequest(
     int Octaves = 1,
     int? Count = null,
     int Seed = 1,
-    long? TuneId = null
+    long? TuneId = null,
+    IReadOnlyList<string>? Teach = null
 );
 
 /// <summary>A question as it is kept: what is asked, by instrument.</summary>

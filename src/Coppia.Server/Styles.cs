@@ -11,9 +11,13 @@ internal sealed class Styles(StyleRepository repository)
     private (string Json, HouseStyle Style) _last = ("", HouseStyle.Default);
 
     /// <summary>The current style, and a key that differs between any two styles that differ.</summary>
-    public (HouseStyle Style, string Key) Current()
+    public (HouseStyle Style, string Key) Current() => Of(null);
+
+    /// <summary>A kept style, or the current one in place of none and of one that is gone.</summary>
+    public (HouseStyle Style, string Key) Of(long? id)
     {
-        if (repository.Current() is not { } kept)
+        var kept = (id is { } own ? repository.Find(own) : null) ?? repository.Current();
+        if (kept is null)
             return (HouseStyle.Default, "");
         var last = _last;
         if (last.Json != kept.Json)

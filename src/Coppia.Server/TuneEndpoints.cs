@@ -1,6 +1,7 @@
 using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
+using Coppia.Core.Reading;
 using Coppia.Core.Wording;
 using Coppia.Data;
 using Coppia.Formats;
@@ -57,40 +58,86 @@ internal static class TuneEndpoints
 
     private static Results<Ok<TuneListView>, ProblemHttpResult> List(
         TuneRepository repository,
-        Styles styles,
+        TuneFits fits,
+        ForWhom forWhom,
         string? search,
         string? order,
         string? instrument,
         string? key,
+        string? reach,
         int from = 0,
         int count = 100
     )
     {
-        if (!Choices.Read<TuneOrder>(order ?? nameof(TuneOrder.Title), out var known))
+        var byHard = string.Equals(order, ByHard, StringComparison.OrdinalIgnoreCase);
+        if (!Choices.Read<TuneOrder>(byHard ? nameof(TuneOrder.Title) : order ?? nameof(TuneOrder.Title), out var known))
             return TypedResults.Problem(
                 statusCode: 400,
-                title: $"“{order}” is not an order; expected one of {Choices.Expected<TuneOrder>()}."
+                title: $"“{order}” is not an order; expected one of {Choices.Expected<TuneOrder>()}, {ByHard}."
             );
+        Reach? within = null;
+        if (!string.IsNullOrEmpty(reach))
+        {
+            if (!Choices.Read<Reach>(reach, out var asked))
+                return TypedResults.Problem(
+                    statusCode: 400,
+                    title: $"“{reach}” is not a reach; expected one of {Choices.Expected<Reach>()}."
+                );
+            within = asked;
+        }
+
         if (!string.IsNullOrEmpty(instrument) && StringSection.Named(instrument) is null)
             return Problems.NoInstrument(instrument);
         if (Problems.NoPage(from, count, "tunes") is { } problem)
             return problem;
+        var query = new TuneQuery(
+            Words: search ?? "",
+            Order: known,
+            Instrument: string.IsNullOrEmpty(instrument) ? null : instrument,
+            Key: string.IsNullOrEmpty(key) ? null : key,
+            From: from,
+            Count: count
+        );
         return TypedResults.Ok(
-            Listed(
-                repository.List(
-                    new TuneQuery(
-                        Words: search ?? "",
-                        Order: known,
-                        Instrument: string.IsNullOrEmpty(instrument) ? null : instrument,
-                        Key: string.IsNullOrEmpty(key) ? null : key,
-                        From: from,
-                        Count: count
-                    )
-                ),
-                styles
-            )
+            (byHard || within is not null) && forWhom.Class is not null
+                ? Fitting(repository, fits, forWhom, query, byHard, within)
+                : Listed(repository, fits, forWhom, query)
         );
     }
+
+    /// <summary>The order of how hard the tunes are for the class, the easiest first.</summary>
+    private const string ByHard = "hard";
+
+    private static TuneListView Listed(TuneRepository repository, TuneFits fits, ForWhom forWhom, TuneQuery query)
+    {
+        var page = repository.List(query);
+        var (each, working) = fits.Of([.. page.Tunes.Select(t => (t.Id, t.Version))]);
+        return new TuneListView([.. page.Tunes.Select(t => Summary(t, each, forWhom))], page.Total, working);
+    }
+
+    /// <summary>Tunes by how they fit the class; those that are not worked out yet come last.</summary>
+    private static TuneListView Fitting(
+        TuneRepository repository,
+        TuneFits fits,
+        ForWhom forWhom,
+        TuneQuery query,
+        bool byHard,
+        Reach? within
+    )
+    {
+        var all = repository.Fitting(query);
+        var (each, working) = fits.Of(all);
+        var ids = all.Select(t => t.Id).Where(id => within is null || each.TryGetValue(id, out var fit) && fit.Reach == within);
+        long[] ordered = [.. byHard ? ids.OrderBy(id => each.TryGetValue(id, out var fit) ? fit.Weight : int.MaxValue) : ids];
+        var page = repository.Among([.. ordered.Skip(query.From).Take(query.Count)]);
+        return new TuneListView([.. page.Select(t => Summary(t, each, forWhom))], ordered.Length, working);
+    }
+
+    private static TuneSummary Summary(TuneRecord tune, IReadOnlyDictionary<long, TuneFit> fits, ForWhom forWhom) =>
+        TuneSummary.Of(tune).Named(forWhom.Style.Style) with
+        {
+            Fit = fits.GetValueOrDefault(tune.Id),
+        };
 
     private static TuneListView Listed(TunePage page, Styles styles)
     {

@@ -20,7 +20,8 @@ public sealed record TuneSummary(
     int Version,
     DateTime CreatedAt,
     DateTime ChangedAt,
-    DateTime? DeletedAt
+    DateTime? DeletedAt,
+    TuneFit? Fit = null
 )
 {
     public static TuneSummary Of(TuneRecord t) =>
@@ -45,7 +46,8 @@ public sealed record TuneSummary(
 
 /// <summary>Some of the tunes that were asked for.</summary>
 /// <param name="Total">How many there are in all.</param>
-public sealed record TuneListView(IReadOnlyList<TuneSummary> Tunes, int Total);
+/// <param name="Working">How far the work on how they fit the class has come; null where it is done or nothing is asked.</param>
+public sealed record TuneListView(IReadOnlyList<TuneSummary> Tunes, int Total, Working? Working = null);
 
 /// <summary>A key to choose tunes by.</summary>
 /// <param name="Key">As it is asked for.</param>

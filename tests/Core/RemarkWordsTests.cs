@@ -68,13 +68,10 @@ public class RemarkWordsTests
             },
         };
 
-    private static readonly MetThing HighA = new(
-        new KnownNote("violin", Pitch.Parse("E5"), Pitch.Parse("A5")),
-        new Bar { Number = 7 },
-        ["b7n1"],
-        2,
-        new Placement(3, 5, 3, 1, PlaceWord.Regular)
-    );
+    private static readonly MetThing HighA = new(new KnownNote("violin", Pitch.Parse("E5"), Pitch.Parse("A5")), "b7", 7, ["b7n1"], 2)
+    {
+        Place = new Placement(3, 5, 3, 1, PlaceWord.Regular),
+    };
 
     [Theory]
     [MemberData(nameof(Remarks))]

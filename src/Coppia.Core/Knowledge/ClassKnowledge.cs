@@ -96,7 +96,11 @@ public sealed record ClassKnowledge
                 (instrument, own) =>
                 {
                     var positions = own.OfType<KnownPosition>().Select(p => p.Position).ToHashSet();
-                    return instrument.Frames.Where(f => positions.Contains(f.Position)).Select(f => f.Height);
+                    // Everybody begins in first position, whatever else is known.
+                    return instrument
+                        .Frames.Where(f => positions.Contains(f.Position))
+                        .Select(f => f.Height)
+                        .Append(instrument.FirstHeight);
                 }
             ),
             Strings = EachInstrument(things, (_, own) => own.OfType<KnownNote>().Select(n => n.Open.Letter)),
@@ -114,6 +118,9 @@ public sealed record ClassKnowledge
 
         static Skills If(bool known, Skills skill) => known ? skill : Skills.None;
     }
+
+    /// <summary>The same class when it has learned some things more; where no record is kept, the same.</summary>
+    public ClassKnowledge With(IEnumerable<KnownThing> learned) => Things is null ? this : Of(Things.Concat(learned));
 
     public bool Has(Skills skill) => (Skills & skill) != 0;
 

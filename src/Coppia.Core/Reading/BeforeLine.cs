@@ -13,7 +13,7 @@ public static class BeforeLine
     {
         var score = reading.Score;
         Bar[] bars = [.. score.Bars.Skip(firstBar).Take(endBar - firstBar)];
-        var own = bars.ToHashSet<Bar>(ReferenceEqualityComparer.Instance);
+        var own = bars.Select(b => b.Id).ToHashSet();
         var line = new LineOfNotes(reading, [.. reading.NotesIn(firstBar, endBar).Where(n => n.Placement is not null)]);
         return
         [
@@ -28,7 +28,7 @@ public static class BeforeLine
             .. line.SetTheHand(),
             .. line.Shifts(),
             .. (news ?? News.None)
-                .Of.Where(n => own.Contains(n.Met.Bar))
+                .Of.Where(n => own.Contains(n.Met.BarId))
                 .Select(n => new Remark(new NewToClass(n), [.. n.Met.NoteIds.Take(1)])),
             .. SignsToNotice.Of(bars, firstBar == 0 ? score.TempoWords : null),
         ];

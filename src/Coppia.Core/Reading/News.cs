@@ -24,32 +24,14 @@ public sealed record News(IReadOnlyList<NewThing> Of)
     public static News In(IReadOnlyList<MetThing> met, ClassKnowledge known)
     {
         MetThing[] fresh = [.. met.Where(m => !known.Knows(m.Thing))];
+        var all = fresh.Select(m => m.Thing).ToHashSet();
         // A new finger or position is one thing to teach; the notes that it alone plays come with it.
-        var bringer = new Dictionary<string, MetThing>();
-        foreach (var m in fresh.Where(m => m.Thing is KnownPosition or KnownFinger).OrderBy(m => m.Thing.Kind))
-        {
-            foreach (var id in m.NoteIds)
-                bringer.TryAdd(id, m);
-        }
+        var brought = fresh.Where(m => Bringer(m) is not null).ToLookup(m => Bringer(m)!);
+        return new News([.. fresh.Where(m => Bringer(m) is null).Select(m => new NewThing(m, [.. brought[m.Thing]]))]);
 
-        var brought = fresh.Where(m => m.Thing is KnownNote).ToLookup(Bringer);
-        return new News([
-            .. fresh
-                .Where(m => m.Thing is not KnownNote || Bringer(m) is null)
-                .Select(m => new NewThing(m, m.Thing is KnownNote ? [] : [.. brought[m]])),
-        ]);
-
-        MetThing? Bringer(MetThing note)
-        {
-            MetThing? by = null;
-            foreach (var id in note.NoteIds)
-            {
-                if (!bringer.TryGetValue(id, out var one) || by is not null && !ReferenceEquals(by, one))
-                    return null;
-                by = one;
-            }
-
-            return by;
-        }
+        KnownThing? Bringer(MetThing note) =>
+            note.InPosition is { } position && all.Contains(position) ? position
+            : note.ByFinger is { } finger && all.Contains(finger) ? finger
+            : null;
     }
 }

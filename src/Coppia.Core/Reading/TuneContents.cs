@@ -42,11 +42,13 @@ public static class TuneContents
         {
             if (note.Placement is not { } at)
                 continue;
-            met.Add(new KnownNote(id, instrument.Strings[at.String], note.Note.Pitch), note.Note.Bar, note.Note.Id, at);
-            if (at.IsOpen)
-                continue;
-            met.Add(new KnownFinger(id, at.Place), note.Note.Bar, note.Note.Id);
-            met.Add(new KnownPosition(id, instrument.Frames[at.Frame].Position), note.Note.Bar, note.Note.Id);
+            var finger = at.IsOpen ? null : new KnownFinger(id, at.Place);
+            var position = at.IsOpen ? null : new KnownPosition(id, instrument.Frames[at.Frame].Position);
+            met.AddNote(new KnownNote(id, instrument.Strings[at.String], note.Note.Pitch), note.Note, at, finger, position);
+            if (finger is not null)
+                met.Add(finger, note.Note.Bar, note.Note.Id);
+            if (position is not null)
+                met.Add(position, note.Note.Bar, note.Note.Id);
         }
     }
 
@@ -182,36 +184,69 @@ public static class TuneContents
     /// <summary>Things as they are met.</summary>
     private sealed class Collected(IReadOnlyList<Bar> bars)
     {
-        private sealed record Found(Bar Bar, Placement? Place)
+        private sealed record Found(MetThing First, List<string> NoteIds)
         {
             public int Times { get; set; }
 
-            public List<string> NoteIds { get; } = [];
+            public bool OneFinger { get; set; } = true;
+
+            public bool OnePosition { get; set; } = true;
         }
 
         private readonly Dictionary<KnownThing, Found> _found = [];
 
-        public void Add(KnownThing thing, Bar bar, string? note = null, Placement? place = null) =>
-            Add(thing, bar, note is null ? [] : [note], place);
+        public void Add(KnownThing thing, Bar bar, string? note = null) => Add(thing, bar, note is null ? [] : [note]);
 
-        public void Add(KnownThing thing, Bar bar, IReadOnlyList<string> notes, Placement? place = null)
+        public void Add(KnownThing thing, Bar bar, IReadOnlyList<string> notes)
         {
-            if (!_found.TryGetValue(thing, out var found))
-                _found.Add(thing, found = new Found(bar, place));
+            var found = Find(thing, bar);
             found.Times++;
             found.NoteIds.AddRange(notes);
         }
 
+        public void AddNote(KnownNote thing, SoundingNote note, Placement at, KnownThing? finger, KnownThing? position)
+        {
+            if (!_found.TryGetValue(thing, out var found))
+            {
+                var first = new MetThing(thing, note.Bar.Id, note.Bar.Number, [], 0)
+                {
+                    Place = at,
+                    ByFinger = finger,
+                    InPosition = position,
+                };
+                _found.Add(thing, found = new Found(first, []));
+            }
+
+            found.OneFinger &= found.First.ByFinger == finger;
+            found.OnePosition &= found.First.InPosition == position;
+            Add(thing, note.Bar, note.Id);
+        }
+
         public IReadOnlyList<MetThing> InOrder()
         {
-            var orders = bars.Index().ToDictionary(b => b.Item, b => b.Index, ReferenceEqualityComparer.Instance as IEqualityComparer<Bar>);
+            var orders = bars.Index().ToDictionary(b => b.Item.Id, b => b.Index);
             return
             [
                 .. _found
-                    .Select(f => new MetThing(f.Key, f.Value.Bar, f.Value.NoteIds, f.Value.Times, f.Value.Place))
-                    .OrderBy(m => orders[m.Bar])
+                    .Values.Select(f =>
+                        f.First with
+                        {
+                            NoteIds = f.NoteIds,
+                            Times = f.Times,
+                            ByFinger = f.OneFinger ? f.First.ByFinger : null,
+                            InPosition = f.OnePosition ? f.First.InPosition : null,
+                        }
+                    )
+                    .OrderBy(m => orders[m.BarId])
                     .ThenBy(m => m.Thing.Kind),
             ];
+        }
+
+        private Found Find(KnownThing thing, Bar bar)
+        {
+            if (!_found.TryGetValue(thing, out var found))
+                _found.Add(thing, found = new Found(new MetThing(thing, bar.Id, bar.Number, [], 0), []));
+            return found;
         }
     }
 }

@@ -9,5 +9,8 @@ public static class BarWords
     public static string Spoken(this Bar bar) => bar.Number == 0 ? "Pick-up" : $"Bar {bar.Number}";
 
     /// <summary>"bar 6", or "the pick-up", within a sentence.</summary>
-    public static string Named(this Bar bar) => bar.Number == 0 ? "the pick-up" : $"bar {bar.Number}";
+    public static string Named(this Bar bar) => Named(bar.Number);
+
+    /// <inheritdoc cref="Named(Bar)"/>
+    public static string Named(int number) => number == 0 ? "the pick-up" : $"bar {number}";
 }

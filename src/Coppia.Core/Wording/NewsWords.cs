@@ -23,7 +23,7 @@ public sealed class NewsWords(HouseStyle style)
     /// <summary>"bar 14, three times"; of a signature or meter only the bar.</summary>
     public static string Where(MetThing met)
     {
-        var bar = met.Bar.Named();
+        var bar = BarWords.Named(met.BarNumber);
         if (met.Thing is KnownKey or KnownMeter)
             return met.Times == 1 ? $"from {bar} on" : $"first in {bar}";
         return met.Times switch

@@ -1,0 +1,113 @@
+using Coppia.Core.Knowledge;
+using Coppia.Core.Reading;
+using Coppia.Core.Wording;
+using Coppia.Data;
+using Microsoft.Extensions.Caching.Memory;
+
+namespace Coppia.Server;
+
+/// <summary>How a tune fits a class: how hard it is for the section that has the most to learn by it.</summary>
+/// <param name="Count">New things to teach.</param>
+/// <param name="Weight">What they weigh together.</param>
+/// <param name="Words">"one new thing".</param>
+/// <param name="Parts">How hard it is, told in parts.</param>
+/// <param name="New">The new things by name, what all learn first, then section by section.</param>
+public sealed record TuneFit(int Count, int Weight, Reach Reach, string Words, string Parts, IReadOnlyList<string> New);
+
+/// <summary>How far a long work has come.</summary>
+public sealed record Working(int Done, int Of);
+
+/// <summary>
+/// How tunes fit classes. What a tune contains for a hand is worked out once and remembered; what a class then learns of values, signs and
+/// notes costs a look at its list. A library that was never looked at is worked through in slices, and each answer tells how far.
+/// </summary>
+internal sealed class TuneFits(ForWhom forWhom, Readings readings, LearnerRepository learners, TuneMarks marks, Waiting waiting)
+    : IDisposable
+{
+    /// <summary>A library of 5,000 tunes for four instruments, and as many again.</summary>
+    private const int Room = 40_000;
+
+    /// <summary>So long one answer may work on what is not known yet.</summary>
+    private static readonly TimeSpan Slice = TimeSpan.FromMilliseconds(600);
+
+    private readonly MemoryCache _contents = new(new MemoryCacheOptions { SizeLimit = Room });
+
+    /// <summary>For each tune how it fits the class of this request; those that there was no time for, or that cannot be read, are
+    /// missing.</summary>
+    /// <param name="first">Which of them are worked out first.</param>
+    public (IReadOnlyDictionary<long, TuneFit> Fits, Working? Working) Of(
+        IReadOnlyList<(long Id, int Version)> tunes,
+        IEnumerable<(long Id, int Version)>? first = null
+    )
+    {
+        var fits = new Dictionary<long, TuneFit>();
+        if (forWhom.Class is not { } one)
+            return (fits, null);
+        var (style, known) = (forWhom.Style, forWhom.KnownBy(one));
+        Player[] players =
+        [
+            .. ClassEndpoints.SectionOf(learners.Of(one.Id).Select(l => l.Instrument)).Select(i => new Player(i, style.Style, known)),
+        ];
+        if (players.Length == 0)
+            return (fits, null);
+        string[] hands = [.. players.Select(p => $"{p.Instrument.Id} {known.Hands.Key} {style.Key}")];
+        var set = marks.All();
+        var until = TimeProvider.System.GetTimestamp();
+        var done = 0;
+        foreach (var tune in (first ?? []).Concat(tunes).Distinct())
+        {
+            waiting.Stop.ThrowIfCancellationRequested();
+            var inTime = TimeProvider.System.GetElapsedTime(until) < Slice;
+            var marked = set.GetValueOrDefault(tune.Id, "");
+            var contents = players.Select((p, i) => Contents(tune, p, $"{hands[i]} {marked}", inTime)).ToArray();
+            if (contents.Any(c => c is null))
+                continue;
+            done++;
+            if (contents.All(c => c!.Count > 0))
+                fits[tune.Id] = FitOf(players, contents!, known);
+        }
+
+        return (fits, done < tunes.Count ? new Working(done, tunes.Count) : null);
+    }
+
+    /// <summary>What a tune contains; nothing for one that cannot be read, null where it is not known and there is no time.</summary>
+    private IReadOnlyList<MetThing>? Contents((long Id, int Version) tune, Player player, string hand, bool inTime)
+    {
+        var key = (tune.Id, tune.Version, hand);
+        if (_contents.TryGetValue(key, out IReadOnlyList<MetThing>? known))
+            return known;
+        if (!inTime)
+            return null;
+        IReadOnlyList<MetThing> met = [];
+        if (readings.Missing(tune.Id, out var kept) is null)
+            // Which notes they are is not asked here, and would fill the memory.
+            met = [.. readings.ContentsOf(kept.For(player.Instrument.Id), player).Select(m => m with { NoteIds = [] })];
+        return _contents.Set(key, met, new MemoryCacheEntryOptions { Size = 1 });
+    }
+
+    private static TuneFit FitOf(Player[] players, IReadOnlyList<MetThing>[] contents, ClassKnowledge known)
+    {
+        News[] each = [.. contents.Select(c => News.In(c, known))];
+        HowHard[] hard = [.. each.Select(HowHard.Of)];
+        var (most, hardest) = (hard.MaxBy(h => h.Count)!, hard.MaxBy(h => h.Weight)!);
+        var shared = each.SelectMany(n => n.Of).Where(n => n.Thing.InstrumentId is null).DistinctBy(n => n.Thing);
+        var words = new NewsWords(players[0].Style);
+        return new TuneFit(
+            most.Count,
+            hardest.Weight,
+            most.Reach,
+            NewsWords.Count(most),
+            NewsWords.Parts(hardest),
+            [
+                .. shared.Select(words.Name),
+                .. players
+                    .Zip(each)
+                    .SelectMany(s =>
+                        s.Second.Of.Where(n => n.Thing.InstrumentId is not null).Select(n => $"{s.First.Instrument.Name}: {words.Name(n)}")
+                    ),
+            ]
+        );
+    }
+
+    public void Dispose() => _contents.Dispose();
+}
