@@ -199,6 +199,18 @@ public class NewsTests
     public void The_class_plays_what_it_has_learned(string instrument, string key, string music, Stage stage, string pairs) =>
         Assert.Equal(pairs, Pairs(instrument, key, music, UpTo(stage, instrument)));
 
+    /// <summary>
+    /// Where nothing was learned for a note, it is played as a beginner would, not far up the neck: G♯ on the cello's D string by the
+    /// forward stretch (craft 19), beside an E that no first position reaches.
+    /// </summary>
+    [Fact]
+    public void What_has_no_learned_way_is_played_as_ever()
+    {
+        const string Music = "^G, A, E, A, ^G,";
+        Assert.Equal(Pairs("cello", "C", Music, ClassKnowledge.Beginner), Pairs("cello", "C", Music, UpTo(Stage.OuterString, "cello")));
+        Assert.Equal("D-x4 A0 A1", Pairs("cello", "C", "^G, A, B,", UpTo(Stage.OuterString, "cello")));
+    }
+
     [Fact]
     public void A_string_that_is_not_in_use_is_left_alone()
     {

@@ -23,6 +23,9 @@ public sealed record LatticeStep(SoundingNote Note, Placement[] Choices, bool Is
     /// <summary>What speaks for the fourth finger, where an open string sounds this note.</summary>
     public FourthReason Fourth { get; init; }
 
+    /// <summary>The class has learned one of its ways, so that the others are dear.</summary>
+    public bool IsLearned { get; init; }
+
     /// <summary>What the teacher fixed.</summary>
     public Pin? Pin { get; init; }
 
@@ -94,6 +97,7 @@ public sealed record FingerLattice(IReadOnlyList<LatticeStep> Steps, IReadOnlyLi
                 {
                     StartsBar = startsBar,
                     Fourth = fourths[i],
+                    IsLearned = ways[i].IsLearned,
                     Pin = ways[i].Pin,
                 }
             );

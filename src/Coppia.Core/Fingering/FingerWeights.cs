@@ -14,7 +14,7 @@ public sealed record FingerWeights
     public const int NotPinned = 1_000_000;
 
     /// <summary>
-    /// A note on a string or under a finger that the class has not learned: more than any way around it that stays in the hand costs.
+    /// A way that the class has not learned, of a note for which it has learned another: more than going around it costs.
     /// </summary>
     public int NotLearned { get; init; } = 150;
 

@@ -24,6 +24,9 @@ internal sealed record PitchWays
 
     public Pin? Pin { get; private init; }
 
+    /// <summary>The class has learned one of the ways that are always offered.</summary>
+    public bool IsLearned { get; private init; }
+
     /// <summary>
     /// Ways that are always offered: the lowest positions; where they have none, the allowed ones; where these have none either, all.
     /// </summary>
@@ -64,6 +67,7 @@ internal sealed record PitchWays
             Open = open,
             PlainString = open?.String ?? (home.Length > 0 ? home.Max(p => p.String) : -1),
             Always = always,
+            IsLearned = always.Concat(open is { } o ? [o] : []).Any(player.Knows),
             Higher = [.. all.Where(p => !held || p.String >= instrument.LowestStringPlayedHigh).Except(always)],
             Calls = held ? 0 : ChoiceOrder.Frames(always),
         };

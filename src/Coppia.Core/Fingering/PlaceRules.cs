@@ -9,16 +9,10 @@ internal sealed record OutsidePositions(int Price) : CostRule(CostKind.OutsidePo
     public override int Cost(in Situation s) => s.Hand.Player.Allows(s.At.Frame) ? 0 : Price;
 }
 
-/// <summary>A string that the class does not play on, a finger whose place it has not learned, or a lowest position it has not.</summary>
+/// <summary>What the class has not learned, where it has learned another way: a string, a finger's place, a position.</summary>
 internal sealed record NotLearned(int Price) : CostRule(CostKind.NotLearned)
 {
-    public override int Cost(in Situation s)
-    {
-        var player = s.Hand.Player;
-        return player.PlaysOn(s.At.String) && player.HasLearned(s.At) && (s.At.IsOpen || !s.Frame.IsHome || player.Allows(s.At.Frame))
-            ? 0
-            : Price;
-    }
+    public override int Cost(in Situation s) => s.Step.IsLearned && !s.Hand.Player.Knows(s.At) ? Price : 0;
 }
 
 /// <summary>A fingered note above first position, for each semitone that the hand stands above it.</summary>

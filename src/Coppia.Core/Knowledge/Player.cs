@@ -36,5 +36,8 @@ public sealed record Player
     /// <param name="string">0 = lowest sounding.</param>
     public bool PlaysOn(int @string) => _hand.Strings[@string];
 
+    /// <summary>The class may play a note in this way, on a string that it plays on.</summary>
+    public bool Knows(Placement way) => PlaysOn(way.String) && Allows(way);
+
     public HandFrame FrameOf(in Placement way) => Instrument.Frames[way.Frame];
 }
