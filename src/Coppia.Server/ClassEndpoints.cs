@@ -45,7 +45,7 @@ internal static class ClassEndpoints
     {
         if ((Wrong(asked.Name, asked.LessonMinutes) ?? Wrong(asked.Learners)) is { } wrong)
             return Refused(wrong);
-        var known = asked.Stage is { } stage
+        var known = asked.Start is { Stage: var stage }
             ? new[] { KnownEndpoints.Started(0, stage, SectionOf(asked.Learners.Select(l => l.Instrument)), clock) }
             : [];
         var id = classes.Add(
@@ -189,7 +189,7 @@ internal static class ClassEndpoints
 
     internal static ProblemHttpResult Refused(string why) => TypedResults.Problem(statusCode: 422, title: why);
 
-    private static LearnerRecord RecordOf(long @class, LearnerRequest l) =>
+    internal static LearnerRecord RecordOf(long @class, LearnerRequest l) =>
         new()
         {
             ClassId = @class,

@@ -150,6 +150,7 @@ public static class CoppiaApp
         services.AddSingleton<Everything>();
         services.AddSingleton<LibraryRestore>();
         services.AddSingleton<Health>();
+        services.AddSingleton<DemoSeed>();
         // A library that is thrown away at the end is not backed up.
         if (!DescribingOnly && !options.ThrowAway)
             services.AddHostedService<Keeping>();
@@ -164,7 +165,7 @@ public static class CoppiaApp
             return;
         try
         {
-            DemoSeed.PutInto(app.Services.GetRequiredService<TuneRepository>(), demo);
+            app.Services.GetRequiredService<DemoSeed>().PutIn(demo);
         }
         catch (SqliteException e)
         {

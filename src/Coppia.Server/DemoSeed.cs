@@ -1,28 +1,85 @@
 using System.Text.Json;
+using System.Text.Json.Serialization;
+using Coppia.Core.Knowledge;
 using Coppia.Data;
 using Coppia.Formats;
 
 namespace Coppia.Server;
 
-/// <summary>Puts the demo tunes into an empty library.</summary>
-internal static class DemoSeed
+/// <summary>Puts the demo tunes, and the class that learns them, into an empty library.</summary>
+internal sealed class DemoSeed(TuneRepository tunes, ClassRepository classes, Readings readings, ForWhom forWhom, TimeProvider clock)
 {
     private sealed record DemoTune(string File, string? PrintedFor);
 
+    /// <summary>What became known so many days ago: a stage of the usual order, or a tune.</summary>
+    private sealed record DemoKnown(int DaysAgo, Stage? Stage, string? Learned);
+
+    private sealed record DemoClass(string Name, int LessonMinutes, IReadOnlyList<LearnerRequest> Learners, IReadOnlyList<DemoKnown> Known);
+
+    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
+    {
+        Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) },
+    };
+
     /// <exception cref="InvalidDataException">A demo file cannot be read; the message names it.</exception>
-    public static void PutInto(TuneRepository tunes, string folder)
+    public void PutIn(string folder)
     {
         if (tunes.List(new TuneQuery(Count: 1)).Total > 0)
             return;
-        var list =
-            JsonSerializer.Deserialize<DemoTune[]>(File.ReadAllText(Path.Combine(folder, "tunes.json")), JsonSerializerOptions.Web) ?? [];
-        foreach (var demo in list)
+        foreach (var demo in Read<DemoTune[]>(folder, "tunes.json"))
         {
             var source = File.ReadAllText(Path.Combine(folder, "tunes", demo.File));
             var read = TuneReader.Read(source);
             if (read.Score is null)
                 throw new InvalidDataException($"{demo.File}:{read.Errors[0]}");
             tunes.Add(TuneEndpoints.Record(new TuneRequest(source, PrintedFor: demo.PrintedFor), read));
+        }
+
+        var one = Read<DemoClass>(folder, "class.json");
+        classes.Add(
+            new ClassRecord { Name = one.Name, LessonMinutes = one.LessonMinutes },
+            one.Learners.Select(l => ClassEndpoints.RecordOf(0, l)),
+            Changes(one)
+        );
+    }
+
+    private List<KnownChangeRecord> Changes(DemoClass one)
+    {
+        var changes = new List<KnownChangeRecord>();
+        var section = ClassEndpoints.SectionOf(one.Learners.Select(l => l.Instrument));
+        foreach (var known in one.Known)
+        {
+            var made = clock.GetUtcNow().UtcDateTime.AddDays(-known.DaysAgo);
+            var by = ClassKnowledge.Of(ForWhom.Things(KnownRepository.Fold(changes)));
+            var change = known.Stage is { } stage
+                ? KnownEndpoints.Started(0, stage, section, clock)
+                : KnownEndpoints.Learned(
+                    Named(known.Learned!),
+                    section.Select(i => new Player(i, forWhom.Style.Style, by)),
+                    readings,
+                    not: new HashSet<string>()
+                );
+            changes.Add(change with { MadeAt = made });
+        }
+
+        return changes;
+    }
+
+    private KeptTune Named(string title) =>
+        tunes.List(new TuneQuery(Words: title, Count: 1)).Tunes is [var found] && readings.Find(found.Id) is { } kept
+            ? kept
+            : throw new InvalidDataException($"class.json: there is no demo tune “{title}”.");
+
+    private static T Read<T>(string folder, string file)
+    {
+        try
+        {
+            return JsonSerializer.Deserialize<T>(File.ReadAllText(Path.Combine(folder, file)), Json)
+                ?? throw new InvalidDataException($"{file} is empty.");
+        }
+        catch (JsonException e)
+        {
+            throw new InvalidDataException($"{file}: {e.Message}", e);
         }
     }
 }

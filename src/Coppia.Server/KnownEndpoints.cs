@@ -34,6 +34,21 @@ internal static class KnownEndpoints
             MadeAt = clock.GetUtcNow().UtcDateTime,
         };
 
+    /// <summary>The change by which a class has learned a tune: everything that it contains, but for some lines.</summary>
+    internal static KnownChangeRecord Learned(KeptTune kept, IEnumerable<Player> players, Readings readings, IReadOnlySet<string> not) =>
+        new()
+        {
+            Cause = KnownCause.Tune,
+            About = kept.Tune.Title,
+            TuneId = kept.Tune.Id,
+            Added = Text(
+                players
+                    .SelectMany(p => readings.ContentsOf(kept.For(p.Instrument.Id), p))
+                    .Select(m => m.Thing)
+                    .Where(t => !not.Contains(ThingText.Of(t)))
+            ),
+        };
+
     private static Results<Ok<PlanView>, ProblemHttpResult> Get(
         ForWhom forWhom,
         KnownRepository known,
@@ -52,16 +67,13 @@ internal static class KnownEndpoints
                     .Select(p => new PlanPartView(
                         p.Part,
                         PlanWords.Part(p.Part),
-                        [.. p.Things.Select(t => TickView.Of(t, ThingWords.Name(t, style), Short(t, style), knows))]
+                        [.. p.Things.Select(t => TickView.Of(t, ThingWords.Name(t, style), PlanWords.Short(t, style), knows))]
                     )),
             ],
             KnownChangeView.Of(known.Of(one.Id), style),
             one.KnownVersion
         );
     }
-
-    private static string Short(KnownThing thing, HouseStyle style) =>
-        thing is KnownKey key ? PlanWords.Key(key, style) : ThingWords.Name(thing, style);
 
     /// <summary>Ticks and unticks. A note brings its finger and position with it; a finger or position that goes takes its notes along.</summary>
     private static Results<Ok<PlanView>, ProblemHttpResult> Tick(
@@ -197,22 +209,8 @@ internal static class KnownEndpoints
         if (readings.Missing(asked.TuneId, out var kept) is { } missing)
             return missing;
         var (style, knows) = (forWhom.Style.Style, forWhom.KnownBy(one));
-        var not = asked.Not.ToHashSet(StringComparer.Ordinal);
-        var learned = SectionOf(learners, @class)
-            .SelectMany(i => readings.ContentsOf(kept.For(i.Id), new Player(i, style, knows)))
-            .Select(m => m.Thing)
-            .Distinct()
-            .Where(t => !not.Contains(ThingText.Of(t)));
-        known.Add(
-            new KnownChangeRecord
-            {
-                ClassId = @class,
-                Cause = KnownCause.Tune,
-                About = kept.Tune.Title,
-                TuneId = asked.TuneId,
-                Added = Text(learned),
-            }
-        );
+        var players = SectionOf(learners, @class).Select(i => new Player(i, style, knows));
+        known.Add(Learned(kept, players, readings, asked.Not.ToHashSet(StringComparer.Ordinal)) with { ClassId = @class });
         return TypedResults.Ok(KnownChangeView.Of(known.Of(@class), style)[0]);
     }
 
