@@ -59,11 +59,11 @@ public sealed record LearnerRequest(string Nickname, string Instrument, string S
 public sealed record LearnerChange(int Version, string Nickname, string Instrument, string Size, IReadOnlyList<int>? Tapes = null);
 
 /// <summary>A new class.</summary>
-/// <param name="Stage">What it knows already: everything up to this stage of the usual order; null for nothing.</param>
+/// <param name="Start">What it knows already: everything up to this stage of the usual order; null for nothing.</param>
 public sealed record ClassRequest(
     string Name,
     IReadOnlyList<LearnerRequest> Learners,
-    Stage? Stage = null,
+    StartRequest? Start = null,
     int LessonMinutes = 45,
     long? StyleId = null
 );

@@ -59,7 +59,7 @@ public sealed record SectionPlan(
             ],
             [
                 .. TeachingPlan
-                    .Fingers(instrument)
+                    .Fingers(instrument, known)
                     .Select(f =>
                         TickView.Of(
                             f,

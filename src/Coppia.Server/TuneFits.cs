@@ -103,7 +103,12 @@ internal sealed class TuneFits(ForWhom forWhom, Readings readings, LearnerReposi
                 .. players
                     .Zip(each)
                     .SelectMany(s =>
-                        s.Second.Of.Where(n => n.Thing.InstrumentId is not null).Select(n => $"{s.First.Instrument.Name}: {words.Name(n)}")
+                        s.Second.Of.Where(n => n.Thing.InstrumentId is not null).Select(n => (Who: s.First, What: words.Name(n)))
+                    )
+                    // Sections that meet the same are named together.
+                    .GroupBy(n => n.What)
+                    .Select(g =>
+                        $"{English.List([.. g.Select(n => n.Who.Instrument.Name).Select((n, i) => i == 0 ? n : n.ToLowerInvariant())])}: {g.Key}"
                     ),
             ]
         );

@@ -23,6 +23,10 @@ public class EveryScreenTests(Stage stage)
     [InlineData("/keeping", "#backups", 1280, 800)]
     [InlineData("/keeping", "#backups", 820, 1180)]
     [InlineData("/keeping", "#backups", 390, 844)]
+    [InlineData("/classes", "form", 1280, 800)]
+    [InlineData("/classes/1", "#learners", 390, 844)]
+    [InlineData("/classes/1/plan", "[data-note]", 820, 1180)]
+    [InlineData("/classes/1/plan", "[data-note]", 390, 844)]
     [InlineData("/cards", "fieldset", 820, 1180)]
     [InlineData("/cards", "fieldset", 390, 844)]
     public void It_fits_a_laptop_and_a_tablet(string path, string ready, int width, int height)

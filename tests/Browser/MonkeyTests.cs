@@ -35,6 +35,9 @@ public class MonkeyTests(Stage stage)
         "/tunes/12?for=viola",
         "/tunes/3/print",
         "/keeping",
+        "/classes",
+        "/classes/1",
+        "/classes/1/plan",
     ];
 
     private static readonly string[] PlainKeys =

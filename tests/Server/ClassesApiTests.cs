@@ -35,7 +35,7 @@ public sealed class ClassesApiTests : IAsyncLifetime
             {
                 name = "Weir strings",
                 learners = Learners(learners),
-                stage,
+                start = stage is null ? null : new { stage },
             }
         );
         Assert.Equal(200, status);

@@ -9,6 +9,10 @@ import { createRoot } from 'react-dom/client'
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router'
 import { Refusal } from './api/client'
 import { CardsScreen } from './cards/CardsScreen'
+import { askForClass } from './classes/forClass'
+import { ClassesScreen } from './classes/ClassesScreen'
+import { ClassScreen } from './classes/ClassScreen'
+import { PlanScreen } from './classes/PlanScreen'
 import { AnswerSheet } from './drills/AnswerSheet'
 import { PrintView } from './print/PrintView'
 import { AllShapes } from './shapes/AllShapes'
@@ -37,6 +41,7 @@ const queries = new QueryClient({ defaultOptions: { queries: { staleTime: 10_000
 const root = document.getElementById('root')
 if (!root) throw new Error('The page has no root element.')
 holdFocus()
+askForClass()
 catchDrops()
 // The rows under the notes measure their own type; it is there before anything is drawn.
 await Promise.allSettled([400, 700].map((weight) => document.fonts.load(`${weight} 16px "Atkinson Hyperlegible"`)))
@@ -63,6 +68,9 @@ createRoot(root).render(
               <Route path="/exercises/answer" element={<AnswerSheet />} />
               <Route path="/exercises/:id" element={<BenchScreen />} />
               <Route path="/cards" element={<CardsScreen />} />
+              <Route path="/classes" element={<ClassesScreen />} />
+              <Route path="/classes/:id" element={<ClassScreen />} />
+              <Route path="/classes/:id/plan" element={<PlanScreen />} />
               <Route path="/taping" element={<TapingScreen />} />
               <Route path="/style" element={<StyleScreen />} />
               <Route path="/keeping" element={<KeepingScreen />} />

@@ -128,14 +128,15 @@ public static class TeachingPlan
         ];
     }
 
-    /// <summary>The fingers' places in the lowest positions, from the first finger up.</summary>
-    public static IReadOnlyList<KnownFinger> Fingers(Instrument instrument) =>
+    /// <summary>The fingers' places that the notes of the board need, and those that are known, from the first finger up.</summary>
+    public static IReadOnlyList<KnownFinger> Fingers(Instrument instrument, ClassKnowledge known) =>
         [
-            .. instrument
-                .Strings.SelectMany(open => Enumerable.Range(1, instrument.HighestPlace).SelectMany(n => Pitches(open, n)))
-                .SelectMany(p => Placements.Fingered(instrument, p))
-                .Where(w => w.OwnLetter && instrument.Frames[w.Frame].IsHome)
-                .Select(w => new KnownFinger(instrument.Id, w.Place))
+            .. Board(instrument, known)
+                .SelectMany(s => s)
+                .SelectMany(spot => spot.Notes)
+                .Where(n => !n.Way.IsOpen)
+                .Select(n => new KnownFinger(instrument.Id, n.Way.Place))
+                .Concat((known.Things ?? new HashSet<KnownThing>()).OfType<KnownFinger>().Where(f => f.Instrument == instrument.Id))
                 .Distinct()
                 .OrderBy(f => f.Place.Finger)
                 .ThenBy(f => f.Place.Reach)

@@ -47,6 +47,20 @@ public static class PlanWords
         ];
     }
 
-    /// <summary>A signature's major key, which a small button bears: "D", "B♭".</summary>
-    public static string Key(KnownKey key, HouseStyle style) => Labels.Note(new KeySignature(key.Fifths).TonicInOctave(4), style);
+    /// <summary>
+    /// What a small button under the part's name bears: "D" for a signature, "half" for a rest, "slur 2", else the thing's name.
+    /// </summary>
+    public static string Short(KnownThing thing, HouseStyle style) =>
+        thing switch
+        {
+            KnownKey key => Labels.Note(new KeySignature(key.Fifths).TonicInOctave(4), style),
+            KnownRest rest => rest.Value.Words(style.ValueNames),
+            KnownRhythm rhythm => ThingWords.Rhythm(rhythm.Pattern),
+            KnownSlur slur => $"slur {slur.Notes}{(slur.Notes == KnownSlur.Most ? "+" : "")}",
+            KnownSign { Sign: LearnedSign.Hairpin } => "< >",
+            KnownSign { Sign: LearnedSign.Accidental } => "♯ ♭ ♮",
+            KnownSign { Sign: LearnedSign.Endings } => "endings",
+            KnownSign { Sign: LearnedSign.Syncopation } => "across the beat",
+            _ => ThingWords.Name(thing, style),
+        };
 }

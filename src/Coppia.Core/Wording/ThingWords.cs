@@ -45,7 +45,7 @@ public static class ThingWords
             KnownMeter m => $"{m.Beats}/{m.Unit}",
             KnownValue v => v.Value.Words(style.ValueNames),
             KnownRest r => r.Value.Words(style.ValueNames) + " rest",
-            KnownRhythm r => RhythmName(r.Pattern),
+            KnownRhythm r => Rhythm(r.Pattern) + " in one beat",
             KnownSlur s => $"slur over {English.Number(s.Notes)}{(s.Notes == KnownSlur.Most ? " and more" : "")} notes",
             KnownDynamic d => d.Sign,
             KnownSign s => Signs[s.Sign],
@@ -64,9 +64,9 @@ public static class ThingWords
             _ => Ordinals[place.Finger],
         };
 
-    /// <summary>"two quick, half in one beat"; a pattern without a name by its parts.</summary>
-    private static string RhythmName(string pattern) =>
-        (WordRhythms.Shipped.FirstOrDefault(s => s.Pattern == pattern).Name ?? pattern.Replace(' ', '–')) + " in one beat";
+    /// <summary>"two quick, half"; a pattern without a name by its parts.</summary>
+    public static string Rhythm(string pattern) =>
+        WordRhythms.Shipped.FirstOrDefault(s => s.Pattern == pattern).Name ?? pattern.Replace(' ', '–');
 
     private static string Position(KnownPosition known, HouseStyle style) =>
         style.Instrument(known.Instrument)?.Frames.Where(f => f.Position == known.Position).ToArray() is { Length: > 0 } frames

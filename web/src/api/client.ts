@@ -8,7 +8,10 @@ export type SourceError = components['schemas']['SourceError']
 export type Notice = components['schemas']['Notice']
 export type Reading = components['schemas']['ReadingView']
 /** What an engraved picture and its rows need of a reading. */
-export type Engravable = Pick<Reading, 'notes' | 'bars' | 'counts'> & Partial<Pick<Reading, 'travels' | 'trouble'>>
+export type Engravable = Pick<Reading, 'notes' | 'bars' | 'counts'> &
+  Partial<Pick<Reading, 'travels' | 'trouble'>> & { fresh?: readonly Fresh[] }
+/** A note on which something new to the class first comes. */
+export type Fresh = { id: string; name: string }
 export type ReadingNote = components['schemas']['ReadingNoteView']
 export type Count = components['schemas']['CountView']
 export type Instrument = components['schemas']['InstrumentView']
@@ -23,7 +26,8 @@ export type BowEdit = Pick<BowVerdictChange, 'noteId' | 'kind'>
 export type Pin = components['schemas']['PinView']
 export type PinChange = components['schemas']['PinChange']
 export type PinChanges = components['schemas']['PinChanges']
-export type TuneOrder = 'title' | 'added' | 'changed' | 'shortest' | 'key'
+export type TuneOrder = 'title' | 'added' | 'changed' | 'shortest' | 'key' | 'hard'
+export type Reach = components['schemas']['Reach']
 export type Keeping = components['schemas']['KeepingView']
 export type TakenIn = components['schemas']['TakenIn']
 export type Restored = components['schemas']['RestoredView']
@@ -67,6 +71,17 @@ export type CardStage = components['schemas']['CardStage']
 export type ScoreLines = components['schemas']['ScoreLinesView']
 export type LinesForWhom = components['schemas']['LinesForWhom']
 export type SourceFormat = components['schemas']['SourceFormat']
+
+export type News = NonNullable<Reading['news']>
+export type ClassSummary = components['schemas']['ClassSummary']
+export type ClassDetail = components['schemas']['ClassDetail']
+export type Learner = components['schemas']['LearnerView']
+export type ListedLearner = components['schemas']['ListedLearner']
+export type Plan = components['schemas']['PlanView']
+export type SectionPlan = components['schemas']['SectionPlan']
+export type KnownChange = components['schemas']['KnownChangeView']
+export type Stage = components['schemas']['Stage']
+export type TuneFit = components['schemas']['TuneFit']
 
 export const api = createClient<paths>({ baseUrl: '/' })
 

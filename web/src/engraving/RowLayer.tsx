@@ -35,6 +35,7 @@ export const RowLayer = memo(function RowLayer({
     <svg className="pointer-events-none absolute inset-0 h-full w-full overflow-visible" aria-hidden="true">
       {!unlabelled && <RowNames layout={layout} shown={shown} offsets={offsets} />}
       {!unlabelled && <TroubleMarks reading={reading} layout={layout} />}
+      {!unlabelled && <NewMarks reading={reading} layout={layout} />}
       {shown.map((row, i) => {
         const y = (system: number) => (layout.systems[system]?.rowY ?? 0) + (offsets[i] ?? 0)
         if (row.id === 'place') return <BowRibbon key={row.id} reading={reading} layout={layout} y={y} scale={scale} />
@@ -101,6 +102,30 @@ function TroubleMarks({ reading, layout }: { reading: Engravable; layout: Layout
         >
           <title>{`${t.title}: ${t.text}`}</title>
         </path>
+      )
+    )
+  })
+}
+
+/** The word "new" where something new to the class first comes; over the mark of a trouble spot where there is one. */
+function NewMarks({ reading, layout }: { reading: Engravable; layout: Layout }) {
+  const trouble = new Set(reading.trouble?.map((t) => t.noteId))
+  return reading.fresh?.map(({ id, name }) => {
+    const spot = layout.notes.get(id)
+    const system = spot && layout.systems[spot.system]
+    return (
+      system && (
+        <text
+          key={id}
+          x={spot.x}
+          y={Math.min(system.top - 6, spot.top) - (trouble.has(id) ? TROUBLE_RISE_PX + 3 : 5)}
+          textAnchor="middle"
+          className="fill-spruce text-mark font-bold"
+          data-new={id}
+        >
+          new
+          <title>{name}</title>
+        </text>
       )
     )
   })

@@ -1,4 +1,4 @@
-import type { Engravable, Reading } from '../api/client'
+import type { Engravable, Fresh, Reading } from '../api/client'
 import { barsOfNotes, byBar } from './bars'
 
 /** A page of engraved music: its picture, how high that is in CSS pixels, and its bars by id, all of them and by systems. */
@@ -21,6 +21,16 @@ export function pageOf(svg: string): Page {
   return { svg, height: Number(HEIGHT.exec(svg)?.[1] ?? 0), bars: systems.flat(), systems }
 }
 
+/** Where the new things first come, each note once. */
+function freshIn(news: Reading['news']): Fresh[] {
+  const names = new Map<string, string>()
+  for (const { noteIds, name } of news?.things ?? []) {
+    const id = noteIds[0]
+    if (id !== undefined) names.set(id, [names.get(id), name].filter(Boolean).join('; '))
+  }
+  return [...names].map(([id, name]) => ({ id, name }))
+}
+
 /** A reading cut at the barlines, so that what a page shows is found without going through the whole tune. */
 export class BarByBar {
   private readonly orderOf: ReadonlyMap<string, number>
@@ -34,6 +44,7 @@ export class BarByBar {
     const notes = byBar(reading.notes, (n) => [n.id], where)
     const counts = byBar(reading.counts, (c) => [c.eventId], where)
     const trouble = byBar(reading.trouble, (t) => [t.noteId], where)
+    const fresh = byBar(freshIn(reading.news), (f) => [f.id], where)
     const travels = byBar(reading.travels, (t) => [t.noteId, t.lastId], where)
     this.bars = reading.bars.map((bar, i) => ({
       bars: [bar],
@@ -41,6 +52,7 @@ export class BarByBar {
       counts: counts[i] ?? [],
       trouble: trouble[i] ?? [],
       travels: travels[i] ?? [],
+      fresh: fresh[i] ?? [],
     }))
   }
 
@@ -53,6 +65,7 @@ export class BarByBar {
       counts: bars.flatMap((b) => b.counts),
       trouble: bars.flatMap((b) => b.trouble),
       travels: [...new Set(bars.flatMap((b) => b.travels))],
+      fresh: bars.flatMap((b) => b.fresh),
     }
   }
 

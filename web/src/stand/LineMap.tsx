@@ -17,18 +17,27 @@ export const SIGNS_IN_WORDS = Object.values(SIGNS)
   .join(', ')
 
 /** A bar in the map. */
-type Cell = { id: string; trap: boolean; trouble: boolean; slip: boolean; beyond: boolean; sign: string | undefined }
+type Cell = {
+  id: string
+  trap: boolean
+  trouble: boolean
+  slip: boolean
+  beyond: boolean
+  fresh: boolean
+  sign: string | undefined
+}
 
 /** One line of music: its letter, its bars by number, and a cell for each. */
 type MapLine = { letter: string; first: number; last: number; cells: Cell[] }
 
-function linesOf({ form, bars, trouble, notes }: Reading): MapLine[] {
+function linesOf({ form, bars, trouble, notes, news }: Reading): MapLine[] {
   const traps = new Set(form.traps.map((t) => t.bar))
   const hard = new Set(trouble.filter((t) => !t.isSlip).map((t) => t.bar))
   const slips = new Set(trouble.filter((t) => t.isSlip).map((t) => t.bar))
   const signs = new Map(form.likenesses.map((l) => [l.bar, SIGNS[l.kind]?.sign] as const).filter(([, sign]) => sign))
   const barOf = new Map(bars.flatMap((b, i) => b.eventIds.map((id) => [id, i] as const)))
   const beyond = new Set(notes.filter((n) => n.beyond).map((n) => barOf.get(n.id)))
+  const fresh = new Set(news?.things.map((t) => t.barId))
   return form.lines.map((l) => {
     const own = bars.slice(l.firstBar, l.endBar)
     const first = Math.max(1, own[0]?.number ?? 1)
@@ -40,6 +49,7 @@ function linesOf({ form, bars, trouble, notes }: Reading): MapLine[] {
         trouble: hard.has(bar),
         slip: slips.has(bar),
         beyond: beyond.has(bar),
+        fresh: fresh.has(id),
         sign: signs.get(bar),
       }
     })
@@ -118,6 +128,7 @@ const LineStrip = memo(function LineStrip({
     cells.some((c) => c.trouble) && 'a trouble spot',
     cells.some((c) => c.slip) && 'a likely slip',
     cells.some((c) => c.beyond) && 'notes beyond the class',
+    cells.some((c) => c.fresh) && 'something new',
   ].filter(Boolean)
   return (
     <button
@@ -161,6 +172,7 @@ function BarCell({ cell, x }: { cell: Cell; x: number }) {
         strokeWidth={1.6}
         strokeDasharray={cell.trap ? '2.4 1.6' : undefined}
       />
+      {cell.fresh && <circle cx={x + 3.2} cy={3} r={2.4} className="fill-spruce" />}
       {cell.trouble && <path d={`M${x + 3},0 h8 l-4,5 z`} className="fill-brick" />}
       {cell.slip && <path d={`M${x + 3.5},0.6 h7 l-3.5,4.2 z`} className="fill-none stroke-brick" strokeWidth={1} />}
       {cell.beyond ? (

@@ -3,6 +3,7 @@ import { useLocation, useNavigate, useParams } from 'react-router'
 import { Refusal } from '../api/client'
 import { rowsOf } from '../engraving/layout'
 import { useHear } from '../hear/useHear'
+import { Learned } from '../classes/Learned'
 import { EditTune } from '../tunes/EditTune'
 import { useTuneDraft } from '../tunes/useTuneDraft'
 import { WhichLine } from '../tunes/WhichLine'
@@ -43,7 +44,7 @@ function OneStand() {
   )
   const toggle = useStable(kept.toggle)
   const asksLine = (useLocation().state as { whichLine?: boolean } | null)?.whichLine === true
-  const [open, setOpen] = useState<'keys' | 'edit' | 'lines' | null>(asksLine ? 'lines' : null)
+  const [open, setOpen] = useState<'keys' | 'edit' | 'lines' | 'learned' | null>(asksLine ? 'lines' : null)
   const [panel, setPanel] = useState<PanelId>(small ? 'board' : 'why')
   const [draft] = useTuneDraft(id)
   const walk = useWalk(reading)
@@ -55,6 +56,7 @@ function OneStand() {
   const edit = useCallback(() => setOpen('edit'), [])
   const keys = useCallback(() => setOpen('keys'), [])
   const lines = useCallback(() => setOpen('lines'), [])
+  const learned = useCallback(() => setOpen('learned'), [])
   const undo = useStable(() => takeBack(reading?.instrument.name ?? '', walk.pick))
   const print = useStable(() => void navigate(`/tunes/${id}/print?for=${instrument}&rows=${rows.join(',')}`))
   const mend = useStable(() => void navigate(`/tunes/${id}/write?for=${instrument}`))
@@ -118,6 +120,7 @@ function OneStand() {
           reading={reading}
           source={tune?.source}
           onLines={lines}
+          onLearned={learned}
           rows={rows}
           walk={walk}
           probe={probe}
@@ -138,6 +141,7 @@ function OneStand() {
       </div>
       {open === 'keys' && <KeyList instruments={instruments} onClose={() => setOpen(null)} />}
       {open === 'lines' && tune && <WhichLine id={id} title={tune.summary.title} onClose={() => setOpen(null)} />}
+      {open === 'learned' && tune && <Learned tuneId={id} onClose={() => setOpen(null)} />}
       {editor}
     </Screen>
   )

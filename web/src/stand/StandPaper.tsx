@@ -25,6 +25,7 @@ export function StandPaper({
   reading,
   source,
   onLines,
+  onLearned,
   rows,
   walk,
   probe,
@@ -37,6 +38,8 @@ export function StandPaper({
   source: string | undefined
   /** Asks which line of the score is for whom. */
   onLines: () => void
+  /** Marks it as learned. */
+  onLearned: () => void
   rows: readonly RowId[]
   walk: Walk
   probe: Probe
@@ -71,6 +74,11 @@ export function StandPaper({
   const set = useStable(hear.set)
   const choose = useStable(loop.choose)
   const { usePrinted, octave } = pins
+  const show = useStable((noteIds: readonly string[]) => {
+    end()
+    walk.setMarked(noteIds)
+    if (noteIds[0]) walkTo(noteIds[0])
+  })
   const [keepPrinted, chooseOctave] = [useStable(usePrinted), useStable(octave)]
   return (
     <div className="flex min-h-0 flex-col bg-sheet">
@@ -83,7 +91,16 @@ export function StandPaper({
         role="region"
         aria-label="Paper"
       >
-        {reading && <TuneHead reading={reading} onUsePrinted={keepPrinted} onOctave={chooseOctave} onLines={onLines} />}
+        {reading && (
+          <TuneHead
+            reading={reading}
+            onUsePrinted={keepPrinted}
+            onOctave={chooseOctave}
+            onLines={onLines}
+            onShow={show}
+            onLearned={onLearned}
+          />
+        )}
         <div ref={paper} className="min-h-40">
           <EngravingMishap engraving={engraving} source={source} />
           {reading && (

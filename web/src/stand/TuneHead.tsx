@@ -1,7 +1,9 @@
 import { memo } from 'react'
 import type { Reading } from '../api/client'
+import { useCurrentClass } from '../classes/queries'
 import { TextButton, TextLink } from '../ui/TextLink'
 import { Tick } from '../ui/Tick'
+import { NewHere } from './NewHere'
 import { OctaveMenu } from './OctaveMenu'
 
 /** Title, key and what the reader should know before the first note. */
@@ -10,12 +12,18 @@ export const TuneHead = memo(function TuneHead({
   onUsePrinted,
   onOctave,
   onLines,
+  onShow,
+  onLearned,
 }: {
   reading: Reading
   onUsePrinted?: (use: boolean) => void
   onOctave?: (octaves: number | null) => void
   onLines?: () => void
+  onShow?: (noteIds: readonly string[]) => void
+  /** Marks the tune as learned by the class that is chosen. */
+  onLearned?: () => void
 }) {
+  const [current] = useCurrentClass()
   return (
     <div className="mb-2">
       <div className="flex flex-wrap items-baseline justify-between gap-x-6">
@@ -26,6 +34,12 @@ export const TuneHead = memo(function TuneHead({
             <>
               {' · '}
               <TextLink to={`/exercises?first=${reading.tuneId}&for=${reading.instrument.id}`}>First sheet</TextLink>
+              {current && onLearned && (
+                <>
+                  {' · '}
+                  <TextButton onClick={onLearned}>Learned …</TextButton>
+                </>
+              )}
             </>
           )}
         </p>
@@ -52,6 +66,7 @@ export const TuneHead = memo(function TuneHead({
           </Tick>
         </div>
       )}
+      <NewHere reading={reading} className={current?.name} onShow={onShow} />
       {reading.goodToKnow.length > 0 && (
         <ul className="mt-1.5 border-l-4 border-maple pl-3 text-sm" aria-label="Good to know">
           {reading.goodToKnow.map((s) => (

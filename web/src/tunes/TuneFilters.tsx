@@ -1,7 +1,7 @@
 import type { Instrument } from '../api/client'
 import { Select } from '../ui/Field'
 import { useTuneKeys, type TuneChoice } from './queries'
-import { ORDERS } from './useTuneChoice'
+import { CLASS_ORDERS, ORDERS, REACHES } from './useTuneChoice'
 
 /** What narrows the list, its order, and how many are left. */
 export function TuneFilters({
@@ -9,12 +9,18 @@ export function TuneFilters({
   onChoose,
   instruments,
   found,
+  working,
+  ofClass,
 }: {
   choice: TuneChoice
   onChoose: (changed: Partial<TuneChoice>) => void
   instruments: readonly Instrument[]
   /** How many tunes there are; not known yet while it is undefined. */
   found: number | undefined
+  /** How far the work on how they fit the class has come. */
+  working: { done: number; of: number } | null | undefined
+  /** A class is chosen. */
+  ofClass: boolean
 }) {
   const keys = useTuneKeys().data ?? []
   return (
@@ -37,10 +43,20 @@ export function TuneFilters({
         aria-label="Order"
         size="small"
         value={choice.order}
-        options={ORDERS}
+        options={ofClass ? CLASS_ORDERS : ORDERS}
         onChoose={(order) => onChoose({ order })}
       />
+      {ofClass && (
+        <Select
+          aria-label="For the class"
+          size="small"
+          value={choice.reach}
+          options={REACHES}
+          onChoose={(reach) => onChoose({ reach })}
+        />
+      )}
       <output className="ml-auto text-soft" aria-live="polite">
+        {working && `looked through ${working.done.toLocaleString('en')} of ${working.of.toLocaleString('en')} · `}
         {found !== undefined && `${found.toLocaleString('en')} ${found === 1 ? 'tune' : 'tunes'}`}
       </output>
     </div>

@@ -4,6 +4,9 @@ import { Link } from 'react-router'
 import type { TuneSummary } from '../api/client'
 import { MoreItem, MoreMenu } from '../ui/MoreMenu'
 
+/** New things are named where there are few. */
+const MOST_NAMED = 3
+
 export type TuneActions = Record<'look' | 'edit' | 'copy' | 'discard', (tune: TuneSummary) => void>
 
 /** Drawn anew only where it says something else: a letter of a search must not wait for all rows. */
@@ -57,6 +60,13 @@ export const TuneRow = memo(function TuneRow({
           Delete
         </MoreItem>
       </MoreMenu>
+      {tune.fit && (
+        <p className="col-span-full text-sm text-soft" title={tune.fit.parts}>
+          <span className={tune.fit.reach === 'next' ? 'font-bold text-spruce' : ''}>{tune.fit.words}</span>
+          {tune.fit.count > 0 && ` (${tune.fit.weight})`}
+          {tune.fit.count > 0 && tune.fit.count < MOST_NAMED && `: ${tune.fit.new.join('; ')}`}
+        </p>
+      )}
     </div>
   )
 })

@@ -1,6 +1,7 @@
 import { useDeferredValue, useMemo, useRef, useState } from 'react'
 import type { TuneSummary } from '../api/client'
 import { useInstruments } from '../api/instruments'
+import { useCurrentClass } from '../classes/queries'
 import { usePrefetchReading } from '../stand/queries'
 import { Asked } from '../ui/Asked'
 import { Button } from '../ui/Button'
@@ -34,7 +35,13 @@ const ADD_TUNE = <AddTune />
 
 /** The library. What is searched for is part of the address, so that coming back finds it again. */
 export function Tunes() {
-  const { choice, choose } = useTuneChoice()
+  const { choice: asked, choose } = useTuneChoice()
+  const [current] = useCurrentClass()
+  // Without a class there is nothing to be hard for.
+  const choice = useMemo(
+    () => (current ? asked : { ...asked, reach: '' as const, order: asked.order === 'hard' ? 'title' : asked.order }),
+    [asked, current],
+  )
   const [editing, setEditing] = useState<number | null>(null)
   const [showDeleted, setShowDeleted] = useState(false)
   const deferred = useDeferredValue(choice)
@@ -118,7 +125,14 @@ export function Tunes() {
           </Field>
         </div>
         {((total ?? 0) > 1 || narrowed) && (
-          <TuneFilters choice={choice} onChoose={choose} instruments={known ?? []} found={total} />
+          <TuneFilters
+            choice={choice}
+            onChoose={choose}
+            instruments={known ?? []}
+            found={total}
+            working={tunes.data?.working}
+            ofClass={current !== null}
+          />
         )}
         <Asked of={tunes}>{null}</Asked>
         {tunes.data && tunes.data.total > 0 && (
@@ -145,7 +159,13 @@ export function Tunes() {
 }
 
 function NothingFound({ choice, onAll }: { choice: TuneChoice; onAll: () => void }) {
-  const among = [choice.instrument && 'for this instrument', choice.key && 'in this key'].filter(Boolean).join(' ')
+  const among = [
+    choice.instrument && 'for this instrument',
+    choice.key && 'in this key',
+    choice.reach && 'that fits the class so',
+  ]
+    .filter(Boolean)
+    .join(' ')
   const word = `word of a title or composer begins with “${choice.search}”`
   return (
     <div className="flex flex-col items-start gap-3 py-8">

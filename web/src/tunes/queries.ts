@@ -1,14 +1,14 @@
 import { keepPreviousData, useQueries, useQuery, useQueryClient } from '@tanstack/react-query'
-import { answer, api, type LinesForWhom, type TuneDetail, type TuneOrder } from '../api/client'
+import { answer, api, type LinesForWhom, type Reach, type TuneDetail, type TuneOrder } from '../api/client'
 import { byId, useChange } from '../api/useChange'
 
 export type NewTune = { source: string; title?: string | null; composer?: string | null; printedFor?: string | null }
 export type ChangedTune = NewTune & { id: number; version: number }
 
 /** Which tunes, in which order; what is left empty does not narrow the list. */
-export type TuneChoice = { search: string; order: TuneOrder; instrument: string; key: string }
+export type TuneChoice = { search: string; order: TuneOrder; instrument: string; key: string; reach: Reach | '' }
 
-export const ALL_TUNES: TuneChoice = { search: '', order: 'title', instrument: '', key: '' }
+export const ALL_TUNES: TuneChoice = { search: '', order: 'title', instrument: '', key: '', reach: '' }
 
 /** How many rows are asked for at once. */
 export const TUNE_PAGE = 100
@@ -20,7 +20,16 @@ const pageQuery = (choice: TuneChoice, page: number) => ({
 })
 
 /** The first page of the tunes that fit; while another is on its way the last one stands. */
-export const useTunes = (choice: TuneChoice) => useQuery({ ...pageQuery(choice, 0), placeholderData: keepPreviousData })
+export const useTunes = (choice: TuneChoice) =>
+  useQuery({
+    ...pageQuery(choice, 0),
+    placeholderData: keepPreviousData,
+    // How tunes fit the class is worked out bit by bit.
+    refetchInterval: (query) => (query.state.data?.working ? WORKING_MS : false),
+  })
+
+/** So soon a list that is being worked out is asked for again. */
+const WORKING_MS = 700
 
 /** More pages of them, as they come into view. */
 export const useTunePages = (choice: TuneChoice, pages: readonly number[]) =>

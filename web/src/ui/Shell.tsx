@@ -1,6 +1,7 @@
 import { Menu } from 'lucide-react'
 import { useState } from 'react'
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router'
+import { ClassChoice } from '../classes/ClassChoice'
 import { KeptText } from '../tunes/KeptText'
 import { Bar } from './bar'
 import { Fold } from './Fold'
@@ -14,6 +15,7 @@ const MENU = [
   { to: '/shapes', label: 'Shapes' },
   { to: '/exercises', label: 'Exercises' },
   { to: '/cards', label: 'Cards' },
+  { to: '/classes', label: 'Class' },
   { to: '/taping', label: 'Taping sheet' },
   { to: '/style', label: 'House style' },
   { to: '/keeping', label: 'Safekeeping' },
@@ -60,17 +62,18 @@ export function Shell() {
                 </NavLink>
               ))}
             </nav>
+            <ClassChoice />
           </Fold>
           {/* The screen’s own tools. */}
           <div ref={setBar} className="flex min-w-0 flex-1 items-center gap-1" />
         </header>
       ) : (
-        <header className="no-print flex h-12 shrink-0 items-center gap-8 border-b border-line px-6">
+        <header className="no-print flex h-12 shrink-0 items-center gap-3 border-b border-line px-3 lg:gap-8 lg:px-6">
           <NavLink to="/tunes" className="flex items-center gap-2 font-head text-xl font-semibold tracking-tight">
             <img src="/coppia.svg" alt="" className="size-6" />
-            Coppia
+            <span className="max-lg:sr-only">Coppia</span>
           </NavLink>
-          <nav aria-label="Main" className="flex gap-6">
+          <nav aria-label="Main" className="flex gap-2.5 max-lg:text-said lg:gap-6">
             {MENU.map((item) => (
               <NavLink
                 key={item.to}
@@ -83,6 +86,9 @@ export function Shell() {
               </NavLink>
             ))}
           </nav>
+          <span className="ml-auto">
+            <ClassChoice />
+          </span>
         </header>
       )}
       <Bar value={small ? bar : undefined}>

@@ -17,6 +17,9 @@ function read(key: string): unknown {
   return kept
 }
 
+/** What is kept under a key by now, or null. */
+export const keptNow = (key: string) => read(key)
+
 /** Keeps a value; null forgets it. Where the machine has no room left it is kept as long as the window is open. */
 export function keep(key: string, value: unknown) {
   memory.set(key, value)

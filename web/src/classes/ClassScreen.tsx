@@ -1,0 +1,162 @@
+import { ChevronDown } from 'lucide-react'
+import { useState } from 'react'
+import { useNavigate, useParams } from 'react-router'
+import type { ClassDetail } from '../api/client'
+import { Asked } from '../ui/Asked'
+import { MoreItem, MoreMenu } from '../ui/MoreMenu'
+import { Screen } from '../ui/Screen'
+import { TextButton, TextLink } from '../ui/TextLink'
+import { ClassSettings } from './ClassSettings'
+import { DeleteClass } from './DeleteClass'
+import { EndOfYear } from './EndOfYear'
+import { Learners } from './Learners'
+import { useClass, useCurrentClass, useWithinReach } from './queries'
+import { sectionsInWords } from './words'
+
+type Open = 'settings' | 'year' | 'delete' | null
+
+/** One class: what each section can play, what comes next, and who is in it. */
+export function ClassScreen() {
+  const id = Number(useParams().id)
+  return <OneClass key={id} id={id} />
+}
+
+function OneClass({ id }: { id: number }) {
+  const of = useClass(id)
+  const [current, choose] = useCurrentClass()
+  const [open, setOpen] = useState<Open>(null)
+  const navigate = useNavigate()
+  const close = () => setOpen(null)
+  const one = of.data
+  return (
+    <Screen className="min-h-0 flex-1 overflow-y-auto">
+      <div className="mx-auto flex max-w-6xl flex-col gap-6 px-4 py-5 md:px-8">
+        <Asked of={of}>
+          {one && (
+            <>
+              <header className="flex flex-wrap items-start justify-between gap-x-6 gap-y-2">
+                <div>
+                  <h1 className="text-title">{one.summary.name}</h1>
+                  <p className="text-sm text-soft">
+                    {sectionsInWords(one.summary.sections)} · lessons of {one.summary.lessonMinutes} minutes
+                  </p>
+                </div>
+                <div className="flex flex-wrap items-center gap-x-5">
+                  {current?.id === id ? (
+                    <span className="text-sm text-soft">Everything is shown for this class.</span>
+                  ) : (
+                    <TextButton onClick={() => choose(id)}>Show everything for this class</TextButton>
+                  )}
+                  <TextLink to={`/classes/${id}/plan`}>What it knows</TextLink>
+                  <MoreMenu
+                    end
+                    button={
+                      <>
+                        More <ChevronDown size={15} />
+                      </>
+                    }
+                  >
+                    <MoreItem onClick={() => setOpen('settings')}>Name, lesson, house style</MoreItem>
+                    <MoreItem onClick={() => setOpen('year')}>End of the year: move up</MoreItem>
+                    <MoreItem href={`/api/classes/${id}/known.json`}>Save what it knows</MoreItem>
+                    <MoreItem grave onClick={() => setOpen('delete')}>
+                      Delete the class
+                    </MoreItem>
+                  </MoreMenu>
+                </div>
+              </header>
+              <div className="grid gap-x-12 gap-y-6 lg:grid-cols-2">
+                <Plays plays={one.plays} id={id} />
+                <WithinReach id={id} onOpen={() => choose(id)} />
+              </div>
+              <Learners id={id} learners={one.learners} />
+              {open === 'settings' && <ClassSettings summary={one.summary} onClose={close} />}
+              {open === 'year' && (
+                <EndOfYear one={one} onClose={close} onMoved={(to) => void navigate(`/classes/${to}`)} />
+              )}
+              {open === 'delete' && (
+                <DeleteClass summary={one.summary} onClose={close} onDeleted={() => void navigate('/classes')} />
+              )}
+            </>
+          )}
+        </Asked>
+      </div>
+    </Screen>
+  )
+}
+
+/** What each section can play: its strings, and the fingers on each. */
+function Plays({ plays, id }: { plays: ClassDetail['plays']; id: number }) {
+  return (
+    <section aria-labelledby="plays">
+      <h2 id="plays" className="mb-2 text-xl">
+        What each section can play
+      </h2>
+      {plays.every((p) => p.strings.length === 0) && (
+        <p>
+          Nothing yet. <TextLink to={`/classes/${id}/plan`}>Say what it knows</TextLink>
+        </p>
+      )}
+      <dl className="grid grid-cols-[max-content_minmax(0,1fr)] gap-x-5">
+        {plays
+          .filter((p) => p.strings.length > 0)
+          .map((p) => (
+            <div
+              key={p.instrument}
+              className="col-span-2 grid grid-cols-subgrid border-t border-line py-1.5 first:border-t-0"
+            >
+              <dt className="font-bold">{p.name}</dt>
+              <dd className="flex flex-wrap gap-x-5 tabular-nums">
+                {p.strings.map((s) => {
+                  const [letter, ...fingers] = s.split(' ')
+                  return (
+                    <span key={s} className="whitespace-nowrap">
+                      <span className="font-head font-semibold text-maple-dark">{letter}</span> {fingers.join(' ')}
+                    </span>
+                  )
+                })}
+              </dd>
+            </div>
+          ))}
+      </dl>
+    </section>
+  )
+}
+
+/** Tunes that bring one or two new things. */
+function WithinReach({ id, onOpen }: { id: number; onOpen: () => void }) {
+  const within = useWithinReach(id)
+  const tunes = within.data?.tunes ?? []
+  const working = within.data?.working
+  return (
+    <section aria-labelledby="within">
+      <h2 id="within" className="mb-2 text-xl">
+        Within reach next
+      </h2>
+      <Asked of={within}>
+        {working && (
+          <p role="status" className="mb-1 text-sm text-soft">
+            Looking through the tunes: {working.done} of {working.of}.
+          </p>
+        )}
+        {within.data && tunes.length === 0 && !working && (
+          <p>No tune of the library brings just one or two new things.</p>
+        )}
+        <ul>
+          {tunes.map((t) => (
+            <li key={t.id} className="border-t border-line py-1.5 first:border-t-0">
+              {/* The stand then shows it for this class. */}
+              <span onClickCapture={onOpen}>
+                <TextLink to={`/tunes/${t.id}`} inSentence>
+                  {t.title}
+                </TextLink>
+              </span>
+              <span className="text-sm text-soft"> · {t.fit?.words}</span>
+              <span className="block text-said">{t.fit?.new.join(' · ')}</span>
+            </li>
+          ))}
+        </ul>
+      </Asked>
+    </section>
+  )
+}

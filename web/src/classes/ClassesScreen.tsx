@@ -1,0 +1,52 @@
+import { useClasses } from './queries'
+import { Asked } from '../ui/Asked'
+import { Screen } from '../ui/Screen'
+import { TextLink } from '../ui/TextLink'
+import { MakeClass } from './MakeClass'
+import { sectionsInWords } from './words'
+
+/** The classes of the house, and a new one. */
+export function ClassesScreen() {
+  const classes = useClasses()
+  return (
+    <Screen className="grid min-h-0 flex-1 grid-cols-1 content-start overflow-y-auto lg:grid-cols-[minmax(0,1fr)_32rem] lg:content-stretch lg:overflow-hidden">
+      <section
+        aria-labelledby="classes-heading"
+        className="flex min-w-0 flex-col px-3 pt-3 md:px-8 md:pt-6 lg:min-h-0 lg:overflow-y-auto"
+      >
+        <h1 id="classes-heading" className="mb-2 text-3xl">
+          Classes
+        </h1>
+        <Asked of={classes}>
+          {classes.data?.length === 0 ? (
+            <div className="max-w-lg py-4 leading-relaxed">
+              <p className="mb-3">
+                There is no class yet. Paste the nicknames of one, say what it can play already, and Coppia tells of
+                every tune what is new to it, how hard that makes it, and which tune comes next.
+              </p>
+            </div>
+          ) : (
+            <ul aria-label="Classes" className="pb-4">
+              {classes.data?.map((c) => (
+                <li key={c.id} className="flex flex-wrap items-baseline gap-x-6 gap-y-1 border-b border-line py-3">
+                  <span className="min-w-0 flex-1">
+                    <TextLink to={`/classes/${c.id}`}>
+                      <span className="font-head text-xl">{c.name}</span>
+                    </TextLink>
+                    <span className="block text-sm text-soft">
+                      {sectionsInWords(c.sections)} · lessons of {c.lessonMinutes} minutes
+                    </span>
+                  </span>
+                  <TextLink to={`/classes/${c.id}/plan`}>What it knows</TextLink>
+                </li>
+              ))}
+            </ul>
+          )}
+        </Asked>
+      </section>
+      <div className="border-line px-3 py-6 md:px-7 lg:min-h-0 lg:overflow-y-auto lg:border-l">
+        <MakeClass />
+      </div>
+    </Screen>
+  )
+}

@@ -1,0 +1,16 @@
+import { api } from '../api/client'
+import { keptNow } from '../ui/kept'
+
+/** Where the number of the chosen class is kept. */
+export const CLASS_KEY = 'class'
+
+/** Everything is asked for the class that is chosen. */
+export function askForClass() {
+  api.use({
+    onRequest({ request }) {
+      const chosen = keptNow(CLASS_KEY)
+      if (typeof chosen === 'number' && !request.headers.has('For-Class')) request.headers.set('For-Class', `${chosen}`)
+      return request
+    },
+  })
+}

@@ -1,0 +1,162 @@
+import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query'
+import { answer, api, type ClassDetail, type ClassSummary, type KnownChange, type Plan } from '../api/client'
+import type { components } from '../api/schema'
+import { useChange } from '../api/useChange'
+import { keep, useKept } from '../ui/kept'
+import { CLASS_KEY } from './forClass'
+
+export type NewClass = components['schemas']['ClassRequest']
+export type NewLearner = components['schemas']['LearnerRequest']
+export type Learning = components['schemas']['LearningView']
+
+const of = (id: number) => ({ params: { path: { class: id } } })
+
+/** What the class that is chosen decides, and what it knows. */
+const BY_CLASS = ['reading', 'before', 'tunes', 'plan', 'class', 'learning', 'within']
+
+export const useClasses = () =>
+  useQuery({ queryKey: ['classes'], queryFn: () => answer(api.GET('/api/classes')), staleTime: 60_000 })
+
+/** The class that everything is asked for; null where none is chosen, or the chosen one is gone. */
+export function useCurrentClass(): [ClassSummary | null, (id: number | null) => void] {
+  const classes = useClasses().data
+  const [chosen] = useKept<number>(CLASS_KEY)
+  const queries = useQueryClient()
+  const choose = (id: number | null) => {
+    keep(CLASS_KEY, id)
+    // Nearly everything is otherwise for another class.
+    void queries.invalidateQueries()
+  }
+  return [classes?.find((c) => c.id === chosen) ?? null, choose]
+}
+
+export const useClass = (id: number) =>
+  useQuery({ queryKey: ['class', id], queryFn: () => answer(api.GET('/api/classes/{class}', of(id))) })
+
+export const useStages = () =>
+  useQuery({ queryKey: ['stages'], queryFn: () => answer(api.GET('/api/classes/stages')), staleTime: Infinity })
+
+/** How a pasted list is understood; while it is typed on, the last answer stands. */
+export const useLearnerList = (text: string) =>
+  useQuery({
+    queryKey: ['learner-list', text],
+    queryFn: () => answer(api.POST('/api/classes/read', { body: { text } })),
+    enabled: text.trim() !== '',
+    placeholderData: text.trim() ? keepPreviousData : undefined,
+    staleTime: Infinity,
+    gcTime: 0,
+  })
+
+export const useAddClass = () =>
+  useChange<NewClass, ClassSummary>((body) => answer(api.POST('/api/classes', { body })), ['classes'])
+
+export const useSaveClass = () =>
+  useChange<Pick<ClassSummary, 'id' | 'version' | 'name' | 'lessonMinutes' | 'styleId'>, ClassSummary>(
+    ({ id, ...body }) => answer(api.PUT('/api/classes/{class}', { ...of(id), body })),
+    ['classes', ...BY_CLASS],
+  )
+
+export const useDeleteClass = () =>
+  useChange<number, unknown>((id) => answer<unknown>(api.DELETE('/api/classes/{class}', of(id))), ['classes'])
+
+export const useAddLearners = (id: number) =>
+  useChange<readonly NewLearner[], unknown>(
+    (body) => answer<unknown>(api.POST('/api/classes/{class}/learners', { ...of(id), body: [...body] })),
+    ['classes', ...BY_CLASS],
+  )
+
+export const useSaveLearner = (id: number) =>
+  useChange<ClassDetail['learners'][number], unknown>(
+    ({ id: learner, ...body }) =>
+      answer<unknown>(
+        api.PUT('/api/classes/{class}/learners/{learner}', { params: { path: { class: id, learner } }, body }),
+      ),
+    ['classes', ...BY_CLASS],
+  )
+
+export const useDeleteLearner = (id: number) =>
+  useChange<number, unknown>(
+    (learner) =>
+      answer<unknown>(
+        api.DELETE('/api/classes/{class}/learners/{learner}', { params: { path: { class: id, learner } } }),
+      ),
+    ['classes', ...BY_CLASS],
+  )
+
+export const useMoveUp = (id: number) =>
+  useChange<{ name: string; learners: number[] }, ClassSummary>(
+    (body) => answer(api.POST('/api/classes/{class}/up', { ...of(id), body })),
+    ['classes', ...BY_CLASS],
+  )
+
+export const useMoveBack = () =>
+  useChange<{ from: number; into: number }, unknown>(
+    ({ from, into }) =>
+      answer<unknown>(api.POST('/api/classes/{class}/back/{into}', { params: { path: { class: from, into } } })),
+    ['classes', ...BY_CLASS],
+  )
+
+/** Everything that a class may know, and does. */
+export const usePlan = (id: number) =>
+  useQuery({ queryKey: ['plan', id], queryFn: () => answer(api.GET('/api/classes/{class}/known', of(id))) })
+
+/** Ticks and unticks; the plan that comes back is shown at once. */
+export function useTick(id: number) {
+  const queries = useQueryClient()
+  return useChange<{ add: string[]; remove: string[] }, Plan>(
+    async (body) => {
+      const plan = await answer(api.POST('/api/classes/{class}/known', { ...of(id), body }))
+      queries.setQueryData(['plan', id], plan)
+      return plan
+    },
+    BY_CLASS.filter((key) => key !== 'plan'),
+  )
+}
+
+export const useStart = (id: number) =>
+  useChange<components['schemas']['Stage'], Plan>(
+    (stage) => answer(api.POST('/api/classes/{class}/known/start', { ...of(id), body: { stage } })),
+    BY_CLASS,
+  )
+
+/** Takes a change of what a class knows back, or lets it count again. */
+export const useTakeBack = (id: number) =>
+  useChange<{ change: number; back: boolean }, unknown>(
+    ({ change, back }) =>
+      answer<unknown>(
+        back
+          ? api.POST('/api/classes/{class}/known/{change}/back', { params: { path: { class: id, change } } })
+          : api.POST('/api/classes/{class}/known/{change}/again', { params: { path: { class: id, change } } }),
+      ),
+    BY_CLASS,
+  )
+
+/** What a class would come to know by a tune. */
+export const useLearning = (id: number, tune: number) =>
+  useQuery({
+    queryKey: ['learning', id, tune],
+    queryFn: () => answer(api.GET('/api/classes/{class}/learned/{tune}', { params: { path: { class: id, tune } } })),
+    gcTime: 0,
+  })
+
+export const useLearn = (id: number) =>
+  useChange<{ tuneId: number; not: string[] }, KnownChange>(
+    (body) => answer(api.POST('/api/classes/{class}/learned', { ...of(id), body })),
+    BY_CLASS,
+  )
+
+/** Tunes that bring one or two new things to a class, the easiest first; asked again while they are being worked out. */
+export const useWithinReach = (id: number) =>
+  useQuery({
+    queryKey: ['within', id],
+    queryFn: () =>
+      answer(
+        api.GET('/api/tunes', {
+          params: { query: { reach: 'next', order: 'hard', count: 12 } },
+          headers: { 'For-Class': String(id) },
+        }),
+      ),
+    refetchInterval: (query) => (query.state.data?.working ? AGAIN_MS : false),
+  })
+
+export const AGAIN_MS = 700
