@@ -5,7 +5,7 @@ namespace Coppia.Data;
 /// <summary>What teachers have set on tunes, so that one can tell whether anything has changed.</summary>
 public sealed class TuneMarks(Database database)
 {
-    /// <summary>For each tune that has any: its pins, chosen octaves and changes of the bow as one text. Other tunes are not named.</summary>
+    /// <summary>For each tune that has any: its pins, chosen octaves and changes of the bow as one text.</summary>
     public IReadOnlyDictionary<long, string> All()
     {
         using var connection = database.Open();

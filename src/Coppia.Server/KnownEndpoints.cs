@@ -75,7 +75,9 @@ internal static class KnownEndpoints
         );
     }
 
-    /// <summary>Ticks and unticks. A note brings its finger and position with it; a finger or position that goes takes its notes along.</summary>
+    /// <summary>
+    /// Ticks and unticks. A note brings its finger and position with it; a finger or position that goes takes its notes along.
+    /// </summary>
     private static Results<Ok<PlanView>, ProblemHttpResult> Tick(
         ForWhom forWhom,
         ClassRepository classes,

@@ -54,8 +54,9 @@ internal static class LearnerList
             return $"expected a nickname of 1 to {LongestNickname} characters";
         if (StringSection.Named(instrument) is not { } known)
             return $"“{instrument}” is not an instrument; expected {Labels.Instruments()}";
+        var sizes = English.List([.. known.Sizes.Select(s => s.Name)], "or");
         return known.Sizes.All(s => s.Name != size)
-            ? $"“{size}” is not a size of the {known.Name.ToLowerInvariant()}; expected {English.List([.. known.Sizes.Select(s => s.Name)], "or")}"
+            ? $"“{size}” is not a size of the {known.Name.ToLowerInvariant()}; expected {sizes}"
             : null;
     }
 

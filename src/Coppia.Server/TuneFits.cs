@@ -107,12 +107,14 @@ internal sealed class TuneFits(ForWhom forWhom, Readings readings, LearnerReposi
                     )
                     // Sections that meet the same are named together.
                     .GroupBy(n => n.What)
-                    .Select(g =>
-                        $"{English.List([.. g.Select(n => n.Who.Instrument.Name).Select((n, i) => i == 0 ? n : n.ToLowerInvariant())])}: {g.Key}"
-                    ),
+                    .Select(g => $"{Together(g.Select(n => n.Who.Instrument.Name))}: {g.Key}"),
             ]
         );
     }
+
+    /// <summary>"Violin and viola".</summary>
+    private static string Together(IEnumerable<string> instruments) =>
+        English.Capital(English.List([.. instruments.Select(i => i.ToLowerInvariant())]));
 
     public void Dispose() => _contents.Dispose();
 }

@@ -9,10 +9,19 @@ internal sealed record OutsidePositions(int Price) : CostRule(CostKind.OutsidePo
     public override int Cost(in Situation s) => s.Hand.Player.Allows(s.At.Frame) ? 0 : Price;
 }
 
-/// <summary>What the class has not learned, where it has learned another way: a string, a finger's place, a position.</summary>
+/// <summary>
+/// What the class has not learned, where it has learned another way: a string, a finger's place, one of the lowest positions. Higher ones
+/// have their own price: a group goes up there together, with those of its notes that need not.
+/// </summary>
 internal sealed record NotLearned(int Price) : CostRule(CostKind.NotLearned)
 {
-    public override int Cost(in Situation s) => s.Step.IsLearned && !s.Hand.Player.Knows(s.At) ? Price : 0;
+    public override int Cost(in Situation s)
+    {
+        var player = s.Hand.Player;
+        if (!s.Step.IsLearned || player.Knows(s.At))
+            return 0;
+        return s.Frame.IsHome || !player.PlaysOn(s.At.String) || !player.HasLearned(s.At) ? Price : 0;
+    }
 }
 
 /// <summary>A fingered note above first position, for each semitone that the hand stands above it.</summary>

@@ -146,7 +146,9 @@ public static class TeachingPlan
     public static IReadOnlyList<KnownPosition> Positions(Instrument instrument) =>
         [.. instrument.Frames.Select(f => f.Position).Distinct().Select(p => new KnownPosition(instrument.Id, p))];
 
-    /// <summary>How a note is first played on its string: open, in first position, in another of the lowest, or in the lowest above.</summary>
+    /// <summary>
+    /// How a note is first played on its string: open, in first position, in another of the lowest, or in the lowest above.
+    /// </summary>
     public static Placement? FirstWay(Instrument instrument, int s, Pitch pitch) =>
         Placements
             .Of(instrument, pitch, instrument.FirstFrame)
