@@ -8,12 +8,21 @@ return args switch
     ["diagnose", .. var rest] => DiagnoseCommand.Run(rest, Console.Out, Console.Error),
     ["backup", .. var rest] => BackupCommand.Run(rest, Console.Out, Console.Error),
     ["restore", .. var rest] => RestoreCommand.Run(rest, Console.Out, Console.Error),
+    ["teacher", .. var rest] => TeacherCommand.Run(rest, Console.In, Console.Out, Console.Error),
     _ => Wrong(),
 };
 
 static int Wrong()
 {
-    string[] usages = [ReadCommand.Usage, SheetCommand.Usage, DiagnoseCommand.Usage, BackupCommand.Usage, RestoreCommand.Usage];
+    string[] usages =
+    [
+        ReadCommand.Usage,
+        SheetCommand.Usage,
+        DiagnoseCommand.Usage,
+        BackupCommand.Usage,
+        RestoreCommand.Usage,
+        TeacherCommand.Usage,
+    ];
     Console.Error.WriteLine($"usage: {string.Join("\n       ", usages)}");
     return 2;
 }

@@ -128,8 +128,8 @@ public sealed class ClassRepository(Database database, TimeProvider clock)
         var id = Add(connection, step, to);
         connection.Execute(
             """
-            INSERT INTO known_change (class_id, cause, about, tune_id, added, removed, made_at, taken_back_at)
-            SELECT @id, cause, about, tune_id, added, removed, made_at, taken_back_at
+            INSERT INTO known_change (class_id, cause, about, tune_id, added, removed, made_at, made_by, taken_back_at)
+            SELECT @id, cause, about, tune_id, added, removed, made_at, made_by, taken_back_at
             FROM known_change WHERE class_id = @from AND taken_back_at IS NULL ORDER BY known_change.id
             """,
             new { id, from },

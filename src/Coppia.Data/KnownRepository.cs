@@ -38,6 +38,9 @@ public sealed record KnownChangeRecord
 
     public DateTime MadeAt { get; init; }
 
+    /// <summary>By whom; empty where nobody signs in.</summary>
+    public string MadeBy { get; init; } = "";
+
     /// <summary>When it was taken back; null while it counts.</summary>
     public DateTime? TakenBackAt { get; init; }
 }
@@ -46,7 +49,8 @@ public sealed record KnownChangeRecord
 public sealed class KnownRepository(Database database, TimeProvider clock)
 {
     private const string Columns = """
-        id, class_id AS ClassId, cause, about, tune_id AS TuneId, added, removed, made_at AS MadeAt, taken_back_at AS TakenBackAt
+        id, class_id AS ClassId, cause, about, tune_id AS TuneId, added, removed, made_at AS MadeAt, made_by AS MadeBy,
+        taken_back_at AS TakenBackAt
         """;
 
     /// <summary>Every change, the first first; those that were taken back among them.</summary>
@@ -120,8 +124,8 @@ public sealed class KnownRepository(Database database, TimeProvider clock)
     internal static long Add(SqliteConnection connection, SqliteTransaction step, KnownChangeRecord change) =>
         connection.ExecuteScalar<long>(
             """
-            INSERT INTO known_change (class_id, cause, about, tune_id, added, removed, made_at, taken_back_at)
-            VALUES (@ClassId, @cause, @About, @tuneId, @Added, @Removed, @madeAt, @takenBackAt)
+            INSERT INTO known_change (class_id, cause, about, tune_id, added, removed, made_at, made_by, taken_back_at)
+            VALUES (@ClassId, @cause, @About, @tuneId, @Added, @Removed, @madeAt, @MadeBy, @takenBackAt)
             RETURNING id
             """,
             new
@@ -134,6 +138,7 @@ public sealed class KnownRepository(Database database, TimeProvider clock)
                 change.Added,
                 change.Removed,
                 madeAt = change.MadeAt.ToText(),
+                change.MadeBy,
                 takenBackAt = change.TakenBackAt?.ToText(),
             },
             step

@@ -27,6 +27,9 @@ public sealed class LibraryFolder
 
     public string Logs => System.IO.Path.Combine(Path, "logs");
 
+    /// <summary>The keys that sign-ins are sealed with; they are in no backup.</summary>
+    public string Keys => System.IO.Path.Combine(Path, "keys");
+
     private string Lock => System.IO.Path.Combine(Path, "in-use");
 
     /// <summary>Makes what is missing, and closes what is there to others.</summary>
@@ -35,13 +38,13 @@ public sealed class LibraryFolder
     {
         try
         {
-            foreach (var folder in new[] { Path, Backups, Logs })
+            foreach (var folder in new[] { Path, Backups, Logs, Keys })
             {
                 if (!Directory.Exists(folder))
                     Directory.CreateDirectory(folder, OwnersFolder);
             }
 
-            foreach (var folder in new[] { Backups, Logs })
+            foreach (var folder in new[] { Backups, Logs, Keys })
                 File.SetUnixFileMode(folder, OwnersFolder);
             // What a crash has left half done.
             foreach (var pattern in new[] { "sending-*", "restoring-*", "received-*", "room-probe" })

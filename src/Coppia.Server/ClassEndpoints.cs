@@ -41,12 +41,23 @@ internal static class ClassEndpoints
         return [.. classes.List().Select(c => ClassSummary.Of(c, counts))];
     }
 
-    private static Results<Ok<ClassSummary>, ProblemHttpResult> Add(ClassRepository classes, TimeProvider clock, ClassRequest asked)
+    private static Results<Ok<ClassSummary>, ProblemHttpResult> Add(
+        ClassRepository classes,
+        TimeProvider clock,
+        Asking asking,
+        ClassRequest asked
+    )
     {
         if ((Wrong(asked.Name, asked.LessonMinutes) ?? Wrong(asked.Learners)) is { } wrong)
             return Refused(wrong);
         var known = asked.Start is { Stage: var stage }
-            ? new[] { KnownEndpoints.Started(0, stage, SectionOf(asked.Learners.Select(l => l.Instrument)), clock) }
+            ? new[]
+            {
+                KnownEndpoints.Started(0, stage, SectionOf(asked.Learners.Select(l => l.Instrument)), clock) with
+                {
+                    MadeBy = asking.Name,
+                },
+            }
             : [];
         var id = classes.Add(
             new ClassRecord

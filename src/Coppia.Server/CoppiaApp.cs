@@ -34,6 +34,7 @@ public static class CoppiaApp
         AddLogs(builder, DescribingOnly ? null : folder);
         AddHttp(builder, options);
         AddLibrary(builder.Services, options, folder);
+        builder.Services.AddSignIn(DescribingOnly ? null : folder);
         builder.Services.AddOpenApi("v1", ApiDescription.Configure);
         adjust?.Invoke(builder);
 
@@ -47,6 +48,10 @@ public static class CoppiaApp
         app.ServeFiles(options.WebFolder);
         app.UseRouting();
         app.UseRequestTimeouts();
+        app.UseAuthentication();
+        app.UseAuthorization();
+        app.UseRateLimiter();
+        app.MapSignIn();
         app.MapHealth();
         app.MapInstruments();
         app.MapTunes();
@@ -136,6 +141,7 @@ public static class CoppiaApp
         services.AddSingleton<BowRepository>();
         services.AddSingleton<StyleRepository>();
         services.AddSingleton<SheetRepository>();
+        services.AddSingleton<TeacherRepository>();
         services.AddSingleton<ClassRepository>();
         services.AddSingleton<LearnerRepository>();
         services.AddSingleton<KnownRepository>();
@@ -161,6 +167,7 @@ public static class CoppiaApp
         var inUse = folder.Use();
         app.Lifetime.ApplicationStopped.Register(inUse.Dispose);
         var database = app.Services.GetRequiredService<Database>();
+        Listening.DemandSignIn(options, app.Services.GetRequiredService<TeacherRepository>().Any());
         if (options.DemoFolder is not { } demo)
             return;
         try

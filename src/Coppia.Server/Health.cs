@@ -162,6 +162,7 @@ internal static class HealthEndpoints
                 "/api/health",
                 (Health health) => TypedResults.Json(health.Now(), statusCode: health.Now().State == HealthState.Failing ? 503 : 200)
             )
+            .AllowAnonymous()
             .WithName("getHealth")
             .Produces<HealthView>()
             .Produces<HealthView>(503);

@@ -83,6 +83,7 @@ internal static class KnownEndpoints
         ClassRepository classes,
         KnownRepository known,
         LearnerRepository learners,
+        Asking asking,
         long @class,
         TickRequest asked
     )
@@ -106,6 +107,7 @@ internal static class KnownEndpoints
         {
             ClassId = @class,
             Cause = KnownCause.Hand,
+            MadeBy = asking.Name,
             Added = Text(added.Where(t => !now.Contains(t))),
             Removed = Text(removed.Where(now.Contains)),
         };
@@ -120,13 +122,14 @@ internal static class KnownEndpoints
         KnownRepository known,
         LearnerRepository learners,
         TimeProvider clock,
+        Asking asking,
         long @class,
         StartRequest asked
     )
     {
         if (forWhom.Class is not { } one)
             return ClassEndpoints.NoClass(@class);
-        known.Add(Started(@class, asked.Stage, SectionOf(learners, @class), clock));
+        known.Add(Started(@class, asked.Stage, SectionOf(learners, @class), clock) with { MadeBy = asking.Name });
         return TypedResults.Ok(Plan(forWhom, known, learners, classes.Find(@class) ?? one));
     }
 
@@ -202,6 +205,7 @@ internal static class KnownEndpoints
         Readings readings,
         KnownRepository known,
         LearnerRepository learners,
+        Asking asking,
         long @class,
         LearnedRequest asked
     )
@@ -212,7 +216,13 @@ internal static class KnownEndpoints
             return missing;
         var (style, knows) = (forWhom.Style.Style, forWhom.KnownBy(one));
         var players = SectionOf(learners, @class).Select(i => new Player(i, style, knows));
-        known.Add(Learned(kept, players, readings, asked.Not.ToHashSet(StringComparer.Ordinal)) with { ClassId = @class });
+        known.Add(
+            Learned(kept, players, readings, asked.Not.ToHashSet(StringComparer.Ordinal)) with
+            {
+                ClassId = @class,
+                MadeBy = asking.Name,
+            }
+        );
         return TypedResults.Ok(KnownChangeView.Of(known.Of(@class), style)[0]);
     }
 

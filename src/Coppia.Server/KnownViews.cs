@@ -80,6 +80,7 @@ public sealed record PlanPartView(PlanPart Part, string Name, IReadOnlyList<Tick
 
 /// <summary>One change of what a class knows.</summary>
 /// <param name="Words">Why: "Started from rests and eighths", "Learned Harbour Lanterns".</param>
+/// <param name="MadeBy">By whom; empty where nobody signs in.</param>
 /// <param name="Added">What became known by it that was not known before, by name.</param>
 /// <param name="Removed">What was known no more.</param>
 /// <param name="TakenBack">It counts no more.</param>
@@ -89,6 +90,7 @@ public sealed record KnownChangeView(
     string Words,
     long? TuneId,
     DateTime MadeAt,
+    string MadeBy,
     bool TakenBack,
     IReadOnlyList<string> Added,
     IReadOnlyList<string> Removed
@@ -108,6 +110,7 @@ public sealed record KnownChangeView(
                     KnownChangeWords.Of(change.Cause, change.About),
                     change.TuneId,
                     change.MadeAt,
+                    change.MadeBy,
                     change.TakenBackAt is not null,
                     Names(added.Where(a => !known.Contains(a)), style),
                     Names(removed.Where(known.Contains), style)

@@ -13,17 +13,25 @@ public static class Listening
     private static readonly string[] OwnNames = ["127.0.0.1", "localhost", "[::1]"];
 
     /// <summary>The addresses to listen on, such as http://127.0.0.1:4710.</summary>
-    /// <exception cref="StartRefusedException">The name is not known, is beyond this machine, or the port is taken.</exception>
+    /// <exception cref="StartRefusedException">The name is not known.</exception>
     public static IReadOnlyList<string> Addresses(ServerOptions options)
     {
         var found = Resolved(options.Host);
-        if (found.Any(a => !IPAddress.IsLoopback(a)))
-            throw new StartRefusedException(
-                $"--host {options.Host} lets other machines in, and for them Coppia demands a teacher’s sign-in, which this version does "
-                    + "not have yet. Leave --host out, or give 127.0.0.1."
-            );
         var port = FreePort(options, found[0]);
         return [.. found.Select(a => $"http://{new IPEndPoint(a, port)}")];
+    }
+
+    /// <summary>Other machines can reach it, so that it is never without a sign-in.</summary>
+    public static bool IsBeyond(ServerOptions options) => Resolved(options.Host).Any(a => !IPAddress.IsLoopback(a));
+
+    /// <exception cref="StartRefusedException">Other machines could reach it, and nobody can sign in.</exception>
+    public static void DemandSignIn(ServerOptions options, bool hasTeachers)
+    {
+        if (IsBeyond(options) && !hasTeachers)
+            throw new StartRefusedException(
+                $"--host {options.Host} lets other machines in, and for them Coppia demands a teacher’s sign-in. Make one first: "
+                    + "./coppia teacher add NAME. Or leave --host out."
+            );
     }
 
     /// <summary>

@@ -35,6 +35,8 @@ internal sealed class Logs(TimeProvider clock) : ILogEventSink
             .MinimumLevel.Override("Microsoft", LogEventLevel.Warning)
             // Why it does not start is said in a sentence of our own.
             .MinimumLevel.Override("Microsoft.Extensions.Hosting.Internal.Host", LogEventLevel.Fatal)
+            // The keys of sign-ins lie in a folder that is closed to others, which it does not see.
+            .MinimumLevel.Override("Microsoft.AspNetCore.DataProtection.KeyManagement", LogEventLevel.Error)
             .WriteTo.Console(restrictedToMinimumLevel: LogEventLevel.Warning, formatProvider: CultureInfo.InvariantCulture);
         if (folder is null)
             return;

@@ -35,6 +35,7 @@ internal static class Pages
                         ? Results.File(page, "text/html")
                         : Results.Problem(statusCode: 404)
             )
+            .AllowAnonymous()
             .ExcludeFromDescription();
 
     /// <summary>

@@ -15,6 +15,8 @@ public class RunningServer : IAsyncLifetime
 
     public HttpClient Client { get; private set; } = null!;
 
+    public TestServer TestServer => _app!.GetTestServer();
+
     public IServiceProvider Services => _app!.Services;
 
     /// <summary>Longer than a user waits: what is tested may be one of many things that this machine does.</summary>

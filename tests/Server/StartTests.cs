@@ -65,7 +65,7 @@ public sealed class StartTests : IDisposable
 
     [Theory]
     [InlineData("no-such-name.invalid", "--host no-such-name.invalid is not known here")] // RFC 6761, 6.4: .invalid is never a name
-    [InlineData("0.0.0.0", "demands a teacher’s sign-in, which this version does not have yet")]
+    [InlineData("0.0.0.0", "demands a teacher’s sign-in. Make one first: ./coppia teacher add NAME")]
     [InlineData("*", "demands a teacher’s sign-in")]
     [InlineData("::", "demands a teacher’s sign-in")]
     [InlineData("192.0.2.1", "demands a teacher’s sign-in")] // RFC 5737: an address of nobody
