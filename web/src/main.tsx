@@ -14,6 +14,7 @@ import { ClassesScreen } from './classes/ClassesScreen'
 import { ClassScreen } from './classes/ClassScreen'
 import { PlanScreen } from './classes/PlanScreen'
 import { AnswerSheet } from './drills/AnswerSheet'
+import { Door } from './signin/Door'
 import { PrintView } from './print/PrintView'
 import { AllShapes } from './shapes/AllShapes'
 import { KeepingScreen } from './keeping/KeepingScreen'
@@ -56,32 +57,34 @@ createRoot(root).render(
       {/* Not as transitions: of two quick key presses the second must start from where the first has led. */}
       <BrowserRouter useTransitions={false}>
         <ToastHost>
-          <Routes>
-            <Route element={<Shell />}>
-              <Route path="/" element={<Navigate to="/tunes" replace />} />
-              <Route path="/tunes" element={<Tunes />} />
-              <Route path="/tunes/:id" element={<Stand />} />
-              <Route path="/write" element={<WriteNew />} />
-              <Route path="/tunes/:id/write" element={<MendTune />} />
-              <Route path="/shapes" element={<ShapesScreen />} />
-              <Route path="/exercises" element={<BenchScreen />} />
-              <Route path="/exercises/answer" element={<AnswerSheet />} />
-              <Route path="/exercises/:id" element={<BenchScreen />} />
-              <Route path="/cards" element={<CardsScreen />} />
-              <Route path="/classes" element={<ClassesScreen />} />
-              <Route path="/classes/:id" element={<ClassScreen />} />
-              <Route path="/classes/:id/plan" element={<PlanScreen />} />
-              <Route path="/taping" element={<TapingScreen />} />
-              <Route path="/style" element={<StyleScreen />} />
-              <Route path="/keeping" element={<KeepingScreen />} />
-              <Route path="*" element={<Navigate to="/tunes" replace />} />
-            </Route>
-            <Route element={<Bare />}>
-              <Route path="/shapes/all" element={<AllShapes />} />
-              <Route path="/exercises/print" element={<SheetPrint />} />
-              <Route path="/tunes/:id/print" element={<PrintView />} />
-            </Route>
-          </Routes>
+          <Door>
+            <Routes>
+              <Route element={<Shell />}>
+                <Route path="/" element={<Navigate to="/tunes" replace />} />
+                <Route path="/tunes" element={<Tunes />} />
+                <Route path="/tunes/:id" element={<Stand />} />
+                <Route path="/write" element={<WriteNew />} />
+                <Route path="/tunes/:id/write" element={<MendTune />} />
+                <Route path="/shapes" element={<ShapesScreen />} />
+                <Route path="/exercises" element={<BenchScreen />} />
+                <Route path="/exercises/answer" element={<AnswerSheet />} />
+                <Route path="/exercises/:id" element={<BenchScreen />} />
+                <Route path="/cards" element={<CardsScreen />} />
+                <Route path="/classes" element={<ClassesScreen />} />
+                <Route path="/classes/:id" element={<ClassScreen />} />
+                <Route path="/classes/:id/plan" element={<PlanScreen />} />
+                <Route path="/taping" element={<TapingScreen />} />
+                <Route path="/style" element={<StyleScreen />} />
+                <Route path="/keeping" element={<KeepingScreen />} />
+                <Route path="*" element={<Navigate to="/tunes" replace />} />
+              </Route>
+              <Route element={<Bare />}>
+                <Route path="/shapes/all" element={<AllShapes />} />
+                <Route path="/exercises/print" element={<SheetPrint />} />
+                <Route path="/tunes/:id/print" element={<PrintView />} />
+              </Route>
+            </Routes>
+          </Door>
         </ToastHost>
       </BrowserRouter>
     </QueryClientProvider>

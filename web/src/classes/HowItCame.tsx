@@ -32,7 +32,10 @@ export function HowItCame({ id, changes }: { id: number; changes: readonly Known
             <div className="flex items-start justify-between gap-2">
               <span>
                 <span className="block font-bold">{c.words}</span>
-                <span className="text-sm text-soft">{dayOf(c.madeAt)}</span>
+                <span className="text-sm text-soft">
+                  {dayOf(c.madeAt)}
+                  {c.madeBy && ` · ${c.madeBy}`}
+                </span>
               </span>
               <Button
                 size="inline"

@@ -1,3 +1,4 @@
+import { Teachers } from '../signin/Teachers'
 import { Screen } from '../ui/Screen'
 import { Backups } from './Backups'
 import { Deleted } from './Deleted'
@@ -13,6 +14,7 @@ export function KeepingScreen() {
       <div className="mt-5 grid max-w-6xl gap-x-14 gap-y-10 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
         <Backups />
         <div className="flex flex-col gap-10">
+          <Teachers />
           <OpenFormats />
           <Deleted />
         </div>
