@@ -65,7 +65,7 @@ public sealed class TeacherRepository(Database database, TimeProvider clock)
         if (name.Trim().Length is 0 or > LongestName)
             return $"Expected a name of 1 to {LongestName} characters.";
         if (passphrase.Length is < ShortestPassphrase or > LongestPassphrase)
-            return $"Expected a passphrase of {ShortestPassphrase} to {LongestPassphrase} characters: a few words are easy to keep in mind.";
+            return $"Expected a passphrase of {ShortestPassphrase} to {LongestPassphrase} characters, such as a few words.";
         return passphrase.Distinct().Count() < FewestLetters || passphrase.Contains(name.Trim(), StringComparison.OrdinalIgnoreCase)
             ? "This passphrase is too easily guessed; expected a few words, without your name."
             : null;

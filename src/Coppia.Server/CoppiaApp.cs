@@ -68,6 +68,8 @@ public static class CoppiaApp
         app.MapDrills();
         app.MapClasses();
         app.MapKnown();
+        app.MapWork();
+        app.MapLearn();
         app.MapKeeping();
         app.MapNothing();
         app.MapPage(options.WebFolder);
@@ -145,6 +147,9 @@ public static class CoppiaApp
         services.AddSingleton<ClassRepository>();
         services.AddSingleton<LearnerRepository>();
         services.AddSingleton<KnownRepository>();
+        services.AddSingleton<LinkRepository>();
+        services.AddSingleton<WorkRepository>();
+        services.AddSingleton<ReportRepository>();
         services.AddSingleton<Styles>();
         services.AddSingleton<ForWhom>();
         services.AddMemoryCache(o => o.SizeLimit = Readings.Room);

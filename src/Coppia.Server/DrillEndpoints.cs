@@ -127,7 +127,7 @@ internal static class DrillEndpoints
             styles
         );
 
-    private static DrillView View(string heading, Player player, IEnumerable<SheetItem> items) =>
+    internal static DrillView View(string heading, Player player, IEnumerable<SheetItem> items) =>
         new(heading, DrillDeskView.Of(player), [.. items.Select(i => DrillQuestionView.Of(i, player))]);
 
     private static SheetItem Read(string kind, JsonElement question, Player player, int number)
@@ -146,7 +146,7 @@ internal static class DrillEndpoints
     }
 
     /// <summary>What happened; null where the answer was shown.</summary>
-    private static Judgement? Judged(SheetItem item, JsonElement? reply, Player player)
+    internal static Judgement? Judged(SheetItem item, JsonElement? reply, Player player)
     {
         if (reply is not { ValueKind: not JsonValueKind.Null } given)
             return null;

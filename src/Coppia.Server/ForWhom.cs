@@ -40,6 +40,9 @@ internal sealed class ForWhom(
         }
     }
 
+    /// <summary>Says for which class a request is, where its address does not.</summary>
+    public static void Set(HttpContext context, ClassRecord? one) => context.Items[typeof(ForWhom)] = one;
+
     /// <summary>The house style of the class, else the one in force, and a key that differs between any two that differ.</summary>
     public (HouseStyle Style, string Key) Style => styles.Of(Class?.StyleId);
 

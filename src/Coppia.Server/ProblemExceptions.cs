@@ -17,7 +17,7 @@ internal sealed partial class ProblemExceptions(ILogger<ProblemExceptions> log) 
     {
         var (status, title, detail) = Said(exception);
         if (status == 500)
-            Failed(log, exception, context.Request.Path);
+            Failed(log, exception, LearnAddress.WithoutLink(context.Request.Path));
         else if (status > 500)
             NotPossible(log, title);
         await Results.Problem(statusCode: status, title: title, detail: detail).ExecuteAsync(context);

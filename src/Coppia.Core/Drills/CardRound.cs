@@ -79,14 +79,16 @@ public sealed record CardRound(IReadOnlyList<SheetItem> Cards, IReadOnlyList<int
             _ => ExerciseKind.FindIt,
         };
 
-    private static Candidate Card(CardKind kind, Player player, Tone tone, KeySignature key)
+    private static Candidate Card(CardKind kind, Player player, Tone tone, KeySignature key) =>
+        // Mixed cards are mixed: none comes late for being hard.
+        new([Question(kind, player, tone, key)], Difficulty: 0, tone.Place.String, tone.Pitch);
+
+    internal static NoteQuestion Question(CardKind kind, Player player, Tone tone, KeySignature key)
     {
         var asksForPlace = kind is CardKind.PairToNote or CardKind.NameToPlace;
         // A pair that the key could mean otherwise is asked by its name.
         var byPair = kind == CardKind.PairToNote && PairNote.Of(player, tone.Place.Pair, key) == tone.Pitch;
-        var question = new NoteQuestion(KindOf(kind), tone.Pitch, key, asksForPlace ? tone.Place.Pair : null, byPair);
-        // Mixed cards are mixed: none comes late for being hard.
-        return new Candidate([question], Difficulty: 0, tone.Place.String, tone.Pitch);
+        return new NoteQuestion(KindOf(kind), tone.Pitch, key, asksForPlace ? tone.Place.Pair : null, byPair);
     }
 
     /// <summary>0 1 2 3 2 1 0 1 … : neighbours, and the ends once each time.</summary>

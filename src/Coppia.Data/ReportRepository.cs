@@ -1,0 +1,154 @@
+using Dapper;
+
+namespace Coppia.Data;
+
+/// <summary>Minutes that a learner practised.</summary>
+public sealed record PracticeRecord
+{
+    /// <summary>A name that no other report of the learner has, so that one sent twice counts once.</summary>
+    public string Key { get; init; } = "";
+
+    /// <summary>The learner's own day, such as 2026-09-14.</summary>
+    public string Day { get; init; } = "";
+
+    public DateTime At { get; init; }
+
+    /// <summary>0 to 600.</summary>
+    public int Minutes { get; init; }
+
+    public long? TuneId { get; init; }
+
+    /// <summary>Quarters a minute that were reached; null where none is told.</summary>
+    public int? Tempo { get; init; }
+}
+
+/// <summary>An answer to a card.</summary>
+public sealed record CardAnswerRecord
+{
+    public string Key { get; init; } = "";
+
+    public string Card { get; init; } = "";
+
+    public string Day { get; init; } = "";
+
+    public DateTime At { get; init; }
+
+    public bool Right { get; init; }
+
+    public double Seconds { get; init; }
+
+    /// <summary>What happened; empty for a right answer.</summary>
+    public string Mistake { get; init; } = "";
+}
+
+/// <summary>Where a learner's card lies.</summary>
+public sealed record CardBoxRecord
+{
+    public string Card { get; init; } = "";
+
+    public int Box { get; init; }
+
+    public string Due { get; init; } = "";
+}
+
+/// <summary>Owns what learners report from home: minutes, answers, and the boxes that these lead to.</summary>
+public sealed class ReportRepository(Database database)
+{
+    /// <summary>Keeps minutes; those of a report that is kept already change nothing.</summary>
+    /// <returns>Whether it was new.</returns>
+    public bool Keep(long learner, PracticeRecord practice)
+    {
+        using var connection = database.Open();
+        return connection.Execute(
+                """
+                INSERT INTO practice (learner_id, key, day, at, minutes, tune_id, tempo)
+                VALUES (@learner, @Key, @Day, @at, @Minutes, (SELECT id FROM tune WHERE id = @TuneId), @Tempo)
+                ON CONFLICT (learner_id, key) DO NOTHING
+                """,
+                new
+                {
+                    learner,
+                    practice.Key,
+                    practice.Day,
+                    at = practice.At.ToText(),
+                    practice.Minutes,
+                    practice.TuneId,
+                    practice.Tempo,
+                }
+            ) == 1;
+    }
+
+    /// <summary>Keeps an answer and moves its card, in one step; an answer that is kept already moves nothing.</summary>
+    /// <param name="move">Where the card goes, from where it lies.</param>
+    /// <returns>Whether it was new.</returns>
+    public bool Keep(long learner, CardAnswerRecord answer, Func<CardBoxRecord?, CardBoxRecord> move)
+    {
+        using var connection = database.Open();
+        using var step = connection.BeginTransaction();
+        var added = connection.Execute(
+            """
+            INSERT INTO card_answer (learner_id, key, card, day, at, right, seconds, mistake)
+            VALUES (@learner, @Key, @Card, @Day, @at, @Right, @Seconds, @Mistake)
+            ON CONFLICT (learner_id, key) DO NOTHING
+            """,
+            new
+            {
+                learner,
+                answer.Key,
+                answer.Card,
+                answer.Day,
+                at = answer.At.ToText(),
+                answer.Right,
+                answer.Seconds,
+                answer.Mistake,
+            },
+            step
+        );
+        if (added == 0)
+            return false;
+        var before = connection.QuerySingleOrDefault<CardBoxRecord>(
+            "SELECT card, box, due FROM card_box WHERE learner_id = @learner AND card = @Card",
+            new { learner, answer.Card },
+            step
+        );
+        var after = move(before);
+        connection.Execute(
+            """
+            INSERT INTO card_box (learner_id, card, box, due) VALUES (@learner, @Card, @Box, @Due)
+            ON CONFLICT (learner_id, card) DO UPDATE SET box = @Box, due = @Due
+            """,
+            new
+            {
+                learner,
+                answer.Card,
+                after.Box,
+                after.Due,
+            },
+            step
+        );
+        step.Commit();
+        return true;
+    }
+
+    /// <summary>A learner's minutes from a day on, the first first.</summary>
+    public IReadOnlyList<PracticeRecord> Practice(long learner, string since)
+    {
+        using var connection = database.Open();
+        return
+        [
+            .. connection.Query<PracticeRecord>(
+                """
+                SELECT key, day, at, minutes, tune_id AS TuneId, tempo FROM practice
+                WHERE learner_id = @learner AND day >= @since ORDER BY day, at
+                """,
+                new { learner, since }
+            ),
+        ];
+    }
+
+    public IReadOnlyList<CardBoxRecord> Boxes(long learner)
+    {
+        using var connection = database.Open();
+        return [.. connection.Query<CardBoxRecord>("SELECT card, box, due FROM card_box WHERE learner_id = @learner", new { learner })];
+    }
+}

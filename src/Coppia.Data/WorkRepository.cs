@@ -1,0 +1,180 @@
+using Dapper;
+
+namespace Coppia.Data;
+
+/// <summary>What can be set.</summary>
+public enum WorkKind
+{
+    /// <summary>A tune, with a tempo to reach where one is asked for.</summary>
+    Tune,
+
+    /// <summary>A kept sheet of exercises.</summary>
+    Sheet,
+
+    /// <summary>The cards that are due.</summary>
+    Cards,
+}
+
+/// <summary>Something that is set to a class, a section of it, or one learner.</summary>
+public sealed record WorkRecord
+{
+    public long Id { get; init; }
+
+    public long ClassId { get; init; }
+
+    public WorkKind Kind { get; init; }
+
+    public long? TuneId { get; init; }
+
+    public long? SheetId { get; init; }
+
+    /// <summary>Quarters a minute to reach, 20 to 300; null where none is asked for.</summary>
+    public int? Tempo { get; init; }
+
+    /// <summary>The section it is for; null for all.</summary>
+    public string? Instrument { get; init; }
+
+    /// <summary>The learner it is for; null for all.</summary>
+    public long? LearnerId { get; init; }
+
+    /// <summary>The day by which it is to be done, such as 2026-09-14.</summary>
+    public string Due { get; init; } = "";
+
+    /// <summary>By whom; empty where nobody signs in.</summary>
+    public string MadeBy { get; init; } = "";
+
+    /// <summary>The tune's title or the sheet's heading as it is now; empty for cards.</summary>
+    public string Title { get; init; } = "";
+}
+
+/// <summary>That a learner has done something.</summary>
+public sealed record DoneRecord
+{
+    public long WorkId { get; init; }
+
+    public long LearnerId { get; init; }
+
+    public DateTime DoneAt { get; init; }
+}
+
+/// <summary>Owns the tables of set work and of who has done it.</summary>
+public sealed class WorkRepository(Database database, TimeProvider clock)
+{
+    private const string Columns = """
+        w.id, w.class_id AS ClassId, w.kind, w.tune_id AS TuneId, w.sheet_id AS SheetId, w.tempo, w.instrument,
+        w.learner_id AS LearnerId, w.due, w.made_by AS MadeBy, coalesce(t.title, s.heading, '') AS Title
+        """;
+
+    private const string From = "set_work w LEFT JOIN tune t ON t.id = w.tune_id LEFT JOIN sheet s ON s.id = w.sheet_id";
+
+    /// <summary>What is set to a class from a day on, what is due first first.</summary>
+    /// <param name="since">What was due before is left out.</param>
+    public IReadOnlyList<WorkRecord> Of(long classId, string since)
+    {
+        using var connection = database.Open();
+        return
+        [
+            .. connection.Query<WorkRecord>(
+                $"SELECT {Columns} FROM {From} WHERE w.class_id = @classId AND w.due >= @since ORDER BY w.due, w.id",
+                new { classId, since }
+            ),
+        ];
+    }
+
+    /// <summary>What is set to one learner from a day on: to the class, to the section, or to them alone.</summary>
+    public IReadOnlyList<WorkRecord> Of(LearnerRecord learner, string since)
+    {
+        using var connection = database.Open();
+        return
+        [
+            .. connection.Query<WorkRecord>(
+                $"""
+                SELECT {Columns} FROM {From}
+                WHERE w.class_id = @ClassId AND w.due >= @since
+                    AND (w.instrument IS NULL OR w.instrument = @Instrument) AND (w.learner_id IS NULL OR w.learner_id = @Id)
+                ORDER BY w.due, w.id
+                """,
+                new
+                {
+                    learner.ClassId,
+                    learner.Instrument,
+                    learner.Id,
+                    since,
+                }
+            ),
+        ];
+    }
+
+    public IReadOnlyList<DoneRecord> Done(long classId)
+    {
+        using var connection = database.Open();
+        return
+        [
+            .. connection.Query<DoneRecord>(
+                """
+                SELECT d.work_id AS WorkId, d.learner_id AS LearnerId, d.done_at AS DoneAt
+                FROM work_done d JOIN set_work w ON w.id = d.work_id WHERE w.class_id = @classId
+                """,
+                new { classId }
+            ),
+        ];
+    }
+
+    public long Add(WorkRecord work)
+    {
+        using var connection = database.Open();
+        return connection.ExecuteScalar<long>(
+            """
+            INSERT INTO set_work (class_id, kind, tune_id, sheet_id, tempo, instrument, learner_id, due, made_at, made_by)
+            VALUES (@ClassId, @kind, @TuneId, @SheetId, @Tempo, @Instrument, @LearnerId, @Due, @now, @MadeBy)
+            RETURNING id
+            """,
+            new
+            {
+                work.ClassId,
+                kind = work.Kind.ToString().ToLowerInvariant(),
+                work.TuneId,
+                work.SheetId,
+                work.Tempo,
+                work.Instrument,
+                work.LearnerId,
+                work.Due,
+                work.MadeBy,
+                now = clock.GetUtcNow().UtcDateTime.ToText(),
+            }
+        );
+    }
+
+    public bool Delete(long classId, long id)
+    {
+        using var connection = database.Open();
+        return connection.Execute("DELETE FROM set_work WHERE id = @id AND class_id = @classId", new { id, classId }) == 1;
+    }
+
+    /// <summary>Says that a learner has done something that is set to their class, or that they have not.</summary>
+    /// <returns>False where it is not set to them.</returns>
+    public bool SetDone(long workId, LearnerRecord learner, bool done, string by)
+    {
+        using var connection = database.Open();
+        return connection.Execute(
+                done
+                    ? """
+                    INSERT INTO work_done (work_id, learner_id, done_at, made_by)
+                    SELECT id, @Id, @now, @by FROM set_work
+                    WHERE id = @workId AND class_id = @ClassId
+                        AND (instrument IS NULL OR instrument = @Instrument) AND (learner_id IS NULL OR learner_id = @Id)
+                    ON CONFLICT (work_id, learner_id) DO UPDATE SET made_by = work_done.made_by
+                    """
+                    : "DELETE FROM work_done WHERE work_id = @workId AND learner_id = @Id",
+                new
+                {
+                    workId,
+                    learner.Id,
+                    learner.ClassId,
+                    learner.Instrument,
+                    by,
+                    now = clock.GetUtcNow().UtcDateTime.ToText(),
+                }
+            ) == 1;
+    }
+}

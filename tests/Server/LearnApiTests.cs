@@ -1,0 +1,369 @@
+using System.Text.Json;
+using Coppia.Data;
+using Microsoft.AspNetCore.Routing;
+using Microsoft.Extensions.DependencyInjection;
+
+namespace Coppia.Tests;
+
+/// <summary>
+/// What is set, and what a learner sees and reports by their link. Source: craft 14, 15 and 22; whose things are whose: OWASP ASVS 4.0.3,
+/// 4.1.2 and 4.2.1.
+/// </summary>
+public sealed class LearnApiTests : IAsyncLifetime
+{
+    private const string Tune = "X:1\nT:Lanterns\nM:4/4\nL:1/4\nK:D\nD E F G|A4|]\n";
+
+    private readonly RunningServer _server = new();
+    private long _class;
+    private long _tune;
+    private readonly Dictionary<string, (long Id, string Link)> _learners = [];
+
+    public async ValueTask InitializeAsync()
+    {
+        await _server.InitializeAsync();
+        _tune = await _server.Keep(Tune);
+        var learners = new[] { ("Ada", "violin"), ("Bo", "cello"), ("Cy", "violin") }.Select(l => new
+        {
+            nickname = l.Item1,
+            instrument = l.Item2,
+            size = "1/2",
+        });
+        var (_, made) = await Post(
+            "/api/classes",
+            new
+            {
+                name = "Weir strings",
+                learners,
+                start = new { stage = "firstFingers" },
+            }
+        );
+        _class = made.GetProperty("id").GetInt64();
+        await Renew();
+    }
+
+    public ValueTask DisposeAsync() => _server.DisposeAsync();
+
+    private Task<(int Status, JsonElement Body)> Post(string path, object? body = null) => _server.Send(HttpMethod.Post, path, body);
+
+    /// <summary>Gives everybody a link, a new one where they have one.</summary>
+    private async Task Renew()
+    {
+        var all = (await _server.Get($"/api/classes/{_class}/links"))
+            .EnumerateArray()
+            .Select(l => l.GetProperty("learnerId").GetInt64())
+            .ToArray();
+        Assert.Equal(204, (await Post($"/api/classes/{_class}/links", new { learners = all })).Status);
+        foreach (var link in (await _server.Get($"/api/classes/{_class}/links")).EnumerateArray())
+        {
+            var address = link.GetProperty("address").GetString()!;
+            _learners[link.GetProperty("nickname").GetString()!] = (link.GetProperty("learnerId").GetInt64(), address.Split('/')[^1]);
+        }
+    }
+
+    private string Link(string who) => $"/api/learn/{_learners[who].Link}";
+
+    private Task<(int Status, JsonElement Body)> Set(string kind, string? instrument = null, string? learner = null, int? tempo = null) =>
+        Post(
+            $"/api/classes/{_class}/work",
+            new
+            {
+                kind,
+                due = "2099-09-14",
+                tuneId = kind == "tune" ? _tune : (long?)null,
+                tempo,
+                instrument,
+                learnerId = learner is null ? (long?)null : _learners[learner].Id,
+            }
+        );
+
+    private async Task<string> Seen(string who) =>
+        string.Join(
+            ", ",
+            (await _server.Get(Link(who)))
+                .GetProperty("work")
+                .EnumerateArray()
+                .Select(w => $"{w.GetProperty("title").GetString()} {w.GetProperty("done").GetBoolean()}")
+        );
+
+    private static string At(string moment) => moment;
+
+    [Fact]
+    public async Task A_class_a_section_or_one_learner_gets_what_is_set_to_them_and_says_that_it_is_done()
+    {
+        Assert.Equal(204, (await Set("tune", tempo: 80)).Status);
+        Assert.Equal(204, (await Set("cards", instrument: "violin")).Status);
+        Assert.Equal(204, (await Set("cards", learner: "Bo")).Status);
+        Assert.Equal("Lanterns False, Cards False", await Seen("Ada"));
+        Assert.Equal("Lanterns False, Cards False", await Seen("Bo"));
+        var first = (await _server.Get(Link("Ada"))).GetProperty("work")[0];
+        Assert.Equal(80, first.GetProperty("tempo").GetInt32());
+        var report = new { done = new[] { new { work = first.GetProperty("id").GetInt64(), done = true } } };
+        Assert.Equal(200, (await Post($"{Link("Ada")}/report", report)).Status);
+        Assert.Equal("Lanterns True, Cards False", await Seen("Ada"));
+        Assert.Equal("Lanterns False, Cards False", await Seen("Bo"));
+        var work = (await _server.Get($"/api/classes/{_class}/work")).EnumerateArray().ToArray();
+        Assert.Equal([3, 2, 1], work.Select(w => w.GetProperty("for").GetArrayLength()));
+        Assert.Equal([_learners["Ada"].Id], work[0].GetProperty("done").EnumerateArray().Select(d => d.GetInt64()));
+        Assert.Equal(204, (await _server.Send(HttpMethod.Delete, $"/api/classes/{_class}/work/{work[0].GetProperty("id")}")).Status);
+        Assert.Equal("Cards False", await Seen("Ada"));
+    }
+
+    [Theory]
+    [InlineData("tune", "soon", 80, "a day to be done by")]
+    [InlineData("tune", "2026-09-31", 80, "a day to be done by")]
+    [InlineData("tune", "2026-09-14", 400, "20 to 300 quarters")]
+    [InlineData("sheet", "2026-09-14", null, "a sheet that is kept")]
+    public async Task What_cannot_be_set_is_refused_in_words(string kind, string due, int? tempo, string words)
+    {
+        var (status, body) = await Post(
+            $"/api/classes/{_class}/work",
+            new
+            {
+                kind,
+                due,
+                tuneId = _tune,
+                tempo,
+            }
+        );
+        Assert.Equal(422, status);
+        Assert.Contains(words, body.GetProperty("title").GetString(), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_tune_that_is_set_is_read_in_the_class_and_another_one_is_not_there()
+    {
+        var other = await _server.Keep(Tune.Replace("Lanterns", "Other", StringComparison.Ordinal));
+        await Set("tune", instrument: "violin");
+        var reading = await _server.Get($"{Link("Ada")}/tunes/{_tune}");
+        Assert.Equal("D0", reading.GetProperty("notes")[0].GetProperty("label").GetString());
+        Assert.Equal("violin", reading.GetProperty("instrument").GetProperty("id").GetString());
+        Assert.Equal(404, (await _server.Send(HttpMethod.Get, $"{Link("Ada")}/tunes/{other}")).Status);
+        Assert.Equal(404, (await _server.Send(HttpMethod.Get, $"{Link("Bo")}/tunes/{_tune}")).Status);
+    }
+
+    /// <summary>A phone that loses the answer sends again: every report counts once, however often and in whatever parts it comes.</summary>
+    [Fact]
+    public async Task A_report_that_is_sent_twice_counts_once()
+    {
+        var practice = new[]
+        {
+            new
+            {
+                key = "p1",
+                at = "2026-11-01T16:00:00+01:00",
+                minutes = 10,
+            },
+            new
+            {
+                key = "p2",
+                at = "2026-11-01T18:00:00+01:00",
+                minutes = 5,
+            },
+        };
+        var answers = new[]
+        {
+            Answer("a1", "2026-11-01T16:00:00+01:00", "noteToName note violin D4 E4", "E"),
+            Answer("a2", "2026-11-02T16:00:00+01:00", "noteToName note violin D4 E4", "E"),
+        };
+        var (_, first) = await Post($"{Link("Ada")}/report", new { practice, answers });
+        Assert.Equal(4, first.GetProperty("new").GetInt32());
+        Assert.Equal(0, first.GetProperty("leftOut").GetArrayLength());
+        foreach (var again in new object[] { new { practice, answers }, new { answers = answers[..1] }, new { practice = practice[1..] } })
+            Assert.Equal(0, (await Post($"{Link("Ada")}/report", again)).Body.GetProperty("new").GetInt32());
+        var days = (await _server.Get(Link("Ada"))).GetProperty("days").EnumerateArray();
+        Assert.Equal(["2026-11-01 15"], days.Select(d => $"{d.GetProperty("day").GetString()} {d.GetProperty("minutes").GetInt32()}"));
+        var box = Assert.Single(_server.Services.GetRequiredService<ReportRepository>().Boxes(_learners["Ada"].Id));
+        // Right twice: box 3, which comes back two days later.
+        Assert.Equal((3, "2026-11-04"), (box.Box, box.Due));
+        // The same names mean something else for another learner.
+        Assert.Equal(2, (await Post($"{Link("Cy")}/report", new { practice })).Body.GetProperty("new").GetInt32());
+    }
+
+    private static object Answer(string key, string at, string card, string? letter, double seconds = 3) =>
+        new
+        {
+            key,
+            at = At(at),
+            card,
+            reply = letter is null ? null : new { name = letter },
+            seconds,
+        };
+
+    [Fact]
+    public async Task Answers_are_judged_here_and_move_their_cards()
+    {
+        const string Day = "2026-11-01T16:00:00+01:00";
+        const string E = "noteToName note violin D4 E4";
+        var reports = _server.Services.GetRequiredService<ReportRepository>();
+        int Box() => reports.Boxes(_learners["Ada"].Id).Single().Box;
+        async Task Send(string key, string? letter, double seconds = 3) =>
+            Assert.Equal(
+                1,
+                (await Post($"{Link("Ada")}/report", new { answers = new[] { Answer(key, Day, E, letter, seconds) } }))
+                    .Body.GetProperty("new")
+                    .GetInt32()
+            );
+        await Send("1", "E");
+        await Send("2", "E", seconds: 9);
+        Assert.Equal(2, Box());
+        await Send("3", "E");
+        Assert.Equal(3, Box());
+        await Send("4", "F");
+        Assert.Equal(1, Box());
+        await Send("5", null);
+        Assert.Equal(1, Box());
+        var (_, taken) = await Post(
+            $"{Link("Ada")}/report",
+            new { answers = new[] { Answer("6", Day, "noteToName note cello D3 E3", "E"), Answer("7", Day, "hum it", "E") } }
+        );
+        Assert.Equal((0, 2), (taken.GetProperty("new").GetInt32(), taken.GetProperty("leftOut").GetArrayLength()));
+    }
+
+    [Fact]
+    public async Task A_round_of_cards_is_of_what_the_class_knows_and_what_is_due()
+    {
+        var cards = await _server.Get($"{Link("Bo")}/cards?day=2026-11-01");
+        var names = cards.GetProperty("cards").EnumerateArray().Select(c => c.GetString()!).ToArray();
+        // Craft 14 and 15: names first, the D string before the A string, then the others, which are open yet.
+        Assert.Equal(
+            ["D3 D3", "D3 E3", "D3 F#3", "D3 G3", "A3 A3", "A3 B3", "A3 C#4", "A3 D4", "G2 G2", "C2 C2"],
+            names.Where(n => n.StartsWith("noteToName ", StringComparison.Ordinal)).Select(n => n["noteToName note cello ".Length..])
+        );
+        Assert.Equal(12, names.Length);
+        await Post(
+            $"{Link("Bo")}/report",
+            new
+            {
+                answers = new[]
+                {
+                    Answer("1", "2026-11-01T16:00:00+01:00", names[0], "D"),
+                    Answer("2", "2026-11-01T16:01:00+01:00", names[1], "F"),
+                },
+            }
+        );
+        var later = (await _server.Get($"{Link("Bo")}/cards?day=2026-11-01"))
+            .GetProperty("cards")
+            .EnumerateArray()
+            .Select(c => c.GetString())
+            .ToArray();
+        // The wrong one is due again at once, the right one tomorrow.
+        Assert.Equal(names[1], later[0]);
+        Assert.DoesNotContain(names[0], later);
+        var tomorrow = (await _server.Get($"{Link("Bo")}/cards?day=2026-11-02"))
+            .GetProperty("cards")
+            .EnumerateArray()
+            .Select(c => c.GetString());
+        Assert.Equal([names[1], names[0]], tomorrow.Take(2));
+    }
+
+    [Fact]
+    public async Task A_link_that_was_renewed_or_ended_leads_nowhere()
+    {
+        var former = Link("Ada");
+        await Renew();
+        Assert.NotEqual(former, Link("Ada"));
+        var (status, body) = await _server.Send(HttpMethod.Get, former);
+        Assert.Equal((404, "This link has ended. Ask your teacher for a new one."), (status, body.GetProperty("title").GetString()));
+        Assert.Equal(204, (await _server.Send(HttpMethod.Delete, $"/api/classes/{_class}/links/{_learners["Ada"].Id}")).Status);
+        Assert.Equal(404, (await _server.Send(HttpMethod.Get, Link("Ada"))).Status);
+        Assert.Equal(200, (await _server.Send(HttpMethod.Get, Link("Bo"))).Status);
+    }
+
+    [Fact] // A link has at least 64 bits that cannot be guessed (OWASP ASVS 4.0.3, 3.2.2); here 128: 32 signs of sixteen.
+    public void A_link_cannot_be_guessed()
+    {
+        Assert.All(_learners.Values, l => Assert.Equal(32, l.Link.Length));
+        Assert.Equal(_learners.Count, _learners.Values.Select(l => l.Link[..8]).Distinct().Count());
+    }
+
+    /// <summary>Every address of the API asked with a learner's link: theirs answer, all others are closed once a teacher signs in.</summary>
+    [Fact]
+    public async Task A_learner_reaches_their_own_things_and_nothing_else()
+    {
+        await Set("tune", learner: "Ada");
+        _server.Services.GetRequiredService<TeacherRepository>().Add("Rosalind", "four wooden boats");
+        var addresses = _server
+            .Services.GetRequiredService<EndpointDataSource>()
+            .Endpoints.OfType<RouteEndpoint>()
+            .Where(e => e.RoutePattern.RawText!.StartsWith("/api/learn/", StringComparison.Ordinal))
+            .SelectMany(e =>
+                e.Metadata.GetMetadata<HttpMethodMetadata>()!.HttpMethods.Select(m => (Method: m, Path: e.RoutePattern.RawText!))
+            )
+            .ToArray();
+        Assert.Equal(4, addresses.Length);
+        foreach (var (who, opens) in new[] { ("Ada", true), ("Bo", false) })
+        {
+            foreach (var (method, path) in addresses)
+            {
+                var asked = path.Replace("{link}", _learners[who].Link, StringComparison.Ordinal)
+                    .Replace("{tune:long}", $"{_tune}", StringComparison.Ordinal);
+                var (status, _) = await _server.Send(
+                    new HttpMethod(method),
+                    asked + (path.EndsWith("cards", StringComparison.Ordinal) ? "?day=2026-11-01" : ""),
+                    method == "POST" ? new { } : null
+                );
+                // What is set to one learner is not there for another.
+                Assert.Equal(path.Contains("tunes", StringComparison.Ordinal) && !opens ? 404 : 200, status);
+            }
+        }
+
+        // With the link in the wrong place it opens nothing.
+        foreach (
+            var path in new[]
+            {
+                $"/api/classes/{_class}",
+                "/api/tunes",
+                $"/api/classes/{_class}/links",
+                $"/api/tunes/{_tune}/reading?instrument=violin",
+            }
+        )
+        {
+            using var request = new HttpRequestMessage(HttpMethod.Get, path);
+            request.Headers.Add("Authorization", $"Bearer {_learners["Ada"].Link}");
+            request.Headers.Add("Cookie", $"coppia-teacher={_learners["Ada"].Link}");
+            using var response = await _server.Client.SendAsync(request);
+            Assert.Equal(401, (int)response.StatusCode);
+        }
+    }
+
+    [Fact] // ISO/IEC 18004: a QR code of this size is a square of modules with a quiet zone.
+    public async Task Every_link_has_its_code()
+    {
+        var links = (await _server.Get($"/api/classes/{_class}/links")).EnumerateArray().ToArray();
+        Assert.Equal(3, links.Select(l => l.GetProperty("qr").GetString()).Distinct().Count());
+        Assert.All(links, l => Assert.StartsWith("<svg", l.GetProperty("qr").GetString()!.TrimStart(), StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public async Task A_learner_who_is_deleted_leaves_nothing_behind()
+    {
+        await Set("tune", learner: "Ada");
+        await Post(
+            $"{Link("Ada")}/report",
+            new
+            {
+                practice = new[]
+                {
+                    new
+                    {
+                        key = "p",
+                        at = "2026-11-01T16:00:00+01:00",
+                        minutes = 10,
+                    },
+                },
+                answers = new[] { Answer("a", "2026-11-01T16:00:00+01:00", "noteToName note violin D4 E4", "E") },
+            }
+        );
+        Assert.Equal(204, (await _server.Send(HttpMethod.Delete, $"/api/classes/{_class}/learners/{_learners["Ada"].Id}")).Status);
+        var dump = SomeLibrary.Dump(Path.Combine(_server.Folder, "coppia.db"));
+        Assert.DoesNotContain("Ada", dump, StringComparison.Ordinal);
+        Assert.DoesNotContain(_learners["Ada"].Link, dump, StringComparison.Ordinal);
+        Assert.DoesNotContain("practice:", dump, StringComparison.Ordinal);
+        Assert.DoesNotContain("card_", dump, StringComparison.Ordinal);
+        Assert.DoesNotContain("set_work:", dump, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_log_holds_no_link() =>
+        Assert.Equal("/api/learn/…", Coppia.Server.LearnAddress.WithoutLink($"/api/learn/{_learners["Ada"].Link}/cards").Value);
+}
