@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Coppia.Core.Drills;
 using Coppia.Core.Knowledge;
+using Coppia.Core.Practice;
 using Coppia.Data;
 using Coppia.Formats;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -9,7 +10,28 @@ namespace Coppia.Server;
 
 /// <summary>Something that is set to a learner.</summary>
 /// <param name="Due">A day, such as 2026-09-14.</param>
-public sealed record LearnWork(long Id, WorkKind Kind, string Title, long? TuneId, long? SheetId, int? Tempo, string Due, bool Done);
+/// <param name="Ladder">The tempos by which a tune climbs to its goal; null where none is asked for.</param>
+public sealed record LearnWork(
+    long Id,
+    WorkKind Kind,
+    string Title,
+    long? TuneId,
+    long? SheetId,
+    int? Tempo,
+    string Due,
+    bool Done,
+    LadderView? Ladder
+);
+
+/// <summary>A tempo ladder.</summary>
+/// <param name="Rungs">Quarters a minute, the slowest first, the goal last.</param>
+/// <param name="Start">Order of the rung to begin on.</param>
+/// <param name="CleanToClimb">So many clean repeats before the next rung.</param>
+/// <param name="FailsToFall">Failing so often goes one rung down.</param>
+public sealed record LadderView(IReadOnlyList<int> Rungs, int Start, int CleanToClimb, int FailsToFall)
+{
+    internal static LadderView Of(TempoLadder ladder) => new(ladder.Rungs, ladder.Start, TempoLadder.CleanToClimb, TempoLadder.FailsToFall);
+}
 
 /// <summary>Minutes of one day.</summary>
 public sealed record DayMinutes(string Day, int Minutes);
@@ -105,7 +127,14 @@ internal static class LearnEndpoints
         return player;
     }
 
-    private static LearnView Get(HttpContext context, ForWhom forWhom, WorkRepository work, ReportRepository reports, TimeProvider clock)
+    private static LearnView Get(
+        HttpContext context,
+        ForWhom forWhom,
+        WorkRepository work,
+        ReportRepository reports,
+        TimeProvider clock,
+        string link
+    )
     {
         var who = Who(context);
         var since = WorkEndpoints.Since(clock);
@@ -124,7 +153,8 @@ internal static class LearnEndpoints
                         w.SheetId,
                         w.Tempo,
                         w.Due,
-                        done.Contains(w.Id)
+                        done.Contains(w.Id),
+                        w.Tempo is { } goal ? LadderView.Of(TempoLadder.To(goal)) : null
                     )),
             ],
             [.. reports.Practice(who.Id, since).GroupBy(p => p.Day).Select(g => new DayMinutes(g.Key, g.Sum(p => p.Minutes)))]
@@ -138,6 +168,7 @@ internal static class LearnEndpoints
         Readings readings,
         WorkRepository work,
         TimeProvider clock,
+        string link,
         long tune
     )
     {
@@ -155,6 +186,7 @@ internal static class LearnEndpoints
         HttpContext context,
         ForWhom forWhom,
         ReportRepository reports,
+        string link,
         string day
     )
     {
@@ -186,6 +218,7 @@ internal static class LearnEndpoints
         WorkRepository work,
         ReportRepository reports,
         TimeProvider clock,
+        string link,
         LearnReport report
     )
     {

@@ -24,6 +24,7 @@ public partial class FolderTests
         "Bowing",
         "Shapes",
         "Reading",
+        "Practice",
         "Exercises",
         "Drills",
         "Wording",

@@ -1,3 +1,4 @@
+using System.Text.Json;
 using OpenQA.Selenium;
 
 namespace Coppia.Tests;
@@ -60,5 +61,99 @@ public class ClassTests(Stage stage)
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-tune]")).Count > 0);
         Stage.WaitUntil(() => Says("new thing"));
         stage.Browser.ExecuteScript("localStorage.removeItem('coppia.kept.class')");
+    }
+
+    private JsonElement Api(string method, string path, object? body = null)
+    {
+        using var client = new HttpClient();
+        using var request = new HttpRequestMessage(new HttpMethod(method), stage.Address + path)
+        {
+            Content = body is null ? null : System.Net.Http.Json.JsonContent.Create(body),
+        };
+        using var response = client.Send(request);
+        using var reader = new StreamReader(response.Content.ReadAsStream());
+        var text = reader.ReadToEnd();
+        Assert.True(response.IsSuccessStatusCode, text);
+        return text.Length == 0 ? default : JsonSerializer.Deserialize<JsonElement>(text);
+    }
+
+    /// <summary>The network, which a test can take away: every request then fails as it does without one.</summary>
+    private const string Network = """
+        const real = window.fetch
+        window.fetch = (...asked) => (window.away ? Promise.reject(new TypeError('Failed to fetch')) : real(...asked))
+        """;
+
+    private void TakeAway(bool away) =>
+        stage.Browser.ExecuteScript("window.away = arguments[0]; if (!arguments[0]) window.dispatchEvent(new Event('online'))", away);
+
+    /// <summary>A learner on a phone (craft 22): the week, the tune with its ladder, and minutes that are kept while the network is away.</summary>
+    [Fact]
+    public void A_learner_sees_the_week_on_a_phone_and_nothing_is_lost_without_a_network()
+    {
+        var learners = new[]
+        {
+            new
+            {
+                nickname = "Pim",
+                instrument = "violin",
+                size = "1/2",
+            },
+        };
+        var made = Api(
+            "POST",
+            "/api/classes",
+            new
+            {
+                name = "Mill Lane, phones",
+                learners,
+                start = new { stage = "restsAndEighths" },
+            }
+        );
+        var one = $"/api/classes/{made.GetProperty("id")}";
+        var pim = Api("GET", $"{one}/links")[0].GetProperty("learnerId").GetInt64();
+        Api("POST", $"{one}/links", new { learners = new[] { pim } });
+        Api(
+            "POST",
+            $"{one}/work",
+            new
+            {
+                kind = "tune",
+                tuneId = 14,
+                tempo = 80,
+                due = "2099-01-01",
+            }
+        );
+        var link = new Uri(Api("GET", $"{one}/links")[0].GetProperty("address").GetString()!).AbsolutePath;
+        stage.SetViewport(390, 844);
+        try
+        {
+            stage.WithScript(Network, () => stage.Open(link));
+            Stage.WaitUntil(() => Says("Hello, Pim") && Says("First Frost"));
+            TakeAway(true);
+            Button("I practised without the phone");
+            stage.Find("section[aria-label=Practise] input").SendKeys(Keys.Backspace + Keys.Backspace + "12");
+            Button("Add");
+            stage.Browser.FindElements(By.CssSelector("button[aria-pressed=false]"))[0].Click();
+            Stage.WaitUntil(() => Says("on your phone only"));
+            Assert.Contains("12", stage.Find("section[aria-labelledby=minutes]").Text, StringComparison.Ordinal);
+            Assert.Equal(0, Api("GET", $"/api{link}").GetProperty("days").GetArrayLength());
+            TakeAway(false);
+            Stage.WaitUntil(() => !Says("on your phone only"));
+            Assert.Contains("12", stage.Find("section[aria-labelledby=minutes]").Text, StringComparison.Ordinal);
+            Assert.Equal(1, Api("GET", $"{one}/work")[0].GetProperty("done").GetArrayLength());
+            Assert.Equal(12, Api("GET", $"/api{link}").GetProperty("days")[0].GetProperty("minutes").GetInt32());
+
+            stage.Browser.FindElements(By.LinkText("First Frost"))[0].Click();
+            Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector(".engraved g.note")).Count > 20);
+            Stage.WaitUntil(() => stage.Find("[aria-current=step]").Text == "60");
+            for (var clean = 0; clean < 3; clean++)
+                Button("That was clean");
+            Stage.WaitUntil(() => stage.Find("[aria-current=step]").Text == "66");
+            Stage.WaitUntil(() => (bool)stage.Browser.ExecuteScript("return document.documentElement.scrollWidth <= innerWidth")!);
+        }
+        finally
+        {
+            stage.SetViewport(1280, 800);
+        }
     }
 }

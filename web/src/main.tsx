@@ -12,9 +12,11 @@ import { CardsScreen } from './cards/CardsScreen'
 import { askForClass } from './classes/forClass'
 import { ClassesScreen } from './classes/ClassesScreen'
 import { ClassScreen } from './classes/ClassScreen'
+import { LinkCards } from './classes/LinkCards'
 import { PlanScreen } from './classes/PlanScreen'
 import { AnswerSheet } from './drills/AnswerSheet'
-import { Door } from './signin/Door'
+import { LearnScreen } from './learn/LearnScreen'
+import { LearnTune } from './learn/LearnTune'
 import { PrintView } from './print/PrintView'
 import { AllShapes } from './shapes/AllShapes'
 import { KeepingScreen } from './keeping/KeepingScreen'
@@ -57,34 +59,35 @@ createRoot(root).render(
       {/* Not as transitions: of two quick key presses the second must start from where the first has led. */}
       <BrowserRouter useTransitions={false}>
         <ToastHost>
-          <Door>
-            <Routes>
-              <Route element={<Shell />}>
-                <Route path="/" element={<Navigate to="/tunes" replace />} />
-                <Route path="/tunes" element={<Tunes />} />
-                <Route path="/tunes/:id" element={<Stand />} />
-                <Route path="/write" element={<WriteNew />} />
-                <Route path="/tunes/:id/write" element={<MendTune />} />
-                <Route path="/shapes" element={<ShapesScreen />} />
-                <Route path="/exercises" element={<BenchScreen />} />
-                <Route path="/exercises/answer" element={<AnswerSheet />} />
-                <Route path="/exercises/:id" element={<BenchScreen />} />
-                <Route path="/cards" element={<CardsScreen />} />
-                <Route path="/classes" element={<ClassesScreen />} />
-                <Route path="/classes/:id" element={<ClassScreen />} />
-                <Route path="/classes/:id/plan" element={<PlanScreen />} />
-                <Route path="/taping" element={<TapingScreen />} />
-                <Route path="/style" element={<StyleScreen />} />
-                <Route path="/keeping" element={<KeepingScreen />} />
-                <Route path="*" element={<Navigate to="/tunes" replace />} />
-              </Route>
-              <Route element={<Bare />}>
-                <Route path="/shapes/all" element={<AllShapes />} />
-                <Route path="/exercises/print" element={<SheetPrint />} />
-                <Route path="/tunes/:id/print" element={<PrintView />} />
-              </Route>
-            </Routes>
-          </Door>
+          <Routes>
+            <Route element={<Shell />}>
+              <Route path="/" element={<Navigate to="/tunes" replace />} />
+              <Route path="/tunes" element={<Tunes />} />
+              <Route path="/tunes/:id" element={<Stand />} />
+              <Route path="/write" element={<WriteNew />} />
+              <Route path="/tunes/:id/write" element={<MendTune />} />
+              <Route path="/shapes" element={<ShapesScreen />} />
+              <Route path="/exercises" element={<BenchScreen />} />
+              <Route path="/exercises/answer" element={<AnswerSheet />} />
+              <Route path="/exercises/:id" element={<BenchScreen />} />
+              <Route path="/cards" element={<CardsScreen />} />
+              <Route path="/classes" element={<ClassesScreen />} />
+              <Route path="/classes/:id" element={<ClassScreen />} />
+              <Route path="/classes/:id/plan" element={<PlanScreen />} />
+              <Route path="/taping" element={<TapingScreen />} />
+              <Route path="/style" element={<StyleScreen />} />
+              <Route path="/keeping" element={<KeepingScreen />} />
+              <Route path="*" element={<Navigate to="/tunes" replace />} />
+            </Route>
+            <Route path="/learn/:link" element={<LearnScreen />} />
+            <Route path="/learn/:link/tunes/:tune" element={<LearnTune />} />
+            <Route element={<Bare />}>
+              <Route path="/classes/:id/links" element={<LinkCards />} />
+              <Route path="/shapes/all" element={<AllShapes />} />
+              <Route path="/exercises/print" element={<SheetPrint />} />
+              <Route path="/tunes/:id/print" element={<PrintView />} />
+            </Route>
+          </Routes>
         </ToastHost>
       </BrowserRouter>
     </QueryClientProvider>

@@ -10,6 +10,7 @@ import { ClassSettings } from './ClassSettings'
 import { DeleteClass } from './DeleteClass'
 import { EndOfYear } from './EndOfYear'
 import { Learners } from './Learners'
+import { WorkList } from './WorkList'
 import { useClass, useCurrentClass, useWithinReach } from './queries'
 import { sectionsInWords } from './words'
 
@@ -69,6 +70,7 @@ function OneClass({ id }: { id: number }) {
                 <Plays plays={one.plays} id={id} />
                 <WithinReach id={id} onOpen={() => choose(id)} />
               </div>
+              <WorkList one={one} />
               <Learners id={id} learners={one.learners} />
               {open === 'settings' && <ClassSettings summary={one.summary} onClose={close} />}
               {open === 'year' && (

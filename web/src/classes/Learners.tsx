@@ -2,6 +2,7 @@ import { useState } from 'react'
 import type { Learner } from '../api/client'
 import { useInstruments } from '../api/instruments'
 import { Button } from '../ui/Button'
+import { TextLink } from '../ui/TextLink'
 import { AddLearners } from './AddLearners'
 import { EditLearner } from './EditLearner'
 
@@ -22,6 +23,7 @@ export function Learners({ id, learners }: { id: number; learners: readonly Lear
         <Button size="small" onClick={() => setAdding(true)}>
           Add learners
         </Button>
+        {learners.length > 0 && <TextLink to={`/classes/${id}/links`}>Cards with their links</TextLink>}
       </div>
       {learners.length === 0 && <p className="py-2">There is nobody in this class yet.</p>}
       <div className="grid gap-x-10 sm:grid-cols-2 lg:grid-cols-4">

@@ -160,3 +160,53 @@ export const useWithinReach = (id: number) =>
   })
 
 export const AGAIN_MS = 700
+
+export type Work = components['schemas']['WorkView']
+export type NewWork = components['schemas']['WorkRequest']
+export type ClassLink = components['schemas']['LinkView']
+
+/** What is set to a class, and who has done it. */
+export const useWork = (id: number) =>
+  useQuery({ queryKey: ['work', id], queryFn: () => answer(api.GET('/api/classes/{class}/work', of(id))) })
+
+export const useSetWork = (id: number) =>
+  useChange<NewWork, unknown>(
+    (body) => answer<unknown>(api.POST('/api/classes/{class}/work', { ...of(id), body })),
+    ['work'],
+  )
+
+export const useDeleteWork = (id: number) =>
+  useChange<number, unknown>(
+    (work) =>
+      answer<unknown>(api.DELETE('/api/classes/{class}/work/{work}', { params: { path: { class: id, work } } })),
+    ['work'],
+  )
+
+export const useSetDone = (id: number) =>
+  useChange<{ work: number; learner: number; done: boolean }, unknown>(
+    ({ work, learner, done }) =>
+      answer<unknown>(
+        api.PUT('/api/classes/{class}/work/{work}/done/{learner}', {
+          params: { path: { class: id, work, learner } },
+          body: { done },
+        }),
+      ),
+    ['work'],
+  )
+
+/** The links of a class's learners. */
+export const useLinks = (id: number) =>
+  useQuery({ queryKey: ['links', id], queryFn: () => answer(api.GET('/api/classes/{class}/links', of(id))) })
+
+export const useRenewLinks = (id: number) =>
+  useChange<number[], unknown>(
+    (learners) => answer<unknown>(api.POST('/api/classes/{class}/links', { ...of(id), body: { learners } })),
+    ['links'],
+  )
+
+export const useEndLink = (id: number) =>
+  useChange<number, unknown>(
+    (learner) =>
+      answer<unknown>(api.DELETE('/api/classes/{class}/links/{learner}', { params: { path: { class: id, learner } } })),
+    ['links'],
+  )

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router'
 import { ClassChoice } from '../classes/ClassChoice'
 import { KeptText } from '../tunes/KeptText'
+import { Door } from '../signin/Door'
 import { Bar } from './bar'
 import { Fold } from './Fold'
 import { Mishaps } from './Mishap'
@@ -36,75 +37,79 @@ export function Shell() {
       })
   })
   return (
-    <div className="flex h-dvh flex-col print:block print:h-auto">
-      {small ? (
-        <header className="no-print relative flex h-12 shrink-0 items-center gap-1 border-b border-line px-1">
-          {/* It folds when it has led somewhere. */}
-          <Fold
-            key={pathname}
-            label="Menu"
-            button={
-              <>
-                <Menu size={20} /> <img src="/coppia.svg" alt="" className="size-6" />
-              </>
-            }
-          >
-            <nav aria-label="Main" className="flex w-full flex-col">
+    <Door>
+      <div className="flex h-dvh flex-col print:block print:h-auto">
+        {small ? (
+          <header className="no-print relative flex h-12 shrink-0 items-center gap-1 border-b border-line px-1">
+            {/* It folds when it has led somewhere. */}
+            <Fold
+              key={pathname}
+              label="Menu"
+              button={
+                <>
+                  <Menu size={20} /> <img src="/coppia.svg" alt="" className="size-6" />
+                </>
+              }
+            >
+              <nav aria-label="Main" className="flex w-full flex-col">
+                {MENU.map((item) => (
+                  <NavLink
+                    key={item.to}
+                    to={item.to}
+                    className={({ isActive }) =>
+                      `flex min-h-11 items-center border-l-4 pl-3 text-lg font-bold ${isActive ? 'border-maple' : 'border-transparent text-soft'}`
+                    }
+                  >
+                    {item.label}
+                  </NavLink>
+                ))}
+              </nav>
+              <ClassChoice />
+            </Fold>
+            {/* The screen’s own tools. */}
+            <div ref={setBar} className="flex min-w-0 flex-1 items-center gap-1" />
+          </header>
+        ) : (
+          <header className="no-print flex h-12 shrink-0 items-center gap-3 border-b border-line px-3 lg:gap-8 lg:px-6">
+            <NavLink to="/tunes" className="flex items-center gap-2 font-head text-xl font-semibold tracking-tight">
+              <img src="/coppia.svg" alt="" className="size-6" />
+              <span className="max-lg:sr-only">Coppia</span>
+            </NavLink>
+            <nav aria-label="Main" className="flex gap-2.5 max-lg:text-said lg:gap-6">
               {MENU.map((item) => (
                 <NavLink
                   key={item.to}
                   to={item.to}
                   className={({ isActive }) =>
-                    `flex min-h-11 items-center border-l-4 pl-3 text-lg font-bold ${isActive ? 'border-maple' : 'border-transparent text-soft'}`
+                    `border-b-2 py-2.5 font-bold ${isActive ? 'border-maple text-ink' : 'border-transparent text-soft hover:text-ink'}`
                   }
                 >
                   {item.label}
                 </NavLink>
               ))}
             </nav>
-            <ClassChoice />
-          </Fold>
-          {/* The screen’s own tools. */}
-          <div ref={setBar} className="flex min-w-0 flex-1 items-center gap-1" />
-        </header>
-      ) : (
-        <header className="no-print flex h-12 shrink-0 items-center gap-3 border-b border-line px-3 lg:gap-8 lg:px-6">
-          <NavLink to="/tunes" className="flex items-center gap-2 font-head text-xl font-semibold tracking-tight">
-            <img src="/coppia.svg" alt="" className="size-6" />
-            <span className="max-lg:sr-only">Coppia</span>
-          </NavLink>
-          <nav aria-label="Main" className="flex gap-2.5 max-lg:text-said lg:gap-6">
-            {MENU.map((item) => (
-              <NavLink
-                key={item.to}
-                to={item.to}
-                className={({ isActive }) =>
-                  `border-b-2 py-2.5 font-bold ${isActive ? 'border-maple text-ink' : 'border-transparent text-soft hover:text-ink'}`
-                }
-              >
-                {item.label}
-              </NavLink>
-            ))}
-          </nav>
-          <span className="ml-auto">
-            <ClassChoice />
-          </span>
-        </header>
-      )}
-      <Bar value={small ? bar : undefined}>
-        <Mishaps address={pathname} text={<KeptText />}>
-          <Outlet />
-        </Mishaps>
-      </Bar>
-    </div>
+            <span className="ml-auto">
+              <ClassChoice />
+            </span>
+          </header>
+        )}
+        <Bar value={small ? bar : undefined}>
+          <Mishaps address={pathname} text={<KeptText />}>
+            <Outlet />
+          </Mishaps>
+        </Bar>
+      </div>
+    </Door>
   )
 }
 
 /** Pages to print stand alone. */
 export function Bare() {
   return (
-    <Mishaps address={useLocation().pathname} text={<KeptText />}>
-      <Outlet />
-    </Mishaps>
+    <Door>
+      <Mishaps address={useLocation().pathname} text={<KeptText />}>
+        <Outlet />
+      </Mishaps>
+    </Door>
   )
 }

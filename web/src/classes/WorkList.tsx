@@ -1,0 +1,117 @@
+import { useState } from 'react'
+import type { ClassDetail } from '../api/client'
+import { useInstruments } from '../api/instruments'
+import { Asked } from '../ui/Asked'
+import { Button } from '../ui/Button'
+import { Dialog } from '../ui/Dialog'
+import { TextLink } from '../ui/TextLink'
+import { Tick } from '../ui/Tick'
+import { useToast } from '../ui/toasts'
+import { useDeleteWork, useSetDone, useSetWork, useWork, type Work } from './queries'
+import { SetWork } from './SetWork'
+import { weekdayOf } from './words'
+
+/** What is set to the class, and who has done it. */
+export function WorkList({ one }: { one: ClassDetail }) {
+  const id = one.summary.id
+  const work = useWork(id)
+  const remove = useDeleteWork(id)
+  const set = useSetWork(id)
+  const toast = useToast()
+  const names = new Map(useInstruments().data?.map((i) => [i.id, i.name]))
+  const [setting, setSetting] = useState(false)
+  const [looking, setLooking] = useState<number | null>(null)
+  const tell = (problem: Error) => toast({ text: problem.message })
+  const whom = (w: Work) =>
+    w.learnerId !== null
+      ? (one.learners.find((l) => l.id === w.learnerId)?.nickname ?? 'one learner')
+      : w.instrument !== null
+        ? (names.get(w.instrument) ?? w.instrument)
+        : 'everyone'
+  const looked = work.data?.find((w) => w.id === looking)
+  return (
+    <section aria-labelledby="work">
+      <div className="mb-1 flex flex-wrap items-baseline gap-x-5">
+        <h2 id="work" className="text-xl">
+          Set to practise
+        </h2>
+        <Button size="small" onClick={() => setSetting(true)}>
+          Set something
+        </Button>
+      </div>
+      <Asked of={work}>
+        {work.data?.length === 0 && <p className="py-1">Nothing is set.</p>}
+        <ul aria-label="Set work">
+          {work.data?.map((w) => (
+            <li key={w.id} className="flex flex-wrap items-center gap-x-4 border-b border-line py-1">
+              <span className="min-w-0 flex-1">
+                {w.tuneId === null ? (
+                  <span className="font-bold">{w.title}</span>
+                ) : (
+                  <TextLink to={`/tunes/${w.tuneId}`} inSentence>
+                    {w.title}
+                  </TextLink>
+                )}
+                <span className="text-sm text-soft">
+                  {w.tempo !== null && ` at ${w.tempo}`} · {whom(w)} · by {weekdayOf(w.due)}
+                </span>
+              </span>
+              <Button size="small" aria-label={`Who has done ${w.title}`} onClick={() => setLooking(w.id)}>
+                {w.done.length} of {w.for.length} done
+              </Button>
+              <Button
+                size="small"
+                aria-label={`Take ${w.title} away`}
+                onClick={() =>
+                  remove.mutate(w.id, {
+                    onSuccess: () =>
+                      toast({
+                        text: `“${w.title}” is not set any more.`,
+                        action: { label: 'Undo', run: () => set.mutate(w, { onError: tell }) },
+                      }),
+                    onError: tell,
+                  })
+                }
+              >
+                Take away
+              </Button>
+            </li>
+          ))}
+        </ul>
+      </Asked>
+      {setting && <SetWork one={one} onClose={() => setSetting(false)} />}
+      {looked && <WhoHasDone one={one} work={looked} onClose={() => setLooking(null)} />}
+    </section>
+  )
+}
+
+/** Who has done it; a teacher ticks for those without a phone. */
+function WhoHasDone({ one, work, onClose }: { one: ClassDetail; work: Work; onClose: () => void }) {
+  const set = useSetDone(one.summary.id)
+  const toast = useToast()
+  return (
+    <Dialog title={`Who has done “${work.title}”?`} onClose={onClose}>
+      <div className="grid grid-cols-2 gap-x-6 md:grid-cols-3">
+        {one.learners
+          .filter((l) => work.for.includes(l.id))
+          .map((l) => (
+            <Tick
+              key={l.id}
+              checked={work.done.includes(l.id)}
+              onChange={(done) =>
+                set.mutate(
+                  { work: work.id, learner: l.id, done },
+                  { onError: (problem) => toast({ text: problem.message }) },
+                )
+              }
+            >
+              {l.nickname}
+            </Tick>
+          ))}
+      </div>
+      <div className="mt-5">
+        <Button onClick={onClose}>Close</Button>
+      </div>
+    </Dialog>
+  )
+}

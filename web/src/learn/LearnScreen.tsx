@@ -1,0 +1,134 @@
+import { useParams } from 'react-router'
+import { Asked } from '../ui/Asked'
+import { Screen } from '../ui/Screen'
+import { TextLink } from '../ui/TextLink'
+import { PracticeButton } from './PracticeButton'
+import { useLearn, useReports, type Learn, type LearnWork } from './queries'
+import { localDay, newKey, withDone, withPractice } from './reports'
+
+/** A learner's own page: what is set for the week, and the minutes. */
+export function LearnScreen() {
+  const link = useParams().link ?? ''
+  const learn = useLearn(link)
+  const { waiting, add } = useReports(link)
+  const seen = learn.data
+  return (
+    <Screen className="mx-auto flex min-h-dvh w-full max-w-xl flex-col gap-6 px-4 py-5">
+      <Asked of={learn}>
+        {seen && (
+          <>
+            <header>
+              <h1 className="text-3xl">Hello, {seen.nickname}</h1>
+              <p className="text-soft">
+                {seen.className} · {seen.instrument.name}
+              </p>
+            </header>
+            <Week
+              link={link}
+              work={seen.work}
+              done={new Map(waiting?.done.map((d) => [d.work, d.done]))}
+              onDone={(work, done) => add((now) => withDone(now, { work, done }))}
+            />
+            <PracticeButton
+              link={link}
+              onMinutes={(minutes, at) => add((now) => withPractice(now, { key: newKey(at), at, minutes }))}
+            />
+            <Minutes days={seen.days} waiting={waiting?.practice ?? []} />
+            {waiting && (
+              <p role="status" className="text-sm text-soft">
+                Some of this is on your phone only. It is sent as soon as the network is there.
+              </p>
+            )}
+          </>
+        )}
+      </Asked>
+    </Screen>
+  )
+}
+
+/** What is set, what is due first first. */
+function Week({
+  link,
+  work,
+  done,
+  onDone,
+}: {
+  link: string
+  work: readonly LearnWork[]
+  /** What was said here and is not sent yet. */
+  done: ReadonlyMap<number, boolean>
+  onDone: (work: number, done: boolean) => void
+}) {
+  const today = localDay(new Date())
+  const shown = work.filter((w) => w.due >= today || !(done.get(w.id) ?? w.done))
+  return (
+    <section aria-labelledby="week">
+      <h2 id="week" className="mb-1 text-xl">
+        This week
+      </h2>
+      {shown.length === 0 && <p>Nothing is set at the moment. Play what you like best.</p>}
+      <ul>
+        {shown.map((w) => {
+          const isDone = done.get(w.id) ?? w.done
+          return (
+            <li key={w.id} className="flex items-center gap-3 border-b border-line py-2">
+              <span className="min-w-0 flex-1">
+                {w.tuneId === null ? (
+                  <span className="font-head text-lg font-semibold">{w.title}</span>
+                ) : (
+                  <TextLink to={`/learn/${link}/tunes/${w.tuneId}`}>
+                    <span className="font-head text-lg">{w.title}</span>
+                  </TextLink>
+                )}
+                <span className="block text-sm text-soft">
+                  by {dayInWords(w.due)}
+                  {w.tempo !== null && ` · at ${w.tempo}`}
+                </span>
+              </span>
+              <button
+                type="button"
+                aria-pressed={isDone}
+                onClick={() => onDone(w.id, !isDone)}
+                className="min-h-11 shrink-0 rounded-md border border-line-dark bg-sheet px-3 font-bold aria-pressed:border-spruce aria-pressed:bg-spruce aria-pressed:text-paper"
+              >
+                {isDone ? 'Done' : 'Done?'}
+                <span className="sr-only"> {w.title}</span>
+              </button>
+            </li>
+          )
+        })}
+      </ul>
+    </section>
+  )
+}
+
+const dayInWords = (day: string) =>
+  new Date(`${day}T12:00`).toLocaleDateString(undefined, { weekday: 'long', day: 'numeric', month: 'long' })
+
+const DAYS_SHOWN = 7
+
+/** Minutes of the last seven days; a day of rest is a good day too. */
+function Minutes({ days, waiting }: { days: Learn['days']; waiting: readonly { at: string; minutes: number }[] }) {
+  const of = new Map(days.map((d) => [d.day, d.minutes]))
+  for (const { at, minutes } of waiting) of.set(at.slice(0, 10), (of.get(at.slice(0, 10)) ?? 0) + minutes)
+  const last = Array.from({ length: DAYS_SHOWN }, (_, n) => {
+    const at = new Date()
+    at.setDate(at.getDate() - (DAYS_SHOWN - 1 - n))
+    return { day: localDay(at), name: at.toLocaleDateString(undefined, { weekday: 'short' }) }
+  })
+  return (
+    <section aria-labelledby="minutes">
+      <h2 id="minutes" className="mb-1 text-xl">
+        Your minutes
+      </h2>
+      <ol className="grid grid-cols-7 text-center">
+        {last.map(({ day, name }) => (
+          <li key={day}>
+            <span className="block text-sm text-soft">{name}</span>
+            <span className="font-bold">{of.get(day) ?? 'rest'}</span>
+          </li>
+        ))}
+      </ol>
+    </section>
+  )
+}

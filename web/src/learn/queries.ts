@@ -1,0 +1,72 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { useEffect } from 'react'
+import { answer, api } from '../api/client'
+import type { components } from '../api/schema'
+import { keep, keepChanged, keptNow, useKept } from '../ui/kept'
+import { useStable } from '../ui/useStable'
+import { isEmpty, without, type Waiting } from './reports'
+
+export type Learn = components['schemas']['LearnView']
+export type LearnWork = components['schemas']['LearnWork']
+
+/** What a learner sees. What was seen last stays on the phone, for when the network is away. */
+export function useLearn(link: string) {
+  const [last, keep] = useKept<Learn>(`learn.${link}`)
+  const asked = useQuery({
+    queryKey: ['learn', link],
+    queryFn: async () => {
+      const seen = await answer(api.GET('/api/learn/{link}', { params: { path: { link } } }))
+      keep(seen)
+      return seen
+    },
+  })
+  return { ...asked, data: asked.data ?? last ?? undefined }
+}
+
+export const useLearnTune = (link: string, tune: number) =>
+  useQuery({
+    queryKey: ['learn-tune', link, tune],
+    queryFn: () => answer(api.GET('/api/learn/{link}/tunes/{tune}', { params: { path: { link, tune } } })),
+    staleTime: 60_000,
+  })
+
+/** After so long what could not be sent is tried again. */
+const AGAIN_MS = 20_000
+
+/** Sends what waits on this phone, now and whenever the network comes back; what was taken is forgotten. */
+export function useReports(link: string) {
+  const key = `learn.${link}.waiting`
+  const [waiting] = useKept<Waiting>(key)
+  const queries = useQueryClient()
+  const send = useStable(async () => {
+    const sent = keptNow(key) as Waiting | null
+    if (!sent || isEmpty(sent)) return
+    let seen: Learn
+    try {
+      await answer(api.POST('/api/learn/{link}/report', { params: { path: { link } }, body: sent }))
+      seen = await answer(api.GET('/api/learn/{link}', { params: { path: { link } } }))
+    } catch {
+      return // it stays and is sent again; what was taken already counts once
+    }
+    // At once, so that nothing is missing on the screen or there twice.
+    keepChanged<Waiting>(key, (now) => without(now, sent))
+    keep(`learn.${link}`, seen)
+    queries.setQueryData(['learn', link], seen)
+  })
+  const some = !isEmpty(waiting)
+  useEffect(() => {
+    if (!some) return
+    void send()
+    const again = setInterval(() => void send(), AGAIN_MS)
+    const now = () => void send()
+    window.addEventListener('online', now)
+    return () => {
+      clearInterval(again)
+      window.removeEventListener('online', now)
+    }
+  }, [some, waiting, send])
+  return {
+    waiting,
+    add: (change: (now: Waiting | null) => Waiting) => keepChanged<Waiting>(key, change),
+  }
+}

@@ -1,0 +1,31 @@
+import { expect, test } from 'vitest'
+import { isEmpty, localDay, localMoment, withDone, without, withPractice } from './reports'
+
+const minutes = (key: string) => ({ key, at: '2026-09-14T17:05:00+02:00', minutes: 5 })
+
+test('what came while a report was on its way stays', () => {
+  const first = withPractice(null, minutes('a'))
+  const later = withDone(withPractice(first, minutes('b')), { work: 3, done: true })
+  const left = without(later, first)
+  expect(left).toEqual({ practice: [minutes('b')], done: [{ work: 3, done: true }] })
+  expect(without(left, left ?? first)).toBeNull()
+})
+
+test('of two words about one thing the later counts', () => {
+  const done = withDone(withDone(null, { work: 3, done: true }), { work: 3, done: false })
+  expect(done.done).toEqual([{ work: 3, done: false }])
+  // Taken back while the first word was on its way: the second is still to be sent.
+  expect(without(done, withDone(null, { work: 3, done: true }))).toEqual(done)
+})
+
+test('nothing is waiting at first', () => {
+  expect(isEmpty(null)).toBe(true)
+  expect(isEmpty(withPractice(null, minutes('a')))).toBe(false)
+})
+
+test('a moment bears the distance from UTC of its own place (RFC 3339)', () => {
+  const at = new Date(2026, 8, 4, 7, 5, 9)
+  expect(localMoment(at)).toMatch(/^2026-09-04T07:05:09[+-]\d\d:\d\d$/)
+  expect(new Date(localMoment(at)).getTime()).toBe(at.getTime())
+  expect(localDay(at)).toBe('2026-09-04')
+})

@@ -1,0 +1,48 @@
+import type { components } from '../api/schema'
+
+export type Report = components['schemas']['LearnReport']
+type Practice = components['schemas']['PracticeReport']
+type Done = components['schemas']['DoneReport']
+
+/** What happened on this phone and was not taken yet, in the order in which it happened. */
+export type Waiting = { practice: Practice[]; done: Done[] }
+
+export const NOTHING: Waiting = { practice: [], done: [] }
+
+export const withPractice = (waiting: Waiting | null, practice: Practice): Waiting => ({
+  ...NOTHING,
+  ...waiting,
+  practice: [...(waiting?.practice ?? []), practice],
+})
+
+/** Of two words about one thing the later counts. */
+export const withDone = (waiting: Waiting | null, done: Done): Waiting => ({
+  ...NOTHING,
+  ...waiting,
+  done: [...(waiting?.done ?? []).filter((d) => d.work !== done.work), done],
+})
+
+/** What is left when a report was taken: what came while it was on its way stays. */
+export const without = (waiting: Waiting | null, sent: Waiting): Waiting | null => {
+  const practice = (waiting?.practice ?? []).filter((p) => !sent.practice.some((s) => s.key === p.key))
+  const done = (waiting?.done ?? []).filter((d) => !sent.done.some((s) => s.work === d.work && s.done === d.done))
+  return practice.length + done.length === 0 ? null : { practice, done }
+}
+
+export const isEmpty = (waiting: Waiting | null) => !waiting || waiting.practice.length + waiting.done.length === 0
+
+/** A moment by this phone's clock with its distance from UTC: 2026-09-14T17:05:00+02:00. */
+export function localMoment(at: Date) {
+  const two = (n: number) => String(Math.floor(Math.abs(n))).padStart(2, '0')
+  const ahead = -at.getTimezoneOffset()
+  const day = `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}`
+  const time = `${two(at.getHours())}:${two(at.getMinutes())}:${two(at.getSeconds())}`
+  return `${day}T${time}${ahead < 0 ? '-' : '+'}${two(ahead / 60)}:${two(ahead % 60)}`
+}
+
+/** Today by this phone's calendar. */
+export const localDay = (at: Date) => localMoment(at).slice(0, 10)
+
+/** A name that no other report of this learner has, on whatever phone. */
+export const newKey = (at: string) =>
+  `${at}-${Array.from(crypto.getRandomValues(new Uint8Array(6)), (b) => b.toString(16).padStart(2, '0')).join('')}`
