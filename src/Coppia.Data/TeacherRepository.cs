@@ -1,6 +1,7 @@
 using System.Security.Cryptography;
 using Dapper;
 using Microsoft.AspNetCore.Identity;
+using Microsoft.Data.Sqlite;
 
 namespace Coppia.Data;
 
@@ -114,6 +115,38 @@ public sealed class TeacherRepository(Database database, TimeProvider clock)
     {
         using var connection = database.Open();
         return connection.Execute("DELETE FROM teacher WHERE id = @id", new { id }) == 1;
+    }
+
+    /// <summary>
+    /// Puts those who can sign in now into a library that is to take this one's place, instead of its own; where nobody can, its own stay.
+    /// </summary>
+    /// <param name="file">A file with today's tables that nobody else uses.</param>
+    public void TakeInto(string file)
+    {
+        var now = List();
+        if (now.Count == 0)
+            return;
+        using var connection = new SqliteConnection($"Data Source={file};Pooling=False");
+        connection.Open();
+        using var step = connection.BeginTransaction();
+        connection.Execute("DELETE FROM teacher", transaction: step);
+        foreach (var teacher in now)
+        {
+            connection.Execute(
+                "INSERT INTO teacher (id, name, passphrase, stamp, created_at) VALUES (@Id, @Name, @Passphrase, @Stamp, @now)",
+                new
+                {
+                    teacher.Id,
+                    teacher.Name,
+                    teacher.Passphrase,
+                    teacher.Stamp,
+                    now = clock.GetUtcNow().UtcDateTime.ToText(),
+                },
+                step
+            );
+        }
+
+        step.Commit();
     }
 
     private bool Set(long id, string column, string value)

@@ -63,7 +63,7 @@ internal static class DrillEndpoints
             styles
         );
 
-    private static Results<Ok<JudgementView>, ProblemHttpResult> Judge(SheetParts parts, Styles styles, AnswerToJudge asked) =>
+    internal static Results<Ok<JudgementView>, ProblemHttpResult> Judge(SheetParts parts, Styles styles, AnswerToJudge asked) =>
         ExerciseEndpoints.Made(
             () =>
             {
@@ -83,7 +83,7 @@ internal static class DrillEndpoints
             styles
         );
 
-    private static Results<Ok<RoundEndView>, ProblemHttpResult> End(SheetParts parts, Styles styles, EndRound asked) =>
+    internal static Results<Ok<RoundEndView>, ProblemHttpResult> End(SheetParts parts, Styles styles, EndRound asked) =>
         ExerciseEndpoints.Made(
             () =>
             {
@@ -130,7 +130,7 @@ internal static class DrillEndpoints
     internal static DrillView View(string heading, Player player, IEnumerable<SheetItem> items) =>
         new(heading, DrillDeskView.Of(player), [.. items.Select(i => DrillQuestionView.Of(i, player))]);
 
-    private static SheetItem Read(string kind, JsonElement question, Player player, int number)
+    internal static SheetItem Read(string kind, JsonElement question, Player player, int number)
     {
         var known = SheetParts.KindOf(kind);
         if (known.IsPlayed())

@@ -1,80 +1,13 @@
-using System.Text.Json;
 using Coppia.Core.Drills;
+using Coppia.Core.Exercises;
 using Coppia.Core.Knowledge;
-using Coppia.Core.Practice;
 using Coppia.Data;
 using Coppia.Formats;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Http.Json;
+using Microsoft.Extensions.Options;
 
 namespace Coppia.Server;
-
-/// <summary>Something that is set to a learner.</summary>
-/// <param name="Due">A day, such as 2026-09-14.</param>
-/// <param name="Ladder">The tempos by which a tune climbs to its goal; null where none is asked for.</param>
-public sealed record LearnWork(
-    long Id,
-    WorkKind Kind,
-    string Title,
-    long? TuneId,
-    long? SheetId,
-    int? Tempo,
-    string Due,
-    bool Done,
-    LadderView? Ladder
-);
-
-/// <summary>A tempo ladder.</summary>
-/// <param name="Rungs">Quarters a minute, the slowest first, the goal last.</param>
-/// <param name="Start">Order of the rung to begin on.</param>
-/// <param name="CleanToClimb">So many clean repeats before the next rung.</param>
-/// <param name="FailsToFall">Failing so often goes one rung down.</param>
-public sealed record LadderView(IReadOnlyList<int> Rungs, int Start, int CleanToClimb, int FailsToFall)
-{
-    internal static LadderView Of(TempoLadder ladder) => new(ladder.Rungs, ladder.Start, TempoLadder.CleanToClimb, TempoLadder.FailsToFall);
-}
-
-/// <summary>Minutes of one day.</summary>
-public sealed record DayMinutes(string Day, int Minutes);
-
-/// <summary>What a learner sees: who they are, what is set to them, and their minutes of the last days.</summary>
-public sealed record LearnView(
-    string Nickname,
-    string ClassName,
-    InstrumentView Instrument,
-    IReadOnlyList<LearnWork> Work,
-    IReadOnlyList<DayMinutes> Days
-);
-
-/// <summary>The cards of a round.</summary>
-/// <param name="Cards">The name of each, by which its answer is reported.</param>
-public sealed record LearnCards(IReadOnlyList<string> Cards, DrillView View);
-
-/// <summary>Minutes that were practised.</summary>
-/// <param name="Key">A name that no other report has, so that one sent twice counts once.</param>
-/// <param name="At">When, by the learner's own clock, with its distance from UTC.</param>
-/// <param name="TuneId">The tune; null where none is told.</param>
-/// <param name="Tempo">Quarters a minute that were reached with it.</param>
-public sealed record PracticeReport(string Key, DateTimeOffset At, int Minutes, long? TuneId = null, int? Tempo = null);
-
-/// <summary>An answer to a card.</summary>
-/// <param name="Reply">What was answered; null where the answer was shown.</param>
-/// <param name="Seconds">How long it took.</param>
-public sealed record AnswerReport(string Key, DateTimeOffset At, string Card, JsonElement? Reply, double Seconds);
-
-/// <summary>That something set was done, or was not.</summary>
-public sealed record DoneReport(long Work, bool Done);
-
-/// <summary>What was kept on the phone while the network was away, in the order in which it happened.</summary>
-public sealed record LearnReport(
-    IReadOnlyList<PracticeReport>? Practice = null,
-    IReadOnlyList<AnswerReport>? Answers = null,
-    IReadOnlyList<DoneReport>? Done = null
-);
-
-/// <summary>What came of a report.</summary>
-/// <param name="New">How many of its entries were new.</param>
-/// <param name="LeftOut">What could not be taken, each with why.</param>
-public sealed record ReportTaken(int New, IReadOnlyList<string> LeftOut);
 
 /// <summary>Where learners' own things are.</summary>
 public static class LearnAddress
@@ -100,7 +33,10 @@ internal static class LearnEndpoints
         var learn = app.MapGroup(LearnAddress.Root + "{link}").AllowAnonymous().AddEndpointFilter(Open);
         learn.MapGet("", Get).WithName("getLearn").ProducesProblem(404);
         learn.MapGet("/tunes/{tune:long}", Tune).WithName("getLearnTune").Produces<ReadingView>().ProducesProblem(404);
+        learn.MapGet("/sheets/{sheet:long}", Sheet).WithName("getLearnSheet").ProducesProblem(404).ProducesProblem(422);
         learn.MapGet("/cards", Cards).WithName("getLearnCards").ProducesProblem(404).ProducesProblem(422);
+        learn.MapPost("/answer", Judge).WithName("judgeLearnAnswer").ProducesProblem(404).ProducesProblem(422);
+        learn.MapPost("/end", End).WithName("endLearnRound").ProducesProblem(404).ProducesProblem(422);
         learn.MapPost("/report", Report).WithName("sendReport").ProducesProblem(404).ProducesProblem(422);
     }
 
@@ -154,7 +90,7 @@ internal static class LearnEndpoints
                         w.Tempo,
                         w.Due,
                         done.Contains(w.Id),
-                        w.Tempo is { } goal ? LadderView.Of(TempoLadder.To(goal)) : null
+                        LadderView.To(w.Tempo)
                     )),
             ],
             [.. reports.Practice(who.Id, since).GroupBy(p => p.Day).Select(g => new DayMinutes(g.Key, g.Sum(p => p.Minutes)))]
@@ -178,6 +114,42 @@ internal static class LearnEndpoints
         if (readings.Missing(tune, out var kept) is { } missing)
             return missing;
         return TypedResults.Bytes(readings.JsonOf(kept.For(who.Instrument), PlayerOf(who, forWhom)), "application/json");
+    }
+
+    /// <summary>
+    /// The questions of a sheet that is set to the learner, to be answered on the screen; music to play is left to the paper.
+    /// </summary>
+    private static Results<Ok<DrillView>, ProblemHttpResult> Sheet(
+        HttpContext context,
+        SheetRepository sheets,
+        WorkRepository work,
+        Styles styles,
+        SheetParts parts,
+        TimeProvider clock,
+        IOptions<JsonOptions> json,
+        string link,
+        long sheet
+    )
+    {
+        var who = Who(context);
+        if (work.Of(who, WorkEndpoints.Since(clock)).All(w => w.SheetId != sheet) || sheets.Find(sheet) is not { } kept)
+            return TypedResults.Problem(statusCode: 404, title: "This sheet is not set to you any more.");
+        return ExerciseEndpoints.Made(
+            () =>
+            {
+                var (doc, player) = (SheetEndpoints.DocOf(kept, json), parts.Players([who.Instrument])[0]);
+                var asked = doc
+                    .Parts.Where(p => !SheetParts.KindOf(p.Request.Kind).IsPlayed())
+                    .SelectMany(p => p.Items.Select(i => (p.Request.Kind, i.Questions)))
+                    .Where(q => q.Questions.ContainsKey(who.Instrument));
+                return DrillEndpoints.View(
+                    doc.Heading,
+                    player,
+                    asked.Index().Select(q => DrillEndpoints.Read(q.Item.Kind, q.Item.Questions[who.Instrument], player, q.Index))
+                );
+            },
+            styles
+        );
     }
 
     /// <summary>The round of cards that is due.</summary>
@@ -209,6 +181,24 @@ internal static class LearnEndpoints
         );
     }
 
+    /// <summary>Says what happened in an answer; it is kept when it is reported.</summary>
+    private static Results<Ok<JudgementView>, ProblemHttpResult> Judge(
+        HttpContext context,
+        SheetParts parts,
+        Styles styles,
+        string link,
+        GivenAnswer given
+    ) => DrillEndpoints.Judge(parts, styles, new AnswerToJudge(Who(context).Instrument, given));
+
+    /// <summary>How a round went.</summary>
+    private static Results<Ok<RoundEndView>, ProblemHttpResult> End(
+        HttpContext context,
+        SheetParts parts,
+        Styles styles,
+        string link,
+        IReadOnlyList<GivenAnswer> given
+    ) => DrillEndpoints.End(parts, styles, new EndRound(Who(context).Instrument, given));
+
     /// <summary>
     /// Takes what happened at home. What is kept already counts once; what cannot be taken is told and does not stop the rest.
     /// </summary>
@@ -217,6 +207,7 @@ internal static class LearnEndpoints
         ForWhom forWhom,
         WorkRepository work,
         ReportRepository reports,
+        SheetParts parts,
         TimeProvider clock,
         string link,
         LearnReport report
@@ -237,14 +228,15 @@ internal static class LearnEndpoints
                 added++;
         }
 
-        var player = PlayerOf(who, forWhom);
+        // Cards are of what the class knows; whoever answers with more is right too.
+        var (player, judge) = (PlayerOf(who, forWhom), parts.Players([who.Instrument])[0]);
         foreach (var a in answers)
         {
             try
             {
                 if (Wrong(a.Key, a.At, clock) is { } wrong)
                     leftOut.Add(wrong);
-                else if (Keep(who, a, player, reports))
+                else if (Keep(who, a, player, judge, reports))
                     added++;
             }
             catch (FormatException e)
@@ -279,11 +271,11 @@ internal static class LearnEndpoints
         };
 
     /// <summary>Judges an answer here, whatever the phone made of it, and moves its card.</summary>
-    private static bool Keep(LearnerRecord who, AnswerReport a, Player player, ReportRepository reports)
+    private static bool Keep(LearnerRecord who, AnswerReport a, Player player, Player judge, ReportRepository reports)
     {
         if (LearnerCards.Item(CardName.Read(a.Card), player) is not { } item)
             throw new FormatException($"There is no card “{a.Card}” for the {player.Instrument.Name.ToLowerInvariant()}.");
-        var judged = DrillEndpoints.Judged(item, a.Reply, player);
+        var judged = DrillEndpoints.Judged(SheetItem.Of(item.Question, judge), a.Reply, judge);
         var right = judged is { IsRight: true };
         var day = DateOnly.FromDateTime(a.At.DateTime);
         return reports.Keep(
@@ -314,18 +306,4 @@ internal static class LearnEndpoints
             }
         );
     }
-}
-
-/// <summary>The name of a learner's card: how it is asked, and its note: <c>noteToName note violin D4 E4</c>.</summary>
-internal static class CardName
-{
-    public static string Of(LearnerCard card) => $"{JsonNamingPolicy.CamelCase.ConvertName($"{card.Kind}")} {ThingText.Of(card.Note)}";
-
-    /// <exception cref="FormatException">It is none.</exception>
-    public static LearnerCard Read(string name) =>
-        name.Split(' ', 2) is [var kind, var thing]
-        && Choices.Read<CardKind>(kind, out var asked)
-        && ThingText.Parse(thing) is KnownNote note
-            ? new LearnerCard(asked, note)
-            : throw new FormatException($"“{name}” is no card; expected one such as noteToName note violin D4 E4.");
 }

@@ -9,6 +9,8 @@ internal sealed class LibraryRestore(
     LibraryFolder folder,
     Database database,
     TuneRepository tunes,
+    TeacherRepository teachers,
+    TuneFits fits,
     Health health,
     IMemoryCache memory
 )
@@ -21,10 +23,13 @@ internal sealed class LibraryRestore(
         try
         {
             Backup.Checked(file, copy);
+            // Who may use it is not of the past: a library from before there were sign-ins opens no door.
+            teachers.TakeInto(copy);
             var former = backup.KeepBeforeRestore();
             database.Replace(copy);
             // What is remembered goes by numbers that may now be another tune's.
             ((MemoryCache)memory).Clear();
+            fits.Forget();
             health.LookThoroughly();
             return new RestoredView(Path.GetFileName(former), tunes.List(new TuneQuery(Count: 1)).Total);
         }

@@ -75,7 +75,7 @@ internal static class SheetEndpoints
         ];
 
     /// <exception cref="FormatException">This version cannot read it.</exception>
-    private static SheetDoc DocOf(SheetRecord sheet, IOptions<JsonOptions> json) =>
+    internal static SheetDoc DocOf(SheetRecord sheet, IOptions<JsonOptions> json) =>
         SheetDoc.Read(sheet.Document, json.Value.SerializerOptions)
         ?? throw new FormatException(
             $"This version of Coppia cannot read the sheet “{sheet.Heading}”. It is kept; “Everything out” has its text."

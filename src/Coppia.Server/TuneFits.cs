@@ -32,13 +32,10 @@ internal sealed class TuneFits(ForWhom forWhom, Readings readings, LearnerReposi
 
     private readonly MemoryCache _contents = new(new MemoryCacheOptions { SizeLimit = Room });
 
-    /// <summary>For each tune how it fits the class of this request; those that there was no time for, or that cannot be read, are
-    /// missing.</summary>
-    /// <param name="first">Which of them are worked out first.</param>
-    public (IReadOnlyDictionary<long, TuneFit> Fits, Working? Working) Of(
-        IReadOnlyList<(long Id, int Version)> tunes,
-        IEnumerable<(long Id, int Version)>? first = null
-    )
+    /// <summary>
+    /// For each tune how it fits the class of this request; those that there was no time for, or that cannot be read, are missing.
+    /// </summary>
+    public (IReadOnlyDictionary<long, TuneFit> Fits, Working? Working) Of(IReadOnlyList<(long Id, int Version)> tunes)
     {
         var fits = new Dictionary<long, TuneFit>();
         if (forWhom.Class is not { } one)
@@ -54,7 +51,7 @@ internal sealed class TuneFits(ForWhom forWhom, Readings readings, LearnerReposi
         var set = marks.All();
         var until = TimeProvider.System.GetTimestamp();
         var done = 0;
-        foreach (var tune in (first ?? []).Concat(tunes).Distinct())
+        foreach (var tune in tunes)
         {
             waiting.Stop.ThrowIfCancellationRequested();
             var inTime = TimeProvider.System.GetElapsedTime(until) < Slice;
@@ -115,6 +112,9 @@ internal sealed class TuneFits(ForWhom forWhom, Readings readings, LearnerReposi
     /// <summary>"Violin and viola".</summary>
     private static string Together(IEnumerable<string> instruments) =>
         English.Capital(English.List([.. instruments.Select(i => i.ToLowerInvariant())]));
+
+    /// <summary>Forgets what was worked out: another library has other tunes by these numbers.</summary>
+    public void Forget() => _contents.Clear();
 
     public void Dispose() => _contents.Dispose();
 }

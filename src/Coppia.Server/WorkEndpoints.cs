@@ -21,6 +21,7 @@ public sealed record WorkView(
     string? Instrument,
     long? LearnerId,
     string Due,
+    LadderView? Ladder,
     IReadOnlyList<long> For,
     IReadOnlyList<long> Done
 );
@@ -108,6 +109,7 @@ internal static class WorkEndpoints
             Instrument: w.Instrument,
             LearnerId: w.LearnerId,
             Due: w.Due,
+            Ladder: LadderView.To(w.Tempo),
             For: whom,
             Done: [.. done.Where(whom.Contains)]
         );

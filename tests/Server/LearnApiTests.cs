@@ -85,8 +85,6 @@ public sealed class LearnApiTests : IAsyncLifetime
                 .Select(w => $"{w.GetProperty("title").GetString()} {w.GetProperty("done").GetBoolean()}")
         );
 
-    private static string At(string moment) => moment;
-
     [Fact]
     public async Task A_class_a_section_or_one_learner_gets_what_is_set_to_them_and_says_that_it_is_done()
     {
@@ -183,7 +181,7 @@ public sealed class LearnApiTests : IAsyncLifetime
         new
         {
             key,
-            at = At(at),
+            at,
             card,
             reply = letter is null ? null : new { name = letter },
             seconds,
@@ -257,6 +255,57 @@ public sealed class LearnApiTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task A_sheet_that_is_set_is_asked_in_the_learners_own_clef()
+    {
+        var instruments = new[] { "violin", "cello" };
+        var (_, part) = await Post(
+            "/api/exercises/part",
+            new
+            {
+                instruments,
+                request = new
+                {
+                    kind = "name-it",
+                    count = 5,
+                    seed = 3,
+                },
+            }
+        );
+        var items = part.GetProperty("items")
+            .EnumerateArray()
+            .Select(i => new
+            {
+                id = i.GetProperty("id").GetString(),
+                pinned = false,
+                questions = instruments.ToDictionary(n => n, n => i.GetProperty("each").GetProperty(n).GetProperty("question")),
+            });
+        var doc = new
+        {
+            heading = "Friday",
+            nameLine = true,
+            instruments,
+            parts = new[] { new { request = part.GetProperty("request"), items } },
+        };
+        var sheet = (await Post("/api/sheets", doc)).Body.GetProperty("id").GetInt64();
+        Assert.Equal(404, (await _server.Send(HttpMethod.Get, $"{Link("Bo")}/sheets/{sheet}")).Status);
+        await Post(
+            $"/api/classes/{_class}/work",
+            new
+            {
+                kind = "sheet",
+                sheetId = sheet,
+                due = "2099-09-14",
+                instrument = "cello",
+            }
+        );
+        var drill = await _server.Get($"{Link("Bo")}/sheets/{sheet}");
+        Assert.Equal(("Friday", 5), (drill.GetProperty("heading").GetString(), drill.GetProperty("questions").GetArrayLength()));
+        var note = drill.GetProperty("questions")[0].GetProperty("sheet").GetProperty("question").GetProperty("note").GetString()!;
+        Assert.True(Pitch.Parse(note).Octave < 4);
+        Assert.Equal(404, (await _server.Send(HttpMethod.Get, $"{Link("Ada")}/sheets/{sheet}")).Status);
+    }
+
+    [Fact]
     public async Task A_link_that_was_renewed_or_ended_leads_nowhere()
     {
         var former = Link("Ada");
@@ -290,20 +339,33 @@ public sealed class LearnApiTests : IAsyncLifetime
                 e.Metadata.GetMetadata<HttpMethodMetadata>()!.HttpMethods.Select(m => (Method: m, Path: e.RoutePattern.RawText!))
             )
             .ToArray();
-        Assert.Equal(4, addresses.Length);
+        Assert.Equal(7, addresses.Length);
         foreach (var (who, opens) in new[] { ("Ada", true), ("Bo", false) })
         {
             foreach (var (method, path) in addresses)
             {
                 var asked = path.Replace("{link}", _learners[who].Link, StringComparison.Ordinal)
-                    .Replace("{tune:long}", $"{_tune}", StringComparison.Ordinal);
+                    .Replace("{tune:long}", $"{_tune}", StringComparison.Ordinal)
+                    .Replace("{sheet:long}", "1", StringComparison.Ordinal);
                 var (status, _) = await _server.Send(
                     new HttpMethod(method),
                     asked + (path.EndsWith("cards", StringComparison.Ordinal) ? "?day=2026-11-01" : ""),
                     method == "POST" ? new { } : null
                 );
                 // What is set to one learner is not there for another.
-                Assert.Equal(path.Contains("tunes", StringComparison.Ordinal) && !opens ? 404 : 200, status);
+                var isThere =
+                    !path.Contains("sheets", StringComparison.Ordinal) && (opens || !path.Contains("tunes", StringComparison.Ordinal));
+                Assert.True(
+                    status
+                        == (
+                            isThere
+                                ? path.EndsWith("end", StringComparison.Ordinal) || path.EndsWith("answer", StringComparison.Ordinal)
+                                    ? 400
+                                    : 200
+                                : 404
+                        ),
+                    $"{who}: {method} {path} answered {status}"
+                );
             }
         }
 

@@ -98,7 +98,10 @@ public sealed class SignInTests : IAsyncLifetime
             var (of, to) = (await Status(nobody, method, path), await Status(teacher, method, path));
             if (IsALearners(path))
             {
-                Assert.True(of is 400 or 401 or 404 && to is 400 or 404 or 415, $"{method} {path} answered {of} to nobody, {to} to a teacher");
+                Assert.True(
+                    of is 400 or 401 or 404 && to is 400 or 404 or 415,
+                    $"{method} {path} answered {of} to nobody, {to} to a teacher"
+                );
                 continue;
             }
 
@@ -228,6 +231,22 @@ public sealed class SignInTests : IAsyncLifetime
         var cookie = response.Headers.GetValues("Set-Cookie").Single();
         Assert.Contains("httponly", cookie, StringComparison.OrdinalIgnoreCase);
         Assert.Contains("samesite=strict", cookie, StringComparison.OrdinalIgnoreCase);
+    }
+
+    [Fact]
+    public async Task A_library_from_before_the_sign_in_opens_no_door()
+    {
+        var backup = await _server.Client.GetByteArrayAsync("/api/keeping/backup");
+        Teachers.Add("Rosalind", Passphrase);
+        var browser = await SignedIn(Browser(), "Rosalind");
+        using var file = new ByteArrayContent(backup);
+        file.Headers.ContentType = new("application/octet-stream");
+        using var restored = await browser.PostAsync("/api/keeping/restore", file);
+        Assert.Equal(200, (int)restored.StatusCode);
+        Assert.Equal(
+            (401, 200),
+            (await Status(Browser(), HttpMethod.Get, "/api/tunes"), await Status(browser, HttpMethod.Get, "/api/tunes"))
+        );
     }
 
     [Fact]

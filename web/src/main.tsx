@@ -13,9 +13,12 @@ import { askForClass } from './classes/forClass'
 import { ClassesScreen } from './classes/ClassesScreen'
 import { ClassScreen } from './classes/ClassScreen'
 import { LinkCards } from './classes/LinkCards'
+import { WeekPrint } from './classes/WeekPrint'
 import { PlanScreen } from './classes/PlanScreen'
 import { AnswerSheet } from './drills/AnswerSheet'
+import { LearnCards } from './learn/LearnCards'
 import { LearnScreen } from './learn/LearnScreen'
+import { LearnSheet } from './learn/LearnSheet'
 import { LearnTune } from './learn/LearnTune'
 import { PrintView } from './print/PrintView'
 import { AllShapes } from './shapes/AllShapes'
@@ -81,8 +84,11 @@ createRoot(root).render(
             </Route>
             <Route path="/learn/:link" element={<LearnScreen />} />
             <Route path="/learn/:link/tunes/:tune" element={<LearnTune />} />
+            <Route path="/learn/:link/cards" element={<LearnCards />} />
+            <Route path="/learn/:link/sheets/:sheet" element={<LearnSheet />} />
             <Route element={<Bare />}>
               <Route path="/classes/:id/links" element={<LinkCards />} />
+              <Route path="/classes/:id/week" element={<WeekPrint />} />
               <Route path="/shapes/all" element={<AllShapes />} />
               <Route path="/exercises/print" element={<SheetPrint />} />
               <Route path="/tunes/:id/print" element={<PrintView />} />

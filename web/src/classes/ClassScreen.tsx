@@ -68,7 +68,7 @@ function OneClass({ id }: { id: number }) {
               </header>
               <div className="grid gap-x-12 gap-y-6 lg:grid-cols-2">
                 <Plays plays={one.plays} id={id} />
-                <WithinReach id={id} onOpen={() => choose(id)} />
+                <WithinReach id={id} instrument={one.plays[0]?.instrument} onOpen={() => choose(id)} />
               </div>
               <WorkList one={one} />
               <Learners id={id} learners={one.learners} />
@@ -125,11 +125,15 @@ function Plays({ plays, id }: { plays: ClassDetail['plays']; id: number }) {
   )
 }
 
-/** Tunes that bring one or two new things. */
-function WithinReach({ id, onOpen }: { id: number; onOpen: () => void }) {
+/** Tunes that bring one or two new things, those with just one first; each with the sheet that prepares it. */
+function WithinReach({ id, instrument, onOpen }: { id: number; instrument: string | undefined; onOpen: () => void }) {
   const within = useWithinReach(id)
   const tunes = within.data?.tunes ?? []
   const working = within.data?.working
+  const groups = [
+    { words: 'Just one new thing', tunes: tunes.filter((t) => t.fit?.count === 1) },
+    { words: 'Two new things', tunes: tunes.filter((t) => t.fit?.count === 2) },
+  ].filter((g) => g.tunes.length > 0)
   return (
     <section aria-labelledby="within">
       <h2 id="within" className="mb-2 text-xl">
@@ -144,20 +148,33 @@ function WithinReach({ id, onOpen }: { id: number; onOpen: () => void }) {
         {within.data && tunes.length === 0 && !working && (
           <p>No tune of the library brings just one or two new things.</p>
         )}
-        <ul>
-          {tunes.map((t) => (
-            <li key={t.id} className="border-t border-line py-1.5 first:border-t-0">
-              {/* The stand then shows it for this class. */}
-              <span onClickCapture={onOpen}>
-                <TextLink to={`/tunes/${t.id}`} inSentence>
-                  {t.title}
-                </TextLink>
-              </span>
-              <span className="text-sm text-soft"> · {t.fit?.words}</span>
-              <span className="block text-said">{t.fit?.new.join(' · ')}</span>
-            </li>
+        {/* What is opened from here is shown for this class. */}
+        <div
+          onClickCapture={(e) => {
+            if (e.target instanceof Element && e.target.closest('a')) onOpen()
+          }}
+        >
+          {groups.map((g) => (
+            <div key={g.words} className="mb-2">
+              <h3 className="font-body text-sm font-bold text-soft">{g.words}</h3>
+              <ul>
+                {g.tunes.map((t) => (
+                  <li key={t.id} className="border-t border-line py-1 first:border-t-0">
+                    <span className="flex flex-wrap items-baseline justify-between gap-x-4">
+                      <TextLink to={`/tunes/${t.id}${instrument ? `?for=${instrument}` : ''}`}>{t.title}</TextLink>
+                      {instrument && (
+                        <span className="text-sm">
+                          <TextLink to={`/exercises?first=${t.id}&for=${instrument}`}>A sheet for it</TextLink>
+                        </span>
+                      )}
+                    </span>
+                    <span className="block text-said">{t.fit?.new.join(' · ')}</span>
+                  </li>
+                ))}
+              </ul>
+            </div>
           ))}
-        </ul>
+        </div>
       </Asked>
     </section>
   )

@@ -38,6 +38,7 @@ export function WorkList({ one }: { one: ClassDetail }) {
         <Button size="small" onClick={() => setSetting(true)}>
           Set something
         </Button>
+        {(work.data?.length ?? 0) > 0 && <TextLink to={`/classes/${id}/week`}>Print the week</TextLink>}
       </div>
       <Asked of={work}>
         {work.data?.length === 0 && <p className="py-1">Nothing is set.</p>}

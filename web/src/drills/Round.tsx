@@ -6,7 +6,7 @@ import { Refused } from '../ui/Said'
 import { Strip, StripEnd } from '../ui/Strip'
 import { Help } from './Help'
 import { Progress } from './Progress'
-import type { Reply } from './queries'
+import { judgeOf, type Judge, type Reply } from './queries'
 import { RoundEndPage } from './RoundEndPage'
 import { Surface } from './Surface'
 import { useRound } from './useRound'
@@ -22,6 +22,7 @@ export function Round({
   instrument,
   lead,
   ways,
+  judge = judgeOf(instrument.id),
 }: {
   /** Where the round is kept. */
   name: string
@@ -33,8 +34,10 @@ export function Round({
   lead: ReactNode
   /** Ways on from the end. */
   ways: (again: () => void) => ReactNode
+  /** Who says what happened; a teacher’s own round is not recorded. */
+  judge?: Judge
 }) {
-  const round = useRound(name, of, instrument.id, view.questions)
+  const round = useRound(name, of, judge, view.questions)
   const { asked, at, isFollowUp, verdict } = round
   const [reply, setReply] = useState<Reply | null>(null)
   const check = () => reply && void round.check(reply)
@@ -107,7 +110,7 @@ export function Round({
             <Help key={`help ${at} ${isFollowUp}`} steps={asked.help} solved={verdict !== null} />
           </div>
         ) : (
-          <RoundEndPage instrument={instrument} given={round.given} ways={ways(round.startAgain)} />
+          <RoundEndPage judge={judge} given={round.given} ways={ways(round.startAgain)} />
         )}
       </div>
     </>

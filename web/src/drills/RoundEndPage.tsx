@@ -1,25 +1,16 @@
 import { useQuery } from '@tanstack/react-query'
 import type { ReactNode } from 'react'
-import type { Instrument } from '../api/client'
 import { Button } from '../ui/Button'
 import { Refused } from '../ui/Said'
-import { endRound, type Given } from './queries'
+import type { Given, Judge } from './queries'
 
 const HEADINGS: Record<string, string> = { all: 'All of them', most: 'Most of them', morePractice: 'A start' }
 
 /** The end of a round: how many were right, and what to look at. */
-export function RoundEndPage({
-  instrument,
-  given,
-  ways,
-}: {
-  instrument: Instrument
-  given: readonly Given[]
-  ways: ReactNode
-}) {
+export function RoundEndPage({ judge, given, ways }: { judge: Judge; given: readonly Given[]; ways: ReactNode }) {
   const end = useQuery({
-    queryKey: ['round-end', instrument.id, given],
-    queryFn: () => endRound(instrument.id, given),
+    queryKey: ['round-end', given],
+    queryFn: () => judge.end(given),
     enabled: given.length > 0,
     staleTime: Infinity,
   })

@@ -11,24 +11,30 @@ type Asked = { kind: string; question: unknown }
 export const openDrill = (instrument: string, heading: string, questions: readonly Asked[]): Promise<DrillView> =>
   answer(api.POST('/api/drills/open', { body: { instrument, heading, questions: questions as never } }))
 
-/** Says what happened in an answer. */
-export const judge = (instrument: string, asked: DrillQuestion, reply: Reply | null): Promise<Judgement> =>
-  answer(
-    api.POST('/api/drills/answer', {
-      body: { instrument, given: { kind: asked.kind, question: asked.sheet.question, reply: reply as never } },
-    }),
-  )
+/** Who says what happened: in one answer, and in a whole round. */
+export type Judge = {
+  /**
+   * @param seconds How long the answer took.
+   * @param isFirst The first answer to this question of the round, which counts.
+   */
+  answer: (asked: DrillQuestion, reply: Reply | null, seconds: number, isFirst: boolean) => Promise<Judgement>
+  end: (given: readonly Given[]) => Promise<RoundEnd>
+}
 
-export const endRound = (instrument: string, given: readonly Given[]): Promise<RoundEnd> =>
-  answer(
-    api.POST('/api/drills/end', {
-      body: {
-        instrument,
-        given: given.map(({ kind, question, reply }) => ({
-          kind,
-          question: question as never,
-          reply: reply as never,
-        })),
-      },
-    }),
-  )
+/** An answer as it is sent. */
+export const sent = ({ kind, question, reply }: Omit<Given, 'right'>) => ({
+  kind,
+  question: question as never,
+  reply: reply as never,
+})
+
+/** A teacher's own rounds: nothing is recorded. */
+export const judgeOf = (instrument: string): Judge => ({
+  answer: (asked, reply) =>
+    answer(
+      api.POST('/api/drills/answer', {
+        body: { instrument, given: sent({ kind: asked.kind, question: asked.sheet.question, reply }) },
+      }),
+    ),
+  end: (given) => answer(api.POST('/api/drills/end', { body: { instrument, given: given.map(sent) } })),
+})

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import type { DrillQuestion, Judgement } from '../api/client'
 import { useKept } from '../ui/kept'
-import { judge, type Given, type Reply } from './queries'
+import type { Given, Judge, Reply } from './queries'
 
 /** A round that was begun: what it asks, and the first answers so far. */
 type Begun = { of: string; given: readonly Given[] }
@@ -12,7 +12,7 @@ type Begun = { of: string; given: readonly Given[] }
  * @param name Where the round is kept.
  * @param of Tells the questions from others.
  */
-export function useRound(name: string, of: string, instrument: string, questions: readonly DrillQuestion[]) {
+export function useRound(name: string, of: string, judge: Judge, questions: readonly DrillQuestion[]) {
   const [kept, keep] = useKept<Begun>(`round.${name}`)
   const given = kept?.of === of ? kept.given : []
   const [at, setAt] = useState(given.length)
@@ -20,6 +20,7 @@ export function useRound(name: string, of: string, instrument: string, questions
   const [verdict, setVerdict] = useState<Judgement | null>(null)
   const [busy, setBusy] = useState(false)
   const [problem, setProblem] = useState<string | null>(null)
+  const [since, setSince] = useState(Date.now)
   const asked = followUp ?? questions[at]
 
   const check = async (reply: Reply | null) => {
@@ -27,7 +28,7 @@ export function useRound(name: string, of: string, instrument: string, questions
     setBusy(true)
     setProblem(null)
     try {
-      const found = await judge(instrument, asked, reply)
+      const found = await judge.answer(asked, reply, (Date.now() - since) / 1000, !followUp)
       setVerdict(found)
       if (!followUp)
         keep({ of, given: [...given, { kind: asked.kind, question: asked.sheet.question, reply, right: found.right }] })
@@ -43,11 +44,13 @@ export function useRound(name: string, of: string, instrument: string, questions
     const next = followUp ? null : verdict.next
     setFollowUp(next)
     setVerdict(null)
+    setSince(Date.now())
     if (!next) setAt(at + 1)
   }
   const startAgain = () => {
     keep(null)
     setAt(0)
+    setSince(Date.now())
     setFollowUp(null)
     setVerdict(null)
   }

@@ -42,8 +42,8 @@ export function Backups() {
         Backups
       </h2>
       <p className="mb-4 max-w-prose">
-        A backup is one file with everything in it: tunes, fingers, bows, styles and sheets. Keep one on another stick
-        or computer; it brings the library back when this one breaks.
+        A backup is one file with everything in it: tunes, fingers, bows, styles, sheets and classes. Keep one on
+        another stick or computer; it brings the library back when this one breaks.
       </p>
       <div className="flex flex-wrap items-center gap-3">
         <FileLink strong href="/api/keeping/backup">

@@ -73,13 +73,9 @@ function Week({
           return (
             <li key={w.id} className="flex items-center gap-3 border-b border-line py-2">
               <span className="min-w-0 flex-1">
-                {w.tuneId === null ? (
-                  <span className="font-head text-lg font-semibold">{w.title}</span>
-                ) : (
-                  <TextLink to={`/learn/${link}/tunes/${w.tuneId}`}>
-                    <span className="font-head text-lg">{w.title}</span>
-                  </TextLink>
-                )}
+                <TextLink to={`/learn/${link}/${wayTo(w)}`}>
+                  <span className="font-head text-lg">{w.title}</span>
+                </TextLink>
                 <span className="block text-sm text-soft">
                   by {dayInWords(w.due)}
                   {w.tempo !== null && ` · at ${w.tempo}`}
@@ -101,6 +97,9 @@ function Week({
     </section>
   )
 }
+
+const wayTo = (w: LearnWork) =>
+  w.kind === 'tune' ? `tunes/${w.tuneId}` : w.kind === 'sheet' ? `sheets/${w.sheetId}` : 'cards'
 
 const dayInWords = (day: string) =>
   new Date(`${day}T12:00`).toLocaleDateString(undefined, { weekday: 'long', day: 'numeric', month: 'long' })

@@ -30,6 +30,22 @@ export const useLearnTune = (link: string, tune: number) =>
     staleTime: 60_000,
   })
 
+/** The questions of a sheet that is set. */
+export const useLearnSheet = (link: string, sheet: number) =>
+  useQuery({
+    queryKey: ['learn-sheet', link, sheet],
+    queryFn: () => answer(api.GET('/api/learn/{link}/sheets/{sheet}', { params: { path: { link, sheet } } })),
+    staleTime: 60_000,
+  })
+
+/** The round of cards that is due. */
+export const useLearnCards = (link: string, day: string, round: number) =>
+  useQuery({
+    queryKey: ['learn-cards', link, day, round],
+    queryFn: () => answer(api.GET('/api/learn/{link}/cards', { params: { path: { link }, query: { day } } })),
+    staleTime: Infinity,
+  })
+
 /** After so long what could not be sent is tried again. */
 const AGAIN_MS = 20_000
 
@@ -65,8 +81,6 @@ export function useReports(link: string) {
       window.removeEventListener('online', now)
     }
   }, [some, waiting, send])
-  return {
-    waiting,
-    add: (change: (now: Waiting | null) => Waiting) => keepChanged<Waiting>(key, change),
-  }
+  const add = useStable((change: (now: Waiting | null) => Waiting) => keepChanged<Waiting>(key, change))
+  return { waiting, add }
 }

@@ -3,16 +3,23 @@ import type { components } from '../api/schema'
 export type Report = components['schemas']['LearnReport']
 type Practice = components['schemas']['PracticeReport']
 type Done = components['schemas']['DoneReport']
+type Answer = components['schemas']['AnswerReport']
 
 /** What happened on this phone and was not taken yet, in the order in which it happened. */
-export type Waiting = { practice: Practice[]; done: Done[] }
+export type Waiting = { practice: Practice[]; done: Done[]; answers: Answer[] }
 
-export const NOTHING: Waiting = { practice: [], done: [] }
+export const NOTHING: Waiting = { practice: [], done: [], answers: [] }
 
 export const withPractice = (waiting: Waiting | null, practice: Practice): Waiting => ({
   ...NOTHING,
   ...waiting,
   practice: [...(waiting?.practice ?? []), practice],
+})
+
+export const withAnswer = (waiting: Waiting | null, answer: Answer): Waiting => ({
+  ...NOTHING,
+  ...waiting,
+  answers: [...(waiting?.answers ?? []), answer],
 })
 
 /** Of two words about one thing the later counts. */
@@ -24,12 +31,16 @@ export const withDone = (waiting: Waiting | null, done: Done): Waiting => ({
 
 /** What is left when a report was taken: what came while it was on its way stays. */
 export const without = (waiting: Waiting | null, sent: Waiting): Waiting | null => {
-  const practice = (waiting?.practice ?? []).filter((p) => !sent.practice.some((s) => s.key === p.key))
-  const done = (waiting?.done ?? []).filter((d) => !sent.done.some((s) => s.work === d.work && s.done === d.done))
-  return practice.length + done.length === 0 ? null : { practice, done }
+  const left = {
+    practice: (waiting?.practice ?? []).filter((p) => !sent.practice.some((s) => s.key === p.key)),
+    done: (waiting?.done ?? []).filter((d) => !sent.done.some((s) => s.work === d.work && s.done === d.done)),
+    answers: (waiting?.answers ?? []).filter((a) => !sent.answers.some((s) => s.key === a.key)),
+  }
+  return isEmpty(left) ? null : left
 }
 
-export const isEmpty = (waiting: Waiting | null) => !waiting || waiting.practice.length + waiting.done.length === 0
+export const isEmpty = (waiting: Waiting | null) =>
+  !waiting || waiting.practice.length + waiting.done.length + waiting.answers.length === 0
 
 /** A moment by this phone's clock with its distance from UTC: 2026-09-14T17:05:00+02:00. */
 export function localMoment(at: Date) {

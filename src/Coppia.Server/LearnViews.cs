@@ -1,0 +1,80 @@
+using System.Text.Json;
+using Coppia.Core.Practice;
+using Coppia.Data;
+
+namespace Coppia.Server;
+
+/// <summary>Something that is set to a learner.</summary>
+/// <param name="Due">A day, such as 2026-09-14.</param>
+/// <param name="Ladder">The tempos by which a tune climbs to its goal; null where none is asked for.</param>
+public sealed record LearnWork(
+    long Id,
+    WorkKind Kind,
+    string Title,
+    long? TuneId,
+    long? SheetId,
+    int? Tempo,
+    string Due,
+    bool Done,
+    LadderView? Ladder
+);
+
+/// <summary>A tempo ladder.</summary>
+/// <param name="Rungs">Quarters a minute, the slowest first, the goal last.</param>
+/// <param name="Start">Order of the rung to begin on.</param>
+/// <param name="CleanToClimb">So many clean repeats before the next rung.</param>
+/// <param name="FailsToFall">Failing so often goes one rung down.</param>
+public sealed record LadderView(IReadOnlyList<int> Rungs, int Start, int CleanToClimb, int FailsToFall)
+{
+    /// <param name="goal">The tempo to reach; without one there is no ladder.</param>
+    internal static LadderView? To(int? goal)
+    {
+        if (goal is not { } tempo)
+            return null;
+        var ladder = TempoLadder.To(tempo);
+        return new(ladder.Rungs, ladder.Start, TempoLadder.CleanToClimb, TempoLadder.FailsToFall);
+    }
+}
+
+/// <summary>Minutes of one day.</summary>
+public sealed record DayMinutes(string Day, int Minutes);
+
+/// <summary>What a learner sees: who they are, what is set to them, and their minutes of the last days.</summary>
+public sealed record LearnView(
+    string Nickname,
+    string ClassName,
+    InstrumentView Instrument,
+    IReadOnlyList<LearnWork> Work,
+    IReadOnlyList<DayMinutes> Days
+);
+
+/// <summary>The cards of a round.</summary>
+/// <param name="Cards">The name of each, by which its answer is reported.</param>
+public sealed record LearnCards(IReadOnlyList<string> Cards, DrillView View);
+
+/// <summary>Minutes that were practised.</summary>
+/// <param name="Key">A name that no other report has, so that one sent twice counts once.</param>
+/// <param name="At">When, by the learner's own clock, with its distance from UTC.</param>
+/// <param name="TuneId">The tune; null where none is told.</param>
+/// <param name="Tempo">Quarters a minute that were reached with it.</param>
+public sealed record PracticeReport(string Key, DateTimeOffset At, int Minutes, long? TuneId = null, int? Tempo = null);
+
+/// <summary>An answer to a card.</summary>
+/// <param name="Reply">What was answered; null where the answer was shown.</param>
+/// <param name="Seconds">How long it took.</param>
+public sealed record AnswerReport(string Key, DateTimeOffset At, string Card, JsonElement? Reply, double Seconds);
+
+/// <summary>That something set was done, or was not.</summary>
+public sealed record DoneReport(long Work, bool Done);
+
+/// <summary>What was kept on the phone while the network was away, in the order in which it happened.</summary>
+public sealed record LearnReport(
+    IReadOnlyList<PracticeReport>? Practice = null,
+    IReadOnlyList<AnswerReport>? Answers = null,
+    IReadOnlyList<DoneReport>? Done = null
+);
+
+/// <summary>What came of a report.</summary>
+/// <param name="New">How many of its entries were new.</param>
+/// <param name="LeftOut">What could not be taken, each with why.</param>
+public sealed record ReportTaken(int New, IReadOnlyList<string> LeftOut);

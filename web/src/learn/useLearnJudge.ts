@@ -1,0 +1,44 @@
+import { useMemo } from 'react'
+import { answer, api, type DrillQuestion, type Judgement } from '../api/client'
+import { sent, type Judge, type Reply } from '../drills/queries'
+import { useStable } from '../ui/useStable'
+import { isSame } from './same'
+
+/**
+ * Has a learner's answers judged. While the network is away right or wrong is told here, and why not waits.
+ * @param onFirst Gets each first answer to a question.
+ */
+export function useLearnJudge(
+  link: string,
+  onFirst: (asked: DrillQuestion, reply: Reply | null, seconds: number) => void,
+): Judge {
+  const first = useStable(onFirst)
+  return useMemo(
+    () => ({
+      answer: async (asked, reply, seconds, isFirst) => {
+        if (isFirst) first(asked, reply, seconds)
+        try {
+          return await answer(
+            api.POST('/api/learn/{link}/answer', {
+              params: { path: { link } },
+              body: sent({ kind: asked.kind, question: asked.sheet.question, reply }),
+            }),
+          )
+        } catch (problem) {
+          if (navigator.onLine) throw problem
+          return away(reply !== null && isSame(asked.answer, reply))
+        }
+      },
+      end: (given) => answer(api.POST('/api/learn/{link}/end', { params: { path: { link } }, body: given.map(sent) })),
+    }),
+    [link, first],
+  )
+}
+
+const away = (right: boolean): Judgement => ({
+  right,
+  mistake: right ? 'right' : 'unclear',
+  words: right ? 'Right.' : 'Not yet.',
+  answer: '',
+  next: null,
+})
