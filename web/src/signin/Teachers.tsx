@@ -82,7 +82,25 @@ export function Teachers() {
   )
 }
 
-const RULE = 'Twelve characters or more; a few words are easy to keep in mind.'
+/** A passphrase to be chosen, with what it needs. */
+function NewPassphrase({
+  label,
+  value,
+  onChange,
+}: {
+  label: string
+  value: string
+  onChange: (passphrase: string) => void
+}) {
+  return (
+    <div>
+      <Field label={label}>
+        <Input type="password" value={value} autoComplete="new-password" onChange={(e) => onChange(e.target.value)} />
+      </Field>
+      <p className="text-sm text-soft">Twelve characters or more; a few words are easy to keep in mind.</p>
+    </div>
+  )
+}
 
 function AddTeacher({ isFirst, onClose }: { isFirst: boolean; onClose: () => void }) {
   const [name, setName] = useState('')
@@ -100,17 +118,7 @@ function AddTeacher({ isFirst, onClose }: { isFirst: boolean; onClose: () => voi
         <Field label="Name">
           <Input value={name} maxLength={60} autoComplete="username" onChange={(e) => setName(e.target.value)} />
         </Field>
-        <div>
-          <Field label="Passphrase">
-            <Input
-              type="password"
-              value={passphrase}
-              autoComplete="new-password"
-              onChange={(e) => setPassphrase(e.target.value)}
-            />
-          </Field>
-          <p className="text-sm text-soft">{RULE}</p>
-        </div>
+        <NewPassphrase label="Passphrase" value={passphrase} onChange={setPassphrase} />
         {add.error && <Refused>{add.error.message}</Refused>}
         <div className="flex gap-3">
           <Button kind="go" type="submit" disabled={!name.trim() || add.isPending}>
@@ -153,17 +161,7 @@ function ChangePassphrase({ teacher, onClose }: { teacher: Teacher; onClose: () 
             onChange={(e) => setFormer(e.target.value)}
           />
         </Field>
-        <div>
-          <Field label="From now on">
-            <Input
-              type="password"
-              value={passphrase}
-              autoComplete="new-password"
-              onChange={(e) => setPassphrase(e.target.value)}
-            />
-          </Field>
-          <p className="text-sm text-soft">{RULE}</p>
-        </div>
+        <NewPassphrase label="From now on" value={passphrase} onChange={setPassphrase} />
         {change.error && <Refused>{change.error.message}</Refused>}
         <div className="flex gap-3">
           <Button kind="go" type="submit" disabled={change.isPending}>
