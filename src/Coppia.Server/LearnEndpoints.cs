@@ -9,16 +9,6 @@ using Microsoft.Extensions.Options;
 
 namespace Coppia.Server;
 
-/// <summary>Where learners' own things are.</summary>
-public static class LearnAddress
-{
-    internal const string Root = "/api/learn/";
-
-    /// <summary>An address as a log may hold it: without what cannot be guessed.</summary>
-    public static PathString WithoutLink(PathString path) =>
-        path.Value is { } text && text.StartsWith(Root, StringComparison.OrdinalIgnoreCase) ? new PathString(Root + "…") : path;
-}
-
 /// <summary>One learner's own things, by a link that cannot be guessed. There is no account and no name beside the nickname.</summary>
 internal static class LearnEndpoints
 {

@@ -59,10 +59,10 @@ internal static class WorkEndpoints
     public static void MapWork(this WebApplication app)
     {
         var one = app.MapGroup("/api/classes/{class:long}");
-        one.MapGet("/work", List).WithName("listWork").ProducesProblem(404);
-        one.MapPost("/work", Add).WithName("setWork").ProducesProblem(404).ProducesProblem(422);
-        one.MapDelete("/work/{work:long}", Delete).WithName("deleteWork").ProducesProblem(404);
-        one.MapPut("/work/{work:long}/done/{learner:long}", SetDone).WithName("setDone").ProducesProblem(404);
+        one.MapGet("/tasks", List).WithName("listWork").ProducesProblem(404);
+        one.MapPost("/tasks", Add).WithName("setWork").ProducesProblem(404).ProducesProblem(422);
+        one.MapDelete("/tasks/{work:long}", Delete).WithName("deleteWork").ProducesProblem(404);
+        one.MapPut("/tasks/{work:long}/done/{learner:long}", SetDone).WithName("setDone").ProducesProblem(404);
         one.MapGet("/links", Links).WithName("listLinks").ProducesProblem(404);
         one.MapPost("/links", Renew).WithName("renewLinks").ProducesProblem(404).ProducesProblem(422);
         one.MapDelete("/links/{learner:long}", End).WithName("endLink").ProducesProblem(404);

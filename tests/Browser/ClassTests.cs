@@ -114,7 +114,7 @@ public class ClassTests(Stage stage)
         Api("POST", $"{one}/links", new { learners = new[] { pim } });
         Api(
             "POST",
-            $"{one}/work",
+            $"{one}/tasks",
             new
             {
                 kind = "tune",
@@ -140,7 +140,7 @@ public class ClassTests(Stage stage)
             TakeAway(false);
             Stage.WaitUntil(() => !Says("on your phone only"));
             Assert.Contains("12", stage.Find("section[aria-labelledby=minutes]").Text, StringComparison.Ordinal);
-            Assert.Equal(1, Api("GET", $"{one}/work")[0].GetProperty("done").GetArrayLength());
+            Assert.Equal(1, Api("GET", $"{one}/tasks")[0].GetProperty("done").GetArrayLength());
             Assert.Equal(12, Api("GET", $"/api{link}").GetProperty("days")[0].GetProperty("minutes").GetInt32());
 
             stage.Browser.FindElements(By.LinkText("First Frost"))[0].Click();

@@ -35,9 +35,9 @@ public class Shots(Stage stage)
               r.send(JSON.stringify(body))
             }
             const due = new Date(Date.now() + 7 * 86400000).toISOString().slice(0, 10)
-            send('/work', { kind: 'tune', tuneId: 17, tempo: 96, due })
-            send('/work', { kind: 'tune', tuneId: 16, tempo: 80, instrument: 'violin', due })
-            send('/work', { kind: 'cards', due })
+            send('/tasks', { kind: 'tune', tuneId: 17, tempo: 96, due })
+            send('/tasks', { kind: 'tune', tuneId: 16, tempo: 80, instrument: 'violin', due })
+            send('/tasks', { kind: 'cards', due })
             send('/links', { learners: [1, 2, 3] })
             """
         );

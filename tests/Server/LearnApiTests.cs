@@ -64,7 +64,7 @@ public sealed class LearnApiTests : IAsyncLifetime
 
     private Task<(int Status, JsonElement Body)> Set(string kind, string? instrument = null, string? learner = null, int? tempo = null) =>
         Post(
-            $"/api/classes/{_class}/work",
+            $"/api/classes/{_class}/tasks",
             new
             {
                 kind,
@@ -99,10 +99,10 @@ public sealed class LearnApiTests : IAsyncLifetime
         Assert.Equal(200, (await Post($"{Link("Ada")}/report", report)).Status);
         Assert.Equal("Lanterns True, Cards False", await Seen("Ada"));
         Assert.Equal("Lanterns False, Cards False", await Seen("Bo"));
-        var work = (await _server.Get($"/api/classes/{_class}/work")).EnumerateArray().ToArray();
+        var work = (await _server.Get($"/api/classes/{_class}/tasks")).EnumerateArray().ToArray();
         Assert.Equal([3, 2, 1], work.Select(w => w.GetProperty("for").GetArrayLength()));
         Assert.Equal([_learners["Ada"].Id], work[0].GetProperty("done").EnumerateArray().Select(d => d.GetInt64()));
-        Assert.Equal(204, (await _server.Send(HttpMethod.Delete, $"/api/classes/{_class}/work/{work[0].GetProperty("id")}")).Status);
+        Assert.Equal(204, (await _server.Send(HttpMethod.Delete, $"/api/classes/{_class}/tasks/{work[0].GetProperty("id")}")).Status);
         Assert.Equal("Cards False", await Seen("Ada"));
     }
 
@@ -114,7 +114,7 @@ public sealed class LearnApiTests : IAsyncLifetime
     public async Task What_cannot_be_set_is_refused_in_words(string kind, string due, int? tempo, string words)
     {
         var (status, body) = await Post(
-            $"/api/classes/{_class}/work",
+            $"/api/classes/{_class}/tasks",
             new
             {
                 kind,
@@ -289,7 +289,7 @@ public sealed class LearnApiTests : IAsyncLifetime
         var sheet = (await Post("/api/sheets", doc)).Body.GetProperty("id").GetInt64();
         Assert.Equal(404, (await _server.Send(HttpMethod.Get, $"{Link("Bo")}/sheets/{sheet}")).Status);
         await Post(
-            $"/api/classes/{_class}/work",
+            $"/api/classes/{_class}/tasks",
             new
             {
                 kind = "sheet",

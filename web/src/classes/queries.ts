@@ -167,18 +167,18 @@ export type ClassLink = components['schemas']['LinkView']
 
 /** What is set to a class, and who has done it. */
 export const useWork = (id: number) =>
-  useQuery({ queryKey: ['work', id], queryFn: () => answer(api.GET('/api/classes/{class}/work', of(id))) })
+  useQuery({ queryKey: ['work', id], queryFn: () => answer(api.GET('/api/classes/{class}/tasks', of(id))) })
 
 export const useSetWork = (id: number) =>
   useChange<NewWork, unknown>(
-    (body) => answer<unknown>(api.POST('/api/classes/{class}/work', { ...of(id), body })),
+    (body) => answer<unknown>(api.POST('/api/classes/{class}/tasks', { ...of(id), body })),
     ['work'],
   )
 
 export const useDeleteWork = (id: number) =>
   useChange<number, unknown>(
     (work) =>
-      answer<unknown>(api.DELETE('/api/classes/{class}/work/{work}', { params: { path: { class: id, work } } })),
+      answer<unknown>(api.DELETE('/api/classes/{class}/tasks/{work}', { params: { path: { class: id, work } } })),
     ['work'],
   )
 
@@ -186,7 +186,7 @@ export const useSetDone = (id: number) =>
   useChange<{ work: number; learner: number; done: boolean }, unknown>(
     ({ work, learner, done }) =>
       answer<unknown>(
-        api.PUT('/api/classes/{class}/work/{work}/done/{learner}', {
+        api.PUT('/api/classes/{class}/tasks/{work}/done/{learner}', {
           params: { path: { class: id, work, learner } },
           body: { done },
         }),
