@@ -38,6 +38,9 @@ public static partial class ReplyText
     public static string Kind(MistakeKind kind) =>
         CapitalPattern().Replace(kind.ToString(), m => (m.Index > 0 ? "-" : "") + m.Value.ToLowerInvariant());
 
+    /// <summary>Every kind of mistake by its name.</summary>
+    public static IReadOnlyDictionary<string, MistakeKind> Kinds { get; } = Enum.GetValues<MistakeKind>().ToDictionary(Kind);
+
     private static int? StringOf(string letter, Instrument instrument) =>
         instrument
             .Strings.Index()

@@ -17,4 +17,17 @@ internal static class CardName
         && ThingText.Parse(thing) is KnownNote note
             ? new LearnerCard(asked, note)
             : throw new FormatException($"“{name}” is no card; expected one such as noteToName note violin D4 E4.");
+
+    /// <summary>The card of a name; null where it is none that this version knows.</summary>
+    public static LearnerCard? Find(string name)
+    {
+        try
+        {
+            return Read(name);
+        }
+        catch (FormatException)
+        {
+            return null;
+        }
+    }
 }

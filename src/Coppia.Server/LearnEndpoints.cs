@@ -1,8 +1,9 @@
 using Coppia.Core.Drills;
 using Coppia.Core.Exercises;
 using Coppia.Core.Knowledge;
+using Coppia.Core.Practice;
+using Coppia.Core.Wording;
 using Coppia.Data;
-using Coppia.Formats;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.Extensions.Options;
@@ -12,12 +13,6 @@ namespace Coppia.Server;
 /// <summary>One learner's own things, by a link that cannot be guessed. There is no account and no name beside the nickname.</summary>
 internal static class LearnEndpoints
 {
-    private const int MostReports = 500;
-    private const int LongestKey = 60;
-
-    /// <summary>A phone's clock may be wrong, but not by more than that.</summary>
-    private static readonly TimeSpan Ahead = TimeSpan.FromDays(2);
-
     public static void MapLearn(this WebApplication app)
     {
         var learn = app.MapGroup(LearnAddress.Root + "{link}").AllowAnonymous().AddEndpointFilter(Open);
@@ -27,7 +22,7 @@ internal static class LearnEndpoints
         learn.MapGet("/cards", Cards).WithName("getLearnCards").ProducesProblem(404).ProducesProblem(422);
         learn.MapPost("/answer", Judge).WithName("judgeLearnAnswer").ProducesProblem(404).ProducesProblem(422);
         learn.MapPost("/end", End).WithName("endLearnRound").ProducesProblem(404).ProducesProblem(422);
-        learn.MapPost("/report", Report).WithName("sendReport").ProducesProblem(404).ProducesProblem(422);
+        learn.MapPost("/report", LearnReports.Take).WithName("sendReport").ProducesProblem(404).ProducesProblem(422);
     }
 
     /// <summary>Finds whose link it is; all that follows is for that learner, in their class.</summary>
@@ -45,9 +40,9 @@ internal static class LearnEndpoints
         return await next(call);
     }
 
-    private static LearnerRecord Who(HttpContext context) => (LearnerRecord)context.Items[typeof(LearnerRecord)]!;
+    internal static LearnerRecord Who(HttpContext context) => (LearnerRecord)context.Items[typeof(LearnerRecord)]!;
 
-    private static Player PlayerOf(LearnerRecord learner, ForWhom forWhom)
+    internal static Player PlayerOf(LearnerRecord learner, ForWhom forWhom)
     {
         forWhom.Missing(learner.Instrument, out var player);
         return player;
@@ -83,7 +78,8 @@ internal static class LearnEndpoints
                         LadderView.To(w.Tempo)
                     )),
             ],
-            [.. reports.Practice(who.Id, since).GroupBy(p => p.Day).Select(g => new DayMinutes(g.Key, g.Sum(p => p.Minutes)))]
+            [.. reports.Practice(who.Id, since).GroupBy(p => p.Day).Select(g => new DayMinutes(g.Key, g.Sum(p => p.Minutes)))],
+            [.. Enum.GetValues<LearnerNote>().Select(n => new NoteChoice(n, LearnWords.Note(n)))]
         );
     }
 
@@ -188,112 +184,4 @@ internal static class LearnEndpoints
         string link,
         IReadOnlyList<GivenAnswer> given
     ) => DrillEndpoints.End(parts, styles, new EndRound(Who(context).Instrument, given));
-
-    /// <summary>
-    /// Takes what happened at home. What is kept already counts once; what cannot be taken is told and does not stop the rest.
-    /// </summary>
-    private static Results<Ok<ReportTaken>, ProblemHttpResult> Report(
-        HttpContext context,
-        ForWhom forWhom,
-        WorkRepository work,
-        ReportRepository reports,
-        SheetParts parts,
-        TimeProvider clock,
-        string link,
-        LearnReport report
-    )
-    {
-        var (practice, answers, done) = (report.Practice ?? [], report.Answers ?? [], report.Done ?? []);
-        if (practice.Count + answers.Count + done.Count > MostReports)
-            return ClassEndpoints.Refused($"This report is too long; at most {MostReports} entries at once.");
-        var who = Who(context);
-        var (added, leftOut) = (0, new List<string>());
-        foreach (var p in practice)
-        {
-            if (Wrong(p.Key, p.At, clock) is { } wrong)
-                leftOut.Add(wrong);
-            else if (p.Minutes is < 0 or > 600 || p.Tempo is < 20 or > 300)
-                leftOut.Add($"{p.Key}: expected 0 to 600 minutes, and a tempo of 20 to 300.");
-            else if (reports.Keep(who.Id, RecordOf(p)))
-                added++;
-        }
-
-        // Cards are of what the class knows; whoever answers with more is right too.
-        var (player, judge) = (PlayerOf(who, forWhom), parts.Players([who.Instrument])[0]);
-        foreach (var a in answers)
-        {
-            try
-            {
-                if (Wrong(a.Key, a.At, clock) is { } wrong)
-                    leftOut.Add(wrong);
-                else if (Keep(who, a, player, judge, reports))
-                    added++;
-            }
-            catch (FormatException e)
-            {
-                leftOut.Add($"{a.Key}: {e.Message}");
-            }
-        }
-
-        foreach (var d in done)
-        {
-            if (work.SetDone(d.Work, who, d.Done, by: ""))
-                added++;
-        }
-
-        return TypedResults.Ok(new ReportTaken(added, leftOut));
-    }
-
-    private static string? Wrong(string key, DateTimeOffset at, TimeProvider clock) =>
-        key.Length is 0 or > LongestKey ? $"Expected a key of 1 to {LongestKey} characters."
-        : at > clock.GetUtcNow() + Ahead ? $"{key}: it lies ahead of today."
-        : null;
-
-    private static PracticeRecord RecordOf(PracticeReport p) =>
-        new()
-        {
-            Key = p.Key,
-            Day = WorkEndpoints.Text(DateOnly.FromDateTime(p.At.DateTime)),
-            At = p.At.UtcDateTime,
-            Minutes = p.Minutes,
-            TuneId = p.TuneId,
-            Tempo = p.Tempo,
-        };
-
-    /// <summary>Judges an answer here, whatever the phone made of it, and moves its card.</summary>
-    private static bool Keep(LearnerRecord who, AnswerReport a, Player player, Player judge, ReportRepository reports)
-    {
-        if (LearnerCards.Item(CardName.Read(a.Card), player) is not { } item)
-            throw new FormatException($"There is no card “{a.Card}” for the {player.Instrument.Name.ToLowerInvariant()}.");
-        var judged = DrillEndpoints.Judged(SheetItem.Of(item.Question, judge), a.Reply, judge);
-        var right = judged is { IsRight: true };
-        var day = DateOnly.FromDateTime(a.At.DateTime);
-        return reports.Keep(
-            who.Id,
-            new CardAnswerRecord
-            {
-                Key = a.Key,
-                Card = a.Card,
-                Day = WorkEndpoints.Text(day),
-                At = a.At.UtcDateTime,
-                Right = right,
-                Seconds = Math.Clamp(a.Seconds, 0, 3600),
-                Mistake =
-                    right ? ""
-                    : judged is null ? "shown"
-                    : ReplyText.Kind(judged.Kind),
-            },
-            before =>
-            {
-                BoxedCard? lay = before is null ? null : new BoxedCard(before.Box, WorkEndpoints.Day(before.Due) ?? day);
-                var lies = CardBoxes.After(lay, right, a.Seconds, day);
-                return new CardBoxRecord
-                {
-                    Card = a.Card,
-                    Box = lies.Box,
-                    Due = WorkEndpoints.Text(lies.Due),
-                };
-            }
-        );
-    }
 }

@@ -40,12 +40,14 @@ public sealed record LadderView(IReadOnlyList<int> Rungs, int Start, int CleanTo
 public sealed record DayMinutes(string Day, int Minutes);
 
 /// <summary>What a learner sees: who they are, what is set to them, and their minutes of the last days.</summary>
+/// <param name="Notes">Ready sentences to the teacher.</param>
 public sealed record LearnView(
     string Nickname,
     string ClassName,
     InstrumentView Instrument,
     IReadOnlyList<LearnWork> Work,
-    IReadOnlyList<DayMinutes> Days
+    IReadOnlyList<DayMinutes> Days,
+    IReadOnlyList<NoteChoice> Notes
 );
 
 /// <summary>The cards of a round.</summary>
@@ -67,11 +69,18 @@ public sealed record AnswerReport(string Key, DateTimeOffset At, string Card, Js
 /// <summary>That something set was done, or was not.</summary>
 public sealed record DoneReport(long Work, bool Done);
 
+/// <summary>A ready sentence to the teacher; there is no free text from a child.</summary>
+public sealed record NoteReport(string Key, DateTimeOffset At, LearnerNote Note, long? TuneId = null);
+
+/// <summary>A ready sentence that can be sent.</summary>
+public sealed record NoteChoice(LearnerNote Note, string Words);
+
 /// <summary>What was kept on the phone while the network was away, in the order in which it happened.</summary>
 public sealed record LearnReport(
     IReadOnlyList<PracticeReport>? Practice = null,
     IReadOnlyList<AnswerReport>? Answers = null,
-    IReadOnlyList<DoneReport>? Done = null
+    IReadOnlyList<DoneReport>? Done = null,
+    IReadOnlyList<NoteReport>? Notes = null
 );
 
 /// <summary>What came of a report.</summary>

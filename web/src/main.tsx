@@ -20,6 +20,8 @@ import { LearnCards } from './learn/LearnCards'
 import { LearnScreen } from './learn/LearnScreen'
 import { LearnSheet } from './learn/LearnSheet'
 import { LearnTune } from './learn/LearnTune'
+import { LearnerLogScreen } from './logbook/LearnerLogScreen'
+import { LogbookScreen } from './logbook/LogbookScreen'
 import { PrintView } from './print/PrintView'
 import { AllShapes } from './shapes/AllShapes'
 import { KeepingScreen } from './keeping/KeepingScreen'
@@ -77,6 +79,8 @@ createRoot(root).render(
               <Route path="/classes" element={<ClassesScreen />} />
               <Route path="/classes/:id" element={<ClassScreen />} />
               <Route path="/classes/:id/plan" element={<PlanScreen />} />
+              <Route path="/classes/:id/logbook" element={<LogbookScreen />} />
+              <Route path="/classes/:id/learners/:learner" element={<LearnerLogScreen />} />
               <Route path="/taping" element={<TapingScreen />} />
               <Route path="/style" element={<StyleScreen />} />
               <Route path="/keeping" element={<KeepingScreen />} />

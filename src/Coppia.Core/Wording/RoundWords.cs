@@ -25,11 +25,12 @@ public static class RoundWords
         var words = slip.Clef is { } clef
             ? $"The notes were read as in {clef.Name} clef. Look at the sign at the left: {player.Instrument.FirstClef.Name} clef has "
                 + $"{Labels.Note(player.Instrument.FirstClef.SignPitch, player.Style)} on line {player.Instrument.FirstClef.Line}."
-            : English.Sentence(Of(slip.Kind));
+            : English.Sentence(LookAt(slip.Kind));
         return slip.IsHabit ? $"{English.Capital(English.Number(slip.Times))} times: {English.LowerFirst(words)}" : words;
     }
 
-    private static string Of(MistakeKind kind) =>
+    /// <summary>What to look at, without a stop at its end.</summary>
+    public static string LookAt(MistakeKind kind) =>
         kind switch
         {
             MistakeKind.ForgotSignature => "read the key signature first, and say what it changes",

@@ -16,3 +16,7 @@ export const dayOf = (moment: string) =>
 /** "Fri, Dec 4" of a day such as 2026-12-04. */
 export const weekdayOf = (day: string) =>
   new Date(`${day}T12:00`).toLocaleDateString(undefined, { weekday: 'short', day: 'numeric', month: 'short' })
+
+/** "Dec 4" of a day such as 2026-12-04. */
+export const dayAndMonth = (day: string) =>
+  new Date(`${day}T12:00`).toLocaleDateString(undefined, { day: 'numeric', month: 'short' })

@@ -1,0 +1,286 @@
+import { useCallback, useState } from 'react'
+import { useNavigate, useParams } from 'react-router'
+import { useInstruments } from '../api/instruments'
+import { EditLearner } from '../classes/EditLearner'
+import { useClass } from '../classes/queries'
+import { dayAndMonth } from '../classes/words'
+import { FileLink } from '../keeping/FileLink'
+import { Asked } from '../ui/Asked'
+import { Button } from '../ui/Button'
+import { Screen } from '../ui/Screen'
+import { TextLink } from '../ui/TextLink'
+import { Chart } from './Chart'
+import { LearnerNotes } from './LearnerNotes'
+import { useLearnerLog, type LearnerLog } from './queries'
+
+const SPRUCE = '#2e5e4e'
+const MAPLE = '#8a5118'
+
+/** How one learner is doing at home. */
+export function LearnerLogScreen() {
+  const params = useParams()
+  const [id, learner] = [Number(params.id), Number(params.learner)]
+  return <OneLearner key={learner} id={id} learner={learner} />
+}
+
+function OneLearner({ id, learner }: { id: number; learner: number }) {
+  const log = useLearnerLog(id, learner)
+  const of = useClass(id)
+  const instruments = useInstruments().data
+  const [editing, setEditing] = useState(false)
+  const navigate = useNavigate()
+  const seen = log.data
+  const record = `/api/classes/${id}/learners/${learner}/record`
+  return (
+    <Screen className="min-h-0 flex-1 overflow-y-auto">
+      <div className="mx-auto flex max-w-6xl flex-col gap-6 px-4 py-5 md:px-8">
+        <Asked of={log}>
+          {seen && (
+            <>
+              <header className="flex flex-wrap items-end justify-between gap-x-6 gap-y-1">
+                <div>
+                  <h1 className="text-title">{seen.learner.nickname}</h1>
+                  <p className="text-sm text-soft">
+                    <TextLink to={`/classes/${id}`}>{of.data?.summary.name ?? 'The class'}</TextLink> ·{' '}
+                    {instruments?.find((i) => i.id === seen.learner.instrument)?.name} · {seen.learner.size}
+                  </p>
+                </div>
+                <div className="flex flex-wrap items-center gap-x-5 text-sm">
+                  <FileLink href={`${record}.csv`}>Save as a table (CSV)</FileLink>
+                  <FileLink href={`${record}.json`}>Save the whole record</FileLink>
+                  <Button size="small" onClick={() => setEditing(true)}>
+                    Change or delete
+                  </Button>
+                </div>
+              </header>
+              {seen.why.length > 0 && <p className="border-l-4 border-maple pl-3">{seen.why.join(' ')}</p>}
+              <Minutes log={seen} />
+              <Tempos tunes={seen.tunes} />
+              <div className="grid gap-x-12 gap-y-6 lg:grid-cols-2">
+                <Cards log={seen} />
+                <div className="flex flex-col gap-6">
+                  <Habits log={seen} />
+                  <LearnerNotes notes={seen.notes} />
+                </div>
+              </div>
+              {editing && (
+                <EditLearner
+                  classId={id}
+                  learner={seen.learner}
+                  onClose={() => setEditing(false)}
+                  onDeleted={() => void navigate(`/classes/${id}`)}
+                />
+              )}
+            </>
+          )}
+        </Asked>
+      </div>
+    </Screen>
+  )
+}
+
+const noon = (day: string) => new Date(`${day}T12:00`)
+
+/** Minutes day by day; a day of rest has no bar. */
+function Minutes({ log }: { log: LearnerLog }) {
+  const { days, weeks, from, today } = log
+  const total = days.reduce((sum, d) => sum + d.minutes, 0)
+  const draw = useCallback(
+    (plot: typeof import('@observablehq/plot')) => ({
+      marginLeft: 34,
+      marginBottom: 26,
+      x: {
+        type: 'time' as const,
+        domain: [noon(from), noon(today)],
+        label: null,
+        ticks: weeks.map((w) => noon(w.day)),
+        tickFormat: (d: Date) => dayAndMonth(localDay(d)),
+      },
+      y: { label: null, grid: true, ticks: 4, domain: [0, Math.max(10, ...days.map((d) => d.minutes))] },
+      marks: [
+        plot.ruleX(days, {
+          x: (d: { day: string }) => noon(d.day),
+          y1: 0,
+          y2: 'minutes',
+          stroke: SPRUCE,
+          strokeWidth: 7,
+        }),
+        plot.ruleY([0], { stroke: MAPLE }),
+      ],
+    }),
+    [days, weeks, from, today],
+  )
+  return (
+    <section aria-labelledby="minutes">
+      <h2 id="minutes" className="text-xl">
+        Minutes a day
+      </h2>
+      {days.length === 0 ? (
+        <p>No minutes have come in these eight weeks.</p>
+      ) : (
+        <>
+          <p className="text-said">
+            {total} minutes on {days.length} {days.length === 1 ? 'day' : 'days'} in eight weeks;{' '}
+            {weeks.at(-1)?.minutes ?? 0} this week, {weeks.at(-2)?.minutes ?? 0} the week before.
+          </p>
+          <Chart
+            words={`Minutes by week: ${weeks.map((w) => `${dayAndMonth(w.day)} ${w.minutes}`).join(', ')}.`}
+            height={170}
+            draw={draw}
+          />
+        </>
+      )}
+    </section>
+  )
+}
+
+const two = (n: number) => String(n).padStart(2, '0')
+const localDay = (at: Date) => `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}`
+
+/** How fast each tune goes, and how fast it is to go. */
+function Tempos({ tunes }: { tunes: LearnerLog['tunes'] }) {
+  return (
+    <section aria-labelledby="tempos">
+      <h2 id="tempos" className="mb-1 text-xl">
+        Tempo reached
+      </h2>
+      {tunes.length === 0 && <p>No tune is set, and no tempo was told.</p>}
+      <ul className="grid gap-x-8 gap-y-4 sm:grid-cols-2 lg:grid-cols-4">
+        {tunes.map((t) => (
+          <li key={t.id}>
+            <TextLink to={`/tunes/${t.id}`}>{t.title}</TextLink>
+            <span className="block text-said">
+              {t.best === null ? 'not told yet' : `reached ${t.best}`}
+              {t.goal !== null && ` of ${t.goal}`}
+            </span>
+            {t.steps.length > 1 && <Climb tune={t} />}
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+function Climb({ tune }: { tune: LearnerLog['tunes'][number] }) {
+  const { steps, goal } = tune
+  const draw = useCallback(
+    (plot: typeof import('@observablehq/plot')) => {
+      const all = [...steps.map((s) => s.tempo), ...(goal === null ? [] : [goal])]
+      return {
+        marginLeft: 34,
+        marginRight: 12,
+        marginBottom: 24,
+        x: {
+          type: 'point' as const,
+          label: null,
+          domain: steps.map((s) => s.day),
+          ticks: [steps[0]?.day, steps.at(-1)?.day],
+          tickFormat: (day: string) => (day === steps[0]?.day || day === steps.at(-1)?.day ? dayAndMonth(day) : ''),
+        },
+        y: {
+          label: null,
+          ticks: [...new Set(all)],
+          tickFormat: 'd',
+          domain: [Math.min(...all) - 4, Math.max(...all) + 4],
+        },
+        marks: [
+          ...(goal === null ? [] : [plot.ruleY([goal], { stroke: MAPLE, strokeDasharray: '4 3' })]),
+          plot.line(steps, { x: 'day', y: 'tempo', stroke: SPRUCE, strokeWidth: 2, curve: 'step-after' }),
+          plot.dot(steps, { x: 'day', y: 'tempo', fill: SPRUCE, r: 3 }),
+        ],
+      }
+    },
+    [steps, goal],
+  )
+  return <Chart words={steps.map((s) => `${dayAndMonth(s.day)} at ${s.tempo}`).join(', ')} height={110} draw={draw} />
+}
+
+const BOXES = [1, 2, 3, 4, 5]
+
+/** Where each card lies; a card climbs to the next box with each right answer. */
+function Cards({ log }: { log: LearnerLog }) {
+  const all = log.cards.flatMap((c) => c.boxes)
+  const asked = all.filter((b) => b !== null)
+  return (
+    <section aria-labelledby="cards">
+      <h2 id="cards" className="mb-1 text-xl">
+        Cards in their boxes
+      </h2>
+      {asked.length === 0 ? (
+        <p>No card was answered yet.</p>
+      ) : (
+        <>
+          <p className="text-said">
+            {log.right} of {log.answers} right in four weeks. {asked.length} of {all.length} cards were asked;{' '}
+            {asked.filter((b) => b === 5).length} lie in the last box, {asked.filter((b) => b === 1).length} in the
+            first.
+          </p>
+          <table className="mt-1 w-full border-collapse text-sm">
+            <thead>
+              <tr className="text-left text-soft">
+                <th scope="col" className="py-0.5 font-bold">
+                  Note
+                </th>
+                {log.ways.map((way) => (
+                  <th key={way} scope="col" className="py-0.5 font-normal">
+                    {way}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {log.cards.map((c) => (
+                <tr key={c.note} className="border-t border-line">
+                  <th scope="row" className="py-0.5 text-left font-normal whitespace-nowrap">
+                    {c.note}
+                  </th>
+                  {c.boxes.map((box, i) => (
+                    <td key={log.ways[i]} className="py-0.5">
+                      <Box box={box} />
+                    </td>
+                  ))}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </>
+      )}
+    </section>
+  )
+}
+
+/** Five places, filled up to the box that a card lies in. */
+function Box({ box }: { box: number | null }) {
+  if (box === null) return <span className="text-soft">–</span>
+  return (
+    <span className="flex items-center gap-1">
+      <span className="w-3 font-bold">{box}</span>
+      <span aria-hidden className="flex gap-px">
+        {BOXES.map((b) => (
+          <span key={b} className={`h-2.5 w-1.5 border border-spruce ${b <= box ? 'bg-spruce' : ''}`} />
+        ))}
+      </span>
+    </span>
+  )
+}
+
+/** Three mistakes of a kind are a habit. */
+function Habits({ log }: { log: LearnerLog }) {
+  return (
+    <section aria-labelledby="habits">
+      <h2 id="habits" className="mb-1 text-xl">
+        Mistakes that come again
+      </h2>
+      {log.habits.length === 0 && <p>None. One mistake of a kind is a slip; three in four weeks stand here.</p>}
+      <ul>
+        {log.habits.map((h) => (
+          <li key={h.what} className="border-t border-line py-1.5 first:border-t-0">
+            <span className="font-bold">{h.what}</span>, {h.times} times
+            {h.at.length > 0 && `: ${h.at.join(', ')}`}
+            <span className="block text-sm text-soft">{h.advice}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
