@@ -7,14 +7,21 @@ using Coppia.Formats;
 namespace Coppia.Server;
 
 /// <summary>Puts the demo tunes, and the class that learns them, into an empty library.</summary>
-internal sealed class DemoSeed(TuneRepository tunes, ClassRepository classes, Readings readings, ForWhom forWhom, TimeProvider clock)
+internal sealed class DemoSeed(TuneRepository tunes, ClassCopies classes, Readings readings, ForWhom forWhom, TimeProvider clock)
 {
     private sealed record DemoTune(string File, string? PrintedFor);
 
     /// <summary>What became known so many days ago: a stage of the usual order, or a tune.</summary>
     private sealed record DemoKnown(int DaysAgo, Stage? Stage, string? Learned);
 
-    private sealed record DemoClass(string Name, int LessonMinutes, IReadOnlyList<LearnerRequest> Learners, IReadOnlyList<DemoKnown> Known);
+    private sealed record DemoClass(
+        string Name,
+        int LessonMinutes,
+        IReadOnlyList<LearnerRequest> Learners,
+        IReadOnlyList<DemoKnown> Known,
+        IReadOnlyList<DemoWork> Work,
+        IReadOnlyList<DemoNote> Notes
+    );
 
     private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
     {
@@ -36,10 +43,28 @@ internal sealed class DemoSeed(TuneRepository tunes, ClassRepository classes, Re
         }
 
         var one = Read<DemoClass>(folder, "class.json");
+        var records = new DemoRecords(folder, title => Named(title).Tune.Id, clock);
+        var (work, done) = records.Work(one.Work, one.Learners);
         classes.Add(
-            new ClassRecord { Name = one.Name, LessonMinutes = one.LessonMinutes },
-            one.Learners.Select(l => ClassEndpoints.RecordOf(0, l)),
-            Changes(one)
+            new ClassCopy(
+                new ClassRecord
+                {
+                    Name = one.Name,
+                    LessonMinutes = one.LessonMinutes,
+                    CreatedAt = records.At(daysAgo: 56),
+                },
+                Changes(one),
+                work,
+                [
+                    .. one.Learners.Select(l =>
+                        records.Of(ClassEndpoints.RecordOf(0, l), one.Notes) with
+                        {
+                            Done = [.. done.Where(d => d.Nickname == l.Nickname).Select(d => d.Done)],
+                        }
+                    ),
+                ]
+            ),
+            new Numbers(id => id, id => id)
         );
     }
 
