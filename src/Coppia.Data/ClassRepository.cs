@@ -50,17 +50,18 @@ public sealed class ClassRepository(Database database, TimeProvider clock)
         return [.. connection.Query<ClassRecord>($"SELECT {Columns} FROM school_class ORDER BY name COLLATE NOCASE, id")];
     }
 
-    /// <summary>For each class and instrument, how many play it.</summary>
-    public IReadOnlyList<SectionCount> Sections()
+    /// <summary>For each instrument of a class, or of every class, how many play it.</summary>
+    public IReadOnlyList<SectionCount> Sections(long? classId = null)
     {
         using var connection = database.Open();
         return
         [
             .. connection.Query<SectionCount>(
-                """
+                $"""
                 SELECT class_id AS ClassId, instrument, count(*) AS Learners
-                FROM learner GROUP BY class_id, instrument
-                """
+                FROM learner {(classId is null ? "" : "WHERE class_id = @classId")} GROUP BY class_id, instrument
+                """,
+                new { classId }
             ),
         ];
     }
@@ -163,11 +164,13 @@ public sealed class ClassRepository(Database database, TimeProvider clock)
         return true;
     }
 
-    private long Add(SqliteConnection connection, SqliteTransaction step, ClassRecord added) =>
+    private long Add(SqliteConnection connection, SqliteTransaction step, ClassRecord added) => Add(connection, step, added, Now(), Now());
+
+    internal static long Add(SqliteConnection connection, SqliteTransaction step, ClassRecord added, string createdAt, string now) =>
         connection.ExecuteScalar<long>(
             """
             INSERT INTO school_class (name, lesson_minutes, style_id, created_at, changed_at)
-            VALUES (@Name, @LessonMinutes, @StyleId, @now, @now)
+            VALUES (@Name, @LessonMinutes, (SELECT id FROM style WHERE id = @StyleId), @createdAt, @now)
             RETURNING id
             """,
             new
@@ -175,7 +178,8 @@ public sealed class ClassRepository(Database database, TimeProvider clock)
                 added.Name,
                 added.LessonMinutes,
                 added.StyleId,
-                now = Now(),
+                createdAt,
+                now,
             },
             step
         );

@@ -22,8 +22,22 @@ public sealed record TuneCopy(
         : this(tune, [], [], new Dictionary<string, int>(), []) { }
 }
 
+/// <summary>A class of a library, with the names by which it speaks of other things there.</summary>
+/// <param name="Style">Its own house style, or null.</param>
+/// <param name="Sheets">Headings of the sheets that are set.</param>
+public sealed record LibraryClass(ClassCopy Class, string? Style, IReadOnlyDictionary<long, string> Sheets);
+
 /// <summary>What was added, and what was there already.</summary>
-public sealed record AddedCopies(int Tunes, int TunesThere, int Styles, int StylesThere, int Sheets, int SheetsThere);
+public sealed record AddedCopies(
+    int Tunes,
+    int TunesThere,
+    int Styles,
+    int StylesThere,
+    int Sheets,
+    int SheetsThere,
+    int Classes,
+    int ClassesThere
+);
 
 /// <summary>A library as values: all of it out, and into another one in one step.</summary>
 public sealed class LibraryCopy(Database database, TimeProvider clock)
@@ -71,14 +85,15 @@ public sealed class LibraryCopy(Database database, TimeProvider clock)
         IReadOnlyList<TuneCopy> tunes,
         IReadOnlyList<StyleRecord> styles,
         IReadOnlyList<SheetRecord> sheets,
-        Func<SheetRecord, IReadOnlyDictionary<long, long>, string> moved
+        Func<SheetRecord, IReadOnlyDictionary<long, long>, string> moved,
+        IReadOnlyList<LibraryClass> classes
     )
     {
         using var connection = database.Open();
         using var step = connection.BeginTransaction();
         var now = clock.GetUtcNow().UtcDateTime.ToText();
         var ids = new Dictionary<long, long>();
-        var (tunesThere, stylesThere, sheetsThere) = (0, 0, 0);
+        var (tunesThere, stylesThere, sheetsThere, classesThere) = (0, 0, 0, 0);
         foreach (var copy in tunes)
         {
             if (TuneLike(connection, step, copy.Tune) is { } there)
@@ -135,6 +150,26 @@ public sealed class LibraryCopy(Database database, TimeProvider clock)
                 );
         }
 
+        foreach (var one in classes)
+        {
+            if (ClassCopies.IsHere(connection, step, one.Class.Class))
+            {
+                classesThere++;
+                continue;
+            }
+
+            var numbers = new Numbers(
+                tune => ids.TryGetValue(tune, out var here) ? here : null,
+                sheet => one.Sheets.TryGetValue(sheet, out var heading) ? LibraryNames.Sheet(connection, step, sheet, heading) : null
+            );
+            var style = connection.ExecuteScalar<long?>(
+                "SELECT id FROM style WHERE name = @Style AND deleted_at IS NULL ORDER BY id LIMIT 1",
+                new { one.Style },
+                step
+            );
+            ClassCopies.Add(connection, step, one.Class with { Class = one.Class.Class with { StyleId = style } }, numbers, now);
+        }
+
         step.Commit();
         return new AddedCopies(
             Tunes: tunes.Count - tunesThere,
@@ -142,7 +177,9 @@ public sealed class LibraryCopy(Database database, TimeProvider clock)
             Styles: styles.Count - stylesThere,
             StylesThere: stylesThere,
             Sheets: sheets.Count - sheetsThere,
-            SheetsThere: sheetsThere
+            SheetsThere: sheetsThere,
+            Classes: classes.Count - classesThere,
+            ClassesThere: classesThere
         );
     }
 

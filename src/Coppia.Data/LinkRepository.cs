@@ -1,5 +1,6 @@
 using System.Security.Cryptography;
 using Dapper;
+using Microsoft.Data.Sqlite;
 
 namespace Coppia.Data;
 
@@ -47,24 +48,24 @@ public sealed class LinkRepository(Database database, TimeProvider clock)
         using var connection = database.Open();
         using var step = connection.BeginTransaction();
         foreach (var learner in learners)
-        {
-            connection.Execute(
-                """
-                INSERT INTO learner_link (learner_id, token, made_at) VALUES (@learner, @token, @now)
-                ON CONFLICT (learner_id) DO UPDATE SET token = @token, made_at = @now
-                """,
-                new
-                {
-                    learner,
-                    token = NewToken(),
-                    now = clock.GetUtcNow().UtcDateTime.ToText(),
-                },
-                step
-            );
-        }
-
+            Insert(connection, step, learner, NewToken(), clock.GetUtcNow().UtcDateTime.ToText());
         step.Commit();
     }
+
+    internal static void Insert(SqliteConnection connection, SqliteTransaction step, long learner, string token, string now) =>
+        connection.Execute(
+            """
+            INSERT INTO learner_link (learner_id, token, made_at) VALUES (@learner, @token, @now)
+            ON CONFLICT (learner_id) DO UPDATE SET token = @token, made_at = @now
+            """,
+            new
+            {
+                learner,
+                token,
+                now,
+            },
+            step
+        );
 
     public bool End(long learner)
     {

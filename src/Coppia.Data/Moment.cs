@@ -5,5 +5,7 @@ namespace Coppia.Data;
 /// <summary>Moments as the database keeps them: UTC to the millisecond, in an order that is that of their letters (ISO 8601).</summary>
 internal static class Moment
 {
-    public static string ToText(this DateTime utc) => utc.ToString("yyyy-MM-ddTHH:mm:ss.fffZ", CultureInfo.InvariantCulture);
+    /// <param name="at">Of UTC, or of this machine's own clock where it says so.</param>
+    public static string ToText(this DateTime at) =>
+        (at.Kind == DateTimeKind.Local ? at.ToUniversalTime() : at).ToString("yyyy-MM-ddTHH:mm:ss.fffZ", CultureInfo.InvariantCulture);
 }

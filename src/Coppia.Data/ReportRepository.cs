@@ -1,4 +1,5 @@
 using Dapper;
+using Microsoft.Data.Sqlite;
 
 namespace Coppia.Data;
 
@@ -18,7 +19,7 @@ public sealed record PracticeRecord
 
     public long? TuneId { get; init; }
 
-    /// <summary>Quarters a minute that were reached; null where none is told.</summary>
+    /// <summary>Quarters a minute that were reached, 20 to 300; null where none is told.</summary>
     public int? Tempo { get; init; }
 }
 
@@ -46,46 +47,93 @@ public sealed record CardBoxRecord
 {
     public string Card { get; init; } = "";
 
+    /// <summary>1 to 5.</summary>
     public int Box { get; init; }
 
     public string Due { get; init; } = "";
 }
 
-/// <summary>Owns what learners report from home: minutes, answers, and the boxes that these lead to.</summary>
+/// <summary>A ready sentence that a learner sent to the teacher.</summary>
+public sealed record LearnerNoteRecord
+{
+    public string Key { get; init; } = "";
+
+    public string Day { get; init; } = "";
+
+    public DateTime At { get; init; }
+
+    /// <summary>Which one.</summary>
+    public string Note { get; init; } = "";
+
+    public long? TuneId { get; init; }
+}
+
+/// <summary>Owns what learners report from home: minutes, answers, the boxes that these lead to, and notes.</summary>
 public sealed class ReportRepository(Database database)
 {
+    private const string PracticeColumns = "key, day, at, minutes, tune_id AS TuneId, tempo";
+    private const string AnswerColumns = "key, card, day, at, right, seconds, mistake";
+    private const string NoteColumns = "key, day, at, note, tune_id AS TuneId";
+
     /// <summary>Keeps minutes; those of a report that is kept already change nothing.</summary>
     /// <returns>Whether it was new.</returns>
-    public bool Keep(long learner, PracticeRecord practice)
-    {
-        using var connection = database.Open();
-        return connection.Execute(
-                """
-                INSERT INTO practice (learner_id, key, day, at, minutes, tune_id, tempo)
-                VALUES (@learner, @Key, @Day, @at, @Minutes, (SELECT id FROM tune WHERE id = @TuneId), @Tempo)
-                ON CONFLICT (learner_id, key) DO NOTHING
-                """,
-                new
-                {
-                    learner,
-                    practice.Key,
-                    practice.Day,
-                    at = practice.At.ToText(),
-                    practice.Minutes,
-                    practice.TuneId,
-                    practice.Tempo,
-                }
-            ) == 1;
-    }
+    public bool Keep(long learner, PracticeRecord practice) => Once((c, s) => Insert(c, s, learner, practice));
+
+    /// <summary>Keeps a note, once.</summary>
+    /// <returns>Whether it was new.</returns>
+    public bool Keep(long learner, LearnerNoteRecord note) => Once((c, s) => Insert(c, s, learner, note));
 
     /// <summary>Keeps an answer and moves its card, in one step; an answer that is kept already moves nothing.</summary>
     /// <param name="move">Where the card goes, from where it lies.</param>
     /// <returns>Whether it was new.</returns>
-    public bool Keep(long learner, CardAnswerRecord answer, Func<CardBoxRecord?, CardBoxRecord> move)
+    public bool Keep(long learner, CardAnswerRecord answer, Func<CardBoxRecord?, CardBoxRecord> move) =>
+        Once(
+            (connection, step) =>
+            {
+                if (!Insert(connection, step, learner, answer))
+                    return false;
+                var before = connection.QuerySingleOrDefault<CardBoxRecord>(
+                    "SELECT card, box, due FROM card_box WHERE learner_id = @learner AND card = @Card",
+                    new { learner, answer.Card },
+                    step
+                );
+                Put(connection, step, learner, move(before));
+                return true;
+            }
+        );
+
+    private bool Once(Func<SqliteConnection, SqliteTransaction, bool> keep)
     {
         using var connection = database.Open();
         using var step = connection.BeginTransaction();
-        var added = connection.Execute(
+        if (!keep(connection, step))
+            return false;
+        step.Commit();
+        return true;
+    }
+
+    internal static bool Insert(SqliteConnection connection, SqliteTransaction step, long learner, PracticeRecord practice) =>
+        connection.Execute(
+            """
+            INSERT INTO practice (learner_id, key, day, at, minutes, tune_id, tempo)
+            VALUES (@learner, @Key, @Day, @at, @Minutes, (SELECT id FROM tune WHERE id = @TuneId), @Tempo)
+            ON CONFLICT (learner_id, key) DO NOTHING
+            """,
+            new
+            {
+                learner,
+                practice.Key,
+                practice.Day,
+                at = practice.At.ToText(),
+                practice.Minutes,
+                practice.TuneId,
+                practice.Tempo,
+            },
+            step
+        ) == 1;
+
+    internal static bool Insert(SqliteConnection connection, SqliteTransaction step, long learner, CardAnswerRecord answer) =>
+        connection.Execute(
             """
             INSERT INTO card_answer (learner_id, key, card, day, at, right, seconds, mistake)
             VALUES (@learner, @Key, @Card, @Day, @at, @Right, @Seconds, @Mistake)
@@ -103,15 +151,28 @@ public sealed class ReportRepository(Database database)
                 answer.Mistake,
             },
             step
-        );
-        if (added == 0)
-            return false;
-        var before = connection.QuerySingleOrDefault<CardBoxRecord>(
-            "SELECT card, box, due FROM card_box WHERE learner_id = @learner AND card = @Card",
-            new { learner, answer.Card },
+        ) == 1;
+
+    internal static bool Insert(SqliteConnection connection, SqliteTransaction step, long learner, LearnerNoteRecord note) =>
+        connection.Execute(
+            """
+            INSERT INTO learner_note (learner_id, key, day, at, note, tune_id)
+            VALUES (@learner, @Key, @Day, @at, @Note, (SELECT id FROM tune WHERE id = @TuneId))
+            ON CONFLICT (learner_id, key) DO NOTHING
+            """,
+            new
+            {
+                learner,
+                note.Key,
+                note.Day,
+                at = note.At.ToText(),
+                note.Note,
+                note.TuneId,
+            },
             step
-        );
-        var after = move(before);
+        ) == 1;
+
+    internal static void Put(SqliteConnection connection, SqliteTransaction step, long learner, CardBoxRecord box) =>
         connection.Execute(
             """
             INSERT INTO card_box (learner_id, card, box, due) VALUES (@learner, @Card, @Box, @Due)
@@ -120,27 +181,47 @@ public sealed class ReportRepository(Database database)
             new
             {
                 learner,
-                answer.Card,
-                after.Box,
-                after.Due,
+                box.Card,
+                box.Box,
+                box.Due,
             },
             step
         );
-        step.Commit();
-        return true;
-    }
 
     /// <summary>A learner's minutes from a day on, the first first.</summary>
-    public IReadOnlyList<PracticeRecord> Practice(long learner, string since)
+    public IReadOnlyList<PracticeRecord> Practice(long learner, string since = "")
     {
         using var connection = database.Open();
         return
         [
             .. connection.Query<PracticeRecord>(
-                """
-                SELECT key, day, at, minutes, tune_id AS TuneId, tempo FROM practice
-                WHERE learner_id = @learner AND day >= @since ORDER BY day, at
-                """,
+                $"SELECT {PracticeColumns} FROM practice WHERE learner_id = @learner AND day >= @since ORDER BY day, at, key",
+                new { learner, since }
+            ),
+        ];
+    }
+
+    /// <summary>A learner's answers to cards from a day on, the first first.</summary>
+    public IReadOnlyList<CardAnswerRecord> Answers(long learner, string since = "")
+    {
+        using var connection = database.Open();
+        return
+        [
+            .. connection.Query<CardAnswerRecord>(
+                $"SELECT {AnswerColumns} FROM card_answer WHERE learner_id = @learner AND day >= @since ORDER BY day, at, key",
+                new { learner, since }
+            ),
+        ];
+    }
+
+    /// <summary>A learner's notes from a day on, the first first.</summary>
+    public IReadOnlyList<LearnerNoteRecord> Notes(long learner, string since = "")
+    {
+        using var connection = database.Open();
+        return
+        [
+            .. connection.Query<LearnerNoteRecord>(
+                $"SELECT {NoteColumns} FROM learner_note WHERE learner_id = @learner AND day >= @since ORDER BY day, at, key",
                 new { learner, since }
             ),
         ];
@@ -149,6 +230,12 @@ public sealed class ReportRepository(Database database)
     public IReadOnlyList<CardBoxRecord> Boxes(long learner)
     {
         using var connection = database.Open();
-        return [.. connection.Query<CardBoxRecord>("SELECT card, box, due FROM card_box WHERE learner_id = @learner", new { learner })];
+        return
+        [
+            .. connection.Query<CardBoxRecord>(
+                "SELECT card, box, due FROM card_box WHERE learner_id = @learner ORDER BY card",
+                new { learner }
+            ),
+        ];
     }
 }

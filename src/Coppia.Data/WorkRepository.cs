@@ -1,4 +1,5 @@
 using Dapper;
+using Microsoft.Data.Sqlite;
 
 namespace Coppia.Data;
 
@@ -43,8 +44,14 @@ public sealed record WorkRecord
     /// <summary>By whom; empty where nobody signs in.</summary>
     public string MadeBy { get; init; } = "";
 
+    public DateTime MadeAt { get; init; }
+
     /// <summary>The tune's title or the sheet's heading as it is now; empty for cards.</summary>
     public string Title { get; init; } = "";
+
+    /// <summary>Whether it is set to a learner of its class.</summary>
+    public bool IsFor(LearnerRecord learner) =>
+        (Instrument is null || Instrument == learner.Instrument) && (LearnerId is null || LearnerId == learner.Id);
 }
 
 /// <summary>That a learner has done something.</summary>
@@ -55,6 +62,9 @@ public sealed record DoneRecord
     public long LearnerId { get; init; }
 
     public DateTime DoneAt { get; init; }
+
+    /// <summary>By whom it was said: a teacher's name; empty for the learner.</summary>
+    public string MadeBy { get; init; } = "";
 }
 
 /// <summary>Owns the tables of set work and of who has done it.</summary>
@@ -62,7 +72,7 @@ public sealed class WorkRepository(Database database, TimeProvider clock)
 {
     private const string Columns = """
         w.id, w.class_id AS ClassId, w.kind, w.tune_id AS TuneId, w.sheet_id AS SheetId, w.tempo, w.instrument,
-        w.learner_id AS LearnerId, w.due, w.made_by AS MadeBy, coalesce(t.title, s.heading, '') AS Title
+        w.learner_id AS LearnerId, w.due, w.made_at AS MadeAt, w.made_by AS MadeBy, coalesce(t.title, s.heading, '') AS Title
         """;
 
     private const string From = "set_work w LEFT JOIN tune t ON t.id = w.tune_id LEFT JOIN sheet s ON s.id = w.sheet_id";
@@ -112,7 +122,7 @@ public sealed class WorkRepository(Database database, TimeProvider clock)
         [
             .. connection.Query<DoneRecord>(
                 """
-                SELECT d.work_id AS WorkId, d.learner_id AS LearnerId, d.done_at AS DoneAt
+                SELECT d.work_id AS WorkId, d.learner_id AS LearnerId, d.done_at AS DoneAt, d.made_by AS MadeBy
                 FROM work_done d JOIN set_work w ON w.id = d.work_id WHERE w.class_id = @classId
                 """,
                 new { classId }
@@ -123,10 +133,17 @@ public sealed class WorkRepository(Database database, TimeProvider clock)
     public long Add(WorkRecord work)
     {
         using var connection = database.Open();
-        return connection.ExecuteScalar<long>(
+        using var step = connection.BeginTransaction();
+        var id = Add(connection, step, work with { MadeAt = clock.GetUtcNow().UtcDateTime });
+        step.Commit();
+        return id;
+    }
+
+    internal static long Add(SqliteConnection connection, SqliteTransaction step, WorkRecord work) =>
+        connection.ExecuteScalar<long>(
             """
             INSERT INTO set_work (class_id, kind, tune_id, sheet_id, tempo, instrument, learner_id, due, made_at, made_by)
-            VALUES (@ClassId, @kind, @TuneId, @SheetId, @Tempo, @Instrument, @LearnerId, @Due, @now, @MadeBy)
+            VALUES (@ClassId, @kind, @TuneId, @SheetId, @Tempo, @Instrument, @LearnerId, @Due, @madeAt, @MadeBy)
             RETURNING id
             """,
             new
@@ -139,11 +156,27 @@ public sealed class WorkRepository(Database database, TimeProvider clock)
                 work.Instrument,
                 work.LearnerId,
                 work.Due,
+                madeAt = work.MadeAt.ToText(),
                 work.MadeBy,
-                now = clock.GetUtcNow().UtcDateTime.ToText(),
-            }
+            },
+            step
         );
-    }
+
+    internal static void Insert(SqliteConnection connection, SqliteTransaction step, DoneRecord done) =>
+        connection.Execute(
+            """
+            INSERT INTO work_done (work_id, learner_id, done_at, made_by) VALUES (@WorkId, @LearnerId, @at, @MadeBy)
+            ON CONFLICT (work_id, learner_id) DO NOTHING
+            """,
+            new
+            {
+                done.WorkId,
+                done.LearnerId,
+                at = done.DoneAt.ToText(),
+                done.MadeBy,
+            },
+            step
+        );
 
     public bool Delete(long classId, long id)
     {

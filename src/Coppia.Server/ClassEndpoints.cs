@@ -22,7 +22,6 @@ internal static class ClassEndpoints
         classes.MapPost("/read", ReadList).WithName("readLearners").ProducesProblem(422);
         classes.MapGet("/{class:long}", Get).WithName("getClass").ProducesProblem(404);
         classes.MapPut("/{class:long}", Save).WithName("saveClass").ProducesProblem(404).ProducesProblem(409).ProducesProblem(422);
-        classes.MapDelete("/{class:long}", Delete).WithName("deleteClass").ProducesProblem(404);
         classes.MapPost("/{class:long}/learners", AddLearners).WithName("addLearners").ProducesProblem(404).ProducesProblem(422);
         classes.MapPost("/{class:long}/up", MoveUp).WithName("moveUp").ProducesProblem(404).ProducesProblem(422);
         classes.MapPost("/{class:long}/back/{into:long}", MoveBack).WithName("moveBack").ProducesProblem(404);
@@ -32,7 +31,6 @@ internal static class ClassEndpoints
             .ProducesProblem(404)
             .ProducesProblem(409)
             .ProducesProblem(422);
-        classes.MapDelete("/{class:long}/learners/{learner:long}", DeleteLearner).WithName("deleteLearner").ProducesProblem(404);
     }
 
     private static ClassSummary[] List(ClassRepository classes)
@@ -69,7 +67,7 @@ internal static class ClassEndpoints
             asked.Learners.Select(l => RecordOf(0, l)),
             known
         );
-        return TypedResults.Ok(ClassSummary.Of(classes.Find(id)!, classes.Sections()));
+        return TypedResults.Ok(ClassSummary.Of(classes.Find(id)!, classes.Sections(id)));
     }
 
     private static Results<Ok<IReadOnlyList<ListedLearner>>, ProblemHttpResult> ReadList(LearnerText list)
@@ -97,7 +95,7 @@ internal static class ClassEndpoints
         var (style, known) = (forWhom.Style.Style, forWhom.Known);
         return TypedResults.Ok(
             new ClassDetail(
-                ClassSummary.Of(one, classes.Sections()),
+                ClassSummary.Of(one, classes.Sections(one.Id)),
                 [.. own.Select(LearnerView.Of)],
                 [
                     .. SectionOf(own.Select(l => l.Instrument))
@@ -121,14 +119,11 @@ internal static class ClassEndpoints
         };
         return classes.Save(record) switch
         {
-            SaveOutcome.Saved => TypedResults.Ok(ClassSummary.Of(classes.Find(@class)!, classes.Sections())),
+            SaveOutcome.Saved => TypedResults.Ok(ClassSummary.Of(classes.Find(@class)!, classes.Sections(@class))),
             SaveOutcome.ChangedMeanwhile => Problems.Meanwhile("This class was changed from another window since you opened it."),
             _ => NoClass(@class),
         };
     }
-
-    private static Results<NoContent, ProblemHttpResult> Delete(ClassRepository classes, long @class) =>
-        classes.Delete(@class) ? TypedResults.NoContent() : NoClass(@class);
 
     private static Results<NoContent, ProblemHttpResult> AddLearners(
         ClassRepository classes,
@@ -155,7 +150,7 @@ internal static class ClassEndpoints
             return Refused("Nobody moves up; expected at least one learner.");
         var up = classes.MoveUp(@class, year with { Name = asked.Name.Trim() }, [.. asked.Learners.Distinct()]);
         return up is { } id
-            ? TypedResults.Ok(ClassSummary.Of(classes.Find(id)!, classes.Sections()))
+            ? TypedResults.Ok(ClassSummary.Of(classes.Find(id)!, classes.Sections(id)))
             : Refused("One of these learners is not in the class any more. Nobody was moved.");
     }
 
@@ -182,9 +177,6 @@ internal static class ClassEndpoints
         };
     }
 
-    private static Results<NoContent, ProblemHttpResult> DeleteLearner(LearnerRepository learners, long @class, long learner) =>
-        learners.Find(learner)?.ClassId == @class && learners.Delete(learner) ? TypedResults.NoContent() : NoLearner();
-
     /// <summary>The instruments that are played, in the order of a score.</summary>
     internal static Instrument[] SectionOf(IEnumerable<string> instruments)
     {
@@ -195,7 +187,7 @@ internal static class ClassEndpoints
     internal static ProblemHttpResult NoClass(long id) =>
         TypedResults.Problem(statusCode: 404, title: $"There is no class {id}; it may have been deleted.");
 
-    private static ProblemHttpResult NoLearner() =>
+    internal static ProblemHttpResult NoLearner() =>
         TypedResults.Problem(statusCode: 404, title: "There is no such learner in this class; it may have been deleted.");
 
     internal static ProblemHttpResult Refused(string why) => TypedResults.Problem(statusCode: 422, title: why);
@@ -210,12 +202,12 @@ internal static class ClassEndpoints
             Tapes = LearnerView.TextOf(l.Tapes),
         };
 
-    private static string? Wrong(string name, int minutes) =>
+    internal static string? Wrong(string name, int minutes) =>
         name.Trim().Length is 0 or > LongestName ? $"Expected a name of 1 to {LongestName} characters for the class."
         : minutes is < 5 or > 240 ? "Expected a lesson of 5 to 240 minutes."
         : null;
 
-    private static string? Wrong(IReadOnlyList<LearnerRequest> learners, int present = 0)
+    internal static string? Wrong(IReadOnlyList<LearnerRequest> learners, int present = 0)
     {
         if (present + learners.Count > LearnerList.MostLearners)
             return $"A class has at most {LearnerList.MostLearners} learners.";

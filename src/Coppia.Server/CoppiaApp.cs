@@ -67,6 +67,8 @@ public static class CoppiaApp
         app.MapSheets();
         app.MapDrills();
         app.MapClasses();
+        app.MapRecords();
+        app.MapLogbook();
         app.MapKnown();
         app.MapWork();
         app.MapLearn();
@@ -150,6 +152,10 @@ public static class CoppiaApp
         services.AddSingleton<LinkRepository>();
         services.AddSingleton<WorkRepository>();
         services.AddSingleton<ReportRepository>();
+        services.AddSingleton<LogRepository>();
+        services.AddSingleton<ClassCopies>();
+        services.AddSingleton<LibraryNames>();
+        services.AddSingleton<ClassFiles>();
         services.AddSingleton<Styles>();
         services.AddSingleton<ForWhom>();
         services.AddMemoryCache(o => o.SizeLimit = Readings.Room);

@@ -1,4 +1,5 @@
 using System.Text;
+using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Coppia.Server;
 
@@ -12,6 +13,11 @@ internal sealed class CsvText
         _text.AppendJoin(',', cells.Select(Quoted)).Append("\r\n");
         return this;
     }
+
+    /// <summary>A table to save; the mark at its beginning tells spreadsheets that it is UTF-8 (common practice).</summary>
+    /// <param name="name">Of the file, without its ending.</param>
+    public static FileContentHttpResult File(string table, string name) =>
+        TypedResults.Bytes([.. Encoding.UTF8.Preamble, .. Encoding.UTF8.GetBytes(table)], "text/csv; charset=utf-8", $"{name}.csv");
 
     public override string ToString() => _text.ToString();
 

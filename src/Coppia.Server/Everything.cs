@@ -15,6 +15,9 @@ internal sealed class Everything(
     TuneRepository tunes,
     StyleRepository styles,
     SheetRepository sheets,
+    ClassRepository classes,
+    ClassCopies copies,
+    ClassFiles classFiles,
     Database database,
     TimeProvider clock,
     IOptions<JsonOptions> json
@@ -79,7 +82,23 @@ internal sealed class Everything(
                 documents.Add(document);
         }
 
-        Add(zip, Records, JsonSerializer.Serialize(new LibraryFile(1, clock.GetUtcNow().UtcDateTime, kept, readable, documents), Json));
+        var names = new List<string>();
+        foreach (var one in classes.List())
+        {
+            stop.ThrowIfCancellationRequested();
+            if (copies.Of(one.Id) is not { } copy)
+                continue;
+            var name = $"{one.Id}-{Plain(one.Name)}";
+            names.Add($"classes/{name}.json");
+            Add(zip, names[^1], JsonSerializer.Serialize(classFiles.FileOf(copy), Json));
+            Add(zip, $"records/classes/{name}.csv", classFiles.Table(copy));
+        }
+
+        Add(
+            zip,
+            Records,
+            JsonSerializer.Serialize(new LibraryFile(1, clock.GetUtcNow().UtcDateTime, kept, readable, documents, names), Json)
+        );
     }
 
     /// <summary>Takes a library in beside what is there: all of it, or where it is broken none.</summary>
@@ -114,7 +133,8 @@ internal sealed class Everything(
                 }),
             ],
             [.. library.Sheets.Select(RecordOf)],
-            (sheet, ids) => JsonSerializer.Serialize(Moved(JsonSerializer.Deserialize<SheetDoc>(sheet.Document, Json)!, ids), Json)
+            (sheet, ids) => JsonSerializer.Serialize(Moved(JsonSerializer.Deserialize<SheetDoc>(sheet.Document, Json)!, ids), Json),
+            [.. (library.Classes ?? []).Select(name => ClassIn(zip, name))]
         );
         return new TakenIn(added, leftOut);
     }
@@ -197,6 +217,24 @@ internal sealed class Everything(
                     }),
             ]
         );
+
+    private LibraryClass ClassIn(ZipArchive zip, string name)
+    {
+        var entry = zip.GetEntry(name) ?? throw new FormatException($"{Records}, classes: there is no file “{name}” in the .zip.");
+        try
+        {
+            var file = JsonSerializer.Deserialize<ClassFile>(Text(entry), Json) ?? throw new FormatException($"{name} is empty.");
+            return new LibraryClass(
+                file.Copy(style: null),
+                file.Style,
+                file.Sheets.DistinctBy(s => s.Id).ToDictionary(s => s.Id, s => s.Title)
+            );
+        }
+        catch (JsonException e)
+        {
+            throw new FormatException($"{name}, {JsonParts.Said(e)}.", e);
+        }
+    }
 
     private LibraryFile RecordsOf(ZipArchive zip)
     {

@@ -36,12 +36,14 @@ public sealed record KeptStyleFile(string Name, bool Current, HouseStyle Style);
 
 /// <summary>A whole library, in a file; texts of tunes are files of their own.</summary>
 /// <param name="Coppia">Version of this form, 1.</param>
+/// <param name="Classes">Names of the files beside this one that hold classes; libraries from before there were any name none.</param>
 public sealed record LibraryFile(
     int Coppia,
     DateTime MadeAt,
     IReadOnlyList<KeptTuneFile> Tunes,
     IReadOnlyList<KeptStyleFile> Styles,
-    IReadOnlyList<SheetDoc> Sheets
+    IReadOnlyList<SheetDoc> Sheets,
+    IReadOnlyList<string>? Classes = null
 );
 
 /// <summary>What came of taking a library in.</summary>

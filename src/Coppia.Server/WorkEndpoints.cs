@@ -93,12 +93,7 @@ internal static class WorkEndpoints
 
     private static WorkView ViewOf(WorkRecord w, IEnumerable<LearnerRecord> learners, IEnumerable<long> done)
     {
-        long[] whom =
-        [
-            .. learners
-                .Where(l => (w.Instrument is null || l.Instrument == w.Instrument) && (w.LearnerId is null || l.Id == w.LearnerId))
-                .Select(l => l.Id),
-        ];
+        long[] whom = [.. learners.Where(w.IsFor).Select(l => l.Id)];
         return new WorkView(
             Id: w.Id,
             Kind: w.Kind,

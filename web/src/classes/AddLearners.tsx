@@ -1,9 +1,10 @@
 import { useDeferredValue, useState } from 'react'
+import { FileButton } from '../keeping/FileButton'
 import { Button } from '../ui/Button'
 import { Dialog } from '../ui/Dialog'
 import { Field } from '../ui/Field'
 import { Refused } from '../ui/Said'
-import { useAddLearners, useLearnerList } from './queries'
+import { useAddLearners, useLearnerList, useTakeLearnerIn } from './queries'
 import { Understood } from './Understood'
 
 /** More learners, pasted or typed as for a new class. */
@@ -12,8 +13,9 @@ export function AddLearners({ classId, onClose }: { classId: number; onClose: ()
   const text = useDeferredValue(list)
   const listed = useLearnerList(text)
   const add = useAddLearners(classId)
+  const take = useTakeLearnerIn(classId)
   const learners = list.trim() ? (listed.data ?? []) : []
-  const refused = add.error ?? (list.trim() ? listed.error : null)
+  const refused = add.error ?? take.error ?? (list.trim() ? listed.error : null)
   return (
     <Dialog title="Add learners" onClose={onClose}>
       <form
@@ -35,6 +37,18 @@ export function AddLearners({ classId, onClose }: { classId: number; onClose: ()
           />
         </Field>
         {learners.length > 0 && <Understood learners={learners} />}
+        {!list.trim() && (
+          <div className="flex flex-wrap items-center gap-3 text-sm">
+            Or bring one back with their whole record:
+            <FileButton
+              accept=".json,application/json"
+              busy={take.isPending}
+              onFile={(file) => take.mutate(file, { onSuccess: onClose })}
+            >
+              A saved learner …
+            </FileButton>
+          </div>
+        )}
         {refused && <Refused>{refused.message}</Refused>}
         <div className="flex gap-3">
           <Button

@@ -2,6 +2,8 @@ import { ChevronDown } from 'lucide-react'
 import { useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import type { ClassDetail } from '../api/client'
+import { AskFirst } from '../logbook/AskFirst'
+import { useLogbook } from '../logbook/queries'
 import { Asked } from '../ui/Asked'
 import { MoreItem, MoreMenu } from '../ui/MoreMenu'
 import { Screen } from '../ui/Screen'
@@ -24,6 +26,7 @@ export function ClassScreen() {
 
 function OneClass({ id }: { id: number }) {
   const of = useClass(id)
+  const log = useLogbook(id)
   const [current, choose] = useCurrentClass()
   const [open, setOpen] = useState<Open>(null)
   const navigate = useNavigate()
@@ -49,6 +52,7 @@ function OneClass({ id }: { id: number }) {
                     <TextButton onClick={() => choose(id)}>Show everything for this class</TextButton>
                   )}
                   <TextLink to={`/classes/${id}/plan`}>What it knows</TextLink>
+                  <TextLink to={`/classes/${id}/logbook`}>Logbook</TextLink>
                   <MoreMenu
                     end
                     button={
@@ -60,6 +64,8 @@ function OneClass({ id }: { id: number }) {
                     <MoreItem onClick={() => setOpen('settings')}>Name, lesson, house style</MoreItem>
                     <MoreItem onClick={() => setOpen('year')}>End of the year: move up</MoreItem>
                     <MoreItem href={`/api/classes/${id}/known.json`}>Save what it knows</MoreItem>
+                    <MoreItem href={`/api/classes/${id}/record.json`}>Save the whole record</MoreItem>
+                    <MoreItem href={`/api/classes/${id}/record.csv`}>Save as a table (CSV)</MoreItem>
                     <MoreItem grave onClick={() => setOpen('delete')}>
                       Delete the class
                     </MoreItem>
@@ -67,7 +73,10 @@ function OneClass({ id }: { id: number }) {
                 </div>
               </header>
               <div className="grid gap-x-12 gap-y-6 lg:grid-cols-2">
-                <Plays plays={one.plays} id={id} />
+                <div className="flex flex-col gap-6">
+                  <Plays plays={one.plays} id={id} />
+                  <Asked of={log}>{log.data && <AskFirst id={id} ask={log.data.ask} />}</Asked>
+                </div>
                 <WithinReach id={id} instrument={one.plays[0]?.instrument} onOpen={() => choose(id)} />
               </div>
               <WorkList one={one} />

@@ -1,4 +1,6 @@
-import { useClasses } from './queries'
+import { FileButton } from '../keeping/FileButton'
+import { Refused } from '../ui/Said'
+import { useClasses, useTakeClassIn } from './queries'
 import { Asked } from '../ui/Asked'
 import { Screen } from '../ui/Screen'
 import { TextLink } from '../ui/TextLink'
@@ -8,6 +10,7 @@ import { sectionsInWords } from './words'
 /** The classes of the house, and a new one. */
 export function ClassesScreen() {
   const classes = useClasses()
+  const take = useTakeClassIn()
   return (
     <Screen className="grid min-h-0 flex-1 grid-cols-1 content-start overflow-y-auto lg:grid-cols-[minmax(0,1fr)_32rem] lg:content-stretch lg:overflow-hidden">
       <section
@@ -43,6 +46,17 @@ export function ClassesScreen() {
             </ul>
           )}
         </Asked>
+        <div className="flex flex-wrap items-center gap-x-4 gap-y-2 pb-4">
+          <FileButton accept=".json,application/json" busy={take.isPending} onFile={(file) => take.mutate(file)}>
+            Take a saved class in …
+          </FileButton>
+          {take.data && (
+            <span role="status">
+              <TextLink to={`/classes/${take.data.id}`}>{take.data.name}</TextLink> is here, with its whole record.
+            </span>
+          )}
+        </div>
+        {take.error && <Refused>{take.error.message}</Refused>}
       </section>
       <div className="border-line px-3 py-6 md:px-7 lg:min-h-0 lg:overflow-y-auto lg:border-l">
         <MakeClass />

@@ -3,7 +3,8 @@ import { FileLink } from '../keeping/FileLink'
 import { Button } from '../ui/Button'
 import { Dialog } from '../ui/Dialog'
 import { Refused } from '../ui/Said'
-import { useCurrentClass, useDeleteClass } from './queries'
+import { useToast } from '../ui/toasts'
+import { useCurrentClass, useDeleteClass, useTakeClassIn } from './queries'
 
 /** A class goes with everything that hangs on it, after an offer to save it. */
 export function DeleteClass({
@@ -16,15 +17,19 @@ export function DeleteClass({
   onDeleted: () => void
 }) {
   const remove = useDeleteClass()
+  const bringBack = useTakeClassIn()
+  const toast = useToast()
   const [current, choose] = useCurrentClass()
   return (
     <Dialog title={`Delete “${summary.name}”?`} onClose={onClose}>
       <p className="mb-3">
-        The class goes for good, with its {summary.learners === 1 ? 'learner' : `${summary.learners} learners`} and what
-        it knows. Tunes and sheets stay.
+        The class goes at once, with its {summary.learners === 1 ? 'learner' : `${summary.learners} learners`}, all that
+        they reported, and what it knows. Tunes and sheets stay. You can take it back until you leave or reload this
+        page.
       </p>
       <p className="mb-5">
-        <FileLink href={`/api/classes/${summary.id}/known.json`}>Save what it knows first</FileLink>
+        <FileLink href={`/api/classes/${summary.id}/record.json`}>Save the whole record first</FileLink> or{' '}
+        <FileLink href={`/api/classes/${summary.id}/record.csv`}>as a table (CSV)</FileLink>
       </p>
       {remove.error && <Refused>{remove.error.message}</Refused>}
       <div className="flex gap-3">
@@ -33,9 +38,17 @@ export function DeleteClass({
           disabled={remove.isPending}
           onClick={() =>
             remove.mutate(summary.id, {
-              onSuccess: () => {
+              onSuccess: (was) => {
                 if (current?.id === summary.id) choose(null)
                 onDeleted()
+                toast({
+                  text: `“${summary.name}” is deleted.`,
+                  stays: true,
+                  action: {
+                    label: 'Undo',
+                    run: () => bringBack.mutate(was, { onError: (e) => toast({ text: e.message }) }),
+                  },
+                })
               },
             })
           }

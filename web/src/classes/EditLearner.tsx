@@ -1,38 +1,51 @@
 import { useState } from 'react'
 import type { Learner } from '../api/client'
 import { useInstruments } from '../api/instruments'
+import { FileLink } from '../keeping/FileLink'
 import { Button } from '../ui/Button'
 import { Dialog } from '../ui/Dialog'
 import { Field, Input, Select } from '../ui/Field'
 import { Refused } from '../ui/Said'
 import { Tick } from '../ui/Tick'
 import { useToast } from '../ui/toasts'
-import { useAddLearners, useDeleteLearner, useSaveLearner } from './queries'
+import { useDeleteLearner, useSaveLearner, useTakeLearnerIn } from './queries'
 
 /** Tapes are offered up to here, in half steps above the nut. */
 const MOST_TAPES = 9
 
 /** One learner: nickname, instrument, size and tapes, which is all that is kept of a child. */
-export function EditLearner({ classId, learner, onClose }: { classId: number; learner: Learner; onClose: () => void }) {
+export function EditLearner({
+  classId,
+  learner,
+  onClose,
+  onDeleted,
+}: {
+  classId: number
+  learner: Learner
+  onClose: () => void
+  onDeleted: () => void
+}) {
   const instruments = useInstruments().data ?? []
   const [draft, setDraft] = useState(learner)
   const [leaving, setLeaving] = useState(false)
   const save = useSaveLearner(classId)
   const remove = useDeleteLearner(classId)
-  const bringBack = useAddLearners(classId)
+  const bringBack = useTakeLearnerIn(classId)
   const toast = useToast()
+  const record = `/api/classes/${classId}/learners/${learner.id}/record`
   const set = (changed: Partial<Learner>) => setDraft((now) => ({ ...now, ...changed }))
   const instrument = instruments.find((i) => i.id === draft.instrument)
   const house = instrument?.tapes.map((t) => t.semitones) ?? []
   const discard = () =>
     remove.mutate(learner.id, {
-      onSuccess: () => {
-        onClose()
+      onSuccess: (was) => {
+        onDeleted()
         toast({
           text: `${learner.nickname} is deleted.`,
+          stays: true,
           action: {
             label: 'Undo',
-            run: () => bringBack.mutate([learner], { onError: (e) => toast({ text: e.message }) }),
+            run: () => bringBack.mutate(was, { onError: (e) => toast({ text: e.message }) }),
           },
         })
       },
@@ -40,8 +53,13 @@ export function EditLearner({ classId, learner, onClose }: { classId: number; le
   if (leaving)
     return (
       <Dialog title={`Delete ${learner.nickname}?`} onClose={onClose}>
+        <p className="mb-3">
+          Everything that is kept of {learner.nickname} goes at once: minutes, tempos, answers, and the link. You can
+          take it back until you leave or reload this page.
+        </p>
         <p className="mb-5">
-          Everything that is kept of {learner.nickname} goes at once. You can take it back until you leave the page.
+          <FileLink href={`${record}.json`}>Save the record first</FileLink> or{' '}
+          <FileLink href={`${record}.csv`}>as a table (CSV)</FileLink>
         </p>
         {remove.error && <Refused>{remove.error.message}</Refused>}
         <div className="flex gap-3">

@@ -1,15 +1,14 @@
 import { useState } from 'react'
+import { Link } from 'react-router'
 import type { Learner } from '../api/client'
 import { useInstruments } from '../api/instruments'
 import { Button } from '../ui/Button'
 import { TextLink } from '../ui/TextLink'
 import { AddLearners } from './AddLearners'
-import { EditLearner } from './EditLearner'
 
 /** Who is in the class, section by section. */
 export function Learners({ id, learners }: { id: number; learners: readonly Learner[] }) {
   const instruments = useInstruments().data ?? []
-  const [editing, setEditing] = useState<Learner | null>(null)
   const [adding, setAdding] = useState(false)
   const sections = instruments
     .map((i) => ({ name: i.name, id: i.id, learners: learners.filter((l) => l.instrument === i.id) }))
@@ -33,30 +32,22 @@ export function Learners({ id, learners }: { id: number; learners: readonly Lear
             <ul>
               {s.learners.map((l) => (
                 <li key={l.id} className="border-b border-line">
-                  <button
-                    type="button"
-                    onClick={() => setEditing(l)}
-                    className="flex min-h-9 w-full items-baseline justify-between gap-3 px-1 py-1 text-left hover:bg-maple-pale max-md:min-h-11"
+                  <Link
+                    to={`/classes/${id}/learners/${l.id}`}
+                    className="flex min-h-9 w-full items-center justify-between gap-3 px-1 py-1 hover:bg-maple-pale max-md:min-h-11"
                   >
                     <span className="min-w-0 truncate">{l.nickname}</span>
                     <span className="shrink-0 text-sm text-soft">
                       {l.size}
                       {l.tapes && ` · ${l.tapes.length === 0 ? 'no tapes' : `${l.tapes.length} tapes`}`}
                     </span>
-                  </button>
+                  </Link>
                 </li>
               ))}
             </ul>
           </div>
         ))}
       </div>
-      {editing && (
-        <EditLearner
-          classId={id}
-          learner={learners.find((l) => l.id === editing.id) ?? editing}
-          onClose={() => setEditing(null)}
-        />
-      )}
       {adding && <AddLearners classId={id} onClose={() => setAdding(false)} />}
     </section>
   )

@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query'
-import { answer, api, type ClassDetail, type ClassSummary, type KnownChange, type Plan } from '../api/client'
+import { answer, api, Refusal, type ClassDetail, type ClassSummary, type KnownChange, type Plan } from '../api/client'
 import type { components } from '../api/schema'
 import { useChange } from '../api/useChange'
 import { keep, useKept } from '../ui/kept'
@@ -7,12 +7,14 @@ import { CLASS_KEY } from './forClass'
 
 export type NewClass = components['schemas']['ClassRequest']
 export type NewLearner = components['schemas']['LearnerRequest']
+export type ClassRecord = components['schemas']['ClassFile']
+export type LearnerRecord = components['schemas']['LearnerFile']
 export type Learning = components['schemas']['LearningView']
 
 const of = (id: number) => ({ params: { path: { class: id } } })
 
 /** What the class that is chosen decides, and what it knows. */
-const BY_CLASS = ['reading', 'before', 'tunes', 'plan', 'class', 'learning', 'within']
+const BY_CLASS = ['reading', 'before', 'tunes', 'plan', 'class', 'learning', 'within', 'logbook', 'learner-log', 'work']
 
 export const useClasses = () =>
   useQuery({ queryKey: ['classes'], queryFn: () => answer(api.GET('/api/classes')), staleTime: 60_000 })
@@ -56,8 +58,35 @@ export const useSaveClass = () =>
     ['classes', ...BY_CLASS],
   )
 
+/** Deletes a class; what it was is answered, to be taken back until the page is left. */
 export const useDeleteClass = () =>
-  useChange<number, unknown>((id) => answer<unknown>(api.DELETE('/api/classes/{class}', of(id))), ['classes'])
+  useChange<number, ClassRecord>((id) => answer(api.DELETE('/api/classes/{class}', of(id))), ['classes'])
+
+/** Puts a class in with its whole record, as it was saved or just deleted. */
+export const useTakeClassIn = () =>
+  useChange<ClassRecord | File, ClassSummary>(
+    async (record) => answer(api.POST('/api/classes/record', { body: await recordIn(record) })),
+    ['classes'],
+  )
+
+/** Puts a learner into a class with their whole record, as it was saved or just deleted. */
+export const useTakeLearnerIn = (id: number) =>
+  useChange<LearnerRecord | File, unknown>(
+    async (record) =>
+      answer<unknown>(api.POST('/api/classes/{class}/learners/record', { ...of(id), body: await recordIn(record) })),
+    ['classes', ...BY_CLASS],
+  )
+
+/** What a saved file holds; whether it is a record is for the server to say. */
+async function recordIn<T>(record: T | File): Promise<T> {
+  if (!(record instanceof File)) return record
+  const text = await record.text()
+  try {
+    return JSON.parse(text) as T
+  } catch {
+    throw new Refusal(`“${record.name}” is no record; expected a file that “Save the whole record” made.`, 422)
+  }
+}
 
 export const useAddLearners = (id: number) =>
   useChange<readonly NewLearner[], unknown>(
@@ -74,12 +103,11 @@ export const useSaveLearner = (id: number) =>
     ['classes', ...BY_CLASS],
   )
 
+/** Deletes a learner with everything of theirs; what it was is answered, to be taken back until the page is left. */
 export const useDeleteLearner = (id: number) =>
-  useChange<number, unknown>(
+  useChange<number, LearnerRecord>(
     (learner) =>
-      answer<unknown>(
-        api.DELETE('/api/classes/{class}/learners/{learner}', { params: { path: { class: id, learner } } }),
-      ),
+      answer(api.DELETE('/api/classes/{class}/learners/{learner}', { params: { path: { class: id, learner } } })),
     ['classes', ...BY_CLASS],
   )
 

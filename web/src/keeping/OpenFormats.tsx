@@ -38,12 +38,12 @@ export function OpenFormats() {
 const many = (count: number, one: string) => `${count} ${count === 1 ? one : `${one}s`}`
 
 function Taken({ added, leftOut }: TakenIn) {
-  const there = added.tunesThere + added.stylesThere + added.sheetsThere
+  const there = added.tunesThere + added.stylesThere + added.sheetsThere + added.classesThere
   return (
     <div className="mt-3" role="status">
       <p>
-        Taken in: {many(added.tunes, 'tune')}, {many(added.styles, 'style')}, {many(added.sheets, 'sheet')}.
-        {there > 0 && ` ${there} were here already.`}
+        Taken in: {many(added.tunes, 'tune')}, {many(added.styles, 'style')}, {many(added.sheets, 'sheet')},{' '}
+        {added.classes === 1 ? '1 class' : `${added.classes} classes`}.{there > 0 && ` ${there} were here already.`}
       </p>
       {leftOut.length > 0 && (
         <>

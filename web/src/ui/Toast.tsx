@@ -8,13 +8,21 @@ const MOST = 3
 
 type Shown = Toast & { id: number }
 
+/** Room for one more; what is to stay gives way last. */
+function latest(shown: readonly Shown[]) {
+  const room = Math.max(0, MOST - 1 - shown.filter((t) => t.stays).length)
+  const passing = shown.filter((t) => !t.stays)
+  const kept = passing.slice(passing.length - Math.min(room, passing.length))
+  return shown.filter((t) => t.stays || kept.includes(t))
+}
+
 export function ToastHost({ children }: { children: ReactNode }) {
   const [toasts, setToasts] = useState<readonly Shown[]>([])
   const ids = useRef(0)
   const show = useCallback(
     (next: Toast) =>
       setToasts((now) => [
-        ...now.filter((t) => t.text !== next.text || t.action !== undefined).slice(1 - MOST),
+        ...latest(now.filter((t) => t.text !== next.text || t.action !== undefined)),
         { ...next, id: ++ids.current },
       ]),
     [],
@@ -40,10 +48,10 @@ function ToastSlip({ toast, onEnd }: { toast: Toast; onEnd: () => void }) {
   const [held, setHeld] = useState(false)
   const end = useEffectEvent(onEnd)
   useEffect(() => {
-    if (held) return
+    if (held || toast.stays) return
     const timer = setTimeout(() => end(), SHOWN_MS)
     return () => clearTimeout(timer)
-  }, [held])
+  }, [held, toast.stays])
   return (
     <div
       className="pointer-events-auto flex max-w-xl items-center gap-4 rounded-md bg-ebony py-1.5 pr-1.5 pl-5 text-paper shadow-lg"

@@ -1,6 +1,11 @@
 import { createContext, use } from 'react'
 
-export type Toast = { text: string; action?: { label: string; run: () => void } }
+export type Toast = {
+  text: string
+  action?: { label: string; run: () => void }
+  /** It stays until it is put away. */
+  stays?: boolean
+}
 
 export const ToastContext = createContext<(toast: Toast) => void>(() => {})
 

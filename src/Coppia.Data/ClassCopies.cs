@@ -1,0 +1,148 @@
+using Dapper;
+using Microsoft.Data.Sqlite;
+
+namespace Coppia.Data;
+
+/// <summary>Classes and learners as values: all that is kept of one out, and in again in one step.</summary>
+public sealed class ClassCopies(
+    Database database,
+    ClassRepository classes,
+    LearnerRepository learners,
+    KnownRepository known,
+    WorkRepository work,
+    ReportRepository reports,
+    LinkRepository links,
+    TimeProvider clock
+)
+{
+    /// <summary>A class with all that hangs on it; null where there is none.</summary>
+    public ClassCopy? Of(long id)
+    {
+        if (classes.Find(id) is not { } one)
+            return null;
+        var set = work.Of(id, since: "");
+        var done = work.Done(id).ToLookup(d => d.LearnerId);
+        var tokens = links.Of(id).ToDictionary(l => l.LearnerId, l => l.Token);
+        return new ClassCopy(
+            one,
+            known.Of(id),
+            [.. set.Where(w => w.LearnerId is null)],
+            [.. learners.Of(id).Select(l => Copy(l, set, done[l.Id], tokens.GetValueOrDefault(l.Id)))]
+        );
+    }
+
+    /// <summary>A learner with all that is kept of them.</summary>
+    public LearnerCopy Of(LearnerRecord learner) =>
+        Copy(
+            learner,
+            work.Of(learner.ClassId, since: ""),
+            work.Done(learner.ClassId).Where(d => d.LearnerId == learner.Id),
+            links.Of(learner.ClassId).FirstOrDefault(l => l.LearnerId == learner.Id)?.Token
+        );
+
+    private LearnerCopy Copy(LearnerRecord learner, IEnumerable<WorkRecord> set, IEnumerable<DoneRecord> done, string? link) =>
+        new(
+            learner,
+            link,
+            reports.Practice(learner.Id),
+            reports.Answers(learner.Id),
+            reports.Boxes(learner.Id),
+            reports.Notes(learner.Id),
+            [.. set.Where(w => w.LearnerId == learner.Id)],
+            [.. done]
+        );
+
+    /// <summary>Whether this very class is here already.</summary>
+    public bool IsHere(ClassRecord one)
+    {
+        using var connection = database.Open();
+        return IsHere(connection, null, one);
+    }
+
+    /// <summary>Puts a class in: all of it, or where something fails nothing.</summary>
+    public long Add(ClassCopy copy, Numbers numbers)
+    {
+        using var connection = database.Open();
+        using var step = connection.BeginTransaction();
+        var id = Add(connection, step, copy, numbers, Now());
+        step.Commit();
+        return id;
+    }
+
+    /// <summary>Puts a learner into a class; what they had done of what is still set to it is done again.</summary>
+    /// <param name="setAt">When each thing was set that they had done, by its number in the copy.</param>
+    public void Add(long classId, LearnerCopy copy, Numbers numbers, IReadOnlyDictionary<long, DateTime> setAt)
+    {
+        // A number alone may be another class's.
+        var set = work.Of(classId, since: "")
+            .Where(w => setAt.TryGetValue(w.Id, out var at) && at.ToText() == w.MadeAt.ToText())
+            .ToDictionary(w => w.Id, w => w.Id);
+        using var connection = database.Open();
+        using var step = connection.BeginTransaction();
+        Add(connection, step, classId, copy, numbers, set, Now());
+        step.Commit();
+    }
+
+    internal static bool IsHere(SqliteConnection connection, SqliteTransaction? step, ClassRecord one) =>
+        connection.ExecuteScalar<int?>(
+            "SELECT 1 FROM school_class WHERE name = @Name AND created_at = @at LIMIT 1",
+            new { one.Name, at = one.CreatedAt.ToText() },
+            step
+        )
+            is not null;
+
+    internal static long Add(SqliteConnection connection, SqliteTransaction step, ClassCopy copy, Numbers numbers, string now)
+    {
+        var id = ClassRepository.Add(connection, step, copy.Class, copy.Class.CreatedAt.ToText(), now);
+        foreach (var change in copy.Known)
+            KnownRepository.Add(connection, step, change with { ClassId = id, TuneId = numbers.OfTune(change.TuneId) });
+        var set = new Dictionary<long, long>();
+        foreach (var one in copy.Work)
+        {
+            if (numbers.Of(one) is { } here)
+                set[one.Id] = WorkRepository.Add(connection, step, here with { ClassId = id, LearnerId = null });
+        }
+
+        foreach (var learner in copy.Learners)
+            Add(connection, step, id, learner, numbers, set, now);
+        return id;
+    }
+
+    /// <param name="set">Numbers that what is set to the class has here, by those in the copy.</param>
+    private static void Add(
+        SqliteConnection connection,
+        SqliteTransaction step,
+        long classId,
+        LearnerCopy copy,
+        Numbers numbers,
+        IReadOnlyDictionary<long, long> set,
+        string now
+    )
+    {
+        var id = LearnerRepository.Add(connection, step, copy.Learner with { ClassId = classId }, now);
+        if (copy.Link is { } token)
+            LinkRepository.Insert(connection, step, id, token, now);
+        var own = new Dictionary<long, long>();
+        foreach (var one in copy.Own)
+        {
+            if (numbers.Of(one) is { } here)
+                own[one.Id] = WorkRepository.Add(connection, step, here with { ClassId = classId, Instrument = null, LearnerId = id });
+        }
+
+        foreach (var practice in copy.Practice)
+            ReportRepository.Insert(connection, step, id, practice with { TuneId = numbers.OfTune(practice.TuneId) });
+        foreach (var answer in copy.Answers)
+            ReportRepository.Insert(connection, step, id, answer);
+        foreach (var box in copy.Boxes)
+            ReportRepository.Put(connection, step, id, box);
+        foreach (var note in copy.Notes)
+            ReportRepository.Insert(connection, step, id, note with { TuneId = numbers.OfTune(note.TuneId) });
+        foreach (var done in copy.Done)
+        {
+            if (own.TryGetValue(done.WorkId, out var here) || set.TryGetValue(done.WorkId, out here))
+                WorkRepository.Insert(connection, step, done with { WorkId = here, LearnerId = id });
+        }
+    }
+
+    private string Now() => clock.GetUtcNow().UtcDateTime.ToText();
+}
