@@ -1,3 +1,4 @@
+using System.Text.Json;
 using Coppia.Core.Drills;
 using Coppia.Core.Exercises;
 using Coppia.Core.Knowledge;
@@ -17,6 +18,7 @@ internal static class LearnEndpoints
     {
         var learn = app.MapGroup(LearnAddress.Root + "{link}").AllowAnonymous().AddEndpointFilter(Open);
         learn.MapGet("", Get).WithName("getLearn").ProducesProblem(404);
+        learn.MapGet("/app.webmanifest", Manifest).WithName("getLearnManifest").ProducesProblem(404);
         learn.MapGet("/tunes/{tune:long}", Tune).WithName("getLearnTune").Produces<ReadingView>().ProducesProblem(404);
         learn.MapGet("/sheets/{sheet:long}", Sheet).WithName("getLearnSheet").ProducesProblem(404).ProducesProblem(422);
         learn.MapGet("/cards", Cards).WithName("getLearnCards").ProducesProblem(404).ProducesProblem(422);
@@ -46,6 +48,17 @@ internal static class LearnEndpoints
     {
         forWhom.Missing(learner.Instrument, out var player);
         return player;
+    }
+
+    /// <summary>What a phone needs to put the page among its programs (W3C Web Application Manifest).</summary>
+    private static JsonHttpResult<AppManifest> Manifest(string link)
+    {
+        var page = $"/learn/{link}";
+        return TypedResults.Json(
+            new AppManifest("Coppia: my music", "Coppia", page, page, page, "standalone", "#FBF7EE", "#2A211D", AppIcon.All),
+            new JsonSerializerOptions { PropertyNamingPolicy = JsonNamingPolicy.SnakeCaseLower },
+            "application/manifest+json"
+        );
     }
 
     private static LearnView Get(
@@ -78,8 +91,14 @@ internal static class LearnEndpoints
                         LadderView.To(w.Tempo)
                     )),
             ],
-            [.. reports.Practice(who.Id, since).GroupBy(p => p.Day).Select(g => new DayMinutes(g.Key, g.Sum(p => p.Minutes)))],
-            [.. Enum.GetValues<LearnerNote>().Select(n => new NoteChoice(n, LearnWords.Note(n)))]
+            [
+                .. reports
+                    .Practice(who.Id, since)
+                    .Where(p => p.Minutes > 0)
+                    .GroupBy(p => p.Day)
+                    .Select(g => new DayMinutes(g.Key, g.Sum(p => p.Minutes))),
+            ],
+            [.. Enum.GetValues<LearnerNote>().Select(n => new NoteChoice(n, LearnWords.Note(n), n is LearnerNote.Help or LearnerNote.Well))]
         );
     }
 

@@ -73,7 +73,8 @@ public sealed record DoneReport(long Work, bool Done);
 public sealed record NoteReport(string Key, DateTimeOffset At, LearnerNote Note, long? TuneId = null);
 
 /// <summary>A ready sentence that can be sent.</summary>
-public sealed record NoteChoice(LearnerNote Note, string Words);
+/// <param name="WithTune">Whether it may be about one of the tunes.</param>
+public sealed record NoteChoice(LearnerNote Note, string Words, bool WithTune);
 
 /// <summary>What was kept on the phone while the network was away, in the order in which it happened.</summary>
 public sealed record LearnReport(
@@ -87,3 +88,27 @@ public sealed record LearnReport(
 /// <param name="New">How many of its entries were new.</param>
 /// <param name="LeftOut">What could not be taken, each with why.</param>
 public sealed record ReportTaken(int New, IReadOnlyList<string> LeftOut);
+
+/// <summary>A learner's page as a program of the phone; its names are those of the W3C Web Application Manifest.</summary>
+public sealed record AppManifest(
+    string Name,
+    string ShortName,
+    string Id,
+    string StartUrl,
+    string Scope,
+    string Display,
+    string BackgroundColor,
+    string ThemeColor,
+    IReadOnlyList<AppIcon> Icons
+);
+
+/// <summary>A picture for it.</summary>
+public sealed record AppIcon(string Src, string Sizes, string Type)
+{
+    internal static IReadOnlyList<AppIcon> All { get; } =
+    [
+        new("/icon-192.png", "192x192", "image/png"),
+        new("/icon-512.png", "512x512", "image/png"),
+        new("/coppia.svg", "any", "image/svg+xml"),
+    ];
+}

@@ -188,7 +188,7 @@ internal static class LogEndpoints
                 Learner: LearnerView.Of(who),
                 From: since,
                 Today: WorkEndpoints.Text(today),
-                Days: [.. practice.GroupBy(p => p.Day).Select(g => new DayMinutes(g.Key, g.Sum(p => p.Minutes)))],
+                Days: [.. practice.Where(p => p.Minutes > 0).GroupBy(p => p.Day).Select(g => new DayMinutes(g.Key, g.Sum(p => p.Minutes)))],
                 Weeks: [.. log.Weeks(today, WeeksShown).Select(w => new DayMinutes(WorkEndpoints.Text(w.Monday), w.Minutes))],
                 Tunes: TunesOf(log, set, titles),
                 Ways: [.. Enum.GetValues<CardKind>().Select(LogWords.Kind)],

@@ -64,7 +64,30 @@ internal sealed class SheetParts(ForWhom forWhom, Readings readings, Waiting wai
     {
         var players = Players(instruments);
         var tune = players.Select(p => readings.Of(kept.For(p.Instrument.Id), p)).ToArray();
-        return [.. FirstSheet.Of(tune, seed).Select(r => Make(new MakePart(instruments, Written(r, kept.Tune.Id))))];
+        var news = instruments.Select(i => readings.NewsOf(kept.For(i), Learner(i))).ToArray();
+        // Drills are not made from the tune, and teach what it brings.
+        var teach = news.SelectMany(n => n.Things).Distinct().Select(ThingText.Of).ToArray();
+        var wanted = FirstSheet
+            .Of(tune, seed, news.SelectMany(n => n.Of).Select(n => n.Thing).Distinct())
+            .Select(r => Written(r, kept.Tune.Id))
+            .Select(r => new MakePart(instruments, r.TuneId is null && teach.Length > 0 ? r with { Teach = teach } : r));
+        return [.. wanted.SelectMany(MadeIfPossible)];
+    }
+
+    /// <summary>A part; nothing where it cannot be made of what the class knows.</summary>
+    private IEnumerable<SheetPartView> MadeIfPossible(MakePart asked)
+    {
+        SheetPartView part;
+        try
+        {
+            part = Make(asked);
+        }
+        catch (SheetImpossibleException)
+        {
+            yield break;
+        }
+
+        yield return part;
     }
 
     /// <summary>The same sheet for another instrument; music to play is made anew for its hand.</summary>
@@ -268,6 +291,7 @@ internal sealed class SheetParts(ForWhom forWhom, Readings readings, Waiting wai
         new(
             request.Kind.Id(),
             request.Key is { } key ? new KeyChoice(key.Fifths, key.Form) : null,
+            Meter: request.Meter is { } meter ? $"{meter.Beats}/{meter.Unit}" : null,
             Count: request.Count,
             Seed: request.Seed,
             TuneId: request.From.Count > 0 ? tune : null

@@ -44,7 +44,11 @@ import { ToastHost } from './ui/Toast'
 const retry = (failures: number, problem: Error) =>
   failures < 1 && !(problem instanceof Refusal && problem.status >= 400 && problem.status < 500)
 
-const queries = new QueryClient({ defaultOptions: { queries: { staleTime: 10_000, retry } } })
+// The server may be this very machine: whether there is a network says nothing about it.
+const networkMode = 'always'
+const queries = new QueryClient({
+  defaultOptions: { queries: { staleTime: 10_000, retry, networkMode }, mutations: { networkMode } },
+})
 
 const root = document.getElementById('root')
 if (!root) throw new Error('The page has no root element.')

@@ -1,10 +1,12 @@
+using Coppia.Core.Instruments;
+using Coppia.Core.Knowledge;
 using Coppia.Core.Reading;
 
 namespace Coppia.Core.Exercises;
 
 /// <summary>
-/// The sheet that a teacher would make of a tune before its first lesson: its notes, its key's scale, its commonest rhythm, drills for what
-/// makes it hard, and its trouble spots grown note by note (craft 12).
+/// The sheet that a teacher would make of a tune before its first lesson: its notes, drills for what is new in it, its key's scale, its
+/// commonest rhythm, drills for what makes it hard, and its trouble spots grown note by note (craft 12).
 /// </summary>
 public static class FirstSheet
 {
@@ -15,7 +17,8 @@ public static class FirstSheet
 
     /// <summary>What is asked for, in the order of the page; whatever cannot be made for the players is left out.</summary>
     /// <param name="readings">The tune as each player reads it.</param>
-    public static IReadOnlyList<SheetRequest> Of(IReadOnlyList<PlayerReading> readings, int seed)
+    /// <param name="fresh">What is new to the class in it.</param>
+    public static IReadOnlyList<SheetRequest> Of(IReadOnlyList<PlayerReading> readings, int seed, IEnumerable<KnownThing> fresh)
     {
         var tune = new SheetRequest
         {
@@ -24,12 +27,14 @@ public static class FirstSheet
             From = readings,
             Seed = seed,
         };
+        ExerciseKind[] teaching = [.. fresh.SelectMany(DrillsFor).Distinct()];
         SheetRequest[] wanted =
         [
             tune with
             {
                 Count = Notes,
             },
+            .. teaching.Select(Drill).Where(IsPossible).Take(MostDrills),
             tune with
             {
                 Kind = ExerciseKind.Scale,
@@ -38,10 +43,7 @@ public static class FirstSheet
             {
                 Kind = ExerciseKind.Rhythm,
             },
-            .. Drills(readings)
-                .Select(kind => tune with { Kind = kind, Count = DrillBars, From = [], Key = tune.MusicKey })
-                .Where(IsPossible)
-                .Take(MostDrills),
+            .. Drills(readings).Except(teaching).Select(Drill).Where(IsPossible).Take(MostDrills),
             tune with
             {
                 Kind = ExerciseKind.Chunk,
@@ -49,7 +51,33 @@ public static class FirstSheet
             },
         ];
         return [.. wanted.Where(IsPossible)];
+
+        SheetRequest Drill(ExerciseKind kind) =>
+            tune with
+            {
+                Kind = kind,
+                Count = DrillBars,
+                From = [],
+                Key = tune.MusicKey,
+                Meter = kind == ExerciseKind.CountIt ? tune.MusicMeter : null,
+            };
     }
+
+    /// <summary>What trains a new thing, the nearest first; nothing for what one only has to be shown (craft 12).</summary>
+    public static IReadOnlyList<ExerciseKind> DrillsFor(KnownThing thing) =>
+        thing switch
+        {
+            KnownFinger { Place: { Reach: true } or { IsStretch: true } } => [ExerciseKind.Stretch],
+            KnownFinger { Place: { Finger: 4, Word: PlaceWord.Regular } } => [ExerciseKind.OpenOrFour],
+            KnownFinger { Place.Word: PlaceWord.Low or PlaceWord.High } => [ExerciseKind.LowHigh, ExerciseKind.TwoPlaces],
+            KnownPosition => [ExerciseKind.BassFrames, ExerciseKind.TwoHeights],
+            KnownNote or KnownFinger => [ExerciseKind.WriteIt],
+            KnownKey => [ExerciseKind.Signature, ExerciseKind.ShapeDrill],
+            KnownMeter or KnownValue or KnownRest or KnownRhythm => [ExerciseKind.CountIt],
+            KnownSlur => [ExerciseKind.Slurs],
+            KnownSign { Sign: LearnedSign.Hook } => [ExerciseKind.Hooked],
+            _ => [],
+        };
 
     /// <summary>Drills for what makes the steps of the tune hard, the worst first.</summary>
     private static IEnumerable<ExerciseKind> Drills(IReadOnlyList<PlayerReading> readings) =>

@@ -9,6 +9,7 @@ import { Tick } from '../ui/Tick'
 import { useToast } from '../ui/toasts'
 import { useDeleteWork, useSetDone, useSetWork, useWork, type Work } from './queries'
 import { SetWork } from './SetWork'
+import { localDay } from '../learn/reports'
 import { weekdayOf } from './words'
 
 /** What is set to the class, and who has done it. */
@@ -29,6 +30,48 @@ export function WorkList({ one }: { one: ClassDetail }) {
         ? (names.get(w.instrument) ?? w.instrument)
         : 'everyone'
   const looked = work.data?.find((w) => w.id === looking)
+  const today = localDay(new Date())
+  const isPast = (w: Work) => w.due < today
+  const all = work.data ?? []
+  const past = all.filter((w) => isPast(w) && w.done.length >= w.for.length)
+  // What is to come first; then what is past its day and not done by all.
+  const open = all.filter((w) => !past.includes(w)).sort((a, b) => Number(isPast(a)) - Number(isPast(b)))
+  const line = (w: Work) => (
+    <li key={w.id} className="flex flex-wrap items-center gap-x-4 border-b border-line py-1">
+      <span className="min-w-0 flex-1">
+        {w.tuneId === null ? (
+          <span className="font-bold">{w.title}</span>
+        ) : (
+          <TextLink to={`/tunes/${w.tuneId}`} inSentence>
+            {w.title}
+          </TextLink>
+        )}
+        <span className="text-sm text-soft">
+          {w.tempo !== null && ` at ${w.tempo}`} · {whom(w)} · by {weekdayOf(w.due)}
+          {isPast(w) && ', past its day'}
+        </span>
+      </span>
+      <Button size="small" aria-label={`Who has done ${w.title}`} onClick={() => setLooking(w.id)}>
+        {w.done.length} of {w.for.length} done
+      </Button>
+      <Button
+        size="small"
+        aria-label={`Take ${w.title} away`}
+        onClick={() =>
+          remove.mutate(w.id, {
+            onSuccess: () =>
+              toast({
+                text: `“${w.title}” is not set any more.`,
+                action: { label: 'Undo', run: () => set.mutate(w, { onError: tell }) },
+              }),
+            onError: tell,
+          })
+        }
+      >
+        Take away
+      </Button>
+    </li>
+  )
   return (
     <section aria-labelledby="work">
       <div className="mb-1 flex flex-wrap items-baseline gap-x-5">
@@ -42,43 +85,15 @@ export function WorkList({ one }: { one: ClassDetail }) {
       </div>
       <Asked of={work}>
         {work.data?.length === 0 && <p className="py-1">Nothing is set.</p>}
-        <ul aria-label="Set work">
-          {work.data?.map((w) => (
-            <li key={w.id} className="flex flex-wrap items-center gap-x-4 border-b border-line py-1">
-              <span className="min-w-0 flex-1">
-                {w.tuneId === null ? (
-                  <span className="font-bold">{w.title}</span>
-                ) : (
-                  <TextLink to={`/tunes/${w.tuneId}`} inSentence>
-                    {w.title}
-                  </TextLink>
-                )}
-                <span className="text-sm text-soft">
-                  {w.tempo !== null && ` at ${w.tempo}`} · {whom(w)} · by {weekdayOf(w.due)}
-                </span>
-              </span>
-              <Button size="small" aria-label={`Who has done ${w.title}`} onClick={() => setLooking(w.id)}>
-                {w.done.length} of {w.for.length} done
-              </Button>
-              <Button
-                size="small"
-                aria-label={`Take ${w.title} away`}
-                onClick={() =>
-                  remove.mutate(w.id, {
-                    onSuccess: () =>
-                      toast({
-                        text: `“${w.title}” is not set any more.`,
-                        action: { label: 'Undo', run: () => set.mutate(w, { onError: tell }) },
-                      }),
-                    onError: tell,
-                  })
-                }
-              >
-                Take away
-              </Button>
-            </li>
-          ))}
-        </ul>
+        <ul aria-label="Set work">{open.map(line)}</ul>
+        {past.length > 0 && (
+          <details>
+            <summary className="min-h-6 cursor-pointer content-center py-1 text-sm font-bold text-soft max-md:min-h-11">
+              {past.length} {past.length === 1 ? 'thing that is' : 'things that are'} past and done by all
+            </summary>
+            <ul aria-label="Done by all">{past.map(line)}</ul>
+          </details>
+        )}
       </Asked>
       {setting && <SetWork one={one} onClose={() => setSetting(false)} />}
       {looked && <WhoHasDone one={one} work={looked} onClose={() => setLooking(null)} />}

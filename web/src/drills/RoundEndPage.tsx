@@ -25,7 +25,7 @@ export function RoundEndPage({ judge, given, ways }: { judge: Judge; given: read
       {end.data && (
         <>
           <h1 className="text-title" data-grade={end.data.grade}>
-            {HEADINGS[end.data.grade]}
+            {HEADINGS[end.data.grade] ?? 'Done'}
           </h1>
           <p className="text-xl">{end.data.words}</p>
           {end.data.lookAt.length > 0 && (

@@ -2,17 +2,20 @@ import { useEffect, useEffectEvent } from 'react'
 import { Button } from '../ui/Button'
 import { useKept } from '../ui/kept'
 import type { LearnWork } from './queries'
-import { climbed, type Climb } from './climb'
+import { climbed, mastered, type Climb } from './climb'
 
 /** The tempo ladder: a rung is climbed after some clean repeats by the learner's own judgement; failing twice goes one down. */
 export function Ladder({
   name,
   ladder,
   onTempo,
+  onReached,
 }: {
   name: string
   ladder: NonNullable<LearnWork['ladder']>
   onTempo: (tempo: number) => void
+  /** Gets each tempo that was played clean often enough. */
+  onReached: (tempo: number) => void
 }) {
   const [kept, keep] = useKept<Climb>(`ladder.${name}`)
   const at = kept ?? { rung: ladder.start, clean: 0, failed: 0 }
@@ -23,6 +26,8 @@ export function Ladder({
   const go = (clean: boolean) => {
     const next = climbed(at, clean, ladder)
     keep(next)
+    const reached = mastered(at, next, ladder)
+    if (reached !== null) onReached(reached)
     onTempo(ladder.rungs[next.rung] ?? tempo)
   }
   const isTop = at.rung === ladder.rungs.length - 1

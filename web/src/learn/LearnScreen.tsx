@@ -4,7 +4,9 @@ import { Screen } from '../ui/Screen'
 import { TextLink } from '../ui/TextLink'
 import { PracticeButton } from './PracticeButton'
 import { useLearn, useReports, type Learn, type LearnWork } from './queries'
-import { localDay, newKey, withDone, withPractice } from './reports'
+import { localDay, localMoment, newKey, withDone, withNote, withPractice } from './reports'
+import { TellTeacher } from './TellTeacher'
+import { useOffline } from './useOffline'
 
 /** A learner's own page: what is set for the week, and the minutes. */
 export function LearnScreen() {
@@ -12,6 +14,7 @@ export function LearnScreen() {
   const learn = useLearn(link)
   const { waiting, add } = useReports(link)
   const seen = learn.data
+  useOffline(link, seen)
   return (
     <Screen className="mx-auto flex min-h-dvh w-full max-w-xl flex-col gap-6 px-4 py-5">
       <Asked of={learn}>
@@ -32,6 +35,14 @@ export function LearnScreen() {
             <PracticeButton
               link={link}
               onMinutes={(minutes, at) => add((now) => withPractice(now, { key: newKey(at), at, minutes }))}
+            />
+            <TellTeacher
+              choices={seen.notes}
+              tunes={seen.work}
+              onSend={(note, tuneId) => {
+                const at = localMoment(new Date())
+                add((now) => withNote(now, { key: newKey(at), at, note, tuneId }))
+              }}
             />
             <Minutes days={seen.days} waiting={waiting?.practice ?? []} />
             {waiting && (
@@ -124,7 +135,7 @@ function Minutes({ days, waiting }: { days: Learn['days']; waiting: readonly { a
         {last.map(({ day, name }) => (
           <li key={day}>
             <span className="block text-sm text-soft">{name}</span>
-            <span className="font-bold">{of.get(day) ?? 'rest'}</span>
+            <span className="font-bold">{of.get(day) || 'rest'}</span>
           </li>
         ))}
       </ol>

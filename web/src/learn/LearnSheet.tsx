@@ -1,9 +1,10 @@
+import { useQuery } from '@tanstack/react-query'
 import { useParams } from 'react-router'
 import { Round } from '../drills/Round'
 import { Asked } from '../ui/Asked'
 import { Screen } from '../ui/Screen'
 import { TextLink } from '../ui/TextLink'
-import { useLearn, useLearnSheet } from './queries'
+import { useLearn, learnSheet } from './queries'
 import { useLearnJudge } from './useLearnJudge'
 
 /** A sheet that is set, one question at a time. */
@@ -12,7 +13,7 @@ export function LearnSheet() {
   const link = params.link ?? ''
   const id = Number(params.sheet)
   const learn = useLearn(link)
-  const sheet = useLearnSheet(link, id)
+  const sheet = useQuery(learnSheet(link, id))
   const judge = useLearnJudge(link, () => undefined)
   const back = <TextLink to={`/learn/${link}`}>Back to my week</TextLink>
   return (

@@ -1,3 +1,4 @@
+import { useQuery } from '@tanstack/react-query'
 import { useMemo, useRef } from 'react'
 import { useParams } from 'react-router'
 import { EngravingMishap } from '../engraving/EngravingMishap'
@@ -15,7 +16,8 @@ import { Asked } from '../ui/Asked'
 import { Screen } from '../ui/Screen'
 import { TextLink } from '../ui/TextLink'
 import { Ladder } from './Ladder'
-import { useLearn, useLearnTune } from './queries'
+import { useLearn, learnTune, useReports } from './queries'
+import { localMoment, newKey, withPractice } from './reports'
 
 const ROWS: readonly RowId[] = ['pair', 'name']
 const EDGE_PX = 8
@@ -26,8 +28,9 @@ export function LearnTune() {
   const params = useParams()
   const link = params.link ?? ''
   const tune = Number(params.tune)
-  const asked = useLearnTune(link, tune)
+  const asked = useQuery(learnTune(link, tune))
   const work = useLearn(link).data?.work.find((w) => w.tuneId === tune && w.ladder !== null)
+  const { add } = useReports(link)
   const reading = asked.data
   const walk = useWalk(reading)
   const hear = useHear(reading, walk.pick)
@@ -53,7 +56,15 @@ export function LearnTune() {
             <p className="text-sm text-soft">{[reading.keyName, reading.keyWords].filter(Boolean).join(' · ')}</p>
           )}
           {work?.ladder && (
-            <Ladder name={`${link}.${tune}`} ladder={work.ladder} onTempo={(tempo) => hear.set({ tempo })} />
+            <Ladder
+              name={`${link}.${tune}`}
+              ladder={work.ladder}
+              onTempo={(tempo) => hear.set({ tempo })}
+              onReached={(tempo) => {
+                const at = localMoment(new Date())
+                add((waiting) => withPractice(waiting, { key: newKey(at), at, minutes: 0, tuneId: tune, tempo }))
+              }}
+            />
           )}
         </div>
         <Asked of={asked}>

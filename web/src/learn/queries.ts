@@ -1,12 +1,13 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { queryOptions, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useEffect } from 'react'
-import { answer, api } from '../api/client'
+import { answer, api, Refusal } from '../api/client'
 import type { components } from '../api/schema'
 import { keep, keepChanged, keptNow, useKept } from '../ui/kept'
 import { useStable } from '../ui/useStable'
 import { isEmpty, without, type Waiting } from './reports'
 
 export type Learn = components['schemas']['LearnView']
+export type LearnCards = components['schemas']['LearnCards']
 export type LearnWork = components['schemas']['LearnWork']
 
 /** What a learner sees. What was seen last stays on the phone, for when the network is away. */
@@ -15,36 +16,56 @@ export function useLearn(link: string) {
   const asked = useQuery({
     queryKey: ['learn', link],
     queryFn: async () => {
-      const seen = await answer(api.GET('/api/learn/{link}', { params: { path: { link } } }))
-      keep(seen)
-      return seen
+      try {
+        const seen = await answer(api.GET('/api/learn/{link}', { params: { path: { link } } }))
+        keep(seen)
+        return seen
+      } catch (problem) {
+        // A link that has ended leaves nothing on the phone.
+        if (isGone(problem)) keep(null)
+        throw problem
+      }
     },
   })
-  return { ...asked, data: asked.data ?? last ?? undefined }
+  return { ...asked, data: isGone(asked.error) ? undefined : (asked.data ?? last ?? undefined) }
 }
 
-export const useLearnTune = (link: string, tune: number) =>
-  useQuery({
+const isGone = (problem: unknown) => problem instanceof Refusal && problem.status === 404
+
+/** Whether there was no answer at all. */
+export const isAway = (problem: unknown) =>
+  problem instanceof Refusal && (problem.status === 0 || problem.status >= 502)
+
+/** A tune that is set. */
+export const learnTune = (link: string, tune: number) =>
+  queryOptions({
     queryKey: ['learn-tune', link, tune],
     queryFn: () => answer(api.GET('/api/learn/{link}/tunes/{tune}', { params: { path: { link, tune } } })),
     staleTime: 60_000,
   })
 
 /** The questions of a sheet that is set. */
-export const useLearnSheet = (link: string, sheet: number) =>
-  useQuery({
+export const learnSheet = (link: string, sheet: number) =>
+  queryOptions({
     queryKey: ['learn-sheet', link, sheet],
     queryFn: () => answer(api.GET('/api/learn/{link}/sheets/{sheet}', { params: { path: { link, sheet } } })),
     staleTime: 60_000,
   })
 
-/** The round of cards that is due. */
-export const useLearnCards = (link: string, day: string, round: number) =>
-  useQuery({
+/** The round of cards that is due; while the network is away, the last one. */
+export function useLearnCards(link: string, day: string, round: number) {
+  const [last, keep] = useKept<LearnCards>(`learn.${link}.cards`)
+  const asked = useQuery({
     queryKey: ['learn-cards', link, day, round],
-    queryFn: () => answer(api.GET('/api/learn/{link}/cards', { params: { path: { link }, query: { day } } })),
+    queryFn: async () => {
+      const cards = await answer(api.GET('/api/learn/{link}/cards', { params: { path: { link }, query: { day } } }))
+      keep(cards)
+      return cards
+    },
     staleTime: Infinity,
   })
+  return { ...asked, data: asked.data ?? (isAway(asked.error) ? (last ?? undefined) : undefined) }
+}
 
 /** After so long what could not be sent is tried again. */
 const AGAIN_MS = 20_000

@@ -7,7 +7,7 @@ test('what came while a report was on its way stays', () => {
   const first = withPractice(null, minutes('a'))
   const later = withDone(withPractice(first, minutes('b')), { work: 3, done: true })
   const left = without(later, first)
-  expect(left).toEqual({ practice: [minutes('b')], done: [{ work: 3, done: true }], answers: [] })
+  expect(left).toEqual({ practice: [minutes('b')], done: [{ work: 3, done: true }], answers: [], notes: [] })
   expect(without(left, left ?? first)).toBeNull()
 })
 

@@ -4,11 +4,12 @@ export type Report = components['schemas']['LearnReport']
 type Practice = components['schemas']['PracticeReport']
 type Done = components['schemas']['DoneReport']
 type Answer = components['schemas']['AnswerReport']
+type Note = components['schemas']['NoteReport']
 
 /** What happened on this phone and was not taken yet, in the order in which it happened. */
-export type Waiting = { practice: Practice[]; done: Done[]; answers: Answer[] }
+export type Waiting = { practice: Practice[]; done: Done[]; answers: Answer[]; notes: Note[] }
 
-export const NOTHING: Waiting = { practice: [], done: [], answers: [] }
+export const NOTHING: Waiting = { practice: [], done: [], answers: [], notes: [] }
 
 export const withPractice = (waiting: Waiting | null, practice: Practice): Waiting => ({
   ...NOTHING,
@@ -20,6 +21,12 @@ export const withAnswer = (waiting: Waiting | null, answer: Answer): Waiting => 
   ...NOTHING,
   ...waiting,
   answers: [...(waiting?.answers ?? []), answer],
+})
+
+export const withNote = (waiting: Waiting | null, note: Note): Waiting => ({
+  ...NOTHING,
+  ...waiting,
+  notes: [...(waiting?.notes ?? []), note],
 })
 
 /** Of two words about one thing the later counts. */
@@ -35,12 +42,21 @@ export const without = (waiting: Waiting | null, sent: Waiting): Waiting | null 
     practice: (waiting?.practice ?? []).filter((p) => !sent.practice.some((s) => s.key === p.key)),
     done: (waiting?.done ?? []).filter((d) => !sent.done.some((s) => s.work === d.work && s.done === d.done)),
     answers: (waiting?.answers ?? []).filter((a) => !sent.answers.some((s) => s.key === a.key)),
+    notes: (waiting?.notes ?? []).filter(
+      (n) => !((sent.notes as Note[] | undefined) ?? []).some((s) => s.key === n.key),
+    ),
   }
   return isEmpty(left) ? null : left
 }
 
 export const isEmpty = (waiting: Waiting | null) =>
-  !waiting || waiting.practice.length + waiting.done.length + waiting.answers.length === 0
+  !waiting ||
+  // What was kept before there were notes has none.
+  waiting.practice.length +
+    waiting.done.length +
+    waiting.answers.length +
+    ((waiting.notes as Note[] | undefined) ?? []).length ===
+    0
 
 /** A moment by this phone's clock with its distance from UTC: 2026-09-14T17:05:00+02:00. */
 export function localMoment(at: Date) {

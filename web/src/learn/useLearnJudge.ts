@@ -1,7 +1,8 @@
 import { useMemo } from 'react'
-import { answer, api, type DrillQuestion, type Judgement } from '../api/client'
+import { answer, api, type DrillQuestion, type Judgement, type RoundEnd } from '../api/client'
 import { sent, type Judge, type Reply } from '../drills/queries'
 import { useStable } from '../ui/useStable'
+import { isAway } from './queries'
 import { isSame } from './same'
 
 /**
@@ -25,11 +26,18 @@ export function useLearnJudge(
             }),
           )
         } catch (problem) {
-          if (navigator.onLine) throw problem
+          if (!isAway(problem)) throw problem
           return away(reply !== null && isSame(asked.answer, reply))
         }
       },
-      end: (given) => answer(api.POST('/api/learn/{link}/end', { params: { path: { link } }, body: given.map(sent) })),
+      end: async (given) => {
+        try {
+          return await answer(api.POST('/api/learn/{link}/end', { params: { path: { link } }, body: given.map(sent) }))
+        } catch (problem) {
+          if (!isAway(problem)) throw problem
+          return endAway(given.filter((g) => g.right).length, given.length)
+        }
+      },
     }),
     [link, first],
   )
@@ -41,4 +49,12 @@ const away = (right: boolean): Judgement => ({
   words: right ? 'Right.' : 'Not yet.',
   answer: '',
   next: null,
+})
+
+const endAway = (right: number, count: number): RoundEnd => ({
+  right,
+  count,
+  grade: 'away',
+  words: `${right} of ${count} at once. Your answers are kept on this phone and sent later.`,
+  lookAt: [],
 })
