@@ -5,7 +5,9 @@ namespace Coppia.Data;
 /// <summary>A record of one of a class's learners.</summary>
 public sealed record OfLearner<T>(long Learner, T Record);
 
-/// <summary>Reads what the learners of a class reported, all of them at once. It costs what the class wrote, not what the library holds.</summary>
+/// <summary>
+/// Reads what the learners of a class reported, all of them at once. It costs what the class wrote, not what the library holds.
+/// </summary>
 public sealed class LogRepository(Database database)
 {
     /// <summary>Minutes from a day on.</summary>

@@ -123,6 +123,8 @@ public static class CoppiaApp
         {
             k.Limits.MaxRequestBodySize = MostBodyBytes;
             k.AddServerHeader = false;
+            if (Listening.Certificate(options) is { } certificate)
+                k.ConfigureHttpsDefaults(https => https.ServerCertificate = certificate);
         });
     }
 

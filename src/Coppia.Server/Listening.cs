@@ -1,5 +1,7 @@
 using System.Net;
 using System.Net.Sockets;
+using System.Security.Cryptography;
+using System.Security.Cryptography.X509Certificates;
 using Microsoft.AspNetCore.Connections;
 
 namespace Coppia.Server;
@@ -18,7 +20,33 @@ public static class Listening
     {
         var found = Resolved(options.Host);
         var port = FreePort(options, found[0]);
-        return [.. found.Select(a => $"http://{new IPEndPoint(a, port)}")];
+        var scheme = options.Certificate is null ? "http" : "https";
+        return [.. found.Select(a => $"{scheme}://{new IPEndPoint(a, port)}")];
+    }
+
+    /// <summary>The certificate for HTTPS, which phones ask for before a page may stay on them; null for plain HTTP.</summary>
+    /// <exception cref="StartRefusedException">The file holds none with its key.</exception>
+    public static X509Certificate2? Certificate(ServerOptions options)
+    {
+        if (options.Certificate is not { } file)
+            return null;
+        try
+        {
+            var certificate = File.ReadAllText(file).Contains("-----BEGIN", StringComparison.Ordinal)
+                ? X509Certificate2.CreateFromPemFile(file)
+                : X509CertificateLoader.LoadPkcs12FromFile(file, password: null);
+            if (certificate.HasPrivateKey)
+                return certificate;
+            throw new CryptographicException("It has no private key.");
+        }
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException or CryptographicException)
+        {
+            throw new StartRefusedException(
+                $"--certificate {file} cannot be used ({e.Message.TrimEnd('.')}); expected a file that holds a certificate and its private key, "
+                    + "as PEM or as PKCS #12 without a password.",
+                e
+            );
+        }
     }
 
     /// <summary>Other machines can reach it, so that it is never without a sign-in.</summary>

@@ -9,8 +9,8 @@ internal static class SafeHeaders
     // The engraver is WebAssembly, which a policy names apart; its pictures and the size of printed pages bring styles of their own.
     private const string Policy =
         "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; worker-src 'self'; style-src 'self' 'unsafe-inline'; "
-        + "img-src 'self' data:; font-src 'self' data:; connect-src 'self' data:; manifest-src 'self'; form-action 'self'; base-uri 'none'; "
-        + "frame-ancestors 'none'";
+        + "img-src 'self' data:; font-src 'self' data:; connect-src 'self' data:; manifest-src 'self'; form-action 'self'; "
+        + "base-uri 'none'; frame-ancestors 'none'";
 
     private static readonly (string Name, string Value)[] Always =
     [

@@ -12,12 +12,16 @@ namespace Coppia.Server;
 /// <param name="ThrowAway">The data folder is removed at the end.</param>
 public sealed record ServerOptions(string DataFolder, string Host, int Port, string WebFolder, string? DemoFolder, bool ThrowAway)
 {
-    public const string Usage = "coppia serve [--data DIR] [--port N] [--host ADDRESS [--name NAME …]]   |   coppia demo [--port N]";
+    public const string Usage =
+        "coppia serve [--data DIR] [--port N] [--host ADDRESS [--name NAME …]] [--certificate FILE]   |   coppia demo [--port N]";
 
     public const int UsualPort = 4710;
 
     /// <summary>Names under which other machines reach this one.</summary>
     public IReadOnlyList<string> Names { get; init; } = [];
+
+    /// <summary>A certificate with its key, PEM or PKCS #12, for HTTPS; null for plain HTTP.</summary>
+    public string? Certificate { get; init; }
 
     /// <summary>Longest that a request may take.</summary>
     public TimeSpan Patience { get; init; } = TimeSpan.FromSeconds(10);
@@ -38,7 +42,7 @@ public sealed record ServerOptions(string DataFolder, string Host, int Port, str
                 case "--name":
                     names.Add(args[i + 1]);
                     break;
-                case "--data" or "--web" or "--demo" or "--host":
+                case "--data" or "--web" or "--demo" or "--host" or "--certificate":
                     given[args[i]] = args[i + 1];
                     break;
                 case "--port" when int.TryParse(args[i + 1], NumberStyles.None, CultureInfo.InvariantCulture, out port) && port <= 65535:
@@ -63,6 +67,7 @@ public sealed record ServerOptions(string DataFolder, string Host, int Port, str
         )
         {
             Names = names,
+            Certificate = given.GetValueOrDefault("--certificate"),
         };
     }
 }

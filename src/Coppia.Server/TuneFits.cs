@@ -1,3 +1,4 @@
+using Coppia.Core.Exercises;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Reading;
 using Coppia.Core.Wording;
@@ -11,8 +12,9 @@ namespace Coppia.Server;
 /// <param name="Weight">What they weigh together.</param>
 /// <param name="Words">"one new thing".</param>
 /// <param name="Parts">How hard it is, told in parts.</param>
+/// <param name="Care">What to look after before a hand is opened wide; null where none is.</param>
 /// <param name="New">The new things by name, what all learn first, then section by section.</param>
-public sealed record TuneFit(int Count, int Weight, Reach Reach, string Words, string Parts, IReadOnlyList<string> New);
+public sealed record TuneFit(int Count, int Weight, Reach Reach, string Words, string Parts, string? Care, IReadOnlyList<string> New);
 
 /// <summary>How far a long work has come.</summary>
 public sealed record Working(int Done, int Of);
@@ -95,6 +97,9 @@ internal sealed class TuneFits(ForWhom forWhom, Readings readings, LearnerReposi
             most.Reach,
             NewsWords.Count(most),
             NewsWords.Parts(hardest),
+            each.SelectMany(n => n.Of).Any(n => n.Thing is KnownFinger { Place: { IsStretch: true } or { Reach: true } })
+                ? ExerciseWords.Care(ExerciseKind.Stretch)
+                : null,
             [
                 .. shared.Select(words.Name),
                 .. players

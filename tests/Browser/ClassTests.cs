@@ -86,6 +86,36 @@ public class ClassTests(Stage stage)
     private void TakeAway(bool away) =>
         stage.Browser.ExecuteScript("window.away = arguments[0]; if (!arguments[0]) window.dispatchEvent(new Event('online'))", away);
 
+    /// <summary>Sunday evening (craft 15): whom to ask and why; a learner's own page; a deletion taken back with all that was kept.</summary>
+    [Fact]
+    public void The_logbook_tells_whom_to_ask_and_a_deleted_learner_comes_back_whole()
+    {
+        stage.Open("/classes/1");
+        Stage.WaitUntil(() => Says("Asked for help with “Three Grey Geese”"));
+        Assert.Equal(2, stage.Browser.FindElements(By.CssSelector("section[aria-labelledby=ask] li")).Count);
+        Stage.Wait(() => stage.Browser.FindElements(By.LinkText("Logbook")).FirstOrDefault()).Click();
+        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("section[aria-labelledby=minutes] tbody tr")).Count == 12);
+        Assert.Contains("Dov", stage.Find("section[aria-labelledby=quiet]").Text, StringComparison.Ordinal);
+        Assert.Contains("Jun", stage.Find("section[aria-labelledby=help]").Text, StringComparison.Ordinal);
+        stage.Find("section[aria-labelledby=minutes] tbody a").Click();
+        Stage.WaitUntil(() => Says("Minutes a day") && stage.Browser.FindElements(By.CssSelector("[role=img] svg")).Count > 1);
+        var before = stage.Find("main").Text;
+        Button("Change or delete");
+        Button("Delete Ada …");
+        Stage.WaitUntil(() => stage.Browser.FindElements(By.LinkText("Save the record first")).Count == 1);
+        Button("Delete");
+        Stage.WaitUntil(() => Says("Ada is deleted.") && stage.Browser.FindElements(By.LinkText("Ada")).Count == 0);
+        Button("Undo");
+        Stage
+            .Wait(() =>
+                stage
+                    .Browser.FindElements(By.CssSelector("section[aria-labelledby=learners] a"))
+                    .FirstOrDefault(a => a.Text.StartsWith("Ada", StringComparison.Ordinal))
+            )
+            .Click();
+        Stage.WaitUntil(() => Says("Minutes a day") && stage.Find("main").Text == before);
+    }
+
     /// <summary>A learner on a phone (craft 22): the week, the tune with its ladder, and minutes that are kept while the network is away.</summary>
     [Fact]
     public void A_learner_sees_the_week_on_a_phone_and_nothing_is_lost_without_a_network()
@@ -143,12 +173,23 @@ public class ClassTests(Stage stage)
             Assert.Equal(1, Api("GET", $"{one}/tasks")[0].GetProperty("done").GetArrayLength());
             Assert.Equal(12, Api("GET", $"/api{link}").GetProperty("days")[0].GetProperty("minutes").GetInt32());
 
-            stage.Browser.FindElements(By.LinkText("First Frost"))[0].Click();
-            Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector(".engraved g.note")).Count > 20);
-            Stage.WaitUntil(() => stage.Find("[aria-current=step]").Text == "60");
-            for (var clean = 0; clean < 3; clean++)
-                Button("That was clean");
-            Stage.WaitUntil(() => stage.Find("[aria-current=step]").Text == "66");
+            // What the page is made of, and what is set, opens without a network; what was reached is told when there is one again.
+            stage.Open(link);
+            Stage.WaitUntil(() => (bool)stage.Browser.ExecuteScript("return document.documentElement.hasAttribute('data-kept-here')")!);
+            stage.Unanswered(() =>
+            {
+                stage.Open(link);
+                Stage.Wait(() => stage.Browser.FindElements(By.LinkText("First Frost")).FirstOrDefault()).Click();
+                Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector(".engraved g.note")).Count > 20);
+                Stage.WaitUntil(() => stage.Find("[aria-current=step]").Text == "60");
+                for (var clean = 0; clean < 3; clean++)
+                    Button("That was clean");
+                Stage.WaitUntil(() => stage.Find("[aria-current=step]").Text == "66");
+            });
+            Stage.WaitUntil(() =>
+                Api("GET", $"{one}/learners/{pim}/logbook").GetProperty("tunes")[0].GetProperty("steps").GetArrayLength() == 1
+            );
+            Assert.Equal(60, Api("GET", $"{one}/learners/{pim}/logbook").GetProperty("tunes")[0].GetProperty("best").GetInt32());
             Stage.WaitUntil(() => (bool)stage.Browser.ExecuteScript("return document.documentElement.scrollWidth <= innerWidth")!);
         }
         finally

@@ -96,6 +96,26 @@ public sealed partial class Stage : IAsyncLifetime
         return ValueTask.CompletedTask;
     }
 
+    /// <summary>The server answers nobody while something is done, as when a network drops.</summary>
+    public void Unanswered(Action look)
+    {
+        Signal("-STOP");
+        try
+        {
+            look();
+        }
+        finally
+        {
+            Signal("-CONT");
+        }
+    }
+
+    private void Signal(string signal)
+    {
+        using var sent = Process.Start("kill", [signal, $"{_server!.Id}"]);
+        sent.WaitForExit();
+    }
+
     /// <summary>Runs a script in every page before its own, until <paramref name="look"/> is done.</summary>
     public void WithScript(string source, Action look)
     {

@@ -175,7 +175,7 @@ public sealed class KeepingApiTests : IAsyncLifetime
         var (status, taken) = await _laptop.SendFile("/api/keeping/everything", zip, "application/zip");
         Assert.Equal(200, status);
         Assert.Equal(
-            "{\"tunes\":2,\"tunesThere\":0,\"styles\":1,\"stylesThere\":0,\"sheets\":1,\"sheetsThere\":0}",
+            "{\"tunes\":2,\"tunesThere\":0,\"styles\":1,\"stylesThere\":0,\"sheets\":1,\"sheetsThere\":0,\"classes\":0,\"classesThere\":0}",
             taken.GetProperty("added").GetRawText()
         );
         Assert.Equal("Duet, Edited, On the Laptop", await Titles(_laptop));
@@ -198,7 +198,7 @@ public sealed class KeepingApiTests : IAsyncLifetime
 
         taken = (await _laptop.SendFile("/api/keeping/everything", zip, "application/zip")).Body;
         Assert.Equal(
-            "{\"tunes\":0,\"tunesThere\":2,\"styles\":0,\"stylesThere\":1,\"sheets\":0,\"sheetsThere\":1}",
+            "{\"tunes\":0,\"tunesThere\":2,\"styles\":0,\"stylesThere\":1,\"sheets\":0,\"sheetsThere\":1,\"classes\":0,\"classesThere\":0}",
             taken.GetProperty("added").GetRawText()
         );
     }

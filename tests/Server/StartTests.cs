@@ -1,6 +1,10 @@
 using System.Diagnostics;
 using System.Net;
 using System.Net.Sockets;
+using System.Security.Cryptography;
+using System.Security.Cryptography.X509Certificates;
+using Coppia.Server;
+using Microsoft.AspNetCore.Hosting;
 
 namespace Coppia.Tests;
 
@@ -166,4 +170,35 @@ public sealed class StartTests : IDisposable
     [Fact]
     public async Task Arguments_that_are_none() =>
         Assert.StartsWith("usage: coppia serve", await Refused("--nonsense"), StringComparison.Ordinal);
+
+    [Fact]
+    public async Task A_certificate_that_is_none()
+    {
+        var file = Path.Combine(_library.Folder.Path, "cert.pem");
+        var sentence = await Refused(Serve("--certificate", file));
+        Assert.Contains($"--certificate {file} cannot be used", sentence, StringComparison.Ordinal);
+        Assert.EndsWith("as PEM or as PKCS #12 without a password.", sentence, StringComparison.Ordinal);
+        await File.WriteAllTextAsync(file, "-----BEGIN NOTHING-----");
+        Assert.Contains("cannot be used", await Refused(Serve("--certificate", file)), StringComparison.Ordinal);
+    }
+
+    [Fact] // RFC 5280 and RFC 7468: a certificate and its key in one file of text.
+    public async Task With_a_certificate_it_is_reached_over_https()
+    {
+        using var key = ECDsa.Create(ECCurve.NamedCurves.nistP256);
+        using var made = new CertificateRequest("CN=localhost", key, HashAlgorithmName.SHA256).CreateSelfSigned(
+            DateTimeOffset.UtcNow.AddDays(-1),
+            DateTimeOffset.UtcNow.AddDays(1)
+        );
+        var file = Path.Combine(_library.Folder.Path, "cert.pem");
+        await File.WriteAllTextAsync(file, $"{made.ExportCertificatePem()}\n{key.ExportPkcs8PrivateKeyPem()}\n");
+        var options = ServerOptions.Parse(Serve("--certificate", file))!;
+        await using var app = CoppiaApp.Build(options, b => b.WebHost.UseUrls([.. Listening.Addresses(options)]));
+        await app.StartAsync();
+        using var client = new HttpClient(
+            new HttpClientHandler { ServerCertificateCustomValidationCallback = (_, shown, _, _) => shown?.Thumbprint == made.Thumbprint }
+        );
+        Assert.StartsWith("https://", app.Urls.First(), StringComparison.Ordinal);
+        Assert.Equal(HttpStatusCode.OK, (await client.GetAsync($"{app.Urls.First()}/api/health")).StatusCode);
+    }
 }

@@ -87,7 +87,9 @@ public static class AskFirst
         return [.. why.OrderBy(w => w.Reason)];
     }
 
-    /// <summary>None in the last seven days, or less than half of what is usual. Whoever never reports has no custom to be missed.</summary>
+    /// <summary>
+    /// None in the last seven days, or less than half of what is usual. Whoever never reports has no custom to be missed.
+    /// </summary>
     private static AskWhy? Minutes(LearnerLog log, DateOnly today)
     {
         if (log.Last is not { } last)

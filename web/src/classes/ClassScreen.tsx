@@ -178,6 +178,7 @@ function WithinReach({ id, instrument, onOpen }: { id: number; instrument: strin
                       )}
                     </span>
                     <span className="block text-said">{t.fit?.new.join(' · ')}</span>
+                    {t.fit?.care && <span className="block text-sm text-soft">{t.fit.care}</span>}
                   </li>
                 ))}
               </ul>
