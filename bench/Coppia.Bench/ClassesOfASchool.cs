@@ -20,9 +20,9 @@ internal static class ClassesOfASchool
 
     private static readonly (string Name, Func<long, long, string[]> Paths)[] Pages =
     [
-        ("class page", (c, _) => ["/api/classes", $"/api/classes/{c}", $"/api/classes/{c}/tasks", $"/api/classes/{c}/logbook"]),
-        ("logbook", (c, _) => ["/api/classes", $"/api/classes/{c}", $"/api/classes/{c}/logbook"]),
-        ("a learner's logbook", (c, l) => ["/api/classes", $"/api/classes/{c}", $"/api/classes/{c}/learners/{l}/logbook"]),
+        ("class page", (c, _) => ["/api/classes/names", $"/api/classes/{c}", $"/api/classes/{c}/tasks", $"/api/classes/{c}/logbook"]),
+        ("logbook", (c, _) => ["/api/classes/names", $"/api/classes/{c}", $"/api/classes/{c}/logbook"]),
+        ("a learner's logbook", (c, l) => ["/api/classes/names", $"/api/classes/{c}", $"/api/classes/{c}/learners/{l}/logbook"]),
         ("what is set", (c, _) => [$"/api/classes/{c}/tasks"]),
     ];
 

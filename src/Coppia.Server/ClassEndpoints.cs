@@ -15,6 +15,7 @@ internal static class ClassEndpoints
     {
         var classes = app.MapGroup("/api/classes");
         classes.MapGet("", List).WithName("listClasses");
+        classes.MapGet("/names", Names).WithName("listClassNames");
         classes
             .MapGet("/stages", () => UsualOrder.Stages.Select(s => new StageView(s, StageWords.Name(s))).ToArray())
             .WithName("listStages");
@@ -35,9 +36,11 @@ internal static class ClassEndpoints
 
     private static ClassSummary[] List(ClassRepository classes)
     {
-        var counts = classes.Sections();
-        return [.. classes.List().Select(c => ClassSummary.Of(c, counts))];
+        var counts = classes.Sections().ToLookup(c => c.ClassId);
+        return [.. classes.List().Select(c => ClassSummary.Of(c, counts[c.Id]))];
     }
+
+    private static ClassName[] Names(ClassRepository classes) => [.. classes.List().Select(c => new ClassName(c.Id, c.Name))];
 
     private static Results<Ok<ClassSummary>, ProblemHttpResult> Add(
         ClassRepository classes,

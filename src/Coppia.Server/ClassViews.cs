@@ -7,6 +7,9 @@ namespace Coppia.Server;
 /// <summary>How many of a class play an instrument.</summary>
 public sealed record SectionView(string Instrument, string Name, int Learners);
 
+/// <summary>A class to choose.</summary>
+public sealed record ClassName(long Id, string Name);
+
 /// <summary>A class in the list.</summary>
 /// <param name="StyleId">Its own house style; null for the one in force.</param>
 public sealed record ClassSummary(
@@ -19,9 +22,10 @@ public sealed record ClassSummary(
     IReadOnlyList<SectionView> Sections
 )
 {
+    /// <param name="counts">The class's own.</param>
     internal static ClassSummary Of(ClassRecord one, IEnumerable<SectionCount> counts)
     {
-        var own = counts.Where(c => c.ClassId == one.Id).ToDictionary(c => c.Instrument, c => c.Learners);
+        var own = counts.ToDictionary(c => c.Instrument, c => c.Learners);
         return new ClassSummary(
             one.Id,
             one.Name,

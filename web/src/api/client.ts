@@ -74,6 +74,7 @@ export type SourceFormat = components['schemas']['SourceFormat']
 
 export type News = NonNullable<Reading['news']>
 export type ClassSummary = components['schemas']['ClassSummary']
+export type ClassName = components['schemas']['ClassName']
 export type ClassDetail = components['schemas']['ClassDetail']
 export type Learner = components['schemas']['LearnerView']
 export type ListedLearner = components['schemas']['ListedLearner']

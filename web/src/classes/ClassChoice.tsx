@@ -2,11 +2,11 @@ import { useEffect } from 'react'
 import { Field, Select } from '../ui/Field'
 import { keep, keptNow } from '../ui/kept'
 import { CLASS_KEY } from './forClass'
-import { useClasses, useCurrentClass } from './queries'
+import { useClassNames, useCurrentClass } from './queries'
 
 /** For which class everything is shown; nothing where there are no classes. */
 export function ClassChoice() {
-  const classes = useClasses().data
+  const classes = useClassNames().data
   const [current, choose] = useCurrentClass()
   // A class that was deleted elsewhere is not asked for any more.
   useEffect(() => {

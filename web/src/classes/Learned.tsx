@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import type { ClassSummary } from '../api/client'
+import type { ClassName } from '../api/client'
 import { Asked } from '../ui/Asked'
 import { Button } from '../ui/Button'
 import { Dialog } from '../ui/Dialog'
@@ -15,7 +15,7 @@ export function Learned({ tuneId, onClose }: { tuneId: number; onClose: () => vo
   return current && <LearnedBy one={current} tuneId={tuneId} onClose={onClose} />
 }
 
-function LearnedBy({ one, tuneId, onClose }: { one: ClassSummary; tuneId: number; onClose: () => void }) {
+function LearnedBy({ one, tuneId, onClose }: { one: ClassName; tuneId: number; onClose: () => void }) {
   const learning = useLearning(one.id, tuneId)
   const learn = useLearn(one.id)
   const back = useTakeBack(one.id)

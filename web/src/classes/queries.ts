@@ -14,14 +14,30 @@ export type Learning = components['schemas']['LearningView']
 const of = (id: number) => ({ params: { path: { class: id } } })
 
 /** What the class that is chosen decides, and what it knows. */
-const BY_CLASS = ['reading', 'before', 'tunes', 'plan', 'class', 'learning', 'within', 'logbook', 'learner-log', 'work']
+const BY_CLASS = [
+  'reading',
+  'before',
+  'tunes',
+  'plan',
+  'class',
+  'learning',
+  'within',
+  'logbook',
+  'learner-log',
+  'work',
+  'class-names',
+]
 
 export const useClasses = () =>
   useQuery({ queryKey: ['classes'], queryFn: () => answer(api.GET('/api/classes')), staleTime: 60_000 })
 
+/** The names of all classes, to choose from. */
+export const useClassNames = () =>
+  useQuery({ queryKey: ['class-names'], queryFn: () => answer(api.GET('/api/classes/names')), staleTime: 60_000 })
+
 /** The class that everything is asked for; null where none is chosen, or the chosen one is gone. */
-export function useCurrentClass(): [ClassSummary | null, (id: number | null) => void] {
-  const classes = useClasses().data
+export function useCurrentClass(): [components['schemas']['ClassName'] | null, (id: number | null) => void] {
+  const classes = useClassNames().data
   const [chosen] = useKept<number>(CLASS_KEY)
   const queries = useQueryClient()
   const choose = (id: number | null) => {
@@ -50,7 +66,7 @@ export const useLearnerList = (text: string) =>
   })
 
 export const useAddClass = () =>
-  useChange<NewClass, ClassSummary>((body) => answer(api.POST('/api/classes', { body })), ['classes'])
+  useChange<NewClass, ClassSummary>((body) => answer(api.POST('/api/classes', { body })), ['classes', 'class-names'])
 
 export const useSaveClass = () =>
   useChange<Pick<ClassSummary, 'id' | 'version' | 'name' | 'lessonMinutes' | 'styleId'>, ClassSummary>(
@@ -60,13 +76,13 @@ export const useSaveClass = () =>
 
 /** Deletes a class; what it was is answered, to be taken back until the page is left. */
 export const useDeleteClass = () =>
-  useChange<number, ClassRecord>((id) => answer(api.DELETE('/api/classes/{class}', of(id))), ['classes'])
+  useChange<number, ClassRecord>((id) => answer(api.DELETE('/api/classes/{class}', of(id))), ['classes', 'class-names'])
 
 /** Puts a class in with its whole record, as it was saved or just deleted. */
 export const useTakeClassIn = () =>
   useChange<ClassRecord | File, ClassSummary>(
     async (record) => answer(api.POST('/api/classes/record', { body: await recordIn(record) })),
-    ['classes'],
+    ['classes', 'class-names'],
   )
 
 /** Puts a learner into a class with their whole record, as it was saved or just deleted. */
