@@ -24,24 +24,6 @@ public class Shots(Stage stage)
         Save(name);
     }
 
-    /// <summary>What the demo class is set to practise, and a link for each learner.</summary>
-    private void SetTheWeek() =>
-        stage.Browser.ExecuteScript(
-            """
-            const send = (path, body) => {
-              const r = new XMLHttpRequest()
-              r.open('POST', '/api/classes/1' + path, false)
-              r.setRequestHeader('content-type', 'application/json')
-              r.send(JSON.stringify(body))
-            }
-            const due = new Date(Date.now() + 7 * 86400000).toISOString().slice(0, 10)
-            send('/tasks', { kind: 'tune', tuneId: 17, tempo: 96, due })
-            send('/tasks', { kind: 'tune', tuneId: 16, tempo: 80, instrument: 'violin', due })
-            send('/tasks', { kind: 'cards', due })
-            send('/links', { learners: [1, 2, 3] })
-            """
-        );
-
     [Fact(Explicit = true)]
     public void Refresh()
     {
@@ -81,17 +63,11 @@ public class Shots(Stage stage)
         stage.Open("/shapes?for=violin&key=-2");
         stage.Find("[data-label]");
         Save("shapes");
-        stage.Open("/shapes/all?key=1");
-        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("svg[role=img]")).Count == 5);
-        Save("shapes-all");
         stage.OpenTune("Three Grey Geese", "violin");
         stage.FirstSheet();
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector(".sheet-paper .engraved svg g.measure")).Count > 12);
         stage.Browser.FindElement(By.CssSelector("[data-part='0'] button[aria-label*='settings']")).Click();
         Save("exercises");
-        stage.Open("/exercises/print?answers=foot");
-        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector(".sheet-paper .engraved svg g.measure")).Count > 12);
-        Save("exercises-print");
         stage.Browser.ExecuteScript("localStorage.removeItem('coppia.kept.cards')");
         stage.Open("/cards?round=11");
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("main .engraved g.note")).Count == 1);
@@ -114,13 +90,27 @@ public class Shots(Stage stage)
         stage.Find("[data-note]");
         Save("class-plan");
         stage.Open("/classes/1");
-        SetTheWeek();
-        stage.Open("/classes/1");
         Stage.WaitUntil(() => stage.Text("main").Contains("Kite Weather", StringComparison.Ordinal));
         Save("class");
+        stage.Open("/classes/1/logbook");
+        stage.Find("section[aria-labelledby=help] dt");
+        Save("logbook");
+        stage.Open("/classes/1/learners/2");
+        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[role=img] svg")).Count == 5);
+        Save("learner-log");
         var links = (string)
             stage.Browser.ExecuteScript(
-                "const r = new XMLHttpRequest(); r.open('GET', '/api/classes/1/links', false); r.send(); return JSON.parse(r.responseText)[0].address"
+                """
+                const send = (method, body) => {
+                  const r = new XMLHttpRequest()
+                  r.open(method, '/api/classes/1/links', false)
+                  r.setRequestHeader('content-type', 'application/json')
+                  r.send(body)
+                  return r.responseText
+                }
+                send('POST', JSON.stringify({ learners: [1] }))
+                return JSON.parse(send('GET'))[0].address
+                """
             )!;
         stage.SetViewport(390, 844);
         stage.Open(new Uri(links).AbsolutePath);

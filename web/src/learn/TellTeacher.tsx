@@ -31,6 +31,7 @@ export function TellTeacher({
       {!open && <TextButton onClick={() => setOpen(true)}>Tell my teacher something</TextButton>}
       {open && !about && (
         <ul className="flex flex-col items-start gap-2">
+          <li>Tell my teacher:</li>
           {choices.map((c) => (
             <li key={c.note}>
               <Button onClick={() => (c.withTune && set.length > 0 ? setAbout(c) : send(c, null))}>{c.words}</Button>

@@ -150,8 +150,8 @@ function Tempos({ tunes }: { tunes: LearnerLog['tunes'] }) {
           <li key={t.id}>
             <TextLink to={`/tunes/${t.id}`}>{t.title}</TextLink>
             <span className="block text-said">
-              {t.best === null ? 'not told yet' : `reached ${t.best}`}
-              {t.goal !== null && ` of ${t.goal}`}
+              {t.best === null ? 'nothing told yet' : `reached ${t.best}`}
+              {t.goal !== null && (t.best === null ? `; to reach: ${t.goal}` : ` of ${t.goal}`)}
             </span>
             {t.steps.length > 1 && <Climb tune={t} />}
           </li>
