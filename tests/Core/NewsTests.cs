@@ -30,6 +30,9 @@ public class NewsTests
     [Theory]
     // The plainest music there is: four open As.
     [InlineData("violin", "D", "A A A A", "4/4", "key 2, meter 4/4, note violin A4 A4, value 1/4")]
+    [InlineData("viola", "D", "A A A A", "4/4", "key 2, meter 4/4, note viola A4 A4, value 1/4")]
+    [InlineData("cello", "D", "A, A, A, A,", "4/4", "key 2, meter 4/4, note cello A3 A3, value 1/4")]
+    [InlineData("bass", "D", "A,, A,, A,, A,,", "4/4", "key 2, meter 4/4, note bass A2 A2, value 1/4")]
     [InlineData(
         "violin",
         "D",

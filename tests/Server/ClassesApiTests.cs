@@ -373,4 +373,49 @@ public sealed class ClassesApiTests : IAsyncLifetime
         Assert.Equal(200, (await _server.Send(HttpMethod.Delete, $"/api/classes/{id}")).Status);
         Assert.Equal(404, (await _server.Send(HttpMethod.Delete, $"/api/classes/{id}")).Status);
     }
+
+    [Theory] // Craft 12 and 15: a sheet asks for nothing unknown but what it is to teach, and trains that.
+    [InlineData("M:3/4\nL:1/4\nK:D\nD2 E|F3|G2 F|D3|]", "violin", "count-it", "3/4", "meter 3/4, value 1/2.")]
+    [InlineData("M:2/4\nL:1/4\nK:G\nA B|c B|A2|A2|]", "violin", "low-high", null, "finger violin low 2, note violin A4 C5")]
+    [InlineData(
+        "M:4/4\nL:1/4\nK:C\nG,, A,, B,, C,|^C, B,, A,,2|]",
+        "cello",
+        "stretch",
+        null,
+        "finger cello forward 4, note cello G2 C#3, sign accidental"
+    )]
+    // The plainest tune brings nothing, and its sheet drills nothing new.
+    [InlineData("M:4/4\nL:1/4\nK:D\nA A A A|]", "violin", null, null, null)]
+    public async Task A_tunes_first_sheet_trains_what_is_new_in_it(
+        string tune,
+        string instrument,
+        string? kind,
+        string? meter,
+        string? teach
+    )
+    {
+        var one = await Class("nextStringDown", "Ada violin 1/2", "Bo cello 1/2");
+        await Post($"/api/classes/{one}/known", new { add = new[] { "key 0", "key 1", "meter 2/4" }, remove = Array.Empty<string>() });
+        var id = await _server.Keep($"X:1\nT:New\n{tune}\n");
+        using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/exercises/first/{id}?instruments={instrument}");
+        request.Headers.Add("For-Class", $"{one}");
+        using var response = await _server.Client.SendAsync(request);
+        var parts = JsonSerializer
+            .Deserialize<JsonElement>(await response.Content.ReadAsStringAsync())
+            .EnumerateArray()
+            .Select(p => p.GetProperty("request"))
+            .ToArray();
+        var taught = parts.Where(p => p.GetProperty("teach").ValueKind == JsonValueKind.Array).ToArray();
+        if (kind is null)
+        {
+            Assert.Empty(taught);
+            return;
+        }
+
+        Assert.Equal((kind, meter), (taught[0].GetProperty("kind").GetString(), taught[0].GetProperty("meter").GetString()));
+        Assert.Equal(
+            teach,
+            string.Join(", ", taught[0].GetProperty("teach").EnumerateArray().Select(t => t.GetString()).Order(StringComparer.Ordinal))
+        );
+    }
 }

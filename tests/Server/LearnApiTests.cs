@@ -1,7 +1,9 @@
 using System.Text.Json;
+using System.Text.RegularExpressions;
 using Coppia.Data;
 using Microsoft.AspNetCore.Routing;
 using Microsoft.Extensions.DependencyInjection;
+using ZXing;
 
 namespace Coppia.Tests;
 
@@ -388,12 +390,120 @@ public sealed class LearnApiTests : IAsyncLifetime
         }
     }
 
-    [Fact] // ISO/IEC 18004: a QR code of this size is a square of modules with a quiet zone.
-    public async Task Every_link_has_its_code()
+    [Fact] // ISO/IEC 18004, read by another library.
+    public async Task Every_link_has_its_code_and_the_code_leads_there()
     {
-        var links = (await _server.Get($"/api/classes/{_class}/links")).EnumerateArray().ToArray();
-        Assert.Equal(3, links.Select(l => l.GetProperty("qr").GetString()).Distinct().Count());
-        Assert.All(links, l => Assert.StartsWith("<svg", l.GetProperty("qr").GetString()!.TrimStart(), StringComparison.Ordinal));
+        foreach (var link in (await _server.Get($"/api/classes/{_class}/links")).EnumerateArray())
+            Assert.Equal(link.GetProperty("address").GetString(), Decoded(link.GetProperty("qr").GetString()!));
+    }
+
+    /// <summary>What a code says that is drawn in SVG, one unit a module.</summary>
+    private static string? Decoded(string svg)
+    {
+        const int pixels = 4; // a module
+        static int Number(Group group) => int.Parse(group.Value, System.Globalization.CultureInfo.InvariantCulture);
+        var size = Number(Regex.Match(svg, "viewBox=\"0 0 (\\d+) ").Groups[1]) * pixels;
+        var light = new byte[size * size];
+        Array.Fill(light, byte.MaxValue);
+        foreach (Match run in Regex.Matches(svg, @"M(\d+) (\d+)h(\d+)v1"))
+        {
+            var (x, y, w) = (Number(run.Groups[1]), Number(run.Groups[2]), Number(run.Groups[3]));
+            for (var row = y * pixels; row < (y + 1) * pixels; row++)
+                Array.Fill(light, (byte)0, row * size + x * pixels, w * pixels);
+        }
+
+        return new BarcodeReaderGeneric().Decode(new RGBLuminanceSource(light, size, size, RGBLuminanceSource.BitmapFormat.Gray8))?.Text;
+    }
+
+    [Fact] // Craft 22: ready sentences, no free text; each counts once.
+    public async Task A_ready_sentence_reaches_the_logbook_once_and_others_are_refused()
+    {
+        var note = new
+        {
+            key = "n1",
+            at = DateTimeOffset.UtcNow,
+            note = "help",
+            tuneId = _tune,
+        };
+        Assert.Equal(1, (await Post($"{Link("Ada")}/report", new { notes = new[] { note } })).Body.GetProperty("new").GetInt32());
+        Assert.Equal(0, (await Post($"{Link("Ada")}/report", new { notes = new[] { note } })).Body.GetProperty("new").GetInt32());
+        var free = new
+        {
+            notes = new[]
+            {
+                new
+                {
+                    key = "n2",
+                    note.at,
+                    note = "I like cats",
+                },
+            },
+        };
+        Assert.Equal(400, (await Post($"{Link("Ada")}/report", free)).Status);
+        var log = await _server.Get($"/api/classes/{_class}/logbook");
+        var said = Assert.Single(log.GetProperty("notes").EnumerateArray());
+        Assert.Equal(
+            ("Ada", "I would like help with this.", "Lanterns"),
+            (said.GetProperty("nickname").GetString(), said.GetProperty("words").GetString(), said.GetProperty("tune").GetString())
+        );
+        var ask = Assert.Single(log.GetProperty("ask").EnumerateArray());
+        Assert.StartsWith("Asked for help with “Lanterns” on", ask.GetProperty("why")[0].GetString(), StringComparison.Ordinal);
+    }
+
+    [Fact] // Craft 14 and 15: who needs help with what, of whom nothing came, and the tempo that was reached.
+    public async Task The_logbook_tells_minutes_tempos_habits_and_who_was_quiet()
+    {
+        var now = DateTimeOffset.UtcNow;
+        await Set("tune", tempo: 80);
+        object Wrong(string key) => Answer(key, $"{now:yyyy-MM-ddTHH:mm:ssZ}", "noteToName note violin D4 E4", "F");
+        await Post(
+            $"{Link("Ada")}/report",
+            new
+            {
+                practice = new object[]
+                {
+                    new
+                    {
+                        key = "1",
+                        at = now,
+                        minutes = 12,
+                    },
+                    new
+                    {
+                        key = "2",
+                        at = now.AddMinutes(1),
+                        minutes = 0,
+                        tuneId = _tune,
+                        tempo = 66,
+                    },
+                },
+                answers = new[] { Wrong("a"), Wrong("b"), Wrong("c") },
+            }
+        );
+        var log = await _server.Get($"/api/classes/{_class}/logbook");
+        Assert.Equal(["Bo", "Cy"], log.GetProperty("quiet").EnumerateArray().Select(q => q.GetProperty("nickname").GetString()));
+        Assert.Equal(12, log.GetProperty("learners")[0].GetProperty("weeks")[7].GetInt32());
+        var help = Assert.Single(log.GetProperty("help").EnumerateArray());
+        Assert.Equal("Line or space: one step off", help.GetProperty("what").GetString());
+        Assert.Equal("3 times", help.GetProperty("learners")[0].GetProperty("words").GetString());
+        var ada = await _server.Get($"/api/classes/{_class}/learners/{_learners["Ada"].Id}/logbook");
+        Assert.Equal((3, 0), (ada.GetProperty("answers").GetInt32(), ada.GetProperty("right").GetInt32()));
+        Assert.Equal("E on D", ada.GetProperty("habits")[0].GetProperty("at")[0].GetString());
+        var tune = ada.GetProperty("tunes")[0];
+        Assert.Equal((80, 66), (tune.GetProperty("goal").GetInt32(), tune.GetProperty("best").GetInt32()));
+        Assert.Equal(1, ada.GetProperty("days").GetArrayLength());
+        var e = ada.GetProperty("cards").EnumerateArray().First(c => c.GetProperty("note").GetString() == "E on D");
+        Assert.Equal(1, e.GetProperty("boxes")[0].GetInt32());
+    }
+
+    [Fact] // W3C Web Application Manifest: what a phone needs to keep the page among its programs.
+    public async Task Each_page_has_a_manifest_of_its_own_that_names_nobody()
+    {
+        var manifest = await _server.Get($"{Link("Ada")}/app.webmanifest");
+        Assert.Equal($"/learn/{_learners["Ada"].Link}", manifest.GetProperty("start_url").GetString());
+        Assert.Equal("standalone", manifest.GetProperty("display").GetString());
+        Assert.Contains(manifest.GetProperty("icons").EnumerateArray(), i => i.GetProperty("sizes").GetString() == "512x512");
+        Assert.DoesNotContain("Ada", manifest.GetRawText(), StringComparison.Ordinal);
     }
 
     [Fact]
