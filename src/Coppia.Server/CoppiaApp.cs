@@ -166,7 +166,8 @@ public static class CoppiaApp
         services.AddSingleton<TuneFits>();
         services.AddSingleton<SheetParts>();
         services.AddSingleton<SheetFiles>();
-        services.AddSingleton<Everything>();
+        services.AddSingleton<EverythingOut>();
+        services.AddSingleton<EverythingIn>();
         services.AddSingleton<LibraryRestore>();
         services.AddSingleton<Health>();
         services.AddSingleton<DemoSeed>();

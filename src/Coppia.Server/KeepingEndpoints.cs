@@ -96,7 +96,7 @@ internal static class KeepingEndpoints
         }
     }
 
-    private static FileStreamHttpResult Out(Everything everything, Backup backup, LibraryFolder folder, Waiting waiting)
+    private static FileStreamHttpResult Out(EverythingOut everything, Backup backup, LibraryFolder folder, Waiting waiting)
     {
         var file = Passing(Path.Combine(folder.Path, $"sending-{Guid.NewGuid():N}.zip"), FileMode.CreateNew);
         everything.Write(file, waiting.Stop);
@@ -106,7 +106,7 @@ internal static class KeepingEndpoints
 
     private static async Task<Results<Ok<TakenIn>, ProblemHttpResult>> In(
         HttpContext context,
-        Everything everything,
+        EverythingIn everything,
         LibraryFolder folder,
         Waiting waiting
     )

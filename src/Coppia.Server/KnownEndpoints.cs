@@ -150,7 +150,7 @@ internal static class KnownEndpoints
             ? TypedResults.Bytes(
                 System.Text.Encoding.UTF8.GetBytes(KnownFile.Write(forWhom.KnownBy(one).Things!)),
                 "application/json",
-                $"known-{Everything.Plain(one.Name)}.json"
+                $"known-{FileNames.Plain(one.Name)}.json"
             )
             : ClassEndpoints.NoClass(@class);
 

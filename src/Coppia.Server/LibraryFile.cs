@@ -44,7 +44,11 @@ public sealed record LibraryFile(
     IReadOnlyList<KeptStyleFile> Styles,
     IReadOnlyList<SheetDoc> Sheets,
     IReadOnlyList<string>? Classes = null
-);
+)
+{
+    /// <summary>Name of the file in the .zip.</summary>
+    internal const string Name = "library.json";
+}
 
 /// <summary>What came of taking a library in.</summary>
 /// <param name="LeftOut">Tunes that cannot be read, each with what is wrong.</param>

@@ -28,12 +28,12 @@ internal static class RecordEndpoints
 
     private static Results<FileContentHttpResult, ProblemHttpResult> ClassJson(ClassCopies copies, ClassFiles files, long @class) =>
         copies.Of(@class) is { } copy
-            ? TypedResults.Bytes(files.Bytes(files.FileOf(copy)), "application/json", $"class-{Everything.Plain(copy.Class.Name)}.json")
+            ? TypedResults.Bytes(files.Bytes(files.FileOf(copy)), "application/json", $"class-{FileNames.Plain(copy.Class.Name)}.json")
             : ClassEndpoints.NoClass(@class);
 
     private static Results<FileContentHttpResult, ProblemHttpResult> ClassTable(ClassCopies copies, ClassFiles files, long @class) =>
         copies.Of(@class) is { } copy
-            ? CsvText.File(files.Table(copy), $"class-{Everything.Plain(copy.Class.Name)}")
+            ? CsvText.File(files.Table(copy), $"class-{FileNames.Plain(copy.Class.Name)}")
             : ClassEndpoints.NoClass(@class);
 
     /// <summary>The class goes with everything that hangs on it; what it was is answered, to be taken back.</summary>
@@ -90,7 +90,7 @@ internal static class RecordEndpoints
             ? CsvText.File(files.Table(copies.Of(who), work.Of(who, since: "")), NameOf(who))
             : ClassEndpoints.NoLearner();
 
-    private static string NameOf(LearnerRecord who) => $"learner-{Everything.Plain(who.Nickname)}";
+    private static string NameOf(LearnerRecord who) => $"learner-{FileNames.Plain(who.Nickname)}";
 
     /// <summary>Everything of a learner goes at once; what it was is answered, to be taken back.</summary>
     private static Results<Ok<LearnerFile>, ProblemHttpResult> DeleteLearner(
