@@ -38,6 +38,8 @@ public class MonkeyTests(Stage stage)
         "/classes",
         "/classes/1",
         "/classes/1/plan",
+        "/classes/1/logbook",
+        "/classes/1/learners/2",
     ];
 
     private static readonly string[] PlainKeys =

@@ -25,6 +25,10 @@ public class SizeMatrixTests(Stage stage)
         ("/shapes/all?key=2", "svg[role=img]"),
         ("/style", "[data-example=lowHigh] svg"),
         ("/taping", "[data-strip]"),
+        ("/classes/1", "section[aria-labelledby=ask] li"),
+        ("/classes/1/plan", "[data-note]"),
+        ("/classes/1/logbook", "#help"),
+        ("/classes/1/learners/2", "[role=img] svg"),
     ];
 
     /// <summary>The hardest of the demo: many positions, low and high fingers in eighths, plucked and bowed.</summary>

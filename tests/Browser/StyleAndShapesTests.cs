@@ -105,6 +105,9 @@ public class StyleAndShapesTests(Stage stage)
     [Theory]
     [InlineData("/style", "[data-example=lowHigh]")]
     [InlineData("/shapes?for=bass&key=-1", "[data-label]")]
+    [InlineData("/classes/1", "section[aria-labelledby=ask] li")]
+    [InlineData("/classes/1/logbook", "#help")]
+    [InlineData("/classes/1/learners/2", "[role=img] svg")]
     [InlineData("/taping", "table")]
     public void Axe_finds_nothing(string path, string ready)
     {

@@ -41,6 +41,7 @@ export function ClassesScreen() {
                     </span>
                   </span>
                   <TextLink to={`/classes/${c.id}/plan`}>What it knows</TextLink>
+                  <TextLink to={`/classes/${c.id}/logbook`}>Logbook</TextLink>
                 </li>
               ))}
             </ul>

@@ -121,7 +121,7 @@ export function MakeClass() {
       </div>
       <SideNote loud={false}>
         Before you keep anything about children, look at your school’s and country’s rules for it; they come first.
-        Coppia keeps a nickname, an instrument and its size, on this machine only.
+        Coppia keeps a nickname, an instrument and its size, and what comes from home, on this machine only.
       </SideNote>
       {add.error && <Refused>{add.error.message}</Refused>}
       <div>

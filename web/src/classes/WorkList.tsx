@@ -51,12 +51,12 @@ export function WorkList({ one }: { one: ClassDetail }) {
           {isPast(w) && ', past its day'}
         </span>
       </span>
-      <Button size="small" aria-label={`Who has done ${w.title}`} onClick={() => setLooking(w.id)}>
+      <Button size="small" onClick={() => setLooking(w.id)}>
         {w.done.length} of {w.for.length} done
+        <span className="sr-only">: {w.title}</span>
       </Button>
       <Button
         size="small"
-        aria-label={`Take ${w.title} away`}
         onClick={() =>
           remove.mutate(w.id, {
             onSuccess: () =>
@@ -68,7 +68,7 @@ export function WorkList({ one }: { one: ClassDetail }) {
           })
         }
       >
-        Take away
+        Take away<span className="sr-only"> {w.title}</span>
       </Button>
     </li>
   )

@@ -2,10 +2,18 @@ import type { PlotOptions } from '@observablehq/plot'
 import { useEffect, useRef, useState } from 'react'
 import { useWidth } from '../stand/useWidth'
 
-type Plot = typeof import('@observablehq/plot')
+export type Plot = typeof import('@observablehq/plot')
 
 /** A picture of some figures. Its words say the same to those who do not see it. */
-export function Chart({ words, height, draw }: { words: string; height: number; draw: (plot: Plot) => PlotOptions }) {
+export function Chart({
+  words,
+  height,
+  draw,
+}: {
+  words: string
+  height: number
+  draw: (plot: Plot, width: number) => PlotOptions
+}) {
   const place = useRef<HTMLDivElement>(null)
   const width = useWidth(place)
   const [plot, setPlot] = useState<Plot | null>(null)
@@ -23,8 +31,9 @@ export function Chart({ words, height, draw }: { words: string; height: number; 
       width,
       height,
       style: { background: 'transparent', fontFamily: 'inherit', fontSize: '13px' },
-      ...draw(plot),
+      ...draw(plot, width),
     })
+    figure.setAttribute('aria-hidden', 'true') // the words say it
     place.current.replaceChildren(figure)
   }, [plot, width, height, draw])
   return <div ref={place} role="img" aria-label={words} style={{ minHeight: height }} className="w-full" />

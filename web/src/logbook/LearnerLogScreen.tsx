@@ -9,12 +9,15 @@ import { Asked } from '../ui/Asked'
 import { Button } from '../ui/Button'
 import { Screen } from '../ui/Screen'
 import { TextLink } from '../ui/TextLink'
-import { Chart } from './Chart'
+import { Chart, type Plot } from './Chart'
 import { LearnerNotes } from './LearnerNotes'
 import { useLearnerLog, type LearnerLog } from './queries'
 
 const SPRUCE = '#2e5e4e'
 const MAPLE = '#8a5118'
+const NARROW_PX = 560
+/** Eight weeks, and what stands beside them. */
+const DAYS = 62
 
 /** How one learner is doing at home. */
 export function LearnerLogScreen() {
@@ -86,14 +89,15 @@ function Minutes({ log }: { log: LearnerLog }) {
   const { days, weeks, from, today } = log
   const total = days.reduce((sum, d) => sum + d.minutes, 0)
   const draw = useCallback(
-    (plot: typeof import('@observablehq/plot')) => ({
+    (plot: Plot, width: number) => ({
       marginLeft: 34,
       marginBottom: 26,
       x: {
         type: 'time' as const,
         domain: [noon(from), noon(today)],
         label: null,
-        ticks: weeks.map((w) => noon(w.day)),
+        // Where there is little room every second week is named.
+        ticks: weeks.filter((_, i) => width > NARROW_PX || i % 2 === 1).map((w) => noon(w.day)),
         tickFormat: (d: Date) => dayAndMonth(localDay(d)),
       },
       y: { label: null, grid: true, ticks: 4, domain: [0, Math.max(10, ...days.map((d) => d.minutes))] },
@@ -103,7 +107,7 @@ function Minutes({ log }: { log: LearnerLog }) {
           y1: 0,
           y2: 'minutes',
           stroke: SPRUCE,
-          strokeWidth: 7,
+          strokeWidth: Math.min(7, (width / DAYS) * 0.7),
         }),
         plot.ruleY([0], { stroke: MAPLE }),
       ],
@@ -145,7 +149,7 @@ function Tempos({ tunes }: { tunes: LearnerLog['tunes'] }) {
         Tempo reached
       </h2>
       {tunes.length === 0 && <p>No tune is set, and no tempo was told.</p>}
-      <ul className="grid gap-x-8 gap-y-4 sm:grid-cols-2 lg:grid-cols-4">
+      <ul className="grid grid-cols-1 gap-x-8 gap-y-4 sm:grid-cols-2 lg:grid-cols-4">
         {tunes.map((t) => (
           <li key={t.id}>
             <TextLink to={`/tunes/${t.id}`}>{t.title}</TextLink>
@@ -164,7 +168,7 @@ function Tempos({ tunes }: { tunes: LearnerLog['tunes'] }) {
 function Climb({ tune }: { tune: LearnerLog['tunes'][number] }) {
   const { steps, goal } = tune
   const draw = useCallback(
-    (plot: typeof import('@observablehq/plot')) => {
+    (plot: Plot) => {
       const all = [...steps.map((s) => s.tempo), ...(goal === null ? [] : [goal])]
       return {
         marginLeft: 34,

@@ -44,7 +44,7 @@ export function LogbookScreen() {
                   .
                 </p>
               )}
-              <div className="grid gap-x-12 gap-y-6 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+              <div className="grid grid-cols-1 gap-x-12 gap-y-6 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
                 <Minutes id={id} log={seen} />
                 <div className="flex flex-col gap-6">
                   <AskFirst id={id} ask={seen.ask} />
@@ -61,9 +61,13 @@ export function LogbookScreen() {
   )
 }
 
+const PHONE_WEEKS = 4
+
 /** Minutes of each learner, week by week: to be looked at, and to be read. */
 function Minutes({ id, log }: { id: number; log: ClassLog }) {
   const instruments = useInstruments().data ?? []
+  // A phone has room for the last weeks only.
+  const fits = (week: number) => (week < log.weeks.length - PHONE_WEEKS ? 'max-md:hidden' : '')
   const most = Math.max(1, ...log.learners.flatMap((l) => l.weeks))
   const learners = instruments.flatMap((i) => log.learners.filter((l) => l.instrument === i.id))
   return (
@@ -71,40 +75,38 @@ function Minutes({ id, log }: { id: number; log: ClassLog }) {
       <h2 id="minutes" className="mb-1 text-xl">
         Minutes, week by week
       </h2>
-      <div className="overflow-x-auto">
-        <table className="w-full min-w-130 table-fixed border-collapse text-sm">
-          <thead>
-            <tr className="text-left align-bottom text-soft">
-              <th scope="col" className="w-24 py-1 font-bold">
-                Week of
+      <table className="w-full table-fixed border-collapse text-sm">
+        <thead>
+          <tr className="text-left align-bottom text-soft">
+            <th scope="col" className="w-24 py-1 font-bold">
+              Week of
+            </th>
+            {log.weeks.map((monday, i) => (
+              <th key={monday} scope="col" className={`py-1 pl-2 font-normal ${fits(i)}`}>
+                {i === log.weeks.length - 1 ? 'this week' : dayAndMonth(monday)}
               </th>
-              {log.weeks.map((monday, i) => (
-                <th key={monday} scope="col" className="py-1 pl-2 font-normal">
-                  {i === log.weeks.length - 1 ? 'this week' : dayAndMonth(monday)}
-                </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {learners.map((l) => (
+            <tr key={l.id} className="border-t border-line">
+              <th scope="row" className="truncate text-left font-normal">
+                <TextLink to={`/classes/${id}/learners/${l.id}`}>{l.nickname}</TextLink>
+              </th>
+              {l.weeks.map((minutes, i) => (
+                <td key={log.weeks[i]} className={`py-0.5 pl-2 ${fits(i)}`}>
+                  <span
+                    className="block h-1.5 rounded-r-sm bg-spruce print:border print:border-ink"
+                    style={{ width: `${Math.round((minutes / most) * 100)}%` }}
+                  />
+                  <span className={minutes === 0 ? 'text-soft' : ''}>{minutes || '–'}</span>
+                </td>
               ))}
             </tr>
-          </thead>
-          <tbody>
-            {learners.map((l) => (
-              <tr key={l.id} className="border-t border-line">
-                <th scope="row" className="truncate text-left font-normal">
-                  <TextLink to={`/classes/${id}/learners/${l.id}`}>{l.nickname}</TextLink>
-                </th>
-                {l.weeks.map((minutes, i) => (
-                  <td key={log.weeks[i]} className="py-0.5 pl-2">
-                    <span
-                      className="block h-1.5 rounded-r-sm bg-spruce print:border print:border-ink"
-                      style={{ width: `${Math.round((minutes / most) * 100)}%` }}
-                    />
-                    <span className={minutes === 0 ? 'text-soft' : ''}>{minutes || '–'}</span>
-                  </td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+          ))}
+        </tbody>
+      </table>
       <p className="mt-1 text-sm text-soft">
         Days of rest are good days. A few minutes with breaks beat one long stint.
       </p>

@@ -3,7 +3,7 @@ import { Link } from 'react-router'
 
 const LOOK = 'font-bold text-spruce underline underline-offset-4'
 /** Alone it is as high as a finger wants; in a sentence as high as its line. */
-const ALONE = 'inline-block min-h-6 content-center max-md:min-h-11'
+const ALONE = 'inline-block min-h-6 min-w-6 content-center max-md:min-h-11 max-md:min-w-11'
 
 const look = (inSentence: boolean) => (inSentence ? LOOK : `${LOOK} ${ALONE}`)
 
