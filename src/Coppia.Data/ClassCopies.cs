@@ -120,7 +120,8 @@ public sealed class ClassCopies(
     )
     {
         var id = LearnerRepository.Add(connection, step, copy.Learner with { ClassId = classId }, now);
-        if (copy.Link is { } token)
+        // A link leads to one learner: whoever is brought back twice has none the second time.
+        if (copy.Link is { } token && !LinkRepository.IsTaken(connection, step, token))
             LinkRepository.Insert(connection, step, id, token, now);
         var own = new Dictionary<long, long>();
         foreach (var one in copy.Own)

@@ -112,11 +112,7 @@ public sealed class ClassRepository(Database database, TimeProvider clock)
     }
 
     /// <summary>Removes a class with everything that hangs on it, for good.</summary>
-    public bool Delete(long id)
-    {
-        using var connection = database.Open();
-        return connection.Execute("DELETE FROM school_class WHERE id = @id", new { id }) == 1;
-    }
+    public bool Delete(long id) => database.Erase("DELETE FROM school_class WHERE id = @id", new { id }) == 1;
 
     /// <summary>
     /// The end of a year: some learners move up into a new class, which knows what their class knew, each thing with its date and cause.

@@ -1,3 +1,4 @@
+using Dapper;
 using DbUp;
 using DbUp.Engine;
 using Microsoft.Data.Sqlite;
@@ -61,6 +62,21 @@ public sealed class Database
         }
 
         return connection;
+    }
+
+    /// <summary>
+    /// Deletes so that nothing of it stays in the file or its write-ahead log: freed places are overwritten (SQLite, PRAGMA secure_delete),
+    /// and the log is emptied.
+    /// </summary>
+    /// <returns>How many rows the deletion named.</returns>
+    internal int Erase(string sql, object which)
+    {
+        using var connection = Open();
+        connection.Execute("PRAGMA secure_delete = ON");
+        var erased = connection.Execute(sql, which);
+        // Where somebody reads at this moment it is emptied a little later.
+        connection.Execute("PRAGMA wal_checkpoint(TRUNCATE)");
+        return erased;
     }
 
     /// <summary>Lets go of the file; it is opened again when it is next asked for.</summary>

@@ -76,11 +76,7 @@ public sealed class LearnerRepository(Database database, TimeProvider clock)
     }
 
     /// <summary>Removes a learner with everything of theirs, for good.</summary>
-    public bool Delete(long id)
-    {
-        using var connection = database.Open();
-        return connection.Execute("DELETE FROM learner WHERE id = @id", new { id }) == 1;
-    }
+    public bool Delete(long id) => database.Erase("DELETE FROM learner WHERE id = @id", new { id }) == 1;
 
     internal static long Add(SqliteConnection connection, SqliteTransaction step, LearnerRecord learner, string now) =>
         connection.ExecuteScalar<long>(

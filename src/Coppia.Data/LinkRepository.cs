@@ -52,6 +52,9 @@ public sealed class LinkRepository(Database database, TimeProvider clock)
         step.Commit();
     }
 
+    internal static bool IsTaken(SqliteConnection connection, SqliteTransaction step, string token) =>
+        connection.ExecuteScalar<int?>("SELECT 1 FROM learner_link WHERE token = @token", new { token }, step) is not null;
+
     internal static void Insert(SqliteConnection connection, SqliteTransaction step, long learner, string token, string now) =>
         connection.Execute(
             """

@@ -21,6 +21,9 @@ public sealed record PracticeRecord
 
     /// <summary>Quarters a minute that were reached, 20 to 300; null where none is told.</summary>
     public int? Tempo { get; init; }
+
+    /// <summary>A teacher's name; empty for the learner.</summary>
+    public string MadeBy { get; init; } = "";
 }
 
 /// <summary>An answer to a card.</summary>
@@ -71,7 +74,7 @@ public sealed record LearnerNoteRecord
 /// <summary>Owns what learners report from home: minutes, answers, the boxes that these lead to, and notes.</summary>
 public sealed class ReportRepository(Database database)
 {
-    private const string PracticeColumns = "key, day, at, minutes, tune_id AS TuneId, tempo";
+    private const string PracticeColumns = "key, day, at, minutes, tune_id AS TuneId, tempo, made_by AS MadeBy";
     private const string AnswerColumns = "key, card, day, at, right, seconds, mistake";
     private const string NoteColumns = "key, day, at, note, tune_id AS TuneId";
 
@@ -115,8 +118,8 @@ public sealed class ReportRepository(Database database)
     internal static bool Insert(SqliteConnection connection, SqliteTransaction step, long learner, PracticeRecord practice) =>
         connection.Execute(
             """
-            INSERT INTO practice (learner_id, key, day, at, minutes, tune_id, tempo)
-            VALUES (@learner, @Key, @Day, @at, @Minutes, (SELECT id FROM tune WHERE id = @TuneId), @Tempo)
+            INSERT INTO practice (learner_id, key, day, at, minutes, tune_id, tempo, made_by)
+            VALUES (@learner, @Key, @Day, @at, @Minutes, (SELECT id FROM tune WHERE id = @TuneId), @Tempo, @MadeBy)
             ON CONFLICT (learner_id, key) DO NOTHING
             """,
             new
@@ -128,6 +131,7 @@ public sealed class ReportRepository(Database database)
                 practice.Minutes,
                 practice.TuneId,
                 practice.Tempo,
+                practice.MadeBy,
             },
             step
         ) == 1;
@@ -187,6 +191,13 @@ public sealed class ReportRepository(Database database)
             },
             step
         );
+
+    /// <summary>Takes minutes back; false where there are none of this key.</summary>
+    public bool Remove(long learner, string key)
+    {
+        using var connection = database.Open();
+        return connection.Execute("DELETE FROM practice WHERE learner_id = @learner AND key = @key", new { learner, key }) == 1;
+    }
 
     /// <summary>A learner's minutes from a day on, the first first.</summary>
     public IReadOnlyList<PracticeRecord> Practice(long learner, string since = "")

@@ -82,7 +82,12 @@ internal sealed class ClassFiles(
     {
         if (file.Coppia != 1)
             throw new FormatException($"The record is of version {file.Coppia}; this program knows version 1.");
-        copies.Add(classId, file.Learner.Copy(), ByName(file.Tunes, file.Sheets), file.Set.ToDictionary(s => s.Id, s => s.MadeAt));
+        copies.Add(
+            classId,
+            file.Learner.Copy(),
+            ByName(file.Tunes, file.Sheets),
+            file.Set.DistinctBy(s => s.Id).ToDictionary(s => s.Id, s => s.MadeAt)
+        );
     }
 
     /// <summary>The house style of the file's name here, or null.</summary>
@@ -163,7 +168,7 @@ internal sealed class ClassFiles(
         return
         [
             .. l.Own.Select(w => SetRow(w, who)),
-            .. l.Practice.Select(p => Row(p.Day, who, on, "practised", TitleOf(p.TuneId), $"{p.Minutes}", $"{p.Tempo}")),
+            .. l.Practice.Select(p => Row(p.Day, who, on, "practised", TitleOf(p.TuneId), $"{p.Minutes}", $"{p.Tempo}", by: p.MadeBy)),
             .. l.Answers.Select(a => Row(a.Day, who, on, "card", a.Card, seconds: Seconds(a.Seconds), came: a.Right ? "right" : a.Mistake)),
             .. l.Notes.Select(n => Row(n.Day, who, on, "note", TitleOf(n.TuneId), came: LearnWords.Note(LearnerNotes.Read(n.Note)))),
             .. l.Done.SelectMany(d =>

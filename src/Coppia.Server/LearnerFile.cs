@@ -38,7 +38,7 @@ public sealed record WorkInFile(
 public sealed record DoneInFile(long Work, DateTime At, string By = "");
 
 /// <summary>Minutes, in a file.</summary>
-public sealed record PracticeInFile(string Key, string Day, DateTime At, int Minutes, long? Tune = null, int? Tempo = null);
+public sealed record PracticeInFile(string Key, string Day, DateTime At, int Minutes, long? Tune = null, int? Tempo = null, string By = "");
 
 /// <summary>An answer to a card, in a file.</summary>
 public sealed record AnswerInFile(string Key, string Card, string Day, DateTime At, bool Right, double Seconds, string Mistake = "");
@@ -71,7 +71,7 @@ public sealed record LearnerInFile(
             Nickname: l.Learner.Nickname,
             Instrument: l.Learner.Instrument,
             Size: l.Learner.Size,
-            Practice: [.. l.Practice.Select(p => new PracticeInFile(p.Key, p.Day, p.At, p.Minutes, p.TuneId, p.Tempo))],
+            Practice: [.. l.Practice.Select(p => new PracticeInFile(p.Key, p.Day, p.At, p.Minutes, p.TuneId, p.Tempo, p.MadeBy))],
             Answers: [.. l.Answers.Select(a => new AnswerInFile(a.Key, a.Card, a.Day, a.At, a.Right, a.Seconds, a.Mistake))],
             Boxes: [.. l.Boxes.Select(b => new BoxInFile(b.Card, b.Box, b.Due))],
             Notes: [.. l.Notes.Select(n => new NoteInFile(n.Key, n.Day, n.At, LearnerNotes.Read(n.Note), n.TuneId))],
@@ -107,6 +107,7 @@ public sealed record LearnerInFile(
                     Minutes = p.Minutes,
                     TuneId = p.Tune,
                     Tempo = p.Tempo,
+                    MadeBy = p.By,
                 }
             ),
             ClassFile.Each(

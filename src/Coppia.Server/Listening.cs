@@ -42,8 +42,8 @@ public static class Listening
         catch (Exception e) when (e is IOException or UnauthorizedAccessException or CryptographicException)
         {
             throw new StartRefusedException(
-                $"--certificate {file} cannot be used ({e.Message.TrimEnd('.')}); expected a file that holds a certificate and its private key, "
-                    + "as PEM or as PKCS #12 without a password.",
+                $"--certificate {file} cannot be used ({e.Message.TrimEnd('.')}); expected a file that holds a certificate and its private "
+                    + "key, as PEM or as PKCS #12 without a password.",
                 e
             );
         }

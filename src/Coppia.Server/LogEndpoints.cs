@@ -18,6 +18,8 @@ internal static class LogEndpoints
         var one = app.MapGroup("/api/classes/{class:long}");
         one.MapGet("/logbook", OfClass).WithName("getLogbook").ProducesProblem(404);
         one.MapGet("/learners/{learner:long}/logbook", OfLearner).WithName("getLearnerLogbook").ProducesProblem(404);
+        one.MapPost("/learners/{learner:long}/minutes", AddMinutes).WithName("addMinutes").ProducesProblem(404).ProducesProblem(422);
+        one.MapDelete("/learners/{learner:long}/minutes/{key}", TakeMinutesBack).WithName("takeMinutesBack").ProducesProblem(404);
     }
 
     private static DateOnly Today(TimeProvider clock) => DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
@@ -210,6 +212,49 @@ internal static class LogEndpoints
             )
         );
     }
+
+    /// <summary>Minutes that a learner told on paper.</summary>
+    private static Results<Ok<AddedMinutes>, ProblemHttpResult> AddMinutes(
+        LearnerRepository learners,
+        ReportRepository reports,
+        Asking asking,
+        TimeProvider clock,
+        long @class,
+        long learner,
+        MinutesRequest asked
+    )
+    {
+        if (learners.Find(learner) is not { } who || who.ClassId != @class)
+            return ClassEndpoints.NoLearner();
+        if (WorkEndpoints.Day(asked.Day) is not { } day || day > Today(clock))
+            return ClassEndpoints.Refused("Expected a day up to today, such as 2026-09-14.");
+        if (asked.Minutes is < 1 or > 600)
+            return ClassEndpoints.Refused("Expected 1 to 600 minutes.");
+        var key = $"paper-{Guid.NewGuid():N}";
+        reports.Keep(
+            learner,
+            new PracticeRecord
+            {
+                Key = key,
+                Day = asked.Day,
+                At = clock.GetUtcNow().UtcDateTime,
+                Minutes = asked.Minutes,
+                MadeBy = asking.Name,
+            }
+        );
+        return TypedResults.Ok(new AddedMinutes(key));
+    }
+
+    private static Results<NoContent, ProblemHttpResult> TakeMinutesBack(
+        LearnerRepository learners,
+        ReportRepository reports,
+        long @class,
+        long learner,
+        string key
+    ) =>
+        learners.Find(learner)?.ClassId == @class && reports.Remove(learner, key)
+            ? TypedResults.NoContent()
+            : TypedResults.Problem(statusCode: 404, title: "There are no such minutes of this learner.");
 
     /// <summary>Tunes that are set, and others of which a tempo was told.</summary>
     private static TuneLog[] TunesOf(LearnerLog log, IEnumerable<WorkRecord> set, IReadOnlyDictionary<long, string> titles)

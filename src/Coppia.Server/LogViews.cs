@@ -71,3 +71,11 @@ public sealed record LearnerLogView(
     IReadOnlyList<NoteView> Notes,
     IReadOnlyList<string> Why
 );
+
+/// <summary>Minutes that a learner told on paper.</summary>
+/// <param name="Day">Such as 2026-09-14, not after today.</param>
+/// <param name="Minutes">1 to 600.</param>
+public sealed record MinutesRequest(string Day, int Minutes);
+
+/// <summary>Minutes that were added, by the name by which they are taken back.</summary>
+public sealed record AddedMinutes(string Key);

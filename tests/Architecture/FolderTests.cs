@@ -27,6 +27,7 @@ public partial class FolderTests
         "Practice",
         "Exercises",
         "Drills",
+        "Logbook",
         "Wording",
     ];
 

@@ -1,3 +1,4 @@
+using System.Text;
 using System.Text.Json;
 using System.Text.RegularExpressions;
 using Coppia.Data;
@@ -496,6 +497,29 @@ public sealed class LearnApiTests : IAsyncLifetime
         Assert.Equal(1, e.GetProperty("boxes")[0].GetInt32());
     }
 
+    [Fact] // For those without a screen (craft 22): minutes from paper count as others, and can be taken back.
+    public async Task Minutes_told_on_paper_count_and_can_be_taken_back()
+    {
+        var cy = $"/api/classes/{_class}/learners/{_learners["Cy"].Id}";
+        var today = $"{DateTime.Now:yyyy-MM-dd}";
+        var (status, added) = await Post($"{cy}/minutes", new { day = today, minutes = 25 });
+        Assert.Equal(200, status);
+        async Task<string> Quiet() =>
+            string.Join(
+                ", ",
+                (await _server.Get($"/api/classes/{_class}/logbook"))
+                    .GetProperty("quiet")
+                    .EnumerateArray()
+                    .Select(q => q.GetProperty("nickname").GetString())
+            );
+        Assert.Equal("Ada, Bo", await Quiet());
+        Assert.Equal(25, (await _server.Get($"{cy}/logbook")).GetProperty("days")[0].GetProperty("minutes").GetInt32());
+        Assert.Equal(204, (await _server.Send(HttpMethod.Delete, $"{cy}/minutes/{added.GetProperty("key").GetString()}")).Status);
+        Assert.Equal("Ada, Bo, Cy", await Quiet());
+        foreach (var (day, minutes) in new[] { (today, 0), (today, 601), ("2026-02-30", 5), ($"{DateTime.Now.AddDays(2):yyyy-MM-dd}", 5) })
+            Assert.Equal(422, (await Post($"{cy}/minutes", new { day, minutes })).Status);
+    }
+
     [Fact] // W3C Web Application Manifest: what a phone needs to keep the page among its programs.
     public async Task Each_page_has_a_manifest_of_its_own_that_names_nobody()
     {
@@ -533,6 +557,9 @@ public sealed class LearnApiTests : IAsyncLifetime
         Assert.DoesNotContain("practice:", dump, StringComparison.Ordinal);
         Assert.DoesNotContain("card_", dump, StringComparison.Ordinal);
         Assert.DoesNotContain("set_work:", dump, StringComparison.Ordinal);
+        // Nor in what the file has freed, or its write-ahead log (SQLite, PRAGMA secure_delete).
+        foreach (var file in Directory.GetFiles(_server.Folder, "coppia.db*"))
+            Assert.True((await File.ReadAllBytesAsync(file)).AsSpan().IndexOf(Encoding.UTF8.GetBytes(_learners["Ada"].Link)) < 0, file);
     }
 
     [Fact]

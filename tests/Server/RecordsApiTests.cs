@@ -165,6 +165,10 @@ public sealed partial class RecordsApiTests : IAsyncLifetime
         Assert.Equal(Plain(before), Plain(await _school.Get($"{Learner("Ada")}/record.json")));
         Assert.Equal(Plain(week), Plain(await _school.Get($"/api/learn/{link}")));
         Assert.Equal(Plain(log), Plain(await _school.Get($"{Learner("Ada")}/logbook")));
+        // Brought back once more she is another learner; the link leads to one of them.
+        await Post(_school, $"/api/classes/{_class}/learners/record", was);
+        Assert.Equal(3, (await _school.Get($"/api/classes/{_class}")).GetProperty("learners").GetArrayLength());
+        Assert.Equal(Plain(week), Plain(await _school.Get($"/api/learn/{link}")));
     }
 
     [Fact]

@@ -92,7 +92,8 @@ public static class AskFirst
     /// </summary>
     private static AskWhy? Minutes(LearnerLog log, DateOnly today)
     {
-        if (log.Last is not { } last)
+        // A phone's clock may run ahead.
+        if (log.Last is not { } last || last > today)
             return null;
         var now = log.Minutes(today.AddDays(1 - QuietDays), today);
         if (now == 0)

@@ -9,6 +9,9 @@ CREATE TABLE learner_note (
     PRIMARY KEY (learner_id, key)
 ) WITHOUT ROWID;
 
+-- By whom; empty for the learner.
+ALTER TABLE practice ADD COLUMN made_by TEXT NOT NULL DEFAULT '';
+
 -- The log is read by learner and day; what is deleted finds what hangs on it.
 CREATE INDEX card_answer_by_day ON card_answer (learner_id, day);
 CREATE INDEX learner_note_by_day ON learner_note (learner_id, day);

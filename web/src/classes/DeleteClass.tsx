@@ -25,7 +25,7 @@ export function DeleteClass({
       <p className="mb-3">
         The class goes at once, with its {summary.learners === 1 ? 'learner' : `${summary.learners} learners`}, all that
         they reported, and what it knows. Tunes and sheets stay. You can take it back until you leave or reload this
-        page.
+        page. Backups of the last days hold it until newer ones take their place.
       </p>
       <p className="mb-5">
         <FileLink href={`/api/classes/${summary.id}/record.json`}>Save the whole record first</FileLink> or{' '}

@@ -55,7 +55,8 @@ export function EditLearner({
       <Dialog title={`Delete ${learner.nickname}?`} onClose={onClose}>
         <p className="mb-3">
           Everything that is kept of {learner.nickname} goes at once: minutes, tempos, answers, and the link. You can
-          take it back until you leave or reload this page.
+          take it back until you leave or reload this page. Backups of the last days hold it until newer ones take their
+          place.
         </p>
         <p className="mb-5">
           <FileLink href={`${record}.json`}>Save the record first</FileLink> or{' '}

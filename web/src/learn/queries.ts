@@ -22,7 +22,10 @@ export function useLearn(link: string) {
         return seen
       } catch (problem) {
         // A link that has ended leaves nothing on the phone.
-        if (isGone(problem)) keep(null)
+        if (isGone(problem)) {
+          keep(null)
+          if ('caches' in window) await caches.delete('learn')
+        }
         throw problem
       }
     },

@@ -1,4 +1,4 @@
-import { useCallback, useState } from 'react'
+import { useCallback, useState, type ReactNode } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { useInstruments } from '../api/instruments'
 import { EditLearner } from '../classes/EditLearner'
@@ -11,6 +11,7 @@ import { Screen } from '../ui/Screen'
 import { TextLink } from '../ui/TextLink'
 import { Chart, type Plot } from './Chart'
 import { LearnerNotes } from './LearnerNotes'
+import { PaperMinutes } from './PaperMinutes'
 import { useLearnerLog, type LearnerLog } from './queries'
 
 const SPRUCE = '#2e5e4e'
@@ -57,7 +58,9 @@ function OneLearner({ id, learner }: { id: number; learner: number }) {
                 </div>
               </header>
               {seen.why.length > 0 && <p className="border-l-4 border-maple pl-3">{seen.why.join(' ')}</p>}
-              <Minutes log={seen} />
+              <Minutes log={seen}>
+                <PaperMinutes id={id} learner={learner} />
+              </Minutes>
               <Tempos tunes={seen.tunes} />
               <div className="grid gap-x-12 gap-y-6 lg:grid-cols-2">
                 <Cards log={seen} />
@@ -85,7 +88,7 @@ function OneLearner({ id, learner }: { id: number; learner: number }) {
 const noon = (day: string) => new Date(`${day}T12:00`)
 
 /** Minutes day by day; a day of rest has no bar. */
-function Minutes({ log }: { log: LearnerLog }) {
+function Minutes({ log, children }: { log: LearnerLog; children: ReactNode }) {
   const { days, weeks, from, today } = log
   const total = days.reduce((sum, d) => sum + d.minutes, 0)
   const draw = useCallback(
@@ -134,6 +137,7 @@ function Minutes({ log }: { log: LearnerLog }) {
           />
         </>
       )}
+      {children}
     </section>
   )
 }

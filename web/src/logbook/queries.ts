@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { answer, api } from '../api/client'
 import type { components } from '../api/schema'
+import { useChange } from '../api/useChange'
 
 export type ClassLog = components['schemas']['ClassLogView']
 export type LearnerLog = components['schemas']['LearnerLogView']
@@ -19,3 +20,29 @@ export const useLearnerLog = (id: number, learner: number) =>
     queryFn: () =>
       answer(api.GET('/api/classes/{class}/learners/{learner}/logbook', { params: { path: { class: id, learner } } })),
   })
+
+const LOGS = ['logbook', 'learner-log']
+
+/** Minutes that a learner told on paper. */
+export const useAddMinutes = (id: number, learner: number) =>
+  useChange<{ day: string; minutes: number }, { key: string }>(
+    (body) =>
+      answer(
+        api.POST('/api/classes/{class}/learners/{learner}/minutes', {
+          params: { path: { class: id, learner } },
+          body,
+        }),
+      ),
+    LOGS,
+  )
+
+export const useTakeMinutesBack = (id: number, learner: number) =>
+  useChange<string, unknown>(
+    (key) =>
+      answer<unknown>(
+        api.DELETE('/api/classes/{class}/learners/{learner}/minutes/{key}', {
+          params: { path: { class: id, learner, key } },
+        }),
+      ),
+    LOGS,
+  )
