@@ -88,7 +88,7 @@ public class LogbookTests
             { Log("2026-11-19 76, 2026-11-27 1"), "" },
             {
                 Log(slips: Slips(MistakeKind.LowHigh, "2026-11-20", "2026-11-21", "2026-11-22")),
-                "Low, regular or high finger: three times in four weeks."
+                "Low, regular or high finger, three times in four weeks."
             },
             { Log(tasks: [new SetTask(Day("2026-11-27"), IsDone: false, Tune: 7)]), "" },
             { Log(tasks: [new SetTask(Day("2026-11-26"), IsDone: true, Tune: 7)]), "" },

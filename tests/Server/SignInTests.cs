@@ -8,7 +8,8 @@ using Microsoft.Extensions.DependencyInjection;
 namespace Coppia.Tests;
 
 /// <summary>
-/// Who gets at what (OWASP ASVS 4.0.3, 2.1.1, 2.2.1, 2.2.2, 3.3.3, 4.1.1, 4.1.2): every address is asked by nobody and by a teacher.
+/// Who gets at what (OWASP ASVS 4.0.3, 2.1.1, 2.2.1, 2.2.2, 3.3.3, 4.1.1, 4.1.2): every address is asked by nobody, by a learner
+/// and by a teacher.
 /// </summary>
 public sealed class SignInTests : IAsyncLifetime
 {
@@ -91,6 +92,7 @@ public sealed class SignInTests : IAsyncLifetime
     {
         Teachers.Add("Rosalind", Passphrase);
         var (nobody, teacher) = (Browser(), await SignedIn(Browser(), "Rosalind"));
+        var learner = await WithALink(teacher);
         var addresses = Addresses().ToArray();
         Assert.True(addresses.Length > 80);
         foreach (var (method, path) in addresses.Where(a => !Open.Contains(a.Path)))
@@ -106,10 +108,34 @@ public sealed class SignInTests : IAsyncLifetime
             }
 
             Assert.True(of == 401, $"{method} {path} answered {of} to nobody");
+            Assert.True(await Status(learner, method, path) == 401, $"{method} {path} is open to a learner");
             Assert.True(to is not (401 or 403), $"{method} {path} answered {to} to a teacher");
         }
 
         Assert.Equal(200, await Status(nobody, HttpMethod.Get, "/api/me"));
+    }
+
+    /// <summary>A browser that shows a learner's link wherever a key can be shown.</summary>
+    private async Task<HttpClient> WithALink(HttpClient teacher)
+    {
+        var learners = new[]
+        {
+            new
+            {
+                nickname = "Ada",
+                instrument = "violin",
+                size = "1/2",
+            },
+        };
+        Assert.Equal(200, await Status(teacher, HttpMethod.Post, "/api/classes", new { name = "Year 1", learners }));
+        Assert.Equal(204, await Status(teacher, HttpMethod.Post, "/api/classes/1/links", new { learners = new[] { 1 } }));
+        var links = JsonSerializer.Deserialize<JsonElement>(await teacher.GetStringAsync("/api/classes/1/links"));
+        var link = links[0].GetProperty("address").GetString()!.Split('/')[^1];
+        var learner = new HttpClient(_server.TestServer.CreateHandler()) { BaseAddress = _server.TestServer.BaseAddress };
+        Assert.Equal(200, await Status(learner, HttpMethod.Get, $"/api/learn/{link}"));
+        learner.DefaultRequestHeaders.Add("Authorization", $"Bearer {link}");
+        learner.DefaultRequestHeaders.Add("Cookie", $"coppia-teacher={link}");
+        return learner;
     }
 
     [Fact]

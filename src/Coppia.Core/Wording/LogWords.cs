@@ -47,7 +47,7 @@ public static class LogWords
             AskReason.WantsHelp => $"Asked for help{(tune is null ? "" : $" with “{tune}”")} on {Day(why.Since!.Value)}.",
             AskReason.NoMinutes => $"No minutes have come since {Day(why.Since!.Value)}.",
             AskReason.FewerMinutes => $"{why.Amount} minutes fewer in the last seven days than usual.",
-            AskReason.Habit => $"{Habit(why.Habit!.Kind)}: {English.Number(why.Habit.Times)} times in four weeks.",
+            AskReason.Habit => $"{Habit(why.Habit!.Kind)}, {English.Number(why.Habit.Times)} times in four weeks.",
             AskReason.Overdue => why.Amount == 1
                 ? $"{(tune is null ? "One thing" : $"“{tune}”")} was due on {Day(why.Since!.Value)}."
                 : $"{English.Capital(English.Number(why.Amount))} things are past their day.",

@@ -46,7 +46,8 @@ export function DeleteClass({
                   stays: true,
                   action: {
                     label: 'Undo',
-                    run: () => bringBack.mutate(was, { onError: (e) => toast({ text: e.message }) }),
+                    // This page is left by then.
+            run: () => void bringBack.mutateAsync(was).catch((e: Error) => toast({ text: e.message })),
                   },
                 })
               },

@@ -45,7 +45,8 @@ export function EditLearner({
           stays: true,
           action: {
             label: 'Undo',
-            run: () => bringBack.mutate(was, { onError: (e) => toast({ text: e.message }) }),
+            // This page is left by then.
+            run: () => void bringBack.mutateAsync(was).catch((e: Error) => toast({ text: e.message })),
           },
         })
       },
