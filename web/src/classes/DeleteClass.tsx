@@ -47,7 +47,10 @@ export function DeleteClass({
                   action: {
                     label: 'Undo',
                     // This page is left by then.
-            run: () => void bringBack.mutateAsync(was).catch((e: Error) => toast({ text: e.message })),
+                    run: () =>
+                      void bringBack
+                        .mutateAsync(was)
+                        .catch((e: unknown) => toast({ text: e instanceof Error ? e.message : String(e) })),
                   },
                 })
               },

@@ -46,7 +46,10 @@ export function EditLearner({
           action: {
             label: 'Undo',
             // This page is left by then.
-            run: () => void bringBack.mutateAsync(was).catch((e: Error) => toast({ text: e.message })),
+            run: () =>
+              void bringBack
+                .mutateAsync(was)
+                .catch((e: unknown) => toast({ text: e instanceof Error ? e.message : String(e) })),
           },
         })
       },
