@@ -3,8 +3,8 @@ import { FileLink } from '../keeping/FileLink'
 import { Button } from '../ui/Button'
 import { Dialog } from '../ui/Dialog'
 import { Refused } from '../ui/Said'
-import { useToast } from '../ui/toasts'
 import { useCurrentClass, useDeleteClass, useTakeClassIn } from './queries'
+import { useOfferBack } from './useOfferBack'
 
 /** A class goes with everything that hangs on it, after an offer to save it. */
 export function DeleteClass({
@@ -18,7 +18,7 @@ export function DeleteClass({
 }) {
   const remove = useDeleteClass()
   const bringBack = useTakeClassIn()
-  const toast = useToast()
+  const offerBack = useOfferBack()
   const [current, choose] = useCurrentClass()
   return (
     <Dialog title={`Delete “${summary.name}”?`} onClose={onClose}>
@@ -41,18 +41,7 @@ export function DeleteClass({
               onSuccess: (was) => {
                 if (current?.id === summary.id) choose(null)
                 onDeleted()
-                toast({
-                  text: `“${summary.name}” is deleted.`,
-                  stays: true,
-                  action: {
-                    label: 'Undo',
-                    // This page is left by then.
-                    run: () =>
-                      void bringBack
-                        .mutateAsync(was)
-                        .catch((e: unknown) => toast({ text: e instanceof Error ? e.message : String(e) })),
-                  },
-                })
+                offerBack(`“${summary.name}”`, () => bringBack.mutateAsync(was))
               },
             })
           }

@@ -7,8 +7,8 @@ import { Dialog } from '../ui/Dialog'
 import { Field, Input, Select } from '../ui/Field'
 import { Refused } from '../ui/Said'
 import { Tick } from '../ui/Tick'
-import { useToast } from '../ui/toasts'
 import { useDeleteLearner, useSaveLearner, useTakeLearnerIn } from './queries'
+import { useOfferBack } from './useOfferBack'
 
 /** Tapes are offered up to here, in half steps above the nut. */
 const MOST_TAPES = 9
@@ -31,7 +31,7 @@ export function EditLearner({
   const save = useSaveLearner(classId)
   const remove = useDeleteLearner(classId)
   const bringBack = useTakeLearnerIn(classId)
-  const toast = useToast()
+  const offerBack = useOfferBack()
   const record = `/api/classes/${classId}/learners/${learner.id}/record`
   const set = (changed: Partial<Learner>) => setDraft((now) => ({ ...now, ...changed }))
   const instrument = instruments.find((i) => i.id === draft.instrument)
@@ -40,18 +40,7 @@ export function EditLearner({
     remove.mutate(learner.id, {
       onSuccess: (was) => {
         onDeleted()
-        toast({
-          text: `${learner.nickname} is deleted.`,
-          stays: true,
-          action: {
-            label: 'Undo',
-            // This page is left by then.
-            run: () =>
-              void bringBack
-                .mutateAsync(was)
-                .catch((e: unknown) => toast({ text: e instanceof Error ? e.message : String(e) })),
-          },
-        })
+        offerBack(learner.nickname, () => bringBack.mutateAsync(was))
       },
     })
   if (leaving)
