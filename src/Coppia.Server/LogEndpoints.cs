@@ -1,4 +1,3 @@
-using Coppia.Core.Drills;
 using Coppia.Core.Logbook;
 using Coppia.Core.Wording;
 using Coppia.Data;
@@ -7,25 +6,30 @@ using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Coppia.Server;
 
-/// <summary>The logbook: what the learners of a class, or one of them, did at home.</summary>
+/// <summary>The logbook: what the learners of a class did at home.</summary>
 internal static class LogEndpoints
 {
-    private const int WeeksShown = 8;
+    internal const int WeeksShown = 8;
     private const int NoteDays = 14;
 
     public static void MapLogbook(this WebApplication app)
     {
         var one = app.MapGroup("/api/classes/{class:long}");
         one.MapGet("/logbook", OfClass).WithName("getLogbook").ProducesProblem(404);
-        one.MapGet("/learners/{learner:long}/logbook", OfLearner).WithName("getLearnerLogbook").ProducesProblem(404);
-        one.MapPost("/learners/{learner:long}/minutes", AddMinutes).WithName("addMinutes").ProducesProblem(404).ProducesProblem(422);
-        one.MapDelete("/learners/{learner:long}/minutes/{key}", TakeMinutesBack).WithName("takeMinutesBack").ProducesProblem(404);
+        one.MapGet("/learners/{learner:long}/logbook", LearnerLogs.Show).WithName("getLearnerLogbook").ProducesProblem(404);
+        one.MapPost("/learners/{learner:long}/minutes", LearnerLogs.AddMinutes)
+            .WithName("addMinutes")
+            .ProducesProblem(404)
+            .ProducesProblem(422);
+        one.MapDelete("/learners/{learner:long}/minutes/{key}", LearnerLogs.TakeMinutesBack)
+            .WithName("takeMinutesBack")
+            .ProducesProblem(404);
     }
 
-    private static DateOnly Today(TimeProvider clock) => DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
+    internal static DateOnly Today(TimeProvider clock) => DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
 
     /// <summary>The first day that is shown.</summary>
-    private static DateOnly First(DateOnly today) => LearnerLog.Monday(today).AddDays(7 * (1 - WeeksShown));
+    internal static DateOnly First(DateOnly today) => LearnerLog.Monday(today).AddDays(7 * (1 - WeeksShown));
 
     private static Results<Ok<ClassLogView>, ProblemHttpResult> OfClass(
         ForWhom forWhom,
@@ -85,7 +89,7 @@ internal static class LogEndpoints
         );
     }
 
-    private static LearnerLog LogOf(
+    internal static LearnerLog LogOf(
         IEnumerable<PracticeRecord> practice,
         IEnumerable<CardAnswerRecord> slips,
         IEnumerable<LearnerNoteRecord> notes,
@@ -144,7 +148,7 @@ internal static class LogEndpoints
                 [.. g.Select(t => new ToldLearner(t.Who.Id, t.Who.Nickname, LogWords.Reached(t.Best, t.Task.Goal)))]
             ));
 
-    private static IEnumerable<NoteView> NotesOf(
+    internal static IEnumerable<NoteView> NotesOf(
         LearnerRecord who,
         IEnumerable<LearnerNoteRecord> notes,
         IReadOnlyDictionary<long, string> titles
@@ -157,145 +161,6 @@ internal static class LogEndpoints
             n.TuneId is { } tune ? titles.GetValueOrDefault(tune) : null
         ));
 
-    private static string[] Said(IEnumerable<AskWhy> why, IReadOnlyDictionary<long, string> titles) =>
+    internal static string[] Said(IEnumerable<AskWhy> why, IReadOnlyDictionary<long, string> titles) =>
         [.. why.Select(w => LogWords.Why(w, w.Tune is { } tune ? titles.GetValueOrDefault(tune) : null))];
-
-    private static Results<Ok<LearnerLogView>, ProblemHttpResult> OfLearner(
-        ForWhom forWhom,
-        LearnerRepository learners,
-        ReportRepository reports,
-        WorkRepository work,
-        LibraryNames names,
-        TimeProvider clock,
-        long @class,
-        long learner
-    )
-    {
-        if (learners.Find(learner) is not { } who || who.ClassId != @class)
-            return ClassEndpoints.NoLearner();
-        var today = Today(clock);
-        var since = WorkEndpoints.Text(First(today));
-        var practice = reports.Practice(learner, since);
-        var answers = reports.Answers(learner, WorkEndpoints.Text(today.AddDays(1 - LearnerLog.HabitDays)));
-        var notes = reports.Notes(learner, since);
-        var set = work.Of(who, since);
-        var done = work.Done(@class).Where(d => d.LearnerId == learner).Select(d => d.WorkId).ToHashSet();
-        var log = LogOf(practice, answers, notes, set, w => done.Contains(w.Id));
-        var titles = names.Titles(
-            practice.Select(p => p.TuneId).Concat(set.Select(w => w.TuneId)).Concat(notes.Select(n => n.TuneId)).OfType<long>()
-        );
-        var style = forWhom.Style.Style;
-        return TypedResults.Ok(
-            new LearnerLogView(
-                Learner: LearnerView.Of(who),
-                From: since,
-                Today: WorkEndpoints.Text(today),
-                Days: [.. practice.Where(p => p.Minutes > 0).GroupBy(p => p.Day).Select(g => new DayMinutes(g.Key, g.Sum(p => p.Minutes)))],
-                Weeks: [.. log.Weeks(today, WeeksShown).Select(w => new DayMinutes(WorkEndpoints.Text(w.Monday), w.Minutes))],
-                Tunes: TunesOf(log, set, titles),
-                Ways: [.. Enum.GetValues<CardKind>().Select(LogWords.Kind)],
-                Cards: BoxesOf(reports.Boxes(learner), forWhom, who),
-                Answers: answers.Count,
-                Right: answers.Count(a => a.Right),
-                Habits:
-                [
-                    .. log.Habits(today)
-                        .Select(h => new HabitView(
-                            LogWords.Habit(h.Kind),
-                            LogWords.Helps(h.Kind),
-                            h.Times,
-                            [.. h.Cards.Select(c => ThingWords.Name(c.Note, style)).Distinct().Take(3)]
-                        )),
-                ],
-                Notes: [.. NotesOf(who, notes, titles).Reverse()],
-                Why: Said(AskFirst.Why(log, today), titles)
-            )
-        );
-    }
-
-    /// <summary>Minutes that a learner told on paper.</summary>
-    private static Results<Ok<AddedMinutes>, ProblemHttpResult> AddMinutes(
-        LearnerRepository learners,
-        ReportRepository reports,
-        Asking asking,
-        TimeProvider clock,
-        long @class,
-        long learner,
-        MinutesRequest asked
-    )
-    {
-        if (learners.Find(learner) is not { } who || who.ClassId != @class)
-            return ClassEndpoints.NoLearner();
-        if (WorkEndpoints.Day(asked.Day) is not { } day || day > Today(clock))
-            return ClassEndpoints.Refused("Expected a day up to today, such as 2026-09-14.");
-        if (asked.Minutes is < 1 or > 600)
-            return ClassEndpoints.Refused("Expected 1 to 600 minutes.");
-        var key = $"paper-{Guid.NewGuid():N}";
-        reports.Keep(
-            learner,
-            new PracticeRecord
-            {
-                Key = key,
-                Day = asked.Day,
-                At = clock.GetUtcNow().UtcDateTime,
-                Minutes = asked.Minutes,
-                MadeBy = asking.Name,
-            }
-        );
-        return TypedResults.Ok(new AddedMinutes(key));
-    }
-
-    private static Results<NoContent, ProblemHttpResult> TakeMinutesBack(
-        LearnerRepository learners,
-        ReportRepository reports,
-        long @class,
-        long learner,
-        string key
-    ) =>
-        learners.Find(learner)?.ClassId == @class && reports.Remove(learner, key)
-            ? TypedResults.NoContent()
-            : TypedResults.Problem(statusCode: 404, title: "There are no such minutes of this learner.");
-
-    /// <summary>Tunes that are set, and others of which a tempo was told.</summary>
-    private static TuneLog[] TunesOf(LearnerLog log, IEnumerable<WorkRecord> set, IReadOnlyDictionary<long, string> titles)
-    {
-        var tempos = log.Tempos().ToDictionary(t => t.Tune);
-        var goals = set.Where(w => w.TuneId is not null).GroupBy(w => w.TuneId!.Value).ToDictionary(g => g.Key, g => g.Last().Tempo);
-        return
-        [
-            .. goals
-                .Keys.Union(tempos.Keys)
-                .Where(titles.ContainsKey)
-                .Select(tune => new TuneLog(
-                    tune,
-                    titles[tune],
-                    goals.GetValueOrDefault(tune),
-                    tempos.TryGetValue(tune, out var t) ? t.Best : null,
-                    [.. t?.Steps.Select(s => new TempoStep(WorkEndpoints.Text(s.Day), s.Tempo)) ?? []]
-                )),
-        ];
-    }
-
-    /// <summary>Cards by note, in the order in which they are learned; then those of notes that the class does not know any more.</summary>
-    private static NoteBoxes[] BoxesOf(IReadOnlyList<CardBoxRecord> boxes, ForWhom forWhom, LearnerRecord who)
-    {
-        var lies = boxes
-            .Select(b => (Card: CardName.Find(b.Card), b.Box))
-            .Where(b => b.Card is not null)
-            .ToDictionary(b => b.Card!, b => b.Box);
-        var known = LearnerCards.Of(LearnEndpoints.PlayerOf(who, forWhom)).Select(c => c.Note).Distinct();
-        var style = forWhom.Style.Style;
-        return
-        [
-            .. known
-                .Union(lies.Keys.Select(c => c.Note))
-                .Select(note => new NoteBoxes(
-                    ThingWords.Name(note, style),
-                    [
-                        .. Enum.GetValues<CardKind>()
-                            .Select(kind => lies.TryGetValue(new LearnerCard(kind, note), out var box) ? box : (int?)null),
-                    ]
-                )),
-        ];
-    }
 }
