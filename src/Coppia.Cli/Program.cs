@@ -5,6 +5,7 @@ return args switch
 {
     ["read", .. var rest] => ReadCommand.Run(rest, Console.Out, Console.Error),
     ["sheet", .. var rest] => SheetCommand.Run(rest, Console.Out, Console.Error),
+    ["desk", .. var rest] => DeskCommand.Run(rest, Console.Out, Console.Error),
     ["diagnose", .. var rest] => DiagnoseCommand.Run(rest, Console.Out, Console.Error),
     ["backup", .. var rest] => BackupCommand.Run(rest, Console.Out, Console.Error),
     ["restore", .. var rest] => RestoreCommand.Run(rest, Console.Out, Console.Error),
@@ -18,6 +19,7 @@ static int Wrong()
     [
         ReadCommand.Usage,
         SheetCommand.Usage,
+        DeskCommand.Usage,
         DiagnoseCommand.Usage,
         BackupCommand.Usage,
         RestoreCommand.Usage,

@@ -268,6 +268,12 @@ internal sealed class MusicXmlPart(LeftOut leftOut, List<SourceError> errors)
             Pitch = pitch,
             Value = printed,
             IsBarRest = isBarRest,
+            StemUp = (string?)note.Element("stem") switch
+            {
+                "up" => true,
+                "down" => false,
+                _ => null,
+            },
             At = MusicXmlReader.At(note),
             Lyrics = MusicXmlLyrics.Of(note),
         };

@@ -23,6 +23,7 @@ public partial class FolderTests
         "Fingering",
         "Bowing",
         "Shapes",
+        "Composition",
         "Reading",
         "Practice",
         "Exercises",

@@ -89,6 +89,9 @@ public sealed record ScoreEvent
 
     public Marks Marks { get; init; }
 
+    /// <summary>Which way the source draws its stem; null where it leaves that to the engraver.</summary>
+    public bool? StemUp { get; init; }
+
     /// <summary>A printed finger number, 0–4.</summary>
     public int? PrintedFinger { get; init; }
 

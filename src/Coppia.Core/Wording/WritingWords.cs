@@ -67,7 +67,7 @@ public static class WritingWords
         return $"{what}, {bar.Named()}, beat {beat.ToDouble().ToString("0.##", System.Globalization.CultureInfo.InvariantCulture)}";
     }
 
-    private static string Beats(Fraction length, TimeSignature time)
+    internal static string Beats(Fraction length, TimeSignature time)
     {
         var beats = length / time.Beat;
         if (beats.Denominator == 1)
