@@ -48,7 +48,7 @@ public static class DeskCommand
         var broken = PieceRules.Broken(piece, task);
         foreach (var breach in broken)
             output.WriteLine($"{breach.Bar}\t{Name(breach.Rule)}\t{words.Breach(breach)}");
-        foreach (var advice in Listening.To(piece, task))
+        foreach (var advice in Heard.In(piece, task))
             output.WriteLine($"{advice.Bar}\t{Name(advice.Kind)}\t{words.Advice(advice)}");
         return broken.Count > 0 ? 1 : 0;
     }

@@ -12,6 +12,8 @@ public sealed class ClassCopies(
     WorkRepository work,
     ReportRepository reports,
     LinkRepository links,
+    HandInRepository handIns,
+    BookletRepository booklets,
     TimeProvider clock
 )
 {
@@ -27,7 +29,9 @@ public sealed class ClassCopies(
             one,
             known.Of(id),
             [.. set.Where(w => w.LearnerId is null)],
-            [.. learners.Of(id).Select(l => Copy(l, set, done[l.Id], tokens.GetValueOrDefault(l.Id)))]
+            [.. learners.Of(id).Select(l => Copy(l, set, done[l.Id], tokens.GetValueOrDefault(l.Id)))],
+            booklets.Find(id),
+            booklets.Pieces(id)
         );
     }
 
@@ -49,8 +53,16 @@ public sealed class ClassCopies(
             reports.Boxes(learner.Id),
             reports.Notes(learner.Id),
             [.. set.Where(w => w.LearnerId == learner.Id)],
-            [.. done]
+            [.. done],
+            PiecesOf(learner)
         );
+
+    private HandInCopy[] PiecesOf(LearnerRecord learner)
+    {
+        var own = handIns.Of(learner.Id);
+        var remarks = handIns.Remarks(own.Select(h => h.Id));
+        return [.. own.Select(h => new HandInCopy(h, [.. handIns.Versions(h.Id).Reverse()], [.. remarks[h.Id]]))];
+    }
 
     /// <summary>Whether this very class is here already.</summary>
     public bool IsHere(ClassRecord one)
@@ -79,7 +91,8 @@ public sealed class ClassCopies(
             .ToDictionary(w => w.Id, w => w.Id);
         using var connection = database.Open();
         using var step = connection.BeginTransaction();
-        Add(connection, step, classId, copy, numbers, set, Now());
+        var tasks = new TasksHere(connection, step, numbers, Now());
+        Add(connection, step, classId, copy, numbers, set, tasks, Now());
         step.Commit();
     }
 
@@ -97,25 +110,44 @@ public sealed class ClassCopies(
         foreach (var change in copy.Known)
             KnownRepository.Add(connection, step, change with { ClassId = id, TuneId = numbers.OfTune(change.TuneId) });
         var set = new Dictionary<long, long>();
+        var tasks = new TasksHere(connection, step, numbers, now);
         foreach (var one in copy.Work)
         {
-            if (numbers.Of(one) is { } here)
+            if (numbers.Of(one, tasks.Of) is { } here)
                 set[one.Id] = WorkRepository.Add(connection, step, here with { ClassId = id, LearnerId = null });
         }
 
+        var pieces = new Dictionary<long, long>();
         foreach (var learner in copy.Learners)
-            Add(connection, step, id, learner, numbers, set, now);
+        {
+            foreach (var (there, here) in Add(connection, step, id, learner, numbers, set, tasks, now))
+                pieces[there] = here;
+        }
+
+        if (copy.Booklet is { } booklet)
+            BookletRepository.Put(
+                connection,
+                step,
+                booklet with
+                {
+                    ClassId = id,
+                },
+                [.. copy.InBooklet.Where(pieces.ContainsKey).Select(p => pieces[p])],
+                now
+            );
         return id;
     }
 
     /// <param name="set">Numbers that what is set to the class has here, by those in the copy.</param>
-    private static void Add(
+    /// <returns>Numbers that the pieces have here, by those in the copy.</returns>
+    private static Dictionary<long, long> Add(
         SqliteConnection connection,
         SqliteTransaction step,
         long classId,
         LearnerCopy copy,
         Numbers numbers,
         IReadOnlyDictionary<long, long> set,
+        TasksHere tasks,
         string now
     )
     {
@@ -126,7 +158,7 @@ public sealed class ClassCopies(
         var own = new Dictionary<long, long>();
         foreach (var one in copy.Own)
         {
-            if (numbers.Of(one) is { } here)
+            if (numbers.Of(one, tasks.Of) is { } here)
                 own[one.Id] = WorkRepository.Add(connection, step, here with { ClassId = classId, Instrument = null, LearnerId = id });
         }
 
@@ -142,6 +174,46 @@ public sealed class ClassCopies(
         {
             if (own.TryGetValue(done.WorkId, out var here) || set.TryGetValue(done.WorkId, out here))
                 WorkRepository.Insert(connection, step, done with { WorkId = here, LearnerId = id });
+        }
+
+        var pieces = new Dictionary<long, long>();
+        foreach (var piece in copy.HandIns)
+        {
+            var work = piece.HandIn.WorkId is { } w && (own.TryGetValue(w, out var to) || set.TryGetValue(w, out to)) ? to : (long?)null;
+            var task = piece.HandIn.TaskId is { } t ? tasks.Of(t) : null;
+            pieces[piece.HandIn.Id] = HandInRepository.Add(
+                connection,
+                step,
+                piece.HandIn with
+                {
+                    LearnerId = id,
+                    WorkId = work,
+                    TaskId = task,
+                }
+            );
+            foreach (var version in piece.Versions)
+                HandInRepository.Insert(connection, step, pieces[piece.HandIn.Id], version);
+            foreach (var remark in piece.Remarks)
+                HandInRepository.Insert(connection, step, remark with { HandInId = pieces[piece.HandIn.Id] });
+        }
+
+        return pieces;
+    }
+
+    /// <summary>Writing tasks of a copy as they are here: one of the same title and plan is the same, another is made.</summary>
+    private sealed class TasksHere(SqliteConnection connection, SqliteTransaction step, Numbers numbers, string now)
+    {
+        private readonly Dictionary<long, long> _made = [];
+
+        public long? Of(long id)
+        {
+            if (_made.TryGetValue(id, out var here))
+                return here;
+            if (!numbers.Tasks.TryGetValue(id, out var task))
+                return null;
+            return _made[id] =
+                TaskRepository.Like(connection, step, task.Title, task.Document)
+                ?? TaskRepository.Add(connection, step, task.Title, task.Document, now);
         }
     }
 

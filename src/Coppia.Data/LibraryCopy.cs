@@ -25,7 +25,13 @@ public sealed record TuneCopy(
 /// <summary>A class of a library, with the names by which it speaks of other things there.</summary>
 /// <param name="Style">Its own house style, or null.</param>
 /// <param name="Sheets">Headings of the sheets that are set.</param>
-public sealed record LibraryClass(ClassCopy Class, string? Style, IReadOnlyDictionary<long, string> Sheets);
+/// <param name="Tasks">Writing tasks that are set or written for.</param>
+public sealed record LibraryClass(
+    ClassCopy Class,
+    string? Style,
+    IReadOnlyDictionary<long, string> Sheets,
+    IReadOnlyDictionary<long, TaskCopy> Tasks
+);
 
 /// <summary>What was added, and what was there already.</summary>
 public sealed record AddedCopies(
@@ -86,6 +92,7 @@ public sealed class LibraryCopy(Database database, TimeProvider clock)
         IReadOnlyList<StyleRecord> styles,
         IReadOnlyList<SheetRecord> sheets,
         Func<SheetRecord, IReadOnlyDictionary<long, long>, string> moved,
+        IReadOnlyList<TaskCopy> tasks,
         IReadOnlyList<LibraryClass> classes
     )
     {
@@ -150,6 +157,8 @@ public sealed class LibraryCopy(Database database, TimeProvider clock)
                 );
         }
 
+        foreach (var task in tasks.Where(t => TaskRepository.Like(connection, step, t.Title, t.Document) is null))
+            TaskRepository.Add(connection, step, task.Title, task.Document, now);
         foreach (var one in classes)
         {
             if (ClassCopies.IsHere(connection, step, one.Class.Class))
@@ -160,7 +169,8 @@ public sealed class LibraryCopy(Database database, TimeProvider clock)
 
             var numbers = new Numbers(
                 tune => ids.TryGetValue(tune, out var here) ? here : null,
-                sheet => one.Sheets.TryGetValue(sheet, out var heading) ? LibraryNames.Sheet(connection, step, sheet, heading) : null
+                sheet => one.Sheets.TryGetValue(sheet, out var heading) ? LibraryNames.Sheet(connection, step, sheet, heading) : null,
+                one.Tasks
             );
             var style = connection.ExecuteScalar<long?>(
                 "SELECT id FROM style WHERE name = @Style AND deleted_at IS NULL ORDER BY id LIMIT 1",

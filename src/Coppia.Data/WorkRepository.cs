@@ -14,6 +14,9 @@ public enum WorkKind
 
     /// <summary>The cards that are due.</summary>
     Cards,
+
+    /// <summary>A writing task.</summary>
+    Writing,
 }
 
 /// <summary>Something that is set to a class, a section of it, or one learner.</summary>
@@ -28,6 +31,8 @@ public sealed record WorkRecord
     public long? TuneId { get; init; }
 
     public long? SheetId { get; init; }
+
+    public long? TaskId { get; init; }
 
     /// <summary>Quarters a minute to reach, 20 to 300; null where none is asked for.</summary>
     public int? Tempo { get; init; }
@@ -46,7 +51,7 @@ public sealed record WorkRecord
 
     public DateTime MadeAt { get; init; }
 
-    /// <summary>The tune's title or the sheet's heading as it is now; empty for cards.</summary>
+    /// <summary>The tune's or task's title or the sheet's heading as it is now; empty for cards.</summary>
     public string Title { get; init; } = "";
 
     /// <summary>Whether it is set to a learner of its class.</summary>
@@ -71,11 +76,14 @@ public sealed record DoneRecord
 public sealed class WorkRepository(Database database, TimeProvider clock)
 {
     private const string Columns = """
-        w.id, w.class_id AS ClassId, w.kind, w.tune_id AS TuneId, w.sheet_id AS SheetId, w.tempo, w.instrument,
-        w.learner_id AS LearnerId, w.due, w.made_at AS MadeAt, w.made_by AS MadeBy, coalesce(t.title, s.heading, '') AS Title
+        w.id, w.class_id AS ClassId, w.kind, w.tune_id AS TuneId, w.sheet_id AS SheetId, w.task_id AS TaskId, w.tempo, w.instrument,
+        w.learner_id AS LearnerId, w.due, w.made_at AS MadeAt, w.made_by AS MadeBy, coalesce(t.title, s.heading, k.title, '') AS Title
         """;
 
-    private const string From = "set_work w LEFT JOIN tune t ON t.id = w.tune_id LEFT JOIN sheet s ON s.id = w.sheet_id";
+    private const string From = """
+        set_work w LEFT JOIN tune t ON t.id = w.tune_id LEFT JOIN sheet s ON s.id = w.sheet_id
+            LEFT JOIN writing_task k ON k.id = w.task_id
+        """;
 
     /// <summary>What is set to a class from a day on, what is due first first.</summary>
     /// <param name="since">What was due before is left out.</param>
@@ -142,8 +150,8 @@ public sealed class WorkRepository(Database database, TimeProvider clock)
     internal static long Add(SqliteConnection connection, SqliteTransaction step, WorkRecord work) =>
         connection.ExecuteScalar<long>(
             """
-            INSERT INTO set_work (class_id, kind, tune_id, sheet_id, tempo, instrument, learner_id, due, made_at, made_by)
-            VALUES (@ClassId, @kind, @TuneId, @SheetId, @Tempo, @Instrument, @LearnerId, @Due, @madeAt, @MadeBy)
+            INSERT INTO set_work (class_id, kind, tune_id, sheet_id, task_id, tempo, instrument, learner_id, due, made_at, made_by)
+            VALUES (@ClassId, @kind, @TuneId, @SheetId, @TaskId, @Tempo, @Instrument, @LearnerId, @Due, @madeAt, @MadeBy)
             RETURNING id
             """,
             new
@@ -152,6 +160,7 @@ public sealed class WorkRepository(Database database, TimeProvider clock)
                 kind = work.Kind.ToString().ToLowerInvariant(),
                 work.TuneId,
                 work.SheetId,
+                work.TaskId,
                 work.Tempo,
                 work.Instrument,
                 work.LearnerId,

@@ -9,6 +9,8 @@ namespace Coppia.Server;
 /// <param name="Tunes">Tunes that the record speaks of.</param>
 /// <param name="Sheets">Sheets that are set.</param>
 /// <param name="Work">What is set to the class or a section.</param>
+/// <param name="Tasks">Writing tasks that are set or written for.</param>
+/// <param name="Booklet">Null where nobody made one yet.</param>
 public sealed record ClassFile(
     int Coppia,
     string Name,
@@ -19,11 +21,14 @@ public sealed record ClassFile(
     IReadOnlyList<KnownInFile> Known,
     IReadOnlyList<WorkInFile> Work,
     IReadOnlyList<LearnerInFile> Learners,
-    string? Style = null
+    string? Style = null,
+    IReadOnlyList<TaskInFile>? Tasks = null,
+    BookletDoc? Booklet = null
 )
 {
     /// <exception cref="FormatException">Something in it cannot be kept; the message names the place.</exception>
-    internal ClassCopy Copy(long? style)
+    /// <param name="text">Writes a plan or a piece as it is kept.</param>
+    internal ClassCopy Copy(long? style, Func<object, string> text)
     {
         if (Coppia != 1)
             throw new FormatException($"The record is of version {Coppia}; this program knows version 1.");
@@ -57,12 +62,25 @@ public sealed record ClassFile(
                 }
             ),
             RecordsOf(Work, "Set work"),
-            [.. Learners.Select(l => l.Copy())]
+            [.. Learners.Select(l => l.Copy(text))],
+            Booklet is { } b
+                ? new BookletRecord
+                {
+                    Title = b.Title.Length is > 0 and <= DeskEndpoints.LongestTitle
+                        ? b.Title
+                        : throw new FormatException($"Booklet: expected a title of 1 to {DeskEndpoints.LongestTitle} characters."),
+                    PerPage = b.PerPage == 1 ? 1 : 2,
+                    Pairs = b.Pairs,
+                    Names = b.Names,
+                    Shown = b.Shown,
+                }
+                : null,
+            Booklet?.Pieces ?? []
         );
     }
 
     internal static WorkInFile WorkOf(WorkRecord w) =>
-        new(w.Id, w.Kind, w.Due, w.MadeAt, w.MadeBy, w.TuneId, w.SheetId, w.Tempo, w.Instrument);
+        new(w.Id, w.Kind, w.Due, w.MadeAt, w.MadeBy, w.TuneId, w.SheetId, w.Tempo, w.Instrument, w.TaskId);
 
     internal static KnownInFile KnownOf(KnownChangeRecord k) =>
         new(
@@ -85,8 +103,9 @@ public sealed record ClassFile(
                 && w.Tempo is null or (>= 20 and <= 300)
                 && (w.Kind == WorkKind.Tune) == (w.Tune is not null)
                 && (w.Kind == WorkKind.Sheet) == (w.Sheet is not null)
+                && (w.Kind == WorkKind.Writing) == (w.Task is not null)
                 && (w.Instrument is null || StringSection.Named(w.Instrument) is not null),
-            "a day such as 2026-09-14, a tempo of 20 to 300, and the tune or sheet that it is",
+            "a day such as 2026-09-14, a tempo of 20 to 300, and the tune, sheet or task that it is",
             w => new WorkRecord
             {
                 Id = w.Id,
@@ -96,6 +115,7 @@ public sealed record ClassFile(
                 MadeBy = w.MadeBy,
                 TuneId = w.Tune,
                 SheetId = w.Sheet,
+                TaskId = w.Task,
                 Tempo = w.Tempo,
                 Instrument = w.Instrument,
             }

@@ -14,6 +14,7 @@ internal sealed class ClassFiles(
     LibraryNames names,
     WorkRepository work,
     StyleRepository styles,
+    TaskRepository tasks,
     IOptions<JsonOptions> json
 )
 {
@@ -42,22 +43,84 @@ internal sealed class ClassFiles(
             Sheets: SheetsIn(copy.Work.Concat(copy.Learners.SelectMany(l => l.Own))),
             Known: [.. copy.Known.Select(ClassFile.KnownOf)],
             Work: [.. copy.Work.Select(ClassFile.WorkOf)],
-            Learners: [.. copy.Learners.Select(l => LearnerInFile.Of(l, withLinks))],
-            Style: copy.Class.StyleId is { } style ? styles.Find(style)?.Name : null
+            Learners: [.. copy.Learners.Select(l => LearnerInFile.Of(l, PiecesOf(l), withLinks))],
+            Style: copy.Class.StyleId is { } style ? styles.Find(style)?.Name : null,
+            Tasks: TasksIn(copy.Work.Concat(copy.Learners.SelectMany(l => l.Own)), copy.Learners),
+            Booklet: copy.Booklet is { } b ? new BookletDoc(b.Title, b.PerPage, b.Pairs, b.Names, b.Shown, copy.InBooklet) : null
         );
 
     /// <param name="withLink">Only where a deletion may be taken back.</param>
     public LearnerFile FileOf(LearnerCopy copy, bool withLink = false)
     {
-        var done = copy.Done.Select(d => d.WorkId).ToHashSet();
+        var done = copy.Done.Select(d => d.WorkId).Concat(copy.HandIns.Select(h => h.HandIn.WorkId).OfType<long>()).ToHashSet();
         return new LearnerFile(
             Coppia: 1,
-            Learner: LearnerInFile.Of(copy, withLink),
+            Learner: LearnerInFile.Of(copy, PiecesOf(copy), withLink),
             Tunes: Named(names.Titles(TunesOf(copy))),
             Sheets: SheetsIn(copy.Own),
-            Set: [.. work.Of(copy.Learner, since: "").Where(w => w.LearnerId is null && done.Contains(w.Id)).Select(ClassFile.WorkOf)]
+            Set: [.. work.Of(copy.Learner, since: "").Where(w => w.LearnerId is null && done.Contains(w.Id)).Select(ClassFile.WorkOf)],
+            Tasks: TasksIn(copy.Own, [copy])
         );
     }
+
+    /// <summary>The writing tasks that are set or written for.</summary>
+    private TaskInFile[] TasksIn(IEnumerable<WorkRecord> set, IEnumerable<LearnerCopy> learners) =>
+        Named(
+            set.Select(w => w.TaskId)
+                .Concat(learners.SelectMany(l => l.HandIns).Select(h => h.HandIn.TaskId))
+                .OfType<long>()
+                .Distinct()
+                .Select(tasks.Find)
+                .OfType<TaskRecord>()
+        );
+
+    /// <summary>Tasks as a file has them; what this version cannot read stays behind.</summary>
+    internal TaskInFile[] Named(IEnumerable<TaskRecord> kept) =>
+        [
+            .. kept.Select(t => TaskDoc.Read(t.Document, Options) is { } plan ? new TaskInFile(t.Id, t.Title, plan) : null)
+                .OfType<TaskInFile>(),
+        ];
+
+    /// <summary>What a learner wrote; what this version cannot read stays behind.</summary>
+    private PieceInFile[] PiecesOf(LearnerCopy l) =>
+        [
+            .. l
+                .HandIns.Select(h =>
+                    TaskDoc.Read(h.HandIn.Task, Options) is { } rules && PieceDoc.Read(h.HandIn.Piece, Options) is { } piece
+                        ? new PieceInFile(
+                            Id: h.HandIn.Id,
+                            Title: h.HandIn.Title,
+                            Level: h.HandIn.Level,
+                            State: h.HandIn.State,
+                            MadeAt: h.HandIn.MadeAt,
+                            ChangedAt: h.HandIn.ChangedAt,
+                            Rules: rules,
+                            Piece: piece,
+                            Versions:
+                            [
+                                .. h
+                                    .Versions.Select(v => (v.MadeAt, Piece: PieceDoc.Read(v.Piece, Options)))
+                                    .Where(v => v.Piece is not null)
+                                    .Select(v => new VersionInFile(v.MadeAt, v.Piece!)),
+                            ],
+                            Remarks: [.. h.Remarks.Select(r => new RemarkInFile(r.Words, r.MadeAt, r.MadeBy, r.Bar))],
+                            Work: h.HandIn.WorkId,
+                            Task: h.HandIn.TaskId,
+                            HandedInAt: h.HandIn.HandedInAt
+                        )
+                        : null
+                )
+                .OfType<PieceInFile>(),
+        ];
+
+    /// <summary>Tasks of a file as they are kept.</summary>
+    internal IReadOnlyDictionary<long, TaskCopy> TasksOf(IReadOnlyList<TaskInFile>? named) =>
+        (named ?? []).DistinctBy(t => t.Id).ToDictionary(t => t.Id, t => new TaskCopy(t.Title, Text(t.Plan)));
+
+    /// <summary>A plan or a piece as it is kept.</summary>
+    internal string Text(object doc) => JsonSerializer.Serialize(doc, doc.GetType(), Options);
+
+    private JsonSerializerOptions Options => json.Value.SerializerOptions;
 
     private static NamedInFile[] Named(IEnumerable<KeyValuePair<long, string>> titles) =>
         [.. titles.Select(t => new NamedInFile(t.Key, t.Value))];
@@ -72,8 +135,8 @@ internal sealed class ClassFiles(
     /// <exception cref="FormatException">The record cannot be kept; the message names the place.</exception>
     public long? Add(ClassFile file)
     {
-        var copy = file.Copy(StyleOf(file));
-        return copies.IsHere(copy.Class) ? null : copies.Add(copy, ByName(file.Tunes, file.Sheets));
+        var copy = file.Copy(StyleOf(file), Text);
+        return copies.IsHere(copy.Class) ? null : copies.Add(copy, ByName(file.Tunes, file.Sheets, file.Tasks));
     }
 
     /// <summary>Puts a learner into a class, with their whole record.</summary>
@@ -84,8 +147,8 @@ internal sealed class ClassFiles(
             throw new FormatException($"The record is of version {file.Coppia}; this program knows version 1.");
         copies.Add(
             classId,
-            file.Learner.Copy(),
-            ByName(file.Tunes, file.Sheets),
+            file.Learner.Copy(Text),
+            ByName(file.Tunes, file.Sheets, file.Tasks),
             file.Set.DistinctBy(s => s.Id).ToDictionary(s => s.Id, s => s.MadeAt)
         );
     }
@@ -93,11 +156,11 @@ internal sealed class ClassFiles(
     /// <summary>The house style of the file's name here, or null.</summary>
     public long? StyleOf(ClassFile file) => file.Style is null ? null : styles.List().FirstOrDefault(s => s.Name == file.Style)?.Id;
 
-    private Numbers ByName(IReadOnlyList<NamedInFile> tunes, IReadOnlyList<NamedInFile> sheets)
+    private Numbers ByName(IReadOnlyList<NamedInFile> tunes, IReadOnlyList<NamedInFile> sheets, IReadOnlyList<TaskInFile>? named)
     {
         var tunesHere = Here(tunes, names.Tune);
         var sheetsHere = Here(sheets, names.Sheet);
-        return new Numbers(tunesHere.GetValueOrDefault, sheetsHere.GetValueOrDefault);
+        return new Numbers(tunesHere.GetValueOrDefault, sheetsHere.GetValueOrDefault, TasksOf(named));
     }
 
     private static Dictionary<long, long?> Here(IEnumerable<NamedInFile> named, Func<long, string, long?> find) =>
@@ -176,10 +239,34 @@ internal sealed class ClassFiles(
                     ? new[] { Row(Day(d.DoneAt), who, on, "done", WorkEndpoints.TitleOf(w), by: d.MadeBy) }
                     : []
             ),
+            .. l.HandIns.SelectMany(h =>
+                new[] { Row(Day(h.HandIn.MadeAt), who, on, "wrote", h.HandIn.Title, came: StateOf(h.HandIn)) }.Concat(
+                    h.Remarks.Select(r =>
+                        Row(
+                            Day(r.MadeAt),
+                            who,
+                            on,
+                            "remark",
+                            h.HandIn.Title,
+                            came: (r.Bar is { } b ? $"bar {b}: " : "") + r.Words,
+                            by: r.MadeBy
+                        )
+                    )
+                )
+            ),
         ];
 
         string TitleOf(long? tune) => tune is { } id ? titles.GetValueOrDefault(id, "") : "";
     }
+
+    private static string StateOf(HandInRecord piece) =>
+        piece.State switch
+        {
+            HandInState.Writing => "being written",
+            HandInState.HandedIn => "handed in",
+            HandInState.GivenBack => "given back",
+            _ => "accepted",
+        };
 
     private static string[] SetRow(WorkRecord w, string whom) =>
         Row(

@@ -71,6 +71,8 @@ public static class CoppiaApp
         app.MapLogbook();
         app.MapKnown();
         app.MapWork();
+        app.MapDesk();
+        app.MapPieces();
         app.MapLearn();
         app.MapKeeping();
         app.MapNothing();
@@ -153,6 +155,10 @@ public static class CoppiaApp
         services.AddSingleton<KnownRepository>();
         services.AddSingleton<LinkRepository>();
         services.AddSingleton<WorkRepository>();
+        services.AddSingleton<TaskRepository>();
+        services.AddSingleton<HandInRepository>();
+        services.AddSingleton<BookletRepository>();
+        services.AddSingleton<Pieces>();
         services.AddSingleton<ReportRepository>();
         services.AddSingleton<LogRepository>();
         services.AddSingleton<ClassCopies>();

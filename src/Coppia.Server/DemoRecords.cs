@@ -40,7 +40,7 @@ internal sealed class DemoRecords(string folder, Func<string, long> tune, TimePr
     /// <summary>A moment of that day, in UTC.</summary>
     public DateTime At(int daysAgo) => clock.GetUtcNow().UtcDateTime.Date.AddDays(-daysAgo).AddHours(Hour);
 
-    private DateOnly Day(int daysAgo) => DateOnly.FromDateTime(clock.GetLocalNow().DateTime).AddDays(-daysAgo);
+    public DateOnly Day(int daysAgo) => DateOnly.FromDateTime(clock.GetLocalNow().DateTime).AddDays(-daysAgo);
 
     private long? Tune(string? title) => string.IsNullOrEmpty(title) ? null : tune(title);
 

@@ -7,7 +7,14 @@ using Coppia.Formats;
 namespace Coppia.Server;
 
 /// <summary>Puts the demo tunes, and the class that learns them, into an empty library.</summary>
-internal sealed class DemoSeed(TuneRepository tunes, ClassCopies classes, Readings readings, ForWhom forWhom, TimeProvider clock)
+internal sealed class DemoSeed(
+    TuneRepository tunes,
+    ClassCopies classes,
+    ClassFiles files,
+    Readings readings,
+    ForWhom forWhom,
+    TimeProvider clock
+)
 {
     private sealed record DemoTune(string File, string? PrintedFor);
 
@@ -45,6 +52,7 @@ internal sealed class DemoSeed(TuneRepository tunes, ClassCopies classes, Readin
         var one = Read<DemoClass>(folder, "class.json");
         var records = new DemoRecords(folder, title => Named(title).Tune.Id, clock);
         var (work, done) = records.Work(one.Work, one.Learners);
+        var pieces = Read<DemoPieces>(folder, "pieces.json");
         classes.Add(
             new ClassCopy(
                 new ClassRecord
@@ -54,17 +62,30 @@ internal sealed class DemoSeed(TuneRepository tunes, ClassCopies classes, Readin
                     CreatedAt = records.At(daysAgo: 56),
                 },
                 Changes(one),
-                work,
+                [.. work, pieces.Set(records)],
                 [
-                    .. one.Learners.Select(l =>
-                        records.Of(ClassEndpoints.RecordOf(0, l), one.Notes) with
-                        {
-                            Done = [.. done.Where(d => d.Nickname == l.Nickname).Select(d => d.Done)],
-                        }
-                    ),
-                ]
+                    .. one
+                        .Learners.Select(l => ClassEndpoints.RecordOf(0, l))
+                        .Select(who =>
+                            records.Of(who, one.Notes) with
+                            {
+                                Done =
+                                [
+                                    .. done.Where(d => d.Nickname == who.Nickname).Select(d => d.Done),
+                                    .. pieces.Done(who.Nickname, records),
+                                ],
+                                HandIns = [.. pieces.Of(who, records, files.Text)],
+                            }
+                        ),
+                ],
+                new BookletRecord { Title = pieces.Booklet, Shown = true },
+                pieces.Accepted
             ),
-            new Numbers(id => id, id => id)
+            new Numbers(
+                id => id,
+                id => id,
+                new Dictionary<long, TaskCopy> { [DemoPieces.Task] = new(pieces.Title, files.Text(pieces.Doc)) }
+            )
         );
     }
 

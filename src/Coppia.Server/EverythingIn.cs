@@ -9,7 +9,7 @@ using Microsoft.Extensions.Options;
 namespace Coppia.Server;
 
 /// <summary>Everything in again, from a .zip that <see cref="EverythingOut"/> made.</summary>
-internal sealed class EverythingIn(Database database, TimeProvider clock, IOptions<JsonOptions> json)
+internal sealed class EverythingIn(Database database, ClassFiles files, TimeProvider clock, IOptions<JsonOptions> json)
 {
     private const int MostEntries = 20_000;
     private const long MostBytes = 500L * 1024 * 1024;
@@ -51,6 +51,7 @@ internal sealed class EverythingIn(Database database, TimeProvider clock, IOptio
             ],
             [.. library.Sheets.Select(RecordOf)],
             (sheet, ids) => JsonSerializer.Serialize(Moved(JsonSerializer.Deserialize<SheetDoc>(sheet.Document, Json)!, ids), Json),
+            [.. files.TasksOf(library.Tasks).Values],
             [.. (library.Classes ?? []).Select(name => ClassIn(zip, name))]
         );
         return new TakenIn(added, leftOut);
@@ -125,9 +126,10 @@ internal sealed class EverythingIn(Database database, TimeProvider clock, IOptio
         {
             var file = JsonSerializer.Deserialize<ClassFile>(Text(entry), Json) ?? throw new FormatException($"{name} is empty.");
             return new LibraryClass(
-                file.Copy(style: null),
+                file.Copy(style: null, files.Text),
                 file.Style,
-                file.Sheets.DistinctBy(s => s.Id).ToDictionary(s => s.Id, s => s.Title)
+                file.Sheets.DistinctBy(s => s.Id).ToDictionary(s => s.Id, s => s.Title),
+                files.TasksOf(file.Tasks)
             );
         }
         catch (JsonException e)

@@ -18,6 +18,7 @@ internal sealed class EverythingOut(
     ClassRepository classes,
     ClassCopies copies,
     ClassFiles classFiles,
+    TaskRepository tasks,
     Database database,
     TimeProvider clock,
     IOptions<JsonOptions> json
@@ -93,7 +94,10 @@ internal sealed class EverythingOut(
         Add(
             zip,
             LibraryFile.Name,
-            JsonSerializer.Serialize(new LibraryFile(1, clock.GetUtcNow().UtcDateTime, kept, readable, documents, names), Json)
+            JsonSerializer.Serialize(
+                new LibraryFile(1, clock.GetUtcNow().UtcDateTime, kept, readable, documents, names, classFiles.Named(tasks.List())),
+                Json
+            )
         );
     }
 

@@ -11,6 +11,7 @@ internal sealed partial class Keeping(
     TuneRepository tunes,
     StyleRepository styles,
     SheetRepository sheets,
+    TaskRepository tasks,
     TimeProvider clock,
     ILogger<Keeping> log
 ) : BackgroundService
@@ -28,6 +29,7 @@ internal sealed partial class Keeping(
         tunes.Purge(tooOld);
         styles.Purge(tooOld);
         sheets.Purge(tooOld);
+        tasks.Purge(tooOld);
     }
 
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)

@@ -24,6 +24,7 @@ internal static class LearnEndpoints
         learn.MapGet("/cards", Cards).WithName("getLearnCards").ProducesProblem(404).ProducesProblem(422);
         learn.MapPost("/answer", Judge).WithName("judgeLearnAnswer").ProducesProblem(404).ProducesProblem(422);
         learn.MapPost("/end", End).WithName("endLearnRound").ProducesProblem(404).ProducesProblem(422);
+        learn.MapLearnDesk();
         learn.MapPost("/report", LearnReports.Take).WithName("sendReport").ProducesProblem(404).ProducesProblem(422);
     }
 
@@ -85,6 +86,7 @@ internal static class LearnEndpoints
                         WorkEndpoints.TitleOf(w),
                         w.TuneId,
                         w.SheetId,
+                        w.TaskId,
                         w.Tempo,
                         w.Due,
                         done.Contains(w.Id),

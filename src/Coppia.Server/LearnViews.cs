@@ -13,6 +13,7 @@ public sealed record LearnWork(
     string Title,
     long? TuneId,
     long? SheetId,
+    long? TaskId,
     int? Tempo,
     string Due,
     bool Done,

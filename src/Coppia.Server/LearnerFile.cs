@@ -1,3 +1,4 @@
+using Coppia.Core.Instruments;
 using Coppia.Core.Practice;
 using Coppia.Data;
 
@@ -31,7 +32,37 @@ public sealed record WorkInFile(
     long? Tune = null,
     long? Sheet = null,
     int? Tempo = null,
-    string? Instrument = null
+    string? Instrument = null,
+    long? Task = null
+);
+
+/// <summary>A writing task that a file speaks of, by the number that it goes by there.</summary>
+public sealed record TaskInFile(long Id, string Title, TaskDoc Plan);
+
+/// <summary>How a piece was, in a file.</summary>
+public sealed record VersionInFile(DateTime At, PieceDoc Piece);
+
+/// <summary>What a teacher said of a piece, in a file.</summary>
+public sealed record RemarkInFile(string Words, DateTime At, string By = "", int? Bar = null);
+
+/// <summary>A piece, in a file.</summary>
+/// <param name="Id">Its number there, by which the booklet speaks of it.</param>
+/// <param name="Work">The number of what it is written for, where that is still set.</param>
+/// <param name="Rules">The task under which it was begun.</param>
+public sealed record PieceInFile(
+    long Id,
+    string Title,
+    int Level,
+    HandInState State,
+    DateTime MadeAt,
+    DateTime ChangedAt,
+    TaskDoc Rules,
+    PieceDoc Piece,
+    IReadOnlyList<VersionInFile> Versions,
+    IReadOnlyList<RemarkInFile> Remarks,
+    long? Work = null,
+    long? Task = null,
+    DateTime? HandedInAt = null
 );
 
 /// <summary>That something set was done, in a file.</summary>
@@ -63,10 +94,12 @@ public sealed record LearnerInFile(
     IReadOnlyList<WorkInFile> Work,
     IReadOnlyList<DoneInFile> Done,
     IReadOnlyList<int>? Tapes = null,
-    string? Link = null
+    string? Link = null,
+    IReadOnlyList<PieceInFile>? Pieces = null
 )
 {
-    internal static LearnerInFile Of(LearnerCopy l, bool withLink = false) =>
+    /// <param name="pieces">What the learner wrote, as a file has it.</param>
+    internal static LearnerInFile Of(LearnerCopy l, IReadOnlyList<PieceInFile> pieces, bool withLink = false) =>
         new(
             Nickname: l.Learner.Nickname,
             Instrument: l.Learner.Instrument,
@@ -78,11 +111,13 @@ public sealed record LearnerInFile(
             Work: [.. l.Own.Select(ClassFile.WorkOf)],
             Done: [.. l.Done.Select(d => new DoneInFile(d.WorkId, d.DoneAt, d.MadeBy))],
             Tapes: LearnerView.TapesOf(l.Learner.Tapes),
-            Link: withLink ? l.Link : null
+            Link: withLink ? l.Link : null,
+            Pieces: pieces
         );
 
     /// <exception cref="FormatException">Something in it cannot be kept; the message names the place.</exception>
-    internal LearnerCopy Copy()
+    /// <param name="text">Writes a plan or a piece as it is kept.</param>
+    internal LearnerCopy Copy(Func<object, string> text)
     {
         var where = $"Learner {Nickname}";
         if (ClassEndpoints.Wrong([new LearnerRequest(Nickname, Instrument, Size, Tapes)]) is { } wrong)
@@ -160,9 +195,62 @@ public sealed record LearnerInFile(
                     DoneAt = d.At,
                     MadeBy = d.By,
                 }),
-            ]
+            ],
+            ClassFile.Each(
+                Pieces ?? [],
+                $"{where}, piece",
+                IsSound,
+                "a title, and a piece that its rules can be looked up for",
+                p => CopyOf(p, text)
+            )
         );
     }
+
+    private static bool IsSound(PieceInFile p)
+    {
+        try
+        {
+            var plan = p.Rules.Plan();
+            return p.Title.Length is > 0 and <= DeskEndpoints.LongestTitle
+                && p.Versions.Count <= HandInRepository.MostVersions
+                && p.Remarks.All(r => r.Words.Length is > 0 and <= 300)
+                && p.Versions.Select(v => v.Piece)
+                    .Append(p.Piece)
+                    .All(piece => piece.Piece(plan.For(StringSection.All[0])).Bars.Count > 0 || piece.Bars.Count == 0);
+        }
+        catch (FormatException)
+        {
+            return false;
+        }
+    }
+
+    private static HandInCopy CopyOf(PieceInFile p, Func<object, string> text) =>
+        new(
+            new HandInRecord
+            {
+                Id = p.Id,
+                WorkId = p.Work,
+                TaskId = p.Task,
+                Level = p.Level,
+                Title = p.Title,
+                Task = text(p.Rules),
+                Piece = text(p.Piece),
+                State = p.State,
+                MadeAt = p.MadeAt,
+                ChangedAt = p.ChangedAt,
+                HandedInAt = p.HandedInAt,
+            },
+            [.. p.Versions.Select(v => new PieceVersionRecord { Piece = text(v.Piece), MadeAt = v.At })],
+            [
+                .. p.Remarks.Select(r => new RemarkRecord
+                {
+                    Bar = r.Bar,
+                    Words = r.Words,
+                    MadeAt = r.At,
+                    MadeBy = r.By,
+                }),
+            ]
+        );
 }
 
 /// <summary>One learner with all that is kept of them, in a file of its own.</summary>
@@ -175,5 +263,6 @@ public sealed record LearnerFile(
     LearnerInFile Learner,
     IReadOnlyList<NamedInFile> Tunes,
     IReadOnlyList<NamedInFile> Sheets,
-    IReadOnlyList<WorkInFile> Set
+    IReadOnlyList<WorkInFile> Set,
+    IReadOnlyList<TaskInFile>? Tasks = null
 );

@@ -37,13 +37,15 @@ public sealed record KeptStyleFile(string Name, bool Current, HouseStyle Style);
 /// <summary>A whole library, in a file; texts of tunes are files of their own.</summary>
 /// <param name="Coppia">Version of this form, 1.</param>
 /// <param name="Classes">Names of the files beside this one that hold classes; libraries from before there were any name none.</param>
+/// <param name="Tasks">Kept writing tasks.</param>
 public sealed record LibraryFile(
     int Coppia,
     DateTime MadeAt,
     IReadOnlyList<KeptTuneFile> Tunes,
     IReadOnlyList<KeptStyleFile> Styles,
     IReadOnlyList<SheetDoc> Sheets,
-    IReadOnlyList<string>? Classes = null
+    IReadOnlyList<string>? Classes = null,
+    IReadOnlyList<TaskInFile>? Tasks = null
 )
 {
     /// <summary>Name of the file in the .zip.</summary>

@@ -7,7 +7,7 @@ using QRCoder;
 namespace Coppia.Server;
 
 /// <summary>Something that is set.</summary>
-/// <param name="Title">The tune's title, the sheet's heading, or "Cards".</param>
+/// <param name="Title">The tune's or task's title, the sheet's heading, or "Cards".</param>
 /// <param name="For">Ids of those it is set to.</param>
 /// <param name="Done">Ids of those who have done it.</param>
 /// <param name="Due">A day, such as 2026-09-14.</param>
@@ -17,6 +17,7 @@ public sealed record WorkView(
     string Title,
     long? TuneId,
     long? SheetId,
+    long? TaskId,
     int? Tempo,
     string? Instrument,
     long? LearnerId,
@@ -36,7 +37,8 @@ public sealed record WorkRequest(
     long? SheetId = null,
     int? Tempo = null,
     string? Instrument = null,
-    long? LearnerId = null
+    long? LearnerId = null,
+    long? TaskId = null
 );
 
 /// <summary>Whether a learner has done something.</summary>
@@ -100,6 +102,7 @@ internal static class WorkEndpoints
             Title: TitleOf(w),
             TuneId: w.TuneId,
             SheetId: w.SheetId,
+            TaskId: w.TaskId,
             Tempo: w.Tempo,
             Instrument: w.Instrument,
             LearnerId: w.LearnerId,
@@ -118,6 +121,7 @@ internal static class WorkEndpoints
         WorkRepository work,
         TuneRepository tunes,
         SheetRepository sheets,
+        TaskRepository tasks,
         Asking asking,
         long @class,
         WorkRequest asked
@@ -133,6 +137,8 @@ internal static class WorkEndpoints
             : asked.Kind == WorkKind.Tune && (asked.TuneId is not { } t || tunes.Find(t) is null)
                 ? "Expected a tune that is in the library."
             : asked.Kind == WorkKind.Sheet && (asked.SheetId is not { } s || sheets.Find(s) is null) ? "Expected a sheet that is kept."
+            : asked.Kind == WorkKind.Writing && (asked.TaskId is not { } k || tasks.Find(k) is null)
+                ? "Expected a writing task that is kept."
             : null;
         if (wrong is not null)
             return ClassEndpoints.Refused(wrong);
@@ -143,6 +149,7 @@ internal static class WorkEndpoints
                 Kind = asked.Kind,
                 TuneId = asked.Kind == WorkKind.Tune ? asked.TuneId : null,
                 SheetId = asked.Kind == WorkKind.Sheet ? asked.SheetId : null,
+                TaskId = asked.Kind == WorkKind.Writing ? asked.TaskId : null,
                 Tempo = asked.Kind == WorkKind.Tune ? asked.Tempo : null,
                 Instrument = asked.Instrument,
                 LearnerId = asked.LearnerId,

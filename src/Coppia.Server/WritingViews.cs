@@ -205,13 +205,16 @@ public sealed record WritingView(
 /// <param name="Pair">String and finger as the house style prints them; a dash where no finger reaches.</param>
 public sealed record StaffSpot(int Height, string Pitch, string Name, string Pair, int Midi)
 {
-    internal static StaffSpot Of(int height, Clef clef, KeySignature key, Player player)
+    internal static StaffSpot Of(int height, Clef clef, KeySignature key, Player player) =>
+        Of(key.Apply(clef.PitchAt(height)), clef, player, key);
+
+    /// <param name="key">The key that it is read in; C major where there is none.</param>
+    internal static StaffSpot Of(Pitch pitch, Clef clef, Player player, KeySignature key = default)
     {
-        var pitch = key.Apply(clef.PitchAt(height));
         var score = new ScoreBuilder(clef).In(key).Note(pitch).Build();
-        var reading = PlayerReading.Of(score, player.Instrument, player);
+        var reading = PlayerReading.Of(score, player.Instrument, player, chosenOctaves: 0);
         return new StaffSpot(
-            Height: height,
+            Height: clef.HeightOf(pitch),
             Pitch: pitch.ToString(),
             Name: Labels.Note(pitch, player.Style),
             Pair: new ReadingWords(reading).Label(reading.Notes[0]),

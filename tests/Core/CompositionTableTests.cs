@@ -141,7 +141,7 @@ public class CompositionTableTests
             r =>
                 Assert.Equal(
                     r.Expected,
-                    string.Join(", ", Listening.To(r.Piece, r.Task).Select(a => $"{a.Bar} {Name(a.Kind)}{(a.IsGood ? "+" : "")}"))
+                    string.Join(", ", Heard.In(r.Piece, r.Task).Select(a => $"{a.Bar} {Name(a.Kind)}{(a.IsGood ? "+" : "")}"))
                 )
         );
 }

@@ -2,8 +2,8 @@ using Coppia.Core.Music;
 
 namespace Coppia.Core.Composition;
 
-/// <summary>Listens to a composition as a friendly teacher does: there is no wrong tune, only something to notice (craft 13).</summary>
-public static class Listening
+/// <summary>What a friendly teacher hears in a composition: there is no wrong tune, only something to notice (craft 13).</summary>
+public static class Heard
 {
     /// <summary>Lines and spaces of a big leap: a fifth and more (common practice).</summary>
     private const int BigLeap = 4;
@@ -15,7 +15,7 @@ public static class Listening
     private const int BarsWithoutPattern = 4;
 
     /// <summary>Advice in the order of the bars; none for fewer than two notes.</summary>
-    public static IReadOnlyList<Advice> To(Piece piece, WritingTask task)
+    public static IReadOnlyList<Advice> In(Piece piece, WritingTask task)
     {
         var notes = piece.Notes.Select(n => (n.Bar, n.Note)).ToArray();
         if (notes.Length < 2)

@@ -1,0 +1,337 @@
+using Dapper;
+using Microsoft.Data.Sqlite;
+
+namespace Coppia.Data;
+
+/// <summary>How far a piece is.</summary>
+public enum HandInState
+{
+    Writing,
+
+    /// <summary>Handed in: it is locked until it is given back.</summary>
+    HandedIn,
+    GivenBack,
+    Accepted,
+}
+
+/// <summary>A learner's piece with the task under which it was begun.</summary>
+public sealed record HandInRecord
+{
+    public long Id { get; init; }
+
+    public long LearnerId { get; init; }
+
+    public long? WorkId { get; init; }
+
+    public long? TaskId { get; init; }
+
+    /// <summary>The level of the task, 0 for one that belongs to none.</summary>
+    public int Level { get; init; }
+
+    /// <summary>Title of the task.</summary>
+    public string Title { get; init; } = "";
+
+    /// <summary>Plan of the task as JSON.</summary>
+    public string Task { get; init; } = "";
+
+    /// <summary>The piece as JSON.</summary>
+    public string Piece { get; init; } = "";
+
+    public HandInState State { get; init; }
+
+    /// <summary>Grows with every note that is kept.</summary>
+    public int Version { get; init; } = 1;
+
+    public DateTime MadeAt { get; init; }
+
+    public DateTime ChangedAt { get; init; }
+
+    public DateTime? HandedInAt { get; init; }
+
+    /// <summary>It may be written on.</summary>
+    public bool IsOpen => State is HandInState.Writing or HandInState.GivenBack;
+}
+
+/// <summary>How a piece was before.</summary>
+public sealed record PieceVersionRecord
+{
+    public long Id { get; init; }
+
+    public string Piece { get; init; } = "";
+
+    public DateTime MadeAt { get; init; }
+}
+
+/// <summary>What a teacher says of a piece.</summary>
+public sealed record RemarkRecord
+{
+    public long Id { get; init; }
+
+    public long HandInId { get; init; }
+
+    /// <summary>From 1; null for the whole piece.</summary>
+    public int? Bar { get; init; }
+
+    /// <summary>1 to 300 characters.</summary>
+    public string Words { get; init; } = "";
+
+    public DateTime MadeAt { get; init; }
+
+    public string MadeBy { get; init; } = "";
+}
+
+/// <summary>Owns what learners compose: their pieces, how these were before, and what is said of them.</summary>
+public sealed class HandInRepository(Database database, TimeProvider clock)
+{
+    private const string Columns = """
+        id, learner_id AS LearnerId, work_id AS WorkId, task_id AS TaskId, level, title, task, piece, state, version, made_at AS MadeAt,
+        changed_at AS ChangedAt, handed_in_at AS HandedInAt
+        """;
+
+    private const string RemarkColumns = "id, hand_in_id AS HandInId, bar, words, made_at AS MadeAt, made_by AS MadeBy";
+
+    /// <summary>A sitting: what is kept within so long is one version.</summary>
+    private static readonly TimeSpan Sitting = TimeSpan.FromMinutes(10);
+
+    /// <summary>So many former versions of a piece are kept.</summary>
+    public const int MostVersions = 50;
+
+    public HandInRecord? Find(long id)
+    {
+        using var connection = database.Open();
+        return Find(connection, null, id);
+    }
+
+    private static HandInRecord? Find(SqliteConnection connection, SqliteTransaction? step, long id) =>
+        connection.QuerySingleOrDefault<HandInRecord>($"SELECT {Columns} FROM hand_in WHERE id = @id", new { id }, step);
+
+    /// <summary>A learner's pieces, the first begun first.</summary>
+    public IReadOnlyList<HandInRecord> Of(long learner)
+    {
+        using var connection = database.Open();
+        return
+        [
+            .. connection.Query<HandInRecord>($"SELECT {Columns} FROM hand_in WHERE learner_id = @learner ORDER BY id", new { learner }),
+        ];
+    }
+
+    /// <summary>All pieces of a class.</summary>
+    public IReadOnlyList<HandInRecord> OfClass(long classId)
+    {
+        using var connection = database.Open();
+        return
+        [
+            .. connection.Query<HandInRecord>(
+                $"SELECT {Columns} FROM hand_in WHERE learner_id IN (SELECT id FROM learner WHERE class_id = @classId) ORDER BY id",
+                new { classId }
+            ),
+        ];
+    }
+
+    /// <summary>
+    /// The piece that a learner writes for something set, on a level; begun where there is none. One whose work was taken away and set
+    /// again goes on.
+    /// </summary>
+    public HandInRecord Open(HandInRecord begun)
+    {
+        using var connection = database.Open();
+        using var step = connection.BeginTransaction();
+        var found = connection.QueryFirstOrDefault<HandInRecord>(
+            $"""
+            SELECT {Columns} FROM hand_in
+            WHERE learner_id = @LearnerId AND level = @Level AND (work_id = @WorkId OR work_id IS NULL AND task_id = @TaskId)
+            ORDER BY work_id IS NULL, id LIMIT 1
+            """,
+            begun,
+            step
+        );
+        var id = found?.Id ?? Add(connection, step, begun with { MadeAt = Now(), ChangedAt = Now() });
+        if (found is { WorkId: null })
+            connection.Execute("UPDATE hand_in SET work_id = @WorkId WHERE id = @id", new { begun.WorkId, id }, step);
+        var open = Find(connection, step, id)!;
+        step.Commit();
+        return open;
+    }
+
+    internal static long Add(SqliteConnection connection, SqliteTransaction step, HandInRecord begun) =>
+        connection.ExecuteScalar<long>(
+            """
+            INSERT INTO hand_in
+                (learner_id, work_id, task_id, level, title, task, piece, state, version, made_at, changed_at, handed_in_at)
+            VALUES (@LearnerId, @WorkId, @TaskId, @Level, @Title, @Task, @Piece, @state, @Version, @madeAt, @changedAt, @handedInAt)
+            RETURNING id
+            """,
+            new
+            {
+                begun.LearnerId,
+                begun.WorkId,
+                begun.TaskId,
+                begun.Level,
+                begun.Title,
+                begun.Task,
+                begun.Piece,
+                state = Text(begun.State),
+                begun.Version,
+                madeAt = begun.MadeAt.ToText(),
+                changedAt = begun.ChangedAt.ToText(),
+                handedInAt = begun.HandedInAt?.ToText(),
+            },
+            step
+        );
+
+    /// <summary>
+    /// Keeps a piece. How it was before stays as a version where a sitting has passed, where the writer asks for it, or where it was changed
+    /// elsewhere since.
+    /// </summary>
+    /// <param name="from">The version that the writer started from.</param>
+    /// <param name="anew">Much of it is taken away: the former is kept in any case.</param>
+    /// <returns>As it is kept; null where it is locked or gone.</returns>
+    public HandInRecord? Keep(long id, string piece, int from, bool anew)
+    {
+        using var connection = database.Open();
+        using var step = connection.BeginTransaction();
+        if (Find(connection, step, id) is not { IsOpen: true } before)
+            return null;
+        if (before.Piece == piece)
+            return before;
+        if (anew || from != before.Version || Now() - before.ChangedAt > Sitting)
+            KeepVersion(connection, step, before);
+        connection.Execute(
+            "UPDATE hand_in SET piece = @piece, version = version + 1, changed_at = @now WHERE id = @id",
+            new
+            {
+                piece,
+                id,
+                now = Now().ToText(),
+            },
+            step
+        );
+        var kept = Find(connection, step, id);
+        step.Commit();
+        return kept;
+    }
+
+    private static void KeepVersion(SqliteConnection connection, SqliteTransaction step, HandInRecord before)
+    {
+        Insert(connection, step, before.Id, new PieceVersionRecord { Piece = before.Piece, MadeAt = before.ChangedAt });
+        connection.Execute(
+            $"""
+            DELETE FROM hand_in_version WHERE hand_in_id = @Id
+                AND id NOT IN (SELECT id FROM hand_in_version WHERE hand_in_id = @Id ORDER BY id DESC LIMIT {MostVersions})
+            """,
+            before,
+            step
+        );
+    }
+
+    internal static void Insert(SqliteConnection connection, SqliteTransaction step, long handIn, PieceVersionRecord version) =>
+        connection.Execute(
+            "INSERT INTO hand_in_version (hand_in_id, piece, made_at) VALUES (@handIn, @Piece, @at)",
+            new
+            {
+                handIn,
+                version.Piece,
+                at = version.MadeAt.ToText(),
+            },
+            step
+        );
+
+    /// <summary>Hands a piece in, gives it back or accepts it; what is handed in stays as a version too.</summary>
+    /// <returns>False where its state does not allow it.</returns>
+    public bool Move(long id, HandInState to)
+    {
+        using var connection = database.Open();
+        using var step = connection.BeginTransaction();
+        if (Find(connection, step, id) is not { } before || !Follows(before.State, to))
+            return false;
+        if (to == HandInState.HandedIn)
+            KeepVersion(connection, step, before);
+        connection.Execute(
+            """
+            UPDATE hand_in SET state = @state, handed_in_at = CASE WHEN @state = 'handedIn' THEN @now ELSE handed_in_at END WHERE id = @id
+            """,
+            new
+            {
+                id,
+                state = Text(to),
+                now = Now().ToText(),
+            },
+            step
+        );
+        step.Commit();
+        return true;
+    }
+
+    /// <summary>Handed in from an open piece; given back or accepted from one that is not open.</summary>
+    private static bool Follows(HandInState from, HandInState to) =>
+        to switch
+        {
+            HandInState.HandedIn => from is HandInState.Writing or HandInState.GivenBack,
+            HandInState.GivenBack or HandInState.Accepted => from is HandInState.HandedIn or HandInState.Accepted && from != to,
+            _ => false,
+        };
+
+    /// <summary>How a piece was, the latest first.</summary>
+    public IReadOnlyList<PieceVersionRecord> Versions(long id)
+    {
+        using var connection = database.Open();
+        return
+        [
+            .. connection.Query<PieceVersionRecord>(
+                "SELECT id, piece, made_at AS MadeAt FROM hand_in_version WHERE hand_in_id = @id ORDER BY id DESC",
+                new { id }
+            ),
+        ];
+    }
+
+    /// <summary>What is said of some pieces, the first said first.</summary>
+    public ILookup<long, RemarkRecord> Remarks(IEnumerable<long> handIns)
+    {
+        using var connection = database.Open();
+        return handIns
+            .Chunk(500)
+            .SelectMany(ids =>
+                connection.Query<RemarkRecord>(
+                    $"SELECT {RemarkColumns} FROM hand_in_remark WHERE hand_in_id IN @ids ORDER BY id",
+                    new { ids }
+                )
+            )
+            .ToLookup(r => r.HandInId);
+    }
+
+    public long Add(RemarkRecord remark)
+    {
+        using var connection = database.Open();
+        using var step = connection.BeginTransaction();
+        var id = Insert(connection, step, remark with { MadeAt = Now() });
+        step.Commit();
+        return id;
+    }
+
+    internal static long Insert(SqliteConnection connection, SqliteTransaction step, RemarkRecord remark) =>
+        connection.ExecuteScalar<long>(
+            """
+            INSERT INTO hand_in_remark (hand_in_id, bar, words, made_at, made_by) VALUES (@HandInId, @Bar, @Words, @at, @MadeBy)
+            RETURNING id
+            """,
+            new
+            {
+                remark.HandInId,
+                remark.Bar,
+                remark.Words,
+                at = remark.MadeAt.ToText(),
+                remark.MadeBy,
+            },
+            step
+        );
+
+    public bool TakeBack(long handIn, long remark)
+    {
+        using var connection = database.Open();
+        return connection.Execute("DELETE FROM hand_in_remark WHERE id = @remark AND hand_in_id = @handIn", new { remark, handIn }) == 1;
+    }
+
+    private DateTime Now() => clock.GetUtcNow().UtcDateTime;
+
+    private static string Text(HandInState state) => char.ToLowerInvariant($"{state}"[0]) + $"{state}"[1..];
+}

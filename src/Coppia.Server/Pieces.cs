@@ -1,0 +1,92 @@
+using System.Text.Json;
+using Coppia.Core.Composition;
+using Coppia.Core.Knowledge;
+using Coppia.Core.Wording;
+using Coppia.Data;
+using Microsoft.AspNetCore.Http.Json;
+using Microsoft.Extensions.Options;
+
+namespace Coppia.Server;
+
+/// <summary>Learners' pieces out of what is kept of them, and the views of them.</summary>
+internal sealed class Pieces(HandInRepository handIns, LearnerRepository learners, BookletRepository booklets, IOptions<JsonOptions> json)
+{
+    private JsonSerializerOptions Json => json.Value.SerializerOptions;
+
+    public string Text<T>(T doc) => JsonSerializer.Serialize(doc, Json);
+
+    /// <summary>A kept piece with its task.</summary>
+    /// <exception cref="FormatException">This version cannot read it.</exception>
+    public OpenPiece Read(HandInRecord kept, Player player)
+    {
+        var doc = DeskEndpoints.DocOf(kept.Title, kept.Task, json);
+        var plan = doc.Plan();
+        var task = plan.For(player.Instrument);
+        var written = PieceDoc.Read(kept.Piece, Json) ?? PieceDoc.Begun(task);
+        return new OpenPiece(kept, doc, plan, task, written, written.Piece(task));
+    }
+
+    public PieceDoc Read(PieceVersionRecord version, WritingTask task) => PieceDoc.Read(version.Piece, Json) ?? PieceDoc.Begun(task);
+
+    /// <summary>The pieces of a class; those that this version cannot read are left out.</summary>
+    public IReadOnlyList<(LearnerRecord Who, OpenPiece Piece, Player Player)> OfClass(long classId, ForWhom forWhom)
+    {
+        var all = learners.Of(classId).ToDictionary(l => l.Id);
+        var read = new List<(LearnerRecord, OpenPiece, Player)>();
+        foreach (var kept in handIns.OfClass(classId))
+        {
+            var (who, player) = (all[kept.LearnerId], LearnEndpoints.PlayerOf(all[kept.LearnerId], forWhom));
+            try
+            {
+                read.Add((who, Read(kept, player), player));
+            }
+            catch (FormatException)
+            {
+                // It is kept, and in the record that is saved.
+            }
+        }
+
+        return read;
+    }
+
+    public static ClassPiece View(LearnerRecord who, OpenPiece piece, Player player, IEnumerable<RemarkRecord> remarks) =>
+        new(
+            Id: piece.Record.Id,
+            LearnerId: who.Id,
+            Nickname: who.Nickname,
+            Instrument: who.Instrument,
+            WorkId: piece.Record.WorkId,
+            Title: piece.Record.Title,
+            Level: piece.Record.Level,
+            LevelWords: TaskWords.Level(piece.Record.Level),
+            State: piece.Record.State,
+            ChangedAt: piece.Record.ChangedAt,
+            HandedInAt: piece.Record.HandedInAt,
+            Bars: piece.Task.Bars,
+            BarsWritten: piece.BarsWritten,
+            Check: CheckView.Of(piece.Piece, piece.Task, player.Style),
+            Remarks: [.. remarks.Select(PieceRemark.Of)],
+            MusicXml: ReadingMusic.ForEngraving(PieceScore.Of(piece.Piece, piece.Task)),
+            Sound: piece.Sound()
+        );
+
+    /// <summary>The booklet of a class; one that nobody made yet has all that was accepted.</summary>
+    public BookletDoc Booklet(ClassRecord one)
+    {
+        var kept = booklets.Find(one.Id);
+        return kept is null
+            ? new BookletDoc(
+                $"Our music, {one.Name}"[..Math.Min(DeskEndpoints.LongestTitle, one.Name.Length + 11)],
+                PerPage: 2,
+                Pairs: true,
+                Names: true,
+                Shown: false,
+                [.. handIns.OfClass(one.Id).Where(h => h.State == HandInState.Accepted).Select(h => h.Id)]
+            )
+            : new BookletDoc(kept.Title, kept.PerPage, kept.Pairs, kept.Names, kept.Shown, booklets.Pieces(one.Id));
+    }
+
+    /// <summary>What a piece is called in the booklet: its task's title is everybody's, so that it is told by who wrote it.</summary>
+    public static string TitleOf(LearnerRecord who, OpenPiece piece, bool names, int number) =>
+        names ? $"{who.Nickname}’s piece" : $"Piece {number} for {piece.Task.Instrument.Name.ToLowerInvariant()}";
+}
