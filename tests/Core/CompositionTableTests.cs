@@ -98,7 +98,9 @@ public class CompositionTableTests
         cello  | D3 E3 F#3 G3 / A3 G3 F#3 E3 / D3 E3 F#3 G3 / A3 F#3 E3 F#3 | 3 repetition+, 4 ending
         cello  | r r r r / r r r D3 / r r r r / r r r r |
         viola  | C3h. / G3h. / G3h. / C3h. | 2 leap, 3 repetition+, 4 ending+
-        open   | G3 D4 G3 D4 / G3 D4 G3h | 2 ending+
+        open   | G3 D4 G3 D4 / G3 D4 G3h | 1 repetition+, 2 ending+
+        cello  | D3 D3 D3 D3 / E3 E3 E3 A3 / F#3 F#3 F#3 F#3 / E3 E3 D3 D3 | 3 repetition+, 4 ending+
+        cello  | D3 D3 D3 E3 / G3 A3 F#3 A3 / E3 G3 D3 F#3 / G3 E3 F#3 D3 | 4 ending+
         open   | G3h D4h / G3h D4h | 2 repetition+, 2 ending
         bass   | G2 B2 / D3h | 2 ending
         """;

@@ -57,16 +57,37 @@ public static class Heard
         var bars = piece.Bars.Select(b => b.ToArray()).ToArray();
         if (Again(bars, b => b.Any(n => !n.IsRest), Exactly) is var (bar, first))
             return [new Advice(AdviceKind.Repetition, bar + 1, IsGood: true, AsBar: first + 1)];
-        if (Again(bars, b => b.Count(n => !n.IsRest) >= Pattern && Moves(b), Moved) is var (higher, from))
+        if (Again(bars, b => b.Count(n => !n.IsRest) >= Pattern, Moved) is var (higher, from))
             return [new Advice(AdviceKind.Repetition, higher + 1, IsGood: true, AsBar: from + 1, Moved: true)];
         var all = piece.Bars.SelectMany((b, bar) => b.Select(n => (Bar: bar + 1, Note: n))).ToArray();
         PieceNote[][] rows = [.. Enumerable.Range(0, Math.Max(0, all.Length - Pattern + 1)).Select(i => Row(i))];
         if (Again(rows, r => r.All(n => !n.IsRest) && Moves(r), Exactly, apart: Pattern) is var (row, _))
             return [new Advice(AdviceKind.Repetition, all[row].Bar, IsGood: true, all[row].Note.Pitch)];
+        if (ToAndFro(all.Select(n => n.Note).ToArray()) is { } at)
+            return [new Advice(AdviceKind.Repetition, all[at].Bar, IsGood: true, all[at].Note.Pitch)];
+        // A note that is repeated comes again too, though it is no pattern.
+        if (rows.Any(r => r.All(n => !n.IsRest) && !Moves(r)))
+            return [];
         var isWhole = bars.Length >= BarsWithoutPattern && bars.All(b => Piece.LengthOf(b) == task.Meter.BarLength);
         return isWhole ? [new Advice(AdviceKind.Repetition, bars.Length, IsGood: false)] : [];
 
         PieceNote[] Row(int i) => [.. all[i..(i + Pattern)].Select(n => n.Note)];
+    }
+
+    /// <summary>Where two notes come again at once: to and fro, to and fro.</summary>
+    private static int? ToAndFro(PieceNote[] all)
+    {
+        for (var i = 2; i + 1 < all.Length; i++)
+        {
+            if (
+                Exactly(all[(i - 2)..i]) == Exactly(all[i..(i + 2)])
+                && all[i..(i + 2)] is [{ IsRest: false }, { IsRest: false }]
+                && Moves(all[i..(i + 2)])
+            )
+                return i;
+        }
+
+        return null;
     }
 
     /// <summary>The first row that is like one before it, with that one; null where none is.</summary>
