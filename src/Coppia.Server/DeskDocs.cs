@@ -20,6 +20,7 @@ public sealed record FixedDoc(int Bar, FixedAt At, string Step, string? Value = 
 /// <param name="MostRests">Null where any number will do.</param>
 /// <param name="ByHand">Heads, stems and signs are put by hand.</param>
 /// <param name="Letters">Letters are shown beside the palette.</param>
+/// <param name="Fourth">Steps that are played with the fourth finger where that stands for an open string.</param>
 /// <param name="Tonics">Where the steps begin on an instrument, such as D4; the others begin where they lie best.</param>
 public sealed record TaskDoc(
     int Level,
@@ -33,7 +34,8 @@ public sealed record TaskDoc(
     int? MostRests = null,
     bool ByHand = false,
     bool Letters = false,
-    IReadOnlyDictionary<string, string>? Tonics = null
+    IReadOnlyDictionary<string, string>? Tonics = null,
+    IReadOnlyList<string>? Fourth = null
 )
 {
     private const int MostSteps = 24;
@@ -51,7 +53,8 @@ public sealed record TaskDoc(
             MostRests: plan.MostRests,
             ByHand: plan.ByHand,
             Letters: letters,
-            Tonics: plan.Tonics.ToDictionary(t => t.Key, t => t.Value.ToString())
+            Tonics: plan.Tonics.ToDictionary(t => t.Key, t => t.Value.ToString()),
+            Fourth: [.. plan.Fourth.Select(s => s.ToString())]
         );
 
     /// <exception cref="FormatException">Something in it is none of what it must be; the message says what was expected.</exception>
@@ -71,6 +74,7 @@ public sealed record TaskDoc(
             MostRests = MostRests,
             Fixed = [.. Fixed.Select(f => new FixedStep(f.Bar, f.At, StepOf(f.Step), f.Value is { } v ? ValueOf(v) : null))],
             ByHand = ByHand,
+            Fourth = [.. (Fourth ?? []).Select(StepOf).Distinct()],
             Tonics = (Tonics ?? new Dictionary<string, string>()).ToDictionary(t => t.Key, t => Pitch.Parse(t.Value)),
         };
     }

@@ -19,7 +19,19 @@ public sealed record TaskSummary(long Id, string Title, int Level, IReadOnlyList
 
 /// <summary>A task with what each player sees of it.</summary>
 /// <param name="Wrong">Why nobody could meet it; empty for a good one.</param>
-public sealed record TaskView(long? Id, int? Version, string Title, TaskDoc Task, IReadOnlyList<DeskTask> For, IReadOnlyList<string> Wrong);
+/// <param name="Steps">Steps that the palette may have, with the notes that they are.</param>
+public sealed record TaskView(
+    long? Id,
+    int? Version,
+    string Title,
+    TaskDoc Task,
+    IReadOnlyList<DeskTask> For,
+    IReadOnlyList<StepChoice> Steps,
+    IReadOnlyList<string> Wrong
+);
+
+/// <summary>A step of the scale with its note.</summary>
+public sealed record StepChoice(string Step, string Name);
 
 /// <summary>A task to be kept.</summary>
 /// <param name="Version">The version that was changed; null for a new one.</param>
@@ -80,8 +92,36 @@ internal static class DeskEndpoints
             .Select(p => plan.For(p.Instrument))
             .SelectMany(task => TaskFault.In(task).Select(f => English.Sentence(words.Fault(f, task))))
             .Distinct();
-        return new TaskView(id, version, title, doc, [.. players.Select(p => DeskTask.Of(plan, p, doc.Letters))], [.. wrong]);
+        return new TaskView(
+            Id: id,
+            Version: version,
+            Title: title,
+            Task: doc,
+            For: [.. players.Select(p => DeskTask.Of(plan, p, doc.Letters))],
+            Steps:
+            [
+                .. Offered
+                    .Concat(plan.Steps)
+                    .Concat(plan.Fixed.Select(f => f.Step))
+                    .Distinct()
+                    .OrderBy(s => s.Number)
+                    .ThenBy(s => s.Alter)
+                    .Select(s => new StepChoice(s.ToString(), Labels.Note(s.Above(plan.Key.Tonic, plan.Key), forWhom.Style.Style))),
+            ],
+            Wrong: [.. wrong]
+        );
     }
+
+    /// <summary>From the step below the tonic to the tenth, and what a first year raises or lowers (common practice).</summary>
+    private static readonly ScaleStep[] Offered =
+    [
+        .. Enumerable.Range(0, 11).Select(n => new ScaleStep(n)),
+        new(1, 1),
+        new(3, -1),
+        new(4, 1),
+        new(5, 1),
+        new(7, -1),
+    ];
 
     private static Player[] Players(TaskDoc doc, ForWhom forWhom)
     {

@@ -88,7 +88,7 @@ public sealed record DeskTask(
             Values: [.. values.Select(v => DeskValue.Of(v, player.Style))],
             Allowed: task.Values.Count,
             MostRests: task.MostRests,
-            Palette: [.. task.Allowed.Select(p => NoteOf(p, task, tonic, player))],
+            Palette: [.. task.Allowed.Select(p => NoteOf(p, task, plan, tonic, player))],
             Spots: [.. Enumerable.Range(LowestHeight, HighestHeight - LowestHeight + 1).Select(h => StaffSpot.Of(h, clef, key, player))],
             Given: [.. task.Fixed.Select(f => new GivenNote(f.Bar, f.At, f.Pitch.ToString(), ValueText.Of(task.ValueOf(f))))],
             ByHand: task.ByHand,
@@ -99,9 +99,11 @@ public sealed record DeskTask(
         );
     }
 
-    private static PaletteNote NoteOf(Pitch pitch, WritingTask task, Pitch tonic, Player player)
+    private static PaletteNote NoteOf(Pitch pitch, WritingTask task, TaskPlan plan, Pitch tonic, Player player)
     {
-        var spot = StaffSpot.Of(pitch, task.Clef, player);
+        const int fourth = 4;
+        var bonus = player.Instrument.FourthStandsForOpen && plan.Fourth.Any(s => s.Above(tonic, plan.Key) == pitch);
+        var spot = StaffSpot.Of(pitch, task.Clef, player, finger: bonus ? fourth : null);
         return new PaletteNote(
             Pitch: spot.Pitch,
             Name: spot.Name,

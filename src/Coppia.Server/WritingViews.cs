@@ -1,3 +1,4 @@
+using Coppia.Core.Fingering;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
 using Coppia.Core.Reading;
@@ -209,10 +210,12 @@ public sealed record StaffSpot(int Height, string Pitch, string Name, string Pai
         Of(key.Apply(clef.PitchAt(height)), clef, player, key);
 
     /// <param name="key">The key that it is read in; C major where there is none.</param>
-    internal static StaffSpot Of(Pitch pitch, Clef clef, Player player, KeySignature key = default)
+    /// <param name="finger">The finger that plays it; null for the plain one.</param>
+    internal static StaffSpot Of(Pitch pitch, Clef clef, Player player, KeySignature key = default, int? finger = null)
     {
         var score = new ScoreBuilder(clef).In(key).Note(pitch).Build();
-        var reading = PlayerReading.Of(score, player.Instrument, player, chosenOctaves: 0);
+        var pins = finger is { } f ? score.Events.ToDictionary(e => e.Id, _ => new Pin(null, f)) : [];
+        var reading = PlayerReading.Of(score, player.Instrument, player, pins, chosenOctaves: 0);
         return new StaffSpot(
             Height: clef.HeightOf(pitch),
             Pitch: pitch.ToString(),

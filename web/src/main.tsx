@@ -16,7 +16,17 @@ import { LinkCards } from './classes/LinkCards'
 import { WeekPrint } from './classes/WeekPrint'
 import { PlanScreen } from './classes/PlanScreen'
 import { AnswerSheet } from './drills/AnswerSheet'
+import { BookletPrint } from './desk/BookletPrint'
+import { BookletScreen } from './desk/BookletScreen'
+import { PieceStand } from './desk/PieceStand'
+import { PiecesScreen } from './desk/PiecesScreen'
+import { TaskScreen } from './desk/TaskScreen'
+import { TaskSheet } from './desk/TaskSheet'
+import { TasksScreen } from './desk/TasksScreen'
+import { TryTask } from './desk/TryTask'
 import { LearnCards } from './learn/LearnCards'
+import { LearnDesk } from './learn/LearnDesk'
+import { LearnPiece } from './learn/LearnPiece'
 import { LearnScreen } from './learn/LearnScreen'
 import { LearnSheet } from './learn/LearnSheet'
 import { LearnTune } from './learn/LearnTune'
@@ -79,12 +89,19 @@ createRoot(root).render(
               <Route path="/exercises" element={<BenchScreen />} />
               <Route path="/exercises/answer" element={<AnswerSheet />} />
               <Route path="/exercises/:id" element={<BenchScreen />} />
+              <Route path="/desk" element={<TasksScreen />} />
+              <Route path="/desk/new" element={<TaskScreen />} />
+              <Route path="/desk/:id" element={<TaskScreen />} />
+              <Route path="/desk/:id/try" element={<TryTask />} />
               <Route path="/cards" element={<CardsScreen />} />
               <Route path="/classes" element={<ClassesScreen />} />
               <Route path="/classes/:id" element={<ClassScreen />} />
               <Route path="/classes/:id/plan" element={<PlanScreen />} />
               <Route path="/classes/:id/logbook" element={<LogbookScreen />} />
               <Route path="/classes/:id/learners/:learner" element={<LearnerLogScreen />} />
+              <Route path="/classes/:id/pieces" element={<PiecesScreen />} />
+              <Route path="/classes/:id/pieces/:piece" element={<PieceStand />} />
+              <Route path="/classes/:id/booklet" element={<BookletScreen />} />
               <Route path="/taping" element={<TapingScreen />} />
               <Route path="/style" element={<StyleScreen />} />
               <Route path="/keeping" element={<KeepingScreen />} />
@@ -94,9 +111,13 @@ createRoot(root).render(
             <Route path="/learn/:link/tunes/:tune" element={<LearnTune />} />
             <Route path="/learn/:link/cards" element={<LearnCards />} />
             <Route path="/learn/:link/sheets/:sheet" element={<LearnSheet />} />
+            <Route path="/learn/:link/desk/:work" element={<LearnDesk />} />
+            <Route path="/learn/:link/pieces/:piece" element={<LearnPiece />} />
             <Route element={<Bare />}>
               <Route path="/classes/:id/links" element={<LinkCards />} />
               <Route path="/classes/:id/week" element={<WeekPrint />} />
+              <Route path="/classes/:id/booklet/print" element={<BookletPrint />} />
+              <Route path="/desk/:id/sheet" element={<TaskSheet />} />
               <Route path="/shapes/all" element={<AllShapes />} />
               <Route path="/exercises/print" element={<SheetPrint />} />
               <Route path="/tunes/:id/print" element={<PrintView />} />

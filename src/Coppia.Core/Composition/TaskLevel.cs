@@ -16,6 +16,8 @@ public static class TaskLevel
     /// <summary>The ninth is the fourth finger of the upper string, where a hand has it.</summary>
     private static readonly ScaleStep[] TwoStrings = [.. Steps(1, 9)];
 
+    private static readonly ScaleStep[] Bonus = [new(9)];
+
     private static IEnumerable<ScaleStep> Steps(int from, int to) => Enumerable.Range(from, to - from + 1).Select(n => new ScaleStep(n));
 
     /// <summary>
@@ -44,6 +46,7 @@ public static class TaskLevel
             {
                 Key = key,
                 Steps = TwoStrings,
+                Fourth = Bonus,
                 MostRests = UsualRests,
             },
             4 => new TaskPlan
@@ -51,6 +54,7 @@ public static class TaskLevel
                 Key = key,
                 Bars = 8,
                 Steps = TwoStrings,
+                Fourth = Bonus,
                 MostRests = UsualRests,
                 Fixed = Endings(8),
             },
@@ -59,6 +63,7 @@ public static class TaskLevel
                 Key = key,
                 Bars = 8,
                 Steps = TwoStrings,
+                Fourth = Bonus,
                 MostRests = UsualRests,
             },
             _ => throw new ArgumentOutOfRangeException(nameof(level), level, "There are levels 1 to 5."),
@@ -74,6 +79,6 @@ public static class TaskLevel
         if (level is < First or >= Last)
             return null;
         var next = Plan(level + 1, plan.Key);
-        return plan with { Bars = next.Bars, Steps = next.Steps, Fixed = next.Fixed };
+        return plan with { Bars = next.Bars, Steps = next.Steps, Fixed = next.Fixed, Fourth = next.Fourth };
     }
 }

@@ -29,6 +29,9 @@ public sealed record TaskPlan
 
     public bool ByHand { get; init; }
 
+    /// <summary>Steps that are played with the fourth finger where that stands for an open string: a bonus of the upper string.</summary>
+    public IReadOnlyList<ScaleStep> Fourth { get; init; } = [];
+
     /// <summary>Lowest tonics that were chosen, by the instrument's id; the others begin where they lie best.</summary>
     public IReadOnlyDictionary<string, Pitch> Tonics { get; init; } = new Dictionary<string, Pitch>();
 

@@ -53,6 +53,7 @@ function OneClass({ id }: { id: number }) {
                   )}
                   <TextLink to={`/classes/${id}/plan`}>What it knows</TextLink>
                   <TextLink to={`/classes/${id}/logbook`}>Logbook</TextLink>
+                  <TextLink to={`/classes/${id}/pieces`}>Pieces</TextLink>
                   <MoreMenu
                     end
                     button={

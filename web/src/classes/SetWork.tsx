@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import type { ClassDetail } from '../api/client'
 import { useInstruments } from '../api/instruments'
+import { useTasks } from '../desk/queries'
 import { useSheets } from '../exercises/queries'
 import { ALL_TUNES, useTunes } from '../tunes/queries'
 import { Button } from '../ui/Button'
@@ -12,22 +13,33 @@ import { useSetWork, type NewWork } from './queries'
 
 const WEEK_MS = 7 * 24 * 3600 * 1000
 
-/** Sets a tune, a sheet or the cards to the class, a section or one learner. */
-export function SetWork({ one, onClose }: { one: ClassDetail; onClose: () => void }) {
+/** Sets a tune, a sheet, the cards or a writing task to the class, a section or one learner. */
+export function SetWork({
+  one,
+  first,
+  onClose,
+}: {
+  one: ClassDetail
+  /** A writing task that is chosen already. */
+  first?: { kind: 'writing'; taskId: number }
+  onClose: () => void
+}) {
   const set = useSetWork(one.summary.id)
   const instruments = useInstruments().data ?? []
-  const [kind, setKind] = useState<NewWork['kind']>('tune')
+  const [kind, setKind] = useState<NewWork['kind']>(first?.kind ?? 'tune')
   const [search, setSearch] = useState('')
   const [tuneId, setTuneId] = useState<number | null>(null)
   const [sheetId, setSheetId] = useState<number | null>(null)
+  const [taskId, setTaskId] = useState<number | null>(first?.taskId ?? null)
   const [tempo, setTempo] = useState('')
   const [whom, setWhom] = useState('all')
   const [due, setDue] = useState(() => new Date(Date.now() + WEEK_MS).toISOString().slice(0, 10))
   const tunes = useTunes({ ...ALL_TUNES, search }).data?.tunes ?? []
   const sheets = useSheets('').data?.pages.flatMap((page) => page.sheets) ?? []
+  const tasks = useTasks().data ?? []
   const sections = instruments.filter((i) => one.learners.some((l) => l.instrument === i.id))
   const [by, of] = whom.split(':')
-  const ready = kind === 'cards' || (kind === 'tune' ? tuneId !== null : sheetId !== null)
+  const ready = { cards: true, tune: tuneId !== null, sheet: sheetId !== null, writing: taskId !== null }[kind]
   return (
     <Dialog title="Set something to practise" onClose={onClose}>
       <form
@@ -40,6 +52,7 @@ export function SetWork({ one, onClose }: { one: ClassDetail; onClose: () => voi
               due,
               tuneId: kind === 'tune' ? tuneId : null,
               sheetId: kind === 'sheet' ? sheetId : null,
+              taskId: kind === 'writing' ? taskId : null,
               tempo: kind === 'tune' && tempo !== '' ? Number(tempo) : null,
               instrument: by === 'section' ? (of ?? null) : null,
               learnerId: by === 'learner' ? Number(of) : null,
@@ -56,6 +69,7 @@ export function SetWork({ one, onClose }: { one: ClassDetail; onClose: () => voi
             { value: 'tune', label: 'A tune' },
             { value: 'sheet', label: 'A sheet' },
             { value: 'cards', label: 'Cards' },
+            { value: 'writing', label: 'A writing task' },
           ]}
           onChange={setKind}
         />
@@ -108,6 +122,19 @@ export function SetWork({ one, onClose }: { one: ClassDetail; onClose: () => voi
                 value={sheetId ?? 0}
                 options={[{ value: 0, label: 'choose …' }, ...sheets.map((s) => ({ value: s.id, label: s.heading }))]}
                 onChoose={(id) => setSheetId(id === 0 ? null : id)}
+              />
+            </Field>
+          ))}
+        {kind === 'writing' &&
+          (tasks.length === 0 ? (
+            <p>No writing task is kept yet: make one at the Writing desk.</p>
+          ) : (
+            <Field label="Writing task">
+              <Select
+                size="usual"
+                value={taskId ?? 0}
+                options={[{ value: 0, label: 'choose …' }, ...tasks.map((t) => ({ value: t.id, label: t.title }))]}
+                onChoose={(id) => setTaskId(id === 0 ? null : id)}
               />
             </Field>
           ))}

@@ -39,7 +39,11 @@ export function WorkList({ one }: { one: ClassDetail }) {
   const line = (w: Work) => (
     <li key={w.id} className="flex flex-wrap items-center gap-x-4 border-b border-line py-1">
       <span className="min-w-0 flex-1">
-        {w.tuneId === null ? (
+        {w.taskId !== null ? (
+          <TextLink to={`/classes/${id}/pieces?work=${w.id}`} inSentence>
+            {w.title}
+          </TextLink>
+        ) : w.tuneId === null ? (
           <span className="font-bold">{w.title}</span>
         ) : (
           <TextLink to={`/tunes/${w.tuneId}`} inSentence>

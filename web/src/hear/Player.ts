@@ -64,7 +64,16 @@ export class Player {
   }
 
   /** Begins at a note, or at the beginning; in a loop never outside it. */
-  async play(reading: Reading, from: string | undefined) {
+  play(reading: Reading, from: string | undefined) {
+    return this.begin(async () => scheduleOf(await this.timesOf(reading.musicXml), reading), from)
+  }
+
+  /** Plays notes whose times are known. */
+  playNotes(schedule: Schedule, from: string | undefined) {
+    return this.begin(() => Promise.resolve(schedule), from)
+  }
+
+  private async begin(prepare: () => Promise<Schedule>, from: string | undefined) {
     this.stop()
     const wish = ++this.wish
     takeOver(this)
@@ -72,7 +81,7 @@ export class Player {
     try {
       const synth = this.sounds()
       await synth.context.resume()
-      const schedule = scheduleOf(await this.timesOf(reading.musicXml), reading)
+      const schedule = await prepare()
       if (wish === this.wish) this.run(synth, schedule, from)
     } catch (problem) {
       if (wish !== this.wish) return

@@ -1,4 +1,6 @@
+import { useQuery } from '@tanstack/react-query'
 import { useParams } from 'react-router'
+import { answer, api } from '../api/client'
 import { Asked } from '../ui/Asked'
 import { Screen } from '../ui/Screen'
 import { TextLink } from '../ui/TextLink'
@@ -7,6 +9,7 @@ import { useLearn, useReports, type Learn, type LearnWork } from './queries'
 import { localDay, localMoment, newKey, withDone, withNote, withPractice } from './reports'
 import { TellTeacher } from './TellTeacher'
 import { useOffline } from './useOffline'
+import { dayInWords } from './words'
 
 /** A learner's own page: what is set for the week, and the minutes. */
 export function LearnScreen() {
@@ -32,6 +35,7 @@ export function LearnScreen() {
               done={new Map(waiting?.done.map((d) => [d.work, d.done]))}
               onDone={(work, done) => add((now) => withDone(now, { work, done }))}
             />
+            <Booklet link={link} />
             <PracticeButton
               link={link}
               onMinutes={(minutes, at) => add((now) => withPractice(now, { key: newKey(at), at, minutes }))}
@@ -54,6 +58,33 @@ export function LearnScreen() {
         )}
       </Asked>
     </Screen>
+  )
+}
+
+/** What the class has written, for all to play. */
+function Booklet({ link }: { link: string }) {
+  const pieces = useQuery({
+    queryKey: ['learn-pieces', link],
+    queryFn: () => answer(api.GET('/api/learn/{link}/pieces', { params: { path: { link } } })),
+    staleTime: 60_000,
+  }).data
+  if (!pieces || pieces.length === 0) return null
+  return (
+    <section aria-labelledby="booklet">
+      <h2 id="booklet" className="mb-1 text-xl">
+        Written by your class
+      </h2>
+      <ul>
+        {pieces.map((p) => (
+          <li key={p.id} className="flex items-baseline gap-3 border-b border-line py-1.5">
+            <span className="min-w-0 flex-1">
+              <TextLink to={`/learn/${link}/pieces/${p.id}`}>{p.title}</TextLink>
+            </span>
+            <span className="text-sm text-soft">{p.instrument}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
   )
 }
 
@@ -110,10 +141,13 @@ function Week({
 }
 
 const wayTo = (w: LearnWork) =>
-  w.kind === 'tune' ? `tunes/${w.tuneId}` : w.kind === 'sheet' ? `sheets/${w.sheetId}` : 'cards'
-
-const dayInWords = (day: string) =>
-  new Date(`${day}T12:00`).toLocaleDateString(undefined, { weekday: 'long', day: 'numeric', month: 'long' })
+  w.kind === 'tune'
+    ? `tunes/${w.tuneId}`
+    : w.kind === 'sheet'
+      ? `sheets/${w.sheetId}`
+      : w.kind === 'writing'
+        ? `desk/${w.id}`
+        : 'cards'
 
 const DAYS_SHOWN = 7
 

@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query'
 import { useEffect } from 'react'
 import { learnSheet, learnTune, type Learn } from './queries'
+import { learnDesk } from './useLearnDesk'
 
 /** Where learners' pages are; teachers' pages do not pass through the worker. */
 const SCOPE = '/learn/'
@@ -24,7 +25,7 @@ export function useOffline(link: string, seen: Learn | undefined) {
     document.head.append(manifest)
     return () => manifest.remove()
   }, [link])
-  const week = seen?.work.map((w) => [w.tuneId, w.sheetId].join()).join(' ')
+  const week = seen?.work.map((w) => [w.tuneId, w.sheetId, w.taskId].join()).join(' ')
   useEffect(() => {
     if (!seen) return
     worker()
@@ -37,7 +38,9 @@ export function useOffline(link: string, seen: Learn | undefined) {
               ? queries.query({ ...learnTune(link, w.tuneId), staleTime: 0 })
               : w.sheetId !== null
                 ? queries.query({ ...learnSheet(link, w.sheetId), staleTime: 0 })
-                : null,
+                : w.taskId !== null
+                  ? queries.query({ ...learnDesk(link, w.id, null), staleTime: 0 })
+                  : null,
           ),
         ]),
       )

@@ -15,6 +15,7 @@ const MENU = [
   { to: '/tunes', label: 'Tunes' },
   { to: '/shapes', label: 'Shapes' },
   { to: '/exercises', label: 'Exercises' },
+  { to: '/desk', label: 'Writing desk' },
   { to: '/cards', label: 'Cards' },
   { to: '/classes', label: 'Class' },
   { to: '/taping', label: 'Taping sheet' },

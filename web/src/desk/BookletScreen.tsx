@@ -1,0 +1,139 @@
+import { ArrowDown, ArrowUp } from 'lucide-react'
+import { useParams } from 'react-router'
+import { useClass } from '../classes/queries'
+import { useInstruments } from '../api/instruments'
+import { Asked } from '../ui/Asked'
+import { Button } from '../ui/Button'
+import { Choice } from '../ui/Choice'
+import { Field, Input } from '../ui/Field'
+import { Refused } from '../ui/Said'
+import { Screen } from '../ui/Screen'
+import { FileLink } from '../keeping/FileLink'
+import { TextLink } from '../ui/TextLink'
+import { Tick } from '../ui/Tick'
+import { useBooklet, usePieces, useSaveBooklet, type BookletDoc } from './queries'
+
+/** The booklet of a class: which pieces, in what order, with names or none. */
+export function BookletScreen() {
+  const id = Number(useParams().id)
+  const booklet = useBooklet(id)
+  const pieces = usePieces(id)
+  const one = useClass(id)
+  return (
+    <Screen className="min-h-0 flex-1 overflow-y-auto">
+      <div className="mx-auto flex max-w-5xl flex-col gap-5 px-4 py-5 md:px-8">
+        <header>
+          <TextLink to={`/classes/${id}/pieces`}>Back to the pieces</TextLink>
+          <h1 className="text-title">The booklet{one.data && ` of ${one.data.summary.name}`}</h1>
+        </header>
+        <Asked of={booklet}>
+          {booklet.data && <Made id={id} booklet={booklet.data} pieces={pieces.data?.pieces ?? []} />}
+        </Asked>
+      </div>
+    </Screen>
+  )
+}
+
+function Made({
+  id,
+  booklet,
+  pieces,
+}: {
+  id: number
+  booklet: BookletDoc
+  pieces: NonNullable<ReturnType<typeof usePieces>['data']>['pieces']
+}) {
+  const save = useSaveBooklet(id)
+  const names = new Map(useInstruments().data?.map((i) => [i.id, i.name]))
+  const set = (changed: Partial<BookletDoc>) => save.mutate({ ...booklet, ...changed })
+  const chosen = booklet.pieces.flatMap((p) => pieces.find((x) => x.id === p) ?? [])
+  const others = pieces.filter(
+    (p) => !booklet.pieces.includes(p.id) && (p.state === 'accepted' || p.state === 'handedIn'),
+  )
+  const moved = (at: number, by: 1 | -1) => {
+    const next = [...booklet.pieces]
+    const [piece] = next.splice(at, 1)
+    if (piece !== undefined) next.splice(at + by, 0, piece)
+    set({ pieces: next })
+  }
+  const said = (p: (typeof pieces)[number]) => `${p.nickname} · ${names.get(p.instrument) ?? p.instrument} · ${p.title}`
+  return (
+    <div className="grid gap-x-12 gap-y-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
+      <div>
+        <h2 className="text-xl">In the booklet</h2>
+        {chosen.length === 0 && <p>No piece stands in it yet: what you accept can be put in.</p>}
+        <ol aria-label="In the booklet" className="border-t border-line empty:border-0">
+          {chosen.map((p, at) => (
+            <li key={p.id} className="flex flex-wrap items-center gap-x-3 border-b border-line py-1">
+              <span className="w-6 text-right font-bold">{at + 1}</span>
+              <span className="min-w-0 flex-1">{said(p)}</span>
+              <Button size="inline" disabled={at === 0} onClick={() => moved(at, -1)}>
+                <ArrowUp size={15} /> Up<span className="sr-only"> {p.nickname}</span>
+              </Button>
+              <Button size="inline" disabled={at === chosen.length - 1} onClick={() => moved(at, 1)}>
+                <ArrowDown size={15} /> Down<span className="sr-only"> {p.nickname}</span>
+              </Button>
+              <Button size="inline" onClick={() => set({ pieces: booklet.pieces.filter((x) => x !== p.id) })}>
+                Take out<span className="sr-only"> {p.nickname}</span>
+              </Button>
+            </li>
+          ))}
+        </ol>
+        {others.length > 0 && (
+          <>
+            <h2 className="mt-6 text-xl">Handed in or accepted</h2>
+            <ul aria-label="Not in the booklet" className="border-t border-line">
+              {others.map((p) => (
+                <li key={p.id} className="flex flex-wrap items-center gap-x-3 border-b border-line py-1">
+                  <span className="min-w-0 flex-1">{said(p)}</span>
+                  <Button size="inline" onClick={() => set({ pieces: [...booklet.pieces, p.id] })}>
+                    Put in<span className="sr-only"> {p.nickname}</span>
+                  </Button>
+                </li>
+              ))}
+            </ul>
+          </>
+        )}
+      </div>
+      <aside className="flex flex-col gap-4">
+        <Field label="Title">
+          <Input
+            key={booklet.title}
+            defaultValue={booklet.title}
+            maxLength={80}
+            onBlur={(e) => {
+              const title = e.target.value.trim()
+              if (title !== '' && title !== booklet.title) set({ title })
+            }}
+          />
+        </Field>
+        <Choice
+          label="Pieces a page"
+          value={booklet.perPage}
+          options={[
+            { value: 1, label: 'one' },
+            { value: 2, label: 'two' },
+          ]}
+          onChange={(perPage) => set({ perPage })}
+        />
+        <Tick checked={booklet.pairs} onChange={(pairs) => set({ pairs })}>
+          String and finger under the notes
+        </Tick>
+        <Tick checked={booklet.names} onChange={(names) => set({ names })}>
+          First names
+        </Tick>
+        <Tick checked={booklet.shown} onChange={(shown) => set({ shown })}>
+          Show its pieces on the learners’ pages, for all to play
+        </Tick>
+        <p className="text-sm text-soft">
+          A name on a wall or in a booklet is a child’s own matter: ask, and follow the rules of your school.
+        </p>
+        {save.error && <Refused>{save.error.message}</Refused>}
+        <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
+          <TextLink to={`/classes/${id}/booklet/print`}>Print, or save as PDF</TextLink>
+          {chosen.length > 0 && <FileLink href={`/api/classes/${id}/booklet.zip`}>Save as MusicXML</FileLink>}
+        </div>
+      </aside>
+    </div>
+  )
+}
