@@ -5,7 +5,7 @@ import { useEngraving } from '../engraving/useEngraving'
 
 const NO_ROWS: readonly [] = []
 const NOTHING = { notes: [], bars: [], counts: [] }
-const STAFF_MM = 5
+const STAFF_MM = 6.5
 
 /** A piece engraved small, to be seen at a glance. */
 export function PiecePicture({ musicXml, widthPx }: { musicXml: string; widthPx: number }) {

@@ -32,7 +32,9 @@ export function PieceRow({
   const toast = useToast()
   const sound = useSound(piece.sound)
   const [reading, setReading] = useState(false)
-  const broken = piece.check.findings
+  const written = piece.state === 'writing'
+  // What is only not written yet is no fault of a piece that is being written.
+  const broken = piece.check.findings.filter((f) => !written || !f.unfinished)
   const handed = piece.state === 'handedIn' || piece.state === 'accepted'
   const to = (state: ClassPiece['state'], said: string) =>
     move.mutate(
@@ -41,7 +43,7 @@ export function PieceRow({
     )
   return (
     <li
-      className="grid gap-x-8 gap-y-1 border-b border-line py-2 lg:grid-cols-[minmax(0,1fr)_22rem]"
+      className="grid gap-x-8 gap-y-1 border-b border-line py-2 lg:grid-cols-[minmax(0,1fr)_27rem]"
       data-piece={piece.id}
     >
       <div className="min-w-0">
@@ -57,7 +59,9 @@ export function PieceRow({
       <div className="flex flex-col gap-1.5">
         <p className={broken.length === 0 ? 'font-bold text-spruce' : 'font-bold text-brick'} data-testid="rules-met">
           {broken.length === 0
-            ? 'All rules are kept'
+            ? written && !piece.check.kept
+              ? 'Not finished yet'
+              : 'All rules are kept'
             : `${broken.length} ${broken.length === 1 ? 'rule is' : 'rules are'} not kept`}
         </p>
         {broken.length > 0 && (

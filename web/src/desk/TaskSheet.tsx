@@ -13,7 +13,8 @@ import { PracticeLines } from './PracticeLines'
 import { useTask } from './queries'
 
 const WIDTH_PX = 700
-const SPACE_PX = 9
+/** Large enough to write in; two bars in a line. */
+const SPACE_PX = 12
 const NO_BARS: ReadonlySet<number> = new Set()
 const ALL = 'all'
 
