@@ -180,8 +180,8 @@ public sealed class HandInRepository(Database database, TimeProvider clock)
         );
 
     /// <summary>
-    /// Keeps a piece. How it was before stays as a version where a sitting has passed, where the writer asks for it, or where it was changed
-    /// elsewhere since.
+    /// Keeps a piece. How it was before stays as a version where a sitting has passed, where the writer asks for it, or where it was
+    /// changed elsewhere since.
     /// </summary>
     /// <param name="from">The version that the writer started from.</param>
     /// <param name="anew">Much of it is taken away: the former is kept in any case.</param>

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Coppia.Core.Composition;
 using Coppia.Core.Music;
+using Coppia.Core.Wording;
 using Coppia.Formats;
 
 namespace Coppia.Server;
@@ -11,7 +12,9 @@ namespace Coppia.Server;
 /// <param name="Value">Its value such as 1/2; null for the first of the task's.</param>
 public sealed record FixedDoc(int Bar, FixedAt At, string Step, string? Value = null);
 
-/// <summary>A writing task for one instrument or several: its notes are steps of the scale, and move to each one's clef and string.</summary>
+/// <summary>
+/// A writing task for one instrument or several: its notes are steps of the scale, and move to each one's clef and string.
+/// </summary>
 /// <param name="Level">1 to 5, or 0 for one that belongs to no level.</param>
 /// <param name="Instruments">Ids of those it is for.</param>
 /// <param name="Key">D, Bb, Em …</param>
@@ -126,9 +129,7 @@ public sealed record PieceDoc(IReadOnlyList<IReadOnlyList<NoteDoc>> Bars)
     internal Piece Piece(WritingTask task)
     {
         if (Bars.Count > Core.Composition.Piece.MostBars || Bars.Any(b => b.Count > Core.Composition.Piece.MostInBar))
-            throw new FormatException(
-                $"The piece is too long; expected at most {Core.Composition.Piece.MostBars} bars of {Core.Composition.Piece.MostInBar} notes."
-            );
+            throw new FormatException(English.Sentence(CompositionWords.None(NoPiece.TooLong, bar: 0)));
         return new Piece([
             .. Bars.Select((bar, b) => (IReadOnlyList<PieceNote>)[.. bar.Select((n, at) => NoteOf(n, task, b + 1, at + 1))]),
         ]);

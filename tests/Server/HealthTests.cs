@@ -56,7 +56,7 @@ public sealed class HealthTests
     /// <summary>A library of at most so many pages of 4 kB.</summary>
     private sealed class Full : RunningServer
     {
-        protected override ServerOptions Adjusted(ServerOptions options) => options with { MostPages = 60 };
+        protected override ServerOptions Adjusted(ServerOptions options) => options with { MostPages = 90 };
     }
 
     /// <summary>The log's file is a disk that is always full (Linux, full(4)).</summary>
@@ -132,7 +132,8 @@ public sealed class HealthTests
     {
         var server = await Started(new FullLog());
         Word(server.Services.GetRequiredService<ILoggerFactory>().CreateLogger("Coppia"), null);
-        Assert.Equal("warning", (await Ask(server)).Checks["log"]);
+        // The log is written a little later.
+        Assert.Equal("warning", (await Until(server, "log", "warning")).Checks["log"]);
         try
         {
             await server.DisposeAsync();

@@ -49,7 +49,12 @@ export function useCurrentClass(): [components['schemas']['ClassName'] | null, (
 }
 
 export const useClass = (id: number) =>
-  useQuery({ queryKey: ['class', id], queryFn: () => answer(api.GET('/api/classes/{class}', of(id))) })
+  useQuery({
+    queryKey: ['class', id],
+    queryFn: () => answer(api.GET('/api/classes/{class}', of(id))),
+    // No class is chosen.
+    enabled: id > 0,
+  })
 
 export const useStages = () =>
   useQuery({ queryKey: ['stages'], queryFn: () => answer(api.GET('/api/classes/stages')), staleTime: Infinity })

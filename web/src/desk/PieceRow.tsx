@@ -43,7 +43,7 @@ export function PieceRow({
     )
   return (
     <li
-      className="grid gap-x-8 gap-y-1 border-b border-line py-2 lg:grid-cols-[minmax(0,1fr)_27rem]"
+      className="grid gap-x-8 gap-y-1 border-b border-line py-2 lg:grid-cols-[minmax(0,1fr)_29rem]"
       data-piece={piece.id}
     >
       <div className="min-w-0">

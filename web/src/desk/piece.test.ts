@@ -84,6 +84,9 @@ describe('a piece on the desk', () => {
     expect(elsewhere(task, quarter('E3'), 1)?.pitch).toBe('F#3')
     expect(elsewhere(task, quarter('F#3'), 1)?.pitch).toBe('D3')
     expect(elsewhere(task, quarter('D3'), -1)?.pitch).toBe('F#3')
+    // G3 is not in the palette: the nearest note below it is F#3, and above it there is none.
+    expect(elsewhere(task, quarter('G3'), -1)?.pitch).toBe('F#3')
+    expect(elsewhere(task, quarter('G3'), 1)?.pitch).toBe('D3')
   })
   it('reads a head by the nearest line or space, and its sign only at its height', () => {
     const hand = (height: number, sign: number | null = null, signHeight: number | null = null): DeskNote => ({

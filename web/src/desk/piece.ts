@@ -168,11 +168,18 @@ export const nameOf = (task: DeskTask, note: DeskNote): { name: string; pair: st
   return task.palette.find((p) => p.pitch === pitch) ?? task.spots.find((s) => s.pitch === pitch) ?? null
 }
 
-/** Another note of the palette for one, so many further up; past the end it begins again. */
-export const elsewhere = (task: DeskTask, note: DeskNote, by: number): PaletteNote | undefined => {
-  const at = task.palette.findIndex((p) => p.pitch === readAs(task, note))
-  const count = task.palette.length
-  return task.palette[at < 0 ? 0 : (at + by + count) % count]
+/**
+ * Another note of the palette for one, the next up or down; past the end it begins again. For a note outside the palette the nearest on
+ * that side.
+ */
+export const elsewhere = (task: DeskTask, note: DeskNote, by: 1 | -1): PaletteNote | undefined => {
+  const { palette } = task
+  const at = palette.findIndex((p) => p.pitch === readAs(task, note))
+  if (at >= 0) return palette[(at + by + palette.length) % palette.length]
+  const height = heightOf(task, note) ?? 0
+  return by > 0
+    ? (palette.find((p) => p.height >= height) ?? palette[0])
+    : (palette.findLast((p) => p.height <= height) ?? palette.at(-1))
 }
 
 export const restsOf = (piece: PieceDoc) => piece.bars.flat().filter(isRest).length
