@@ -30,6 +30,9 @@ public class EveryScreenTests(Stage stage)
     [InlineData("/classes/1/logbook", "#help", 390, 844)]
     [InlineData("/classes/1/learners/2", "[role=img] svg", 820, 1180)]
     [InlineData("/classes/1/learners/2", "[role=img] svg", 390, 844)]
+    [InlineData("/desk/1/try?for=viola", "[data-caret]", 820, 1180)]
+    [InlineData("/desk/1/try?for=viola", "[data-caret]", 390, 844)]
+    [InlineData("/classes/1/pieces", "[data-piece] svg", 390, 844)]
     [InlineData("/cards", "fieldset", 820, 1180)]
     [InlineData("/cards", "fieldset", 390, 844)]
     public void It_fits_a_laptop_and_a_tablet(string path, string ready, int width, int height)

@@ -40,6 +40,11 @@ public class MonkeyTests(Stage stage)
         "/classes/1/plan",
         "/classes/1/logbook",
         "/classes/1/learners/2",
+        "/desk",
+        "/desk/1",
+        "/desk/1/try?for=bass",
+        "/classes/1/pieces",
+        "/classes/1/booklet",
     ];
 
     private static readonly string[] PlainKeys =

@@ -29,6 +29,11 @@ public class SizeMatrixTests(Stage stage)
         ("/classes/1/plan", "[data-note]"),
         ("/classes/1/logbook", "#help"),
         ("/classes/1/learners/2", "[role=img] svg"),
+        ("/desk", "#kept-tasks"),
+        ("/desk/1", "[data-testid=palette]"),
+        ("/desk/1/try?for=cello", "[data-caret]"),
+        ("/classes/1/pieces", "[data-piece] svg"),
+        ("/classes/1/booklet", "[aria-label='In the booklet'] li"),
     ];
 
     /// <summary>The hardest of the demo: many positions, low and high fingers in eighths, plucked and bowed.</summary>

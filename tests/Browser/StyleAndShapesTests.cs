@@ -108,6 +108,13 @@ public class StyleAndShapesTests(Stage stage)
     [InlineData("/classes/1", "section[aria-labelledby=ask] li")]
     [InlineData("/classes/1/logbook", "#help")]
     [InlineData("/classes/1/learners/2", "[role=img] svg")]
+    [InlineData("/desk", "#kept-tasks")]
+    [InlineData("/desk/1", "[data-testid=palette]")]
+    [InlineData("/desk/1/try?for=cello", "[data-caret]")]
+    [InlineData("/desk/1/sheet", "[data-testid=task-page]")]
+    [InlineData("/classes/1/pieces", "[data-piece] svg")]
+    [InlineData("/classes/1/booklet", "[aria-label='In the booklet'] li")]
+    [InlineData("/classes/1/booklet/print", "[data-booklet-piece] svg")]
     [InlineData("/taping", "table")]
     public void Axe_finds_nothing(string path, string ready)
     {

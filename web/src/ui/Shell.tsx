@@ -1,4 +1,4 @@
-import { Menu } from 'lucide-react'
+import { ChevronDown, Menu } from 'lucide-react'
 import { useState } from 'react'
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router'
 import { ClassChoice } from '../classes/ClassChoice'
@@ -7,10 +7,12 @@ import { Door } from '../signin/Door'
 import { Bar } from './bar'
 import { Fold } from './Fold'
 import { Mishaps } from './Mishap'
+import { MoreItem, MoreMenu } from './MoreMenu'
 import { useToast } from './toasts'
 import { useFileDrop } from './useFileDrop'
 import { useSmall } from './useSmall'
 
+/** In the order of the work. */
 const MENU = [
   { to: '/tunes', label: 'Tunes' },
   { to: '/shapes', label: 'Shapes' },
@@ -18,6 +20,10 @@ const MENU = [
   { to: '/desk', label: 'Writing desk' },
   { to: '/cards', label: 'Cards' },
   { to: '/classes', label: 'Class' },
+]
+
+/** Things of the room, apart from the work. */
+const ROOM = [
   { to: '/taping', label: 'Taping sheet' },
   { to: '/style', label: 'House style' },
   { to: '/keeping', label: 'Safekeeping' },
@@ -53,7 +59,7 @@ export function Shell() {
               }
             >
               <nav aria-label="Main" className="flex w-full flex-col">
-                {MENU.map((item) => (
+                {[...MENU, ...ROOM].map((item) => (
                   <NavLink
                     key={item.to}
                     to={item.to}
@@ -72,22 +78,38 @@ export function Shell() {
           </header>
         ) : (
           <header className="no-print flex h-12 shrink-0 items-center gap-3 border-b border-line px-3 lg:gap-8 lg:px-6">
-            <NavLink to="/tunes" className="flex items-center gap-2 font-head text-xl font-semibold tracking-tight">
+            <NavLink
+              to="/tunes"
+              className="flex shrink-0 items-center gap-2 font-head text-xl font-semibold tracking-tight"
+            >
               <img src="/coppia.svg" alt="" className="size-6" />
               <span className="max-lg:sr-only">Coppia</span>
             </NavLink>
             <nav aria-label="Main" className="flex gap-2.5 max-lg:text-said lg:gap-6">
               {MENU.map((item) => (
-                <NavLink
-                  key={item.to}
-                  to={item.to}
-                  className={({ isActive }) =>
-                    `border-b-2 py-2.5 font-bold ${isActive ? 'border-maple text-ink' : 'border-transparent text-soft hover:text-ink'}`
+                <Way key={item.to} {...item} />
+              ))}
+              {/* On a tablet there is no room for all of them. */}
+              <span className="contents max-lg:hidden">
+                {ROOM.map((item) => (
+                  <Way key={item.to} {...item} />
+                ))}
+              </span>
+              <span className="flex items-center lg:hidden">
+                <MoreMenu
+                  button={
+                    <>
+                      Room <ChevronDown size={15} />
+                    </>
                   }
                 >
-                  {item.label}
-                </NavLink>
-              ))}
+                  {ROOM.map((item) => (
+                    <MoreItem key={item.to} current={pathname === item.to} onClick={() => void navigate(item.to)}>
+                      {item.label}
+                    </MoreItem>
+                  ))}
+                </MoreMenu>
+              </span>
             </nav>
             <span className="ml-auto">
               <ClassChoice />
@@ -101,6 +123,19 @@ export function Shell() {
         </Bar>
       </div>
     </Door>
+  )
+}
+
+function Way({ to, label }: { to: string; label: string }) {
+  return (
+    <NavLink
+      to={to}
+      className={({ isActive }) =>
+        `border-b-2 py-2.5 font-bold ${isActive ? 'border-maple text-ink' : 'border-transparent text-soft hover:text-ink'}`
+      }
+    >
+      {label}
+    </NavLink>
   )
 }
 
