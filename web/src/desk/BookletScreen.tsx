@@ -6,6 +6,7 @@ import { Asked } from '../ui/Asked'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
 import { Field, Input } from '../ui/Field'
+import { useKept } from '../ui/kept'
 import { Refused } from '../ui/Said'
 import { Screen } from '../ui/Screen'
 import { FileLink } from '../keeping/FileLink'
@@ -44,6 +45,8 @@ function Made({
   pieces: NonNullable<ReturnType<typeof usePieces>['data']>['pieces']
 }) {
   const save = useSaveBooklet(id)
+  // What is typed waits on this machine until it is saved.
+  const [typed, keepTyped] = useKept<string>(`booklet.${id}.title`)
   const names = new Map(useInstruments().data?.map((i) => [i.id, i.name]))
   const set = (changed: Partial<BookletDoc>) => save.mutate({ ...booklet, ...changed })
   const chosen = booklet.pieces.flatMap((p) => pieces.find((x) => x.id === p) ?? [])
@@ -98,12 +101,13 @@ function Made({
       <aside className="flex flex-col gap-4">
         <Field label="Title">
           <Input
-            key={booklet.title}
-            defaultValue={booklet.title}
+            value={typed ?? booklet.title}
             maxLength={80}
-            onBlur={(e) => {
-              const title = e.target.value.trim()
-              if (title !== '' && title !== booklet.title) set({ title })
+            onChange={(e) => keepTyped(e.target.value)}
+            onBlur={() => {
+              const title = typed?.trim() ?? ''
+              if (title === '' || title === booklet.title) keepTyped(null)
+              else save.mutate({ ...booklet, title }, { onSuccess: () => keepTyped(null) })
             }}
           />
         </Field>

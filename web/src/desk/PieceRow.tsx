@@ -6,7 +6,6 @@ import { TextLink } from '../ui/TextLink'
 import { useToast } from '../ui/toasts'
 import { PiecePicture } from './PiecePicture'
 import { useAddRemark, useMovePiece, useTakeRemarkBack, type ClassPiece } from './queries'
-import { useSound } from './useSound'
 
 const WHOLE = 0
 
@@ -18,6 +17,8 @@ export function PieceRow({
   ready,
   widthPx,
   withTask,
+  playing,
+  onPlay,
 }: {
   /** The class. */
   id: number
@@ -27,10 +28,11 @@ export function PieceRow({
   ready: readonly string[]
   widthPx: number
   withTask: boolean
+  playing: boolean
+  onPlay: () => void
 }) {
   const move = useMovePiece(id)
   const toast = useToast()
-  const sound = useSound(piece.sound)
   const [reading, setReading] = useState(false)
   const written = piece.state === 'writing'
   // What is only not written yet is no fault of a piece that is being written.
@@ -76,9 +78,9 @@ export function PieceRow({
         )}
         <Remarks id={id} piece={piece} />
         <div className="flex flex-wrap items-center gap-2">
-          <Button size="small" onClick={sound.toggle} disabled={piece.sound.length === 0}>
-            {sound.playing ? <Square size={15} /> : <Play size={15} />}
-            {sound.playing ? 'Stop' : 'Hear it'}
+          <Button size="small" onClick={onPlay} disabled={piece.sound.length === 0}>
+            {playing ? <Square size={15} /> : <Play size={15} />}
+            {playing ? 'Stop' : 'Hear it'}
             <span className="sr-only"> {piece.nickname}</span>
           </Button>
           <TextLink to={`/classes/${id}/pieces/${piece.id}`}>On the stand</TextLink>

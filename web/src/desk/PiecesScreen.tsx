@@ -9,6 +9,7 @@ import { TextLink } from '../ui/TextLink'
 import { BringPiece } from './BringPiece'
 import { PieceRow } from './PieceRow'
 import { usePieces, type ClassPiece } from './queries'
+import { useSound } from './useSound'
 
 const ORDER: readonly ClassPiece['state'][] = ['handedIn', 'givenBack', 'writing', 'accepted']
 const WORDS: Record<ClassPiece['state'], string> = {
@@ -30,6 +31,7 @@ export function PiecesScreen() {
   const names = new Map(useInstruments().data?.map((i) => [i.id, i.name]))
   const place = useRef<HTMLDivElement>(null)
   const width = Math.min(WIDEST_PX, useWidth(place))
+  const sound = useSound()
   const all = asked.data?.pieces ?? []
   const pieces = work === null ? all : all.filter((p) => p.workId === Number(work))
   const only = set.find((w) => w.id === Number(work))
@@ -78,6 +80,8 @@ export function PiecesScreen() {
                         ready={asked.data?.ready ?? []}
                         widthPx={width}
                         withTask={work === null}
+                        playing={sound.playing === p.id}
+                        onPlay={() => sound.toggle(p.id, p.sound)}
                       />
                     ))}
                   </ul>

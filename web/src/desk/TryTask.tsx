@@ -51,8 +51,8 @@ function Trial({
 }) {
   const [kept, keep] = useKept<PieceDoc>(name)
   const piece = kept?.bars.length === task.bars ? kept : begun(task)
-  const desk = useDesk(task, piece, keep, false)
   const play = usePlayPiece(task, piece)
+  const desk = useDesk(task, piece, keep, false, play.tap)
   const [finished, setFinished] = useState(false)
   const check = useQuery({
     queryKey: ['check', id, task.instrument, piece],

@@ -2,7 +2,6 @@ import { useEffect, useState } from 'react'
 import { engraver } from '../engraving/engraver'
 import { Player, type PlaySettings } from '../hear/Player'
 import { Synth } from '../hear/synth'
-import { useTone } from '../writing/useTone'
 import { useStable } from '../ui/useStable'
 import { useToast } from '../ui/toasts'
 import {
@@ -47,6 +46,7 @@ export function useDesk(
   piece: PieceDoc,
   onChange: (piece: PieceDoc, anew: boolean) => void,
   locked: boolean,
+  tone: (midi: number) => void,
 ) {
   const [caret, setCaret] = useState<Caret>(() => firstOpen(task, piece))
   const [chosen, setChosen] = useState<Place | null>(null)
@@ -54,8 +54,10 @@ export function useDesk(
   const [tool, setTool] = useState<Tool>('head')
   const [past, setPast] = useState<readonly PieceDoc[]>([])
   const [future, setFuture] = useState<readonly PieceDoc[]>([])
-  const tone = useTone()
-  const sound = (note: DeskNote) => tone(midiOf(task, note) ?? undefined)
+  const sound = (note: DeskNote) => {
+    const midi = midiOf(task, note)
+    if (midi !== null) tone(midi)
+  }
 
   const change = (next: PieceDoc, anew = false) => {
     if (next === piece || locked) return
@@ -225,7 +227,9 @@ export function usePlayPiece(task: DeskTask, piece: PieceDoc) {
   })
   useEffect(() => () => player.close(), [player])
   // Other music is another sound.
-  const hush = useStable(() => player.stop())
+  const hush = useStable(() => {
+    if (player.playing) player.stop()
+  })
   useEffect(() => hush, [hush, piece])
   const play = (from: Place | null) => {
     if (player.playing) {
@@ -246,5 +250,7 @@ export function usePlayPiece(task: DeskTask, piece: PieceDoc) {
     settings,
     set: (s: Partial<PlaySettings>) => setSettings({ ...settings, ...s }),
     play,
+    /** Sounds one note. */
+    tap: (midi: number) => player.tap(midi),
   }
 }

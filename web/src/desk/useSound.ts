@@ -7,27 +7,32 @@ import { useToast } from '../ui/toasts'
 
 const SETTINGS: PlaySettings = { tempo: 80, sound: 'plucked', countIn: false, metronome: false, loop: null }
 
-/** Plays a few notes by pressing; another that begins ends it. */
-export function useSound(notes: readonly components['schemas']['SoundNote'][]) {
+/** Plays the notes of one of many things by pressing; another that begins ends it. */
+export function useSound() {
   const toast = useToast()
-  const [playing, setPlaying] = useState(false)
+  const [playing, setPlaying] = useState<number | null>(null)
   const [player] = useState(
     () =>
       new Player(
         (volume) => new Synth(volume),
         (xml) => engraver.times(xml),
         SETTINGS,
-        { onNote: () => undefined, onPlaying: setPlaying, onProblem: (text) => toast({ text }) },
+        {
+          onNote: () => undefined,
+          onPlaying: (is) => {
+            if (!is) setPlaying(null)
+          },
+          onProblem: (text) => toast({ text }),
+        },
       ),
   )
   useEffect(() => () => player.close(), [player])
   return {
+    /** Which one plays, or null. */
     playing,
-    toggle: () => {
-      if (player.playing) {
-        player.stop()
-        return
-      }
+    toggle: (which: number, notes: readonly components['schemas']['SoundNote'][]) => {
+      player.stop()
+      if (playing === which) return
       const end = Math.max(0, ...notes.map((n) => n.start + n.length))
       const played = notes.map((n, i) => ({
         noteId: `${i}`,
@@ -37,6 +42,7 @@ export function useSound(notes: readonly components['schemas']['SoundNote'][]) {
         plucked: false,
       }))
       void player.playNotes({ notes: played, beats: [], bars: [], end }, undefined)
+      setPlaying(which)
     },
   }
 }

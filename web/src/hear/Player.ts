@@ -6,6 +6,8 @@ const AHEAD_SECONDS = 0.25
 const TICK_MS = 40
 /** From the press to the first sound. */
 const BREATH_SECONDS = 0.12
+const TAP_SECONDS = 0.01
+const TAP_LENGTH_SECONDS = 0.5
 /** What is laid down at a time, in quarters, and what is less than any note. */
 const PIECE = 0.25
 const MOMENT = 0.0001
@@ -88,6 +90,15 @@ export class Player {
       this.stop()
       this.listener.onProblem(problem instanceof Error ? problem.message : String(problem))
     }
+  }
+
+  /** Sounds one note at once, in place of whatever plays. */
+  tap(midi: number) {
+    this.stop()
+    takeOver(this)
+    const synth = this.sounds()
+    void synth.context.resume()
+    synth.note(midi, synth.now + TAP_SECONDS, TAP_LENGTH_SECONDS, 'plucked')
   }
 
   /** Ends what plays or is about to; the drone goes on. */

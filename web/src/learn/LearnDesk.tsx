@@ -49,8 +49,8 @@ function Open({ link, seen }: { link: string; seen: LearnDeskView }) {
   const { task } = seen
   const locked = seen.state === 'handedIn' || seen.state === 'accepted'
   const kept = useKeepPiece(link, seen)
-  const desk = useDesk(task, kept.piece, kept.change, locked)
   const play = usePlayPiece(task, kept.piece)
+  const desk = useDesk(task, kept.piece, kept.change, locked, play.tap)
   const [finished, setFinished] = useState(locked)
   const [versions, setVersions] = useState(false)
   const broken = kept.check.findings.length
