@@ -41,6 +41,18 @@ public sealed class TaskRepository(Database database, TimeProvider clock)
         ];
     }
 
+    /// <summary>Tasks that can come back; the last deleted first.</summary>
+    public IReadOnlyList<TaskRecord> Deleted()
+    {
+        using var connection = database.Open();
+        return
+        [
+            .. connection.Query<TaskRecord>(
+                $"SELECT {Columns} FROM writing_task WHERE deleted_at IS NOT NULL ORDER BY deleted_at DESC, id DESC LIMIT {MostListed}"
+            ),
+        ];
+    }
+
     public TaskRecord? Find(long id)
     {
         using var connection = database.Open();

@@ -15,7 +15,15 @@ namespace Coppia.Server;
 public sealed record LevelView(int Level, string Words, TaskDoc Task);
 
 /// <summary>A kept task in a list.</summary>
-public sealed record TaskSummary(long Id, string Title, int Level, IReadOnlyList<string> Instruments, int Bars, DateTime ChangedAt);
+public sealed record TaskSummary(
+    long Id,
+    string Title,
+    int Level,
+    IReadOnlyList<string> Instruments,
+    int Bars,
+    DateTime ChangedAt,
+    DateTime? DeletedAt
+);
 
 /// <summary>A task with what each player sees of it.</summary>
 /// <param name="Wrong">Why nobody could meet it; empty for a good one.</param>
@@ -55,7 +63,9 @@ internal static class DeskEndpoints
         desk.MapGet("/levels", Levels).WithName("listLevels").ProducesProblem(422);
         desk.MapPost("/look", Look).WithName("lookAtTask").ProducesProblem(422);
         desk.MapPost("/check", Check).WithName("checkPiece").ProducesProblem(422);
-        desk.MapGet("/tasks", List).WithName("listTasks");
+        desk.MapGet("/tasks", (TaskRepository tasks, IOptions<JsonOptions> json) => Listed(tasks.List(), json)).WithName("listTasks");
+        desk.MapGet("/tasks/deleted", (TaskRepository tasks, IOptions<JsonOptions> json) => Listed(tasks.Deleted(), json))
+            .WithName("listDeletedTasks");
         desk.MapPost("/tasks", Add).WithName("addTask").ProducesProblem(422);
         desk.MapGet("/tasks/{id:long}", Get).WithName("getTask").ProducesProblem(404).ProducesProblem(422);
         desk.MapPut("/tasks/{id:long}", Save).WithName("saveTask").ProducesProblem(404).ProducesProblem(409).ProducesProblem(422);
@@ -181,13 +191,20 @@ internal static class DeskEndpoints
         return new CheckedPiece(doc, CheckView.Of(doc.Piece(task), task, style));
     }
 
-    private static TaskSummary[] List(TaskRepository tasks, IOptions<JsonOptions> json) =>
+    private static TaskSummary[] Listed(IEnumerable<TaskRecord> tasks, IOptions<JsonOptions> json) =>
         [
             .. tasks
-                .List()
                 .Select(t => (Kept: t, Doc: TaskDoc.Read(t.Document, json.Value.SerializerOptions)))
                 .Where(t => t.Doc is not null)
-                .Select(t => new TaskSummary(t.Kept.Id, t.Kept.Title, t.Doc!.Level, t.Doc.Instruments, t.Doc.Bars, t.Kept.ChangedAt)),
+                .Select(t => new TaskSummary(
+                    t.Kept.Id,
+                    t.Kept.Title,
+                    t.Doc!.Level,
+                    t.Doc.Instruments,
+                    t.Doc.Bars,
+                    t.Kept.ChangedAt,
+                    t.Kept.DeletedAt
+                )),
         ];
 
     private static Results<Ok<TaskView>, ProblemHttpResult> Add(

@@ -57,6 +57,7 @@ public sealed record SoundNote(int Midi, double Start, double Length, int Bar);
 /// <summary>A learner's piece as the teacher sees it.</summary>
 /// <param name="BarsWritten">Bars that hold a note or rest beside what is given.</param>
 /// <param name="MusicXml">The piece to be engraved.</param>
+/// <param name="Hand">As the child put heads, stems and signs; null where the desk draws them.</param>
 public sealed record ClassPiece(
     long Id,
     long LearnerId,
@@ -74,8 +75,12 @@ public sealed record ClassPiece(
     CheckView Check,
     IReadOnlyList<PieceRemark> Remarks,
     string MusicXml,
-    IReadOnlyList<SoundNote> Sound
+    IReadOnlyList<SoundNote> Sound,
+    HandPiece? Hand
 );
+
+/// <summary>A piece as a hand wrote it.</summary>
+public sealed record HandPiece(DeskTask Task, PieceDoc Piece);
 
 /// <summary>The pieces of a class.</summary>
 /// <param name="Ready">Ready words for a remark.</param>

@@ -232,7 +232,7 @@ internal static class PieceEndpoints
     {
         if (classes.Find(@class) is not { } one)
             return ClassEndpoints.NoClass(@class);
-        if (asked.Title.Trim().Length is 0 or > DeskEndpoints.LongestTitle || asked.PerPage is not (1 or 2))
+        if (string.IsNullOrWhiteSpace(asked.Title) || asked.Title.Length > DeskEndpoints.LongestTitle || asked.PerPage is not (1 or 2))
             return ClassEndpoints.Refused(
                 $"Expected a title of 1 to {DeskEndpoints.LongestTitle} characters, and one or two pieces a page."
             );
@@ -240,7 +240,7 @@ internal static class PieceEndpoints
             new BookletRecord
             {
                 ClassId = @class,
-                Title = asked.Title.Trim(),
+                Title = asked.Title,
                 PerPage = asked.PerPage,
                 Pairs = asked.Pairs,
                 Names = asked.Names,

@@ -67,7 +67,8 @@ internal sealed class Pieces(HandInRepository handIns, LearnerRepository learner
             Check: CheckView.Of(piece.Piece, piece.Task, player.Style),
             Remarks: [.. remarks.Select(PieceRemark.Of)],
             MusicXml: ReadingMusic.ForEngraving(PieceScore.Of(piece.Piece, piece.Task)),
-            Sound: piece.Sound()
+            Sound: piece.Sound(),
+            Hand: piece.Task.ByHand ? new HandPiece(DeskTask.Of(piece.Plan, player, piece.Doc.Letters), piece.Written) : null
         );
 
     /// <summary>The booklet of a class; one that nobody made yet has all that was accepted.</summary>

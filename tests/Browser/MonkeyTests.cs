@@ -86,6 +86,8 @@ public class MonkeyTests(Stage stage)
         // Another sheet or part, with fields of its own.
         "First sheet",
         "A new sheet",
+        "A sheet for it",
+        "As it was",
         "Take the part out",
         "settings of",
         "Done",

@@ -48,8 +48,6 @@ public class Shots(Stage stage)
         // The rows that are switched on stay on from one tune to the next.
         SaveStand("stand-violin", "Harbour Lanterns", "violin", "cbr" + Keys.ArrowDown + Keys.ArrowRight);
         SaveStand("stand-bass", "The Cellar Stairs", "bass", "br" + Keys.ArrowDown, "Count");
-        SaveStand("stand-bow", "Harbour Lanterns", "violin", "b", "Bow");
-        SaveStand("stand-form", "The Ash Grove", "cello", Keys.ArrowDown, "Form");
 
         var id = stage.Browser.Url.Split('/')[^1].Split('?')[0];
         stage.Open($"/tunes/{id}/print?for=cello&rows=pair,count,bow");
@@ -92,6 +90,9 @@ public class Shots(Stage stage)
         stage.Open("/classes/1");
         Stage.WaitUntil(() => stage.Text("main").Contains("Kite Weather", StringComparison.Ordinal));
         Save("class");
+        stage.Open("/classes/1/pieces");
+        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-piece] .engraved g.note")).Count > 60);
+        Save("pieces");
         stage.Open("/classes/1/logbook");
         stage.Find("section[aria-labelledby=help] dt");
         Save("logbook");
@@ -108,15 +109,19 @@ public class Shots(Stage stage)
                   r.send(body)
                   return r.responseText
                 }
-                send('POST', JSON.stringify({ learners: [1] }))
-                return JSON.parse(send('GET'))[0].address
+                send('POST', JSON.stringify({ learners: [1, 8] }))
+                return JSON.parse(send('GET')).filter((l) => l.address).map((l) => l.address).join(' ')
                 """
             )!;
         stage.SetViewport(390, 844);
-        stage.Open(new Uri(links).AbsolutePath);
+        stage.Open(new Uri(links.Split(' ')[0]).AbsolutePath);
         Stage.WaitUntil(() => stage.Text("main").Contains("Hello, Ada", StringComparison.Ordinal));
         Save("learner-phone");
         stage.SetViewport(1280, 800);
+        stage.Open(new Uri(links.Split(' ')[1]).AbsolutePath);
+        Stage.Wait(() => stage.Browser.FindElements(By.PartialLinkText("My first tune")).FirstOrDefault()).Click();
+        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-note]")).Count == 14);
+        Save("desk");
 
         stage.Open(Stage.Searching("Trio in the Yard"));
         stage.Menu("Trio in the Yard", "Delete");

@@ -377,6 +377,18 @@ public sealed class DeskApiTests : IAsyncLifetime
         Assert.Equal(0, (await _server.Get($"/api/classes/{_class}/pieces")).GetProperty("pieces").GetArrayLength());
     }
 
+    [Fact]
+    public async Task A_deleted_task_comes_back()
+    {
+        Assert.Equal(204, (await _server.Send(HttpMethod.Delete, $"/api/desk/tasks/{_task}")).Status);
+        Assert.Equal(
+            (0, 1),
+            ((await _server.Get("/api/desk/tasks")).GetArrayLength(), (await _server.Get("/api/desk/tasks/deleted")).GetArrayLength())
+        );
+        Assert.Equal(204, (await Post($"/api/desk/tasks/{_task}/restore")).Status);
+        Assert.Equal("Our D string", Text((await _server.Get("/api/desk/tasks"))[0], "title"));
+    }
+
     [Fact] // OWASP ASVS 4.2.1: a learner sees and writes their own only.
     public async Task A_learners_piece_is_theirs_alone()
     {

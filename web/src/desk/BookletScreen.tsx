@@ -1,4 +1,5 @@
 import { ArrowDown, ArrowUp } from 'lucide-react'
+import { useRef, useState } from 'react'
 import { useParams } from 'react-router'
 import { useClass } from '../classes/queries'
 import { useInstruments } from '../api/instruments'
@@ -37,7 +38,7 @@ export function BookletScreen() {
 
 function Made({
   id,
-  booklet,
+  booklet: kept,
   pieces,
 }: {
   id: number
@@ -48,7 +49,23 @@ function Made({
   // What is typed waits on this machine until it is saved.
   const [typed, keepTyped] = useKept<string>(`booklet.${id}.title`)
   const names = new Map(useInstruments().data?.map((i) => [i.id, i.name]))
-  const set = (changed: Partial<BookletDoc>) => save.mutate({ ...booklet, ...changed })
+  // What was changed and is not answered yet: the next change goes on from there, and they are sent one after the other.
+  const [changed, setChanged] = useState<BookletDoc | null>(null)
+  const booklet = changed ?? kept
+  const sent = useRef(Promise.resolve())
+  const set = (change: Partial<BookletDoc>) => {
+    const next = { ...booklet, ...change }
+    setChanged(next)
+    sent.current = sent.current
+      .then(() => save.mutateAsync(next))
+      .then(
+        () => {
+          if (change.title !== undefined) keepTyped(null)
+        },
+        () => undefined, // it is told below
+      )
+      .then(() => setChanged((now) => (now === next ? null : now)))
+  }
   const chosen = booklet.pieces.flatMap((p) => pieces.find((x) => x.id === p) ?? [])
   const others = pieces.filter(
     (p) => !booklet.pieces.includes(p.id) && (p.state === 'accepted' || p.state === 'handedIn'),
@@ -105,9 +122,9 @@ function Made({
             maxLength={80}
             onChange={(e) => keepTyped(e.target.value)}
             onBlur={() => {
-              const title = typed?.trim() ?? ''
-              if (title === '' || title === booklet.title) keepTyped(null)
-              else save.mutate({ ...booklet, title }, { onSuccess: () => keepTyped(null) })
+              const title = typed ?? ''
+              if (title.trim() === '' || title === booklet.title) keepTyped(null)
+              else set({ title })
             }}
           />
         </Field>

@@ -1,6 +1,6 @@
-import { GLYPH, type Glyphs } from './glyphs'
+import { CLEF_HEIGHT, GLYPH, type Glyphs } from './glyphs'
 import { heightOf, isRest, nameOf, signOf, type DeskTask } from './piece'
-import { yOf, type StaffNote, type StaffRow } from './staff'
+import { ledgersOf, yOf, type StaffNote, type StaffRow } from './staff'
 
 /** A sign of the music type, its reference point at x and a height. */
 function Sign({ glyphs, code, x, y, space }: { glyphs: Glyphs; code: string; x: number; y: number; space: number }) {
@@ -30,7 +30,6 @@ export function RowLines({ row }: { row: StaffRow }) {
 /** Clef, signature, and in the first line the meter. */
 export function RowHead({ row, task, glyphs }: { row: StaffRow; task: DeskTask; glyphs: Glyphs }) {
   const { space } = row
-  const at: Record<string, number> = { treble: 2, alto: 4, tenor: 6, bass: 6 }
   const meterX = (4.6 + task.signature.length * 1.1) * space
   return (
     <g className="fill-ink" aria-hidden="true">
@@ -38,7 +37,7 @@ export function RowHead({ row, task, glyphs }: { row: StaffRow; task: DeskTask; 
         glyphs={glyphs}
         code={GLYPH.clef[task.clef] ?? 'E050'}
         x={0.4 * space}
-        y={yOf(row, at[task.clef] ?? 2)}
+        y={yOf(row, CLEF_HEIGHT[task.clef] ?? 2)}
         space={space}
       />
       {task.signature.map((s, i) => (
@@ -190,11 +189,7 @@ export function DrawnNote({
 
 function Ledgers({ x, height, row }: { x: number; height: number; row: StaffRow }) {
   const { space } = row
-  const near = Math.round(height)
-  const heights: number[] = []
-  for (let h = -2; h >= near; h -= 2) heights.push(h)
-  for (let h = 10; h <= near; h += 2) heights.push(h)
-  return heights.map((h) => (
+  return ledgersOf(Math.round(height)).map((h) => (
     <rect key={h} x={x - 1.1 * space} width={2.2 * space} y={yOf(row, h) - space / 16} height={space / 8} />
   ))
 }

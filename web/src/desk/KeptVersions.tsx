@@ -1,10 +1,9 @@
 import type { components } from '../api/schema'
 import { Button } from '../ui/Button'
 import { Dialog } from '../ui/Dialog'
-import { DeskStaff } from './DeskStaff'
+import { SeenStaff } from './SeenStaff'
 import type { DeskTask, PieceDoc } from './piece'
 
-const NO_BARS: ReadonlySet<number> = new Set()
 const ROOM_PX = 460
 
 /** How the piece was, the latest first; each can be taken back. */
@@ -44,19 +43,7 @@ export function KeptVersions({
               </Button>
             </div>
             <div className="overflow-hidden bg-sheet">
-              <DeskStaff
-                task={task}
-                piece={v.piece}
-                room={ROOM_PX}
-                space={7}
-                caret={null}
-                chosen={null}
-                playing={null}
-                marked={NO_BARS}
-                pairs
-                letters={false}
-                label="How it was"
-              />
+              <SeenStaff task={task} piece={v.piece} room={ROOM_PX} space={7} pairs label="How it was" />
             </div>
           </li>
         ))}

@@ -1,5 +1,6 @@
-import { useGlyphs, GLYPH } from './glyphs'
+import { CLEF_HEIGHT, GLYPH, useGlyphs } from './glyphs'
 import type { DeskTask, PaletteNote } from './piece'
+import { ledgersOf } from './staff'
 
 /** In pixels: a staff space, a note’s width, and how much is over the staff. */
 const SPACE = 8
@@ -22,7 +23,6 @@ export function PaletteStaff({
   const [low, high] = [Math.min(-2, ...heights) - 2, Math.max(10, ...heights) + 2]
   const y = (height: number) => ((high - height) * SPACE) / 2
   const size = y(low)
-  const at: Record<string, number> = { treble: 2, alto: 4, tenor: 6, bass: 6 }
   const clef = glyphs.get(GLYPH.clef[task.clef] ?? '')
   const scale = (x: number, h: number) => `translate(${x},${y(h)}) scale(${SPACE / 250},${-SPACE / 250})`
   const headWidth = 30 + task.signature.length * 9
@@ -30,7 +30,7 @@ export function PaletteStaff({
     <div role="group" aria-label="Palette" className="flex max-w-full overflow-x-auto" data-testid="palette">
       <svg width={headWidth} height={size} className="shrink-0" aria-hidden="true">
         <Lines width={headWidth} y={y} />
-        {clef && <path d={clef} transform={scale(3, at[task.clef] ?? 2)} className="fill-ink" />}
+        {clef && <path d={clef} transform={scale(3, CLEF_HEIGHT[task.clef] ?? 2)} className="fill-ink" />}
         {task.signature.map((s, i) => (
           <path
             key={i}
@@ -76,12 +76,9 @@ function Lines({ width, y }: { width: number; y: (height: number) => number }) {
 
 function Head({ note, y, sign }: { note: PaletteNote; y: (height: number) => number; sign: string }) {
   const x = HEAD_PX / 2
-  const ledgers: number[] = []
-  for (let h = -2; h >= note.height; h -= 2) ledgers.push(h)
-  for (let h = 10; h <= note.height; h += 2) ledgers.push(h)
   return (
     <g className="fill-ink">
-      {ledgers.map((h) => (
+      {ledgersOf(note.height).map((h) => (
         <line key={h} x1={x - 10} x2={x + 10} y1={y(h)} y2={y(h)} className="stroke-ink" strokeWidth={1.2} />
       ))}
       {sign && (

@@ -4,6 +4,7 @@ import { Button } from '../ui/Button'
 import { Input, Select } from '../ui/Field'
 import { TextLink } from '../ui/TextLink'
 import { useToast } from '../ui/toasts'
+import { SeenStaff } from './SeenStaff'
 import { PiecePicture } from './PiecePicture'
 import { useAddRemark, useMovePiece, useTakeRemarkBack, type ClassPiece } from './queries'
 
@@ -56,7 +57,20 @@ export function PieceRow({
             {withTask && ` · ${piece.title}`} · {piece.barsWritten} of {piece.bars} bars
           </span>
         </p>
-        {widthPx > 0 && <PiecePicture musicXml={piece.musicXml} widthPx={widthPx} />}
+        {widthPx > 0 &&
+          (piece.hand ? (
+            // As the child put heads, stems and signs.
+            <SeenStaff
+              task={piece.hand.task}
+              piece={piece.hand.piece}
+              room={widthPx}
+              space={9}
+
+              label={`${piece.nickname}’s piece`}
+            />
+          ) : (
+            <PiecePicture musicXml={piece.musicXml} widthPx={widthPx} />
+          ))}
       </div>
       <div className="flex flex-col gap-1.5">
         <p className={broken.length === 0 ? 'font-bold text-spruce' : 'font-bold text-brick'} data-testid="rules-met">

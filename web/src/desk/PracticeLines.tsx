@@ -1,5 +1,6 @@
-import { GLYPH, useGlyphs } from './glyphs'
+import { CLEF_HEIGHT, GLYPH, useGlyphs } from './glyphs'
 import type { DeskTask } from './piece'
+import { ledgersOf } from './staff'
 
 const SPACE = 9
 /** Half-spaces over the bottom line at the top of the picture, and under it. */
@@ -13,8 +14,7 @@ type Drawn = { code: string; height: number; stem?: 'up' | 'down'; dx?: number }
 
 /** What to practise before a piece: clef and meter four times, heads and their stems, rests, the palette (craft 12 and 13). */
 export function PracticeLines({ task, widthPx }: { task: DeskTask; widthPx: number }) {
-  const at: Record<string, number> = { treble: 2, alto: 4, tenor: 6, bass: 6 }
-  const clef: Drawn[] = [{ code: GLYPH.clef[task.clef] ?? 'E050', height: at[task.clef] ?? 2 }]
+  const clef: Drawn[] = [{ code: GLYPH.clef[task.clef] ?? 'E050', height: CLEF_HEIGHT[task.clef] ?? 2 }]
   const digits = (number: number, height: number): Drawn[] =>
     String(number)
       .split('')
@@ -108,8 +108,7 @@ function Line({
 }
 
 function Ledgers({ x, height, y }: { x: number; height: number; y: (height: number) => number }) {
-  const heights: number[] = []
-  for (let h = -2; h >= height; h -= 2) heights.push(h)
-  for (let h = 10; h <= height; h += 2) heights.push(h)
-  return heights.map((h) => <rect key={h} x={x - SPACE * 1.1} width={SPACE * 2.2} y={y(h) - 0.6} height={1.2} />)
+  return ledgersOf(height).map((h) => (
+    <rect key={h} x={x - SPACE * 1.1} width={SPACE * 2.2} y={y(h) - 0.6} height={1.2} />
+  ))
 }

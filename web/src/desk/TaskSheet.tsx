@@ -6,7 +6,7 @@ import { Screen } from '../ui/Screen'
 import { Strip, StripEnd } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
 import { Tick } from '../ui/Tick'
-import { DeskStaff } from './DeskStaff'
+import { SeenStaff } from './SeenStaff'
 import { PaletteStaff } from './PaletteStaff'
 import { begun, type DeskTask } from './piece'
 import { PracticeLines } from './PracticeLines'
@@ -15,7 +15,6 @@ import { useTask } from './queries'
 const WIDTH_PX = 700
 /** Large enough to write in; two bars in a line. */
 const SPACE_PX = 12
-const NO_BARS: ReadonlySet<number> = new Set()
 const ALL = 'all'
 
 /** A task on paper: what to practise first, the palette, the rules, and empty bars. A page for each instrument. */
@@ -99,17 +98,12 @@ function OnPaper({ title, task, practice }: { title: string; task: DeskTask; pra
       </div>
       <div className="break-inside-avoid">
         <h2 className="text-lg">Your piece</h2>
-        <DeskStaff
+        <SeenStaff
           task={task}
           piece={begun(task)}
           room={WIDTH_PX}
           space={SPACE_PX}
-          caret={null}
-          chosen={null}
-          playing={null}
-          marked={NO_BARS}
-          pairs={false}
-          letters={false}
+
           label="Empty bars"
         />
       </div>

@@ -13,6 +13,9 @@ export const GLYPH = {
   digit: (n: string) => `E08${n}`,
 } as const
 
+/** Half-spaces above the bottom line at which a clef’s sign stands. */
+export const CLEF_HEIGHT: Record<string, number> = { treble: 2, alto: 4, tenor: 6, bass: 6 }
+
 const note = (length: number, type: string, octave: number, sign = '') =>
   `<note><pitch><step>F</step>${sign && `<alter>${{ sharp: 1, flat: -1 }[sign] ?? 0}</alter>`}<octave>${octave}</octave></pitch>` +
   `<duration>${length}</duration><type>${type}</type>${sign && `<accidental>${sign}</accidental>`}</note>`

@@ -40,6 +40,13 @@ export const useLook = (title: string, task: TaskDoc | null) =>
     retry: false,
   })
 
+export const useDeletedTasks = () =>
+  useQuery({
+    queryKey: ['tasks', 'deleted'],
+    queryFn: () => answer(api.GET('/api/desk/tasks/deleted', {})),
+    staleTime: 0,
+  })
+
 const TASKS = ['tasks', 'task']
 
 export const useSaveTask = () =>

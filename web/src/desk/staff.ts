@@ -95,3 +95,11 @@ type Scale = Pick<StaffRow, 'space' | 'top'>
 /** Pixels from the top of the picture, of a height in half-spaces above the bottom line; and the other way round. */
 export const yOf = ({ space, top }: Scale, height: number) => ((top - height) / 2) * space
 export const heightAt = ({ space, top }: Scale, y: number) => top - y / (space / 2)
+
+/** Heights of the ledger lines that a head on this line or space needs. */
+export function ledgersOf(height: number): number[] {
+  const heights: number[] = []
+  for (let h = -2; h >= height; h -= 2) heights.push(h)
+  for (let h = 10; h <= height; h += 2) heights.push(h)
+  return heights
+}

@@ -1,3 +1,4 @@
+import { useDeletedTasks, useRestoreTask } from '../desk/queries'
 import { useDeletedSheets, useRestoreSheet } from '../exercises/queries'
 import { useDeletedStyles, useRestoreStyle } from '../style/queries'
 import { useDeletedTunes, useRestoreTune } from '../tunes/queries'
@@ -10,12 +11,19 @@ export function Deleted() {
   const tunes = useDeletedTunes().data
   const styles = useDeletedStyles().data
   const sheets = useDeletedSheets().data
-  const back = { tune: useRestoreTune(), style: useRestoreStyle(), sheet: useRestoreSheet() }
+  const tasks = useDeletedTasks().data
+  const back = {
+    tune: useRestoreTune(),
+    style: useRestoreStyle(),
+    sheet: useRestoreSheet(),
+    'writing task': useRestoreTask(),
+  }
   const problem = Object.values(back).find((b) => b.error)?.error
   const things = [
     ...(tunes?.tunes ?? []).map((t) => ({ kind: 'tune' as const, id: t.id, name: t.title, at: t.deletedAt ?? '' })),
     ...(styles ?? []).map((s) => ({ kind: 'style' as const, id: s.id, name: s.name, at: s.deletedAt ?? '' })),
     ...(sheets ?? []).map((s) => ({ kind: 'sheet' as const, id: s.id, name: s.heading, at: s.deletedAt ?? '' })),
+    ...(tasks ?? []).map((t) => ({ kind: 'writing task' as const, id: t.id, name: t.title, at: t.deletedAt ?? '' })),
   ].sort((a, b) => b.at.localeCompare(a.at))
   const more = (tunes?.total ?? 0) - (tunes?.tunes.length ?? 0)
   return (
@@ -25,7 +33,7 @@ export function Deleted() {
       </h2>
       <p className="mb-2 text-sm text-soft">What is deleted stays here for 30 days.</p>
       {problem && <Refused>{problem.message}</Refused>}
-      {tunes && styles && sheets && things.length === 0 && <p>Nothing is deleted.</p>}
+      {tunes && styles && sheets && tasks && things.length === 0 && <p>Nothing is deleted.</p>}
       <ul aria-label="Deleted things">
         {things.map(({ kind, id, name, at }) => (
           <li key={`${kind} ${id}`} className="flex items-center justify-between gap-4 border-b border-line py-1.5">
