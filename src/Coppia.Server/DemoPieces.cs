@@ -48,7 +48,7 @@ internal sealed record DemoPieces(
     /// <summary>That those who have handed in have done it.</summary>
     public IEnumerable<DoneRecord> Done(string nickname, DemoRecords records) =>
         Pieces
-            .Where(p => p.Learner == nickname && p.State != HandInState.Writing)
+            .Where(p => p.Learner == nickname && p.State is HandInState.HandedIn or HandInState.Accepted)
             .Select(_ => new DoneRecord { WorkId = Work, DoneAt = records.At(1) });
 
     public IEnumerable<HandInCopy> Of(LearnerRecord who, DemoRecords records, Func<object, string> text) =>

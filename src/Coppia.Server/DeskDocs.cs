@@ -9,7 +9,7 @@ namespace Coppia.Server;
 /// <summary>A fixed note of a task, as a step of the scale.</summary>
 /// <param name="Bar">From 1.</param>
 /// <param name="Step">1 = tonic, 5 = fifth; #4, b3 against the key.</param>
-/// <param name="Value">Its value such as 1/2; null for the first of the task's.</param>
+/// <param name="Value">Its value such as 1/2; null for a quarter where the task has it.</param>
 public sealed record FixedDoc(int Bar, FixedAt At, string Step, string? Value = null);
 
 /// <summary>

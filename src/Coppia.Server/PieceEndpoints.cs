@@ -122,16 +122,25 @@ internal static class PieceEndpoints
     private static Results<NoContent, ProblemHttpResult> Move(
         HttpContext context,
         HandInRepository handIns,
+        WorkRepository works,
+        Asking asking,
         long @class,
         long piece,
         StateRequest asked
-    ) =>
-        Missing(context, @class, piece, out var found) is { } missing ? missing
-        : asked.State is HandInState.GivenBack or HandInState.Accepted && handIns.Move(piece, asked.State) ? TypedResults.NoContent()
-        : TypedResults.Problem(
-            statusCode: 409,
-            title: $"{found.Who.Nickname} is writing on it. Only what is handed in can be given back or accepted."
-        );
+    )
+    {
+        if (Missing(context, @class, piece, out var found) is { } missing)
+            return missing;
+        if (asked.State is not (HandInState.GivenBack or HandInState.Accepted) || !handIns.Move(piece, asked.State))
+            return TypedResults.Problem(
+                statusCode: 409,
+                title: $"{found.Who.Nickname} is writing on it. Only what is handed in can be given back or accepted."
+            );
+        // What is given back is not done any more.
+        if (asked.State == HandInState.GivenBack && found.Piece.Record.WorkId is { } work)
+            works.SetDone(work, found.Who, done: false, asking.Name);
+        return TypedResults.NoContent();
+    }
 
     private static Results<Ok<PieceRemark>, ProblemHttpResult> Remark(
         HttpContext context,

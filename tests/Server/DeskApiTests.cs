@@ -175,6 +175,7 @@ public sealed class DeskApiTests : IAsyncLifetime
         Assert.Equal(200, (await Post($"{one}/remarks", new { words = "Sing this bar.", bar = 3 })).Status);
         Assert.Equal(422, (await Post($"{one}/remarks", new { words = "Where?", bar = 9 })).Status);
         Assert.Equal(204, (await _server.Send(HttpMethod.Put, $"{one}/state", new { state = "givenBack" })).Status);
+        Assert.Equal(1, (await _server.Get($"/api/classes/{_class}/tasks"))[0].GetProperty("done").GetArrayLength());
         var desk = await _server.Get(Desk("Bo"));
         Assert.Equal(("givenBack", "Sing this bar."), (Text(desk, "state"), Text(desk.GetProperty("remarks")[0], "words")));
         Assert.Equal(

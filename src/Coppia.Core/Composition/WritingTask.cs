@@ -52,6 +52,6 @@ public sealed record WritingTask
     /// <summary>Heads, stems and accidentals are put by hand, and are looked at.</summary>
     public bool ByHand { get; init; }
 
-    /// <summary>The value that a fixed note is printed in.</summary>
-    public NoteValue ValueOf(FixedNote note) => note.Value ?? Values[0];
+    /// <summary>The value that a fixed note is printed in: its own, else a quarter where the task has it.</summary>
+    public NoteValue ValueOf(FixedNote note) => note.Value ?? (Values.Contains(NoteValue.Quarter) ? NoteValue.Quarter : Values[0]);
 }

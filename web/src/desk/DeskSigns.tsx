@@ -159,14 +159,7 @@ export function DrawnNote({
         />
       ))}
       {placed.given && (
-        <text
-          x={x}
-          y={yOf(row, 10.6)}
-          textAnchor="middle"
-          fontSize={0.95 * space}
-          className="fill-soft"
-          aria-hidden="true"
-        >
+        <text x={x - 0.6 * space} y={yOf(row, 10.6)} fontSize={0.95 * space} className="fill-soft" aria-hidden="true">
           given
         </text>
       )}

@@ -40,6 +40,12 @@ const MOST_UNDONE = 200
 const REACH = { lowest: -8, highest: 16 }
 const tidy = (height: number) => Math.round(Math.min(REACH.highest, Math.max(REACH.lowest, height)) * 20) / 20
 
+/** A quarter, where the task has it. */
+const usualValue = (task: DeskTask) => {
+  const own = task.values.slice(0, task.allowed)
+  return (own.find((v) => v.log === 2 && v.dots === 0) ?? own[0])?.value ?? '1/4'
+}
+
 /** Writing on the desk: the piece, where the next note goes, what is chosen, and the way back. */
 export function useDesk(
   task: DeskTask,
@@ -50,7 +56,7 @@ export function useDesk(
 ) {
   const [caret, setCaret] = useState<Caret>(() => firstOpen(task, piece))
   const [chosen, setChosen] = useState<Place | null>(null)
-  const [value, setValue] = useState(task.values[0]?.value ?? '1/4')
+  const [value, setValue] = useState(usualValue(task))
   const [tool, setTool] = useState<Tool>('head')
   const [past, setPast] = useState<readonly PieceDoc[]>([])
   const [future, setFuture] = useState<readonly PieceDoc[]>([])
