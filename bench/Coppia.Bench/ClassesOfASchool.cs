@@ -58,7 +58,7 @@ internal static class ClassesOfASchool
             await _app.StartAsync();
             var copies = _app.Services.GetRequiredService<ClassCopies>();
             for (var i = 0; i < classes; i++)
-                copies.Add(Class(i), new Numbers(_ => null, _ => null));
+                copies.Add(Class(i), new Numbers(_ => null, _ => null, new Dictionary<long, TaskCopy>()));
         }
 
         public void Ask(string[] paths)

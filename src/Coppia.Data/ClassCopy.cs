@@ -35,7 +35,17 @@ public sealed record ClassCopy(
     IReadOnlyList<LearnerCopy> Learners,
     BookletRecord? Booklet,
     IReadOnlyList<long> InBooklet
-);
+)
+{
+    /// <summary>A class in which nothing is written yet.</summary>
+    public ClassCopy(
+        ClassRecord one,
+        IReadOnlyList<KnownChangeRecord> known,
+        IReadOnlyList<WorkRecord> work,
+        IReadOnlyList<LearnerCopy> learners
+    )
+        : this(one, known, work, learners, Booklet: null, InBooklet: []) { }
+}
 
 /// <summary>A writing task of a copy.</summary>
 public sealed record TaskCopy(string Title, string Document);

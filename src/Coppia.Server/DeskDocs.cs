@@ -144,7 +144,10 @@ public sealed record PieceDoc(IReadOnlyList<IReadOnlyList<NoteDoc>> Bars)
             return new PieceNote
             {
                 Pitch = pitch,
-                Value = TaskDoc.ValueOf(note.Value),
+                // Whatever a file holds; the task says which values it allows.
+                Value =
+                    ValueText.Read(note.Value)
+                    ?? throw new FormatException($"“{note.Value}” is not a note value; expected {ValueText.Expected}."),
                 Hand = hand,
                 Stem = note.Stem is { } s ? new Stem(s.Up, s.Right) : null,
                 BySignature = pitch is { } p && p == task.Key.Signature.Apply(p),

@@ -183,7 +183,10 @@ internal static class DeskEndpoints
             var (piece, fault, bar) = Core.Composition.Piece.Of(score);
             if (piece is null)
                 throw new FormatException(English.Sentence(CompositionWords.None(fault, bar)));
-            return new CheckedPiece(PieceDoc.Of(piece), CheckView.Of(piece, task, style));
+            var taken = PieceDoc.Of(piece);
+            // What could not be read again is not taken.
+            taken.Piece(task);
+            return new CheckedPiece(taken, CheckView.Of(piece, task, style));
         }
 
         if (doc is null)

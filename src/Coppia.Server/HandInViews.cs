@@ -139,7 +139,8 @@ internal sealed record OpenPiece(HandInRecord Record, TaskDoc Doc, TaskPlan Plan
             {
                 // Below all tunes that are kept.
                 Id = -Record.Id,
-                Version = Record.Version,
+                // Under another title it is another tune to those who remember it.
+                Version = HashCode.Combine(Record.Version, title, composer),
                 Title = title,
                 Composer = composer ?? "",
                 PrintedFor = Task.Instrument.Id,

@@ -209,6 +209,13 @@ public sealed class DeskApiTests : IAsyncLifetime
         // A cellist's piece on the violin: an octave higher, on its own strings (craft 16).
         var reading = await _server.Get($"/api/learn/{_learners["Ada"].Link}/pieces/{bo}");
         Assert.Equal("violin", Text(reading.GetProperty("instrument"), "id"));
+        Assert.Equal("Piece 1 for cello", Text(reading, "title"));
+        var named = booklet with { names = true };
+        await _server.Send(HttpMethod.Put, $"/api/classes/{_class}/booklet", named);
+        Assert.Equal("Bo’s piece", Text(await _server.Get($"/api/learn/{_learners["Ada"].Link}/pieces/{bo}"), "title"));
+        await _server.Send(HttpMethod.Put, $"/api/classes/{_class}/booklet", booklet);
+        reading = await _server.Get($"/api/learn/{_learners["Ada"].Link}/pieces/{bo}");
+        Assert.DoesNotContain("Bo’s", reading.GetRawText(), StringComparison.Ordinal);
         var notes = reading.GetProperty("notes").EnumerateArray().Take(4).ToArray();
         Assert.Equal("D4 E4 F#4 A4", string.Join(' ', notes.Select(n => Text(n, "pitch"))));
         Assert.Equal("D0 D1 D2 A0", string.Join(' ', notes.Select(n => Text(n, "label"))));
@@ -322,6 +329,29 @@ public sealed class DeskApiTests : IAsyncLifetime
 
         var (_, taken) = await Post($"{Desk("Ada")}/take", new { level = 1, text = "X:1\nM:4/4\nL:1/4\nK:D\nD E F G|A4|]\n" });
         Assert.Equal("D4 E4 F#4 G4 | A4", Notes(taken.GetProperty("piece")));
+        // Triplets are no value of the task, and a piece all the same; what the desk has no sign for is refused.
+        var (_, triplets) = await Post($"{Desk("Ada")}/take", new { level = 1, text = "X:1\nM:4/4\nL:1/4\nK:D\n(3D/E/F/ G A G|]\n" });
+        Assert.Equal(3, triplets.GetProperty("check").GetProperty("findings").EnumerateArray().Count(f => Text(f, "rule") == "value"));
+        Assert.Equal(
+            200,
+            (
+                await _server.Send(
+                    HttpMethod.Put,
+                    Desk("Ada"),
+                    new
+                    {
+                        level = 1,
+                        piece = triplets.GetProperty("piece"),
+                        from = 0,
+                    }
+                )
+            ).Status
+        );
+        Assert.Equal("Ada", Text(await PieceOf("Ada"), "nickname"));
+        Assert.Equal(
+            422,
+            (await Post($"{Desk("Ada")}/take", new { level = 1, text = "X:1\nM:4/4\nL:1/4\nK:D\n(5:4D/E/F/G/A/ G A|]\n" })).Status
+        );
         var (chords, problem) = await Post($"{Desk("Ada")}/take", new { level = 1, text = "X:1\nK:D\nD E F G|[DA]4|]\n" });
         Assert.Equal((422, "Bar 2 has notes that sound together; the desk takes one note at a time."), (chords, Text(problem, "title")));
         Assert.Equal(422, (await Post($"{Desk("Ada")}/take", new { level = 1, text = "X:1\nK:D\n\"" })).Status);

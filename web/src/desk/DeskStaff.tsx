@@ -83,7 +83,7 @@ export function DeskStaff({
           viewBox={`0 0 ${room} ${row.height}`}
           width={room}
           height={row.height}
-          className={`block max-w-full select-none ${onPress ? 'cursor-crosshair touch-none' : ''}`}
+          className={`block max-w-full select-none ${onPress ? 'cursor-crosshair touch-pan-y' : ''}`}
           role="img"
           aria-label={`${label}, bars ${(row.bars[0]?.bar ?? 0) + 1} to ${(row.bars.at(-1)?.bar ?? 0) + 1}`}
           onPointerDown={(e) => {
@@ -92,6 +92,8 @@ export function DeskStaff({
             e.currentTarget.setPointerCapture(e.pointerId)
             from.current = { press, y: e.clientY }
           }}
+          // A finger that scrolls means no note.
+          onPointerCancel={() => (from.current = null)}
           onPointerUp={(e) => {
             const began = from.current
             from.current = null

@@ -1,4 +1,4 @@
-import { useRef, type ReactNode } from 'react'
+import { useEffect, useRef, type ReactNode } from 'react'
 import { useWidth } from '../stand/useWidth'
 import { useKeys } from '../ui/useKeys'
 import { useSmall } from '../ui/useSmall'
@@ -38,6 +38,11 @@ export function DeskView({
   const small = useSmall()
   const space = small ? SPACE.phone : SPACE.desk
   const { task } = desk
+  // The line that is written on stays in view.
+  const bar = desk.caret?.bar
+  useEffect(() => {
+    place.current?.querySelector('[data-caret]')?.closest('svg')?.scrollIntoView({ block: 'nearest' })
+  }, [bar, room])
   useKeys({
     ArrowLeft: () => desk.move(-1),
     ArrowRight: () => desk.move(1),
