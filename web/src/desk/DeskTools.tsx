@@ -5,7 +5,8 @@ import { FASTEST, SLOWEST } from '../hear/useHear'
 import { PaletteStaff } from './PaletteStaff'
 import { restsOf } from './piece'
 import { GLYPH, useGlyphs } from './glyphs'
-import type { Desk, Tool, usePlayPiece } from './useDesk'
+import type { Desk, Tool } from './useDesk'
+import type { usePlayPiece } from './usePlayPiece'
 
 const HAND_TOOLS: readonly { value: Tool; label: string }[] = [
   { value: 'head', label: 'Heads' },

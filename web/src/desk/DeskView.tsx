@@ -6,7 +6,8 @@ import { DeskStaff } from './DeskStaff'
 import { DeskTools } from './DeskTools'
 import { Findings, type Remark } from './Findings'
 import { idOf, nameOf, type CheckView } from './piece'
-import type { Desk, usePlayPiece } from './useDesk'
+import type { Desk } from './useDesk'
+import type { usePlayPiece } from './usePlayPiece'
 
 /** In pixels: a staff space on a desk and on a phone, where a finger aims. */
 const SPACE = { desk: 15, phone: 12 }

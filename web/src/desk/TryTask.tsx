@@ -10,7 +10,8 @@ import { TextLink } from '../ui/TextLink'
 import { DeskView } from './DeskView'
 import { begun, isEmpty, type DeskTask, type PieceDoc } from './piece'
 import { useTask, type TaskDoc } from './queries'
-import { useDesk, usePlayPiece } from './useDesk'
+import { useDesk } from './useDesk'
+import { usePlayPiece } from './usePlayPiece'
 
 /** A teacher tries a task, as a learner sees it; nothing is handed in. */
 export function TryTask() {
