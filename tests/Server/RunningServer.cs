@@ -38,7 +38,11 @@ public class RunningServer : IAsyncLifetime
     public async ValueTask DisposeAsync()
     {
         if (_app is not null)
+        {
+            await _app.StopAsync(); // waits for what runs by itself: today's backup may be under way in the folder
             await _app.DisposeAsync();
+        }
+
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
         Directory.Delete(Folder, recursive: true);
         GC.SuppressFinalize(this);
