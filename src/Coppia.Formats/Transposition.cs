@@ -33,20 +33,5 @@ internal readonly record struct Transposition(int Steps, int Semitones)
     }
 
     /// <summary>A written pitch where it sounds.</summary>
-    public Pitch Sounding(Pitch written)
-    {
-        if (IsOctaves)
-            return written;
-        var midi = written.Midi + Semitones;
-        // Another letter where its own would need three signs.
-        foreach (var other in new[] { 0, 1, -1 })
-        {
-            var step = written.Step + Steps + other;
-            var alter = midi - Pitch.FromStep(step).Midi;
-            if (alter is >= -2 and <= 2)
-                return Pitch.FromStep(step, alter);
-        }
-
-        return written;
-    }
+    public Pitch Sounding(Pitch written) => IsOctaves ? written : new Interval(Steps, Semitones).From(written);
 }
