@@ -108,14 +108,14 @@ internal sealed class LineOfNotes(PlayerReading reading, IReadOnlyList<ReadingNo
                 Ids(pair.SelectMany(p => new[] { p.step.From, p.step.To }))
             );
 
+    public IEnumerable<Remark> KeepDown() => _instrument.KeepsFingersDown ? Once(EachKeepDown()).Take(MostOfAKind) : [];
+
     /// <summary>
-    /// A finger in its closed place that is wanted again after a visit to the neighbouring string. A stretched finger is let go.
+    /// A finger in its closed place that is wanted again after a visit to the neighbouring string, from that note to the one that comes
+    /// back. A stretched finger is let go.
     /// </summary>
-    public IEnumerable<Remark> KeepDown()
+    public IEnumerable<Remark> EachKeepDown()
     {
-        if (!_instrument.KeepsFingersDown)
-            return [];
-        var found = new List<Remark>();
         for (var i = 0; i < line.Count; i++)
         {
             var held = At(line[i]);
@@ -125,40 +125,43 @@ internal sealed class LineOfNotes(PlayerReading reading, IReadOnlyList<ReadingNo
             {
                 if (!At(line[k]).SamePair(held))
                     continue;
-                found.Add(new Remark(new FingerStays(held.Pair, At(line[i + 1]).String, line[i].Note.Pitch), Ids([line[i], line[k]])));
+                yield return new Remark(new FingerStays(held.Pair, At(line[i + 1]).String, line[i].Note.Pitch), Ids([line[i], line[k]]));
                 break;
             }
         }
-
-        return Once(found).Take(MostOfAKind);
     }
 
     /// <summary>A note on the neighbouring string, under another finger of the same position.</summary>
     private bool LeavesDown(in Placement held, in Placement other) =>
         Math.Abs(other.String - held.String) == 1 && other.Finger != held.Finger && SharePosition(other, held);
 
-    public IEnumerable<Remark> Prepare() =>
-        Once(
-                from step in Steps()
-                let open = At(step.From)
-                let next = At(step.To)
-                where open.IsOpen && next.Finger >= 2 && open.String != next.String && step.From.Note.Length >= Fraction.Quarter
-                select new Remark(new FingerReady(open.String, next.Pair, step.To.Note.Pitch), Ids([step.From, step.To]))
-            )
-            .Take(MostOfAKind);
+    public IEnumerable<Remark> Prepare() => Once(EachPrepare()).Take(MostOfAKind);
 
-    /// <summary>A jump to 3 or 4 from the open string or from 1: the fingers between go down with it.</summary>
-    public IEnumerable<Remark> SetTheHand() =>
-        Once(
-                from step in Steps()
-                let start = At(step.From)
-                let to = At(step.To)
-                where start.Finger <= 1 && to.Finger >= 3 && start.String == to.String && SharePosition(start, to)
-                let fingers = new FingerSet(FrameOf(to).Spots.Select(s => s.Finger).Where(f => f > start.Finger && f <= to.Finger))
-                where fingers.Count > 1
-                select new Remark(new FingersTogether(start.IsOpen, to.Pair, fingers), Ids([step.To]))
-            )
-            .Take(MostOfAKind);
+    /// <summary>
+    /// A finger that is put down during an open string, from that note to the one it plays; not one that has stayed down for it.
+    /// </summary>
+    public IEnumerable<Remark> EachPrepare()
+    {
+        var stays = _instrument.KeepsFingersDown ? EachKeepDown().Select(r => r.NoteIds[^1]).ToHashSet() : [];
+        return from step in Steps()
+            let open = At(step.From)
+            let next = At(step.To)
+            where open.IsOpen && next.Finger >= 2 && open.String != next.String && step.From.Note.Length >= Fraction.Quarter
+            where !stays.Contains(step.To.Note.Id)
+            select new Remark(new FingerReady(open.String, next.Pair, step.To.Note.Pitch), Ids([step.From, step.To]));
+    }
+
+    public IEnumerable<Remark> SetTheHand() => Once(EachSetting()).Take(MostOfAKind);
+
+    /// <summary>A jump to 3 or 4 from the open string or from 1, on the note it reaches: the fingers between go down with it.</summary>
+    public IEnumerable<Remark> EachSetting() =>
+        from step in Steps()
+        let start = At(step.From)
+        let to = At(step.To)
+        where start.Finger <= 1 && to.Finger >= 3 && start.String == to.String && SharePosition(start, to)
+        let fingers = new FingerSet(FrameOf(to).Spots.Select(s => s.Finger).Where(f => f > start.Finger && f <= to.Finger))
+        where fingers.Count > 1
+        select new Remark(new FingersTogether(start.IsOpen, to.Pair, fingers), Ids([step.To]));
 
     public IEnumerable<Remark> Shifts() =>
         from note in line

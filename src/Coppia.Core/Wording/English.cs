@@ -48,7 +48,11 @@ public static class English
     /// <summary>The words with a capital and a full stop.</summary>
     public static string Sentence(string words) => Capital(words) + ".";
 
-    private static string Figure(int n) => n.ToString(System.Globalization.CultureInfo.InvariantCulture);
+    /// <summary>Several of a thing: "violins", "basses".</summary>
+    public static string Plural(string word) => word + (word.EndsWith('s') ? "es" : "s");
+
+    /// <summary>A number in figures.</summary>
+    public static string Figure(int n) => n.ToString(System.Globalization.CultureInfo.InvariantCulture);
 
     /// <summary>"no", "one" … "twelve", then figures.</summary>
     public static string Number(int n) =>
