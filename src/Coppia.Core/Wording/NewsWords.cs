@@ -44,8 +44,11 @@ public sealed class NewsWords(HouseStyle style)
     }
 
     /// <summary>"nothing new", "one new thing", "four new things".</summary>
-    public static string Count(HowHard hard) =>
-        hard.Count == 0 ? "nothing new" : $"{English.Number(hard.Count)} new {(hard.Count == 1 ? "thing" : "things")}";
+    public static string Count(HowHard hard) => Count(hard.Count);
+
+    /// <inheritdoc cref="Count(HowHard)"/>
+    public static string Count(int things) =>
+        things == 0 ? "nothing new" : $"{English.Number(things)} new {(things == 1 ? "thing" : "things")}";
 
     private static string Count(HardPart part) =>
         $"{English.Number(part.Count)} new {(part.Count == 1 ? One(part.Kind) : Several(part.Kind))}";

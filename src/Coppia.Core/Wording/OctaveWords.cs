@@ -31,5 +31,6 @@ public static class OctaveWords
             _ => "every note in reach",
         };
 
-    private static string Notes(int count) => count == 1 ? "one note" : $"{count} notes";
+    /// <summary>"one note", "3 notes".</summary>
+    internal static string Notes(int count) => count == 1 ? "one note" : $"{count} notes";
 }
