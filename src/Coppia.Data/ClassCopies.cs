@@ -14,6 +14,8 @@ public sealed class ClassCopies(
     LinkRepository links,
     HandInRepository handIns,
     BookletRepository booklets,
+    LessonRepository lessons,
+    LearnerLineRepository lines,
     TimeProvider clock
 )
 {
@@ -31,7 +33,8 @@ public sealed class ClassCopies(
             [.. set.Where(w => w.LearnerId is null)],
             [.. learners.Of(id).Select(l => Copy(l, set, done[l.Id], tokens.GetValueOrDefault(l.Id)))],
             booklets.Find(id),
-            booklets.Pieces(id)
+            booklets.Pieces(id),
+            lessons.Of(id)
         );
     }
 
@@ -54,7 +57,8 @@ public sealed class ClassCopies(
             reports.Notes(learner.Id),
             [.. set.Where(w => w.LearnerId == learner.Id)],
             [.. done],
-            PiecesOf(learner)
+            PiecesOf(learner),
+            lines.Of(learner.Id)
         );
 
     private HandInCopy[] PiecesOf(LearnerRecord learner)
@@ -124,6 +128,8 @@ public sealed class ClassCopies(
                 pieces[there] = here;
         }
 
+        foreach (var lesson in copy.Lessons)
+            LessonRepository.Add(connection, step, lesson with { ClassId = id, Tunes = [.. lesson.Tunes.Select(numbers.OfTune)] });
         if (copy.Booklet is { } booklet)
             BookletRepository.Put(
                 connection,
@@ -170,6 +176,12 @@ public sealed class ClassCopies(
             ReportRepository.Put(connection, step, id, box);
         foreach (var note in copy.Notes)
             ReportRepository.Insert(connection, step, id, note with { TuneId = numbers.OfTune(note.TuneId) });
+        foreach (var line in copy.Lines)
+        {
+            if (numbers.OfTune(line.TuneId) is { } tune)
+                LearnerLineRepository.Insert(connection, step, line with { LearnerId = id, TuneId = tune });
+        }
+
         foreach (var done in copy.Done)
         {
             if (own.TryGetValue(done.WorkId, out var here) || set.TryGetValue(done.WorkId, out here))

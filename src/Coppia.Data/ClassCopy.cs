@@ -7,6 +7,7 @@ public sealed record HandInCopy(HandInRecord HandIn, IReadOnlyList<PieceVersionR
 /// <param name="Link">What cannot be guessed of their link; null where they have none, or where it stays behind.</param>
 /// <param name="Own">What is set to them alone.</param>
 /// <param name="Done">What they have done, by the numbers that set work has in the copy.</param>
+/// <param name="Lines">Lines of scores that they read, where they are not those of their instrument.</param>
 public sealed record LearnerCopy(
     LearnerRecord Learner,
     string? Link,
@@ -16,27 +17,47 @@ public sealed record LearnerCopy(
     IReadOnlyList<LearnerNoteRecord> Notes,
     IReadOnlyList<WorkRecord> Own,
     IReadOnlyList<DoneRecord> Done,
-    IReadOnlyList<HandInCopy> HandIns
+    IReadOnlyList<HandInCopy> HandIns,
+    IReadOnlyList<LearnerLineRecord> Lines
 )
 {
+    /// <summary>Tunes that the record speaks of.</summary>
+    public IEnumerable<long> TuneIds =>
+        Own.Select(w => w.TuneId)
+            .Concat(Practice.Select(p => p.TuneId))
+            .Concat(Notes.Select(n => n.TuneId))
+            .Concat(Lines.Select(l => (long?)l.TuneId))
+            .OfType<long>();
+
     /// <summary>A learner of whom nothing is kept yet.</summary>
     public LearnerCopy(LearnerRecord learner)
-        : this(learner, null, [], [], [], [], [], [], []) { }
+        : this(learner, null, [], [], [], [], [], [], [], []) { }
 }
 
 /// <summary>A class with all that hangs on it.</summary>
 /// <param name="Work">What is set to the class or a section.</param>
 /// <param name="Booklet">Null where nobody made one yet.</param>
 /// <param name="InBooklet">Its pieces in their order, by their numbers in the copy.</param>
+/// <param name="Lessons">Planned and taught.</param>
 public sealed record ClassCopy(
     ClassRecord Class,
     IReadOnlyList<KnownChangeRecord> Known,
     IReadOnlyList<WorkRecord> Work,
     IReadOnlyList<LearnerCopy> Learners,
     BookletRecord? Booklet,
-    IReadOnlyList<long> InBooklet
+    IReadOnlyList<long> InBooklet,
+    IReadOnlyList<LessonRecord> Lessons
 )
 {
+    /// <summary>Tunes that the record speaks of.</summary>
+    public IEnumerable<long> TuneIds =>
+        Known
+            .Select(k => k.TuneId)
+            .Concat(Work.Select(w => w.TuneId))
+            .Concat(Lessons.SelectMany(l => l.Tunes))
+            .OfType<long>()
+            .Concat(Learners.SelectMany(l => l.TuneIds));
+
     /// <summary>A class in which nothing is written yet.</summary>
     public ClassCopy(
         ClassRecord one,
@@ -44,7 +65,7 @@ public sealed record ClassCopy(
         IReadOnlyList<WorkRecord> work,
         IReadOnlyList<LearnerCopy> learners
     )
-        : this(one, known, work, learners, Booklet: null, InBooklet: []) { }
+        : this(one, known, work, learners, Booklet: null, InBooklet: [], Lessons: []) { }
 }
 
 /// <summary>A writing task of a copy.</summary>
