@@ -11,6 +11,7 @@ namespace Coppia.Server;
 /// <param name="Work">What is set to the class or a section.</param>
 /// <param name="Tasks">Writing tasks that are set or written for.</param>
 /// <param name="Booklet">Null where nobody made one yet.</param>
+/// <param name="Lessons">Planned and taught.</param>
 public sealed record ClassFile(
     int Coppia,
     string Name,
@@ -23,7 +24,8 @@ public sealed record ClassFile(
     IReadOnlyList<LearnerInFile> Learners,
     string? Style = null,
     IReadOnlyList<TaskInFile>? Tasks = null,
-    BookletDoc? Booklet = null
+    BookletDoc? Booklet = null,
+    IReadOnlyList<LessonInFile>? Lessons = null
 )
 {
     /// <exception cref="FormatException">Something in it cannot be kept; the message names the place.</exception>
@@ -75,7 +77,8 @@ public sealed record ClassFile(
                     Shown = b.Shown,
                 }
                 : null,
-            Booklet?.Pieces ?? []
+            Booklet?.Pieces ?? [],
+            [.. (Lessons ?? []).Select((l, i) => l.Record(text, i + 1))]
         );
     }
 

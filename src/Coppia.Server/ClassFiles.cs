@@ -1,14 +1,11 @@
-using System.Globalization;
 using System.Text.Json;
-using Coppia.Core.Instruments;
-using Coppia.Core.Wording;
 using Coppia.Data;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.Extensions.Options;
 
 namespace Coppia.Server;
 
-/// <summary>A class's whole record as JSON that comes in again, and as rows of a table.</summary>
+/// <summary>A class's whole record as JSON that comes in again.</summary>
 internal sealed class ClassFiles(
     ClassCopies copies,
     LibraryNames names,
@@ -18,20 +15,6 @@ internal sealed class ClassFiles(
     IOptions<JsonOptions> json
 )
 {
-    private static readonly string[] Columns =
-    [
-        "day",
-        "learner",
-        "instrument",
-        "what",
-        "about",
-        "minutes",
-        "tempo",
-        "seconds",
-        "came of it",
-        "by",
-    ];
-
     /// <param name="withLinks">Only where a deletion may be taken back.</param>
     public ClassFile FileOf(ClassCopy copy, bool withLinks = false) =>
         new(
@@ -39,14 +22,15 @@ internal sealed class ClassFiles(
             Name: copy.Class.Name,
             LessonMinutes: copy.Class.LessonMinutes,
             MadeAt: copy.Class.CreatedAt,
-            Tunes: Named(TitlesIn(copy)),
+            Tunes: Named(names.Titles(copy.TuneIds)),
             Sheets: SheetsIn(copy.Work.Concat(copy.Learners.SelectMany(l => l.Own))),
             Known: [.. copy.Known.Select(ClassFile.KnownOf)],
             Work: [.. copy.Work.Select(ClassFile.WorkOf)],
             Learners: [.. copy.Learners.Select(l => LearnerInFile.Of(l, PiecesOf(l), withLinks))],
             Style: copy.Class.StyleId is { } style ? styles.Find(style)?.Name : null,
             Tasks: TasksIn(copy.Work.Concat(copy.Learners.SelectMany(l => l.Own)), copy.Learners),
-            Booklet: copy.Booklet is { } b ? new BookletDoc(b.Title, b.PerPage, b.Pairs, b.Names, b.Shown, copy.InBooklet) : null
+            Booklet: copy.Booklet is { } b ? new BookletDoc(b.Title, b.PerPage, b.Pairs, b.Names, b.Shown, copy.InBooklet) : null,
+            Lessons: LessonInFile.Of(copy.Lessons, Options)
         );
 
     /// <param name="withLink">Only where a deletion may be taken back.</param>
@@ -56,7 +40,7 @@ internal sealed class ClassFiles(
         return new LearnerFile(
             Coppia: 1,
             Learner: LearnerInFile.Of(copy, PiecesOf(copy), withLink),
-            Tunes: Named(names.Titles(TunesOf(copy))),
+            Tunes: Named(names.Titles(copy.TuneIds)),
             Sheets: SheetsIn(copy.Own),
             Set: [.. work.Of(copy.Learner, since: "").Where(w => w.LearnerId is null && done.Contains(w.Id)).Select(ClassFile.WorkOf)],
             Tasks: TasksIn(copy.Own, [copy])
@@ -165,135 +149,4 @@ internal sealed class ClassFiles(
 
     private static Dictionary<long, long?> Here(IEnumerable<NamedInFile> named, Func<long, string, long?> find) =>
         named.DistinctBy(n => n.Id).ToDictionary(n => n.Id, n => find(n.Id, n.Title));
-
-    private IReadOnlyDictionary<long, string> TitlesIn(ClassCopy copy) =>
-        names.Titles([
-            .. copy.Known.Select(k => k.TuneId).OfType<long>(),
-            .. copy.Work.Select(w => w.TuneId).OfType<long>(),
-            .. copy.Learners.SelectMany(TunesOf),
-        ]);
-
-    private static IEnumerable<long> TunesOf(LearnerCopy l) =>
-        l.Own.Select(w => w.TuneId).Concat(l.Practice.Select(p => p.TuneId)).Concat(l.Notes.Select(n => n.TuneId)).OfType<long>();
-
-    /// <summary>Everything that happened in a class, a row each, what was first first.</summary>
-    public string Table(ClassCopy copy)
-    {
-        var work = copy.Work.ToDictionary(w => w.Id);
-        var titles = TitlesIn(copy);
-        return Written([
-            .. copy.Known.SelectMany(RowsOf),
-            .. copy.Work.Select(w => SetRow(w, "everyone")),
-            .. copy.Learners.SelectMany(l => RowsOf(l, work, titles)),
-        ]);
-    }
-
-    /// <summary>Everything that happened with one learner.</summary>
-    /// <param name="set">What is set to their class.</param>
-    public string Table(LearnerCopy learner, IEnumerable<WorkRecord> set) =>
-        Written(RowsOf(learner, set.ToDictionary(w => w.Id), names.Titles(TunesOf(learner))));
-
-    private static string Written(IEnumerable<string[]> rows)
-    {
-        var text = new CsvText().Row(Columns);
-        foreach (var row in rows.OrderBy(r => r[0], StringComparer.Ordinal))
-            text.Row(row);
-        return text.ToString();
-    }
-
-    private static IEnumerable<string[]> RowsOf(KnownChangeRecord k)
-    {
-        var about = k.Cause == KnownCause.Tune ? k.About : "";
-        foreach (var (what, lines) in new[] { ("known", k.Added), ("not known", k.Removed) })
-        {
-            if (lines.Length > 0)
-                yield return Row(
-                    Day(k.MadeAt),
-                    what: what,
-                    about: about,
-                    came: string.Join("; ", KnownRepository.Lines(lines)),
-                    by: k.MadeBy
-                );
-        }
-
-        if (k.TakenBackAt is { } back)
-            yield return Row(Day(back), what: "taken back", about: about, came: string.Join("; ", KnownRepository.Lines(k.Added)));
-    }
-
-    private static IEnumerable<string[]> RowsOf(
-        LearnerCopy l,
-        IReadOnlyDictionary<long, WorkRecord> set,
-        IReadOnlyDictionary<long, string> titles
-    )
-    {
-        var (who, on) = (l.Learner.Nickname, l.Learner.Instrument);
-        var own = l.Own.ToDictionary(w => w.Id);
-        return
-        [
-            .. l.Own.Select(w => SetRow(w, who)),
-            .. l.Practice.Select(p => Row(p.Day, who, on, "practised", TitleOf(p.TuneId), $"{p.Minutes}", $"{p.Tempo}", by: p.MadeBy)),
-            .. l.Answers.Select(a => Row(a.Day, who, on, "card", a.Card, seconds: Seconds(a.Seconds), came: a.Right ? "right" : a.Mistake)),
-            .. l.Notes.Select(n => Row(n.Day, who, on, "note", TitleOf(n.TuneId), came: LearnWords.Note(LearnerNotes.Read(n.Note)))),
-            .. l.Done.SelectMany(d =>
-                own.TryGetValue(d.WorkId, out var w) || set.TryGetValue(d.WorkId, out w)
-                    ? new[] { Row(Day(d.DoneAt), who, on, "done", WorkEndpoints.TitleOf(w), by: d.MadeBy) }
-                    : []
-            ),
-            .. l.HandIns.SelectMany(h =>
-                new[] { Row(Day(h.HandIn.MadeAt), who, on, "wrote", h.HandIn.Title, came: StateOf(h.HandIn)) }.Concat(
-                    h.Remarks.Select(r =>
-                        Row(
-                            Day(r.MadeAt),
-                            who,
-                            on,
-                            "remark",
-                            h.HandIn.Title,
-                            came: (r.Bar is { } b ? $"bar {b}: " : "") + r.Words,
-                            by: r.MadeBy
-                        )
-                    )
-                )
-            ),
-        ];
-
-        string TitleOf(long? tune) => tune is { } id ? titles.GetValueOrDefault(id, "") : "";
-    }
-
-    private static string StateOf(HandInRecord piece) =>
-        piece.State switch
-        {
-            HandInState.Writing => "being written",
-            HandInState.HandedIn => "handed in",
-            HandInState.GivenBack => "given back",
-            _ => "accepted",
-        };
-
-    private static string[] SetRow(WorkRecord w, string whom) =>
-        Row(
-            Day(w.MadeAt),
-            w.Instrument is null ? whom : "",
-            w.Instrument is { } i ? StringSection.Named(i)?.Name ?? i : "",
-            "set",
-            WorkEndpoints.TitleOf(w),
-            tempo: $"{w.Tempo}",
-            came: $"due {w.Due}",
-            by: w.MadeBy
-        );
-
-    private static string[] Row(
-        string day,
-        string learner = "",
-        string instrument = "",
-        string what = "",
-        string about = "",
-        string minutes = "",
-        string tempo = "",
-        string seconds = "",
-        string came = "",
-        string by = ""
-    ) => [day, learner, instrument, what, about, minutes, tempo, seconds, came, by];
-
-    private static string Day(DateTime at) => at.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
-
-    private static string Seconds(double seconds) => seconds.ToString("0.#", CultureInfo.InvariantCulture);
 }

@@ -33,6 +33,15 @@ internal static partial class Copies
         }
     }
 
+    /// <summary>The name of a tune in another key, "Ash Grove (D major)", numbered where there is one already.</summary>
+    public static string NameIn(string name, string key, IEnumerable<string> taken, int longest)
+    {
+        var end = $" ({key})";
+        var names = taken.ToHashSet(StringComparer.OrdinalIgnoreCase);
+        var first = name[..Math.Min(name.Length, longest - Room - end.Length)].TrimEnd() + end;
+        return names.Contains(first) ? NameOf(first, names, longest) : first;
+    }
+
     [GeneratedRegex(@" \(copy(?: \d+)?\)$")]
     private static partial Regex NumberPattern();
 }

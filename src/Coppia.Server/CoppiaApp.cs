@@ -58,8 +58,11 @@ public static class CoppiaApp
         app.MapTuneFiles();
         app.MapTuneBooks();
         app.MapTuneLines();
+        app.MapLearnerLines();
         app.MapWriting();
         app.MapReadings();
+        app.MapTogether();
+        app.MapLadders();
         app.MapBows();
         app.MapStyles();
         app.MapShapes();
@@ -71,6 +74,8 @@ public static class CoppiaApp
         app.MapLogbook();
         app.MapKnown();
         app.MapWork();
+        app.MapLessons();
+        app.MapTuning();
         app.MapDesk();
         app.MapPieces();
         app.MapLearn();
@@ -87,7 +92,8 @@ public static class CoppiaApp
         var logs = new Logs(TimeProvider.System);
         builder.Logging.ClearProviders();
         builder.Services.AddSingleton(logs);
-        builder.Services.AddSerilog(logger => logs.Configure(logger, folder));
+        // A log of its own: the process's one would be closed for all servers by the first that stops.
+        builder.Services.AddSerilog(logger => logs.Configure(logger, folder), preserveStaticLogger: true);
     }
 
     private static void AddHttp(WebApplicationBuilder builder, ServerOptions options)
@@ -158,16 +164,22 @@ public static class CoppiaApp
         services.AddSingleton<TaskRepository>();
         services.AddSingleton<HandInRepository>();
         services.AddSingleton<BookletRepository>();
+        services.AddSingleton<LessonRepository>();
+        services.AddSingleton<LearnerLineRepository>();
         services.AddSingleton<Pieces>();
         services.AddSingleton<ReportRepository>();
         services.AddSingleton<LogRepository>();
         services.AddSingleton<ClassCopies>();
         services.AddSingleton<LibraryNames>();
         services.AddSingleton<ClassFiles>();
+        services.AddSingleton<ClassTable>();
         services.AddSingleton<Styles>();
         services.AddSingleton<ForWhom>();
         services.AddMemoryCache(o => o.SizeLimit = Readings.Room);
         services.AddSingleton<Readings>();
+        services.AddSingleton<Together>();
+        services.AddSingleton<TunesOfClass>();
+        services.AddSingleton<Lessons>();
         services.AddSingleton<TuneMarks>();
         services.AddSingleton<TuneFits>();
         services.AddSingleton<SheetParts>();

@@ -6,13 +6,16 @@ using Coppia.Formats;
 
 namespace Coppia.Server;
 
-/// <summary>Puts the demo tunes, and the class that learns them, into an empty library.</summary>
+/// <summary>Puts the demo tunes, the class that learns them and its next lesson into an empty library.</summary>
 internal sealed class DemoSeed(
     TuneRepository tunes,
     ClassCopies classes,
     ClassFiles files,
     Readings readings,
     ForWhom forWhom,
+    ClassRepository kept,
+    Lessons lessons,
+    LessonRepository planned,
     TimeProvider clock
 )
 {
@@ -53,7 +56,7 @@ internal sealed class DemoSeed(
         var records = new DemoRecords(folder, title => Named(title).Tune.Id, clock);
         var (work, done) = records.Work(one.Work, one.Learners);
         var pieces = Read<DemoPieces>(folder, "pieces.json");
-        classes.Add(
+        var id = classes.Add(
             new ClassCopy(
                 new ClassRecord
                 {
@@ -79,7 +82,8 @@ internal sealed class DemoSeed(
                         ),
                 ],
                 new BookletRecord { Title = pieces.Booklet, Shown = true },
-                pieces.Accepted
+                pieces.Accepted,
+                []
             ),
             new Numbers(
                 id => id,
@@ -87,6 +91,10 @@ internal sealed class DemoSeed(
                 new Dictionary<long, TaskCopy> { [DemoPieces.Task] = new(pieces.Title, files.Text(pieces.Doc)) }
             )
         );
+        // Next Monday's lesson stands ready.
+        var today = LogEndpoints.Today(clock);
+        var monday = today.AddDays(1 + (7 - (int)today.DayOfWeek) % 7);
+        planned.Add(lessons.Plan(kept.Find(id)!, WorkEndpoints.Text(monday)));
     }
 
     private List<KnownChangeRecord> Changes(DemoClass one)

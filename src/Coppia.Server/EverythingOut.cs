@@ -18,6 +18,7 @@ internal sealed class EverythingOut(
     ClassRepository classes,
     ClassCopies copies,
     ClassFiles classFiles,
+    ClassTable classTable,
     TaskRepository tasks,
     Database database,
     TimeProvider clock,
@@ -88,7 +89,7 @@ internal sealed class EverythingOut(
             var name = $"{one.Id}-{FileNames.Plain(one.Name)}";
             names.Add($"classes/{name}.json");
             Add(zip, names[^1], JsonSerializer.Serialize(classFiles.FileOf(copy), Json));
-            Add(zip, $"records/classes/{name}.csv", classFiles.Table(copy));
+            Add(zip, $"records/classes/{name}.csv", classTable.Of(copy));
         }
 
         Add(

@@ -12,6 +12,7 @@ internal sealed partial class Keeping(
     StyleRepository styles,
     SheetRepository sheets,
     TaskRepository tasks,
+    LessonRepository lessons,
     TimeProvider clock,
     ILogger<Keeping> log
 ) : BackgroundService
@@ -30,6 +31,7 @@ internal sealed partial class Keeping(
         styles.Purge(tooOld);
         sheets.Purge(tooOld);
         tasks.Purge(tooOld);
+        lessons.Purge(tooOld);
     }
 
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)

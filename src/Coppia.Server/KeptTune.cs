@@ -91,6 +91,17 @@ internal sealed record KeptTune(
         return this with { Line = own, PrintedFor = LinesForWhom.Offered(own).For.Id };
     }
 
+    /// <summary>The key, where the score has such a line; null else.</summary>
+    public string? HasLine(string? key) => Lines.FirstOrDefault(l => l.Key == key)?.Key;
+
+    /// <summary>The tune on a line of the reader's own; as it is where the score has none of this key.</summary>
+    public KeptTune On(string? key)
+    {
+        if (Lines.FirstOrDefault(l => l.Key == key) is not { } own || own == Line)
+            return this;
+        return this with { Line = own, PrintedFor = LinesForWhom.Offered(own).For.Id };
+    }
+
     /// <summary>The note is on another line of the score than the one read here.</summary>
     public bool IsElsewhere(string noteId) => Lines.Any(l => l != Line && l.Score.Events.Any(e => e.Id == noteId));
 

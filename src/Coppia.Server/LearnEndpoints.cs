@@ -20,6 +20,7 @@ internal static class LearnEndpoints
         learn.MapGet("", Get).WithName("getLearn").ProducesProblem(404);
         learn.MapGet("/app.webmanifest", Manifest).WithName("getLearnManifest").ProducesProblem(404);
         learn.MapGet("/tunes/{tune:long}", Tune).WithName("getLearnTune").Produces<ReadingView>().ProducesProblem(404);
+        learn.MapGet("/tunes/{tune:long}/ladders", Ladders).WithName("getLearnLadders").ProducesProblem(404);
         learn.MapGet("/sheets/{sheet:long}", Sheet).WithName("getLearnSheet").ProducesProblem(404).ProducesProblem(422);
         learn.MapGet("/cards", Cards).WithName("getLearnCards").ProducesProblem(404).ProducesProblem(422);
         learn.MapPost("/answer", Judge).WithName("judgeLearnAnswer").ProducesProblem(404).ProducesProblem(422);
@@ -110,17 +111,51 @@ internal static class LearnEndpoints
         ForWhom forWhom,
         Readings readings,
         WorkRepository work,
+        LearnerLineRepository lines,
         TimeProvider clock,
         string link,
         long tune
     )
     {
+        if (NotSet(context, readings, work, lines, clock, tune, out var kept) is { } missing)
+            return missing;
+        return TypedResults.Bytes(readings.JsonOf(kept, PlayerOf(Who(context), forWhom)), "application/json");
+    }
+
+    /// <summary>The trouble spots of a tune that is set to the learner, each from its two notes to the whole.</summary>
+    private static Results<Ok<LaddersView>, ProblemHttpResult> Ladders(
+        HttpContext context,
+        ForWhom forWhom,
+        Readings readings,
+        WorkRepository work,
+        LearnerLineRepository lines,
+        TimeProvider clock,
+        string link,
+        long tune
+    ) =>
+        NotSet(context, readings, work, lines, clock, tune, out var kept) is { } missing
+            ? missing
+            : TypedResults.Ok(LadderEndpoints.Of(kept, readings.Of(kept, PlayerOf(Who(context), forWhom)), LadderEndpoints.Usual));
+
+    /// <summary>The tune on the learner's line, or the answer that it is not set to them.</summary>
+    private static ProblemHttpResult? NotSet(
+        HttpContext context,
+        Readings readings,
+        WorkRepository work,
+        LearnerLineRepository lines,
+        TimeProvider clock,
+        long tune,
+        out KeptTune kept
+    )
+    {
         var who = Who(context);
+        kept = null!;
         if (work.Of(who, WorkEndpoints.Since(clock)).All(w => w.TuneId != tune))
             return TypedResults.Problem(statusCode: 404, title: "This tune is not set to you any more.");
-        if (readings.Missing(tune, out var kept) is { } missing)
+        if (readings.Missing(tune, out kept) is { } missing)
             return missing;
-        return TypedResults.Bytes(readings.JsonOf(kept.For(who.Instrument), PlayerOf(who, forWhom)), "application/json");
+        kept = kept.For(who.Instrument).On(lines.Of(who.Id).FirstOrDefault(l => l.TuneId == tune)?.Line);
+        return null;
     }
 
     /// <summary>

@@ -80,9 +80,14 @@ public sealed record BoxInFile(string Card, int Box, string Due);
 /// <summary>A ready sentence to the teacher, in a file.</summary>
 public sealed record NoteInFile(string Key, string Day, DateTime At, LearnerNote Note, long? Tune = null);
 
+/// <summary>The line of a score that a learner reads, in a file.</summary>
+/// <param name="Line">The line's key, 1 to 100 characters.</param>
+public sealed record LineInFile(long Tune, string Line);
+
 /// <summary>A learner with all that is kept of them, in a file.</summary>
 /// <param name="Link">What cannot be guessed of their link; only where a deletion may be taken back, never in a file that is saved.</param>
 /// <param name="Work">What is set to them alone.</param>
+/// <param name="Lines">Lines of scores that they read, where they are not those of their instrument.</param>
 public sealed record LearnerInFile(
     string Nickname,
     string Instrument,
@@ -95,7 +100,8 @@ public sealed record LearnerInFile(
     IReadOnlyList<DoneInFile> Done,
     IReadOnlyList<int>? Tapes = null,
     string? Link = null,
-    IReadOnlyList<PieceInFile>? Pieces = null
+    IReadOnlyList<PieceInFile>? Pieces = null,
+    IReadOnlyList<LineInFile>? Lines = null
 )
 {
     /// <param name="pieces">What the learner wrote, as a file has it.</param>
@@ -112,7 +118,8 @@ public sealed record LearnerInFile(
             Done: [.. l.Done.Select(d => new DoneInFile(d.WorkId, d.DoneAt, d.MadeBy))],
             Tapes: LearnerView.TapesOf(l.Learner.Tapes),
             Link: withLink ? l.Link : null,
-            Pieces: pieces
+            Pieces: pieces,
+            Lines: [.. l.Lines.Select(n => new LineInFile(n.TuneId, n.Line))]
         );
 
     /// <exception cref="FormatException">Something in it cannot be kept; the message names the place.</exception>
@@ -202,6 +209,14 @@ public sealed record LearnerInFile(
                 IsSound,
                 "a title, and a piece that its rules can be looked up for",
                 p => CopyOf(p, text)
+            ),
+            ClassFile.Each(
+                // One line a tune.
+                [.. (Lines ?? []).DistinctBy(n => n.Tune)],
+                $"{where}, line",
+                n => n.Line.Length is > 0 and <= 100,
+                "a line of 1 to 100 characters",
+                n => new LearnerLineRecord { TuneId = n.Tune, Line = n.Line }
             )
         );
     }

@@ -11,8 +11,6 @@ internal sealed partial class ProblemExceptions(ILogger<ProblemExceptions> log) 
 {
     private const int ClientLeft = 499; // common practice; nobody reads it
 
-    private const string ApiDescription = "The API description says what is expected.";
-
     public async ValueTask<bool> TryHandleAsync(HttpContext context, Exception exception, CancellationToken cancellation)
     {
         var (status, title, detail) = Said(exception);
@@ -31,12 +29,12 @@ internal sealed partial class ProblemExceptions(ILogger<ProblemExceptions> log) 
             BadHttpRequestException { InnerException: JsonException json } => (
                 400,
                 $"The request cannot be read: {JsonParts.Said(json)}.",
-                ApiDescription
+                Problems.SeeDescription
             ),
             BadHttpRequestException { StatusCode: 415 } bad => (415, "The body is of another type than expected.", Parameter(bad)),
             BadHttpRequestException bad => (bad.StatusCode, "The request cannot be read.", Parameter(bad)),
             // A body in letters that are not known, or that breaks off.
-            InvalidDataException or JsonException => (400, "The request cannot be read.", ApiDescription),
+            InvalidDataException or JsonException => (400, "The request cannot be read.", Problems.SeeDescription),
             OperationCanceledException => (ClientLeft, "Nobody waited for the answer.", null),
             SqliteException { SqliteErrorCode: 13 } => (507, "The disk is full. Nothing was changed; make room and try again.", null),
             SqliteException { SqliteErrorCode: 5 or 6 } => (503, "The library is busy. Nothing was changed; try again.", null),
@@ -47,7 +45,7 @@ internal sealed partial class ProblemExceptions(ILogger<ProblemExceptions> log) 
     private static string Parameter(BadHttpRequestException bad)
     {
         var named = ParameterPattern().Match(bad.Message);
-        return named.Success ? $"“{named.Groups[1].Value}” is missing, or is not of its kind. {ApiDescription}" : ApiDescription;
+        return named.Success ? Problems.NotOfItsKind(named.Groups[1].Value) : Problems.SeeDescription;
     }
 
     [LoggerMessage(Level = LogLevel.Error, Message = "Request failed: {Path}")]

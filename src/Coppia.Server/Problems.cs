@@ -1,6 +1,8 @@
+using System.Globalization;
 using Coppia.Core.Wording;
 using Coppia.Formats;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Http.Metadata;
 
 namespace Coppia.Server;
 
@@ -9,6 +11,8 @@ internal static class Problems
 {
     /// <summary>Nobody reads more errors than that.</summary>
     public const int MostErrors = 50;
+
+    public const string SeeDescription = "The API description says what is expected.";
 
     public static ProblemHttpResult NoTune(long id) =>
         TypedResults.Problem(statusCode: 404, title: $"There is no tune {id}; it may have been deleted.");
@@ -25,7 +29,22 @@ internal static class Problems
             400 when problem.Title is null or "Bad Request" => "The request cannot be read.",
             _ => problem.Title,
         };
+        if (problem is { Status: 400, Detail: null } && NoNumber(context) is { } name)
+            problem.Detail = NotOfItsKind(name);
     }
+
+    public static string NotOfItsKind(string parameter) => $"“{parameter}” is missing, or is not of its kind. {SeeDescription}";
+
+    /// <summary>A figure of the query that is none: where it may be left out, the framework refuses it without a word.</summary>
+    private static string? NoNumber(HttpContext context) =>
+        context
+            .GetEndpoint()
+            ?.Metadata.GetOrderedMetadata<IParameterBindingMetadata>()
+            .Where(p => p is { HasTryParse: true, IsOptional: true })
+            .Select(p => p.Name)
+            .FirstOrDefault(name =>
+                context.Request.Query[name].ToString() is { Length: > 0 } text && !int.TryParse(text, CultureInfo.InvariantCulture, out _)
+            );
 
     /// <summary>409: another window was quicker, and nothing is overwritten.</summary>
     /// <param name="current">The tune as the other window has saved it, which comes along so that both texts can be looked at.</param>

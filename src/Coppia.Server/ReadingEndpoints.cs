@@ -56,10 +56,18 @@ internal static class ReadingEndpoints
         app.MapPost("/api/tunes/{id:long}/before", Before).WithName("sayBefore").ProducesProblem(400).ProducesProblem(404);
     }
 
-    private static Results<FileContentHttpResult, ProblemHttpResult> Get(Readings readings, long id, string instrument)
+    /// <param name="line">Order of a line of the score, from 0; null for that of the instrument.</param>
+    private static Results<FileContentHttpResult, ProblemHttpResult> Get(Readings readings, long id, string instrument, int? line = null)
     {
         if (readings.Missing(id, instrument, out var kept, out var player) is { } problem)
             return problem;
+        if (line is { } order)
+        {
+            if (order < 0 || order >= kept.Lines.Count)
+                return TypedResults.Problem(statusCode: 404, title: $"There is no line {order}; expected 0 to {kept.Lines.Count - 1}.");
+            kept = kept.On(kept.Lines[order].Key);
+        }
+
         return TypedResults.Bytes(readings.JsonOf(kept, player), "application/json");
     }
 

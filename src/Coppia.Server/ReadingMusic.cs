@@ -48,6 +48,22 @@ internal static class ReadingMusic
             new MusicXmlExtras(Lyrics: new Dictionary<string, IReadOnlyList<string>>())
         );
 
+    /// <summary>Several readings as one score, a part each, with ids that begin with their prefixes.</summary>
+    public static string ForEngraving(IReadOnlyList<(PlayerReading Reading, string Prefix)> parts) =>
+        MusicXmlWriter.Write(
+            [
+                .. parts.Select(
+                    (p, i) =>
+                        new ScoreLine(
+                            $"P{i + 1}",
+                            "",
+                            ScoreIds.Prefixed(p.Reading.Score with { TempoWords = null, Tempo = null, InstrumentName = null }, p.Prefix)
+                        )
+                ),
+            ],
+            new MusicXmlExtras(Lyrics: new Dictionary<string, IReadOnlyList<string>>())
+        );
+
     private static string Line(ReadingWords words, ReadingNote note, Row row) =>
         row switch
         {

@@ -121,10 +121,10 @@ public sealed record ReadingView(
     /// <summary>C3: drones lie in the octave below the middle one, where all four instruments hear them under their own notes.</summary>
     private const int LowestDrone = 48;
 
-    private static double Quarters(Fraction length) => (length * new Fraction(4, 1)).ToDouble();
+    internal static double Quarters(Fraction length) => (length * new Fraction(4, 1)).ToDouble();
 
     /// <summary>The printed tempo in quarters a minute, or 80.</summary>
-    private static int TempoOf(Score score) =>
+    internal static int TempoOf(Score score) =>
         score.Tempo is { } t ? Math.Clamp((int)Math.Round((t.Beat * new Fraction(4 * t.PerMinute, 1)).ToDouble()), 20, 300) : 80;
 
     internal static IReadOnlyList<EventView> EventsOf(PlayerReading reading) =>

@@ -179,7 +179,7 @@ internal sealed class Readings(
             + TuneKey(kept, pairs.Bows);
     }
 
-    private static Instrument PrintedForOf(KeptTune kept, HouseStyle style) =>
+    internal static Instrument PrintedForOf(KeptTune kept, HouseStyle style) =>
         style.Instrument(kept.PrintedFor) ?? PrintedFor.Of(kept.Score);
 
     /// <summary>

@@ -16,10 +16,10 @@ internal static class RecordEndpoints
         classes.MapPost("/record", TakeIn).WithName("takeClassIn").ProducesProblem(409).ProducesProblem(422).WithMetadata(Large);
         var one = classes.MapGroup("/{class:long}");
         one.MapGet("/record.json", ClassJson).WithName("getClassRecord").ProducesProblem(404);
-        one.MapGet("/record.csv", ClassTable).WithName("getClassTable").ProducesProblem(404);
+        one.MapGet("/record.csv", ClassRows).WithName("getClassTable").ProducesProblem(404);
         one.MapDelete("", Delete).WithName("deleteClass").ProducesProblem(404);
         one.MapGet("/learners/{learner:long}/record.json", LearnerJson).WithName("getLearnerRecord").ProducesProblem(404);
-        one.MapGet("/learners/{learner:long}/record.csv", LearnerTable).WithName("getLearnerTable").ProducesProblem(404);
+        one.MapGet("/learners/{learner:long}/record.csv", LearnerRows).WithName("getLearnerTable").ProducesProblem(404);
         one.MapDelete("/learners/{learner:long}", DeleteLearner).WithName("deleteLearner").ProducesProblem(404);
         one.MapPost("/learners/record", BringBack).WithName("takeLearnerIn").ProducesProblem(404).ProducesProblem(422).WithMetadata(Large);
     }
@@ -31,9 +31,9 @@ internal static class RecordEndpoints
             ? TypedResults.Bytes(files.Bytes(files.FileOf(copy)), "application/json", $"class-{FileNames.Plain(copy.Class.Name)}.json")
             : ClassEndpoints.NoClass(@class);
 
-    private static Results<FileContentHttpResult, ProblemHttpResult> ClassTable(ClassCopies copies, ClassFiles files, long @class) =>
+    private static Results<FileContentHttpResult, ProblemHttpResult> ClassRows(ClassCopies copies, ClassTable table, long @class) =>
         copies.Of(@class) is { } copy
-            ? CsvText.File(files.Table(copy), $"class-{FileNames.Plain(copy.Class.Name)}")
+            ? CsvText.File(table.Of(copy), $"class-{FileNames.Plain(copy.Class.Name)}")
             : ClassEndpoints.NoClass(@class);
 
     /// <summary>The class goes with everything that hangs on it; what it was is answered, to be taken back.</summary>
@@ -78,16 +78,16 @@ internal static class RecordEndpoints
             ? TypedResults.Bytes(files.Bytes(files.FileOf(copies.Of(who))), "application/json", $"{NameOf(who)}.json")
             : ClassEndpoints.NoLearner();
 
-    private static Results<FileContentHttpResult, ProblemHttpResult> LearnerTable(
+    private static Results<FileContentHttpResult, ProblemHttpResult> LearnerRows(
         LearnerRepository learners,
         WorkRepository work,
         ClassCopies copies,
-        ClassFiles files,
+        ClassTable table,
         long @class,
         long learner
     ) =>
         Find(learners, @class, learner) is { } who
-            ? CsvText.File(files.Table(copies.Of(who), work.Of(who, since: "")), NameOf(who))
+            ? CsvText.File(table.Of(copies.Of(who), work.Of(who, since: "")), NameOf(who))
             : ClassEndpoints.NoLearner();
 
     private static string NameOf(LearnerRecord who) => $"learner-{FileNames.Plain(who.Nickname)}";

@@ -18,7 +18,7 @@ internal static class SafeHeaders
         ("X-Content-Type-Options", "nosniff"),
         ("X-Frame-Options", "DENY"), // for browsers that know no frame-ancestors
         ("Referrer-Policy", "no-referrer"),
-        ("Permissions-Policy", "camera=(), geolocation=(), microphone=(), payment=(), usb=()"),
+        ("Permissions-Policy", "camera=(), geolocation=(), microphone=(self), payment=(), usb=()"),
         ("Cross-Origin-Opener-Policy", "same-origin"),
         ("Cross-Origin-Resource-Policy", "same-origin"),
     ];

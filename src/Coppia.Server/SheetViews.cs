@@ -121,7 +121,7 @@ public sealed record SheetQuestionView(
         );
     }
 
-    private static QuestionMusicView? MusicOf(SheetItem item, Player player)
+    internal static QuestionMusicView? MusicOf(SheetItem item, Player player)
     {
         if (QuestionMusic.Of(item, player) is not { } music)
             return null;

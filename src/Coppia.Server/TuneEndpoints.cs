@@ -7,6 +7,7 @@ using Coppia.Data;
 using Coppia.Formats;
 using FluentValidation;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
 
 namespace Coppia.Server;
 
@@ -48,7 +49,7 @@ internal static class TuneEndpoints
             .WithName("deleteTune")
             .ProducesProblem(404);
         tunes
-            .MapPost("/deleted", (TuneRepository repository, long[] ids) => TypedResults.Ok(repository.DeleteAll(ids)))
+            .MapPost("/deleted", (TuneRepository repository, [FromBody] long[] ids) => TypedResults.Ok(repository.DeleteAll(ids)))
             .WithName("deleteTunes");
         tunes
             .MapPost("/{id:long}/restore", (TuneRepository repository, long id) => Done(repository.Restore(id), id))

@@ -89,8 +89,6 @@ internal sealed class TuneFits(ForWhom forWhom, Readings readings, LearnerReposi
         News[] each = [.. contents.Select(c => News.In(c, known))];
         HowHard[] hard = [.. each.Select(HowHard.Of)];
         var (most, hardest) = (hard.MaxBy(h => h.Count)!, hard.MaxBy(h => h.Weight)!);
-        var shared = each.SelectMany(n => n.Of).Where(n => n.Thing.InstrumentId is null).DistinctBy(n => n.Thing);
-        var words = new NewsWords(players[0].Style);
         return new TuneFit(
             most.Count,
             hardest.Weight,
@@ -100,18 +98,26 @@ internal sealed class TuneFits(ForWhom forWhom, Readings readings, LearnerReposi
             each.SelectMany(n => n.Of).Any(n => n.Thing is KnownFinger { Place: { IsStretch: true } or { Reach: true } })
                 ? ExerciseWords.Care(ExerciseKind.Stretch)
                 : null,
-            [
-                .. shared.Select(words.Name),
-                .. players
-                    .Zip(each)
-                    .SelectMany(s =>
-                        s.Second.Of.Where(n => n.Thing.InstrumentId is not null).Select(n => (Who: s.First, What: words.Name(n)))
-                    )
-                    // Sections that meet the same are named together.
-                    .GroupBy(n => n.What)
-                    .Select(g => $"{Together(g.Select(n => n.Who.Instrument.Name))}: {g.Key}"),
-            ]
+            Named(players, each)
         );
+    }
+
+    /// <summary>
+    /// The new things of all sections by name: what all learn first, then what each does; those that meet the same together.
+    /// </summary>
+    internal static IReadOnlyList<string> Named(IReadOnlyList<Player> players, IReadOnlyList<News> each)
+    {
+        var shared = each.SelectMany(n => n.Of).Where(n => n.Thing.InstrumentId is null).DistinctBy(n => n.Thing);
+        var words = new NewsWords(players[0].Style);
+        return
+        [
+            .. shared.Select(words.Name),
+            .. players
+                .Zip(each)
+                .SelectMany(s => s.Second.Of.Where(n => n.Thing.InstrumentId is not null).Select(n => (Who: s.First, What: words.Name(n))))
+                .GroupBy(n => n.What)
+                .Select(g => $"{Together(g.Select(n => n.Who.Instrument.Name))}: {g.Key}"),
+        ];
     }
 
     /// <summary>"Violin and viola".</summary>

@@ -10,6 +10,7 @@ namespace Coppia.Server;
 /// <param name="Title">The tune's or task's title, the sheet's heading, or "Cards".</param>
 /// <param name="For">Ids of those it is set to.</param>
 /// <param name="Done">Ids of those who have done it.</param>
+/// <param name="SetOn">The day it was set, such as 2026-09-07.</param>
 /// <param name="Due">A day, such as 2026-09-14.</param>
 public sealed record WorkView(
     long Id,
@@ -21,6 +22,7 @@ public sealed record WorkView(
     int? Tempo,
     string? Instrument,
     long? LearnerId,
+    string SetOn,
     string Due,
     LadderView? Ladder,
     IReadOnlyList<long> For,
@@ -106,6 +108,7 @@ internal static class WorkEndpoints
             Tempo: w.Tempo,
             Instrument: w.Instrument,
             LearnerId: w.LearnerId,
+            SetOn: Text(DateOnly.FromDateTime(w.MadeAt.ToLocalTime())),
             Due: w.Due,
             Ladder: LadderView.To(w.Tempo),
             For: whom,

@@ -25,6 +25,7 @@ public partial class FolderTests
         "Shapes",
         "Composition",
         "Reading",
+        "Lesson",
         "Practice",
         "Exercises",
         "Drills",

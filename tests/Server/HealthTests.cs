@@ -127,11 +127,27 @@ public sealed class HealthTests
 
     private static readonly Action<ILogger, Exception?> Word = LoggerMessage.Define(LogLevel.Warning, default, "A word for the log.");
 
+    private static void SayIn(RunningServer server) =>
+        Word(server.Services.GetRequiredService<ILoggerFactory>().CreateLogger("Coppia"), null);
+
+    [Fact]
+    public async Task Each_server_of_a_process_writes_its_own_log_to_the_end()
+    {
+        await using var stays = await Started(new RunningServer());
+        var goes = await Started(new RunningServer());
+        SayIn(stays);
+        await goes.DisposeAsync();
+        SayIn(stays);
+        var file = Directory.GetFiles(Path.Combine(stays.Folder, "logs")).Single();
+        using var log = new StreamReader(new FileStream(file, FileMode.Open, FileAccess.Read, FileShare.ReadWrite));
+        Assert.Equal(2, (await log.ReadToEndAsync(TestContext.Current.CancellationToken)).Split("A word for the log.").Length - 1);
+    }
+
     [Fact]
     public async Task A_log_that_cannot_be_written_goes_to_the_console_and_is_told()
     {
         var server = await Started(new FullLog());
-        Word(server.Services.GetRequiredService<ILoggerFactory>().CreateLogger("Coppia"), null);
+        SayIn(server);
         // The log is written a little later.
         Assert.Equal("warning", (await Until(server, "log", "warning")).Checks["log"]);
         try

@@ -19,7 +19,7 @@ public sealed partial class KillTests : IDisposable
         out var given
     )
         ? given
-        : 50;
+        : 30;
 
     private readonly SomeLibrary _library = new();
     private readonly Random _random = new(1);

@@ -83,7 +83,7 @@ public class OtherSitesTests(RunningServer server) : IClassFixture<RunningServer
         string Header(string name) => string.Join(",", answer.Headers.TryGetValues(name, out var values) ? values : []);
         Assert.Equal("nosniff", Header("X-Content-Type-Options"));
         Assert.Equal("no-referrer", Header("Referrer-Policy"));
-        Assert.Contains("microphone=()", Header("Permissions-Policy"), StringComparison.Ordinal);
+        Assert.Contains("microphone=(self)", Header("Permissions-Policy"), StringComparison.Ordinal);
         var policy = Header("Content-Security-Policy").Split(';', StringSplitOptions.TrimEntries);
         Assert.Contains("default-src 'none'", policy);
         Assert.Contains("frame-ancestors 'none'", policy);

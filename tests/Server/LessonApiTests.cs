@@ -1,0 +1,299 @@
+using System.Text.Json;
+
+namespace Coppia.Tests;
+
+/// <summary>
+/// A lesson from the set tune to next week's plan, and a tune for all sections at once. Source: craft 11, 16 and 21; what is kept of a class
+/// goes out and comes back whole: GDPR, article 20.
+/// </summary>
+public sealed class LessonApiTests : IAsyncLifetime
+{
+    private const string Frost = "X:1\nT:Frost\nM:4/4\nL:1/4\nQ:1/4=72\nK:D\nD E F G|A A A2|G F E F|D4|]";
+    private const string High = "X:1\nT:High\nM:4/4\nL:1/4\nK:D\nd2 f2|e2 c2|B2 A2|F2 D2|]";
+
+    private readonly RunningServer _server = new();
+    private long _class;
+    private long _frost;
+    private long _high;
+
+    public async ValueTask InitializeAsync()
+    {
+        await _server.InitializeAsync();
+        var learners = new[] { "violin", "cello", "bass" }.Select(
+            (i, n) =>
+                new
+                {
+                    nickname = $"L{n}",
+                    instrument = i,
+                    size = "1/2",
+                }
+        );
+        var made = await Post(
+            "/api/classes",
+            new
+            {
+                name = "Weir strings",
+                learners,
+                start = new { stage = "firstFingers" },
+                lessonMinutes = 40,
+            }
+        );
+        _class = made.GetProperty("id").GetInt64();
+        (_frost, _high) = (await Tune(Frost), await Tune(High));
+    }
+
+    public ValueTask DisposeAsync() => _server.DisposeAsync();
+
+    private async Task<JsonElement> Post(string path, object? body = null)
+    {
+        var (status, answer) = await _server.Send(HttpMethod.Post, path, body);
+        Assert.InRange(status, 200, 204);
+        return answer;
+    }
+
+    private async Task<long> Tune(string source) =>
+        (await Post("/api/tunes", new { source })).GetProperty("summary").GetProperty("id").GetInt64();
+
+    private Task Set(long tune) =>
+        Post(
+            $"/api/classes/{_class}/tasks",
+            new
+            {
+                kind = "tune",
+                due = "2099-09-14",
+                tuneId = tune,
+                tempo = 66,
+            }
+        );
+
+    private static string[] Texts(JsonElement list, string of) => [.. list.EnumerateArray().Select(e => e.GetProperty(of).GetString()!)];
+
+    private static JsonElement[] Steps(JsonElement lesson) => [.. lesson.GetProperty("steps").EnumerateArray()];
+
+    private static string Part(JsonElement step) => step.GetProperty("step").GetProperty("part").GetString()!;
+
+    /// <summary>The lesson as an editor sends it back, with the steps changed.</summary>
+    private static Dictionary<string, object?> Change(
+        JsonElement lesson,
+        Func<Dictionary<string, object?>, Dictionary<string, object?>>? step = null,
+        bool taught = false
+    ) =>
+        new()
+        {
+            ["version"] = lesson.GetProperty("version").GetInt32(),
+            ["isTaught"] = taught,
+            ["lesson"] = new Dictionary<string, object?>
+            {
+                ["day"] = lesson.GetProperty("day").GetString(),
+                ["minutes"] = lesson.GetProperty("minutes").GetInt32(),
+                ["talkSeconds"] = lesson.GetProperty("talkSeconds").GetInt32(),
+                ["steps"] = Steps(lesson)
+                    .Select(s => (step ?? (d => d))(s.GetProperty("step").Deserialize<Dictionary<string, object?>>()!)),
+                ["left"] = Array.Empty<object>(),
+            },
+        };
+
+    [Fact] // Craft 16: the class's sections, each in an octave it can reach; what is called to whom.
+    public async Task A_tune_is_called_to_the_sections_of_the_class()
+    {
+        var together = await _server.Get($"/api/tunes/{_frost}/together?class={_class}");
+        Assert.Equal(["violins", "cellos", "basses"], Texts(together.GetProperty("sections"), "players"));
+        var moments = together.GetProperty("lines")[0].GetProperty("bars")[1].GetProperty("moments");
+        Assert.Equal("violins and cellos open A, basses 1 on G", moments[0].GetProperty("pairs").GetString());
+        // Called three times running, written once.
+        Assert.Equal([3, 0, 0], moments.EnumerateArray().Select(m => m.GetProperty("times").GetInt32()));
+        Assert.Equal(
+            ["violin", "bass"],
+            Texts((await _server.Get($"/api/tunes/{_frost}/together?sections=violin,bass")).GetProperty("sections"), "instrument")
+        );
+        // MusicXML 4.0, partwise: one part a section.
+        var staves = (await _server.Get($"/api/tunes/{_frost}/staves?class={_class}")).GetProperty("musicXml").GetString()!;
+        Assert.Equal(3, staves.Split("<part id=").Length - 1);
+        Assert.Equal(404, await Status(HttpMethod.Get, $"/api/tunes/{_frost}/together?sections=horn"));
+    }
+
+    [Fact] // What a section cannot reach is said, and a key that fits all is one press away; the print stays.
+    public async Task A_key_that_fits_all_becomes_a_tune_of_its_own()
+    {
+        var bass = (await _server.Get($"/api/tunes/{_high}/together?class={_class}")).GetProperty("sections")[2];
+        Assert.Equal(
+            ["Bar 4: no finger on the double bass reaches D2."],
+            bass.GetProperty("cannotPlay").EnumerateArray().Select(c => c.GetString())
+        );
+        var offers = (await _server.Get($"/api/tunes/{_high}/keys?class={_class}")).EnumerateArray().ToArray();
+        Assert.Equal(0, offers[0].GetProperty("outOfReach").GetInt32());
+        Assert.True(offers.Single(o => o.GetProperty("isPrint").GetBoolean()).GetProperty("outOfReach").GetInt32() > 0);
+        var taken = await Post($"/api/tunes/{_high}/keys", new { fifths = 0 });
+        Assert.Equal("High (C major)", taken.GetProperty("summary").GetProperty("title").GetString());
+        var id = taken.GetProperty("summary").GetProperty("id").GetInt64();
+        var notes = (await _server.Get($"/api/tunes/{id}/reading?instrument=violin")).GetProperty("notes");
+        // From D to C a whole step down, note by note.
+        Assert.Equal("C5 E5 D5 B4 A4 G4 E4 C4", string.Join(' ', Texts(notes, "pitch")));
+        Assert.Equal(
+            "D5",
+            (await _server.Get($"/api/tunes/{_high}/reading?instrument=violin")).GetProperty("notes")[0].GetProperty("pitch").GetString()
+        );
+        Assert.Equal(422, await Status(HttpMethod.Post, $"/api/tunes/{_high}/keys", new { fifths = 2 }));
+        Assert.Equal(422, await Status(HttpMethod.Post, $"/api/tunes/{_high}/keys", new { fifths = 40 }));
+    }
+
+    [Fact] // Craft 16: each learner or section takes the top or the bottom line, and reads it through to the end.
+    public async Task Learners_of_one_section_may_read_two_lines()
+    {
+        const string duet = "X:1\nT:Duet\nM:4/4\nL:1/4\nK:D\nV:1 name=\"Top\"\nV:2 name=\"Bottom\"\n[V:1]A2 B2|A4|]\n[V:2]D E F2|D4|]\n";
+        var id = await Tune(duet);
+        await Post(
+            $"/api/classes/{_class}/learners",
+            new[]
+            {
+                new
+                {
+                    nickname = "Second",
+                    instrument = "violin",
+                    size = "1/2",
+                },
+            }
+        );
+        var lines = (await _server.Get($"/api/tunes/{id}/lines")).GetProperty("lines");
+        Assert.Equal(["Top", "Bottom"], Texts(lines, "name"));
+        var path = $"/api/classes/{_class}/tunes/{id}/lines";
+        var second = (await _server.Get(path)).EnumerateArray().Single(l => l.GetProperty("nickname").GetString() == "Second");
+        var learner = second.GetProperty("learnerId").GetInt64();
+        var before = await _server.Get($"/api/tunes/{id}/together?class={_class}");
+        Assert.Equal(["violins", "cellos", "basses"], Texts(before.GetProperty("sections"), "players"));
+
+        Assert.Equal(204, await Status(HttpMethod.Put, $"{path}/{learner}", new { line = lines[1].GetProperty("key").GetString() }));
+        Assert.Equal(422, await Status(HttpMethod.Put, $"{path}/{learner}", new { line = "no such line" }));
+        var together = await _server.Get($"/api/tunes/{id}/together?class={_class}");
+        Assert.False(together.GetProperty("isOneLine").GetBoolean());
+        Assert.Equal(["violins (Top)", "violins (Bottom)"], Texts(together.GetProperty("sections"), "players")[..2]);
+        var calls = together.GetProperty("lines")[0].GetProperty("bars")[0].GetProperty("moments");
+        Assert.Equal(
+            "violins (Top) and cellos open A, violins (Bottom) open D, basses 1 on G for A",
+            calls[0].GetProperty("pairs").GetString()
+        );
+        // E is only below: 1 on D.
+        Assert.Equal("violins (Bottom) 1 on D", calls[1].GetProperty("pairs").GetString());
+
+        // What the learner sees is the bottom line, to its end.
+        await Set(id);
+        await Post($"/api/classes/{_class}/links", new { learners = new[] { learner } });
+        var link = (await _server.Get($"/api/classes/{_class}/links"))
+            .EnumerateArray()
+            .Single(l => l.GetProperty("learnerId").GetInt64() == learner)
+            .GetProperty("address")
+            .GetString()!
+            .Split('/')[^1];
+        var notes = (await _server.Get($"/api/learn/{link}/tunes/{id}")).GetProperty("notes");
+        Assert.Equal("D4 E4 F#4 D4", string.Join(' ', Texts(notes, "pitch")));
+        // It goes out with the record and comes back.
+        var record = await _server.Get($"/api/classes/{_class}/record.json");
+        Assert.Equal(200, await Status(HttpMethod.Delete, $"/api/classes/{_class}"));
+        var back = (await Post("/api/classes/record", record)).GetProperty("id").GetInt64();
+        Assert.Equal(
+            ["violins (Top)", "violins (Bottom)"],
+            Texts((await _server.Get($"/api/tunes/{id}/together?class={back}")).GetProperty("sections"), "players")[..2]
+        );
+    }
+
+    [Fact] // Craft 11: the two notes, three, the bar, two bars, the line, the whole.
+    public async Task A_trouble_spot_grows_rung_by_rung()
+    {
+        var id = await Tune("X:1\nT:Hop\nM:4/4\nL:1/4\nK:D\nD E F G|(D B) (E c)|D4|]");
+        var chunk = (await _server.Get($"/api/tunes/{id}/ladders?instrument=violin&most=1")).GetProperty("chunks")[0];
+        Assert.Equal("Bar 2", chunk.GetProperty("where").GetString());
+        Assert.Equal(["twoNotes", "threeNotes", "bar", "twoBars", "line", "whole"], Texts(chunk.GetProperty("rungs"), "rung"));
+        var counts = chunk
+            .GetProperty("rungs")
+            .EnumerateArray()
+            .Select(r =>
+                r.GetProperty("music").ValueKind == JsonValueKind.Null ? -1 : r.GetProperty("music").GetProperty("notes").GetArrayLength()
+            );
+        Assert.Equal([2, 3, 4, 5, -1, -1], counts);
+    }
+
+    [Fact] // Craft 21: from the tunes set; kept as taught; what was reached is known next week, what was not comes again.
+    public async Task A_lesson_goes_from_the_set_tune_to_the_next_plan()
+    {
+        await Set(_frost);
+        var path = $"/api/classes/{_class}/lessons";
+        var lesson = await Post(path, new { day = "2026-11-30" });
+        Assert.Equal(
+            "tuning shapes scaleHalves scaleQuarters scaleEighths scaleFaster beat look line join slow atTempo home",
+            string.Join(' ', Steps(lesson).Select(Part))
+        );
+        // A, D, G, E of the violins, C of the cellos, and four of the basses: nine things of 15 s; 66 is the tempo that was set.
+        Assert.Equal(135, Steps(lesson)[0].GetProperty("seconds").GetDouble());
+        Assert.Equal(66, Steps(lesson)[11].GetProperty("step").GetProperty("tempo").GetInt32());
+        Assert.Equal("Frost, line 1", Steps(lesson)[8].GetProperty("title").GetString());
+        var one = $"{path}/{lesson.GetProperty("id").GetInt64()}";
+
+        // A second tune comes before what is set for home; the key that is there already is not shown twice.
+        var (_, more) = await _server.Send(HttpMethod.Post, one + "/tunes", new { version = 1, tuneId = _high });
+        Assert.Equal("home", Part(Steps(more)[^1]));
+        Assert.Single(Steps(more), s => Part(s) == "shapes");
+        Assert.Equal(409, await Status(HttpMethod.Put, one, Change(lesson)));
+        Assert.Equal(["Frost", "High"], Texts(more.GetProperty("tunes"), "title"));
+
+        // Too short a lesson: it says by how much, and what could wait.
+        var (_, tight) = await _server.Send(HttpMethod.Put, one, Short(Change(more)));
+        Assert.NotNull(tight.GetProperty("over").GetString());
+        Assert.Equal(["lastTuneOut"], Texts(tight.GetProperty("offers"), "kind"));
+
+        // Taught: the line of Frost was reached, and the tune came to its tempo; High did not.
+        var frost = Change(
+            tight,
+            s => s["tune"] is JsonElement { ValueKind: JsonValueKind.Number } t && t.GetInt32() == 0 ? new(s) { ["reached"] = true } : s,
+            taught: true
+        );
+        var (status, taught) = await _server.Send(HttpMethod.Put, one, frost);
+        Assert.Equal((200, true), (status, taught.GetProperty("isTaught").GetBoolean()));
+        var next = await Post(path, new { day = "2026-12-07" });
+        Assert.Equal(["Frost", "High"], Texts(next.GetProperty("tunes"), "title"));
+        bool Known(string title) =>
+            Steps(next).Single(s => s.GetProperty("title").GetString() == title).GetProperty("step").GetProperty("isKnown").GetBoolean();
+        Assert.True(Known("Frost, line 1"));
+        Assert.False(Known("High, line 1"));
+
+        // Deleted and back; out with the record of its class, and in again.
+        Assert.Equal(204, await Status(HttpMethod.Delete, one));
+        Assert.Equal(404, await Status(HttpMethod.Get, one));
+        await Post(one + "/restore");
+        Assert.Equal(2, (await _server.Get(path)).GetProperty("total").GetInt32());
+        var table = await _server.Client.GetStringAsync($"/api/classes/{_class}/record.csv");
+        Assert.Contains("2026-11-30,,,lesson,Frost; High,5,", table, StringComparison.Ordinal);
+        var record = await _server.Get($"/api/classes/{_class}/record.json");
+        Assert.Equal(200, await Status(HttpMethod.Delete, $"/api/classes/{_class}"));
+        var back = await Post("/api/classes/record", record);
+        var kept = (await _server.Get($"/api/classes/{back.GetProperty("id").GetInt64()}/lessons")).GetProperty("lessons");
+        Assert.Equal(["2026-12-07", "2026-11-30"], Texts(kept, "day"));
+        Assert.Equal(["Frost", "High"], kept[1].GetProperty("tunes").EnumerateArray().Select(t => t.GetString()));
+    }
+
+    private static Dictionary<string, object?> Short(Dictionary<string, object?> change)
+    {
+        ((Dictionary<string, object?>)change["lesson"]!)["minutes"] = 5;
+        return change;
+    }
+
+    [Fact]
+    public async Task What_cannot_be_kept_is_refused_with_its_place()
+    {
+        var path = $"/api/classes/{_class}/lessons";
+        var lesson = await Post(path, new { day = "2026-11-30" });
+        var one = $"{path}/{lesson.GetProperty("id").GetInt64()}";
+        var (status, problem) = await _server.Send(HttpMethod.Put, one, Change(lesson, s => new(s) { ["tempo"] = 7 }));
+        Assert.Equal((422, "Step 1: expected a tempo of 20 to 300."), (status, problem.GetProperty("title").GetString()));
+        (status, problem) = await _server.Send(HttpMethod.Put, one, Change(lesson, s => new(s) { ["id"] = "s1" }));
+        Assert.Equal((422, "Two steps are called s1; expected names of their own."), (status, problem.GetProperty("title").GetString()));
+        Assert.Equal(422, await Status(HttpMethod.Post, path, new { day = "Monday" }));
+        Assert.Equal(404, await Status(HttpMethod.Post, one + "/tunes", new { version = 1, tuneId = 999 }));
+        Assert.Equal(1, (await _server.Get(one)).GetProperty("version").GetInt32());
+        // A class without learners and without a tune has a lesson too.
+        var empty = await Post("/api/classes", new { name = "Nobody", learners = Array.Empty<object>() });
+        var plan = await Post($"/api/classes/{empty.GetProperty("id").GetInt64()}/lessons", new { day = "2026-11-30" });
+        Assert.Equal(["tuning", "home"], Steps(plan).Select(Part));
+    }
+
+    private async Task<int> Status(HttpMethod method, string path, object? body = null) => (await _server.Send(method, path, body)).Status;
+}
