@@ -2,7 +2,15 @@ import { memo } from 'react'
 import type { Engravable, ReadingNote } from '../api/client'
 import { BowMarks } from './BowMarks'
 import { BowRibbon } from './BowRibbon'
-import { POSITION_RISE, POSITION_SIZE, ROWS, TROUBLE_RISE_PX, type Layout, type RowId } from './layout'
+import {
+  POSITION_RISE,
+  POSITION_SIZE,
+  shownRows,
+  TROUBLE_RISE_PX,
+  type Layout,
+  type RowId,
+  type ShownRow,
+} from './layout'
 
 /**
  * The rows under the staff, drawn over the engraved picture at the places of its notes. What belongs to a note bears its id
@@ -25,7 +33,7 @@ export const RowLayer = memo(function RowLayer({
   /** Size of the rows, 1 on the stand. */
   scale: number
 }) {
-  const shown = ROWS.filter((r) => rows.includes(r.id))
+  const shown = shownRows(rows)
   // From the middle of the first row to the middle of each.
   const offsets = shown.map((row, i) => {
     const above = shown.slice(0, i).reduce((sum, r) => sum + r.height, 0)
@@ -33,7 +41,7 @@ export const RowLayer = memo(function RowLayer({
   })
   return (
     <svg className="pointer-events-none absolute inset-0 h-full w-full overflow-visible" aria-hidden="true">
-      {!unlabelled && <RowNames layout={layout} shown={shown} offsets={offsets} />}
+      {!unlabelled && <RowNames reading={reading} layout={layout} shown={shown} offsets={offsets} />}
       {!unlabelled && <TroubleMarks reading={reading} layout={layout} />}
       {!unlabelled && <NewMarks reading={reading} layout={layout} />}
       {shown.map((row, i) => {
@@ -43,17 +51,18 @@ export const RowLayer = memo(function RowLayer({
           return <CountRow key={row.id} reading={reading} layout={layout} y={y} size={row.size * scale} />
         return reading.notes.map((note, k) => {
           const spot = layout.notes.get(note.id)
-          if (!spot || note.isGrace) return null
+          const own = row.id === 'section' ? reading.sections?.[row.nth]?.pairs.get(note.id) : note
+          if (!spot || !own || note.isGrace) return null
           return (
             <g
-              key={`${row.id}-${note.id}`}
+              key={`${row.id}${row.nth}-${note.id}`}
               data-of={note.id}
               className={onPick ? 'row pointer-events-auto cursor-pointer' : 'row'}
               onClick={() => onPick?.(note.id)}
             >
               <RowText
                 row={row.id}
-                note={note}
+                note={own}
                 both={reading.notes[k - 1]?.bar !== note.bar}
                 x={spot.x}
                 y={y(spot.system)}
@@ -67,21 +76,36 @@ export const RowLayer = memo(function RowLayer({
   )
 })
 
-type Shown = (typeof ROWS)[number]
-
-function RowNames({ layout, shown, offsets }: { layout: Layout; shown: readonly Shown[]; offsets: readonly number[] }) {
+function RowNames({
+  reading,
+  layout,
+  shown,
+  offsets,
+}: {
+  reading: Engravable
+  layout: Layout
+  shown: readonly ShownRow[]
+  offsets: readonly number[]
+}) {
+  const { sections, staves } = reading
+  const label = (row: ShownRow, system: number) =>
+    row.id === 'section'
+      ? sections?.[row.nth]?.name
+      : row.id === 'pair' && staves
+        ? staves[system % staves.length]
+        : row.label
   return layout.systems.flatMap((system, s) =>
     shown
       .filter((row) => row.id !== 'place') // the ribbon names its own two lines
       .map((row) => (
         <text
-          key={`${s}-${row.id}`}
+          key={`${s}-${row.id}${row.nth}`}
           x={4}
           y={system.rowY + (offsets[shown.indexOf(row)] ?? 0)}
           className="row-label"
           dominantBaseline="central"
         >
-          {row.label}
+          {label(row, s)}
         </text>
       )),
   )

@@ -1,6 +1,6 @@
 import { defaultRangeExtractor, useVirtualizer, type Range } from '@tanstack/react-virtual'
 import { memo, useCallback, useLayoutEffect, useMemo, useRef } from 'react'
-import type { Reading } from '../api/client'
+import type { Engravable, Reading } from '../api/client'
 import { EngravedPage } from './EngravedPage'
 import type { RowId } from './layout'
 import { BarByBar, type Page } from './pages'
@@ -20,9 +20,12 @@ export function TunePages({
   now,
   same,
   onPick,
+  all,
 }: {
   engraving: Engraving
   reading: Reading
+  /** The sections that read it, where they are several. */
+  all?: Pick<Engravable, 'sections' | 'staves'>
   rows: readonly RowId[]
   /** How much smaller than engraved they are shown, 1 for not at all. */
   fit: number
@@ -35,7 +38,7 @@ export function TunePages({
 }) {
   const host = useRef<HTMLDivElement>(null)
   const { pages } = engraving
-  const cut = useMemo(() => new BarByBar(reading), [reading])
+  const cut = useMemo(() => new BarByBar(reading, all), [reading, all])
   const owner = useMemo(
     () => new Map(reading.notes.flatMap((n) => [n.id, ...n.tiedIds].map((id) => [id, n.id]))),
     [reading],

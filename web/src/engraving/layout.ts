@@ -11,11 +11,25 @@ export const ROWS = [
   { id: 'words', label: 'Words', key: 's', height: 21, size: 15 },
 ] as const
 
+/** The pairs of one section where all read one staff: a row each, in the order of the sections, above the others. */
+const SECTION_ROW = { id: 'section', label: '', key: '', height: 23, size: 17 } as const
+
 /** A position's name beside a pair, against the pair: how large and how much higher. */
 export const POSITION_SIZE = 0.66
 export const POSITION_RISE = 0.41
 
-export type RowId = (typeof ROWS)[number]['id']
+export type RowId = (typeof ROWS)[number]['id'] | 'section'
+
+export type ShownRow = ((typeof ROWS)[number] | typeof SECTION_ROW) & {
+  /** Which of its like it is. */
+  nth: number
+}
+
+/** The chosen rows from top to bottom; a section's row as often as it is asked for. */
+export const shownRows = (rows: readonly RowId[]): ShownRow[] =>
+  [SECTION_ROW, ...ROWS].flatMap((row) => rows.filter((id) => id === row.id).map((_, nth) => ({ ...row, nth })))
+
+export const rowSize = (id: RowId) => (id === 'section' ? SECTION_ROW : ROWS.find((r) => r.id === id))?.size ?? 15
 
 /** The rows that a reading has something for: words only where some are sung. */
 export const rowsOf = (reading: { notes: readonly { words: string }[] } | undefined) =>
@@ -66,7 +80,7 @@ export const TROUBLE_RISE_PX = 14
 export function engravingOptions(widthPx: number, rows: readonly RowId[], form?: Form) {
   const small = isPlain(form)
   const page = small ? undefined : form
-  const height = ROWS.filter((r) => rows.includes(r.id)).reduce((sum, r) => sum + r.height, 0) * rowScale(form)
+  const height = shownRows(rows).reduce((sum, r) => sum + r.height, 0) * rowScale(form)
   const below = Math.max(0, height - SYLLABLE_PX) + (small ? 0 : 14)
   const extra = below + (small ? 0 : 8) + (page?.abovePx ? page.abovePx + TROUBLE_PX : 0)
   const scale = scaleOf(form)
@@ -98,6 +112,21 @@ export function engravingOptions(widthPx: number, rows: readonly RowId[], form?:
   }
 }
 
+/** Options for a score of several staves, with the same rows under each. */
+export function stavesOptions(widthPx: number, rows: readonly RowId[]) {
+  const options = engravingOptions(widthPx, rows)
+  const height = shownRows(rows).reduce((sum, r) => sum + r.height, 0)
+  return {
+    ...options,
+    spacingStaff: Math.min(48, Math.max(12, Math.round((height + STAVES_AIR_PX) / ((9 * options.scale) / 100)))),
+    // A system of four staves is higher than a page of the screen.
+    pageHeight: options.pageHeight * 2,
+  }
+}
+
+/** Air between the rows of one staff and the next staff. */
+const STAVES_AIR_PX = 22
+
 /** Where a note’s head lies; its top is that of what is printed over it, if anything is. */
 export type Spot = { x: number; y: number; width: number; top: number; system: number }
 
@@ -120,43 +149,55 @@ export type Layout = {
   }[]
 }
 
-/** Measures an engraved picture. Ids in it are the score's own. Where it is shown smaller than it is, as on a phone, it is measured as it is. */
+/**
+ * Measures an engraved picture. Ids in it are the score's own. Where it is shown smaller than it is, as on a phone, it is measured as it
+ * is. In a score of several parts every staff of a system counts as a system of its own, from top to bottom.
+ */
 export function measure(host: HTMLElement): Layout {
   const rectOf = rects(host)
   const notes = new Map<string, Spot>()
-  const systems = [...host.querySelectorAll('g.system')].map((system, index) => {
-    const staff = around([...system.querySelectorAll('.staff > path')].map(rectOf))
-    let firstNote: string | null = null
-    const over = [...system.querySelectorAll('.dir, .tempo, .fermata, .voltaBracket, .slur')]
-      .map(rectOf)
-      .filter((r) => r.top < staff.top)
-    for (const element of system.querySelectorAll('g.note, g.rest, g.mRest')) {
-      const head = rectOf(element.querySelector('.notehead') ?? element)
-      const middle = (head.left + head.right) / 2
-      const printed = over.filter((r) => r.left - MARK_PX < middle && middle < r.right + MARK_PX)
-      notes.set(element.id, {
-        x: middle,
-        y: (head.top + head.bottom) / 2,
-        width: head.right - head.left,
-        top: Math.min(rectOf(element).top, ...printed.map((r) => r.top)),
-        system: index,
+  const systems: Layout['systems'] = []
+  for (const system of host.querySelectorAll('g.system')) {
+    const bars = [...system.querySelectorAll('g.measure')]
+    const signs = [...system.querySelectorAll('.dir, .tempo, .fermata, .voltaBracket, .slur')].map(rectOf)
+    let above = -Infinity
+    for (const parts of stavesOf(bars)) {
+      const find = (selector: string) => parts.flatMap((part) => [...part.querySelectorAll(selector)])
+      const lines = around(find(':scope > path').map(rectOf))
+      const over = signs.filter((r) => r.top < lines.top && r.top > above)
+      let firstNote: string | null = null
+      for (const element of find('g.note, g.rest, g.mRest')) {
+        const head = rectOf(element.querySelector('.notehead') ?? element)
+        const middle = (head.left + head.right) / 2
+        const printed = over.filter((r) => r.left - MARK_PX < middle && middle < r.right + MARK_PX)
+        notes.set(element.id, {
+          x: middle,
+          y: (head.top + head.bottom) / 2,
+          width: head.right - head.left,
+          top: Math.min(rectOf(element).top, ...printed.map((r) => r.top)),
+          system: systems.length,
+        })
+        if (element.classList.contains('note')) firstNote ??= element.id
+      }
+      const verse = find('.verse')[0]
+      const verseAt = verse && rectOf(verse)
+      systems.push({
+        ...lines,
+        head: Math.min(lines.top - 14, ...find('.note').map((e) => rectOf(e).top), ...over.map((r) => r.top)),
+        rowY: verseAt ? (verseAt.top + verseAt.bottom) / 2 : lines.bottom + 30,
+        firstNote,
+        bars: bars.map((m) => m.id),
       })
-      if (element.classList.contains('note')) firstNote ??= element.id
+      above = lines.bottom
     }
-    const verse = system.querySelector('.verse')
-    const verseAt = verse && rectOf(verse)
-    const above = [...system.querySelectorAll('.note, .slur, .voltaBracket, .dir, .tempo, .fermata')].map(
-      (e) => rectOf(e).top,
-    )
-    return {
-      ...staff,
-      head: Math.min(staff.top - 14, ...above),
-      rowY: verseAt ? (verseAt.top + verseAt.bottom) / 2 : staff.bottom + 30,
-      firstNote,
-      bars: [...system.querySelectorAll('g.measure')].map((m) => m.id),
-    }
-  })
+  }
   return { notes, systems }
+}
+
+/** The staves of a system from top to bottom, each as its parts bar by bar. */
+function stavesOf(bars: readonly Element[]): Element[][] {
+  const each = bars.map((bar) => [...bar.querySelectorAll('g.staff')])
+  return Array.from({ length: Math.max(0, ...each.map((b) => b.length)) }, (_, n) => each.flatMap((b) => b[n] ?? []))
 }
 
 /** A finger that comes down so near means a note, in CSS pixels across. */

@@ -35,9 +35,12 @@ function freshIn(news: Reading['news']): Fresh[] {
 export class BarByBar {
   private readonly orderOf: ReadonlyMap<string, number>
   private readonly barOf: ReadonlyMap<string, number>
-  private readonly bars: readonly Required<Engravable>[]
+  private readonly bars: readonly Required<Omit<Engravable, 'sections' | 'staves'>>[]
+  private readonly all: Pick<Engravable, 'sections' | 'staves'>
 
-  constructor(reading: Reading) {
+  /** @param all What holds for every page: the sections that read it. */
+  constructor(reading: Reading, all: Pick<Engravable, 'sections' | 'staves'> = {}) {
+    this.all = all
     this.orderOf = new Map(reading.bars.map((bar, i) => [bar.id, i]))
     this.barOf = barsOfNotes(reading)
     const where = { barOf: this.barOf, count: reading.bars.length }
@@ -60,6 +63,7 @@ export class BarByBar {
   on(page: Page): Engravable {
     const bars = page.bars.flatMap((id) => this.bars[this.orderOf.get(id) ?? -1] ?? [])
     return {
+      ...this.all,
       bars: bars.flatMap((b) => b.bars),
       notes: bars.flatMap((b) => b.notes),
       counts: bars.flatMap((b) => b.counts),

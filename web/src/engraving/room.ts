@@ -1,5 +1,5 @@
 import type { Engravable, ReadingNote } from '../api/client'
-import { POSITION_SIZE, ROWS, rowScale, scaleOf, type Form, type RowId } from './layout'
+import { POSITION_SIZE, rowScale, rowSize, scaleOf, type Form, type RowId } from './layout'
 
 // An unseen syllable of n bars keeps its note 2 + 3.7 n pixels from the next at full scale (measured from the engraver).
 const FIXED_PX = 2
@@ -64,7 +64,7 @@ export function wordsHeight(text: string, lineWidthPx: number) {
 function distances(reading: Engravable, rows: readonly RowId[], form?: Form) {
   const scale = rowScale(form)
   const free = (FREE_PX * scaleOf(form)) / 100
-  const size = (id: RowId) => (ROWS.find((r) => r.id === id)?.size ?? 15) * scale
+  const size = (id: RowId) => rowSize(id) * scale
   const notes = reading.notes.filter((n) => !n.isGrace)
   const firstOfBar = new Set(notes.filter((n, i) => notes[i - 1]?.bar !== n.bar).map((n) => n.id))
   const needed = new Map<string, number>()
@@ -83,6 +83,12 @@ function distances(reading: Engravable, rows: readonly RowId[], form?: Form) {
       need(id, (needed[i] ?? 0) + Math.max(0, LEAST_GAP_PX * scale - left))
     })
   }
+  if (rows.includes('section'))
+    for (const { pairs } of reading.sections ?? [])
+      side(({ id }) => {
+        const note = pairs.get(id)
+        return note ? pairWidth(note, size('section')) : 0
+      })
   if (rows.includes('pair')) side((n) => pairWidth(n, size('pair')))
   if (rows.includes('name')) side((n) => textWidth(n.name, size('name')), WORD_GAP_PX)
   if (rows.includes('words')) side((n) => textWidth(n.words, size('words')), WORD_GAP_PX)

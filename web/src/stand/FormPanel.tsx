@@ -1,5 +1,6 @@
 import { memo } from 'react'
 import type { Reading } from '../api/client'
+import { TextLink } from '../ui/TextLink'
 import { NoteLink } from './NoteLink'
 import { PanelPart } from './PanelPart'
 
@@ -41,6 +42,9 @@ export const FormPanel = memo(function FormPanel({
       <Spots title="Traps, nearly the same" spots={form.traps} onShow={onShow} none="None." />
       <Spots title="Trouble spots" spots={told(false)} onShow={onShow} none="Nothing in it is hard." />
       <Spots title="Likeliest slips, line by line" spots={told(true)} onShow={onShow} />
+      <TextLink to={`/tunes/${reading.tuneId}/ladders?for=${reading.instrument.id}`}>
+        Ladders for the trouble spots
+      </TextLink>
       <Spots title="Like an earlier bar" spots={form.likenesses} onShow={onShow} />
       <Spots title="Patterns to know" spots={form.passages} onShow={onShow} none="None found." />
     </section>

@@ -1,13 +1,15 @@
 import type { Instrument } from '../api/client'
 import { ROWS } from '../engraving/layout'
 import { Dialog } from '../ui/Dialog'
+import { KeyTable } from '../ui/KeyTable'
 
-const keysFor = (instruments: readonly Instrument[]) => [
+const keysFor = (instruments: readonly Instrument[]): [string, string][] => [
   ['← →', 'the note before, the next note'],
   ['↑ ↓', 'the line before, the next line'],
   ['Home End', 'first and last note'],
   [instruments.map((_, i) => i + 1).join(' '), instruments.map((i) => i.name.toLowerCase()).join(', ')],
-  ...ROWS.map((row) => [row.key.toUpperCase(), `${row.label.toLowerCase()} row on or off`]),
+  [String(instruments.length + 1), 'all together: what each section plays, and what to call'],
+  ...ROWS.map((row): [string, string] => [row.key.toUpperCase(), `${row.label.toLowerCase()} row on or off`]),
   ['Space', 'hear it from this note, or stop'],
   ['[ ]', 'loop from here, loop to here'],
   ['A', 'another string or finger for this note'],
@@ -23,18 +25,7 @@ const keysFor = (instruments: readonly Instrument[]) => [
 export function KeyList({ instruments, onClose }: { instruments: readonly Instrument[]; onClose: () => void }) {
   return (
     <Dialog title="Keys on the stand" onClose={onClose}>
-      <dl className="grid grid-cols-[7rem_1fr] gap-y-2">
-        {keysFor(instruments).map(([keys, what]) => (
-          <div key={keys} className="contents">
-            <dt className="flex gap-1">
-              {keys?.split(' ').map((k) => (
-                <kbd key={k}>{k}</kbd>
-              ))}
-            </dt>
-            <dd>{what}</dd>
-          </div>
-        ))}
-      </dl>
+      <KeyTable keys={keysFor(instruments)} />
     </Dialog>
   )
 }

@@ -1,13 +1,15 @@
 import { useCallback, useMemo, useState } from 'react'
-import { useLocation, useNavigate, useParams } from 'react-router'
+import { useLocation, useNavigate, useParams, useSearchParams } from 'react-router'
 import { Refusal } from '../api/client'
 import { rowsOf } from '../engraving/layout'
 import { useHear } from '../hear/useHear'
+import { TogetherStand } from '../together/TogetherStand'
 import { Learned } from '../classes/Learned'
 import { EditTune } from '../tunes/EditTune'
 import { useTuneDraft } from '../tunes/useTuneDraft'
 import { WhichLine } from '../tunes/WhichLine'
 import { Button } from '../ui/Button'
+import { ALL } from '../ui/InstrumentChoice'
 import { Mishap } from '../ui/Mishap'
 import { Screen } from '../ui/Screen'
 import { TextLink } from '../ui/TextLink'
@@ -30,7 +32,15 @@ import { useWalk } from './useWalk'
 
 /** The stand: one tune, one instrument, note by note. Another tune is another stand. */
 export function Stand() {
-  return <OneStand key={useParams().id} />
+  const { id } = useParams()
+  const isAll = useSearchParams()[0].get('for') === ALL
+  return isAll ? <AllStand key={id} /> : <OneStand key={id} />
+}
+
+/** One tune for all sections. */
+function AllStand() {
+  const { id, tune, instruments, playOn } = useOpenTune()
+  return <TogetherStand id={id} source={tune?.source} instruments={instruments} onInstrument={playOn} />
 }
 
 function OneStand() {

@@ -1,9 +1,11 @@
 import { Keyboard, Music, Pencil, Printer, Undo2 } from 'lucide-react'
-import { memo, type ReactNode } from 'react'
+import { memo } from 'react'
 import type { Instrument, Reading } from '../api/client'
 import { rowsOf, type RowId } from '../engraving/layout'
 import { InstrumentChoice } from '../ui/InstrumentChoice'
 import { Strip, StripEnd } from '../ui/Strip'
+import { BarButton } from './BarButton'
+import { RowSwitch } from './RowSwitch'
 
 /** Instrument switch, row switches and what else can be done with the tune. */
 export const StandBar = memo(function StandBar({
@@ -36,22 +38,10 @@ export const StandBar = memo(function StandBar({
   onKeys: () => void
 }) {
   return (
-    <Strip lead={<InstrumentChoice keys instruments={instruments} value={instrument} onChange={onInstrument} />}>
+    <Strip lead={<InstrumentChoice keys all instruments={instruments} value={instrument} onChange={onInstrument} />}>
       <div role="group" aria-label="Rows under the notes" className="flex flex-wrap items-center gap-1">
         {rowsOf(reading).map((row) => (
-          <button
-            key={row.id}
-            type="button"
-            aria-pressed={rows.includes(row.id)}
-            onClick={() => onRow(row.id)}
-            className="flex items-center gap-1.5 rounded-md px-2.5 py-1.5 hover:bg-maple-pale aria-pressed:bg-maple-pale aria-pressed:font-bold max-md:min-h-11"
-          >
-            <span
-              aria-hidden="true"
-              className={`size-3 rounded-[3px] border-2 border-maple ${rows.includes(row.id) ? 'bg-maple' : ''}`}
-            />
-            {row.label}
-          </button>
+          <RowSwitch key={row.id} label={row.label} on={rows.includes(row.id)} onClick={() => onRow(row.id)} />
         ))}
       </div>
       <StripEnd>
@@ -64,16 +54,3 @@ export const StandBar = memo(function StandBar({
     </Strip>
   )
 })
-
-function BarButton({ icon, label, onClick }: { icon: ReactNode; label: string; onClick: () => void }) {
-  return (
-    <button
-      type="button"
-      onClick={onClick}
-      className="flex items-center gap-1.5 rounded-md px-2.5 py-1.5 hover:bg-maple-pale max-md:min-h-11"
-    >
-      {icon}
-      {label}
-    </button>
-  )
-}

@@ -5,10 +5,15 @@ import { useChange } from '../api/useChange'
 /** What a change of fingers, octave or bow touches. */
 const READINGS = ['reading', 'before', 'bowing']
 
-const readingQuery = (id: number, instrument: string) => ({
-  queryKey: ['reading', id, instrument],
-  queryFn: () => answer(api.GET('/api/tunes/{id}/reading', { params: { path: { id }, query: { instrument } } })),
-  enabled: instrument !== '',
+/** @param section An instrument, or with the order of its line behind a colon a section that reads a line of its own. */
+export const readingQuery = (id: number, section: string) => ({
+  queryKey: ['reading', id, section],
+  queryFn: () => {
+    const [instrument = '', line] = section.split(':')
+    const query = line === undefined ? { instrument } : { instrument, line: Number(line) }
+    return answer(api.GET('/api/tunes/{id}/reading', { params: { path: { id }, query } }))
+  },
+  enabled: section !== '',
   staleTime: 60_000,
 })
 

@@ -2,6 +2,7 @@ import { useEffect } from 'react'
 import { useParams, useSearchParams } from 'react-router'
 import { useInstruments } from '../api/instruments'
 import { useTune } from '../tunes/queries'
+import { ALL } from '../ui/InstrumentChoice'
 import { useStable } from '../ui/useStable'
 import { usePrefetchReading, useReading } from './queries'
 
@@ -12,7 +13,8 @@ export function useOpenTune() {
   const tune = useTune(id)
   const known = useInstruments()
   const instruments = known.data ?? NONE
-  const asked = search.get('for')
+  const inAddress = search.get('for')
+  const asked = inAddress === ALL ? null : inAddress
   // An address with no instrument, or with one that there is not, shows the one that the tune is printed for.
   const isOne = asked !== null && (!known.data || instruments.some((i) => i.id === asked))
   const instrument = isOne ? asked : (tune.data?.summary.printedFor ?? '')

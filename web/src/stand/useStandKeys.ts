@@ -1,6 +1,7 @@
 import type { Instrument } from '../api/client'
 import { ROWS, type RowId } from '../engraving/layout'
 import type { Hear } from '../hear/useHear'
+import { ALL } from '../ui/InstrumentChoice'
 import { useKeys } from '../ui/useKeys'
 import type { Walk } from './useWalk'
 
@@ -57,6 +58,7 @@ export function useStandKeys({
     m: does.mend,
     w: does.print,
     ...Object.fromEntries(instruments.map((i, n) => [String(n + 1), () => does.playOn(i.id)])),
+    [String(instruments.length + 1)]: () => does.playOn(ALL),
     ...Object.fromEntries(ROWS.map((row) => [row.key, () => does.row(row.id)])),
   })
 }

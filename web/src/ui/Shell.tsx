@@ -20,10 +20,12 @@ const MENU = [
   { to: '/desk', label: 'Writing desk' },
   { to: '/cards', label: 'Cards' },
   { to: '/classes', label: 'Class' },
+  { to: '/lesson', label: 'Lesson' },
 ]
 
 /** Things of the room, apart from the work. */
 const ROOM = [
+  { to: '/tuning', label: 'Tuning' },
   { to: '/taping', label: 'Taping sheet' },
   { to: '/style', label: 'House style' },
   { to: '/keeping', label: 'Safekeeping' },
@@ -89,13 +91,13 @@ export function Shell() {
               {MENU.map((item) => (
                 <Way key={item.to} {...item} />
               ))}
-              {/* On a tablet there is no room for all of them. */}
-              <span className="contents max-lg:hidden">
+              {/* Only a wide window has room for all of them. */}
+              <span className="contents max-[1519px]:hidden">
                 {ROOM.map((item) => (
                   <Way key={item.to} {...item} />
                 ))}
               </span>
-              <span className="flex items-center lg:hidden">
+              <span className="flex items-center min-[1520px]:hidden">
                 <MoreMenu
                   button={
                     <>

@@ -11,7 +11,7 @@ export function Strip({ lead, children }: { lead?: ReactNode; children?: ReactNo
   const bar = use(Bar)
   if (!small)
     return (
-      <div className="no-print flex flex-wrap items-center gap-x-5 gap-y-2 border-b border-line bg-paper px-6 py-2">
+      <div className="no-print flex flex-wrap items-center gap-x-3 gap-y-2 border-b border-line bg-paper px-4 py-2 min-[1360px]:gap-x-5 min-[1360px]:px-6">
         {lead}
         {children}
       </div>
