@@ -6,7 +6,8 @@ import { Select } from '../ui/Field'
 import { Fold } from '../ui/Fold'
 import { Tick } from '../ui/Tick'
 import { useSmall } from '../ui/useSmall'
-import { FASTEST, SLOWEST, type HearSettings } from './useHear'
+import { TempoSlider, VolumeSlider } from './Sliders'
+import type { HearSettings } from './useHear'
 
 const SOUNDS = [
   { value: 'bowed', label: 'Bowed' },
@@ -50,20 +51,7 @@ export const HearBar = memo(function HearBar({
       {playing ? 'Stop' : 'Hear it'}
     </Button>
   )
-  const tempo = (
-    <label className="flex min-h-6 items-center gap-2 max-md:min-h-11">
-      <span className="max-md:sr-only">Tempo</span>
-      <input
-        type="range"
-        min={SLOWEST}
-        max={FASTEST}
-        value={settings.tempo}
-        onChange={(e) => onSet({ tempo: Number(e.target.value) })}
-        className="h-6 w-16 accent-spruce max-md:h-11 max-md:w-20"
-      />
-      <output className="w-7 text-right font-bold">{settings.tempo}</output>
-    </label>
-  )
+  const tempo = <TempoSlider value={settings.tempo} onChange={(tempo) => onSet({ tempo })} />
   const rest = (
     <>
       <Select
@@ -100,21 +88,7 @@ export const HearBar = memo(function HearBar({
           onChoose={(midi) => onSet({ drone: midi === SILENT ? null : midi })}
         />
       </span>
-      <label
-        className="flex min-h-6 items-center gap-2 max-md:min-h-11"
-        title="Keep headphones and drone at a comfortable volume."
-      >
-        Volume
-        <input
-          type="range"
-          min={0}
-          max={1}
-          step={0.05}
-          value={settings.volume}
-          onChange={(e) => onSet({ volume: Number(e.target.value) })}
-          className="h-6 w-12 accent-spruce max-md:h-11 max-md:w-28"
-        />
-      </label>
+      <VolumeSlider value={settings.volume} onChange={(volume) => onSet({ volume })} />
     </>
   )
   return (

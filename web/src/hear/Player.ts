@@ -168,11 +168,11 @@ export class Player {
         const within = (q: number) => q >= at - MOMENT && q < at + piece - MOMENT
         for (const n of schedule.notes.filter((x) => within(x.at))) {
           const when = clock + seconds(n.at - at)
-          synth.note(n.midi, when, seconds(n.length), n.plucked ? 'plucked' : this.settings.sound)
+          if (n.midi !== null) synth.note(n.midi, when, seconds(n.length), n.plucked ? 'plucked' : this.settings.sound)
           shown.push({ id: n.noteId, at: when })
         }
-        if (this.settings.metronome)
-          for (const b of schedule.beats.filter((x) => within(x.at))) synth.click(clock + seconds(b.at - at), b.strong)
+        for (const b of schedule.beats.filter((x) => within(x.at)))
+          if (this.settings.metronome || b.countsIn) synth.click(clock + seconds(b.at - at), b.strong)
         at += piece
         clock += seconds(piece)
       }

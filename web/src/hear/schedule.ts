@@ -3,10 +3,11 @@ import type { Reading } from '../api/client'
 /** One entry of the engraver's time map: what begins and ends at a moment, in quarters from the start, its own repeats played out. */
 export type TimeEntry = { qstamp: number; on?: string[]; off?: string[]; measureOn?: string }
 
-/** A note as it sounds in playing order. */
-export type Played = { noteId: string; at: number; length: number; midi: number; plucked: boolean }
+/** A note as it sounds in playing order; one without a key number is told and not heard. */
+export type Played = { noteId: string; at: number; length: number; midi: number | null; plucked: boolean }
 
-export type Beat = { at: number; strong: boolean }
+/** A beat of a bar; one of a count-in is clicked whether or not the others are. */
+export type Beat = { at: number; strong: boolean; countsIn?: boolean }
 
 export type Schedule = {
   notes: Played[]
@@ -78,7 +79,7 @@ export function scheduleOf(map: readonly TimeEntry[], reading: Reading): Schedul
 }
 
 /** The beats of a bar that fall between its first note and its end, in its own meter; a pick-up has no first beat. */
-function beatsOf({ at, begins, beat }: PlayedBar, end: number): Beat[] {
+export function beatsOf({ at, begins, beat }: PlayedBar, end: number): Beat[] {
   const beats: Beat[] = []
   for (let k = 0; begins + k * beat < end - MOMENT; k++)
     if (begins + k * beat >= at - MOMENT) beats.push({ at: begins + k * beat, strong: k === 0 })
