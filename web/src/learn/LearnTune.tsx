@@ -27,6 +27,7 @@ export function LearnTune() {
             {reading && (
               <p className="text-sm text-soft">{[reading.keyName, reading.keyWords].filter(Boolean).join(' · ')}</p>
             )}
+            {reading && <TextLink to={`/learn/${link}/tunes/${tune}/ladders`}>Practise the trouble spots</TextLink>}
             {work?.ladder && (
               <Ladder
                 name={`${link}.${tune}`}

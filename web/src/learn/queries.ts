@@ -47,6 +47,14 @@ export const learnTune = (link: string, tune: number) =>
     staleTime: 60_000,
   })
 
+/** The trouble spots of a tune that is set. */
+export const learnLadders = (link: string, tune: number) =>
+  queryOptions({
+    queryKey: ['learn-ladders', link, tune],
+    queryFn: () => answer(api.GET('/api/learn/{link}/tunes/{tune}/ladders', { params: { path: { link, tune } } })),
+    staleTime: 60_000,
+  })
+
 /** The questions of a sheet that is set. */
 export const learnSheet = (link: string, sheet: number) =>
   queryOptions({
