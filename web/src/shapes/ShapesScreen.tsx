@@ -12,6 +12,7 @@ import { Field, Select } from '../ui/Field'
 import { Refused } from '../ui/Said'
 import { Strip } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
+import { HoldTone } from '../tuner/HoldTone'
 import { useKeys } from '../ui/useKeys'
 import { KeyLine } from './KeyLine'
 import { NameShape } from './NameShape'
@@ -35,6 +36,7 @@ export function ShapesScreen() {
   const style = useStyles().data?.find((s) => s.current)
   const lines = useRef<HTMLDivElement>(null)
   const width = useWidth(lines)
+  const tonic = data?.lines[0]?.notes[0]
   const [naming, setNaming] = useState<string | null>(null)
   useKeys({
     ArrowLeft: () => set({ fifths: Math.max(-7, choice.fifths - 1) }),
@@ -116,7 +118,8 @@ export function ShapesScreen() {
             </p>
           </div>
           <div className="border-line bg-sheet px-4 py-4 md:px-6 lg:overflow-y-auto lg:border-l">
-            <p className="mb-2 text-right text-sm">
+            <p className="mb-2 flex flex-wrap items-center justify-between gap-3 text-sm">
+              {tonic && <HoldTone key={tonic.midi} midi={tonic.midi} name={tonic.name} />}
               <TextLink to={`/shapes/all${address}`}>All instruments on a page</TextLink>
             </p>
             <div ref={lines} className="flex flex-col gap-3">

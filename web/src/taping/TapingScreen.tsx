@@ -44,27 +44,29 @@ export function TapingScreen() {
         }
       >
         {player && (
-          <Choice
-            label="Size"
-            value={isMeasured ? '' : (size?.name ?? '')}
-            options={player.sizes.map((s) => ({ value: s.name, label: s.name }))}
-            onChange={(name) =>
-              keep({ ...now, size: { ...now.size, [id]: name }, measured: { ...now.measured, [id]: '' } })
-            }
-          />
+          <>
+            <Choice
+              label="Size"
+              value={isMeasured ? '' : (size?.name ?? '')}
+              options={player.sizes.map((s) => ({ value: s.name, label: s.name }))}
+              onChange={(name) =>
+                keep({ ...now, size: { ...now.size, [id]: name }, measured: { ...now.measured, [id]: '' } })
+              }
+            />
+            <Field label="or measured, nut to bridge, mm" beside>
+              <Input
+                size="strip"
+                width="w-20"
+                inputMode="decimal"
+                maxLength={20}
+                value={measured}
+                aria-invalid={isWrong}
+                aria-describedby={isWrong ? 'length-expected' : undefined}
+                onChange={(e) => measure(e.target.value)}
+              />
+            </Field>
+          </>
         )}
-        <Field label="or measured, nut to bridge, mm" beside>
-          <Input
-            size="strip"
-            width="w-20"
-            inputMode="decimal"
-            maxLength={20}
-            value={measured}
-            aria-invalid={isWrong}
-            aria-describedby={isWrong ? 'length-expected' : undefined}
-            onChange={(e) => measure(e.target.value)}
-          />
-        </Field>
         <StripEnd>
           <Button kind="go" onClick={() => window.print()} disabled={!taping.data}>
             Print, or save as PDF
