@@ -24,12 +24,18 @@ import { TaskScreen } from './desk/TaskScreen'
 import { TaskSheet } from './desk/TaskSheet'
 import { TasksScreen } from './desk/TasksScreen'
 import { TryTask } from './desk/TryTask'
+import { LaddersPrint } from './ladder/LaddersPrint'
 import { LearnCards } from './learn/LearnCards'
 import { LearnDesk } from './learn/LearnDesk'
+import { LearnLadders } from './learn/LearnLadders'
 import { LearnPiece } from './learn/LearnPiece'
 import { LearnScreen } from './learn/LearnScreen'
 import { LearnSheet } from './learn/LearnSheet'
 import { LearnTune } from './learn/LearnTune'
+import { LessonPrint } from './lesson/LessonPrint'
+import { LessonScreen } from './lesson/LessonScreen'
+import { LessonsScreen } from './lesson/LessonsScreen'
+import { MissedPrint } from './lesson/MissedPrint'
 import { LearnerLogScreen } from './logbook/LearnerLogScreen'
 import { LogbookScreen } from './logbook/LogbookScreen'
 import { PrintView } from './print/PrintView'
@@ -39,6 +45,9 @@ import { ShapesScreen } from './shapes/ShapesScreen'
 import { Stand } from './stand/Stand'
 import { StyleScreen } from './style/StyleScreen'
 import { TapingScreen } from './taping/TapingScreen'
+import { CallPrint } from './together/CallPrint'
+import { CallerScreen } from './caller/CallerScreen'
+import { TuningScreen } from './tuner/TuningScreen'
 import { Tunes } from './tunes/Tunes'
 import { MendTune } from './writing/MendTune'
 import { WriteNew } from './writing/WriteNew'
@@ -102,6 +111,9 @@ createRoot(root).render(
               <Route path="/classes/:id/pieces" element={<PiecesScreen />} />
               <Route path="/classes/:id/pieces/:piece" element={<PieceStand />} />
               <Route path="/classes/:id/booklet" element={<BookletScreen />} />
+              <Route path="/lesson" element={<LessonsScreen />} />
+              <Route path="/lesson/:class/:id" element={<LessonScreen />} />
+              <Route path="/tuning" element={<TuningScreen />} />
               <Route path="/taping" element={<TapingScreen />} />
               <Route path="/style" element={<StyleScreen />} />
               <Route path="/keeping" element={<KeepingScreen />} />
@@ -109,11 +121,14 @@ createRoot(root).render(
             </Route>
             <Route path="/learn/:link" element={<LearnScreen />} />
             <Route path="/learn/:link/tunes/:tune" element={<LearnTune />} />
+            <Route path="/learn/:link/tunes/:tune/ladders" element={<LearnLadders />} />
             <Route path="/learn/:link/cards" element={<LearnCards />} />
             <Route path="/learn/:link/sheets/:sheet" element={<LearnSheet />} />
             <Route path="/learn/:link/desk/:work" element={<LearnDesk />} />
             <Route path="/learn/:link/pieces/:piece" element={<LearnPiece />} />
             <Route element={<Bare />}>
+              <Route path="/lesson/:class/:id/print" element={<LessonPrint />} />
+              <Route path="/lesson/:class/:id/missed" element={<MissedPrint />} />
               <Route path="/classes/:id/links" element={<LinkCards />} />
               <Route path="/classes/:id/week" element={<WeekPrint />} />
               <Route path="/classes/:id/booklet/print" element={<BookletPrint />} />
@@ -121,6 +136,9 @@ createRoot(root).render(
               <Route path="/shapes/all" element={<AllShapes />} />
               <Route path="/exercises/print" element={<SheetPrint />} />
               <Route path="/tunes/:id/print" element={<PrintView />} />
+              <Route path="/tunes/:id/ladders" element={<LaddersPrint />} />
+              <Route path="/tunes/:id/calls" element={<CallPrint />} />
+              <Route path="/tunes/:id/caller" element={<CallerScreen />} />
             </Route>
           </Routes>
         </ToastHost>

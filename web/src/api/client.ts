@@ -9,7 +9,14 @@ export type Notice = components['schemas']['Notice']
 export type Reading = components['schemas']['ReadingView']
 /** What an engraved picture and its rows need of a reading. */
 export type Engravable = Pick<Reading, 'notes' | 'bars' | 'counts'> &
-  Partial<Pick<Reading, 'travels' | 'trouble'>> & { fresh?: readonly Fresh[] }
+  Partial<Pick<Reading, 'travels' | 'trouble'>> & {
+    fresh?: readonly Fresh[]
+    /** Where all sections read one staff: what each plays, by the ids of its notes. */
+    sections?: readonly SectionPairs[]
+    /** Where each section has a staff: whose it is, from top to bottom. */
+    staves?: readonly string[]
+  }
+export type SectionPairs = { name: string; pairs: ReadonlyMap<string, ReadingNote> }
 /** A note on which something new to the class first comes. */
 export type Fresh = { id: string; name: string }
 export type ReadingNote = components['schemas']['ReadingNoteView']
@@ -70,6 +77,10 @@ export type CardKind = components['schemas']['CardKind']
 export type CardStage = components['schemas']['CardStage']
 export type ScoreLines = components['schemas']['ScoreLinesView']
 export type LinesForWhom = components['schemas']['LinesForWhom']
+export type Together = components['schemas']['TogetherView']
+export type CallMoment = components['schemas']['CallMomentView']
+export type CallBar = components['schemas']['CallBarView']
+export type KeyOffer = components['schemas']['KeyOfferView']
 export type SourceFormat = components['schemas']['SourceFormat']
 
 export type News = NonNullable<Reading['news']>

@@ -7,6 +7,7 @@ import { Dialog } from '../ui/Dialog'
 import { TextLink } from '../ui/TextLink'
 import { Tick } from '../ui/Tick'
 import { useToast } from '../ui/toasts'
+import { placeOfWork } from './placeOfWork'
 import { useDeleteWork, useSetDone, useSetWork, useWork, type Work } from './queries'
 import { SetWork } from './SetWork'
 import { localDay } from '../learn/reports'
@@ -39,17 +40,9 @@ export function WorkList({ one }: { one: ClassDetail }) {
   const line = (w: Work) => (
     <li key={w.id} className="flex flex-wrap items-center gap-x-4 border-b border-line py-1">
       <span className="min-w-0 flex-1">
-        {w.taskId !== null ? (
-          <TextLink to={`/classes/${id}/pieces?work=${w.id}`} inSentence>
-            {w.title}
-          </TextLink>
-        ) : w.tuneId === null ? (
-          <span className="font-bold">{w.title}</span>
-        ) : (
-          <TextLink to={`/tunes/${w.tuneId}`} inSentence>
-            {w.title}
-          </TextLink>
-        )}
+        <TextLink to={placeOfWork(w, id)} inSentence>
+          {w.title}
+        </TextLink>
         <span className="text-sm text-soft">
           {w.tempo !== null && ` at ${w.tempo}`} · {whom(w)} · by {weekdayOf(w.due)}
           {isPast(w) && ', past its day'}

@@ -25,6 +25,8 @@ const BY_CLASS = [
   'logbook',
   'learner-log',
   'work',
+  'lessons',
+  'lesson',
   'class-names',
 ]
 

@@ -1,0 +1,181 @@
+import { useState } from 'react'
+import { useParams } from 'react-router'
+import { Learned } from '../classes/Learned'
+import { useClass, useCurrentClass } from '../classes/queries'
+import { weekdayOf } from '../classes/words'
+import { Asked } from '../ui/Asked'
+import { Button } from '../ui/Button'
+import { Field, Input } from '../ui/Field'
+import { Screen } from '../ui/Screen'
+import { TextButton, TextLink } from '../ui/TextLink'
+import { useKeys } from '../ui/useKeys'
+import { AddToLesson } from './AddToLesson'
+import { LessonTimes } from './LessonTimes'
+import { RunSheet } from './RunSheet'
+import { tuneOf, useLesson, type Lesson } from './queries'
+import { putBack } from './steps'
+import { useLessonEdit, type LessonEdit } from './useLessonEdit'
+
+/** One lesson: its run-sheet, to change before and to tick while it is taught. */
+export function LessonScreen() {
+  const { class: classId, id } = useParams()
+  return <OneLesson key={`${classId}/${id}`} classId={Number(classId)} id={Number(id)} />
+}
+
+function OneLesson({ classId, id }: { classId: number; id: number }) {
+  const asked = useLesson(classId, id)
+  const edit = useLessonEdit(classId, id)
+  const one = useClass(classId).data
+  const lesson = asked.data
+  useKeys({ u: edit.undo })
+  return (
+    <Screen className="min-h-0 flex-1 overflow-y-auto px-4 py-4 md:px-8">
+      <div className="mx-auto max-w-5xl">
+        <Asked of={asked}>
+          {lesson && (
+            <>
+              <header className="flex flex-wrap items-end justify-between gap-x-6 gap-y-2">
+                <div>
+                  <p className="text-sm">
+                    <TextLink to="/lesson">Lessons</TextLink>
+                  </p>
+                  <h1 className="text-title">
+                    {one?.summary.name ?? 'The class'}, {weekdayOf(lesson.day)}
+                    {lesson.isTaught && <span className="text-lg font-normal text-soft"> · taught</span>}
+                  </h1>
+                </div>
+                <Settings lesson={lesson} edit={edit} />
+              </header>
+              <LessonTimes lesson={lesson} edit={edit} />
+              <RunSheet lesson={lesson} classId={classId} edit={edit} />
+              <AddToLesson edit={edit} />
+              <LeftOut lesson={lesson} edit={edit} />
+              <Taught lesson={lesson} classId={classId} edit={edit} />
+            </>
+          )}
+        </Asked>
+      </div>
+    </Screen>
+  )
+}
+
+function Settings({ lesson, edit }: { lesson: Lesson; edit: LessonEdit }) {
+  const number = (text: string, least: number, most: number) =>
+    Math.min(most, Math.max(least, Math.round(Number(text))))
+  return (
+    <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+      <Field label="Lesson of" beside>
+        <Input
+          size="small"
+          width="w-16"
+          type="number"
+          min={5}
+          max={240}
+          key={`m${lesson.minutes}`}
+          defaultValue={lesson.minutes}
+          onBlur={(e) => {
+            const minutes = number(e.target.value, 5, 240)
+            if (minutes !== lesson.minutes) edit.edit((d) => ({ ...d, minutes }))
+          }}
+        />
+        min
+      </Field>
+      <Field label="Talk" beside>
+        <Input
+          size="small"
+          width="w-16"
+          type="number"
+          min={0}
+          max={120}
+          key={`t${lesson.talkSeconds}`}
+          defaultValue={lesson.talkSeconds}
+          onBlur={(e) => {
+            const talkSeconds = number(e.target.value, 0, 120)
+            if (talkSeconds !== lesson.talkSeconds) edit.edit((d) => ({ ...d, talkSeconds }))
+          }}
+        />
+        s a thing
+      </Field>
+      <Button size="small" onClick={edit.undo}>
+        Undo
+      </Button>
+      <TextLink to="print">Print</TextLink>
+      <TextLink to="missed">For one who missed it</TextLink>
+    </div>
+  )
+}
+
+/** Nothing is dropped: what is left out waits here. */
+function LeftOut({ lesson, edit }: { lesson: Lesson; edit: LessonEdit }) {
+  if (lesson.left.length === 0) return null
+  return (
+    <section className="mt-6">
+      <h2 className="text-lg">Left out</h2>
+      <ul>
+        {lesson.left.map((s) => (
+          <li key={s.step.id} className="flex items-baseline gap-4 border-b border-line py-1 text-said">
+            <span className="min-w-0 flex-1">
+              {s.title} <span className="text-soft">{s.bars}</span>
+            </span>
+            <span className="text-sm text-soft">{s.time}</span>
+            <Button size="inline" onClick={() => edit.edit(putBack(s.step.id))}>
+              Put back
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+/** The lesson is kept as it was taught; a tune at its tempo may be marked as learned. */
+function Taught({ lesson, classId, edit }: { lesson: Lesson; classId: number; edit: LessonEdit }) {
+  const [current, choose] = useCurrentClass()
+  const [learning, setLearning] = useState<number | null>(null)
+  const done = lesson.steps.filter((s) => s.step.reached).length
+  const reached = lesson.steps
+    .filter((s) => s.step.reached && s.step.part === 'atTempo')
+    .flatMap((s) => tuneOf(lesson, s.step) ?? [])
+  return (
+    <section className="mt-6 mb-8 border-t border-line pt-4">
+      {lesson.isTaught ? (
+        <p>
+          Kept as taught. What was reached is known when the next lesson is planned.{' '}
+          <TextButton inSentence onClick={() => edit.edit((d) => d, false)}>
+            Not taught yet
+          </TextButton>
+        </p>
+      ) : (
+        <div className="flex flex-wrap items-center gap-4">
+          <Button kind="go" onClick={() => edit.edit((d) => d, true)}>
+            Keep as taught
+          </Button>
+          <p className="text-sm text-soft">
+            {done === 0 ? 'Tick above what was reached' : `${done} of ${lesson.steps.length} steps are ticked`}; the
+            next plan begins from there.
+          </p>
+        </div>
+      )}
+      {reached.length > 0 && (
+        <ul className="mt-3">
+          {reached.map((t) => (
+            <li key={t.id}>
+              <b>{t.title}</b> came to its tempo.{' '}
+              {t.id != null && (
+                <TextButton
+                  onClick={() => {
+                    if (current?.id !== classId) choose(classId)
+                    setLearning(t.id)
+                  }}
+                >
+                  Mark it as learned …
+                </TextButton>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+      {learning !== null && <Learned tuneId={learning} onClose={() => setLearning(null)} />}
+    </section>
+  )
+}

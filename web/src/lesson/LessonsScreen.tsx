@@ -1,0 +1,122 @@
+import { useState } from 'react'
+import { useNavigate } from 'react-router'
+import { useClassNames, useCurrentClass } from '../classes/queries'
+import { weekdayOf } from '../classes/words'
+import { Asked } from '../ui/Asked'
+import { Button } from '../ui/Button'
+import { Field, Input } from '../ui/Field'
+import { MoreItem, MoreMenu } from '../ui/MoreMenu'
+import { Screen } from '../ui/Screen'
+import { TextLink } from '../ui/TextLink'
+import { useToast } from '../ui/toasts'
+import { useDeleteLesson, useLessons, usePlanLesson, useRestoreLesson } from './queries'
+
+const today = () => new Date().toLocaleDateString('sv')
+
+/** The lessons of the class that is chosen: the next one, and those that were taught. */
+export function LessonsScreen() {
+  const [current] = useCurrentClass()
+  return (
+    <Screen className="min-h-0 flex-1 overflow-y-auto px-4 py-5 md:px-8">
+      <div className="mx-auto max-w-3xl">
+        <h1 className="text-title">Lessons</h1>
+        {current ? <OfClass key={current.id} id={current.id} name={current.name} /> : <ChooseClass />}
+      </div>
+    </Screen>
+  )
+}
+
+/** A lesson is a class’s own. */
+function ChooseClass() {
+  const classes = useClassNames().data
+  const [, choose] = useCurrentClass()
+  return (
+    <div className="mt-3">
+      <p>For which class?</p>
+      <ul className="mt-2 flex flex-wrap gap-3">
+        {classes?.map((c) => (
+          <li key={c.id}>
+            <Button onClick={() => choose(c.id)}>{c.name}</Button>
+          </li>
+        ))}
+      </ul>
+      {classes?.length === 0 && (
+        <p>
+          There is none yet. <TextLink to="/classes">Make a class</TextLink>
+        </p>
+      )}
+    </div>
+  )
+}
+
+function OfClass({ id, name }: { id: number; name: string }) {
+  const navigate = useNavigate()
+  const toast = useToast()
+  const lessons = useLessons(id)
+  const plan = usePlanLesson(id)
+  const remove = useDeleteLesson(id)
+  const restore = useRestoreLesson(id)
+  const [day, setDay] = useState(today)
+  const go = (lesson: number) => void navigate(`/lesson/${id}/${lesson}`)
+  const make = () =>
+    plan.mutate(day, {
+      onSuccess: (lesson) => go(lesson.id),
+      onError: (refusal) => toast({ text: refusal.message }),
+    })
+  const take = (lesson: number, what: string) =>
+    remove.mutate(lesson, {
+      onSuccess: () =>
+        toast({
+          text: `The lesson of ${what} is deleted.`,
+          action: { label: 'Undo', run: () => restore.mutate(lesson) },
+        }),
+      onError: (refusal) => toast({ text: refusal.message }),
+    })
+  const all = lessons.data?.lessons ?? []
+  return (
+    <>
+      <p className="text-soft">{name}</p>
+      <form
+        className="mt-4 flex flex-wrap items-end gap-3 border-y border-line py-4"
+        onSubmit={(e) => {
+          e.preventDefault()
+          make()
+        }}
+      >
+        <Field label="Day">
+          <Input type="date" required value={day} onChange={(e) => setDay(e.target.value)} />
+        </Field>
+        <Button kind="go" type="submit" disabled={plan.isPending || day === ''}>
+          {plan.isPending ? 'Planning …' : 'Plan a lesson'}
+        </Button>
+        <p className="max-w-sm text-sm text-soft">
+          From the tunes that are set and from what the class has reached: a run-sheet with minutes, to change as you
+          like.
+        </p>
+      </form>
+      <Asked of={lessons}>
+        {lessons.data && all.length === 0 && <p className="mt-4">No lesson is planned yet.</p>}
+        <ul className="mt-2">
+          {all.map((l) => (
+            <li key={l.id} className="flex flex-wrap items-baseline gap-x-4 border-b border-line py-2">
+              <span className="w-36">
+                <TextLink to={`/lesson/${id}/${l.id}`}>{weekdayOf(l.day)}</TextLink>
+              </span>
+              <span className={`w-20 text-sm ${l.isTaught ? 'text-soft' : 'font-bold text-spruce'}`}>
+                {l.isTaught ? 'taught' : 'planned'}
+              </span>
+              <span className="min-w-0 flex-1 text-sm">{l.tunes.join(', ')}</span>
+              <MoreMenu button="More" label={`More for the lesson of ${weekdayOf(l.day)}`} end>
+                <MoreItem onClick={() => void navigate(`/lesson/${id}/${l.id}/print`)}>Print</MoreItem>
+                <MoreItem onClick={() => void navigate(`/lesson/${id}/${l.id}/missed`)}>For one who missed it</MoreItem>
+                <MoreItem grave onClick={() => take(l.id, weekdayOf(l.day))}>
+                  Delete
+                </MoreItem>
+              </MoreMenu>
+            </li>
+          ))}
+        </ul>
+      </Asked>
+    </>
+  )
+}

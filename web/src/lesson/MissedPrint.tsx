@@ -1,0 +1,138 @@
+import { useMemo } from 'react'
+import { useParams, useSearchParams } from 'react-router'
+import { useInstruments } from '../api/instruments'
+import { useClass } from '../classes/queries'
+import { weekdayOf } from '../classes/words'
+import { EngravedPage } from '../engraving/EngravedPage'
+import { EngravingMishap } from '../engraving/EngravingMishap'
+import { engravingOptions, type Form, type RowId } from '../engraving/layout'
+import { withRoom } from '../engraving/room'
+import { useEngraving } from '../engraving/useEngraving'
+import { PaperSheet } from '../print/PaperSheet'
+import { useReading } from '../stand/queries'
+import { Asked } from '../ui/Asked'
+import { Button } from '../ui/Button'
+import { InstrumentChoice } from '../ui/InstrumentChoice'
+import { Screen } from '../ui/Screen'
+import { Strip, StripEnd } from '../ui/Strip'
+import { TextLink } from '../ui/TextLink'
+import { AtHome } from './AtHome'
+import { tuneOf, useLesson, type LessonStep } from './queries'
+
+const WIDTH_PX = 700
+const FORM: Form = { pieceMm: 8 }
+const ROWS: readonly RowId[] = ['pair']
+
+/** What one does alone: the rest is the teacher’s. */
+const ALONE: readonly LessonStep['step']['part'][] = [
+  'tuning',
+  'shapes',
+  'scaleHalves',
+  'scaleQuarters',
+  'scaleEighths',
+  'scaleFaster',
+  'news',
+  'beat',
+  'review',
+  'look',
+  'line',
+  'chunk',
+  'slow',
+  'atTempo',
+  'break',
+]
+
+/** The lesson as a page to follow alone, for one who missed it. */
+export function MissedPrint() {
+  const { class: classId, id } = useParams()
+  const [search, setSearch] = useSearchParams()
+  const asked = useLesson(Number(classId), Number(id))
+  const one = useClass(Number(classId)).data
+  const all = useInstruments().data ?? []
+  const instruments = all.filter(
+    (i) => !one || one.learners.length === 0 || one.learners.some((l) => l.instrument === i.id),
+  )
+  const instrument = instruments.find((i) => i.id === search.get('for')) ?? instruments[0]
+  const lesson = asked.data
+  const tunes = lesson?.tunes.filter((t) => t.id != null) ?? []
+  const steps = lesson?.steps.filter((s) => ALONE.includes(s.step.part)) ?? []
+  const general = steps.filter((s) => s.step.tune == null || isOfKey(s))
+  return (
+    <Screen>
+      <Strip lead={<TextLink to={`/lesson/${classId}/${id}`}>Back to the lesson</TextLink>}>
+        {instrument && (
+          <InstrumentChoice
+            instruments={instruments}
+            value={instrument.id}
+            onChange={(next) => setSearch({ for: next }, { replace: true })}
+          />
+        )}
+        <StripEnd>
+          <Button kind="go" disabled={!lesson} onClick={() => window.print()}>
+            Print, or save as PDF
+          </Button>
+        </StripEnd>
+      </Strip>
+      <Asked of={asked}>
+        {lesson && instrument && (
+          <PaperSheet widthPx={WIDTH_PX} testId="missed">
+            <h1 className="text-title">What we did on {weekdayOf(lesson.day)}</h1>
+            <p className="mb-3 text-soft">
+              {one?.summary.name}, for {instrument.name.toLowerCase()}. Go through it in your own time and tick as you
+              go. Rest when your hands are tired; stop when anything hurts.
+            </p>
+            <Steps steps={general} />
+            {tunes.map((t) => (
+              <section key={t.id} className="mt-4 break-inside-avoid">
+                <h2 className="border-b-2 border-ink text-xl">{t.title}</h2>
+                <Music tuneId={t.id ?? 0} instrument={instrument.id} />
+                <Steps steps={steps.filter((s) => tuneOf(lesson, s.step) === t && !isOfKey(s))} />
+              </section>
+            ))}
+            <section className="mt-4 break-inside-avoid">
+              <h2 className="border-b-2 border-ink text-xl">To practise at home</h2>
+              <p className="my-2">
+                <AtHome classId={Number(classId)} day={lesson.day} instrument={instrument.id} onPaper />
+              </p>
+            </section>
+          </PaperSheet>
+        )}
+      </Asked>
+    </Screen>
+  )
+}
+
+/** About a key or a meter, which its tune shares with others. */
+const isOfKey = (s: LessonStep) => s.step.fifths != null || s.step.part === 'beat'
+
+function Steps({ steps }: { steps: readonly LessonStep[] }) {
+  return (
+    <ul className="my-2">
+      {steps.map((s) => (
+        <li key={s.step.id} className="flex items-baseline gap-2 py-0.5">
+          <span className="inline-block size-3 shrink-0 border border-ink" />
+          <span>
+            <b>{s.title}</b> <span className="text-sm text-soft">{s.detail}</span>
+          </span>
+        </li>
+      ))}
+    </ul>
+  )
+}
+
+function Music({ tuneId, instrument }: { tuneId: number; instrument: string }) {
+  const reading = useReading(tuneId, instrument).data
+  const xml = useMemo(() => reading && withRoom(reading.musicXml, reading, ROWS, FORM), [reading])
+  const engraving = useEngraving(xml, OPTIONS)
+  return (
+    <div className="my-2">
+      {reading &&
+        engraving.pages.map((page, i) => (
+          <EngravedPage key={i} svg={page.svg} reading={reading} rows={ROWS} form={FORM} />
+        ))}
+      <EngravingMishap engraving={engraving} source={undefined} />
+    </div>
+  )
+}
+
+const OPTIONS = { ...engravingOptions(WIDTH_PX, ROWS, FORM), minLastJustification: 0 }

@@ -1,0 +1,206 @@
+import { GripVertical, Pin } from 'lucide-react'
+import { useState } from 'react'
+import { Input } from '../ui/Field'
+import { MoreItem, MoreMenu } from '../ui/MoreMenu'
+import { TextLink } from '../ui/TextLink'
+import { AtHome } from './AtHome'
+import { tuneOf, type Lesson, type LessonStep } from './queries'
+import { changed, leftOut, moved, nudged, placeOf } from './steps'
+import type { LessonEdit } from './useLessonEdit'
+
+/** "0:00", "12:30". */
+export function clock(minutes: number) {
+  const seconds = Math.round(minutes * 60)
+  return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`
+}
+
+/** The steps with their minutes: to drag, pin, leave out, repeat more or less, and tick while they are taught. */
+export function RunSheet({ lesson, classId, edit }: { lesson: Lesson; classId: number; edit: LessonEdit }) {
+  const [dragged, setDragged] = useState<string | null>(null)
+  const [over, setOver] = useState<string | null>(null)
+  const drop = (before: string | null) => {
+    if (dragged) edit.edit(moved(dragged, before))
+    setDragged(null)
+    setOver(null)
+  }
+  if (lesson.steps.length === 0)
+    return <p className="mt-4">Nothing is planned yet. Add a tune, or a step of your own.</p>
+  return (
+    <ol aria-label="Steps of the lesson" className="mt-3 border-t border-line">
+      {lesson.steps.map((s) => (
+        <li
+          key={s.step.id}
+          draggable
+          data-step={s.step.id}
+          onDragStart={(e) => {
+            e.dataTransfer.effectAllowed = 'move'
+            e.dataTransfer.setData('text/plain', s.title)
+            setDragged(s.step.id)
+          }}
+          onDragOver={(e) => {
+            if (!dragged) return
+            e.preventDefault()
+            setOver(s.step.id)
+          }}
+          onDragEnd={() => {
+            setDragged(null)
+            setOver(null)
+          }}
+          onDrop={(e) => {
+            e.preventDefault()
+            drop(s.step.id)
+          }}
+          className={`border-b border-line ${over === s.step.id && dragged !== s.step.id ? 'border-t-4 border-t-maple' : ''} ${dragged === s.step.id ? 'opacity-50' : ''}`}
+        >
+          <Row lesson={lesson} view={s} classId={classId} edit={edit} />
+        </li>
+      ))}
+    </ol>
+  )
+}
+
+function Row({ lesson, view, classId, edit }: { lesson: Lesson; view: LessonStep; classId: number; edit: LessonEdit }) {
+  const { step } = view
+  const place = placeOf(step, tuneOf(lesson, step)?.id ?? null, classId)
+  return (
+    <div className="flex items-start gap-x-3 py-1.5 max-md:flex-wrap">
+      <label className="flex min-h-6 shrink-0 items-center max-md:min-h-11 max-md:min-w-11" title="Reached">
+        <input
+          type="checkbox"
+          aria-label={`Reached: ${view.title}`}
+          className="size-6 accent-spruce max-md:size-8"
+          checked={step.reached ?? false}
+          onChange={(e) => edit.edit(changed(step.id, { reached: e.target.checked }))}
+        />
+      </label>
+      <span className="w-11 shrink-0 pt-0.5 text-right text-soft">{clock(view.starts)}</span>
+      <GripVertical size={16} className="mt-1.5 shrink-0 cursor-grab text-line-dark max-md:hidden" aria-hidden="true" />
+      <div className="min-w-0 flex-1 max-md:basis-3/5">
+        <p className={step.reached ? 'text-soft line-through decoration-line-dark' : 'font-bold'}>
+          {view.title}
+          {step.isPinned && <Pin size={13} className="ml-1.5 inline text-maple-dark" aria-label="pinned" />}
+          {step.isKnown && <span className="ml-2 text-sm font-normal text-soft">known</span>}
+        </p>
+        <p className="text-sm text-soft empty:hidden">
+          {step.part === 'home' ? <AtHome classId={classId} day={lesson.day} /> : view.detail}
+        </p>
+      </div>
+      <div className="flex shrink-0 items-start gap-x-3 max-md:w-full max-md:items-center max-md:justify-end">
+        <span className="flex shrink-0 items-center justify-end gap-1.5 text-sm text-soft md:w-44">
+          <Amount view={view} edit={edit} />
+        </span>
+        <span className="shrink-0 pt-0.5 text-right md:w-24">{view.time}</span>
+        <span className="shrink-0 text-sm md:w-20">{place && <TextLink to={place.to}>{place.words}</TextLink>}</span>
+        <span className="shrink-0 md:-mt-1">
+          <MoreMenu button="More" label={`More for ${view.title}`} end>
+            <MoreItem onClick={() => edit.edit(nudged(step.id, -1))}>Earlier</MoreItem>
+            <MoreItem onClick={() => edit.edit(nudged(step.id, 1))}>Later</MoreItem>
+            <MoreItem onClick={() => edit.edit(changed(step.id, { isPinned: !step.isPinned }))}>
+              {step.isPinned ? 'Unpin' : 'Pin: it stays whatever is saved'}
+            </MoreItem>
+            {step.minutes == null ? (
+              <MoreItem
+                onClick={() =>
+                  edit.edit(changed(step.id, { minutes: Math.max(0.5, Math.round(view.seconds / 30) / 2) }))
+                }
+              >
+                Set the minutes by hand
+              </MoreItem>
+            ) : (
+              step.beats + step.said > 0 && (
+                <MoreItem onClick={() => edit.edit(changed(step.id, { minutes: null }))}>
+                  Reckon the minutes again
+                </MoreItem>
+              )
+            )}
+            <MoreItem onClick={() => edit.edit(leftOut([step.id]))}>Leave out</MoreItem>
+          </MoreMenu>
+        </span>
+      </div>
+    </div>
+  )
+}
+
+/** How often, and how fast; or the minutes that it is given. */
+function Amount({ view, edit }: { view: LessonStep; edit: LessonEdit }) {
+  const { step } = view
+  if (step.minutes != null)
+    return (
+      <Figure
+        label={`Minutes for ${view.title}`}
+        value={step.minutes}
+        least={0.5}
+        most={240}
+        step={0.5}
+        after="min"
+        onChange={(minutes) => edit.edit(changed(step.id, { minutes }))}
+      />
+    )
+  if (step.beats === 0) return null
+  return (
+    <>
+      <Figure
+        label={`Repeats of ${view.title}`}
+        value={step.repeats}
+        least={0}
+        most={50}
+        after="×"
+        onChange={(repeats) => edit.edit(changed(step.id, { repeats }))}
+      />
+      <Figure
+        label={`Tempo of ${view.title}`}
+        value={step.tempo}
+        least={20}
+        most={300}
+        after="bpm"
+        onChange={(tempo) => edit.edit(changed(step.id, { tempo }))}
+      />
+    </>
+  )
+}
+
+function Figure({
+  label,
+  value,
+  least,
+  most,
+  step = 1,
+  after,
+  onChange,
+}: {
+  label: string
+  value: number
+  least: number
+  most: number
+  step?: number
+  after: string
+  onChange: (value: number) => void
+}) {
+  const keep = (field: HTMLInputElement) => {
+    // An emptied field keeps what it was.
+    const asked = field.value === '' ? value : Number(field.value)
+    const next = Math.min(most, Math.max(least, Math.round(asked / step) * step))
+    field.value = String(next)
+    if (next !== value) onChange(next)
+  }
+  return (
+    <span className="flex items-center gap-0.5">
+      <Input
+        key={value}
+        size="fine"
+        width="w-14 text-right"
+        type="number"
+        aria-label={label}
+        min={least}
+        max={most}
+        step={step}
+        defaultValue={value}
+        onBlur={(e) => keep(e.target)}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter') keep(e.currentTarget)
+        }}
+      />
+      {after}
+    </span>
+  )
+}

@@ -1,0 +1,126 @@
+import type { Lesson, LessonDoc } from './queries'
+
+/** What a change of a lesson may touch. */
+export type LessonState = { doc: LessonDoc; isTaught: boolean }
+
+/** How a lesson is sent; each answers it as it is kept. */
+export type LessonCalls = {
+  save: (version: number, doc: LessonDoc, isTaught: boolean) => Promise<Lesson>
+  addTune: (version: number, tuneId: number) => Promise<Lesson>
+  /** What is kept by now, after a refusal. */
+  again: () => Promise<Lesson>
+}
+
+type Step =
+  | { does: 'edit'; change: (doc: LessonDoc) => LessonDoc; taught: boolean | undefined }
+  | { does: 'undo' }
+  | { does: 'addTune'; tuneId: number }
+
+const stateOf = (lesson: Lesson): LessonState => ({
+  doc: {
+    day: lesson.day,
+    minutes: lesson.minutes,
+    talkSeconds: lesson.talkSeconds,
+    steps: lesson.steps.map((s) => s.step),
+    left: lesson.left.map((s) => s.step),
+  },
+  isTaught: lesson.isTaught,
+})
+
+const edited = (now: LessonState, { change, taught }: Step & { does: 'edit' }): LessonState => ({
+  doc: change(now.doc),
+  isTaught: taught ?? now.isTaught,
+})
+
+/** A lesson as it will stand: the words and times of new steps come with the answer. */
+function shown(lesson: Lesson, { doc, isTaught }: LessonState): Lesson {
+  const views = new Map([...lesson.steps, ...lesson.left].map((v) => [v.step.id, v]))
+  const view = (step: LessonDoc['steps'][number]) => ({
+    ...(views.get(step.id) ?? { title: step.words ?? '', detail: '', seconds: 0, time: '', starts: 0, bars: '' }),
+    step,
+  })
+  return {
+    ...lesson,
+    day: doc.day,
+    minutes: doc.minutes,
+    talkSeconds: doc.talkSeconds,
+    steps: doc.steps.map(view),
+    left: doc.left.map(view),
+    isTaught,
+  }
+}
+
+/**
+ * Changes of a lesson, shown at once and kept one after the other: each starts from what the one before it has left, and an answer that
+ * comes late takes nothing off the screen that was changed meanwhile. There is no end to undo.
+ * @param now The lesson in view, while nothing waits.
+ * @param show Gets the lesson after each step, and how many changes are not kept yet.
+ * @param tell Says why a change was refused, or that there is nothing to undo.
+ */
+export function lessonQueue({
+  now,
+  calls,
+  show,
+  tell,
+}: {
+  now: () => Lesson | undefined
+  calls: LessonCalls
+  show: (lesson: Lesson, waiting: number) => void
+  tell: (why: string) => void
+}) {
+  const past: LessonState[] = []
+  const waiting: Step[] = []
+  let kept: Lesson | undefined
+  let last = Promise.resolve()
+
+  const showAll = () => {
+    if (!kept) return
+    const before = [...past]
+    const state = waiting.reduce((state, step) => {
+      if (step.does === 'undo') return before.pop() ?? state
+      before.push(state)
+      return step.does === 'edit' ? edited(state, step) : state
+    }, stateOf(kept))
+    show(waiting.length > 0 ? shown(kept, state) : kept, waiting.length)
+  }
+  const run = async (lesson: Lesson, step: Step) => {
+    const state = stateOf(lesson)
+    const save = (next: LessonState) => calls.save(lesson.version, next.doc, next.isTaught)
+    if (step.does === 'undo') {
+      const before = past.at(-1)
+      if (!before) {
+        tell('There is nothing to undo in this lesson.')
+        return lesson
+      }
+      const answer = await save(before)
+      past.pop()
+      return answer
+    }
+    const answer = await (step.does === 'edit' ? save(edited(state, step)) : calls.addTune(lesson.version, step.tuneId))
+    past.push(state)
+    return answer
+  }
+  const inTurn = (step: Step) => {
+    if (waiting.length === 0) kept = now()
+    waiting.push(step)
+    showAll()
+    last = last.then(async () => {
+      try {
+        if (kept) kept = await run(kept, step)
+      } catch (problem) {
+        tell(problem instanceof Error ? problem.message : String(problem))
+        // Another window was quicker, or it cannot be kept: what is kept is shown.
+        kept = await calls.again().catch(() => kept)
+      }
+      waiting.shift()
+      showAll()
+    })
+    return last
+  }
+  return {
+    /** @param taught Whether it then was taught; as before where left out. */
+    edit: (change: (doc: LessonDoc) => LessonDoc, taught?: boolean) => inTurn({ does: 'edit', change, taught }),
+    addTune: (tuneId: number) => inTurn({ does: 'addTune', tuneId }),
+    undo: () => inTurn({ does: 'undo' }),
+  }
+}
