@@ -1,37 +1,33 @@
 import { useInstruments } from '../api/instruments'
-import type { LinesForWhom } from '../api/client'
+import type { LinesForWhom, ScoreLines } from '../api/client'
+import { useCurrentClass } from '../classes/queries'
 import { Asked } from '../ui/Asked'
 import { Button } from '../ui/Button'
 import { Dialog } from '../ui/Dialog'
 import { Field, Select } from '../ui/Field'
 import { Refused } from '../ui/Said'
 import { useToast } from '../ui/toasts'
-import { useChooseLines, useLines } from './queries'
+import { useChooseLearnerLine, useChooseLines, useLearnerLines, useLines } from './queries'
 
 const MOVED = ''
 
-/** Which line of a score each instrument reads. Each choice is kept at once. */
+/** Which line of a score each instrument, and each learner, reads. Each choice is kept at once. */
 export function WhichLine({ id, title, onClose }: { id: number; title: string; onClose: () => void }) {
   const lines = useLines(id)
   const instruments = useInstruments().data ?? []
-  const choose = useChooseLines()
+  const choose = useChooseLines(id)
   const toast = useToast()
   const found = lines.data
-  const set = (choice: LinesForWhom, what: string) => {
-    const before = found?.chosen
-    const version = found?.version ?? 0
+  const set = (change: (chosen: LinesForWhom) => LinesForWhom, what: string) => {
+    let before: LinesForWhom | undefined
     choose.mutate(
-      { id, choice: { ...choice, version } },
+      (chosen) => {
+        before = chosen
+        return change(chosen)
+      },
       {
         onSuccess: () =>
-          before &&
-          toast({
-            text: what,
-            action: {
-              label: 'Undo',
-              run: () => choose.mutate({ id, choice: { ...before, version: version + 1 } }),
-            },
-          }),
+          toast({ text: what, action: { label: 'Undo', run: () => choose.mutate((chosen) => before ?? chosen) } }),
       },
     )
   }
@@ -55,22 +51,25 @@ export function WhichLine({ id, title, onClose }: { id: number; title: string; o
                     { value: MOVED, label: `The main line, moved (${nameOf(found.chosen.main)})` },
                     ...found.lines.map((l) => ({ value: l.key, label: l.name })),
                   ]}
-                  onChoose={(key) => {
-                    const others = Object.fromEntries(Object.entries(found.chosen.for).filter(([who]) => who !== i.id))
+                  onChoose={(key) =>
                     set(
-                      { ...found.chosen, for: key === MOVED ? others : { ...others, [i.id]: key } },
+                      (chosen) => {
+                        const others = Object.fromEntries(Object.entries(chosen.for).filter(([who]) => who !== i.id))
+                        return { ...chosen, for: key === MOVED ? others : { ...others, [i.id]: key } }
+                      },
                       `${i.name}: ${key === MOVED ? 'the main line, moved' : nameOf(key)}.`,
                     )
-                  }}
+                  }
                 />
               </Field>
             ))}
+            <ByLearner id={id} nameOf={nameOf} lines={found.lines} />
             <Field label="Main line">
               <Select
                 size="usual"
                 value={found.chosen.main}
                 options={found.lines.map((l) => ({ value: l.key, label: l.name }))}
-                onChoose={(main) => set({ ...found.chosen, main }, `The main line is ${nameOf(main)}.`)}
+                onChoose={(main) => set((chosen) => ({ ...chosen, main }), `The main line is ${nameOf(main)}.`)}
               />
             </Field>
           </div>
@@ -101,5 +100,55 @@ export function WhichLine({ id, title, onClose }: { id: number; title: string; o
         </Button>
       </div>
     </Dialog>
+  )
+}
+
+/** The learners of the class that is chosen, one by one: a duet goes by who sits where, not by instruments alone. */
+function ByLearner({ id, lines, nameOf }: { id: number; lines: ScoreLines['lines']; nameOf: (key: string) => string }) {
+  const [current] = useCurrentClass()
+  const classId = current?.id ?? 0
+  const learners = useLearnerLines(classId, id)
+  const choose = useChooseLearnerLine(classId, id)
+  const toast = useToast()
+  if (!current || !learners.data || learners.data.length === 0) return null
+  return (
+    <details className="border-y border-line py-2">
+      <summary className="cursor-pointer font-bold max-md:min-h-11">Single learners of {current.name}</summary>
+      <ul className="mt-2 flex flex-col gap-2">
+        {learners.data.map((l) => (
+          <li key={l.learnerId}>
+            <Field label={<span className="inline-block w-28 truncate">{l.nickname}</span>} beside>
+              <Select
+                size="small"
+                aria-label={`Line for ${l.nickname}`}
+                value={l.line ?? MOVED}
+                options={[
+                  { value: MOVED, label: 'as their instrument' },
+                  ...lines.map((line) => ({ value: line.key, label: line.name })),
+                ]}
+                onChoose={(key) => {
+                  const before = l.line ?? null
+                  const line = key === MOVED ? null : key
+                  choose.mutate(
+                    { learner: l.learnerId, line },
+                    {
+                      onSuccess: () =>
+                        toast({
+                          text: `${l.nickname}: ${line === null ? 'as their instrument' : nameOf(line)}.`,
+                          action: {
+                            label: 'Undo',
+                            run: () => choose.mutate({ learner: l.learnerId, line: before }),
+                          },
+                        }),
+                      onError: (refusal) => toast({ text: refusal.message }),
+                    },
+                  )
+                }}
+              />
+            </Field>
+          </li>
+        ))}
+      </ul>
+    </details>
   )
 }

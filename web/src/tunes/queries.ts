@@ -1,5 +1,13 @@
 import { keepPreviousData, useQueries, useQuery, useQueryClient } from '@tanstack/react-query'
-import { answer, api, type LinesForWhom, type Reach, type TuneDetail, type TuneOrder } from '../api/client'
+import {
+  answer,
+  api,
+  type LinesForWhom,
+  type Reach,
+  type ScoreLines,
+  type TuneDetail,
+  type TuneOrder,
+} from '../api/client'
 import { byId, useChange } from '../api/useChange'
 
 export type NewTune = { source: string; title?: string | null; composer?: string | null; printedFor?: string | null }
@@ -107,11 +115,20 @@ export const useLines = (id: number) =>
     queryKey: ['lines', id],
     queryFn: () => answer(api.GET('/api/tunes/{id}/lines', { params: { path: { id } } })),
   })
-export const useChooseLines = () =>
-  useChange<{ id: number; choice: LinesForWhom & { version: number } }, unknown>(
-    ({ id, choice }) => answer<unknown>(api.PUT('/api/tunes/{id}/lines', { params: { path: { id } }, body: choice })),
+/** Changes who reads which line, from what is chosen by the time it is its turn. */
+export function useChooseLines(id: number) {
+  const queries = useQueryClient()
+  return useChange<(chosen: LinesForWhom) => LinesForWhom, unknown>(
+    (change) => {
+      const lines = queries.getQueryData<ScoreLines>(['lines', id])
+      if (!lines) return Promise.resolve(null)
+      const body = { ...change(lines.chosen), version: lines.version }
+      return answer<unknown>(api.PUT('/api/tunes/{id}/lines', { params: { path: { id } }, body }))
+    },
     [...TUNES, 'lines'],
+    `lines ${id}`,
   )
+}
 
 export const useSaveTune = () =>
   useChange<ChangedTune, TuneDetail>(
@@ -124,3 +141,24 @@ export const useDeleteTune = () =>
   useChange<number, unknown>((id) => answer<unknown>(api.DELETE('/api/tunes/{id}', byId(id))), TUNES)
 export const useRestoreTune = () =>
   useChange<number, unknown>((id) => answer<unknown>(api.POST('/api/tunes/{id}/restore', byId(id))), TUNES)
+
+/** Which line each learner of a class reads, where it is not that of their instrument. */
+export const useLearnerLines = (classId: number, tune: number) =>
+  useQuery({
+    queryKey: ['reading', 'learner-lines', classId, tune],
+    queryFn: () =>
+      answer(api.GET('/api/classes/{class}/tunes/{tune}/lines', { params: { path: { class: classId, tune } } })),
+    enabled: classId > 0,
+  })
+
+export const useChooseLearnerLine = (classId: number, tune: number) =>
+  useChange<{ learner: number; line: string | null }, unknown>(
+    ({ learner, line }) =>
+      answer<unknown>(
+        api.PUT('/api/classes/{class}/tunes/{tune}/lines/{learner}', {
+          params: { path: { class: classId, tune, learner } },
+          body: { line },
+        }),
+      ),
+    ['reading'],
+  )
