@@ -26,47 +26,75 @@ export function PaletteStaff({
   const clef = glyphs.get(GLYPH.clef[task.clef] ?? '')
   const scale = (x: number, h: number) => `translate(${x},${y(h)}) scale(${SPACE / 250},${-SPACE / 250})`
   const headWidth = 30 + task.signature.length * 9
+  const start = (
+    <>
+      <Lines width={headWidth} y={y} />
+      {clef && <path d={clef} transform={scale(3, CLEF_HEIGHT[task.clef] ?? 2)} className="fill-ink" />}
+      {task.signature.map((s, i) => (
+        <path
+          key={i}
+          d={glyphs.get(GLYPH.sign[String(s.alter)] ?? '') ?? ''}
+          transform={scale(28 + i * 9, s.height)}
+          className="fill-ink"
+        />
+      ))}
+    </>
+  )
   return (
-    <div role="group" aria-label="Palette" className="flex max-w-full overflow-x-auto" data-testid="palette">
-      <svg width={headWidth} height={size} className="shrink-0" aria-hidden="true">
-        <Lines width={headWidth} y={y} />
-        {clef && <path d={clef} transform={scale(3, CLEF_HEIGHT[task.clef] ?? 2)} className="fill-ink" />}
-        {task.signature.map((s, i) => (
-          <path
-            key={i}
-            d={glyphs.get(GLYPH.sign[String(s.alter)] ?? '') ?? ''}
-            transform={scale(28 + i * 9, s.height)}
-            className="fill-ink"
-          />
-        ))}
-      </svg>
-      {task.palette.map((note, i) => (
-        <button
-          key={note.pitch}
-          type="button"
-          disabled={!onNote}
-          onClick={() => onNote?.(note.pitch)}
-          aria-label={`${note.name}, ${note.pair}`}
-          aria-keyshortcuts={keys && i < 9 ? String(i + 1) : undefined}
-          className="flex shrink-0 flex-col items-center hover:bg-maple-pale disabled:hover:bg-transparent"
-          style={{ width: HEAD_PX }}
-          data-palette={note.pitch}
-        >
-          <svg width={HEAD_PX} height={size} aria-hidden="true">
-            <Lines width={HEAD_PX} y={y} />
-            <Head
-              note={note}
-              y={y}
-              sign={note.sign === null ? '' : (glyphs.get(GLYPH.sign[String(note.sign)] ?? '') ?? '')}
-            />
+    <div
+      role="group"
+      aria-label="Palette"
+      className="flex max-w-full overflow-x-auto max-md:flex-col max-md:gap-1 print:flex-row"
+      data-testid="palette"
+    >
+      {staves(task.palette).map((notes, stave) => (
+        <div key={stave} className="flex shrink-0">
+          <svg
+            width={headWidth}
+            height={size}
+            className={`shrink-0 ${stave > 0 ? 'md:hidden print:hidden' : ''}`}
+            aria-hidden="true"
+          >
+            {start}
           </svg>
-          <strong className="leading-tight">{note.pair}</strong>
-          {task.letters && <span className="text-sm leading-tight text-soft">{note.name}</span>}
-        </button>
+          {notes.map((note, n) => (
+            <button
+              key={note.pitch}
+              type="button"
+              disabled={!onNote}
+              onClick={() => onNote?.(note.pitch)}
+              aria-label={`${note.name}, ${note.pair}`}
+              aria-keyshortcuts={keys && stave * ON_A_PHONE + n < 9 ? String(stave * ON_A_PHONE + n + 1) : undefined}
+              className="flex shrink-0 flex-col items-center hover:bg-maple-pale disabled:hover:bg-transparent"
+              style={{ width: HEAD_PX }}
+              data-palette={note.pitch}
+            >
+              <svg width={HEAD_PX} height={size} aria-hidden="true">
+                <Lines width={HEAD_PX} y={y} />
+                <Head
+                  note={note}
+                  y={y}
+                  sign={note.sign === null ? '' : (glyphs.get(GLYPH.sign[String(note.sign)] ?? '') ?? '')}
+                />
+              </svg>
+              <strong className="leading-tight">{note.pair}</strong>
+              {task.letters && <span className="text-sm leading-tight text-soft">{note.name}</span>}
+            </button>
+          ))}
+        </div>
       ))}
     </div>
   )
 }
+
+/** As many notes as a phone shows at once beside the clef and four sharps. */
+const ON_A_PHONE = 6
+
+/** The notes as a phone shows them: staff under staff; wider screens and paper join them into one. */
+const staves = (palette: readonly PaletteNote[]) =>
+  Array.from({ length: Math.ceil(palette.length / ON_A_PHONE) }, (_, i) =>
+    palette.slice(i * ON_A_PHONE, (i + 1) * ON_A_PHONE),
+  )
 
 function Lines({ width, y }: { width: number; y: (height: number) => number }) {
   return [0, 2, 4, 6, 8].map((h) => (

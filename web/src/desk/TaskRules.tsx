@@ -149,7 +149,7 @@ function Given({
           <li key={i} className="flex flex-wrap items-center gap-1.5 text-sm">
             <Select
               size="small"
-              aria-label="First or last note"
+              aria-label={`Given note ${i + 1}: first or last of its bar`}
               value={f.at}
               options={[
                 { value: 'first', label: 'first note' },
@@ -161,7 +161,7 @@ function Given({
             <Input
               size="small"
               type="number"
-              aria-label="Bar"
+              aria-label={`Given note ${i + 1}: bar`}
               min={1}
               max={task.bars}
               width="w-14"
@@ -171,7 +171,7 @@ function Given({
             is
             <Select
               size="small"
-              aria-label="Note"
+              aria-label={`Given note ${i + 1}: which`}
               value={f.step}
               options={[
                 ...inPalette.map((s) => ({ value: s.step, label: `${s.name} (${s.step})` })),
