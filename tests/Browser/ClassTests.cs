@@ -41,7 +41,7 @@ public class ClassTests(Stage stage)
         Stage.WaitUntil(() => Says("This will become known."));
         Button("Mark as learned");
         Stage.WaitUntil(() => Says("Nothing in it is new to Mill Lane."));
-        Button("Undo");
+        stage.MessageUndo().Click();
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("section[aria-label='New to Mill Lane'] li")).Count > 1);
 
         // The plan: a note ticked on the fingerboard brings its finger along.

@@ -127,8 +127,7 @@ public class EveryScreenTests(Stage stage)
         stage.Open("/style");
         void SetName(string name)
         {
-            stage.Find("input[maxlength='80']").Clear();
-            stage.Find("input[maxlength='80']").SendKeys(name);
+            Stage.Retype(stage.Find("input[maxlength='80']"), name);
             stage.Button("Save");
             stage.Button("Save").Click();
             Stage.WaitUntil(() => stage.Text("[role=status]").Contains($"“{name}” is saved", StringComparison.Ordinal));

@@ -340,8 +340,8 @@ public class HurriedHandsTests(Stage stage)
         Stage.Retype(stage.Find("[aria-label='Violin: name of the tape at 2']"), "red");
         stage.Find("[aria-label='Violin: tape at 2 half steps']").Click();
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[aria-label='Violin: name of the tape at 2']")).Count == 0);
-        stage.Find("a[href='/taping']").Click();
-        stage.Find("table");
+        stage.Find("a[href='/shapes']").Click();
+        stage.Find("[data-label]");
         stage.Browser.Navigate().Back();
         stage.Browser.Navigate().Refresh();
         stage.Find("[aria-label='Violin: tape at 2 half steps']").Click();
@@ -391,7 +391,7 @@ public class HurriedHandsTests(Stage stage)
             Stage.WaitUntil(() => !stage.Listed(title));
         }
 
-        Assert.Equal(2, stage.Browser.FindElements(By.XPath("//*[@role='status']//button[.='Undo']")).Count);
+        Stage.WaitUntil(() => stage.Browser.FindElements(By.XPath("//*[@role='status']//button[.='Undo']")).Count == 2);
         stage.Open("/tunes"); // the messages are gone, the list is not
         Stage
             .Wait(() =>
@@ -402,7 +402,8 @@ public class HurriedHandsTests(Stage stage)
             .Click();
         foreach (var title in titles)
         {
-            stage.Find($"[aria-label='Bring back {title}']").Click();
+            // Off while the one before is still on its way.
+            stage.Find($"[aria-label='Bring back {title}']:enabled").Click();
             Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector($"[aria-label='Bring back {title}']")).Count == 0);
         }
 
@@ -491,6 +492,7 @@ public class HurriedHandsTests(Stage stage)
     {
         stage.Open(path);
         stage.Find(ready);
+        stage.Find("h1");
         var caught = stage.Browser.ExecuteScript(
             """
             const file = new DataTransfer();

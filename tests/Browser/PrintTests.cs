@@ -7,9 +7,10 @@ namespace Coppia.Tests;
 [Collection(nameof(OnPaper))]
 public class PrintTests(Stage stage)
 {
-    private void OpenPrint(string search)
+    private void OpenPrint(string search) => OpenPrint(stage.Browser.Url.Split("/tunes/")[1].Split('?', '/')[0], search);
+
+    private void OpenPrint(string id, string search)
     {
-        var id = stage.Browser.Url.Split("/tunes/")[1].Split('?', '/')[0];
         stage.Open($"/tunes/{id}/print?for=violin&{search}");
         Stage.WaitUntil(() => stage.Labels().Length > 0);
         stage.Button("Print, or save as PDF");
@@ -37,9 +38,10 @@ public class PrintTests(Stage stage)
         var widest = 0L;
         for (var bars = fewest; bars <= most; bars++)
         {
-            stage.KeepTune($"X:1\nT:Of {bars} bars\nM:4/4\nL:1/4\nK:D\n{string.Join('|', Enumerable.Repeat("D E F G", bars))}|]");
-            Stage.WaitUntil(() => stage.Labels().Length > 0);
-            OpenPrint("rows=pair");
+            OpenPrint(
+                $"{stage.Keep($"X:1\nT:Of {bars} bars\nM:4/4\nL:1/4\nK:D\n{string.Join('|', Enumerable.Repeat("D E F G", bars))}|]")}",
+                "rows=pair"
+            );
             var pages = Lines();
             Assert.Equal(bars, pages.Sum(page => page.Sum()));
             Assert.All(pages, page => Assert.True(page[^1] >= 2, $"{bars} bars: {string.Join(' ', page)}"));

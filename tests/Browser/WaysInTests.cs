@@ -96,4 +96,32 @@ public class WaysInTests(Stage stage)
         );
         stage.Press("s");
     }
+
+    [Fact] // The second is chosen while the first is still on its way: both hold.
+    public void Two_lines_are_chosen_in_one_breath()
+    {
+        stage.Open("/tunes");
+        stage.WithScript(
+            Stage.Holding(@"asked.method === 'PUT' && /lines$/.test(to)"),
+            () =>
+            {
+                stage.KeepTune(Trio.Replace("Trio of the Yard", "Trio in Haste", StringComparison.Ordinal));
+                stage.Find("[role=dialog] select");
+                ReadsLine("Viola").FindElements(By.TagName("option")).Single(o => o.Text == "Cello").Click();
+                ReadsLine("Double bass").FindElements(By.TagName("option")).Single(o => o.Text == "Cello").Click();
+                Stage.WaitUntil(() => (bool)stage.Browser.ExecuteScript("return window.isAsked")!);
+                stage.Browser.ExecuteScript("window.letGo()");
+                Stage.WaitUntil(() => new[] { "Viola", "Double bass" }.All(i => Chosen(ReadsLine(i)) == "Cello"));
+                Assert.DoesNotContain("changed", stage.Text("[role=dialog]"), StringComparison.Ordinal);
+            }
+        );
+    }
+
+    private IWebElement ReadsLine(string instrument) =>
+        stage
+            .Browser.FindElements(By.CssSelector("[role=dialog] label"))
+            .First(l => l.Text.StartsWith(instrument, StringComparison.Ordinal))
+            .FindElement(By.TagName("select"));
+
+    private static string? Chosen(IWebElement select) => select.FindElements(By.TagName("option")).FirstOrDefault(o => o.Selected)?.Text;
 }
