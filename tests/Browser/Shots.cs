@@ -47,7 +47,7 @@ public class Shots(Stage stage)
 
         // The rows that are switched on stay on from one tune to the next.
         SaveStand("stand-violin", "Harbour Lanterns", "violin", "cbr" + Keys.ArrowDown + Keys.ArrowRight);
-        SaveStand("stand-bass", "The Cellar Stairs", "bass", "br" + Keys.ArrowDown, "Count");
+        stage.OpenTune("The Cellar Stairs", "bass");
 
         var id = stage.Browser.Url.Split('/')[^1].Split('?')[0];
         stage.Open($"/tunes/{id}/print?for=cello&rows=pair,count,bow");
@@ -80,9 +80,22 @@ public class Shots(Stage stage)
         stage.Open("/style");
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-example] svg")).Count > 8);
         Save("style");
-        stage.Open("/taping");
-        stage.Find("table");
-        Save("taping");
+        stage.Browser.ExecuteScript("localStorage.setItem('coppia.kept.class', '1')");
+        stage.OpenTune("Three Grey Geese", "violin");
+        stage.Press("bbb5");
+        Stage.WaitUntil(() => stage.Labels().Length > 150);
+        stage.Press(Keys.ArrowRight + Keys.ArrowRight);
+        Save("stand-all");
+        stage.SetViewport(1920, 1080);
+        stage.Open("/tunes/2/caller");
+        stage.Find("[data-testid=pair]");
+        stage.Press(Keys.ArrowDown + Keys.ArrowDown + Keys.ArrowRight + Keys.ArrowRight + "4");
+        Save("caller");
+        stage.SetViewport(1280, 800);
+        stage.Open("/lesson/1/1");
+        stage.Find("[data-step]");
+        Save("lesson");
+        stage.Browser.ExecuteScript("localStorage.removeItem('coppia.kept.class')");
 
         stage.Open("/classes/1/plan");
         stage.Find("[data-note]");
@@ -96,9 +109,6 @@ public class Shots(Stage stage)
         stage.Open("/classes/1/logbook");
         stage.Find("section[aria-labelledby=help] dt");
         Save("logbook");
-        stage.Open("/classes/1/learners/2");
-        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[role=img] svg")).Count == 5);
-        Save("learner-log");
         var links = (string)
             stage.Browser.ExecuteScript(
                 """

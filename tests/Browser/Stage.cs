@@ -1,5 +1,7 @@
 using System.Diagnostics;
+using System.Net.Http.Json;
 using System.Runtime.CompilerServices;
+using System.Text.Json;
 using System.Text.RegularExpressions;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
@@ -12,6 +14,8 @@ public sealed partial class Stage : IAsyncLifetime
     private Process? _server;
     private ChromeDriver? _browser;
     private (int Width, int Height) _viewport = (1280, 800);
+
+    public Room Room { get; } = new();
 
     /// <summary>Whose browser this test looks at: what is waited for in vain is told with what stands there instead.</summary>
     private static readonly AsyncLocal<Stage?> Looked = new();
@@ -73,7 +77,12 @@ public sealed partial class Stage : IAsyncLifetime
             "--disable-component-update",
             "--disable-sync",
             "--hide-scrollbars",
+            "--js-flags=--liftoff-only", // a page is looked at for seconds: to compile its engraver well takes longer than to run it
             "--force-device-scale-factor=1",
+            // What the microphone hears is a file, and nobody is asked whether it may.
+            "--use-fake-ui-for-media-stream",
+            "--use-fake-device-for-media-stream",
+            $"--use-file-for-fake-audio-capture={Room.Path}",
             "--window-size=1280,800"
         );
         var service = ChromeDriverService.CreateDefaultService("/usr/bin/chromedriver");
@@ -86,6 +95,7 @@ public sealed partial class Stage : IAsyncLifetime
     public ValueTask DisposeAsync()
     {
         _browser?.Dispose();
+        Room.Dispose();
         if (_server is { HasExited: false })
         {
             using var stop = Process.Start("kill", ["-INT", $"{_server.Id}"]);
@@ -231,16 +241,29 @@ public sealed partial class Stage : IAsyncLifetime
     /// <summary>Opens a demo tune on the stand and waits until it is engraved.</summary>
     public void OpenTune(string title, string instrument)
     {
-        Open(Searching(title));
-        var link = Wait(() =>
-            Browser.FindElements(By.CssSelector("[data-tune]")).FirstOrDefault(e => e.Text.Contains(title, StringComparison.Ordinal))
-        );
-        var path = $"{link.GetAttribute("href")![Address.Length..]}?for={instrument}";
+        var path = $"/tunes/{NumberOf(title)}?for={instrument}";
         Surviving(() =>
         {
             Open(path);
             WaitUntil(() => Labels().Length > 0);
         });
+    }
+
+    /// <summary>A kept tune's number, asked of the server itself: a page to look it up would be drawn for nothing.</summary>
+    private long NumberOf(string title) =>
+        Asked(HttpMethod.Get, $"/api/tunes?search={Uri.EscapeDataString(title)}").GetProperty("tunes")[0].GetProperty("id").GetInt64();
+
+    /// <summary>Keeps a tune where it does not matter how it is entered, and tells its number.</summary>
+    public long Keep(string source) =>
+        Asked(HttpMethod.Post, "/api/tunes", new { source }).GetProperty("summary").GetProperty("id").GetInt64();
+
+    private JsonElement Asked(HttpMethod method, string path, object? body = null)
+    {
+        using var client = new HttpClient();
+        using var request = new HttpRequestMessage(method, Address + path) { Content = body is null ? null : JsonContent.Create(body) };
+        using var answer = client.Send(request);
+        using var text = answer.EnsureSuccessStatusCode().Content.ReadAsStream();
+        return JsonSerializer.Deserialize<JsonElement>(text);
     }
 
     /// <summary>The pair row as it is drawn, in reading order.</summary>
@@ -289,6 +312,10 @@ public sealed partial class Stage : IAsyncLifetime
             return isStill ? button : null;
         });
     }
+
+    /// <summary>The way back that a message offers; a screen's own Undo is another.</summary>
+    public IWebElement MessageUndo() =>
+        Wait(() => Browser.FindElements(By.XPath("//*[@role='status']//button[.='Undo']")).FirstOrDefault());
 
     /// <summary>Whether a button is there and cannot be pressed.</summary>
     public bool IsOff(string text) => !Wait(() => Buttons(text).FirstOrDefault()).Enabled;
@@ -368,6 +395,10 @@ public sealed class OnStage : ICollectionFixture<Stage>;
 [CollectionDefinition(nameof(OnPaper))]
 public sealed class OnPaper : ICollectionFixture<Stage>;
 
-/// <summary>Sizes, writing, bow and form: a third server and browser, so that no one collection outlasts the others.</summary>
+/// <summary>Writing, bow and form: a third server and browser, so that no one collection outlasts the others.</summary>
 [CollectionDefinition(nameof(OnTheSide))]
 public sealed class OnTheSide : ICollectionFixture<Stage>;
+
+/// <summary>A stage for one class that takes long, so that the others need not wait for it.</summary>
+[CollectionDefinition(nameof(OnEverySize))]
+public sealed class OnEverySize : ICollectionFixture<Stage>;
