@@ -299,6 +299,12 @@ public class LessonTests(Stage stage)
                 .Text,
             StringComparison.Ordinal
         );
+
+        // Whatever the screens were for before, a step opens for the lesson's class.
+        stage.Browser.ExecuteScript("localStorage.removeItem('coppia.kept.class')");
+        stage.Open(new Uri(stage.Browser.Url).AbsolutePath);
+        stage.Find("[data-step] a[href$='/2?for=all']").Click();
+        Stage.WaitUntil(() => stage.Text("main").Contains("All of Weir strings, year 1", StringComparison.Ordinal));
     }
 
     private string[] Titles() =>

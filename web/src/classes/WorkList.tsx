@@ -8,7 +8,7 @@ import { TextLink } from '../ui/TextLink'
 import { Tick } from '../ui/Tick'
 import { useToast } from '../ui/toasts'
 import { placeOfWork } from './placeOfWork'
-import { useDeleteWork, useSetDone, useSetWork, useWork, type Work } from './queries'
+import { useDeleteWork, useForClass, useSetDone, useSetWork, useWork, type Work } from './queries'
 import { SetWork } from './SetWork'
 import { localDay } from '../learn/reports'
 import { weekdayOf } from './words'
@@ -22,6 +22,7 @@ export function WorkList({ one }: { one: ClassDetail }) {
   const toast = useToast()
   const names = new Map(useInstruments().data?.map((i) => [i.id, i.name]))
   const [setting, setSetting] = useState(false)
+  const forClass = useForClass(id)
   const [looking, setLooking] = useState<number | null>(null)
   const tell = (problem: Error) => toast({ text: problem.message })
   const whom = (w: Work) =>
@@ -40,7 +41,7 @@ export function WorkList({ one }: { one: ClassDetail }) {
   const line = (w: Work) => (
     <li key={w.id} className="flex flex-wrap items-center gap-x-4 border-b border-line py-1">
       <span className="min-w-0 flex-1">
-        <TextLink to={placeOfWork(w, id)} inSentence>
+        <TextLink to={placeOfWork(w, id)} inSentence onClick={forClass}>
           {w.title}
         </TextLink>
         <span className="text-sm text-soft">

@@ -50,6 +50,14 @@ export function useCurrentClass(): [components['schemas']['ClassName'] | null, (
   return [classes?.find((c) => c.id === chosen) ?? null, choose]
 }
 
+/** From here on everything is for this class; nothing is asked anew where it was already. */
+export function useForClass(id: number) {
+  const [current, choose] = useCurrentClass()
+  return () => {
+    if (current?.id !== id) choose(id)
+  }
+}
+
 export const useClass = (id: number) =>
   useQuery({
     queryKey: ['class', id],

@@ -1,7 +1,7 @@
 import { Fragment } from 'react'
 import { useInstruments } from '../api/instruments'
 import { placeOfWork } from '../classes/placeOfWork'
-import { useWork } from '../classes/queries'
+import { useForClass, useWork } from '../classes/queries'
 import { weekdayOf } from '../classes/words'
 import { localDay } from '../learn/reports'
 import { TextLink } from '../ui/TextLink'
@@ -22,6 +22,7 @@ export function AtHome({
 }) {
   const names = new Map(useInstruments().data?.map((i) => [i.id, i.name.toLowerCase()]))
   const work = useWork(classId)
+  const forClass = useForClass(classId)
   const set = shownAtHome(work.data ?? [], day, instrument)
   // Of a lesson long ago nothing is known: what was due then is no longer listed.
   if (set.length === 0)
@@ -32,7 +33,7 @@ export function AtHome({
       {onPaper ? (
         w.title
       ) : (
-        <TextLink to={placeOfWork(w, classId)} inSentence>
+        <TextLink to={placeOfWork(w, classId)} inSentence onClick={forClass}>
           {w.title}
         </TextLink>
       )}

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { useParams } from 'react-router'
 import { Learned } from '../classes/Learned'
-import { useClass, useCurrentClass } from '../classes/queries'
+import { useClass, useForClass } from '../classes/queries'
 import { weekdayOf } from '../classes/words'
 import { Asked } from '../ui/Asked'
 import { Button } from '../ui/Button'
@@ -130,7 +130,7 @@ function LeftOut({ lesson, edit }: { lesson: Lesson; edit: LessonEdit }) {
 
 /** The lesson is kept as it was taught; a tune at its tempo may be marked as learned. */
 function Taught({ lesson, classId, edit }: { lesson: Lesson; classId: number; edit: LessonEdit }) {
-  const [current, choose] = useCurrentClass()
+  const forClass = useForClass(classId)
   const [learning, setLearning] = useState<number | null>(null)
   const done = lesson.steps.filter((s) => s.step.reached).length
   const reached = lesson.steps
@@ -164,7 +164,7 @@ function Taught({ lesson, classId, edit }: { lesson: Lesson; classId: number; ed
               {t.id != null && (
                 <TextButton
                   onClick={() => {
-                    if (current?.id !== classId) choose(classId)
+                    forClass()
                     setLearning(t.id)
                   }}
                 >

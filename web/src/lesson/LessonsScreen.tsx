@@ -13,38 +13,46 @@ import { useDeleteLesson, useLessons, usePlanLesson, useRestoreLesson } from './
 
 const today = () => new Date().toLocaleDateString('sv')
 
-/** The lessons of the class that is chosen: the next one, and those that were taught. */
+/** The lessons of the class that is chosen, or of the only one: the next, and those that were taught. */
 export function LessonsScreen() {
-  const [current] = useCurrentClass()
+  const [chosen] = useCurrentClass()
+  const classes = useClassNames()
+  const current = chosen ?? (classes.data?.length === 1 ? classes.data[0] : null)
   return (
     <Screen className="min-h-0 flex-1 overflow-y-auto px-4 py-5 md:px-8">
       <div className="mx-auto max-w-3xl">
         <h1 className="text-title">Lessons</h1>
-        {current ? <OfClass key={current.id} id={current.id} name={current.name} /> : <ChooseClass />}
+        <Asked of={classes}>
+          {current ? (
+            <OfClass key={current.id} id={current.id} name={current.name} />
+          ) : (
+            classes.data && <ChooseClass classes={classes.data} />
+          )}
+        </Asked>
       </div>
     </Screen>
   )
 }
 
 /** A lesson is a class’s own. */
-function ChooseClass() {
-  const classes = useClassNames().data
+function ChooseClass({ classes }: { classes: readonly { id: number; name: string }[] }) {
   const [, choose] = useCurrentClass()
+  if (classes.length === 0)
+    return (
+      <p className="mt-3">
+        A lesson is planned for a class, and there is none yet. <TextLink to="/classes">Make a class</TextLink>
+      </p>
+    )
   return (
     <div className="mt-3">
       <p>For which class?</p>
       <ul className="mt-2 flex flex-wrap gap-3">
-        {classes?.map((c) => (
+        {classes.map((c) => (
           <li key={c.id}>
             <Button onClick={() => choose(c.id)}>{c.name}</Button>
           </li>
         ))}
       </ul>
-      {classes?.length === 0 && (
-        <p>
-          There is none yet. <TextLink to="/classes">Make a class</TextLink>
-        </p>
-      )}
     </div>
   )
 }

@@ -1,5 +1,6 @@
 import { GripVertical, Pin } from 'lucide-react'
 import { useState } from 'react'
+import { useForClass } from '../classes/queries'
 import { Input } from '../ui/Field'
 import { MoreItem, MoreMenu } from '../ui/MoreMenu'
 import { TextLink } from '../ui/TextLink'
@@ -61,6 +62,7 @@ export function RunSheet({ lesson, classId, edit }: { lesson: Lesson; classId: n
 
 function Row({ lesson, view, classId, edit }: { lesson: Lesson; view: LessonStep; classId: number; edit: LessonEdit }) {
   const { step } = view
+  const forClass = useForClass(classId)
   const place = placeOf(step, tuneOf(lesson, step)?.id ?? null, classId)
   return (
     <div className="flex items-start gap-x-3 py-1.5 max-md:flex-wrap">
@@ -90,7 +92,13 @@ function Row({ lesson, view, classId, edit }: { lesson: Lesson; view: LessonStep
           <Amount view={view} edit={edit} />
         </span>
         <span className="shrink-0 pt-0.5 text-right md:w-24">{view.time}</span>
-        <span className="shrink-0 text-sm md:w-20">{place && <TextLink to={place.to}>{place.words}</TextLink>}</span>
+        <span className="shrink-0 text-sm md:w-20">
+          {place && (
+            <TextLink to={place.to} onClick={forClass}>
+              {place.words}
+            </TextLink>
+          )}
+        </span>
         <span className="shrink-0 md:-mt-1">
           <MoreMenu button="More" label={`More for ${view.title}`} end>
             <MoreItem onClick={() => edit.edit(nudged(step.id, -1))}>Earlier</MoreItem>

@@ -50,7 +50,8 @@ function SectionWords({
   make: MakeChange
 }) {
   const { octave } = usePins(tuneId, section.instrument, make)
-  const beyond = section.beyond > 0 && `${section.beyond === 1 ? 'one note' : `${section.beyond} notes`} beyond (*)`
+  const beyond =
+    section.beyond > 0 && `${section.beyond === 1 ? 'one note' : `${section.beyond} notes`} beyond the class (*)`
   return (
     <>
       <span className="font-bold">{section.name}</span>{' '}

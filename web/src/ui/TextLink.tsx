@@ -7,18 +7,20 @@ const ALONE = 'inline-block min-h-6 min-w-6 content-center max-md:min-h-11 max-m
 
 const look = (inSentence: boolean) => (inSentence ? LOOK : `${LOOK} ${ALONE}`)
 
-/** A way to another page. */
+/** A way to another page; what has to be so there is done on the way. */
 export function TextLink({
   to,
   inSentence = false,
+  onClick,
   children,
 }: {
   to: string
   inSentence?: boolean
+  onClick?: () => void
   children: ReactNode
 }) {
   return (
-    <Link to={to} className={look(inSentence)}>
+    <Link to={to} className={look(inSentence)} onClick={onClick}>
       {children}
     </Link>
   )
