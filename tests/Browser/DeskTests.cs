@@ -198,17 +198,12 @@ public class DeskTests(Stage stage)
         stage.Press("1155");
         Stage.WaitUntil(() => Written() == "-1 -1 3 3 | 3 |  | -1");
         Stage.WaitUntil(() => Kept() == 6);
-        Network(offline: true);
-        try
+        stage.WithoutNetwork(() =>
         {
             stage.Press("432");
             Stage.WaitUntil(() => Says("This piece is on your phone."));
             Assert.Equal("-1 -1 3 3 | 2 1 0 3 |  | -1", Written());
-        }
-        finally
-        {
-            Network(offline: false);
-        }
+        });
 
         stage.Browser.ExecuteScript("window.dispatchEvent(new Event('online'))");
         Stage.WaitUntil(() => Kept() == 9);
@@ -242,21 +237,6 @@ public class DeskTests(Stage stage)
                 "return JSON.parse(arguments[0]).piece.bars.flat().length",
                 Ask("GET", $"/api/learn/{Link()}/desk/{Work()}")
             )!;
-
-    private void Network(bool offline)
-    {
-        stage.Browser.ExecuteCdpCommand("Network.enable", []);
-        stage.Browser.ExecuteCdpCommand(
-            "Network.emulateNetworkConditions",
-            new Dictionary<string, object?>
-            {
-                ["offline"] = offline,
-                ["latency"] = 0,
-                ["downloadThroughput"] = -1,
-                ["uploadThroughput"] = -1,
-            }
-        );
-    }
 
     private IWebElement Row(string nickname) =>
         Stage.Wait(() =>

@@ -317,7 +317,7 @@ public class MonkeyTests(Stage stage)
                 wrong.AddRange(WrongWith(seen));
             else
                 wrong.Add("there is no page");
-        } while (wrong.Count > 0 && patience.Elapsed < TimeSpan.FromSeconds(15));
+        } while (wrong.Count > 0 && patience.Elapsed < Stage.Patience);
         Expect(wrong.Count == 0, step, string.Join("; ", wrong));
     }
 

@@ -126,6 +126,35 @@ public sealed partial class Stage : IAsyncLifetime
         sent.WaitForExit();
     }
 
+    /// <summary>No request leaves the page while something is done.</summary>
+    public void WithoutNetwork(Action look)
+    {
+        Network(offline: true);
+        try
+        {
+            look();
+        }
+        finally
+        {
+            Network(offline: false);
+        }
+    }
+
+    private void Network(bool offline)
+    {
+        Browser.ExecuteCdpCommand("Network.enable", []);
+        Browser.ExecuteCdpCommand(
+            "Network.emulateNetworkConditions",
+            new Dictionary<string, object?>
+            {
+                ["offline"] = offline,
+                ["latency"] = 0,
+                ["downloadThroughput"] = -1,
+                ["uploadThroughput"] = -1,
+            }
+        );
+    }
+
     /// <summary>Runs a script in every page before its own, until <paramref name="look"/> is done.</summary>
     public void WithScript(string source, Action look)
     {
@@ -327,13 +356,15 @@ public sealed partial class Stage : IAsyncLifetime
 
     public string Text(string css) => Wait(() => Browser.FindElements(By.CssSelector(css)).FirstOrDefault()?.Text);
 
-    /// <summary>Waits up to 20 seconds for something to be there.</summary>
+    public static readonly TimeSpan Patience = TimeSpan.FromSeconds(60);
+
+    /// <summary>Waits up to a minute for something to be there: much else may run on this machine.</summary>
     /// <param name="said">What is waited for, as the test says it.</param>
     public static T Wait<T>(Func<T?> look, [CallerArgumentExpression(nameof(look))] string said = "")
         where T : class
     {
         var patience = Stopwatch.StartNew();
-        while (patience.Elapsed < TimeSpan.FromSeconds(20))
+        while (patience.Elapsed < Patience)
         {
             try
             {
@@ -348,7 +379,7 @@ public sealed partial class Stage : IAsyncLifetime
             Thread.Sleep(50);
         }
 
-        throw new TimeoutException($"Within 20 seconds there was not: {said}\n{Looked.Value?.Whereabouts()}");
+        throw new TimeoutException($"Within {Patience.TotalSeconds} seconds there was not: {said}\n{Looked.Value?.Whereabouts()}");
     }
 
     /// <summary>The address, what the page says, and what its console complains of.</summary>
