@@ -254,6 +254,21 @@ public class LessonTests(Stage stage)
         Stage.Retype(stage.Find("input[maxlength='200']"), "Birthday song");
         stage.Button("Add it").Click();
         Stage.WaitUntil(() => Titles()[^2] == "Birthday song");
+        // Out of the network's reach it waits on the page, and is kept once there is one.
+        stage.WithoutNetwork(() =>
+        {
+            stage.Find("[aria-label='Reached: Tune the strings']").Click();
+            Stage.WaitUntil(() => stage.Text("main").Contains("Your changes wait on this page", StringComparison.Ordinal));
+            More("Birthday song", "Earlier");
+            Stage.WaitUntil(() => Titles()[^3] == "Birthday song");
+            Assert.True(stage.Find("[aria-label='Reached: Tune the strings']").Selected);
+        });
+        Stage.WaitUntil(() => !stage.Text("main").Contains("Your changes wait", StringComparison.Ordinal));
+        Stage.WaitUntil(() => Each("[data-testid=saving]").Length == 0);
+        stage.Browser.Navigate().Refresh();
+        Stage.WaitUntil(() => Titles() is [.., "Birthday song", _, _]);
+        Assert.True(stage.Find("[aria-label='Reached: Tune the strings']").Selected);
+
         // Twice as often takes longer: 5 ways × 2 bars' line; the total follows.
         var total = stage.Text("[aria-live=polite] b");
         var repeats = stage.Find("[aria-label='Repeats of Three Grey Geese, line 1']");

@@ -26,7 +26,7 @@ export function LessonTimes({ lesson, edit }: { lesson: Lesson; edit: LessonEdit
           {lesson.over && <b className="text-brick">{lesson.over} too long</b>}
           {lesson.spare && <span className="text-soft">{lesson.spare} to spare</span>}
         </p>
-        {edit.isSaving && (
+        {edit.isSaving && !edit.isUnanswered && (
           // Told only where it takes long enough to be read; it moves nothing.
           <span
             data-testid="saving"
@@ -36,6 +36,10 @@ export function LessonTimes({ lesson, edit }: { lesson: Lesson; edit: LessonEdit
           </span>
         )}
       </div>
+      <p role="alert" className="mt-1 border-l-4 border-brick pl-3 text-said empty:hidden">
+        {edit.isUnanswered &&
+          'Coppia does not answer. Your changes wait on this page and are tried again by themselves.'}
+      </p>
       {lesson.offers.length > 0 && (
         <ul aria-label="To save time" className="mt-1 border-l-4 border-brick pl-3">
           {lesson.offers.map((o) => (

@@ -1,4 +1,5 @@
 import { expect, test } from 'vitest'
+import { Refusal } from '../api/client'
 import { lessonQueue } from './lessonQueue'
 import type { Lesson, LessonDoc } from './queries'
 import { added, leftOut, ownStep, putBack } from './steps'
@@ -22,16 +23,20 @@ function slow(ms: () => number = () => 3) {
     inView: lesson as unknown as Lesson,
     waiting: 0,
     told: [] as string[],
+    isUnanswered: false,
+    isThere: true,
   }
   const keep = async (version: number, change: (kept: Lesson) => Partial<Lesson>) => {
     await later(ms())
+    if (!store.isThere) throw new Refusal('Nobody answers.', 0)
     if (version !== store.kept.version) throw new Error('Somebody else was quicker.')
     store.kept = { ...store.kept, ...change(store.kept), version: version + 1 }
     return store.kept
   }
   const queue = lessonQueue({
     now: () => store.inView,
-    show: (inView, waiting) => Object.assign(store, { inView, waiting }),
+    show: (inView, waiting, isUnanswered) => Object.assign(store, { inView, waiting, isUnanswered }),
+    pause: () => later(ms()),
     tell: (why) => store.told.push(why),
     calls: {
       save: (version, doc, isTaught) =>
@@ -120,6 +125,20 @@ test('a refused change is told, what is kept is shown, and the next change start
   const next = add('c')
   await Promise.all([refused, next])
   expect([kept(), inView(), store.told]).toEqual(['a c', 'a c', ['Somebody else was quicker.']])
+})
+
+test('while nobody answers the changes stay in view, and are kept in their order once somebody does', async () => {
+  const { queue, add, kept, inView, store } = slow()
+  await add('a')
+  store.isThere = false
+  void add('b')
+  const undone = queue.undo()
+  const last = add('c')
+  await expect.poll(() => store.isUnanswered).toBe(true)
+  expect([kept(), inView(), store.told]).toEqual(['a', 'a c', []])
+  store.isThere = true
+  await Promise.all([undone, last])
+  expect([kept(), inView(), store.isUnanswered, store.told]).toEqual(['a c', 'a c', false, []])
 })
 
 test('taught is undone too', async () => {

@@ -1,3 +1,4 @@
+import { Refusal } from '../api/client'
 import type { Lesson, LessonDoc } from './queries'
 
 /** What a change of a lesson may touch. */
@@ -10,6 +11,11 @@ export type LessonCalls = {
   /** What is kept by now, after a refusal. */
   again: () => Promise<Lesson>
 }
+
+/** So long after a try that nobody answered comes the next. */
+const PAUSE_MS = 3000
+
+const isUnanswered = (problem: unknown) => problem instanceof Refusal && problem.status === 0
 
 type Step =
   | { does: 'edit'; change: (doc: LessonDoc) => LessonDoc; taught: boolean | undefined }
@@ -52,9 +58,10 @@ function shown(lesson: Lesson, { doc, isTaught }: LessonState): Lesson {
 
 /**
  * Changes of a lesson, shown at once and kept one after the other: each starts from what the one before it has left, and an answer that
- * comes late takes nothing off the screen that was changed meanwhile. There is no end to undo.
+ * comes late takes nothing off the screen that was changed meanwhile. While nobody answers, as when the network drops, they wait and are
+ * tried again. There is no end to undo.
  * @param now The lesson in view, while nothing waits.
- * @param show Gets the lesson after each step, and how many changes are not kept yet.
+ * @param show Gets the lesson after each step, how many changes are not kept yet, and whether nobody answers.
  * @param tell Says why a change was refused, or that there is nothing to undo.
  */
 export function lessonQueue({
@@ -62,16 +69,19 @@ export function lessonQueue({
   calls,
   show,
   tell,
+  pause = () => new Promise((over) => setTimeout(over, PAUSE_MS)),
 }: {
   now: () => Lesson | undefined
   calls: LessonCalls
-  show: (lesson: Lesson, waiting: number) => void
+  show: (lesson: Lesson, waiting: number, isUnanswered: boolean) => void
   tell: (why: string) => void
+  pause?: () => Promise<unknown>
 }) {
   const past: LessonState[] = []
   const waiting: Step[] = []
   let kept: Lesson | undefined
   let last = Promise.resolve()
+  let unanswered = false
 
   const showAll = () => {
     if (!kept) return
@@ -81,7 +91,7 @@ export function lessonQueue({
       before.push(state)
       return step.does === 'edit' ? edited(state, step) : state
     }, stateOf(kept))
-    show(waiting.length > 0 ? shown(kept, state) : kept, waiting.length)
+    show(waiting.length > 0 ? shown(kept, state) : kept, waiting.length, unanswered)
   }
   const run = async (lesson: Lesson, step: Step) => {
     const state = stateOf(lesson)
@@ -100,19 +110,32 @@ export function lessonQueue({
     past.push(state)
     return answer
   }
+  const runAnswered = async (lesson: Lesson, step: Step): Promise<Lesson> => {
+    for (;;) {
+      try {
+        return await run(lesson, step)
+      } catch (problem) {
+        if (!isUnanswered(problem)) throw problem
+        unanswered = true
+        showAll()
+        await pause()
+      }
+    }
+  }
   const inTurn = (step: Step) => {
     if (waiting.length === 0) kept = now()
     waiting.push(step)
     showAll()
     last = last.then(async () => {
       try {
-        if (kept) kept = await run(kept, step)
+        if (kept) kept = await runAnswered(kept, step)
       } catch (problem) {
         tell(problem instanceof Error ? problem.message : String(problem))
         // Another window was quicker, or it cannot be kept: what is kept is shown.
         kept = await calls.again().catch(() => kept)
       }
       waiting.shift()
+      unanswered = false
       showAll()
     })
     return last

@@ -7,14 +7,14 @@ import { useLessonCalls, type LessonDoc } from './queries'
 export function useLessonEdit(classId: number, id: number) {
   const { now, show, ...calls } = useLessonCalls(classId, id)
   const toast = useToast()
-  const [waiting, setWaiting] = useState(0)
+  const [{ waiting, isUnanswered }, setState] = useState({ waiting: 0, isUnanswered: false })
   const [queue] = useState(() =>
     lessonQueue({
       now,
       calls,
-      show: (lesson, waiting) => {
+      show: (lesson, waiting, isUnanswered) => {
         show(lesson)
-        setWaiting(waiting)
+        setState({ waiting, isUnanswered })
       },
       tell: (text) => toast({ text }),
     }),
@@ -29,6 +29,8 @@ export function useLessonEdit(classId: number, id: number) {
   }, [isSaving])
   return {
     isSaving,
+    /** What is changed waits: it is tried again until somebody answers. */
+    isUnanswered,
     /** @param taught Whether it then was taught; as before where left out. */
     edit: (change: (doc: LessonDoc) => LessonDoc, taught?: boolean) => void queue.edit(change, taught),
     addTune: (tuneId: number) => void queue.addTune(tuneId),
