@@ -171,8 +171,8 @@ function Listening({
       </p>
       {ear.problem && <p className="text-brick">{ear.problem}</p>}
       <p className="text-sm text-soft">
-        What is heard stays on this machine and is kept nowhere. Tune slowly and with the pegs’ fine tuners first; a
-        string that is turned far may break, so turn it away from the eyes.
+        What is heard stays on this machine and is kept nowhere. Turn slowly, the fine tuners before the pegs, and keep
+        the strings away from the eyes: one that is turned far may break.
       </p>
     </section>
   )
