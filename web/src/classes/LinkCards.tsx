@@ -4,10 +4,11 @@ import { Asked } from '../ui/Asked'
 import { Button } from '../ui/Button'
 import { SideNote } from '../ui/Said'
 import { Screen } from '../ui/Screen'
-import { Strip, StripEnd } from '../ui/Strip'
+import { Strip } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
 import { useToast } from '../ui/toasts'
 import { useClass, useEndLink, useLinks, useRenewLinks } from './queries'
+import { PrintEnd } from '../print/PrintEnd'
 
 /** A card for each learner with their link, to print and cut. */
 export function LinkCards() {
@@ -38,11 +39,7 @@ export function LinkCards() {
             {without.length === all.length ? 'Give everyone a link' : `Give ${without.length} more a link`}
           </Button>
         )}
-        <StripEnd>
-          <Button kind="go" disabled={without.length === all.length} onClick={() => window.print()}>
-            Print, or save as PDF
-          </Button>
-        </StripEnd>
+        <PrintEnd ready={without.length < all.length} />
       </Strip>
       <div className="mx-auto max-w-4xl px-4 py-5 print:max-w-none print:p-0">
         <h1 className="mb-2 text-2xl print:hidden">Links of {name ?? 'the class'}</h1>

@@ -1,12 +1,12 @@
 import { useParams } from 'react-router'
 import type { Learner } from '../api/client'
 import { Asked } from '../ui/Asked'
-import { Button } from '../ui/Button'
 import { Screen } from '../ui/Screen'
-import { Strip, StripEnd } from '../ui/Strip'
+import { Strip } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
 import { useClass, useWork, type Work } from './queries'
 import { weekdayOf } from './words'
+import { PrintEnd } from '../print/PrintEnd'
 
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 
@@ -20,11 +20,7 @@ export function WeekPrint() {
   return (
     <Screen>
       <Strip lead={<TextLink to={`/classes/${id}`}>Back to the class</TextLink>}>
-        <StripEnd>
-          <Button kind="go" disabled={due.length === 0} onClick={() => window.print()}>
-            Print, or save as PDF
-          </Button>
-        </StripEnd>
+        <PrintEnd ready={due.length > 0} />
       </Strip>
       <div className="mx-auto max-w-3xl px-4 py-5 print:max-w-none print:p-0">
         <Asked of={work}>

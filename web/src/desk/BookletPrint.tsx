@@ -7,11 +7,11 @@ import { withRoom } from '../engraving/room'
 import { useEngraving } from '../engraving/useEngraving'
 import { useInstruments } from '../api/instruments'
 import { Asked } from '../ui/Asked'
-import { Button } from '../ui/Button'
 import { Screen } from '../ui/Screen'
-import { Strip, StripEnd } from '../ui/Strip'
+import { Strip } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
 import { useBooklet, usePieceReading, usePieces, type BookletDoc, type ClassPiece } from './queries'
+import { PrintEnd } from '../print/PrintEnd'
 
 /** The width between the margins of a page of A4, and its height, in CSS pixels. */
 const PAGE = { width: 700, height: 1000 }
@@ -40,11 +40,7 @@ export function BookletPrint() {
     <Screen>
       <style>{'@page { size: A4; }'}</style>
       <Strip lead={<TextLink to={`/classes/${id}/booklet`}>Back to the booklet</TextLink>}>
-        <StripEnd>
-          <Button kind="go" disabled={chosen.length === 0} onClick={() => window.print()}>
-            Print, or save as PDF
-          </Button>
-        </StripEnd>
+        <PrintEnd ready={chosen.length > 0} />
       </Strip>
       <Asked of={booklet}>
         {doc && (

@@ -1,9 +1,8 @@
 import { useParams, useSearchParams } from 'react-router'
 import { Asked } from '../ui/Asked'
-import { Button } from '../ui/Button'
 import { Field, Select } from '../ui/Field'
 import { Screen } from '../ui/Screen'
-import { Strip, StripEnd } from '../ui/Strip'
+import { Strip } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
 import { Tick } from '../ui/Tick'
 import { SeenStaff } from './SeenStaff'
@@ -11,6 +10,7 @@ import { PaletteStaff } from './PaletteStaff'
 import { begun, type DeskTask } from './piece'
 import { PracticeLines } from './PracticeLines'
 import { useTask } from './queries'
+import { PrintEnd } from '../print/PrintEnd'
 
 const WIDTH_PX = 700
 /** Large enough to write in; two bars in a line. */
@@ -44,11 +44,7 @@ export function TaskSheet() {
         <Tick checked={practice} onChange={(on) => set({ practice: on ? 'yes' : 'no' })}>
           Lines to practise first
         </Tick>
-        <StripEnd>
-          <Button kind="go" disabled={players.length === 0} onClick={() => window.print()}>
-            Print, or save as PDF
-          </Button>
-        </StripEnd>
+        <PrintEnd ready={players.length > 0} />
       </Strip>
       <Asked of={task}>
         <div className="mx-auto max-w-full overflow-x-auto bg-white print:overflow-visible" style={{ width: WIDTH_PX }}>

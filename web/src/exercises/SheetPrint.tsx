@@ -1,12 +1,11 @@
 import { useSearchParams, useNavigate } from 'react-router'
 import { useInstruments } from '../api/instruments'
-import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
 import { Field, Select } from '../ui/Field'
 import { useKept } from '../ui/kept'
 import { Refused } from '../ui/Said'
 import { Screen } from '../ui/Screen'
-import { Strip, StripEnd } from '../ui/Strip'
+import { Strip } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
 import { Tick } from '../ui/Tick'
 import { useKeys } from '../ui/useKeys'
@@ -14,6 +13,7 @@ import { FootKey } from './FootKey'
 import { SheetPaper } from './SheetPaper'
 import { STAVES, YOUNG_STAFF_MM } from './staves'
 import { useOpenBench } from './useOpenBench'
+import { PrintEnd } from '../print/PrintEnd'
 
 const PAPERS = { a4: { name: 'A4', width: 700 }, letter: { name: 'Letter', width: 722 } }
 const MARGIN_PX = 46
@@ -74,11 +74,7 @@ export function SheetPrint() {
         <Tick checked={pairs} onChange={(on) => set({ pairs: on ? 'yes' : 'no' })}>
           String and finger under music
         </Tick>
-        <StripEnd>
-          <Button kind="go" disabled={!bench || bench.parts.length === 0} onClick={() => window.print()}>
-            Print, or save as PDF
-          </Button>
-        </StripEnd>
+        <PrintEnd ready={(bench?.parts.length ?? 0) > 0} />
       </Strip>
       {opened.error && (
         <div className="m-6">

@@ -4,13 +4,13 @@ import { answer, api } from '../api/client'
 import { useInstruments } from '../api/instruments'
 import { PaperSheet } from '../print/PaperSheet'
 import { Asked } from '../ui/Asked'
-import { Button } from '../ui/Button'
 import { Field, Select } from '../ui/Field'
 import { InstrumentChoice } from '../ui/InstrumentChoice'
 import { Screen } from '../ui/Screen'
-import { Strip, StripEnd } from '../ui/Strip'
+import { Strip } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
 import { Ladders } from './Ladders'
+import { PrintEnd } from '../print/PrintEnd'
 
 const WIDTH_PX = 700
 const STAFF_MM = 8
@@ -45,11 +45,7 @@ export function LaddersPrint() {
         <Field label="Spots" beside>
           <Select value={most} options={COUNTS} onChoose={(n) => set({ most: `${n}` })} />
         </Field>
-        <StripEnd>
-          <Button kind="go" disabled={!asked.data} onClick={() => window.print()}>
-            Print, or save as PDF
-          </Button>
-        </StripEnd>
+        <PrintEnd ready={asked.data !== undefined} />
       </Strip>
       <Asked of={asked}>
         {asked.data && (

@@ -4,13 +4,13 @@ import { useClass, useWork } from '../classes/queries'
 import { weekdayOf } from '../classes/words'
 import { PaperSheet } from '../print/PaperSheet'
 import { Asked } from '../ui/Asked'
-import { Button } from '../ui/Button'
 import { Screen } from '../ui/Screen'
-import { Strip, StripEnd } from '../ui/Strip'
+import { Strip } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
 import { AtHome } from './AtHome'
 import { clock } from './RunSheet'
 import { useLesson, type Lesson } from './queries'
+import { PrintEnd } from '../print/PrintEnd'
 
 /** A page of A4 between margins of 12 mm, in CSS pixels. */
 const PAGE = { width: 700, height: 1020 }
@@ -24,11 +24,7 @@ export function LessonPrint() {
   return (
     <Screen>
       <Strip lead={<TextLink to={`/lesson/${classId}/${id}`}>Back to the lesson</TextLink>}>
-        <StripEnd>
-          <Button kind="go" disabled={!lesson} onClick={() => window.print()}>
-            Print, or save as PDF
-          </Button>
-        </StripEnd>
+        <PrintEnd ready={lesson !== undefined} />
       </Strip>
       <Asked of={asked}>
         {lesson && (

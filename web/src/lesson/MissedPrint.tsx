@@ -11,13 +11,13 @@ import { useEngraving } from '../engraving/useEngraving'
 import { PaperSheet } from '../print/PaperSheet'
 import { useReading } from '../stand/queries'
 import { Asked } from '../ui/Asked'
-import { Button } from '../ui/Button'
 import { InstrumentChoice } from '../ui/InstrumentChoice'
 import { Screen } from '../ui/Screen'
-import { Strip, StripEnd } from '../ui/Strip'
+import { Strip } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
 import { AtHome } from './AtHome'
 import { tuneOf, useLesson, type LessonStep } from './queries'
+import { PrintEnd } from '../print/PrintEnd'
 
 const WIDTH_PX = 700
 const FORM: Form = { pieceMm: 8 }
@@ -67,11 +67,7 @@ export function MissedPrint() {
             onChange={(next) => setSearch({ for: next }, { replace: true })}
           />
         )}
-        <StripEnd>
-          <Button kind="go" disabled={!lesson} onClick={() => window.print()}>
-            Print, or save as PDF
-          </Button>
-        </StripEnd>
+        <PrintEnd ready={lesson !== undefined} />
       </Strip>
       <Asked of={asked}>
         {lesson && instrument && (

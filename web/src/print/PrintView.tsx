@@ -10,17 +10,17 @@ import { Working } from '../engraving/Working'
 import { FormSheet } from './FormSheet'
 import { useEvenEngraving } from './useEvenEngraving'
 import { TuneHead } from '../stand/TuneHead'
-import { Button } from '../ui/Button'
 import { Field, Select } from '../ui/Field'
 import { useKept } from '../ui/kept'
 import { Mishap } from '../ui/Mishap'
 import { Screen } from '../ui/Screen'
-import { Strip, StripEnd } from '../ui/Strip'
+import { Strip } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
 import { Tick } from '../ui/Tick'
 import { useKeys } from '../ui/useKeys'
 import { useOpenTune } from '../stand/useOpenTune'
 import { useWidth } from '../stand/useWidth'
+import { PrintEnd } from './PrintEnd'
 
 // Printable area at 96 CSS pixels an inch, inside margins of 12 mm; the first page also bears the heading.
 const PAPERS = { a4: { name: 'A4', width: 700, height: 1000 }, letter: { name: 'Letter', width: 722, height: 934 } }
@@ -145,11 +145,7 @@ export function PrintView() {
             The widest bar needs a staff of {(staffMm * fit).toFixed(1)} mm.
           </p>
         )}
-        <StripEnd>
-          <Button kind="go" disabled={engraving.working || !data} onClick={() => window.print()}>
-            Print, or save as PDF
-          </Button>
-        </StripEnd>
+        <PrintEnd ready={!engraving.working && data !== undefined} />
       </Strip>
       <div ref={view} />
       {error && !data && (

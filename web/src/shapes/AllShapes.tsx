@@ -1,12 +1,12 @@
 import { useInstruments } from '../api/instruments'
 import { useShapes } from './queries'
 import { Asked } from '../ui/Asked'
-import { Button } from '../ui/Button'
 import { Screen } from '../ui/Screen'
-import { Strip, StripEnd } from '../ui/Strip'
+import { Strip } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
 import { ShapeBoard } from './ShapeBoard'
 import { useKeyChoice } from './useKeyChoice'
+import { PrintEnd } from '../print/PrintEnd'
 
 /** Three rows of boards fill a page. */
 const HEIGHT = 262
@@ -20,11 +20,7 @@ export function AllShapes() {
   return (
     <Screen>
       <Strip lead={<TextLink to={`/shapes${address}`}>Back to shapes</TextLink>}>
-        <StripEnd>
-          <Button kind="go" onClick={() => window.print()}>
-            Print, or save as PDF
-          </Button>
-        </StripEnd>
+        <PrintEnd />
       </Strip>
       <div className="mx-auto max-w-[700px] bg-white p-4 md:p-6 print:p-0">
         <Asked of={asked}>{null}</Asked>

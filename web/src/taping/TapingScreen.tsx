@@ -7,10 +7,11 @@ import { InstrumentChoice } from '../ui/InstrumentChoice'
 import { useKept } from '../ui/kept'
 import { Refused, SideNote } from '../ui/Said'
 import { Screen } from '../ui/Screen'
-import { Strip, StripEnd } from '../ui/Strip'
+import { Strip } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
 import { lengthOf } from './length'
 import { TapeStrip } from './TapeStrip'
+import { PrintEnd } from '../print/PrintEnd'
 
 /** The instrument that was looked at, and for each its size and what was measured on it. */
 type Chosen = { instrument: string; size: Record<string, string>; measured: Record<string, string> }
@@ -67,11 +68,7 @@ export function TapingScreen() {
             </Field>
           </>
         )}
-        <StripEnd>
-          <Button kind="go" onClick={() => window.print()} disabled={!taping.data}>
-            Print, or save as PDF
-          </Button>
-        </StripEnd>
+        <PrintEnd ready={taping.data !== undefined} />
       </Strip>
       <div className="mx-auto max-w-[720px] px-4 py-5 md:px-6 print:p-0">
         <h1 className="text-3xl">Taping sheet</h1>

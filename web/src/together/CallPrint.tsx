@@ -4,13 +4,13 @@ import type { CallBar, CallMoment, Together } from '../api/client'
 import { useCurrentClass } from '../classes/queries'
 import { PaperSheet } from '../print/PaperSheet'
 import { Asked } from '../ui/Asked'
-import { Button } from '../ui/Button'
 import { ALL } from '../ui/InstrumentChoice'
 import { Screen } from '../ui/Screen'
-import { Strip, StripEnd } from '../ui/Strip'
+import { Strip } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
 import { Tick } from '../ui/Tick'
 import { useTogether } from './queries'
+import { PrintEnd } from '../print/PrintEnd'
 
 /** Between margins of 12 mm on A4, in CSS pixels. */
 const WIDTH_PX = 700
@@ -44,11 +44,7 @@ export function CallPrint() {
             </Tick>
           ))}
         </fieldset>
-        <StripEnd>
-          <Button kind="go" disabled={!sheet} onClick={() => window.print()}>
-            Print, or save as PDF
-          </Button>
-        </StripEnd>
+        <PrintEnd ready={sheet !== undefined} />
       </Strip>
       <Asked of={asked}>
         {sheet && (
