@@ -81,12 +81,8 @@ public sealed record CallSheet(IReadOnlyList<PlayerReading> Sections, IReadOnlyL
             }
         }
 
-        foreach (var rest in bar.Events.Where(e => e.IsRest))
-        {
-            var moment = new Moment(bar.StartsAt + rest.Onset, int.MaxValue);
-            if (Enumerable.Range(0, sections.Count).All(s => IsSilent(s, moment)))
-                At(moment);
-        }
+        foreach (var moment in Silences(bar, begins, held))
+            At(moment);
 
         var moments = begins.ToArray();
         foreach (var (i, (moment, notes)) in moments.Index())
@@ -109,18 +105,31 @@ public sealed record CallSheet(IReadOnlyList<PlayerReading> Sections, IReadOnlyL
 
         ReadingNote?[] At(Moment moment) =>
             begins.TryGetValue(moment, out var found) ? found : begins[moment] = new ReadingNote?[sections.Count];
-
-        // Silent once what it holds has ended, and until its next note.
-        bool IsSilent(int section, Moment moment)
-        {
-            var until = begins
-                .Where(b => b.Key.Onset <= moment.Onset && b.Value[section] is { Note.IsGrace: false })
-                .Select(b => b.Key.Onset + b.Value[section]!.Note.Length)
-                .Append(held[section])
-                .Max();
-            return until <= moment.Onset;
-        }
     }
+
+    /// <summary>Where a rest is printed and no section sounds on, in order.</summary>
+    /// <param name="begins">The notes that the sections begin.</param>
+    /// <param name="held">Until when each section holds its last note of the bars before.</param>
+    private static Moment[] Silences(Bar bar, SortedDictionary<Moment, ReadingNote?[]> begins, Fraction[] held)
+    {
+        var silences = new List<Moment>();
+        using var notes = begins.GetEnumerator();
+        var more = notes.MoveNext();
+        var until = held.Max();
+        foreach (var rest in bar.Events.Where(e => e.IsRest))
+        {
+            var moment = new Moment(bar.StartsAt + rest.Onset, int.MaxValue);
+            for (; more && notes.Current.Key.Onset <= moment.Onset; more = notes.MoveNext())
+                until = notes.Current.Value.Select(n => EndOf(n?.Note)).Append(until).Max();
+            if (until <= moment.Onset)
+                silences.Add(moment);
+        }
+
+        return [.. silences];
+    }
+
+    /// <summary>A grace note takes no time of its own.</summary>
+    private static Fraction EndOf(SoundingNote? note) => note is { IsGrace: false } ? note.Onset + note.Length : Fraction.Zero;
 
     private static Fraction Max(Fraction a, Fraction b) => a > b ? a : b;
 
