@@ -1,13 +1,12 @@
 import { useCallback, useMemo, useRef } from 'react'
 import type { Reading } from '../api/client'
-import { EngravingMishap } from '../engraving/EngravingMishap'
 import { engravingOptions, type RowId } from '../engraving/layout'
 import { fitOf, withRoom } from '../engraving/room'
 import { TunePages } from '../engraving/TunePages'
 import { useEngraving } from '../engraving/useEngraving'
-import { Working } from '../engraving/Working'
 import { HearBar } from '../hear/HearBar'
 import type { Hear } from '../hear/useHear'
+import { PaperColumn } from './PaperColumn'
 import { TuneHead } from './TuneHead'
 import { useStable } from '../ui/useStable'
 import type { useLoop } from './useLoop'
@@ -81,17 +80,9 @@ export function StandPaper({
   })
   const [keepPrinted, chooseOctave] = [useStable(usePrinted), useStable(octave)]
   return (
-    <div className="flex min-h-0 flex-col bg-sheet">
-      {/* A region that scrolls must be reachable from the keyboard. */}
-      <div
-        className="paper-scroll min-h-0 flex-1 overflow-x-hidden overflow-y-auto px-2 pt-2 pb-6 md:px-6 md:pt-4 md:pb-10"
-        data-testid="paper"
-        // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
-        tabIndex={0}
-        role="region"
-        aria-label="Paper"
-      >
-        {reading && (
+    <PaperColumn
+      head={
+        reading && (
           <TuneHead
             reading={reading}
             onUsePrinted={keepPrinted}
@@ -100,26 +91,26 @@ export function StandPaper({
             onShow={show}
             onLearned={onLearned}
           />
-        )}
-        <div ref={paper} className="min-h-40">
-          <EngravingMishap engraving={engraving} source={source} />
-          {reading && (
-            <TunePages
-              engraving={engraving}
-              reading={reading}
-              rows={rows}
-              fit={fit}
-              now={probe.place ? NONE : here}
-              same={probe.place ? probe.found : marked}
-              onPick={pick}
-            />
-          )}
-          {(!reading || engraving.working) && !engraving.error && (
-            <Working notes={walk.notes.length} engraving={engraving} />
-          )}
-        </div>
-      </div>
-      {engraving.pages.length > 0 && (
+        )
+      }
+      view={paper}
+      engraving={engraving}
+      source={source}
+      notes={walk.notes.length}
+      tune={
+        reading && (
+          <TunePages
+            engraving={engraving}
+            reading={reading}
+            rows={rows}
+            fit={fit}
+            now={probe.place ? NONE : here}
+            same={probe.place ? probe.found : marked}
+            onPick={pick}
+          />
+        )
+      }
+      hear={
         <HearBar
           playing={hear.playing}
           settings={hear.settings}
@@ -130,7 +121,7 @@ export function StandPaper({
           onStep={step}
           onLoop={choose}
         />
-      )}
-    </div>
+      }
+    />
   )
 }

@@ -1,13 +1,12 @@
 import { useCallback, useMemo, useRef } from 'react'
 import type { Reading } from '../api/client'
-import { EngravingMishap } from '../engraving/EngravingMishap'
 import { engravingOptions, stavesOptions, type RowId } from '../engraving/layout'
 import { fitOf, withRoom } from '../engraving/room'
 import { TunePages } from '../engraving/TunePages'
 import { useEngraving } from '../engraving/useEngraving'
-import { Working } from '../engraving/Working'
 import { HearBar } from '../hear/HearBar'
 import type { Hear } from '../hear/useHear'
+import { PaperColumn } from '../stand/PaperColumn'
 import type { MakeChange } from '../stand/useChanges'
 import type { useLoop } from '../stand/useLoop'
 import { useWidth } from '../stand/useWidth'
@@ -77,37 +76,28 @@ export function TogetherPaper({
   }, [now, paper, moments, together])
   const pickAny = useCallback((id: string) => pick(moments?.leadOf.get(id) ?? id), [pick, moments])
   return (
-    <div className="flex min-h-0 flex-col bg-sheet">
-      <div
-        className="paper-scroll min-h-0 flex-1 overflow-x-hidden overflow-y-auto px-2 pt-2 pb-6 md:px-6 md:pt-4 md:pb-10"
-        data-testid="paper"
-        // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
-        tabIndex={0}
-        role="region"
-        aria-label="Paper"
-      >
-        {lead && <TogetherHead score={score} make={make} />}
-        <div ref={view} className="min-h-40">
-          <EngravingMishap engraving={engraving} source={source} />
-          {shown && (
-            <TunePages
-              key={paper}
-              engraving={engraving}
-              reading={shown}
-              all={all}
-              rows={rows}
-              fit={fit}
-              now={here}
-              same={NONE}
-              onPick={pickAny}
-            />
-          )}
-          {(!shown || engraving.working) && !engraving.error && (
-            <Working notes={walk.notes.length} engraving={engraving} />
-          )}
-        </div>
-      </div>
-      {engraving.pages.length > 0 && (
+    <PaperColumn
+      head={lead && <TogetherHead score={score} make={make} />}
+      view={view}
+      engraving={engraving}
+      source={source}
+      notes={walk.notes.length}
+      tune={
+        shown && (
+          <TunePages
+            key={paper}
+            engraving={engraving}
+            reading={shown}
+            all={all}
+            rows={rows}
+            fit={fit}
+            now={here}
+            same={NONE}
+            onPick={pickAny}
+          />
+        )
+      }
+      hear={
         <HearBar
           playing={hear.playing}
           settings={hear.settings}
@@ -118,7 +108,7 @@ export function TogetherPaper({
           onStep={(by) => walk.go(walk.at + by)}
           onLoop={loop.choose}
         />
-      )}
-    </div>
+      }
+    />
   )
 }
