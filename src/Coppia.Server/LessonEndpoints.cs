@@ -75,11 +75,20 @@ internal static class LessonEndpoints
         Lessons lessons,
         LessonRepository repository,
         long @class,
-        long id
-    ) =>
-        forWhom.Class is not { } one ? ClassEndpoints.NoClass(@class)
-        : repository.Find(@class, id) is { } lesson ? TypedResults.Ok(lessons.View(one, lesson))
-        : NoLesson();
+        long id,
+        string? instrument = null
+    )
+    {
+        if (forWhom.Class is not { } one)
+            return ClassEndpoints.NoClass(@class);
+        if (repository.Find(@class, id) is not { } lesson)
+            return NoLesson();
+        if (instrument is null)
+            return TypedResults.Ok(lessons.View(one, lesson));
+        if (forWhom.Missing(instrument, out var player) is { } unknown)
+            return unknown;
+        return TypedResults.Ok(lessons.View(one, lesson, player.Instrument));
+    }
 
     private static Results<Ok<LessonView>, ProblemHttpResult> Save(
         ForWhom forWhom,

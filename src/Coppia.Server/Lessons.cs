@@ -1,4 +1,5 @@
 using System.Text.Json;
+using Coppia.Core.Instruments;
 using Coppia.Core.Lesson;
 using Coppia.Core.Wording;
 using Coppia.Data;
@@ -134,11 +135,12 @@ internal sealed class Lessons(
     }
 
     /// <summary>The lesson in the words of its class.</summary>
-    public LessonView View(ClassRecord one, LessonRecord lesson)
+    /// <param name="alone">In the words of one instrument instead; null for all that the class plays.</param>
+    public LessonView View(ClassRecord one, LessonRecord lesson, Instrument? alone = null)
     {
         var doc = Doc(lesson);
         var titles = names.Titles(lesson.Tunes.OfType<long>());
-        var said = new StepWords(tunesOf, readings, one, forWhom.Style.Style, titles);
+        var said = new StepWords(tunesOf, readings, one, alone is null ? tunesOf.Section(one) : [alone], forWhom.Style.Style, titles);
         var steps = doc.Steps.Select(s => s.Step(lesson.Tunes)).ToArray();
         var time = LessonTime.Of(steps, doc.TalkSeconds, doc.Minutes);
         var views = new List<StepView>();

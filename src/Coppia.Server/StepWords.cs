@@ -1,3 +1,4 @@
+using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Lesson;
 using Coppia.Core.Reading;
@@ -7,16 +8,18 @@ using Coppia.Data;
 namespace Coppia.Server;
 
 /// <summary>The steps of a lesson in words, with what only their tunes can tell; each tune is read once.</summary>
+/// <param name="instruments">Of those whom they are told to.</param>
 /// <param name="titles">Of the tunes that there are.</param>
 internal sealed class StepWords(
     TunesOfClass tunes,
     Readings readings,
     ClassRecord one,
+    IReadOnlyList<Instrument> instruments,
     HouseStyle style,
     IReadOnlyDictionary<long, string> titles
 )
 {
-    private readonly LessonWords _words = new(style, tunes.Section(one));
+    private readonly LessonWords _words = new(style, instruments);
     private readonly Dictionary<long, IReadOnlyList<SectionReading>> _read = [];
 
     public string Title(long? tune) => tune is { } id && titles.TryGetValue(id, out var title) ? title : "A tune that is gone";
@@ -58,10 +61,14 @@ internal sealed class StepWords(
         return things.Count > 0 ? English.Sentence(string.Join("; ", things)) : "Nothing is new any more.";
     }
 
-    /// <summary>Why a trouble spot is hard; sections for which it is hard alike are told together.</summary>
+    /// <summary>
+    /// Why a trouble spot is hard; sections for which it is hard alike are told together, and one that is told alone is not named.
+    /// </summary>
     private string Why(LessonStep step)
     {
         var hard = Read(step.TuneId).SelectMany(r => r.Reading.Trouble.Where(t => IsAt(r, t, step)).Take(1).Select(t => Why(r, t)));
+        if (instruments.Count == 1)
+            return string.Concat(hard.Select(w => w.Why));
         var said = hard.GroupBy(w => w.Why).Select(g => $"{English.List([.. g.Select(w => w.Who)])}: {g.Key}");
         return string.Join(" ", said.Select((s, i) => i == 0 ? s : English.Capital(s)));
     }
@@ -74,5 +81,5 @@ internal sealed class StepWords(
     private IReadOnlyList<SectionReading> Read(long? tune) =>
         tune is not { } id ? []
         : _read.TryGetValue(id, out var read) ? read
-        : _read[id] = tunes.Read(one, id);
+        : _read[id] = tunes.Read(one, id, instruments);
 }

@@ -18,16 +18,23 @@ internal sealed class TunesOfClass(Readings readings, ForWhom forWhom, LearnerRe
         return own.Length > 0 ? own : [.. StringSection.All];
     }
 
-    public Player[] Players(ClassRecord one) => [.. Section(one).Select(i => new Player(i, forWhom.Style.Style, forWhom.KnownBy(one)))];
+    public Player[] Players(ClassRecord one) => Players(one, Section(one));
+
+    private Player[] Players(ClassRecord one, IEnumerable<Instrument> instruments) =>
+        [.. instruments.Select(i => new Player(i, forWhom.Style.Style, forWhom.KnownBy(one)))];
 
     /// <summary>One reading a section; nothing for a tune that is gone or cannot be read.</summary>
-    public IReadOnlyList<SectionReading> Read(ClassRecord one, long tune)
+    public IReadOnlyList<SectionReading> Read(ClassRecord one, long tune) => Read(one, tune, Section(one));
+
+    /// <inheritdoc cref="Read(ClassRecord, long)"/>
+    /// <param name="instruments">Of the sections.</param>
+    public IReadOnlyList<SectionReading> Read(ClassRecord one, long tune, IEnumerable<Instrument> instruments)
     {
         if (readings.Missing(tune, out var kept) is not null)
             return [];
         return
         [
-            .. Players(one)
+            .. Players(one, instruments)
                 .Select(p => (Kept: kept.For(p.Instrument.Id), Player: p))
                 .Select(s => new SectionReading(s.Kept, s.Player, readings.Of(s.Kept, s.Player))),
         ];

@@ -301,6 +301,7 @@ public class LessonTests(Stage stage)
         stage.Open(new Uri(stage.Browser.Url).AbsolutePath.Replace("/print", "/missed", StringComparison.Ordinal) + "?for=bass");
         Stage.WaitUntil(() => stage.Labels().Length > 0);
         Assert.Equal("G0", stage.Labels()[0]);
+        Assert.DoesNotContain("violin", stage.Text("[data-testid=missed]"), StringComparison.OrdinalIgnoreCase);
 
         // Next week: what was reached is known.
         stage.Open("/lesson");

@@ -277,6 +277,29 @@ public sealed class LessonApiTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task Who_missed_it_is_told_of_no_other_instrument()
+    {
+        await Set(_frost);
+        var lesson = await Post($"/api/classes/{_class}/lessons", new { day = "2026-09-14" });
+        var path = $"/api/classes/{_class}/lessons/{lesson.GetProperty("id").GetInt64()}";
+        Assert.Contains("basses by their own", await Details(path), StringComparison.Ordinal);
+        // The strings of each alone, from the A or, on the bass, from the top.
+        (string Instrument, string Strings)[] all = [("violin", "A, D, G, E."), ("cello", "A, D, G, C."), ("bass", "G, D, A, E.")];
+        foreach (var (instrument, strings) in all)
+        {
+            var details = await Details($"{path}?instrument={instrument}");
+            Assert.StartsWith(strings, details, StringComparison.Ordinal);
+            foreach (var (other, _) in all.Where(a => a.Instrument != instrument))
+                Assert.DoesNotContain(other, details, StringComparison.OrdinalIgnoreCase);
+        }
+
+        Assert.Equal(404, (await _server.Send(HttpMethod.Get, $"{path}?instrument=flute")).Status);
+    }
+
+    private async Task<string> Details(string path) =>
+        string.Join('\n', (await _server.Get(path)).GetProperty("steps").EnumerateArray().Select(s => s.GetProperty("detail").GetString()));
+
+    [Fact]
     public async Task What_cannot_be_kept_is_refused_with_its_place()
     {
         var path = $"/api/classes/{_class}/lessons";

@@ -52,7 +52,7 @@ public sealed class LessonWords(HouseStyle style, IReadOnlyList<Instrument> inst
             LessonPart.Look => "Number the lines, find the same, find the traps, look for signs.",
             LessonPart.Line => $"{English.Capital(bars)}: say names and fingers, finger silently and say, pluck, bow in the air, bow; "
                 + "bar by bar, two bars, the line.",
-            LessonPart.Chunk => $"{English.Capital(bars)}: {more} Two notes, three, the bar, two bars.",
+            LessonPart.Chunk => $"{English.Capital(bars)}: {(more.Length > 0 ? more + " " : "")}Two notes, three, the bar, two bars.",
             LessonPart.Join => "Call the line numbers ahead.",
             LessonPart.Home => "What, how long, by when.",
             LessonPart.Break => "Arms down, shoulders loose. Stop when anything hurts.",

@@ -16,7 +16,7 @@ import { Screen } from '../ui/Screen'
 import { Strip } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
 import { AtHome } from './AtHome'
-import { tuneOf, useLesson, type LessonStep } from './queries'
+import { tuneOf, useLessonAlone, type LessonStep } from './queries'
 import { PrintEnd } from '../print/PrintEnd'
 
 const WIDTH_PX = 700
@@ -46,13 +46,13 @@ const ALONE: readonly LessonStep['step']['part'][] = [
 export function MissedPrint() {
   const { class: classId, id } = useParams()
   const [search, setSearch] = useSearchParams()
-  const asked = useLesson(Number(classId), Number(id))
   const one = useClass(Number(classId)).data
   const all = useInstruments().data ?? []
   const instruments = all.filter(
     (i) => !one || one.learners.length === 0 || one.learners.some((l) => l.instrument === i.id),
   )
   const instrument = instruments.find((i) => i.id === search.get('for')) ?? instruments[0]
+  const asked = useLessonAlone(Number(classId), Number(id), instrument?.id)
   const lesson = asked.data
   const tunes = lesson?.tunes.filter((t) => t.id != null) ?? []
   const steps = lesson?.steps.filter((s) => ALONE.includes(s.step.part)) ?? []

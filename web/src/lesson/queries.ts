@@ -1,4 +1,4 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query'
 import { answer, api } from '../api/client'
 import type { components } from '../api/schema'
 import { useChange } from '../api/useChange'
@@ -32,6 +32,22 @@ export const useLesson = (classId: number, id: number) =>
     queryKey: lessonKey(classId, id),
     queryFn: () => answer(api.GET('/api/classes/{class}/lessons/{id}', of(classId, id))),
     // What was set or learned meanwhile may be said otherwise.
+    staleTime: 0,
+  })
+
+/** The lesson as a player of one instrument alone is told it. */
+export const useLessonAlone = (classId: number, id: number, instrument: string | undefined) =>
+  useQuery({
+    queryKey: [...lessonKey(classId, id), instrument],
+    queryFn: () =>
+      answer(
+        api.GET('/api/classes/{class}/lessons/{id}', {
+          params: { path: { class: classId, id }, query: { instrument } },
+        }),
+      ),
+    enabled: instrument !== undefined,
+    // Over another instrument the page stays while its words are on their way.
+    placeholderData: keepPreviousData,
     staleTime: 0,
   })
 
