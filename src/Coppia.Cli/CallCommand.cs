@@ -53,7 +53,7 @@ public static class CallCommand
             }),
         ];
         foreach (var reading in readings)
-            Warn(file, reading, error);
+            Files.Warn(file, reading, error);
         Write(CallSheet.Of(readings), output);
         return 0;
     }
@@ -76,14 +76,6 @@ public static class CallCommand
         }
 
         return [.. names.Select(n => style.Instrument(n)!)];
-    }
-
-    private static void Warn(string file, PlayerReading reading, TextWriter error)
-    {
-        if (OctaveWords.Moved(reading.OctavesMoved) is { } moved)
-            error.WriteLine($"{file}: written {moved} for {reading.Instrument.Name.ToLowerInvariant()}.");
-        foreach (var warning in new ReadingWords(reading).Warnings())
-            error.WriteLine($"{file}: {warning}");
     }
 
     private static void Write(CallSheet sheet, TextWriter output)

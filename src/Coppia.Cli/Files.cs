@@ -1,4 +1,7 @@
+using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
+using Coppia.Core.Reading;
+using Coppia.Core.Wording;
 using Coppia.Formats;
 
 namespace Coppia.Cli;
@@ -66,6 +69,42 @@ internal static class Files
             Refuse(error, $"{file}:1:1: {e.Message}");
             return null;
         }
+    }
+
+    /// <summary>
+    /// The line that was asked for, else the one proposed for the instrument, else the one that a single reader would take.
+    /// </summary>
+    public static OfferedLine? Line(string file, ReadResult result, string? part, Instrument instrument, TextWriter error)
+    {
+        OfferedLine[] lines = [.. result.Lines.Select(l => new OfferedLine(l.Name, l.Score))];
+        if (part is not null)
+        {
+            if (result.Line(part) is { } asked)
+                return new OfferedLine(asked.Name, asked.Score);
+            Refuse(error, $"{file}:1:1: there is no part “{part}”; expected 1 to {lines.Length}{Named(lines)}");
+            return null;
+        }
+
+        var main = lines.First(l => ReferenceEquals(l.Score, result.Score));
+        if (lines.Length == 1)
+            return main;
+        var line = WhichLine.Proposed(lines).TryGetValue(instrument.Id, out var own) ? lines[own] : main;
+        error.WriteLine(
+            $"{file}: {lines.Length} lines{Named(lines)}; number {Array.IndexOf(lines, line) + 1} is read, --part takes another."
+        );
+        return line;
+    }
+
+    private static string Named(OfferedLine[] lines) =>
+        lines.Any(l => l.Name.Length > 0) ? $" ({string.Join(", ", lines.Select(l => l.Name))})" : "";
+
+    /// <summary>Says where a tune was moved and what in it cannot be played.</summary>
+    public static void Warn(string file, PlayerReading reading, TextWriter error)
+    {
+        if (OctaveWords.Moved(reading.OctavesMoved) is { } moved)
+            error.WriteLine($"{file}: written {moved} for {reading.Instrument.Name.ToLowerInvariant()}.");
+        foreach (var warning in new ReadingWords(reading).Warnings())
+            error.WriteLine($"{file}: {warning}");
     }
 
     public static byte[]? Load(string file, TextWriter error)

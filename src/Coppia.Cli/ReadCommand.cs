@@ -6,7 +6,6 @@ using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Reading;
 using Coppia.Core.Wording;
-using Coppia.Formats;
 
 namespace Coppia.Cli;
 
@@ -102,7 +101,7 @@ public static class ReadCommand
             return 2;
         if (result.Score is null)
             return Files.Refuse(error, string.Join("\n", result.Errors.Select(e => $"{file}:{e}")));
-        if (LineFor(instrument, result, asked.GetValue(Part), file, error) is not { } line)
+        if (Files.Line(file, result, asked.GetValue(Part), instrument, error) is not { } line)
             return 2;
 
         foreach (var notice in result.Notices)
@@ -110,10 +109,7 @@ public static class ReadCommand
         var player = new Player(instrument, style, known);
         var reading = PlayerReading.Of(line.Score, line.For, player, chosenOctaves: asked.GetValue(Octave));
         var words = new ReadingWords(reading);
-        if (OctaveWords.Moved(reading.OctavesMoved) is { } moved)
-            error.WriteLine($"{file}: written {moved} for {instrument.Name.ToLowerInvariant()}.");
-        foreach (var warning in words.Warnings())
-            error.WriteLine($"{file}: {warning}");
+        Files.Warn(file, reading, error);
 
         var news = known.Things is null ? null : News.In(TuneContents.Of(reading), known);
         var asJson = asked.GetValue(Format) == "json";
@@ -148,31 +144,4 @@ public static class ReadCommand
         foreach (var row in rows)
             output.WriteLine(row.Tsv());
     }
-
-    /// <summary>
-    /// The line that was asked for, else the one proposed for the instrument, else the one that a single reader would take.
-    /// </summary>
-    private static OfferedLine? LineFor(Instrument instrument, ReadResult result, string? part, string file, TextWriter error)
-    {
-        OfferedLine[] lines = [.. result.Lines.Select(l => new OfferedLine(l.Name, l.Score))];
-        if (part is not null)
-        {
-            if (result.Line(part) is { } asked)
-                return new OfferedLine(asked.Name, asked.Score);
-            Files.Refuse(error, $"{file}:1:1: there is no part “{part}”; expected 1 to {lines.Length}{Named(lines)}");
-            return null;
-        }
-
-        var main = lines.First(l => ReferenceEquals(l.Score, result.Score));
-        if (lines.Length == 1)
-            return main;
-        var line = WhichLine.Proposed(lines).TryGetValue(instrument.Id, out var own) ? lines[own] : main;
-        error.WriteLine(
-            $"{file}: {lines.Length} lines{Named(lines)}; number {Array.IndexOf(lines, line) + 1} is read, --part takes another."
-        );
-        return line;
-    }
-
-    private static string Named(OfferedLine[] lines) =>
-        lines.Any(l => l.Name.Length > 0) ? $" ({string.Join(", ", lines.Select(l => l.Name))})" : "";
 }

@@ -48,7 +48,7 @@ internal static class SaidAloud
     private static IEnumerable<string> New(PlayerReading reading, News news)
     {
         var words = new NewsWords(reading.Player.Style);
-        return news.Of.Select(words.Sentence).Append(English.Sentence(NewsWords.Parts(HowHard.Of(news))));
+        return news.Of.Select(words.Sentence).Append(English.Sentence(NewsWords.Parts(HowHard.Of(news, HowHard.HardestStepOf(reading)))));
     }
 
     private static IEnumerable<string> Bow(PlayerReading reading)

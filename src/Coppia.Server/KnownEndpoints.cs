@@ -173,7 +173,7 @@ internal static class KnownEndpoints
             .Select(i =>
             {
                 var player = new Player(i, style, knows);
-                var news = NewsView.Of(readings.NewsOf(kept.For(i.Id), player), player)!;
+                var news = NewsView.Of(readings.NewsOf(kept.For(i.Id), player), readings.Of(kept.For(i.Id), player), player)!;
                 return (Instrument: i, Things: news.Things);
             })
             .ToArray();

@@ -35,11 +35,11 @@ public sealed record NewThingView(
 public sealed record NewsView(IReadOnlyList<NewThingView> Things, int Count, int Weight, Reach Reach, string Words, string Parts)
 {
     /// <returns>Null where no record of the class is kept.</returns>
-    internal static NewsView? Of(News news, Player player)
+    internal static NewsView? Of(News news, PlayerReading reading, Player player)
     {
         if (player.Known.Things is null)
             return null;
-        var (words, hard) = (new NewsWords(player.Style), HowHard.Of(news));
+        var (words, hard) = (new NewsWords(player.Style), HowHard.Of(news, HowHard.HardestStepOf(reading)));
         return new NewsView(
             [
                 .. news.Of.Select(n => new NewThingView(

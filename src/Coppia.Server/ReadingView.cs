@@ -151,7 +151,7 @@ public sealed record ReadingView(
                 FromId: reading.Notes[t.From].Note.Id,
                 NoteId: reading.Notes[t.To].Note.Id,
                 Bar: barOrder[reading.Notes[t.To].Note.Bar.Id],
-                Score: t.Score,
+                Points: t.Points,
                 Title: TroubleWords.Title(t),
                 Where: words.Where(t),
                 Text: words.Of(t),

@@ -125,7 +125,16 @@ public sealed record LikenessView(LikenessKind Kind, int Bar, string Text, IRead
 
 /// <summary>One of the hardest steps, on the note that it reaches.</summary>
 /// <param name="Title">What kind of spot it is.</param>
-public sealed record TroubleView(string FromId, string NoteId, int Bar, int Score, string Title, string Where, string Text, bool IsSlip);
+public sealed record TroubleView(
+    string FromId,
+    string NoteId,
+    int Bar,
+    double Points,
+    string Title,
+    string Where,
+    string Text,
+    bool IsSlip
+);
 
 /// <summary>An octave that a tune may be read in.</summary>
 /// <param name="Leaves">What it leaves out, in words.</param>

@@ -74,11 +74,20 @@ internal sealed class Readings(
         return null;
     }
 
-    public PlayerReading Of(KeptTune kept, Player player)
-    {
-        var fixedPairs = PinsOf(kept, player);
-        return Solved(kept, player, fixedPairs);
-    }
+    public PlayerReading Of(KeptTune kept, Player player) => Weighed(kept, player, PinsOf(kept, player));
+
+    /// <summary>The same with its steps weighed by what the hands do alone.</summary>
+    public PlayerReading UnweighedOf(KeptTune kept, Player player) => Solved(kept, player, PinsOf(kept, player));
+
+    /// <summary>The reading with its steps weighed for what the class knows.</summary>
+    private PlayerReading Weighed(KeptTune kept, Player player, FixedPairs pairs) =>
+        player.Known.Things is null
+            ? Solved(kept, player, pairs)
+            : Remembered(
+                $"weighed {Key(kept, player, pairs)} {player.Known.Key}",
+                kept,
+                () => Solved(kept, player, pairs).WeighedFor(player.Known)
+            );
 
     /// <summary>Everything that the class has to know to play the tune.</summary>
     public IReadOnlyList<MetThing> ContentsOf(KeptTune kept, Player player)
@@ -98,12 +107,14 @@ internal sealed class Readings(
         return Remembered(
             $"answer {Key(kept, player, fixedPairs)} {player.Known.Key}",
             kept,
-            () =>
-                JsonSerializer.SerializeToUtf8Bytes(
-                    ReadingView.Of(kept, Solved(kept, player, fixedPairs), fixedPairs, NewsView.Of(NewsOf(kept, player), player)),
-                    json.Value.SerializerOptions
-                )
+            () => JsonSerializer.SerializeToUtf8Bytes(ViewOf(kept, player, fixedPairs), json.Value.SerializerOptions)
         );
+    }
+
+    private ReadingView ViewOf(KeptTune kept, Player player, FixedPairs pairs)
+    {
+        var reading = Weighed(kept, player, pairs);
+        return ReadingView.Of(kept, reading, pairs, NewsView.Of(NewsOf(kept, player), reading, player));
     }
 
     /// <summary>Tries pins out. Throws what <see cref="Fingers"/> throws for an impossible one.</summary>

@@ -8,10 +8,10 @@ using Microsoft.Extensions.Caching.Memory;
 namespace Coppia.Server;
 
 /// <summary>How a tune fits a class: how hard it is for the section that has the most to learn by it.</summary>
-/// <param name="Count">New things to teach.</param>
-/// <param name="Weight">What they weigh together.</param>
+/// <param name="Count">New things for that section to learn.</param>
+/// <param name="Weight">What they and its hardest step weigh together.</param>
 /// <param name="Words">"one new thing".</param>
-/// <param name="Parts">How hard it is, told in parts.</param>
+/// <param name="Parts">How hard it is, told in parts, and for whom, where others have less to learn.</param>
 /// <param name="Care">What to look after before a hand is opened wide; null where none is.</param>
 /// <param name="New">The new things by name, what all learn first, then section by section.</param>
 public sealed record TuneFit(int Count, int Weight, Reach Reach, string Words, string Parts, string? Care, IReadOnlyList<string> New);
@@ -62,39 +62,54 @@ internal sealed class TuneFits(ForWhom forWhom, Readings readings, LearnerReposi
             if (contents.Any(c => c is null))
                 continue;
             done++;
-            if (contents.All(c => c!.Count > 0))
+            if (contents.All(c => c!.Met.Count > 0))
                 fits[tune.Id] = FitOf(players, contents!, known);
         }
 
         return (fits, done < tunes.Count ? new Working(done, tunes.Count) : null);
     }
 
-    /// <summary>What a tune contains; nothing for one that cannot be read, null where it is not known and there is no time.</summary>
-    private IReadOnlyList<MetThing>? Contents((long Id, int Version) tune, Player player, string hand, bool inTime)
+    /// <summary>What a tune holds for a hand.</summary>
+    /// <param name="Met">What it contains; nothing for one that cannot be read.</param>
+    /// <param name="HardestStep">In points.</param>
+    private sealed record Held(IReadOnlyList<MetThing> Met, double HardestStep);
+
+    /// <summary>What a tune holds; null where it is not known and there is no time.</summary>
+    private Held? Contents((long Id, int Version) tune, Player player, string hand, bool inTime)
     {
         var key = (tune.Id, tune.Version, hand);
-        if (_contents.TryGetValue(key, out IReadOnlyList<MetThing>? known))
+        if (_contents.TryGetValue(key, out Held? known))
             return known;
         if (!inTime)
             return null;
-        IReadOnlyList<MetThing> met = [];
+        var held = new Held([], 0);
         if (readings.Missing(tune.Id, out var kept) is null)
+        {
+            var line = kept.For(player.Instrument.Id);
             // Which notes they are is not asked here, and would fill the memory.
-            met = [.. readings.ContentsOf(kept.For(player.Instrument.Id), player).Select(m => m with { NoteIds = [] })];
-        return _contents.Set(key, met, new MemoryCacheEntryOptions { Size = 1 });
+            held = new Held(
+                [.. readings.ContentsOf(line, player).Select(m => m with { NoteIds = [] })],
+                HowHard.HardestStepOf(readings.UnweighedOf(line, player))
+            );
+        }
+
+        return _contents.Set(key, held, new MemoryCacheEntryOptions { Size = 1 });
     }
 
-    private static TuneFit FitOf(Player[] players, IReadOnlyList<MetThing>[] contents, ClassKnowledge known)
+    private static TuneFit FitOf(Player[] players, Held[] contents, ClassKnowledge known)
     {
-        News[] each = [.. contents.Select(c => News.In(c, known))];
-        HowHard[] hard = [.. each.Select(HowHard.Of)];
-        var (most, hardest) = (hard.MaxBy(h => h.Count)!, hard.MaxBy(h => h.Weight)!);
+        News[] each = [.. contents.Select(c => News.In(c.Met, known))];
+        HowHard[] hard = [.. each.Zip(contents, (news, held) => HowHard.Of(news, held.HardestStep))];
+        // All figures are those of one section: the one that has the most to learn.
+        var most = hard.MaxBy(h => (h.Count, h.Weight))!;
+        var who = players.Where((_, i) => (hard[i].Count, hard[i].Weight) == (most.Count, most.Weight)).ToArray();
+        var parts = NewsWords.Parts(most);
         return new TuneFit(
             most.Count,
-            hardest.Weight,
+            most.Weight,
             most.Reach,
             NewsWords.Count(most),
-            NewsWords.Parts(hardest),
+            who.Length == players.Length ? parts : $"{Together(who.Select(p => p.Instrument.Name))}: {parts}",
             each.SelectMany(n => n.Of).Any(n => n.Thing is KnownFinger { Place: { IsStretch: true } or { Reach: true } })
                 ? ExerciseWords.Care(ExerciseKind.Stretch)
                 : null,

@@ -100,7 +100,7 @@ public class DemoMarkedTests
             var reading = Read(Path.GetFileNameWithoutExtension(file));
             Assert.True(reading.Trouble.Count(t => !t.IsSlip) <= Math.Max(3, reading.Notes.Count / 12));
             Assert.True(reading.Trouble.Count(t => t.IsSlip) <= reading.Tune.Form.Lines.Count);
-            Assert.All(reading.Trouble, t => Assert.Equal(!t.IsSlip, t.Score >= TroubleSpot.WorthMarking));
+            Assert.All(reading.Trouble, t => Assert.Equal(!t.IsSlip, t.Points >= TroubleSpot.WorthMarking));
             Assert.All(reading.Trouble, t => Assert.Equal(t.To, t.From + 1));
         }
     }

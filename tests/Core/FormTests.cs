@@ -178,7 +178,7 @@ public class FormTests
             s => s.Parts.Any(p => p.Part == TroublePart.Shift) && s.From == 4
         );
         Assert.Contains("a shift to third position", Text("bass", "D clef=bass", "D, E, F, A, B, D C B,", spot), StringComparison.Ordinal);
-        Assert.Equal(4, spot.Score); // craft 11: a shift is four, and nothing else is hard about B to D on one string
+        Assert.Equal(3, spot.Points); // craft 11: a shift is three, and nothing else is hard about B to D on one string
     }
 
     [Fact] // Craft 11: each part has its own name.
@@ -186,12 +186,12 @@ public class FormTests
     {
         var reading = Lines.Reading("violin", "C", "(D c)");
         Assert.Equal(
-            [TroublePart.Crossing, TroublePart.SlurOverCrossing, TroublePart.Leap],
-            TroubleSpot.PartsOf(reading.Fingering, 1).Select(p => p.Part)
+            [TroublePart.Crossing, TroublePart.SlurOverCrossing, TroublePart.FingersPut, TroublePart.Leap],
+            Slips.At(reading.Fingering, 1).Parts.Select(p => p.Part)
         );
         var slide = Lines.Reading("violin", "C", "F/ ^F/ G");
-        Assert.Contains(TroublePart.FingerMoves, TroubleSpot.PartsOf(slide.Fingering, 1).Select(p => p.Part));
-        Assert.Contains(TroublePart.QuickNote, TroubleSpot.PartsOf(slide.Fingering, 1).Select(p => p.Part));
+        Assert.Contains(TroublePart.FingerMoves, Slips.At(slide.Fingering, 1).Parts.Select(p => p.Part));
+        Assert.True(Slips.At(slide.Fingering, 1).IsQuick);
     }
 
     [Fact]
@@ -199,17 +199,14 @@ public class FormTests
     {
         var slip = Assert.Single(Trouble("violin", "D", "D E F G A B c d"));
         Assert.True(slip.IsSlip);
-        Assert.Equal("G (D3) to A (A0), a string crossing.", Text("violin", "D", "D E F G A B c d", slip));
+        Assert.Equal("G (D3) to A (A0): a string crossing.", Text("violin", "D", "D E F G A B c d", slip));
     }
 
-    [Fact] // A crossing with two fingers at a line's end; craft 11.
-    public void The_slip_of_a_first_year_line_is_its_crossing_with_two_fingers()
+    [Fact] // A crossing one point, a sixth down to the open string another (craft 11).
+    public void The_slip_of_a_first_year_line_is_its_crossing_with_a_leap()
     {
         var slip = Assert.Single(Trouble("violin", "D", "D D E E|F F E2|D E F F|B D2 z|"), s => s.IsSlip);
-        Assert.Equal(
-            "F♯ (D2) to B (A1), a string crossing with another finger.",
-            Text("violin", "D", "D D E E|F F E2|D E F F|B D2 z|", slip)
-        );
+        Assert.Equal("B (A1) to D (D0): a string crossing and a leap.", Text("violin", "D", "D D E E|F F E2|D E F F|B D2 z|", slip));
     }
 
     [Fact] // Equal lines slip at the same place; it is named once. A line on one string with neighbouring fingers has none.

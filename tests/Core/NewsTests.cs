@@ -105,8 +105,8 @@ public class NewsTests
         var only = Assert.Single(news.Of);
         Assert.Equal(words, new NewsWords(HouseStyle.Default).Name(only));
         // A place of a finger off its regular one weighs 4, a plain finger 3, each note that comes with it 1.
-        Assert.Equal(instrument is "violin" or "viola" ? 6 : 5, HowHard.Of(news).Weight);
-        Assert.Equal(Reach.Next, HowHard.Of(news).Reach);
+        Assert.Equal(instrument is "violin" or "viola" ? 6 : 5, HowHard.Of(news, 0).Weight);
+        Assert.Equal(Reach.Next, HowHard.Of(news, 0).Reach);
     }
 
     [Fact]
@@ -117,10 +117,17 @@ public class NewsTests
         // G major, 3/4, a slur over two, a quarter rest, A and B on the G string.
         Assert.Equal(
             "two new notes (4), one new signature (3), one new meter (3), one new rest (2) and one new slur (2): 14 in all",
-            NewsWords.Parts(HowHard.Of(news))
+            NewsWords.Parts(HowHard.Of(news, 0))
         );
-        Assert.Equal(Reach.Far, HowHard.Of(news).Reach);
-        Assert.Equal("nothing new", NewsWords.Parts(HowHard.Of(News.None)));
+        // With a step of two and a half points beside it.
+        Assert.EndsWith(
+            ", one new slur (2) and its hardest step (3): 17 in all",
+            NewsWords.Parts(HowHard.Of(news, 2.5)),
+            StringComparison.Ordinal
+        );
+        Assert.Equal("nothing new; its hardest step (2)", NewsWords.Parts(HowHard.Of(News.None, 2)));
+        Assert.Equal(Reach.Far, HowHard.Of(news, 0).Reach);
+        Assert.Equal("nothing new", NewsWords.Parts(HowHard.Of(News.None, 0)));
     }
 
     [Fact]

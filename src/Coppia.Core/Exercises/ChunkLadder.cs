@@ -31,8 +31,7 @@ public sealed record ChunkLadder(TroubleSpot Spot, IReadOnlyList<ChunkRung> Rung
         [
             .. reading
                 .Trouble.Where(t => !reading.Notes[t.From].Note.IsGrace && !reading.Notes[t.To].Note.IsGrace)
-                .OrderBy(t => t.IsSlip)
-                .ThenByDescending(t => t.Score)
+                .OrderByDescending(t => t.Points)
                 .ThenBy(t => t.To)
                 .Take(most)
                 .OrderBy(t => t.To)

@@ -82,8 +82,11 @@ public static class FirstSheet
     /// <summary>Drills for what makes the steps of the tune hard, the worst first.</summary>
     private static IEnumerable<ExerciseKind> Drills(IReadOnlyList<PlayerReading> readings) =>
         readings
-            .SelectMany(r => r.Trouble.SelectMany(t => t.Parts))
-            .Select(p => (Kind: DrillFor(p.Part), p.Points))
+            .SelectMany(r => r.Trouble)
+            .SelectMany(t =>
+                t.Parts.Select(p => (Kind: DrillFor(p.Part), p.Points))
+                    .Append((Kind: t.IsQuick ? ExerciseKind.QuickFigure : (ExerciseKind?)null, Points: t.Points / 3))
+            )
             .Where(d => d.Kind is not null)
             .GroupBy(d => d.Kind!.Value)
             .OrderByDescending(g => g.Sum(d => d.Points))
@@ -93,13 +96,13 @@ public static class FirstSheet
     private static ExerciseKind? DrillFor(TroublePart part) =>
         part switch
         {
-            TroublePart.Crossing or TroublePart.CrossingWithFinger or TroublePart.SkippedString or TroublePart.SlurOverCrossing =>
+            TroublePart.Crossing or TroublePart.SkippedString or TroublePart.SlurOverCrossing or TroublePart.FingerHops =>
                 ExerciseKind.Crossing,
+            TroublePart.Skip or TroublePart.FingersPut or TroublePart.FingersLifted => ExerciseKind.Thirds,
             TroublePart.FingerMoves => ExerciseKind.TwoPlaces,
             TroublePart.TwoHeights => ExerciseKind.TwoHeights,
             TroublePart.Stretch => ExerciseKind.Stretch,
-            TroublePart.Shift => ExerciseKind.BassFrames,
-            TroublePart.QuickNote => ExerciseKind.QuickFigure,
+            TroublePart.Shift or TroublePart.Slide => ExerciseKind.BassFrames,
             TroublePart.OddRhythm => ExerciseKind.CountIt,
             _ => null,
         };

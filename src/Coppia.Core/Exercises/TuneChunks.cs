@@ -23,7 +23,7 @@ internal static class TuneChunks
         // What is hard for the first player; the others get the same notes.
         var spots = request
             .From[0]
-            .Trouble.OrderByDescending(t => t.Score)
+            .Trouble.OrderByDescending(t => t.Points)
             .ThenBy(t => t.To)
             .Where(t => request.From.All(r => Fits(r, t)))
             .Take(request.Count ?? Usual)

@@ -35,7 +35,8 @@ public static class LessonPlan
     private const int MostChunks = 2;
 
     /// <summary>A chunk grows: its notes in a bar, one more before them, the bar, two bars (craft 11).</summary>
-    private const int BarsOfChunk = 5;
+    private const int StagesOfChunk = 4;
+    private const double BarsOfChunk = 5;
 
     /// <summary>Bars in which the beat of a meter is shown.</summary>
     private const int BarsOfBeat = 4;
@@ -172,8 +173,9 @@ public static class LessonPlan
             yield return chunk with
             {
                 NoteId = noteId,
+                Ways = StagesOfChunk,
                 Repeats = pace.ChunkRepeats,
-                Beats = BarsOfChunk * chunk.Beats,
+                Beats = BarsOfChunk / StagesOfChunk * chunk.Beats,
                 Tempo = pace.Tempo,
                 Said = 1,
             };
@@ -187,21 +189,24 @@ public static class LessonPlan
         yield return Whole(tune, LessonPart.AtTempo, tune.Goal);
     }
 
-    /// <summary>The bars with the worst steps of all sections together, in the order of the tune.</summary>
+    /// <summary>
+    /// The bars with the worst steps of all sections together, in the order of the tune; in an easy tune the likeliest slip of all.
+    /// </summary>
     private static IEnumerable<(string NoteId, int Bar)> Chunks(LessonTune tune)
     {
         var orders = tune
             .Sections.SelectMany(s => s.Score.Bars.Index())
             .DistinctBy(b => b.Item.Id)
             .ToDictionary(b => b.Item.Id, b => b.Index);
-        return tune
-            .Sections.SelectMany(s => s.Trouble.Where(t => !t.IsSlip).Select(t => (Note: s.Notes[t.To].Note, t.Score)))
+        var spots = tune.Sections.SelectMany(s => s.Trouble.Select(t => (Note: s.Notes[t.To].Note, t.Points))).ToArray();
+        var hard = spots.Where(t => t.Points >= TroubleSpot.WorthMarking).ToArray();
+        return (hard.Length > 0 ? hard : [.. spots.OrderByDescending(t => t.Points).Take(1)])
             .GroupBy(t => orders[t.Note.Bar.Id])
-            .OrderByDescending(g => g.Sum(t => t.Score))
+            .OrderByDescending(g => g.Sum(t => t.Points))
             .ThenBy(g => g.Key)
             .Take(MostChunks)
             .OrderBy(g => g.Key)
-            .Select(g => (g.MaxBy(t => t.Score).Note.Id, g.Key));
+            .Select(g => (g.MaxBy(t => t.Points).Note.Id, g.Key));
     }
 
     private static LessonStep InBars(LessonTune tune, LessonPart part, int first, int end) =>

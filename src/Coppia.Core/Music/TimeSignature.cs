@@ -58,6 +58,15 @@ public readonly record struct TimeSignature(int Beats, int Unit, TimeSymbol Symb
     /// <summary>The beat that is felt: dotted in compound time, else the lower number's note.</summary>
     public Fraction FeltBeat => IsCompound ? new(3, Unit) : Beat;
 
+    /// <summary>
+    /// The beat that a class counts: dotted in compound time, in cut time still the quarter, in free meter the quarter.
+    /// </summary>
+    public static Fraction BeatOf(TimeSignature? time) =>
+        time is not { } t ? Fraction.Quarter
+        : t.IsCompound ? t.FeltBeat
+        : t.Beat > Fraction.Quarter ? Fraction.Quarter
+        : t.Beat;
+
     public override string ToString() => $"{Sum ?? Beats.ToString(CultureInfo.InvariantCulture)}/{Unit}";
 
     /// <summary>A meter whose upper number may be a sum such as 3+2+3.</summary>

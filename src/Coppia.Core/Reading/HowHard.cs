@@ -23,10 +23,13 @@ public enum Reach
 /// <param name="Weight">What they weigh together.</param>
 public readonly record struct HardPart(ThingKind Kind, int Count, int Weight);
 
-/// <summary>How hard a tune is for a class: its new things counted and weighed (craft 15; the weights are ours).</summary>
+/// <summary>
+/// How hard a tune is for a class: its new things counted and weighed, and its hardest step (craft 15 and 11; the weights are ours).
+/// </summary>
 /// <param name="Count">How many new things there are to teach.</param>
 /// <param name="Parts">By kind, the heaviest first.</param>
-public sealed record HowHard(int Count, IReadOnlyList<HardPart> Parts)
+/// <param name="HardestStep">Points of the step in which the hands have most to do, rounded up.</param>
+public sealed record HowHard(int Count, IReadOnlyList<HardPart> Parts, int HardestStep)
 {
     private const int MostNext = 2;
     private const int MostLater = 5;
@@ -35,7 +38,7 @@ public sealed record HowHard(int Count, IReadOnlyList<HardPart> Parts)
     private const int BroughtNote = 1;
 
     /// <summary>A new note under a known finger is the unit that the other weights are measured by, and weighs 2.</summary>
-    public int Weight => Parts.Sum(p => p.Weight);
+    public int Weight => Parts.Sum(p => p.Weight) + HardestStep;
 
     public Reach Reach =>
         Count switch
@@ -46,7 +49,9 @@ public sealed record HowHard(int Count, IReadOnlyList<HardPart> Parts)
             _ => Reach.Far,
         };
 
-    public static HowHard Of(News news) =>
+    /// <param name="news">What is new to the class in the tune.</param>
+    /// <param name="hardestStep">Points of its hardest step (<see cref="HardestStepOf"/>).</param>
+    public static HowHard Of(News news, double hardestStep) =>
         new(
             news.Of.Count,
             [
@@ -55,8 +60,12 @@ public sealed record HowHard(int Count, IReadOnlyList<HardPart> Parts)
                     .Select(g => new HardPart(g.Key, g.Count(), g.Sum(WeightOf)))
                     .OrderByDescending(p => p.Weight)
                     .ThenBy(p => p.Kind),
-            ]
+            ],
+            (int)Math.Ceiling(hardestStep)
         );
+
+    /// <summary>Points of the hardest step of a tune as one player reads it; 0 where nothing asks anything of the hands.</summary>
+    public static double HardestStepOf(PlayerReading reading) => reading.Trouble.Select(t => t.Points).DefaultIfEmpty().Max();
 
     /// <summary>What one new thing weighs, with the notes that come with it.</summary>
     public static int WeightOf(NewThing news) => WeightOf(news.Thing) + BroughtNote * news.With.Count;

@@ -59,6 +59,9 @@ public sealed record PlayerReading(
     public IEnumerable<IReadOnlyList<Remark>> BeforeLines(News? news = null) =>
         Tune.Form.Lines.Select(l => BeforeLine.Of(this, l.FirstBar, l.EndBar, news));
 
+    /// <summary>The same reading, its steps weighed for a class by what is new to it; the fingers stay.</summary>
+    public PlayerReading WeighedFor(ClassKnowledge known) => this with { Trouble = TroubleSpot.Of(Fingering, Tune.Form.Lines, known) };
+
     /// <param name="printed">The tune as printed.</param>
     /// <param name="printedFor">The instrument it is printed for.</param>
     /// <param name="player">Who reads it.</param>

@@ -3,64 +3,93 @@ namespace Coppia.Core.Reading;
 /// <summary>
 /// What makes a step hard, with its points, in a few bytes: it is worked out for every step of a tune, and told of few.
 /// </summary>
-/// <param name="Points">All points together.</param>
-internal readonly record struct TroubleParts(int Points)
+internal readonly record struct TroubleParts
 {
     private const int BitsOfOne = 4;
 
-    /// <summary>The order in which parts of equal weight are told: strings, hand, then the rest.</summary>
+    /// <summary>Halves of a point in the figures of one part.</summary>
+    private const double Halves = 2;
+
+    /// <summary>Eighths of a point in half a point, and in half a point of a quick note: times one and a half.</summary>
+    private const int Plain = 4;
+    private const int Quick = 6;
+
+    /// <summary>The order in which parts are told: strings, hand, fingers, then the rest.</summary>
     private static readonly TroublePart[] Told =
     [
         TroublePart.Crossing,
-        TroublePart.CrossingWithFinger,
         TroublePart.SkippedString,
         TroublePart.SlurOverCrossing,
-        TroublePart.Leap,
         TroublePart.Shift,
+        TroublePart.Slide,
+        TroublePart.FingerMoves,
+        TroublePart.FingerHops,
+        TroublePart.FingersPut,
+        TroublePart.FingersLifted,
+        TroublePart.TwoHeights,
+        TroublePart.Stretch,
+        TroublePart.Skip,
+        TroublePart.Leap,
+        TroublePart.OddRhythm,
+        TroublePart.Beyond,
+        TroublePart.New,
+    ];
+
+    /// <summary>Parts in which something has to be placed, and not only lifted or crossed: what is missed first.</summary>
+    private static readonly TroublePart[] Placed =
+    [
+        TroublePart.FingersPut,
+        TroublePart.FingerHops,
         TroublePart.FingerMoves,
         TroublePart.TwoHeights,
         TroublePart.Stretch,
-        TroublePart.Beyond,
-        TroublePart.QuickNote,
-        TroublePart.OddRhythm,
+        TroublePart.Shift,
+        TroublePart.Slide,
     ];
 
-    /// <summary>The points of each part, four bits each.</summary>
-    private long Packed { get; init; }
+    /// <summary>Half points of each part, four bits each.</summary>
+    private ulong Packed { get; init; }
 
-    /// <param name="points">1 to 15; a part is added once.</param>
-    public TroubleParts And(TroublePart part, int points) =>
-        new(Points + points) { Packed = Packed | (long)points << BitsOfOne * (int)part };
+    /// <summary>All half points, quickness left out.</summary>
+    private int Sum { get; init; }
 
-    public bool Has(TroublePart part) => PointsOf(part) > 0;
+    /// <summary>The note before is shorter than the beat, so that there is less time.</summary>
+    public bool IsQuick { get; init; }
 
-    public IReadOnlyList<(TroublePart Part, int Points)> List()
+    /// <summary>All points together, in eighths of one; a step that comes again counts half.</summary>
+    public int Eighths => Sum * (IsQuick ? Quick : Plain);
+
+    /// <summary>Half points of what has to be placed.</summary>
+    public int Placing
     {
-        var list = new List<(TroublePart, int)>();
+        get
+        {
+            var sum = 0;
+            foreach (var part in Placed)
+                sum += HalvesOf(part);
+            return sum;
+        }
+    }
+
+    /// <param name="halves">0 to 15 half points; a part is added once.</param>
+    public TroubleParts And(TroublePart part, int halves) =>
+        this with
+        {
+            Packed = Packed | (ulong)halves << BitsOfOne * (int)part,
+            Sum = Sum + halves,
+        };
+
+    public IReadOnlyList<(TroublePart Part, double Points)> List()
+    {
+        var list = new List<(TroublePart, double)>();
         foreach (var part in Told)
         {
-            if (Has(part))
-                list.Add((part, PointsOf(part)));
+            if (HalvesOf(part) is var halves and > 0)
+                list.Add((part, halves / Halves));
         }
 
         return list;
     }
 
-    /// <summary>The parts from the heaviest to the lightest as one number, equal where they are told in the same order.</summary>
-    public long WorstFirst()
-    {
-        var order = 0L;
-        for (var points = (1 << BitsOfOne) - 1; points > 0; points--)
-        {
-            foreach (var part in Told)
-            {
-                if (PointsOf(part) == points)
-                    order = order << BitsOfOne | (long)part + 1;
-            }
-        }
-
-        return order;
-    }
-
-    private int PointsOf(TroublePart part) => (int)(Packed >> BitsOfOne * (int)part) & (1 << BitsOfOne) - 1;
+    private int HalvesOf(TroublePart part) => (int)(Packed >> BitsOfOne * (int)part) & (1 << BitsOfOne) - 1;
 }

@@ -62,7 +62,7 @@ public static class TuneContents
             var signed = Accidentals.Shown(bar, before is null ? new HashSet<int>() : Accidentals.TiedOut(before));
             foreach (var id in signed.Where(s => s.Value.Contains(true)).Select(s => s.Key))
                 met.Add(new KnownSign(LearnedSign.Accidental), bar, id);
-            foreach (var beat in FilledBeat.In(bar, BeatOf(bar.Time), tied).Where(b => b.IsUneven))
+            foreach (var beat in FilledBeat.In(bar, TimeSignature.BeatOf(bar.Time), tied).Where(b => b.IsUneven))
                 met.Add(new KnownRhythm(beat.Pattern), bar, beat.NoteIds);
             foreach (var e in bar.Events)
             {
@@ -167,19 +167,12 @@ public static class TuneContents
     {
         foreach (var note in notes.Select(n => n.Note).Where(n => !n.IsGrace))
         {
-            var beat = BeatOf(note.Bar.Time);
+            var beat = TimeSignature.BeatOf(note.Bar.Time);
             var started = note.Onset.WholeTimes(beat);
             if (note.Onset != new Fraction(started, 1) * beat && note.Onset + note.Length > new Fraction(started + 1, 1) * beat)
                 met.Add(new KnownSign(LearnedSign.Syncopation), note.Bar, note.Id);
         }
     }
-
-    /// <summary>The beat that a rhythm fills: dotted in compound time; in cut time still the quarter that beginners count.</summary>
-    private static Fraction BeatOf(TimeSignature? time) =>
-        time is not { } t ? Fraction.Quarter
-        : t.IsCompound ? t.FeltBeat
-        : t.Beat > Fraction.Quarter ? Fraction.Quarter
-        : t.Beat;
 
     /// <summary>Things as they are met.</summary>
     private sealed class Collected(IReadOnlyList<Bar> bars)

@@ -34,13 +34,17 @@ public sealed class NewsWords(HouseStyle style)
         };
     }
 
-    /// <summary>How hard a tune is, in its parts: "2 new notes (4), 1 new finger (5): 9 in all"; "nothing new".</summary>
+    /// <summary>
+    /// How hard a tune is, in its parts: "two new notes (4), one new rhythm (3) and its hardest step (3): 10 in all"; "nothing new; its
+    /// hardest step (2)".
+    /// </summary>
     public static string Parts(HowHard hard)
     {
+        string[] step = hard.HardestStep > 0 ? [$"its hardest step ({English.Figure(hard.HardestStep)})"] : [];
         if (hard.Count == 0)
-            return "nothing new";
-        var parts = English.List([.. hard.Parts.Select(p => $"{Count(p)} ({p.Weight})")]);
-        return hard.Parts.Count == 1 ? parts : $"{parts}: {hard.Weight} in all";
+            return string.Join("; ", step.Prepend("nothing new"));
+        string[] parts = [.. hard.Parts.Select(p => $"{Count(p)} ({English.Figure(p.Weight)})"), .. step];
+        return parts.Length == 1 ? parts[0] : $"{English.List(parts)}: {English.Figure(hard.Weight)} in all";
     }
 
     /// <summary>"nothing new", "one new thing", "four new things".</summary>
