@@ -30,9 +30,9 @@ public class DiagnosisTests
         violin|D|G4|D|wrong-end|line 2 counted from the top is D
         violin|D|A4|C|wrong-end|space 2 from the top is C
         violin|D|A4|C#|wrong-end|the same with the signature
-        violin|C|A3|C|wrong-end|two ledger lines above instead of below
-        violin|C|C4|A|wrong-end|the ledger line above instead of below
-        violin|D|A5|C|wrong-end|the ledger line below instead of above; bass clef gives C too, but comes later
+        violin|C|A3|C|other-clef|two ledger lines below in bass clef; under the staff nothing is counted from the other end
+        violin|C|C4|A|unclear|two steps off, and no clef has it there
+        violin|D|A5|C|other-clef|the ledger line above in bass clef
         violin|D|B4|D|other-clef|the middle line of bass clef
         violin|D|G4|B|other-clef|line 2 of bass clef
         violin|D|D5|F|other-clef|line 4 of bass clef
@@ -59,8 +59,8 @@ public class DiagnosisTests
         violin|A|G#5|F#|one-step|above the staff for line 5
         violin|C|B3|C|one-step|under the ledger line for on it
         violin|D|F#4|D2|right|
-        violin|D|F#4|DL2|forgot-signature|low 2 on D is F natural
-        violin|D|F#4|D3|one-step|3 on D is G
+        violin|D|F#4|DL2|low-high|the right finger, low for regular
+        violin|D|F#4|D3|other-instrument|3 is what a cello plays there
         violin|D|F#4|D1|one-step|1 on D is E
         violin|D|F#4|A2|neighbour-string|2, but on A
         violin|D|A4|A0|right|
@@ -69,25 +69,25 @@ public class DiagnosisTests
         violin|D|B4|E1|neighbour-string|1, but on E
         violin|D|A3|D1|neighbour-string|1, but on D
         violin|C|F4|DL2|right|
-        violin|C|F4|D2|low-high|regular for low
-        violin|C|C5|A2|low-high|regular for low
+        violin|C|F4|D2|other-instrument|2 is what a cello plays there
+        violin|C|C5|A2|other-instrument|2 is what a cello plays there
         violin|D|D5|D0|wrong-octave|the open D is an octave lower
         violin|D|D4|A3|wrong-octave|3 on A is an octave higher
         violin|D|E5|D1|wrong-octave|1 on D is an octave lower
         violin|D|A4|G1|wrong-octave|1 on G is an octave lower
         violin|D|E5|A4|right|
         violin|D|E5|E0|right|
-        violin|D|G4|A3|wrong-end|3 on A is D, line 2 from the top
+        violin|D|G4|A3|neighbour-string|3, but on A
         violin|D|G4|G3|neighbour-string|3, but on G
-        violin|D|G4|E3|other-clef|3 on E is A, as line 2 is in alto clef
+        violin|D|G4|E3|unclear|two strings off
         violin|D|G4|E0|unclear|open E has nothing to do with it
         violin|Bb|Eb4|DL1|right|
-        violin|Bb|Eb4|D1|forgot-signature|1 on D is E natural
-        violin|Bb|Eb4|Dx1|low-high|the right finger in a place that this hand does not have
+        violin|Bb|Eb4|D1|low-high|regular for low
+        violin|Bb|Eb4|Dx1|other-instrument|the stretch back is what a cello plays there
         violin|F|Bb3|GL2|right|
-        violin|F|Bb3|G2|forgot-signature|2 on G is B natural
+        violin|F|Bb3|G2|other-instrument|2 is what a cello plays there
         violin|A|G#4|DH3|right|
-        violin|A|G#4|D3|forgot-signature|3 on D is G natural
+        violin|A|G#4|D3|low-high|regular for high
         violin|A|G#4|DL3|low-high|low for high
         violin|D|G3|G0|right|
         viola|D|C#4|B|one-step|as in treble clef, which looks just like a step too low
@@ -98,11 +98,16 @@ public class DiagnosisTests
         viola|D|E4|A|wrong-end|line 4 counted from the top is A
         viola|D|F#4|D2|right|
         viola|D|F#3|CH3|right|
-        viola|D|F#3|C3|forgot-signature|3 on C is F natural
+        viola|D|F#3|C3|low-high|regular for high
         viola|D|D4|G4|right|the fourth finger on G
         cello|D|F#3|F|forgot-signature|
         cello|D|F#3|D3|right|
-        cello|D|F#3|D2|forgot-signature|2 on D is F natural
+        cello|D|F#3|D2|other-instrument|2 is what a violin plays there
+        cello|C|E2|C2|other-instrument|2 is what a viola plays there
+        cello|A|G#3|D4|low-high|regular for forward
+        cello|E|D#3|D0|forgot-signature|open D is D natural
+        cello|D|D3|A0|neighbour-string|an open string, but the next one
+        cello|D|F#3|A0|unclear|open A has nothing to do with it
         cello|D|F#3|D|other-clef|line 4 of treble clef
         cello|D|G3|D4|right|
         cello|D|G3|D|other-clef|space 4 of tenor clef
@@ -111,21 +116,26 @@ public class DiagnosisTests
         cello|D|C#3|A|other-clef|space 2 of treble clef
         cello|D|E3|C|wrong-end|space 3 from the top is C; treble clef gives C too, but comes later
         cello|D|E3|G1|neighbour-string|1, but on G
-        cello|D|E3|A1|other-clef|1 on A is B, as space 3 is in tenor clef
+        cello|D|E3|A1|neighbour-string|1, but on A
         cello|D|D4|D0|wrong-octave|the open D is an octave lower
         cello|D|C#3|GH3|other-instrument|high 3 is what a violin plays there
         cello|G|F#2|CH3|other-instrument|high 3 is what a viola plays there
         cello|F|Bb2|G2|right|
-        cello|F|Bb2|G3|forgot-signature|3 on G is B natural
+        cello|F|Bb2|G3|right|in half position
+        cello|F|Bb2|G4|one-step|4 on G is C
+        cello|G|F#2|C4|low-high|regular for forward
         cello|Bb|Eb3|Dx1|right|
-        cello|Bb|Eb3|D1|forgot-signature|1 on D is E natural
+        cello|Bb|Eb3|D1|low-high|regular for back
         bass|D|F#3|D4|right|
-        bass|D|F#3|D2|forgot-signature|2 on D is F natural
+        bass|D|F#3|D2|other-instrument|2 is what a violin plays there
+        bass|D|C#3|A2|other-instrument|2 is what a violin plays there
+        bass|A|G#3|G0|forgot-signature|open G is G natural
         bass|D|F#3|D3|other-instrument|3 is what a cello plays there
         bass|D|B3|G3|other-instrument|3 is what a cello plays there
         bass|D|C#3|A3|other-instrument|3 is what a cello plays there
         bass|D|B3|G4|right|
-        bass|D|B3|G2|low-high|2 on G is B flat
+        bass|D|B3|G2|other-instrument|2 is what a violin plays there
+        bass|D|B3|G1|one-step|1 on G is A
         bass|F|F3|D4|right|in half position
         bass|F|F3|D2|right|in first position
         bass|D|E3|D1|right|
@@ -166,11 +176,18 @@ public class DiagnosisTests
     [Theory] // The words are ours; the facts in them are those of the rows above.
     [InlineData("violin|D|F#4|F", "The letter is right. Look at the key signature: it makes every F sharp, so this is F♯.")]
     [InlineData("violin|D|C5|C#", "The letter is right. A sign in this bar holds for it to the barline, so this is C, not C♯.")]
-    [InlineData("violin|D|G4|A", "One step off: A is the next space. This note is line 2: G.")]
+    [InlineData("violin|D|G4|A", "One step off: the next space up is A. Line 2 is G.")]
     [InlineData("violin|D|G4|D", "That is D counted from the top. Lines and spaces are counted from the bottom: line 2 is G.")]
     [InlineData("violin|D|B4|D", "In bass clef it would be D. This is treble clef: line 3 is B.")]
-    [InlineData("violin|D|D5|D0", "The letter is right, but that is another D. This one is 3 on A.")]
-    [InlineData("violin|C|F4|D2", "The right letter, a little too high: F is low 2 on D.")]
+    [InlineData("violin|D|D5|D0", "That is another D. This one is 3 on A.")]
+    [InlineData("violin|A|G#4|D3", "The right finger in another place: G♯ is high 3 on D.")]
+    [InlineData("violin|C|F4|F#", "The right letter, a little too high: F is low 2 on D.")]
+    [InlineData("violin|Eb|Ab4|G#", "One step off: the next line down is G. Space 2 is A.")]
+    [InlineData("violin|C|C4|A", "Not this one. Begin at the staff: the note on the first ledger line below is C.")]
+    [InlineData("violin|D|D4|A0", "An open string, but the next one: this note is on the D string.")]
+    [InlineData("violin|D|A4|G1", "That is another A. This one is the open A string.")]
+    [InlineData("cello|E|D#3|D0", "That is the plain letter. Look at the key signature: it makes every D sharp, so this is D♯.")]
+    [InlineData("bass|D|B3|G1", "One step off: the next line down is A. The note just above the staff is B.")]
     [InlineData("bass|D|F#3|D3", "That is the cello’s finger. On the double bass it is 4 on D.")]
     [InlineData("violin|D|F#4|A2", "The finger is right, but on the next string. F♯ is 2 on D.")]
     [InlineData("violin|D|G4|C", "Not this one. Begin at the staff: line 2 is G.")]

@@ -27,8 +27,17 @@ public sealed record CountMark(string EventId, Fraction Offset, CountKind Kind)
     /// <summary>Part of a beat since then, 0 up to but not 1.</summary>
     public required Fraction Within { get; init; }
 
-    /// <summary>Length of the printed value, in beats.</summary>
-    public required Fraction Beats { get; init; }
+    /// <summary>Length of the printed note or rest, in whole notes.</summary>
+    public required Fraction Length { get; init; }
+
+    /// <summary>The beat is a dotted one, which is parted in three and six.</summary>
+    public bool BeatIsDotted { get; init; }
+
+    /// <summary>It begins an eighth, counted from the barline, and is not the second sixteenth of one.</summary>
+    public bool OnEighth { get; init; }
+
+    /// <summary>Which third of its triplet it begins, from 0; null outside of triplets.</summary>
+    public int? Third { get; init; }
 
     /// <summary>The rhythm that it is part of, where rhythms are told by words and one fills the beat.</summary>
     public BeatRhythm? Rhythm { get; init; }
@@ -47,6 +56,8 @@ public static class Counts
         foreach (var bar in score.Bars)
         {
             var beat = BeatOf(bar.Time, style);
+            var isDotted = beat.Numerator == 3;
+            var thirds = ThirdsIn(bar);
             var rhythms = new Dictionary<string, BeatRhythm>();
             foreach (var beatOf in style.Counting == CountingSystem.Words ? FilledBeat.In(bar, beat, tied) : [])
             {
@@ -62,14 +73,15 @@ public static class Counts
                     : tied ? CountKind.Held
                     : CountKind.Struck;
                 BeatRhythm? rhythm = rhythms.TryGetValue(e.Id, out var found) ? found : null;
-                marks.Add(Mark(e, at, at, kind, beat) with { Rhythm = rhythm });
+                int? third = thirds.TryGetValue(e.Id, out var part) ? part : null;
+                marks.Add(Mark(e, at, at, kind, beat, isDotted) with { Rhythm = rhythm, Third = third });
                 var end = at + e.Length;
                 for (var n = at.WholeTimes(beat) + 1; ; n++)
                 {
                     var later = new Fraction(n, 1) * beat;
                     if (later >= end)
                         break;
-                    marks.Add(Mark(e, at, later, e.IsRest ? CountKind.Rest : CountKind.Held, beat));
+                    marks.Add(Mark(e, at, later, e.IsRest ? CountKind.Rest : CountKind.Held, beat, isDotted));
                 }
 
                 tied = e.TiedOn;
@@ -88,14 +100,39 @@ public static class Counts
         return t.IsCompound && dotted ? t.FeltBeat : t.Beat;
     }
 
-    private static CountMark Mark(ScoreEvent e, Fraction start, Fraction at, CountKind kind, Fraction beat)
+    /// <summary>For each note or rest of a triplet the third of it that it begins.</summary>
+    private static Dictionary<string, int> ThirdsIn(Bar bar)
+    {
+        var thirds = new Dictionary<string, int>();
+        for (var i = 0; i < bar.Events.Count; i++)
+        {
+            if (!bar.Events[i].TupletStart || bar.Events[i].Value.TupletActual != 3)
+                continue;
+            var end = i;
+            while (end + 1 < bar.Events.Count && !bar.Events[end].TupletStop)
+                end++;
+            var start = bar.Events[i].Onset;
+            var length = bar.Events[end].Onset + bar.Events[end].Length - start;
+            for (; i <= end; i++)
+                thirds[bar.Events[i].Id] = (int)(new Fraction(3, 1) * (bar.Events[i].Onset - start)).WholeTimes(length);
+            i--;
+        }
+
+        return thirds;
+    }
+
+    private static readonly Fraction Eighth = new(1, 8);
+
+    private static CountMark Mark(ScoreEvent e, Fraction start, Fraction at, CountKind kind, Fraction beat, bool isDotted)
     {
         var beats = at / beat;
         return new CountMark(e.Id, at - start, kind)
         {
             Beat = beats.Numerator / beats.Denominator,
             Within = new Fraction(beats.Numerator % beats.Denominator, beats.Denominator),
-            Beats = e.Value.Length / beat,
+            Length = e.Value.Length,
+            BeatIsDotted = isDotted,
+            OnEighth = (at / Eighth).Denominator == 1,
         };
     }
 }

@@ -48,7 +48,11 @@ public static class Judging
     /// <summary>Lines and spaces are the same in every clef and octave.</summary>
     private static Diagnosis Counted(Diagnosis found) =>
         found.Kind is MistakeKind.OtherClef or MistakeKind.WrongOctave
-            ? new Diagnosis(MistakeKind.Unclear, found.Shown, found.Answered) { AskedAs = found.AskedAs }
+            ? found with
+            {
+                Kind = MistakeKind.Unclear,
+                Clefs = [],
+            }
             : found;
 
     /// <summary>On the string that was asked for every place that sounds the note is right.</summary>

@@ -1,3 +1,5 @@
+using System.Collections.Concurrent;
+using System.Runtime.CompilerServices;
 using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
@@ -11,6 +13,9 @@ namespace Coppia.Core.Exercises;
 /// </summary>
 internal static class PlainPlace
 {
+    /// <summary>The height of every key that was asked for, as long as the instrument's table lives.</summary>
+    private static readonly ConditionalWeakTable<Instrument, ConcurrentDictionary<ScaleKey, int>> Heights = [];
+
     /// <summary>The plain place of a note, or null where no finger that the class may use reaches it.</summary>
     /// <param name="height">The position that is preferred among the lowest: that of the key's shapes.</param>
     public static Placement? Of(Player player, Pitch pitch, int height)
@@ -39,17 +44,23 @@ internal static class PlainPlace
             :
             [
                 .. Ways(player, pitch)
-                    .Where(w => w.IsOpen || player.Instrument.HomeHeights.Contains(player.FrameOf(w).Height))
+                    .Where(w => w.IsOpen || player.FrameOf(w).IsHome)
                     .Prepend(plain)
                     .DistinctBy(w => (w.String, w.Finger)),
             ];
 
     /// <summary>Height of the position in which the shapes of a key are taught.</summary>
-    public static int HeightOf(Instrument instrument, ScaleKey key)
-    {
-        var best = HandShape.BestPosition(instrument, key);
-        return instrument.Frames.First(f => f.Position == best).Height;
-    }
+    public static int HeightOf(Instrument instrument, ScaleKey key) =>
+        Heights
+            .GetOrCreateValue(instrument)
+            .GetOrAdd(
+                key,
+                k =>
+                {
+                    var best = HandShape.BestPosition(instrument, k);
+                    return instrument.Frames.First(f => f.Position == best).Height;
+                }
+            );
 
     private static IEnumerable<Placement> Ways(Player player, Pitch pitch) =>
         Placements

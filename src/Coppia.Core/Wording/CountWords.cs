@@ -20,19 +20,32 @@ public static class CountWords
         var onBeat = mark.Within.IsZero;
         return system switch
         {
-            CountingSystem.Numbers => onBeat ? Number(mark.Beat) : Between(mark.Within, "e", "&", "a", "&", "a"),
-            CountingSystem.Te => onBeat ? Number(mark.Beat) : Between(mark.Within, "ta", "te", "ta", "la", "li"),
-            _ when mark.Kind == CountKind.Rest => onBeat || mark.Beats < Fraction.Whole ? "sh" : "",
-            _ when mark.Kind == CountKind.Struck => Ta(mark.Beats, mark.Within),
+            CountingSystem.Numbers => onBeat ? Number(mark.Beat) : Between(mark, "e", "&", "a", "&", "a", "e"),
+            CountingSystem.Te => onBeat ? Number(mark.Beat) : Between(mark, "ta", "te", "ta", "la", "li", "ta"),
+            _ when mark.Kind == CountKind.Rest => onBeat || mark.Length < Fraction.Quarter ? "sh" : "",
+            _ when mark.Kind == CountKind.Struck => Ta(mark),
             CountingSystem.Ta => onBeat ? "a" : "",
             _ => onBeat ? "–" : "",
         };
     }
 
-    /// <summary>Syllables inside a beat: its sixteenths and the halves between, or its thirds. Finer moments have none.</summary>
-    private static string Between(Fraction within, string first, string half, string last, string third, string twoThirds) =>
-        (within.Numerator, within.Denominator) switch
+    /// <summary>
+    /// Syllables inside a beat: its quarters and the half between, or its thirds; in a dotted beat the sixteenths between the thirds
+    /// besides. Finer moments have none.
+    /// </summary>
+    private static string Between(
+        CountMark mark,
+        string first,
+        string half,
+        string last,
+        string third,
+        string twoThirds,
+        string betweenThirds
+    ) =>
+        (mark.Within.Numerator, mark.Within.Denominator) switch
         {
+            (1, 2) when mark.BeatIsDotted => betweenThirds,
+            (1, 6) or (5, 6) => betweenThirds,
             (1, 4) => first,
             (1, 2) => half,
             (3, 4) => last,
@@ -41,12 +54,15 @@ public static class CountWords
             _ => "",
         };
 
-    /// <summary>ta, ti-ti, tika-tika; thirds of a beat are tri-o-la.</summary>
-    private static string Ta(Fraction length, Fraction within)
+    /// <summary>
+    /// A value has its syllable in every meter: quarters and longer ta, eighths ti, dotted eighths tim, sixteenths ti and ka by turns;
+    /// the thirds of a triplet are tri-o-la.
+    /// </summary>
+    private static string Ta(CountMark mark)
     {
-        if (within.Denominator == 3 || length.Denominator == 3)
+        if (mark.Third is { } third)
         {
-            return within.Numerator switch
+            return third switch
             {
                 0 => "tri",
                 1 => "o",
@@ -54,14 +70,11 @@ public static class CountWords
             };
         }
 
-        if (length >= Fraction.Whole)
-            return "ta";
-        var half = new Fraction(1, 2);
-        if (length == half)
-            return "ti";
-        if (length > half)
-            return "tim";
-        return within.Denominator >= 4 ? "ka" : "ti";
+        var eighth = new Fraction(1, 8);
+        return mark.Length >= Fraction.Quarter ? "ta"
+            : mark.Length > eighth ? "tim"
+            : mark.Length < eighth && !mark.OnEighth ? "ka"
+            : "ti";
     }
 
     private static string Number(long beatsBefore) => (beatsBefore + 1).ToString(CultureInfo.InvariantCulture);

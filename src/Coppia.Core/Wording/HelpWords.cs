@@ -200,7 +200,8 @@ public static class HelpWords
             {
                 Beat = 0,
                 Within = within,
-                Beats = half,
+                Length = new Fraction(1, 8),
+                OnEighth = true,
                 Rhythm = style.Counting == CountingSystem.Words ? new BeatRhythm("1/2 1/2", part) : null,
             };
     }

@@ -52,10 +52,14 @@ public static class Labels
             } + finger;
     }
 
+    /// <summary>The string by its note in the school's names: "A", "la".</summary>
+    /// <param name="string">0 = lowest sounding string.</param>
+    public static string StringName(int @string, Player player) => Note(player.Instrument.Strings[@string], player.Style);
+
     /// <summary>The pair in words: "Open A", "Low 2 on D", "Extended 4 on E".</summary>
     public static string PlaceName(Pair pair, Player player)
     {
-        var name = Note(player.Instrument.Strings[pair.String], player.Style);
+        var name = StringName(pair.String, player);
         if (pair.IsOpen)
             return $"Open {name}";
         var word = pair.Word switch
