@@ -147,10 +147,12 @@ public class BowPlanTests
             Gen.Const("(DE) F2"),
             Gen.Const("D E E z"),
             Gen.Const("z D E2"),
+            Gen.Const("z4"),
             Gen.Const("D2 E2")
         ).Array[1, 2]
         from repeat in Gen.Bool
         from pickUp in Gen.Bool
+        where bars.Any(b => b != "z4")
         select Lines.Score("D", $"{(pickUp ? "A|" : "")}{(repeat ? "|:" : "")}{string.Join('|', bars)}{(repeat ? ":|" : "")}", "4/4");
 
     private static IEnumerable<BowEdit[]> EverySet(Score score)
@@ -215,6 +217,10 @@ public class BowPlanTests
     [InlineData("A|:z D E2|D4:|")]
     [InlineData("|:A|D2 E F|G4 z3:|")]
     [InlineData("|:D4|1E4:|2F4|]")]
+    [InlineData("|:D4|E2F2|z4:|A4|]")] // with a bar of rest before the sign, in an ending, and after it
+    [InlineData("|:D4|E2F2|1D4:|2z4|A4|]")]
+    [InlineData("|:z4|D4|E2F2:|A4|]")]
+    [InlineData("|:D4|1z4:|2E4|F4|]")]
     public void Nor_where_a_repeat_begins_off_the_beat(string music) => CheapestIsFound(Lines.Score("D", music, "4/4"));
 
     [Fact] // What is proposed reaches its aim.
@@ -251,6 +257,54 @@ public class BowPlanTests
     [InlineData("b9n1", BowEditKind.Lift)] // no such note
     public void A_change_that_cannot_be_made_is_refused(string note, BowEditKind kind) =>
         Assert.Throws<ImpossibleBowEditException>(() => BowEdits.Apply(Lines.Score("D", "D (E F) G z"), [new BowEdit(note, kind)]));
+
+    [Theory] // A bar of rest sets the bow anew also where playing jumps over it (craft 8): directions by hand; the second time in brackets.
+    [InlineData("|:D4|E2F2|z4:|A4|]", "D U D D")]
+    [InlineData("|:D4|E2F2|1D4:|2z4|A4|]", "D U D U D")]
+    [InlineData("|:z4|D4|E2F2:|A4|]", "D U D U")]
+    [InlineData("|:D4|E2F2|z2z2:|A4|]", "D U D D")]
+    [InlineData("|:D4|E2F2|z2G2:|A4|]", "D U D U D")]
+    [InlineData("|:D4|E4|F2z2:|A4|]", "D(U) U(D) D(U) D")] // half a bar of rest does not
+    public void A_bar_of_rest_sets_the_bow_anew_over_a_repeat(string music, string directions)
+    {
+        var (_, notes, bowing) = Bowed(music);
+        Assert.Equal(
+            directions,
+            string.Join(
+                ' ',
+                notes.Select(n => Sign(bowing.Directions[n.Index]) + (bowing.Again[n.Index] is { } again ? $"({Sign(again)})" : ""))
+            )
+        );
+
+        static string Sign(BowDirection way) => way == BowDirection.Down ? "D" : "U";
+    }
+
+    [Fact] // Where the school goes on after a rest, the sign stands at the end of the bar of rest.
+    public void The_bar_that_is_named_is_the_one_with_the_sign()
+    {
+        var goesOn = new HouseStyle { AfterLongRest = AfterLongRest.GoOn };
+        var score = Lines.Score("D", "|:D4|E2F2|z4:|A4|]", "4/4");
+        var notes = SoundingNote.Of(score);
+        var bowing = Bows.Follow(notes, score.Bars, PlayOrder.Of(score), goesOn.AfterLongRest);
+        Assert.Equal(
+            "After bar 3 the repeat goes back to bar 1 with the bow the other way round: D is down the first time, up the second.",
+            BowWords.WrongWay(notes, Assert.Single(bowing.ComesBackWrong), goesOn)
+        );
+    }
+
+    [Fact] // A long note that runs out has not been saved for.
+    public void Slow_bow_and_running_out_are_not_both_said() =>
+        Gen.Select(Gen.Int[0, 5].Array[1, 8], Gen.Bool)
+            .Sample(
+                g =>
+                {
+                    string[] bars = ["D4", "E2F2", "G3A", "A G3", "D2-D/ E3/2", "d B A/G/F"];
+                    var (_, notes, bowing) = Bowed(string.Join('|', g.Item1.Select(b => bars[b])) + "|]");
+                    var travels = BowPlace.Along(notes, bowing.Strokes, g.Item2 ? LoudBow.HeavierFaster : LoudBow.HeavierSlower);
+                    Assert.DoesNotContain(travels, t => t is { RunsOut: true, Amount: BowAmount.Slow });
+                },
+                iter: 200
+            );
 
     [Fact]
     public void A_repeat_that_turns_the_bow_round_is_told_with_what_helps()

@@ -33,7 +33,7 @@ public class WrongWayMendsTests
 
     private static readonly Gen<string> Section = Gen.Select(
         Bar.Array[1, 4],
-        Gen.Int[0, 4],
+        Gen.Int[0, 6],
         (bars, kind) =>
         {
             var inside = string.Join('|', bars);
@@ -43,6 +43,8 @@ public class WrongWayMendsTests
                 1 => $"|:{inside}:|",
                 2 => $"|:{inside}|1DEF:|2GFE|",
                 3 => $"|::{inside}::|",
+                4 => $"|:{inside}|1DEF:|2z3|",
+                5 => $"|:{inside}|z3:|",
                 _ => $"|:{inside}|D2:|",
             };
         }

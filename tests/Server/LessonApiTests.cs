@@ -219,12 +219,12 @@ public sealed class LessonApiTests : IAsyncLifetime
         var path = $"/api/classes/{_class}/lessons";
         var lesson = await Post(path, new { day = "2026-11-30" });
         Assert.Equal(
-            "tuning shapes scaleHalves scaleQuarters scaleEighths scaleFaster beat look line join slow atTempo home",
+            "tuning shapes scaleHalves scaleQuarters scaleEighths scaleFaster beat look line chunk join slow atTempo home",
             string.Join(' ', Steps(lesson).Select(Part))
         );
         // A, D, G, E of the violins, C of the cellos, and four of the basses: nine things of 15 s; 66 is the tempo that was set.
         Assert.Equal(135, Steps(lesson)[0].GetProperty("seconds").GetDouble());
-        Assert.Equal(66, Steps(lesson)[11].GetProperty("step").GetProperty("tempo").GetInt32());
+        Assert.Equal(66, Steps(lesson)[12].GetProperty("step").GetProperty("tempo").GetInt32());
         Assert.Equal("Frost, line 1", Steps(lesson)[8].GetProperty("title").GetString());
         var one = $"{path}/{lesson.GetProperty("id").GetInt64()}";
 

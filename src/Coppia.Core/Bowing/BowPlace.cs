@@ -73,7 +73,8 @@ public static class BowPlace
             if (i > 0 && stroke.Lifted)
                 place = BowStep.FreshStart(stroke.Direction, travel);
             var (to, overrun) = BowStep.Along(stroke.Direction, place, travel);
-            travels.Add(new BowTravel(stroke, place, to, overrun, amount));
+            // What runs out has not been saved for: only one of them is told.
+            travels.Add(new BowTravel(stroke, place, to, overrun, overrun > Tolerance && amount == BowAmount.Slow ? BowAmount.Whole : amount));
             place = to;
         }
 

@@ -173,7 +173,7 @@ public sealed class BowSearch
         }
 
         var note = _notes[i];
-        var lifted = state.Lifted || i > 0 && Bows.Retakes(_notes, i - 1, i, follows: true, _style.AfterLongRest);
+        var lifted = state.Lifted || i > 0 && Bows.Retakes(_notes, i - 1, i, _line.SilenceBefore(i), _style.AfterLongRest);
         foreach (var lift in new[] { false, true })
         {
             if (lift && (k == 0 || lifted || note.Event.Has(Marks.UpBow) || _refused.Contains(LiftAfter(i - 1))))
@@ -218,18 +218,23 @@ public sealed class BowSearch
         var last = _line.LastOf(stroke.Start, stroke.Size);
         var next = new State(
             direction,
-            _line.NextOpensFirstEnding(last) ? direction : state.BeforeEnding,
+            _line.GoesOverEndings(last) ? direction : state.BeforeEnding,
             _line.HoldsReturn(_starts[stroke.Start], last) ? direction : state.AtReturn,
             false,
             0
         );
-        if (!_line.LeavesFor(last, out var target))
+        if (!_line.LeavesFor(last, out var target, out var silence))
         {
             Reach(from, next, cost, stroke);
             return;
         }
 
-        var returning = BowStep.Direction(_notes[target], direction, _notes[last].Event.Has(Marks.LiftAfter), _opening);
+        var returning = BowStep.Direction(
+            _notes[target],
+            direction,
+            Bows.Retakes(_notes, last, target, silence, _style.AfterLongRest),
+            _opening
+        );
         var right = _notes[target].Event.Has(Marks.DownBow | Marks.UpBow) || returning == next.AtReturn;
         Reach(from, next, cost + (right ? 0 : BowPrices.Missed), stroke);
         if (!right && next.AtReturn == BowDirection.Down && !_refused.Contains(LiftAfter(last)))

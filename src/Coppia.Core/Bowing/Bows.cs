@@ -25,7 +25,8 @@ public readonly record struct PlayedStroke(int First, int Last, BowDirection Dir
 /// <param name="Leaving">Order of the last note before the jump back.</param>
 /// <param name="Returning">Order of the note that it comes back to.</param>
 /// <param name="First">Direction there the first time; the second time it is the other.</param>
-public readonly record struct WrongWayRound(int Leaving, int Returning, BowDirection First);
+/// <param name="From">The bar from which it jumps back; that of the last note, or one of rests after it.</param>
+public readonly record struct WrongWayRound(int Leaving, int Returning, BowDirection First, Bar From);
 
 /// <summary>
 /// Bow directions of a tune in play order (craft 8): the first stroke down unless a pick-up, each new stroke alternates, notes under one
@@ -58,7 +59,7 @@ public sealed record Bows(
         var plucked = Plucking.Of(notes);
         var opening = Opening(notes);
         var before = -1;
-        foreach (var (i, pass) in Played(notes, bars, order))
+        foreach (var (i, pass, silence, after) in PlayedNote.In(notes, bars, order))
         {
             var follows = i == before + 1;
             if (plucked[i])
@@ -74,7 +75,7 @@ public sealed record Bows(
             }
             else
             {
-                var lifted = before >= 0 && (plucked[before] || Retakes(notes, before, i, follows, longRest));
+                var lifted = before >= 0 && (plucked[before] || Retakes(notes, before, i, silence, longRest));
                 var last = strokes.Count == 0 ? (BowDirection?)null : strokes[^1].Direction;
                 strokes.Add(new PlayedStroke(i, i, BowStep.Direction(notes[i], last, lifted, opening), pass, lifted) { Jumped = !follows });
             }
@@ -85,7 +86,7 @@ public sealed record Bows(
             else if (first[i] != direction)
             {
                 if (!follows && again[i] is null)
-                    wrong.Add(new WrongWayRound(before, i, first[i]!.Value));
+                    wrong.Add(new WrongWayRound(before, i, first[i]!.Value, after ?? notes[before].Bar));
                 again[i] = direction;
             }
 
@@ -104,27 +105,11 @@ public sealed record Bows(
     /// <summary>
     /// A lift sign, or a rest of at least a bar where the school retakes after one; a shorter rest does not turn the bow.
     /// </summary>
-    internal static bool Retakes(IReadOnlyList<SoundingNote> notes, int before, int i, bool follows, AfterLongRest longRest) =>
+    /// <param name="silence">Rest between them in playing, in whole notes.</param>
+    internal static bool Retakes(IReadOnlyList<SoundingNote> notes, int before, int i, Fraction silence, AfterLongRest longRest) =>
         notes[before].Event.Has(Marks.LiftAfter) && !notes[i].IsGrace
-        || follows
-            && longRest == AfterLongRest.RetakeDown
-            && !notes[i].RestBefore.IsZero
+        || longRest == AfterLongRest.RetakeDown
+            && !silence.IsZero
             && notes[i].Bar.Time is { } time
-            && notes[i].RestBefore >= time.BarLength;
-
-    private static IEnumerable<(int Note, int Pass)> Played(
-        IReadOnlyList<SoundingNote> notes,
-        IReadOnlyList<Bar> bars,
-        IReadOnlyList<PlayedBar> order
-    )
-    {
-        var ofBar = bars.ToDictionary(b => b, _ => new List<int>(), ReferenceEqualityComparer.Instance as IEqualityComparer<Bar>);
-        foreach (var note in notes)
-            ofBar[note.Bar].Add(note.Index);
-        foreach (var (bar, pass) in order)
-        {
-            foreach (var i in ofBar[bars[bar]])
-                yield return (i, pass);
-        }
-    }
+            && silence >= time.BarLength;
 }

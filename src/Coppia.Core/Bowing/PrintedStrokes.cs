@@ -9,7 +9,14 @@ internal sealed class PrintedStrokes
     private readonly IReadOnlyList<ScoreEvent> _events;
     private readonly Dictionary<string, int> _eventPlaces;
     private readonly Dictionary<string, int> _noteOf;
-    private readonly Dictionary<string, int> _returnTo = [];
+
+    /// <summary>For each note from which playing goes back: to which note, and after how much rest.</summary>
+    private readonly Dictionary<int, (int Target, Fraction Silence)> _returnTo = [];
+
+    /// <summary>For each note the one played before it, and the rest between them, the first time it is played.</summary>
+    private readonly (int Before, Fraction Silence)[] _cameFrom;
+
+    private readonly HashSet<int> _beforeEnding;
 
     /// <summary>How many notes before each one a repeat sign goes back to: with thousands of repeats they are not looked through.</summary>
     private readonly int[] _returnsBefore;
@@ -22,15 +29,20 @@ internal sealed class PrintedStrokes
         _events = [.. score.Events];
         _eventPlaces = _events.Index().ToDictionary(e => e.Item.Id, e => e.Index);
         _noteOf = Notes.Where(n => !n.IsGrace).ToDictionary(n => n.Event.Id, n => n.Index);
-        var firstOf = Notes.GroupBy(n => n.Bar.Id).ToDictionary(g => g.Key, g => g.First().Index);
-        var order = PlayOrder.Of(score);
-        foreach (var (from, to) in order.Zip(order.Skip(1)))
+        _cameFrom = new (int, Fraction)[Notes.Count];
+        Array.Fill(_cameFrom, (Unplayed, Fraction.Zero));
+        var before = -1;
+        foreach (var (note, _, silence, _) in PlayedNote.In(Notes, score.Bars, PlayOrder.Of(score)))
         {
-            if (to.Bar <= from.Bar && firstOf.TryGetValue(score.Bars[to.Bar].Id, out var first))
-                _returnTo[score.Bars[from.Bar].Id] = first;
+            if (before >= note)
+                _returnTo[before] = (note, silence);
+            if (_cameFrom[note].Before == Unplayed)
+                _cameFrom[note] = (before, silence);
+            before = note;
         }
 
-        var returns = _returnTo.Values.ToHashSet();
+        _beforeEnding = [.. Notes.Where(n => GoesOnFromElsewhere(n.Index)).Select(n => _cameFrom[n.Index].Before)];
+        var returns = _returnTo.Values.Select(r => r.Target).ToHashSet();
         _returnsBefore = new int[Notes.Count + 1];
         for (var i = 0; i < Notes.Count; i++)
             _returnsBefore[i + 1] = _returnsBefore[i] + (returns.Contains(i) ? 1 : 0);
@@ -51,25 +63,27 @@ internal sealed class PrintedStrokes
     /// <summary>The printed note on which a lift after a sounding note stands.</summary>
     public string LastPrinted(int i) => Notes[i].TiedIds is [.., var last] ? last : Notes[i].Event.Id;
 
-    /// <summary>The note opens an ending that is never played straight after the note printed before it.</summary>
-    public bool GoesOnFromElsewhere(int i) =>
-        i > 0
-        && Notes[i].Bar.EndingStart is not null
-        && Notes[i - 1].Bar is { RepeatEnd: true } closed
-        && !ReferenceEquals(closed, Notes[i].Bar);
+    private const int Unplayed = -2;
 
-    /// <summary>The first ending begins after this note.</summary>
-    public bool NextOpensFirstEnding(int last) =>
-        EndsBar(last) && last + 1 < Notes.Count && Notes[last + 1].Bar.EndingStart is not null && !Notes[last].Bar.RepeatEnd;
+    /// <summary>The note is reached over an earlier ending, and never straight after the note printed before it.</summary>
+    public bool GoesOnFromElsewhere(int i) => i > 0 && _cameFrom[i].Before >= 0 && _cameFrom[i].Before < i - 1;
+
+    /// <summary>From this note playing goes on, the last time, over the endings that were played.</summary>
+    public bool GoesOverEndings(int last) => _beforeEnding.Contains(last);
+
+    /// <summary>Rest before a note the first time it is played, in whole notes.</summary>
+    public Fraction SilenceBefore(int i) => _cameFrom[i].Silence;
 
     /// <summary>A repeat sign goes back to one of these notes.</summary>
     public bool HoldsReturn(int first, int last) => _returnsBefore[last + 1] > _returnsBefore[first];
 
-    /// <summary>The note is the last of a bar from which a repeat goes back.</summary>
-    public bool LeavesFor(int last, out int target)
+    /// <summary>After the note playing goes back.</summary>
+    /// <param name="silence">Rest in between, in whole notes.</param>
+    public bool LeavesFor(int last, out int target, out Fraction silence)
     {
-        target = 0;
-        return EndsBar(last) && _returnTo.TryGetValue(Notes[last].Bar.Id, out target);
+        var leaves = _returnTo.TryGetValue(last, out var back);
+        (target, silence) = back;
+        return leaves;
     }
 
     /// <summary>
@@ -101,6 +115,4 @@ internal sealed class PrintedStrokes
             later += Notes[i].Slurred ? 0 : 1;
         return BowPrices.Change + (edit.Kind == BowEditKind.Slur ? BowPrices.Slur : BowPrices.Hook) + BowPrices.EarlyInBar * later;
     }
-
-    private bool EndsBar(int last) => last + 1 == Notes.Count || !ReferenceEquals(Notes[last].Bar, Notes[last + 1].Bar);
 }

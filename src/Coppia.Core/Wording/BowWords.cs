@@ -87,8 +87,8 @@ public static class BowWords
     /// </summary>
     public static string WrongWay(IReadOnlyList<SoundingNote> notes, WrongWayRound wrong, HouseStyle style)
     {
-        var (from, to) = (notes[wrong.Leaving], notes[wrong.Returning]);
-        return $"After {from.Bar.Named()} the repeat goes back to {to.Bar.Named()} with the bow the other way round: "
+        var to = notes[wrong.Returning];
+        return $"After {wrong.From.Named()} the repeat goes back to {to.Bar.Named()} with the bow the other way round: "
             + $"{Labels.Note(to.Pitch, style)} is {Way(wrong.First)} the first time, {Way(Bows.Turned(wrong.First))} the second.";
     }
 
