@@ -55,9 +55,16 @@ public sealed class Backup(LibraryFolder folder, TimeProvider clock)
     /// <summary>Keeps the library as it is before a migration.</summary>
     public string KeepBeforeUpdate(string database) => Keep(database, BeforeUpdate);
 
-    /// <summary>Keeps the library as it is before another takes its place.</summary>
+    /// <summary>Keeps the library as it is before another takes its place, which counts on from its numbers.</summary>
+    /// <param name="coming">The library that takes its place.</param>
     /// <returns>The file.</returns>
-    public string KeepBeforeRestore() => Keep(folder.Database, BeforeRestore);
+    public string KeepBeforeRestore(string coming)
+    {
+        var kept = Keep(folder.Database, BeforeRestore);
+        UsedNumbers.Carry(kept, coming);
+        return kept;
+    }
+
 
     /// <summary>
     /// Puts a backup in the library's place; nobody may be using it. The library that was there is kept among the backups, also where it is
@@ -75,7 +82,7 @@ public sealed class Backup(LibraryFolder folder, TimeProvider clock)
         {
             try
             {
-                former = KeepBeforeRestore();
+                former = KeepBeforeRestore(fresh);
             }
             catch (InvalidDataException)
             {

@@ -25,7 +25,7 @@ internal sealed class LibraryRestore(
             Backup.Checked(file, copy);
             // Who may use it is not of the past: a library from before there were sign-ins opens no door.
             teachers.TakeInto(copy);
-            var former = backup.KeepBeforeRestore();
+            var former = backup.KeepBeforeRestore(copy);
             database.Replace(copy);
             // What is remembered goes by numbers that may now be another tune's.
             ((MemoryCache)memory).Clear();

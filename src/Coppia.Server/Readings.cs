@@ -76,9 +76,6 @@ internal sealed class Readings(
 
     public PlayerReading Of(KeptTune kept, Player player) => Weighed(kept, player, PinsOf(kept, player));
 
-    /// <summary>The same with its steps weighed by what the hands do alone.</summary>
-    public PlayerReading UnweighedOf(KeptTune kept, Player player) => Solved(kept, player, PinsOf(kept, player));
-
     /// <summary>The reading with its steps weighed for what the class knows.</summary>
     private PlayerReading Weighed(KeptTune kept, Player player, FixedPairs pairs) =>
         player.Known.Things is null

@@ -36,7 +36,13 @@ internal static class TogetherEndpoints
         );
     }
 
-    private static Results<Ok<KeyOfferView[]>, ProblemHttpResult> Keys(Together together, Waiting waiting, long id, string? sections = null)
+    private static Results<Ok<KeyOfferView[]>, ProblemHttpResult> Keys(
+        Together together,
+        Readings readings,
+        Waiting waiting,
+        long id,
+        string? sections = null
+    )
     {
         if (together.Missing(id, sections, out _, out var all) is { } problem)
             return problem;
@@ -44,7 +50,10 @@ internal static class TogetherEndpoints
             s.Kept.Score,
             Readings.PrintedForOf(s.Kept, s.Player.Style),
             new Player(s.Player.Instrument, s.Player.Style, s.Player.Known)
-        ));
+        )
+        {
+            AsItIs = readings.Of(s.Kept, s.Player),
+        });
         return TypedResults.Ok(KeyForAll.Offers([.. lines], waiting.Stop).Select(KeyOfferView.Of).ToArray());
     }
 
@@ -61,7 +70,10 @@ internal static class TogetherEndpoints
         if (readings.Missing(id, out var kept) is { } problem)
             return problem;
         var move = new KeyMove(asked.Fifths - kept.Score.Key.Fifths);
-        var moved = kept.Lines.Select(l => (Line: l, Score: move.Of(l.Score))).ToArray();
+        var style = forWhom.Style.Style;
+        var moved = kept
+            .Lines.Select(l => (Line: l, Score: KeyForAll.Print(move, l.Score, Readings.PrintedForOf(kept.On(l.Key), style), style)))
+            .ToArray();
         if (move.Fifths == 0 || moved.Any(l => l.Score is null))
             return TypedResults.Problem(
                 statusCode: 422,
@@ -69,7 +81,7 @@ internal static class TogetherEndpoints
                     ? "The tune is printed in this key; expected another."
                     : $"This tune would need more than seven signs; expected −{KeyMove.MostSigns} to {KeyMove.MostSigns} fifths."
             );
-        var key = Labels.Key(new KeySignature(asked.Fifths, kept.Score.Key.Mode), forWhom.Style.Style);
+        var key = Labels.Key(new KeySignature(asked.Fifths, kept.Score.Key.Mode), style);
         var title = Copies.NameIn(
             kept.Tune.Title,
             key,

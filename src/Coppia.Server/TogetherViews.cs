@@ -218,7 +218,7 @@ public sealed record KeyOfferView(
             offer.Key.Fifths,
             Labels.Key(offer.Key, style),
             offer.Move.Fifths == 0,
-            KeyOfferWords.Moved(offer.Move.Interval),
+            KeyOfferWords.Moved(offer.Interval),
             KeyOfferWords.Fits(offer),
             offer.OutOfReach,
             offer.Weight,

@@ -89,7 +89,7 @@ internal sealed class TuneFits(ForWhom forWhom, Readings readings, LearnerReposi
             // Which notes they are is not asked here, and would fill the memory.
             held = new Held(
                 [.. readings.ContentsOf(line, player).Select(m => m with { NoteIds = [] })],
-                HowHard.HardestStepOf(readings.UnweighedOf(line, player))
+                HowHard.HardestStepOf(readings.Of(line, player))
             );
         }
 

@@ -27,6 +27,16 @@ public class FormTests
         "A B A′",
         "Three lines, two to learn and one nearly the same. 12 bars, 9 different."
     )]
+    [InlineData(
+        A + "D E F G|A B c d|d c B A|D4|" + "D E F G|A B c d|d c B A|E4|" + "D E F G|A B c d|d c B A|D4|",
+        "A A′ A″ A′",
+        "Four lines, one to learn and two nearly the same. 16 bars, 6 different."
+    )]
+    [InlineData(
+        A + B + "A A F F|G G E E|F F D D|D4|" + "D E F G|A B c d|d c B A|D4|" + "D E F G|A B c d|d c B A|A4|",
+        "A B B′ A′ A″",
+        "Five lines, two to learn and three nearly the same. 20 bars, 10 different."
+    )]
     public void Lines_have_letters(string music, string letters, string summary)
     {
         var form = FormOf(music);
@@ -61,7 +71,7 @@ public class FormTests
     [InlineData("D F A d|A4|", "Bar 1: up the D major chord from D.")]
     [InlineData("D F E G|F A G2|", "Bar 1: thirds, up two steps and back one, from D.")]
     [InlineData("D E F2|A4|D E F2|", "Bars 1 and 3 are the same.")]
-    [InlineData("D E F2|A4|G4|D E F2|A4|", "Bars 1–2 and 4–5 are the same.")]
+    [InlineData("D E F2|A4|G4|D E F2|A4|", "Bars 4–5 are bars 1–2 again.")]
     [InlineData("D4|D4|D4|", "Bars 1, 2 and 3 are the same.")]
     public void Patterns_are_learned_as_one_thing(string music, string text) =>
         Assert.Contains(text, FormOf(music).Passages.Select(Said(music).Passage));

@@ -86,7 +86,7 @@ public class ReadCommandTests : IDisposable
             var marked = json.EnumerateArray().Select(r => string.Join(';', r.GetProperty("new").EnumerateArray()));
             Assert.Equal(["", "", "", "", "A, first finger on G", "", ""], marked);
             Assert.Contains(
-                "One new note (2), one new rest (2) and its hardest step (4): 8 in all.",
+                "One new note (2), one new rest (2) and its hardest step (2): 6 in all.",
                 Run(Tune, "--for", "violin", "--known", known, "--say").Out,
                 StringComparison.Ordinal
             );

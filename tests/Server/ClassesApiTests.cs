@@ -162,8 +162,8 @@ public sealed class ClassesApiTests : IAsyncLifetime
         );
         var news = reading.GetProperty("news");
         Assert.Equal(["A, first finger on G"], Names(news.GetProperty("things")));
-        // A new note weighs 2, the step to it from F sharp 4: a crossing, a sixth, and the new note's two points.
-        Assert.Equal(("next", 6), (news.GetProperty("reach").GetString(), news.GetProperty("weight").GetInt32()));
+        // A new note weighs 2, the step to it from F sharp 2 for the hands: a crossing and a sixth.
+        Assert.Equal(("next", 4), (news.GetProperty("reach").GetString(), news.GetProperty("weight").GetInt32()));
         // Without a class the fourth finger keeps the slur on one string, and nothing is called new.
         var plain = await _server.Get($"/api/tunes/{tune}/reading?instrument=violin");
         Assert.Equal("D4", plain.GetProperty("notes")[1].GetProperty("label").GetString());

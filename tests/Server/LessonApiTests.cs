@@ -137,6 +137,69 @@ public sealed class LessonApiTests : IAsyncLifetime
         Assert.Equal(422, await Status(HttpMethod.Post, $"/api/tunes/{_high}/keys", new { fifths = 40 }));
     }
 
+    [Theory] // Craft 16: what is offered is what comes: as many notes out of reach, and the same new things, on every stand.
+    [InlineData("K:D\nd2 f2|e2 c2|B2 A2|F2 D2|]")]
+    [InlineData("K:G\nG,2 B,2|D2 G2|B2 d2|g2 b2|]")] // two octaves and a third on the violin
+    [InlineData("K:C clef=alto\nC,2 E,2|G,2 C2|E2 G2|c4|]")]
+    [InlineData("K:F clef=bass\nF,,2 A,,2|C,2 F,2|A,2 C2|F,,4|]")]
+    [InlineData("K:Em\ne2 g2|b2 g2|e2 B2|E4|]")]
+    public async Task A_key_that_is_offered_is_the_key_that_comes(string music)
+    {
+        var tune = await Tune($"X:1\nT:Weir\nM:4/4\nL:1/4\n{music}");
+        var offers = (await _server.Get($"/api/tunes/{tune}/keys?class={_class}")).EnumerateArray().ToArray();
+        Assert.True(offers.Length > 5);
+        foreach (var offer in offers)
+        {
+            var id = tune;
+            if (!offer.GetProperty("isPrint").GetBoolean())
+                id = (await Post($"/api/tunes/{tune}/keys", new { fifths = offer.GetProperty("fifths").GetInt32() }))
+                    .GetProperty("summary")
+                    .GetProperty("id")
+                    .GetInt64();
+            var (lost, fresh) = (0, new HashSet<string>());
+            foreach (var who in new[] { "violin", "cello", "bass" })
+            {
+                var reading = await _server.Get($"/api/tunes/{id}/reading?instrument={who}&class={_class}");
+                lost += reading.GetProperty("notes").EnumerateArray().Count(n => n.GetProperty("label").GetString() == "-");
+                fresh.UnionWith(Texts(reading.GetProperty("news").GetProperty("things"), "name"));
+            }
+
+            Assert.Equal(offer.GetProperty("outOfReach").GetInt32(), lost);
+            Assert.Equal(offer.GetProperty("new").EnumerateArray().Select(n => n.GetString()).Order(), fresh.Order());
+        }
+    }
+
+    [Fact] // Count, weight and words of a tune in the list are all those of one section, and no other has more to learn.
+    public async Task The_fit_of_a_tune_is_the_truth_of_one_section()
+    {
+        foreach (
+            var music in new[]
+            {
+                "K:D\nD E F G|A B c d|]",
+                "K:G\nG,2 B,2|D2 G2|B2 d2|g2 b2|]",
+                "K:F\nF A c f|(f c) (A F)|]",
+                "K:C\nC E G c|c z G2|]",
+            }
+        )
+            await Tune($"X:1\nT:Weir {music.Length}\nM:4/4\nL:1/4\n{music}");
+        JsonElement[] tunes = [.. (await _server.Get($"/api/tunes?class={_class}")).GetProperty("tunes").EnumerateArray()];
+        Assert.Equal(6, tunes.Length);
+        foreach (var tune in tunes)
+        {
+            var fit = tune.GetProperty("fit");
+            var sections = new List<(int Count, int Weight)>();
+            foreach (var who in new[] { "violin", "cello", "bass" })
+            {
+                var news = (
+                    await _server.Get($"/api/tunes/{tune.GetProperty("id").GetInt64()}/reading?instrument={who}&class={_class}")
+                ).GetProperty("news");
+                sections.Add((news.GetProperty("count").GetInt32(), news.GetProperty("weight").GetInt32()));
+            }
+
+            Assert.Equal(sections.Max(), (fit.GetProperty("count").GetInt32(), fit.GetProperty("weight").GetInt32()));
+        }
+    }
+
     [Fact] // Craft 16: each learner or section takes the top or the bottom line, and reads it through to the end.
     public async Task Learners_of_one_section_may_read_two_lines()
     {

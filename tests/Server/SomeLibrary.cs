@@ -37,7 +37,7 @@ public sealed class SomeLibrary : IDisposable
             Bars = 1,
         };
 
-    /// <summary>Every row of every table of a database file.</summary>
+    /// <summary>Every row of every table of a database file; not which numbers were given away.</summary>
     public static string Dump(string file)
     {
         using var connection = Open(file);
@@ -45,7 +45,7 @@ public sealed class SomeLibrary : IDisposable
         foreach (
             var table in Column(
                 connection,
-                "SELECT name FROM sqlite_master WHERE type = 'table' AND sql NOT LIKE 'CREATE VIRTUAL%' ORDER BY name"
+                "SELECT name FROM sqlite_master WHERE type = 'table' AND sql NOT LIKE 'CREATE VIRTUAL%' AND name <> 'sqlite_sequence' ORDER BY name"
             )
         )
         {

@@ -6,9 +6,14 @@ namespace Coppia.Core.Form;
 /// <param name="FirstBar">Order of its first bar, from 0.</param>
 /// <param name="EndBar">Order of the bar after it.</param>
 /// <param name="Kind">0 for the first kind of line, 1 for the next: the letter that it gets.</param>
-/// <param name="IsVaried">Nearly like an earlier line of its kind, not equal to it.</param>
+/// <param name="Variant">0 for the first of its kind and lines equal to it; 1, 2 … for each other line nearly like it.</param>
 /// <param name="Like">Order of the earlier line that it equals or nearly equals; null for a new line.</param>
-public readonly record struct TuneLine(int FirstBar, int EndBar, int Kind, bool IsVaried, int? Like);
+/// <param name="IsAgain">It equals an earlier line, and is learned with it.</param>
+public readonly record struct TuneLine(int FirstBar, int EndBar, int Kind, int Variant, int? Like, bool IsAgain)
+{
+    /// <summary>Nearly like an earlier line of its kind, not equal to it.</summary>
+    public bool IsVaried => Variant > 0;
+}
 
 /// <summary>How much of a tune is new.</summary>
 /// <param name="Bars">Full bars; a pick-up does not count.</param>
@@ -56,19 +61,29 @@ public sealed record TuneForm(
         var wholes = new Dictionary<string, int>();
         var full = spans.Select(s => Full(music, s.First, s.End)).ToArray();
         var kinds = 0;
+        var variants = new Dictionary<int, int>();
         foreach (var (n, (first, end)) in spans.Index())
         {
             var whole = string.Join(' ', full[n].Select(i => music[i].Key));
             int? like = wholes.TryGetValue(whole, out var equal) ? equal : NearestBefore(n);
             lines.Add(
-                like is not { } l ? new TuneLine(first, end, kinds++, IsVaried: false, Like: null)
-                : wholes.ContainsKey(whole) ? lines[l] with { FirstBar = first, EndBar = end, Like = l }
-                : new TuneLine(first, end, lines[l].Kind, IsVaried: true, Like: l)
+                like is not { } l ? new TuneLine(first, end, kinds++, Variant: 0, Like: null, IsAgain: false)
+                : wholes.ContainsKey(whole)
+                    ? lines[l] with
+                    {
+                        FirstBar = first,
+                        EndBar = end,
+                        Like = l,
+                        IsAgain = true,
+                    }
+                : new TuneLine(first, end, lines[l].Kind, VariantOf(lines[l].Kind), Like: l, IsAgain: false)
             );
             wholes.TryAdd(whole, n);
         }
 
         return [.. lines];
+
+        int VariantOf(int kind) => variants[kind] = variants.GetValueOrDefault(kind) + 1;
 
         // Of the lines not too long ago the first of which at least half the bars are the same.
         int? NearestBefore(int n)

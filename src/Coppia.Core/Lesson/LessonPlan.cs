@@ -154,7 +154,7 @@ public static class LessonPlan
             // The lines are numbered, the same ones found; then each trap, and the signs.
             Said = 2 + Math.Min(MostTraps, form.Traps.Count) + (signs ? 1 : 0),
         };
-        foreach (var (i, line) in form.Lines.Index().Where(l => l.Item.Like is null || l.Item.IsVaried))
+        foreach (var (i, line) in form.Lines.Index().Where(l => !l.Item.IsAgain))
         {
             yield return InBars(tune, LessonPart.Line, line.FirstBar, line.EndBar) with
             {

@@ -64,8 +64,10 @@ public sealed record HowHard(int Count, IReadOnlyList<HardPart> Parts, int Harde
             (int)Math.Ceiling(hardestStep)
         );
 
-    /// <summary>Points of the hardest step of a tune as one player reads it; 0 where nothing asks anything of the hands.</summary>
-    public static double HardestStepOf(PlayerReading reading) => reading.Trouble.Select(t => t.Points).DefaultIfEmpty().Max();
+    /// <summary>
+    /// Points of the step of a tune in which one player's hands have most to do; what is new or beyond the class is counted by itself.
+    /// </summary>
+    public static double HardestStepOf(PlayerReading reading) => Slips.HardestOfHands(reading.Fingering);
 
     /// <summary>What one new thing weighs, with the notes that come with it.</summary>
     public static int WeightOf(NewThing news) => WeightOf(news.Thing) + BroughtNote * news.With.Count;

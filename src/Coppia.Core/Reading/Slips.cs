@@ -25,6 +25,12 @@ public static class Slips
         ];
     }
 
+    /// <summary>Points of the hardest step by what the hands do alone, whoever they belong to; 0 where there is none.</summary>
+    public static double HardestOfHands(Fingers fingering) =>
+        In(fingering).Select(s => s.Parts.OfHands).DefaultIfEmpty().Max() / EighthsOfOne;
+
+    private const double EighthsOfOne = 8;
+
     /// <summary>The named parts of the step to a note; none for a step that a rest frees or that no finger plays.</summary>
     public static TroubleSpot At(Fingers fingering, int to) => In(fingering).FirstOrDefault(s => s.To == to).Spot(isSlip: true);
 

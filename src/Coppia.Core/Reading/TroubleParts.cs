@@ -59,6 +59,9 @@ internal readonly record struct TroubleParts
     /// <summary>All points together, in eighths of one; a step that comes again counts half.</summary>
     public int Eighths => Sum * (IsQuick ? Quick : Plain);
 
+    /// <summary>The same without what only a class's record tells.</summary>
+    public int OfHands => (Sum - HalvesOf(TroublePart.Beyond) - HalvesOf(TroublePart.New)) * (IsQuick ? Quick : Plain);
+
     /// <summary>Half points of what has to be placed.</summary>
     public int Placing
     {

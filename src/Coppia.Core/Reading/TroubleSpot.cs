@@ -104,7 +104,7 @@ public sealed record TroubleSpot(int From, int To, IReadOnlyList<(TroublePart Pa
                         worst = (eighths, step.Parts.Placing, step);
                 }
 
-                if (marked || worst is not { } slip || line.Like is not null && !line.IsVaried || ++slips > MostSpots)
+                if (marked || worst is not { } slip || line.IsAgain || ++slips > MostSpots)
                     continue;
                 yield return slip.Step.Spot(isSlip: true);
             }

@@ -21,8 +21,11 @@ public sealed class FormWords(TuneForm form, Score score, IReadOnlyList<Sounding
     private readonly Dictionary<string, SoundingNote> _notes = notes.Where(n => !n.IsGrace).ToDictionary(n => n.Id);
     private readonly LetterOctaves _octaves = new(notes.Where(n => !n.IsGrace));
 
-    /// <summary>A, B, …; a line nearly like an earlier one has a prime: A′.</summary>
-    public static string Letter(TuneLine line) => Letter(line.Kind) + (line.IsVaried ? "′" : "");
+    /// <summary>A, B, …; lines nearly like an earlier one have primes: A′, and another such A″.</summary>
+    public static string Letter(TuneLine line) =>
+        Letter(line.Kind) + (line.Variant < Primes.Length ? Primes[line.Variant] : $"′{English.Figure(line.Variant)}");
+
+    private static readonly string[] Primes = ["", "′", "″", "‴"];
 
     private static string Letter(int n) => n < 26 ? ((char)('A' + n)).ToString() : Letter(n / 26 - 1) + (char)('A' + n % 26);
 
@@ -71,7 +74,7 @@ public sealed class FormWords(TuneForm form, Score score, IReadOnlyList<Sounding
     public string Passage(Passage passage)
     {
         if (passage.Kind == PassageKind.RepeatedBars)
-            return $"Bars {English.List([.. passage.Starts.Select(start => Stretch(start, passage.BarsTogether))])} are the same.";
+            return Repeated([.. passage.Starts.Select(start => Stretch(start, passage.BarsTogether))], passage.BarsTogether);
         var first = _notes[passage.NoteIds[0]];
         var way = passage.GoesUp ? "up" : "down";
         var from = $"from {_octaves.Name(first.Pitch, style)}";
@@ -86,6 +89,12 @@ public sealed class FormWords(TuneForm form, Score score, IReadOnlyList<Sounding
         };
         return $"{first.Bar.Spoken()}: {text}.";
     }
+
+    /// <summary>"Bars 1 and 3 are the same."; stretches bar by bar: "Bars 5–7 and 13–15 are bars 1–3 again."</summary>
+    private static string Repeated(string[] stretches, int barsTogether) =>
+        barsTogether == 1
+            ? $"Bars {English.List(stretches)} are the same."
+            : $"Bars {English.List(stretches[1..])} are bars {stretches[0]} again.";
 
     public string Likeness(Likeness likeness)
     {
@@ -111,7 +120,7 @@ public sealed class FormWords(TuneForm form, Score score, IReadOnlyList<Sounding
         if (form.Lines.Count == 0)
             return "";
         var fresh = form.Lines.Where(l => !l.IsVaried).Select(l => l.Kind).Distinct().Count();
-        var nearly = form.Lines.Where(l => l.IsVaried).Select(l => l.Kind).Distinct().Count();
+        var nearly = form.Lines.Where(l => l.IsVaried).Select(l => (l.Kind, l.Variant)).Distinct().Count();
         var all = $"{English.Number(form.Lines.Count)} {(form.Lines.Count == 1 ? "line" : "lines")}";
         if (fresh == form.Lines.Count)
             return English.Sentence($"{all}, all of it new");
