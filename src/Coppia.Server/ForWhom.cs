@@ -60,6 +60,40 @@ internal sealed class ForWhom(
             }
         )!;
 
+    /// <summary>
+    /// What the class's hands could do when it learned a tune: its fingers stay those that were played, whatever is learned later. Null for
+    /// a tune that it has not learned.
+    /// </summary>
+    public ClassKnowledge? HandsWhenLearned(long tune)
+    {
+        if (Class is not { } one)
+            return null;
+        return memory
+            .GetOrCreate(
+                ("learned", one.Id, one.KnownVersion),
+                entry =>
+                {
+                    entry.Size = 100;
+                    return LearnedBy(one.Id);
+                }
+            )!
+            .GetValueOrDefault(tune)
+            ?.Value;
+    }
+
+    private Dictionary<long, Lazy<ClassKnowledge>> LearnedBy(long one)
+    {
+        KnownChangeRecord[] all = [.. known.Of(one).Where(c => c.TakenBackAt is null)];
+        var learned = new Dictionary<long, Lazy<ClassKnowledge>>();
+        foreach (var (i, change) in all.Index())
+        {
+            if (change is { Cause: KnownCause.Tune, TuneId: { } tune })
+                learned[tune] = new(() => ClassKnowledge.Of(Things(KnownRepository.Fold(all.Take(i)))).Hands);
+        }
+
+        return learned;
+    }
+
     /// <summary>The things that some lines name; a line that names none is passed over.</summary>
     public static IEnumerable<KnownThing> Things(IEnumerable<string> lines)
     {

@@ -145,16 +145,24 @@ internal sealed class Readings(
     private PlayerReading Solved(KeptTune kept, Player player, FixedPairs pairs) =>
         Remembered("reading " + Key(kept, player, pairs), kept, () => Solve(kept, player, pairs));
 
-    private PlayerReading Solve(KeptTune kept, Player player, FixedPairs pairs) =>
-        PlayerReading.Of(
+    private PlayerReading Solve(KeptTune kept, Player player, FixedPairs pairs)
+    {
+        // What can be read does not move a finger, and is not looked at here.
+        var now = new Player(player.Instrument, player.Style, player.Known.Hands);
+        var then = forWhom.HandsWhenLearned(kept.Tune.Id) is { } hands ? new Player(player.Instrument, player.Style, hands) : now;
+        var reading = PlayerReading.Of(
             MusicOf(kept, player.Style, pairs.Bows),
             PrintedForOf(kept, player.Style),
-            // What can be read does not move a finger, and is not looked at here.
-            new Player(player.Instrument, player.Style, player.Known.Hands),
+            then,
             pairs.AsPins(),
             pairs.Octaves,
             waiting.Stop
         );
+        return then == now ? reading : reading.SeenBy(now);
+    }
+
+    /// <summary>Names the hands by which a tune is fingered for a player: those of now, and those that learned it.</summary>
+    public string HandsKey(long tune, Player player) => $"{player.Known.Hands.Key} {forWhom.HandsWhenLearned(tune)?.Key}";
 
     /// <summary>What all players of the tune share.</summary>
     private TuneMusic MusicOf(KeptTune kept, HouseStyle style, IReadOnlyList<BowEdit> taken) =>
@@ -183,7 +191,7 @@ internal sealed class Readings(
     private string Key(KeptTune kept, Player player, FixedPairs pairs)
     {
         var fixedByTeacher = string.Join(' ', pairs.Kept.Select(p => $"{p.NoteId}:{p.String}:{p.Finger}"));
-        return $"{player.Instrument.Id} {player.Known.Hands.Key} {pairs.UsesPrinted} {pairs.Octaves} {fixedByTeacher} "
+        return $"{player.Instrument.Id} {HandsKey(kept.Tune.Id, player)} {pairs.UsesPrinted} {pairs.Octaves} {fixedByTeacher} "
             + TuneKey(kept, pairs.Bows);
     }
 

@@ -49,7 +49,6 @@ internal sealed class TuneFits(ForWhom forWhom, Readings readings, LearnerReposi
         ];
         if (players.Length == 0)
             return (fits, null);
-        string[] hands = [.. players.Select(p => $"{p.Instrument.Id} {known.Hands.Key} {style.Key}")];
         var set = marks.All();
         var until = TimeProvider.System.GetTimestamp();
         var done = 0;
@@ -58,7 +57,7 @@ internal sealed class TuneFits(ForWhom forWhom, Readings readings, LearnerReposi
             waiting.Stop.ThrowIfCancellationRequested();
             var inTime = TimeProvider.System.GetElapsedTime(until) < Slice;
             var marked = set.GetValueOrDefault(tune.Id, "");
-            var contents = players.Select((p, i) => Contents(tune, p, $"{hands[i]} {marked}", inTime)).ToArray();
+            var contents = players.Select(p => Contents(tune, p, $"{p.Instrument.Id} {readings.HandsKey(tune.Id, p)} {style.Key} {marked}", inTime)).ToArray();
             if (contents.Any(c => c is null))
                 continue;
             done++;

@@ -198,6 +198,63 @@ public sealed class ClassesApiTests : IAsyncLifetime
         Assert.Contains("note violin G3 A3", await Known(id));
     }
 
+    /// <summary>Tunes in which a class's hand meets fingers that, once learned, would be used elsewhere in them too.</summary>
+    private static readonly string[] Played =
+    [
+        "K:D\nD E F G|A B A2|(A F) (A F)|G E D2|]",
+        "K:D\nA/G/A/F/ A/G/A/F/|A B c d|A4|]",
+        "K:G\n(D A,) (D B,)|G, A, B, D|(E A) (A E)|D4|]",
+        "K:F\nF A c A|_B A G F|(E A) (F A)|F4|]",
+        "K:A\nA G F E|(D G) (A E)|c B A G|A4|]",
+        "K:C\nC D E F|G A B c|(c E) (G E)|C4|]",
+        "K:D\n(e A) (e A)|d e f e|e/d/e/d/ e/d/e/d/|d4|]",
+        "K:Bb\nB, C D E|F G A B|(B F) (D F)|B,4|]",
+    ];
+
+    [Fact] // Craft 15: marked learned, all that a tune contains is known; what was learned is what was played.
+    public async Task A_tune_that_is_learned_holds_nothing_new_and_keeps_its_fingers()
+    {
+        string[] four = ["violin", "viola", "cello", "bass"];
+        foreach (var stage in new[] { "firstFingers", "outerString", "dottedHalf" })
+        {
+            var id = await Class(stage, "Ada violin 4/4", "Bo viola 15\"", "Cy cello 4/4", "Di bass 3/4");
+            foreach (var music in Played)
+            {
+                var tune = await _server.Keep($"X:1\nT:{stage} {music.Length}\nM:4/4\nL:1/4\n{music}");
+                var before = await Fingers(tune);
+                await Post($"/api/classes/{id}/learned", new { tuneId = tune, not = Array.Empty<string>() });
+                Assert.Equal(before, await Fingers(tune));
+                foreach (var who in four)
+                {
+                    var reading = await GetFor(id, $"/api/tunes/{tune}/reading?instrument={who}");
+                    Assert.Empty(Names(reading.GetProperty("news").GetProperty("things")));
+                    Assert.DoesNotContain(
+                        reading.GetProperty("notes").EnumerateArray(),
+                        n => n.GetProperty("label").GetString() != "-" && n.GetProperty("beyond").GetBoolean()
+                    );
+                }
+            }
+
+            // Later tunes and stages do not change what earlier ones were learned with.
+            var tunes = (await GetFor(id, "/api/tunes?count=100")).GetProperty("tunes").EnumerateArray();
+            Assert.All(tunes.Where(t => t.GetProperty("title").GetString()!.StartsWith(stage, StringComparison.Ordinal)), t =>
+                Assert.Equal("nothing new", t.GetProperty("fit").GetProperty("words").GetString())
+            );
+
+            async Task<string> Fingers(long tune)
+            {
+                var all = new List<string>();
+                foreach (var who in four)
+                {
+                    var reading = await GetFor(id, $"/api/tunes/{tune}/reading?instrument={who}");
+                    all.AddRange(reading.GetProperty("notes").EnumerateArray().Select(n => n.GetProperty("label").GetString()!));
+                }
+
+                return string.Join(' ', all);
+            }
+        }
+    }
+
     [Fact] // What two tunes have taught stays when one of them is taken back.
     public async Task What_another_tune_taught_too_stays_known()
     {

@@ -39,7 +39,7 @@ public sealed record FingeredNote(SoundingNote Note, Placement? Placement, bool 
             Pinned: step.Pin is not null
         ) => (Step, _solution, _order, _player) = (step, solution, order, player);
 
-    private static bool IsBeyond(in Placement way, Player player) => !player.Allows(way.Frame) || !player.HasLearned(way);
+    internal static bool IsBeyond(in Placement way, Player player) => !player.Allows(way.Frame) || !player.HasLearned(way);
 
     /// <summary>
     /// Its other pairs of string and finger: those that were weighed, best first, then the rest of the allowed positions.
@@ -122,6 +122,14 @@ public sealed record Fingers(Player Player, Score Score, IReadOnlyList<FingeredN
 
         return new Fingers(player, score, notes, solution.Cost, price) { Lattice = lattice };
     }
+
+    /// <summary>The same fingers as they are to somebody whose hands have learned other things: what is beyond them differs.</summary>
+    public Fingers SeenBy(Player now) =>
+        this with
+        {
+            Player = now,
+            Notes = [.. Notes.Select(n => n.Placement is { } at ? n with { Beyond = FingeredNote.IsBeyond(at, now) } : n)],
+        };
 
     /// <summary>The tune's lines as spans of the notes that can be played.</summary>
     private static List<(int First, int End)> LinesOf(FingerLattice lattice, Score score)

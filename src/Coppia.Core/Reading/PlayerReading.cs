@@ -59,6 +59,20 @@ public sealed record PlayerReading(
     public IEnumerable<IReadOnlyList<Remark>> BeforeLines(News? news = null) =>
         Tune.Form.Lines.Select(l => BeforeLine.Of(this, l.FirstBar, l.EndBar, news));
 
+    /// <summary>The same fingers as they are to somebody whose hands have learned more since: what is beyond them is less.</summary>
+    /// <param name="now">The same instrument in the same style.</param>
+    public PlayerReading SeenBy(Player now)
+    {
+        var fingering = Fingering.SeenBy(now);
+        return this with
+        {
+            Player = now,
+            Fingering = fingering,
+            Notes = [.. Notes.Select((n, i) => n with { Fingered = fingering.Notes[i] })],
+            Trouble = TroubleSpot.Of(fingering, Tune.Form.Lines),
+        };
+    }
+
     /// <summary>The same reading, its steps weighed for a class by what is new to it; the fingers stay.</summary>
     public PlayerReading WeighedFor(ClassKnowledge known) => this with { Trouble = TroubleSpot.Of(Fingering, Tune.Form.Lines, known) };
 
