@@ -30,7 +30,8 @@ public static class DeskCommand
         var file = asked.GetValue(FileName)!;
         if (Files.Load(file, error) is not { } bytes || Files.Tune(file, bytes, asked.GetValue(Tune), error) is not { } tune)
             return 2;
-        if (tune.Score is not { } score)
+        // A piece of rests only is a finding, not a file that cannot be read.
+        if ((tune.Score ?? tune.Silent) is not { } score)
             return Files.Refuse(error, string.Join("\n", tune.Errors.Select(e => $"{file}:{e}")));
         var (piece, fault, bar) = Piece.Of(score);
         if (piece is null)

@@ -65,7 +65,6 @@ public sealed class Backup(LibraryFolder folder, TimeProvider clock)
         return kept;
     }
 
-
     /// <summary>
     /// Puts a backup in the library's place; nobody may be using it. The library that was there is kept among the backups, also where it is
     /// too damaged to be opened.

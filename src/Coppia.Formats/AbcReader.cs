@@ -53,7 +53,14 @@ public static partial class AbcReader
             );
         var at = new SourcePosition(body < lines.Length ? lines[body].Number : lines[^1].Number, 1);
         if (tune.Errors.Count == 0 && sounding.Length == 0)
-            tune.Errors.Add(TuneReader.NoNotes(at));
+        {
+            var rests = read.FirstOrDefault(r => !r.Voice.IsUnpitched && r.Bars.Any(b => b.Events.Count > 0));
+            return new ReadResult(null, [TuneReader.NoNotes(at)], [.. tune.LeftOut.Notices()])
+            {
+                Silent = rests.Voice is null ? null : ScoreAssembly.Finish(Draft(tune, rests.Voice, rests.Bars)).Score,
+            };
+        }
+
         if (tune.Errors.Count > 0)
             return new ReadResult(null, [.. tune.Errors.OrderBy(e => e.At)], [.. tune.LeftOut.Notices()]);
 

@@ -12,7 +12,11 @@ public static class MusicXmlReader
 {
     /// <summary>The score, or every error with its line and column. DTDs are not read and nothing outside the text is opened.</summary>
     public static ReadResult Read(string xml, CancellationToken stop = default) =>
-        TuneSize.Bounded(() => Read(xml, withSilence: false, new TuneSize(stop)));
+        TuneSize.Bounded(() =>
+        {
+            var read = Read(xml, withSilence: false, new TuneSize(stop));
+            return read.IsSilent ? read with { Silent = Read(xml, withSilence: true, new TuneSize(stop)).Score } : read;
+        });
 
     /// <summary>A score that is being written: lines that only rest are lines too.</summary>
     public static ReadResult ReadUnfinished(string xml, CancellationToken stop = default) =>
@@ -106,7 +110,7 @@ public static class MusicXmlReader
         }
 
         if (errors.Count == 0 && lines.Count == 0)
-            errors.Add(TuneReader.NoNotes(At(root)));
+            return ReadResult.Failed(TuneReader.NoNotes(At(root))) with { IsSilent = true, Notices = [.. leftOut.Notices()] };
         if (errors.Count > 0)
             return new ReadResult(null, [.. errors.OrderBy(e => e.At)], [.. leftOut.Notices()]);
         var shared = ScoreLines.WithSharedWays(lines);

@@ -37,6 +37,12 @@ public sealed record ReadResult(Score? Score, IReadOnlyList<SourceError> Errors,
     /// <summary>The line of <see cref="Score"/>.</summary>
     public ScoreLine? Main => Lines.FirstOrDefault(l => ReferenceEquals(l.Score, Score));
 
+    /// <summary>The music of a source that has rests and no notes: no tune, but a piece that one can say something about; else null.</summary>
+    public Score? Silent { get; init; }
+
+    /// <summary>Nothing is wrong with the source but that it has no notes.</summary>
+    internal bool IsSilent { get; init; }
+
     public static ReadResult Failed(params IEnumerable<SourceError> errors) => new(null, [.. errors.OrderBy(e => e.At)], []);
 
     /// <summary>The line of a number from 1, a key or a name in any case; null where there is none.</summary>

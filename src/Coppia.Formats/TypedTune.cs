@@ -196,9 +196,11 @@ internal abstract partial class TypedTune
         if (bars.Count > 0 && bars[^1] is { RepeatEnd: false, Barline: Barline.Plain })
             bars = [.. bars.SkipLast(1), bars[^1] with { Barline = Barline.Final }];
         bars = BarDraft.MendBindings(bars, LeftOut);
-        if (_errors.Count == 0 && !bars.Any(b => b.Events.Any(e => !e.IsRest)))
+        var isSilent = !bars.Any(b => b.Events.Any(e => !e.IsRest));
+        var hasRests = _errors.Count == 0 && bars.Any(b => b.Events.Count > 0);
+        if (_errors.Count == 0 && isSilent)
             _errors.Add(TuneReader.NoNotes(new(Math.Max(1, LineNumber), 1)));
-        if (_errors.Count > 0)
+        if (_errors.Count > 0 && !(isSilent && hasRests))
             return new ReadResult(null, [.. _errors.OrderBy(e => e.At)], [.. LeftOut.Notices()]);
 
         var (score, faults) = ScoreAssembly.Finish(
@@ -209,6 +211,8 @@ internal abstract partial class TypedTune
                 Bars = bars,
             }
         );
+        if (isSilent)
+            return new ReadResult(null, _errors, [.. LeftOut.Notices()]) { Silent = score };
         return new ReadResult(score, [], [.. LeftOut.Notices(), .. faults.Select(Notice.Of)]) { Lines = [new ScoreLine("1", "", score)] };
     }
 

@@ -178,7 +178,7 @@ internal static class DeskEndpoints
         if (text is not null)
         {
             var read = TuneReader.Read(text, waiting.Stop);
-            if (read.Score is not { } score)
+            if ((read.Score ?? read.Silent) is not { } score)
                 throw new FormatException(read.Errors[0].ToString());
             var (piece, fault, bar) = Core.Composition.Piece.Of(score);
             if (piece is null)

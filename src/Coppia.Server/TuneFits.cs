@@ -57,7 +57,9 @@ internal sealed class TuneFits(ForWhom forWhom, Readings readings, LearnerReposi
             waiting.Stop.ThrowIfCancellationRequested();
             var inTime = TimeProvider.System.GetElapsedTime(until) < Slice;
             var marked = set.GetValueOrDefault(tune.Id, "");
-            var contents = players.Select(p => Contents(tune, p, $"{p.Instrument.Id} {readings.HandsKey(tune.Id, p)} {style.Key} {marked}", inTime)).ToArray();
+            var contents = players
+                .Select(p => Contents(tune, p, $"{p.Instrument.Id} {readings.HandsKey(tune.Id, p)} {style.Key} {marked}", inTime))
+                .ToArray();
             if (contents.Any(c => c is null))
                 continue;
             done++;

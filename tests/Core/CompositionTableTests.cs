@@ -103,6 +103,10 @@ public class CompositionTableTests
         cello  | D3 D3 D3 E3 / G3 A3 F#3 A3 / E3 G3 D3 F#3 / G3 E3 F#3 D3 | 4 ending+
         open   | G3h D4h / G3h D4h | 2 repetition+, 2 ending
         bass   | G2 B2 / D3h | 2 ending
+        violin | G3h A3 B3 / D4 C4 A3 D4 / B3 G3 D4h / C4h D4 G3 | 3 balance+, 4 repetition+, 4 ending+
+        violin | G3h A3 B3 / D4 C4h A3 / B3e C4e D4 A3h / C4h. G3 | 4 repetition, 4 ending+
+        violin | r r G3 r / r A3 r r / r r r r / B3 r r G3 |
+        cello  | D3 r r r / r D3 r r / r r r D3 / r r r D3 |
         """;
 
     private static IEnumerable<(string Line, WritingTask Task, Piece Piece, string Expected)> Rows(string table) =>

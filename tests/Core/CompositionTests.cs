@@ -1,3 +1,4 @@
+using CsCheck;
 using Coppia.Core.Composition;
 
 namespace Coppia.Tests;
@@ -255,6 +256,62 @@ public class CompositionTests
         );
     }
 
+    [Fact] // "Nothing comes again" is said where no bar, no three notes and no rhythm of them do; of silence nothing is said.
+    public void Advice_says_only_what_is_so()
+    {
+        string[] bars =
+        [
+            "G3h A3 B3",
+            "D4 C4h A3",
+            "B3e C4e D4 A3h",
+            "C4h. G3",
+            "G3 A3 B3 C4",
+            "r r r r",
+            "r G3 r r",
+            "D4h B3h",
+            "A3 r B3 r",
+            "G3 G3 G3 G3",
+            "D4e C4e B3e A3e G3h",
+            "C4 A3 C4 A3",
+            "rh G3h",
+            "B3w",
+        ];
+        Gen.Int[0, bars.Length - 1]
+            .Array[4]
+            .Sample(
+                chosen =>
+                {
+                    string[] piece = [.. chosen.Select(b => bars[b])];
+                    var advice = Heard.In(SomePieces.Read(string.Join(" | ", piece), SomePieces.Violin), SomePieces.Violin);
+                    string[] words = [.. piece.SelectMany(b => b.Split(' '))];
+                    string[] rhythms = [.. piece.Select(b => string.Join(' ', b.Split(' ').Select(Rhythm)))];
+                    string[] threes =
+                    [
+                        .. Enumerable
+                            .Range(0, Math.Max(0, words.Length - 2))
+                            .Select(i => string.Join(' ', words[i..(i + 3)].Select(Rhythm))),
+                    ];
+                    if (advice.Any(a => a is { Kind: AdviceKind.Repetition, IsGood: false, Rhythm: false }))
+                    {
+                        Assert.Equal(rhythms.Length, rhythms.Distinct().Count());
+                        Assert.DoesNotContain(threes.Index(), t => threes.Skip(t.Index + 3).Contains(t.Item));
+                    }
+
+                    if (
+                        advice.FirstOrDefault(a => a is { Kind: AdviceKind.Repetition, IsGood: true, Rhythm: true }) is
+                        { AsBar: { } like } again
+                    )
+                        Assert.Equal(rhythms[like - 1], rhythms[again.Bar - 1]);
+                    if (2 * words.Count(w => w.StartsWith('r')) > words.Length)
+                        Assert.Empty(advice);
+                },
+                iter: 2_000
+            );
+
+        static string Rhythm(string word) =>
+            (word[0] == 'r' ? "r" : "n") + word.TrimStart('r', 'A', 'B', 'C', 'D', 'E', 'F', 'G', '3', '4');
+    }
+
     [Fact] // What nobody could meet is told with the note, the bar, and what would be right.
     public void A_task_that_cannot_be_met_is_refused()
     {
@@ -267,8 +324,7 @@ public class CompositionTests
             (task with { Bars = 0 }, TaskFaultKind.Bars),
             (task with { Bars = 33 }, TaskFaultKind.Bars),
             (task with { MostRests = -1 }, TaskFaultKind.RestsBelowZero),
-            // Sixteen beats, two of them given.
-            (task with { MostRests = 14 }, TaskFaultKind.OnlyRests),
+            (task with { MostRests = 16, Fixed = [] }, TaskFaultKind.OnlyRests),
             (task with { Allowed = [.. task.Allowed, Pitch.Parse("C2")] }, TaskFaultKind.OutOfReach),
             (task with { Allowed = [.. task.Allowed.Take(4)] }, TaskFaultKind.FixedOutsidePalette),
             (task with { Bars = 3 }, TaskFaultKind.FixedOutsideBars),
@@ -287,7 +343,9 @@ public class CompositionTests
             ),
         ];
         Assert.All(wrong, w => Assert.Equal(w.Kind, Assert.Single(TaskFault.In(w.Task)).Kind));
-        Assert.Empty(TaskFault.In(task with { MostRests = 13 }));
+        // Sixteen beats: with the two notes that are given, or with one that is left, it is a piece.
+        Assert.Empty(TaskFault.In(task with { MostRests = 14 }));
+        Assert.Empty(TaskFault.In(task with { MostRests = 15, Fixed = [] }));
         Assert.Empty(TaskFault.In(task with { MostRests = null }));
     }
 }

@@ -72,7 +72,11 @@ public class DiagnosisOracleTests
         {
             foreach (var alter in new[] { -1, 0, 1 }.Where(a => Math.Abs(a - Alter(fifths, step % 7)) <= 1))
             {
-                if (Midi(step, alter) >= open[0] && Midi(step, alter) <= open[3] + (who == "bass" ? 4 : 5) && $"{Letters[step % 7]}{alter}" is not ("E1" or "B1" or "C-1" or "F-1"))
+                if (
+                    Midi(step, alter) >= open[0]
+                    && Midi(step, alter) <= open[3] + (who == "bass" ? 4 : 5)
+                    && $"{Letters[step % 7]}{alter}" is not ("E1" or "B1" or "C-1" or "F-1")
+                )
                     yield return (step, alter);
             }
         }
@@ -88,7 +92,10 @@ public class DiagnosisOracleTests
         var (open, note) = (Table[who].Open, Midi(step, alter));
         var all = Ways(who, step, alter).ToArray();
         var inHalf = who == "bass" && HoldsMore(fifths) ? Half : First;
-        var plain = all.OrderByDescending(w => w.Finger == 0).ThenByDescending(w => w.String).ThenBy(w => w.Position != inHalf).FirstOrDefault();
+        var plain = all.OrderByDescending(w => w.Finger == 0)
+            .ThenByDescending(w => w.String)
+            .ThenBy(w => w.Position != inHalf)
+            .FirstOrDefault();
         var ways = all.Where(w => w.Finger == 0 || w.Position == plain.Position).ToArray();
         var sounds = Under(who, finger, word) is { } at ? open[s] + at : (int?)null;
         if (sounds == note || all.Any(w => (w.String, w.Finger, w.Word) == (s, finger, word)) && !Stretched())
@@ -183,7 +190,9 @@ public class DiagnosisOracleTests
         var height = step - bottom;
         if (plain && height is >= 0 and <= 8 && (bottom + 8 - height) % 7 == letter)
             return MistakeKind.WrongEnd;
-        return plain && Clefs.Any(c => c.Name != own && (c.BottomLine + height + 70) % 7 == letter) ? MistakeKind.OtherClef : MistakeKind.Unclear;
+        return plain && Clefs.Any(c => c.Name != own && (c.BottomLine + height + 70) % 7 == letter)
+            ? MistakeKind.OtherClef
+            : MistakeKind.Unclear;
     }
 
     [Theory]
@@ -206,7 +215,9 @@ public class DiagnosisOracleTests
                     var expected = OfPair(who, step, alter, fifths, s, finger, word);
                     var told = Diagnosis.Of(player, PitchOf(step, alter), new KeySignature(fifths), new PairReply(s, finger, word));
                     if (told.Kind != expected)
-                        wrong.Add($"{fifths} {PitchOf(step, alter)} {"IIIIIIII"[..(s + 1)]} {word} {finger}: {told.Kind}, expected {expected}");
+                        wrong.Add(
+                            $"{fifths} {PitchOf(step, alter)} {"IIIIIIII"[..(s + 1)]} {word} {finger}: {told.Kind}, expected {expected}"
+                        );
                 }
             }
         }

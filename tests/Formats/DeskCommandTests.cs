@@ -50,6 +50,22 @@ public sealed class DeskCommandTests : IDisposable
         );
     }
 
+    [Theory] // Rests only are a finding of the desk, in whatever way they were written (craft 13).
+    [InlineData("X:1\nM:4/4\nL:1/4\nK:G\nz z z z|z4|z2 z2|Z|]\n")]
+    [InlineData("z z z z | z4 | z2 z2 | z z z z")]
+    [InlineData(
+        "<score-partwise version='4.0'><part-list><score-part id='P1'><part-name/></score-part></part-list><part id='P1'><measure number='1'>"
+            + "<attributes><divisions>1</divisions><time><beats>4</beats><beat-type>4</beat-type></time></attributes>"
+            + "<note><rest measure='yes'/><duration>4</duration></note></measure></part></score-partwise>"
+    )]
+    public void A_piece_of_rests_only_is_a_finding(string piece)
+    {
+        const string task = """{"instrument":"violin","key":"G","meter":"4/4","bars":4,"allowed":["G3","A3"],"values":["1/4"]}""";
+        var (exit, output, error) = Run(piece, task);
+        Assert.Equal((1, ""), (exit, error));
+        Assert.Contains("1 only-rests", Found(output), StringComparison.Ordinal);
+    }
+
     [Fact] // MusicXML says which way a stem points; W3C MusicXML 4.0, the stem element.
     public void A_stem_that_a_file_draws_the_wrong_way_is_found()
     {

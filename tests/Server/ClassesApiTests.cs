@@ -237,8 +237,9 @@ public sealed class ClassesApiTests : IAsyncLifetime
 
             // Later tunes and stages do not change what earlier ones were learned with.
             var tunes = (await GetFor(id, "/api/tunes?count=100")).GetProperty("tunes").EnumerateArray();
-            Assert.All(tunes.Where(t => t.GetProperty("title").GetString()!.StartsWith(stage, StringComparison.Ordinal)), t =>
-                Assert.Equal("nothing new", t.GetProperty("fit").GetProperty("words").GetString())
+            Assert.All(
+                tunes.Where(t => t.GetProperty("title").GetString()!.StartsWith(stage, StringComparison.Ordinal)),
+                t => Assert.Equal("nothing new", t.GetProperty("fit").GetProperty("words").GetString())
             );
 
             async Task<string> Fingers(long tune)

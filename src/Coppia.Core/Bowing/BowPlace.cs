@@ -74,7 +74,9 @@ public static class BowPlace
                 place = BowStep.FreshStart(stroke.Direction, travel);
             var (to, overrun) = BowStep.Along(stroke.Direction, place, travel);
             // What runs out has not been saved for: only one of them is told.
-            travels.Add(new BowTravel(stroke, place, to, overrun, overrun > Tolerance && amount == BowAmount.Slow ? BowAmount.Whole : amount));
+            travels.Add(
+                new BowTravel(stroke, place, to, overrun, overrun > Tolerance && amount == BowAmount.Slow ? BowAmount.Whole : amount)
+            );
             place = to;
         }
 

@@ -108,8 +108,5 @@ public sealed record Bows(
     /// <param name="silence">Rest between them in playing, in whole notes.</param>
     internal static bool Retakes(IReadOnlyList<SoundingNote> notes, int before, int i, Fraction silence, AfterLongRest longRest) =>
         notes[before].Event.Has(Marks.LiftAfter) && !notes[i].IsGrace
-        || longRest == AfterLongRest.RetakeDown
-            && !silence.IsZero
-            && notes[i].Bar.Time is { } time
-            && silence >= time.BarLength;
+        || longRest == AfterLongRest.RetakeDown && !silence.IsZero && notes[i].Bar.Time is { } time && silence >= time.BarLength;
 }

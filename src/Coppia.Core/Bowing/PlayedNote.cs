@@ -11,11 +11,7 @@ namespace Coppia.Core.Bowing;
 internal readonly record struct PlayedNote(int Note, int Pass, Fraction Silence, Bar? After)
 {
     /// <summary>All notes in the order of playing.</summary>
-    public static IEnumerable<PlayedNote> In(
-        IReadOnlyList<SoundingNote> notes,
-        IReadOnlyList<Bar> bars,
-        IReadOnlyList<PlayedBar> order
-    )
+    public static IEnumerable<PlayedNote> In(IReadOnlyList<SoundingNote> notes, IReadOnlyList<Bar> bars, IReadOnlyList<PlayedBar> order)
     {
         // A printed note begins its grace notes and itself; one that is tied on begins none.
         var begun = notes.ToLookup(n => n.Event.Id, n => n.Index);

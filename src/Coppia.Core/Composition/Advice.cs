@@ -19,6 +19,7 @@ public enum AdviceKind
 /// <param name="Other">Where the leap comes from; the tonic of the ending; or null.</param>
 /// <param name="AsBar">The earlier bar that comes again, or null.</param>
 /// <param name="Moved">It comes again at another height.</param>
+/// <param name="Rhythm">Its rhythm comes again, with other notes.</param>
 public sealed record Advice(
     AdviceKind Kind,
     int Bar,
@@ -26,5 +27,6 @@ public sealed record Advice(
     Pitch? Note = null,
     Pitch? Other = null,
     int? AsBar = null,
-    bool Moved = false
+    bool Moved = false,
+    bool Rhythm = false
 );

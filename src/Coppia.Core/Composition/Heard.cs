@@ -20,11 +20,22 @@ public static class Heard
         var notes = piece.Notes.Select(n => (n.Bar, n.Note)).ToArray();
         if (notes.Length < 2)
             return [];
+        // Where most is silence there is no line that could end, or stay on one note.
+        if (IsMostlyRests(piece))
+            return [];
         var oneNote = notes.All(n => n.Note.Pitch == notes[0].Note.Pitch);
         IEnumerable<Advice> heard = oneNote
             ? [new Advice(AdviceKind.OneNote, notes[0].Bar, IsGood: false, notes[0].Note.Pitch)]
             : Leaps(notes, task).Concat(Patterns(piece, task));
         return [.. heard.Concat(Ending(piece, task)).OrderBy(a => a.Bar).ThenBy(a => a.Kind)];
+    }
+
+    /// <summary>Rests take more than half of its time, or are more than its notes.</summary>
+    private static bool IsMostlyRests(Piece piece)
+    {
+        var all = piece.Bars.SelectMany(b => b).ToArray();
+        var rests = all.Where(n => n.IsRest).ToArray();
+        return 2 * rests.Length > all.Length || Piece.LengthOf(rests) * new Fraction(2, 1) > Piece.LengthOf(all);
     }
 
     /// <summary>
@@ -65,11 +76,16 @@ public static class Heard
             return [new Advice(AdviceKind.Repetition, all[row].Bar, IsGood: true, all[row].Note.Pitch)];
         if (ToAndFro(all.Select(n => n.Note).ToArray()) is { } at)
             return [new Advice(AdviceKind.Repetition, all[at].Bar, IsGood: true, all[at].Note.Pitch)];
+        // A bar's rhythm that is more than equal notes.
+        if (Again(bars, IsRhythm, RhythmOf) is var (likewise, rhythm))
+            return [new Advice(AdviceKind.Repetition, likewise + 1, IsGood: true, AsBar: rhythm + 1, Rhythm: true)];
         // A note that is repeated comes again too, though it is no pattern.
         if (rows.Any(r => r.All(n => !n.IsRest) && !Moves(r)))
             return [];
+        // Equal notes in every bar are a rhythm that comes again, too.
+        var onlyRhythm = (Again(bars, b => b.Length > 0, RhythmOf) ?? Again(rows, r => true, RhythmOf, apart: Pattern)) is not null;
         var isWhole = bars.Length >= BarsWithoutPattern && bars.All(b => Piece.LengthOf(b) == task.Meter.BarLength);
-        return isWhole ? [new Advice(AdviceKind.Repetition, bars.Length, IsGood: false)] : [];
+        return isWhole ? [new Advice(AdviceKind.Repetition, bars.Length, IsGood: false, Rhythm: onlyRhythm)] : [];
 
         PieceNote[] Row(int i) => [.. all[i..(i + Pattern)].Select(n => n.Note)];
     }
@@ -118,6 +134,12 @@ public static class Heard
         var lowest = row.Where(n => !n.IsRest).Min(n => n.Pitch!.Value.Step);
         return string.Join(' ', row.Select(n => $"{n.Pitch?.Step - lowest}:{n.Value.Length}"));
     }
+
+    /// <summary>Its values, rests told from notes.</summary>
+    private static string RhythmOf(PieceNote[] row) => string.Join(' ', row.Select(n => $"{(n.IsRest ? "z" : "")}{n.Value.Length}"));
+
+    private static bool IsRhythm(PieceNote[] bar) =>
+        bar.Count(n => !n.IsRest) > 1 && bar.Select(n => (n.IsRest, n.Value.Length)).Distinct().Count() > 1;
 
     private static bool Moves(PieceNote[] row) => row.Where(n => !n.IsRest).Select(n => n.Pitch).Distinct().Count() > 1;
 

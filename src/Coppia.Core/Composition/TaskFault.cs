@@ -111,13 +111,8 @@ public sealed record TaskFault(TaskFaultKind Kind, FixedNote? Fixed = null, Pitc
         return reached.Contains(room);
     }
 
-    /// <summary>The rests that are allowed leave no place for a note, even in the shortest value.</summary>
-    private static bool RestsFill(WritingTask task, int most)
-    {
-        var shortest = task.Values.Min(v => v.Length);
-        var open =
-            task.Meter.BarLength * new Fraction(task.Bars, 1)
-            - Piece.LengthOf(Enumerable.Range(1, task.Bars).SelectMany(b => Printed(task, b)));
-        return shortest * new Fraction(most, 1) >= open;
-    }
+    /// <summary>The rests that are allowed leave no place for a note, even in the shortest value; a fixed note is one.</summary>
+    private static bool RestsFill(WritingTask task, int most) =>
+        task.Fixed.Count == 0
+        && task.Values.Min(v => v.Length) * new Fraction(most, 1) >= task.Meter.BarLength * new Fraction(task.Bars, 1);
 }

@@ -47,13 +47,7 @@ public static class Judging
 
     /// <summary>Lines and spaces are the same in every clef and octave.</summary>
     private static Diagnosis Counted(Diagnosis found) =>
-        found.Kind is MistakeKind.OtherClef or MistakeKind.WrongOctave
-            ? found with
-            {
-                Kind = MistakeKind.Unclear,
-                Clefs = [],
-            }
-            : found;
+        found.Kind is MistakeKind.OtherClef or MistakeKind.WrongOctave ? found with { Kind = MistakeKind.Unclear, Clefs = [] } : found;
 
     /// <summary>On the string that was asked for every place that sounds the note is right.</summary>
     private static Diagnosis FoundIt(NoteQuestion asked, PairAnswer answer, SpotReply spot, Player player) =>

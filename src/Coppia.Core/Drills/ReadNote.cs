@@ -64,9 +64,6 @@ internal sealed record ReadNote(Player Player, Pitch Shown, KeySignature Key)
             : clefs.Length > 0 ? MistakeKind.OtherClef
             : apart % 7 == 0 ? MistakeKind.WrongOctave
             : MistakeKind.Unclear;
-        return new Diagnosis(kind, Shown, Key.Apply(Clef.PitchAt(place.Height)))
-        {
-            Clefs = kind == MistakeKind.OtherClef ? clefs : [],
-        };
+        return new Diagnosis(kind, Shown, Key.Apply(Clef.PitchAt(place.Height))) { Clefs = kind == MistakeKind.OtherClef ? clefs : [] };
     }
 }

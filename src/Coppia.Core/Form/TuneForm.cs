@@ -68,14 +68,7 @@ public sealed record TuneForm(
             int? like = wholes.TryGetValue(whole, out var equal) ? equal : NearestBefore(n);
             lines.Add(
                 like is not { } l ? new TuneLine(first, end, kinds++, Variant: 0, Like: null, IsAgain: false)
-                : wholes.ContainsKey(whole)
-                    ? lines[l] with
-                    {
-                        FirstBar = first,
-                        EndBar = end,
-                        Like = l,
-                        IsAgain = true,
-                    }
+                : wholes.ContainsKey(whole) ? lines[l] with { FirstBar = first, EndBar = end, Like = l, IsAgain = true }
                 : new TuneLine(first, end, lines[l].Kind, VariantOf(lines[l].Kind), Like: l, IsAgain: false)
             );
             wholes.TryAdd(whole, n);

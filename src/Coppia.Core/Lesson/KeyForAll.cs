@@ -95,7 +95,8 @@ public static class KeyForAll
             interval ??= Between(section.Printed, print);
         }
 
-        var fresh = readings.Zip(sections, (r, s) => (Reading: r, s.Player.Known))
+        var fresh = readings
+            .Zip(sections, (r, s) => (Reading: r, s.Player.Known))
             .SelectMany(r => r.Known.Things is null ? [] : News.In(TuneContents.Of(r.Reading), r.Known).Of);
         return new KeyOffer(
             move,

@@ -85,9 +85,11 @@ public sealed class CompositionWords(HouseStyle style)
             (AdviceKind.Ending, true) => $"It ends on {Short(advice.Note)}, at home: the ending settles.",
             (AdviceKind.Ending, false) =>
                 $"It ends on {Short(advice.Note)} and stays open; on {Short(advice.Other)} it would settle. Both can be meant.",
+            (_, false) when advice.Rhythm => "Only a rhythm comes again. A bar or a few notes that come back help those who listen.",
             (_, false) => "Nothing comes again. A bar or a few notes that come back help those who listen.",
             _ when advice is { AsBar: { } bar, Moved: true } =>
                 $"The pattern of bar {bar} comes again at another height: it holds together.",
+            _ when advice is { AsBar: { } bar, Rhythm: true } => $"The rhythm of bar {bar} comes again: it holds together.",
             _ when advice.AsBar is { } bar => $"Bar {bar} comes again: it holds together.",
             _ => $"A few notes from {Short(advice.Note)} come again: it holds together.",
         };
