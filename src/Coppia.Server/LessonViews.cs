@@ -12,6 +12,12 @@ namespace Coppia.Server;
 /// <param name="Bars">What its bars are called: "bars 5–8"; empty for none.</param>
 public sealed record StepView(StepDoc Step, string Title, string Detail, double Seconds, string Time, double Starts, string Bars);
 
+/// <summary>A thing that is to be practised at home.</summary>
+/// <param name="Work">The number of what is set.</param>
+/// <param name="Title">What it is.</param>
+/// <param name="How">How far, how long a day, by when: " to 66, about three minutes a day, by Monday 14 September".</param>
+public sealed record HomeView(long Work, string Title, string How);
+
 /// <summary>A tune of a lesson.</summary>
 /// <param name="Id">Null where it is gone.</param>
 public sealed record LessonTuneView(long? Id, string Title);
@@ -26,6 +32,7 @@ public sealed record LessonOfferView(LessonOfferKind Kind, string Text, IReadOnl
 /// <param name="Over">By how much it is too long, in words; null where it fits.</param>
 /// <param name="Spare">What is left of the lesson, in words; null for less than a minute.</param>
 /// <param name="Care">What to look after; null for nothing.</param>
+/// <param name="Home">What is to be practised after it.</param>
 public sealed record LessonView(
     long Id,
     int Version,
@@ -41,7 +48,8 @@ public sealed record LessonView(
     string? Over,
     string? Spare,
     IReadOnlyList<LessonOfferView> Offers,
-    string? Care
+    string? Care,
+    IReadOnlyList<HomeView> Home
 );
 
 /// <summary>A lesson in the list.</summary>

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using Coppia.Core.Instruments;
+using Coppia.Core.Knowledge;
 using Coppia.Core.Lesson;
 using Coppia.Core.Wording;
 using Coppia.Data;
@@ -140,12 +141,15 @@ internal sealed class Lessons(
     {
         var doc = Doc(lesson);
         var titles = names.Titles(lesson.Tunes.OfType<long>());
-        var said = new StepWords(tunesOf, readings, one, alone is null ? tunesOf.Section(one) : [alone], forWhom.Style.Style, titles);
-        var steps = doc.Steps.Select(s => s.Step(lesson.Tunes)).ToArray();
+        var home = HomeOf(one, lesson.Day, alone);
+        var section = alone is null ? tunesOf.Section(one) : [alone];
+        var said = new StepWords(tunesOf, readings, one, section, forWhom.Style.Style, titles, home);
+        var docs = alone is null ? doc.Steps : Alone(one, lesson, doc, alone, home.Count);
+        var steps = docs.Select(s => s.Step(lesson.Tunes)).ToArray();
         var time = LessonTime.Of(steps, doc.TalkSeconds, doc.Minutes);
         var views = new List<StepView>();
         var starts = 0.0;
-        foreach (var (kept, step) in doc.Steps.Zip(steps))
+        foreach (var (kept, step) in docs.Zip(steps))
         {
             views.Add(said.Of(kept, step, doc.TalkSeconds, starts / 60));
             starts += step.Seconds(doc.TalkSeconds);
@@ -166,7 +170,48 @@ internal sealed class Lessons(
             Over: time.Over > 0 ? LessonWords.Minutes(time.Over) : null,
             Spare: doc.Minutes * 60 - time.Seconds is >= 60 and var spare ? LessonWords.Minutes(spare) : null,
             Offers: [.. time.Offers.Select(o => new LessonOfferView(o.Kind, LessonWords.Of(o, said.Title(o.TuneId)), o.Steps))],
-            Care: time.NeedsBreak ? LessonWords.Care(time) : null
+            Care: time.NeedsBreak ? LessonWords.Care(time) : null,
+            Home: said.Home
         );
+    }
+
+    /// <summary>The steps of a lesson for one who goes through it alone on an instrument.</summary>
+    private StepDoc[] Alone(ClassRecord one, LessonRecord lesson, LessonDoc doc, Instrument instrument, int set)
+    {
+        var player = new Player(instrument, forWhom.Style.Style, forWhom.KnownBy(one));
+        var tunes = new Dictionary<long, LessonTune>();
+        foreach (var tune in lesson.Tunes.OfType<long>())
+        {
+            if (tunesOf.Read(one, tune, [instrument]) is [var own])
+                tunes[tune] = new LessonTune(
+                    tune,
+                    [own.Reading],
+                    readings.NewsOf(own.Kept, own.Player).Of.Count,
+                    ReadingView.TempoOf(own.Reading.Score),
+                    IsReview: false,
+                    Reached: new HashSet<int>()
+                );
+        }
+
+        var steps = LessonAlone.Of([.. doc.Steps.Select(s => s.Step(lesson.Tunes))], player, tunes, set);
+        return [.. steps.Select(s => StepDoc.Of(s, lesson.Tunes))];
+    }
+
+    private const int DaysInWeek = 7;
+
+    /// <summary>
+    /// What is set to a whole class or section to be done after a lesson's day, if it was set by then or in the week after. A single
+    /// learner's work is nobody else's to read.
+    /// </summary>
+    private IReadOnlyList<WorkRecord> HomeOf(ClassRecord one, string day, Instrument? alone)
+    {
+        var end = WorkEndpoints.Day(day)?.AddDays(DaysInWeek);
+        return
+        [
+            .. work.Of(one.Id, day)
+                .Where(w => w.LearnerId is null && string.CompareOrdinal(w.Due, day) > 0)
+                .Where(w => DateOnly.FromDateTime(w.MadeAt.ToLocalTime()) < end)
+                .Where(w => w.Instrument is null || alone is null || w.Instrument == alone.Id),
+        ];
     }
 }

@@ -1,7 +1,9 @@
 using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Lesson;
+using Coppia.Core.Music;
 using Coppia.Core.Reading;
+using Coppia.Core.Shapes;
 using Coppia.Core.Wording;
 using Coppia.Data;
 
@@ -10,13 +12,15 @@ namespace Coppia.Server;
 /// <summary>The steps of a lesson in words, with what only their tunes can tell; each tune is read once.</summary>
 /// <param name="instruments">Of those whom they are told to.</param>
 /// <param name="titles">Of the tunes that there are.</param>
+/// <param name="home">What is set for the days after it.</param>
 internal sealed class StepWords(
     TunesOfClass tunes,
     Readings readings,
     ClassRecord one,
     IReadOnlyList<Instrument> instruments,
     HouseStyle style,
-    IReadOnlyDictionary<long, string> titles
+    IReadOnlyDictionary<long, string> titles,
+    IReadOnlyList<WorkRecord> home
 )
 {
     private readonly LessonWords _words = new(style, instruments);
@@ -48,10 +52,77 @@ internal sealed class StepWords(
     private string More(LessonStep step) =>
         step.Part switch
         {
+            LessonPart.Shapes => Shapes(step),
             LessonPart.News => News(step),
+            LessonPart.Look => Look(step),
             LessonPart.Chunk => Why(step),
+            LessonPart.Home => string.Join("; ", Home.Select(h => h.Title + h.How)) is { Length: > 0 } set ? set + "." : "",
             _ => "",
         };
+
+    /// <summary>The shape of each string that the tune is played on; sections that have the same are told together.</summary>
+    private string Shapes(LessonStep step)
+    {
+        if (step.Key is not { } key)
+            return "";
+        var scale = new ScaleKey(key.Fifths, key.Mode == Mode.Minor ? ScaleForm.NaturalMinor : ScaleForm.Major);
+        var each = Read(step.TuneId)
+            .Select(r =>
+            {
+                var (player, instrument) = (r.Player, r.Player.Instrument);
+                var shapes = HandShape.InKey(instrument, scale, HandShape.BestPosition(instrument, scale));
+                var named = r.Reading.StringsInUse.Select(s => (Labels.StringName(s, player), ShapeWords.Name(shapes[s], instrument)));
+                return (Who: English.Plural(instrument.Id), Words: LessonWords.Shapes([.. named]));
+            })
+            .Where(s => s.Words.Length > 0)
+            .GroupBy(s => s.Words)
+            .ToArray();
+        return each.Length == 1 ? each[0].Key : string.Join("; ", each.Select(g => $"{English.List([.. g.Select(s => s.Who)])} {g.Key}"));
+    }
+
+    /// <summary>Which lines are the same, where the traps are, and which signs there are to look for.</summary>
+    private string Look(LessonStep step)
+    {
+        if (Read(step.TuneId) is not [var first, ..])
+            return "";
+        var (reading, words) = (first.Reading, new ReadingWords(first.Reading));
+        var signs = BeforeLine.Of(reading, 0, reading.Score.Bars.Count).Where(r => r.Kind == RemarkKind.Signs);
+        string[] said =
+        [
+            words.Form.Summary(),
+            words.Form.SameLines(),
+            .. reading.Tune.Form.Traps.Take(LessonPlan.MostTraps).Select(words.Form.Trap),
+            .. signs.Select(words.Remarks.Of),
+        ];
+        return string.Join(" ", said.Where(s => s.Length > 0));
+    }
+
+    /// <summary>What is to be practised at home: what, how far, how long a day, by when.</summary>
+    public IReadOnlyList<HomeView> Home =>
+        [
+            .. home.Select(set =>
+            {
+                var who = set.Instrument is { } section && instruments.Count > 1 ? $" ({English.Plural(section)})" : "";
+                var due = WorkEndpoints.Day(set.Due) ?? DateOnly.MinValue;
+                return new HomeView(set.Id, WorkEndpoints.TitleOf(set), who + LessonWords.AtHome(set.Tempo, MinutesOf(set), due));
+            }),
+        ];
+
+    /// <summary>A tune three times over at its tempo, a round of cards two minutes; of a sheet nobody can tell (craft 11 and 14).</summary>
+    private int? MinutesOf(WorkRecord set)
+    {
+        if (set.Kind == WorkKind.Cards)
+            return MinutesOfRound;
+        if (set.TuneId is not { } tune || Read(tune) is not [var first, ..])
+            return null;
+        var reading = first.Reading;
+        var quarters = LessonPlan.QuartersPlayed(reading);
+        var seconds = CleanRepeats * quarters * 60 / (set.Tempo ?? ReadingView.TempoOf(reading.Score));
+        return Math.Max(1, (int)Math.Ceiling(seconds / 60));
+    }
+
+    private const int MinutesOfRound = 2;
+    private const int CleanRepeats = 3;
 
     private string News(LessonStep step)
     {

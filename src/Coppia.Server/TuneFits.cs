@@ -119,7 +119,8 @@ internal sealed class TuneFits(ForWhom forWhom, Readings readings, LearnerReposi
     }
 
     /// <summary>
-    /// The new things of all sections by name: what all learn first, then what each does; those that meet the same together.
+    /// The new things of all sections by name: what all learn first, then what each does; those that meet the same are told together, and
+    /// each of them once: "Violin and viola: A, first finger on G, and low second finger (F on D)".
     /// </summary>
     internal static IReadOnlyList<string> Named(IReadOnlyList<Player> players, IReadOnlyList<News> each)
     {
@@ -130,9 +131,11 @@ internal sealed class TuneFits(ForWhom forWhom, Readings readings, LearnerReposi
             .. shared.Select(words.Name),
             .. players
                 .Zip(each)
-                .SelectMany(s => s.Second.Of.Where(n => n.Thing.InstrumentId is not null).Select(n => (Who: s.First, What: words.Name(n))))
-                .GroupBy(n => n.What)
-                .Select(g => $"{Together(g.Select(n => n.Who.Instrument.Name))}: {g.Key}"),
+                .SelectMany(s => s.Second.Of.Where(n => n.Thing.InstrumentId is not null).Select(n => (Who: s.First, What: words.Named(n))))
+                .GroupBy(n => n.What, n => n.Who.Instrument.Name)
+                .Select(g => (Who: Together(g), What: g.Key))
+                .GroupBy(n => n.Who, n => n.What)
+                .Select(g => $"{g.Key}: {English.List([.. g])}"),
         ];
     }
 

@@ -1,5 +1,5 @@
-using CsCheck;
 using Coppia.Core.Composition;
+using CsCheck;
 
 namespace Coppia.Tests;
 

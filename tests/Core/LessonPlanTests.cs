@@ -36,7 +36,7 @@ public class LessonPlanTests
             ("ScaleFaster", 12 * 60 / 80.0 + 15),
             ("Beat", 4 * 4 + 4 + 15),
             ("Look", 2 * 15),
-            ("Line", 5 * 2 * (16 + 4) + 15),
+            ("Line", 5 * 3 * (16 + 4) + 15), // bar by bar, by two bars, the line
             ("Chunk", 4 * 3 * (5 + 4) + 15), // four stages, five bars in all, three times each
             ("Join", 16 + 4 + 15),
             ("Slow", 16 + 4),
@@ -45,7 +45,7 @@ public class LessonPlanTests
         ];
         Assert.Equal(expected.Select(e => e.Item1), Parts(steps));
         Assert.Equal(expected.Select(e => Math.Round(e.Item2, 6)), steps.Select(s => Math.Round(s.Seconds(15), 6)));
-        Assert.Equal(811.667, LessonTime.Of(steps, 15, 45).Seconds, 3);
+        Assert.Equal(911.667, LessonTime.Of(steps, 15, 45).Seconds, 3);
     }
 
     [Fact] // Craft 21: tune, shapes, scale, what is new, the beat, then tune by tune; equal lines are learned once.
@@ -132,7 +132,7 @@ public class LessonPlanTests
             [LessonOfferKind.FewerRepeats, LessonOfferKind.ReviewOut, LessonOfferKind.LastTuneOut],
             time.Offers.Select(o => o.Kind)
         );
-        Assert.Equal(5 * 20, time.Offers[0].Seconds); // five ways once less, 16 quarters and 4 counted in
+        Assert.Equal(5 * 2 * 20, time.Offers[0].Seconds); // five ways twice less, 16 quarters and 4 counted in
         Assert.Equal(20 * 60 / 72.0, time.Offers[1].Seconds, 6);
         Assert.Equal(3, time.Offers[2].TuneId);
         // Just too long: the first offer is enough.

@@ -359,6 +359,99 @@ public sealed class LessonApiTests : IAsyncLifetime
         Assert.Equal(404, (await _server.Send(HttpMethod.Get, $"{path}?instrument=flute")).Status);
     }
 
+    [Fact] // Craft 21: the minutes, the strings and the trouble of one player, not the class's: reckoned by hand.
+    public async Task Who_missed_it_has_minutes_and_trouble_of_their_own()
+    {
+        await Set(_frost);
+        var lesson = await Post($"/api/classes/{_class}/lessons", new { day = "2026-09-14" });
+        var path = $"/api/classes/{_class}/lessons/{lesson.GetProperty("id").GetInt64()}";
+        foreach (var who in new[] { "violin", "cello", "bass" })
+        {
+            var alone = await _server.Get($"{path}?instrument={who}");
+            // Four strings, 15 seconds each.
+            Assert.Equal(60, Steps(alone).Single(s => Part(s) == "tuning").GetProperty("seconds").GetDouble());
+            Assert.DoesNotContain(Steps(alone), s => Part(s) is "join" or "own");
+            Assert.Equal(Steps(alone).Sum(s => s.GetProperty("seconds").GetDouble()), alone.GetProperty("seconds").GetDouble(), 6);
+            Assert.True(alone.GetProperty("seconds").GetDouble() < lesson.GetProperty("seconds").GetDouble());
+            // Each chunk is a trouble spot of this instrument, and says why.
+            var reading = await _server.Get($"/api/tunes/{_frost}/reading?instrument={who}&class={_class}");
+            var trouble = reading.GetProperty("trouble").EnumerateArray().ToDictionary(t => t.GetProperty("noteId").GetString()!);
+            var chunks = Steps(alone).Where(s => Part(s) == "chunk").ToArray();
+            Assert.NotEmpty(chunks);
+            foreach (var chunk in chunks)
+            {
+                var spot = trouble[chunk.GetProperty("step").GetProperty("noteId").GetString()!];
+                Assert.Contains(spot.GetProperty("text").GetString()!, chunk.GetProperty("detail").GetString(), StringComparison.Ordinal);
+            }
+
+            // Frost is played on D and A; on the bass A and B lie on the G string, G too.
+            var shapes = Steps(alone).Single(s => Part(s) == "shapes").GetProperty("detail").GetString();
+            Assert.Equal(
+                who switch
+                {
+                    "violin" => "Each string up and down: 2–3 on D and A.",
+                    "cello" => "Each string up and down: 1–3–4 on D and A.",
+                    _ => "Each string up and down: 1–4 on D and G.",
+                },
+                shapes
+            );
+        }
+    }
+
+    [Fact] // What, how far, how long, by when: a tune of 16 quarters three times at 66 takes a minute; cards two.
+    public async Task What_is_practised_at_home_is_told_to_whom_it_is_set()
+    {
+        await Set(_frost);
+        await Post(
+            $"/api/classes/{_class}/tasks",
+            new
+            {
+                kind = "cards",
+                due = "2099-09-21",
+                instrument = "cello",
+            }
+        );
+        var lesson = await Post($"/api/classes/{_class}/lessons", new { day = "2099-09-07" });
+        var path = $"/api/classes/{_class}/lessons/{lesson.GetProperty("id").GetInt64()}";
+        Assert.Equal(
+            "Frost to 66, about one minute a day, by Monday 14 September; "
+                + "Cards (cellos), about two minutes a day, by Monday 21 September.",
+            await Home(path)
+        );
+        Assert.Equal("Frost to 66, about one minute a day, by Monday 14 September.", await Home($"{path}?instrument=violin"));
+        Assert.EndsWith(
+            "; Cards, about two minutes a day, by Monday 21 September.",
+            await Home($"{path}?instrument=cello"),
+            StringComparison.Ordinal
+        );
+        // What is due by the lesson's day is not of it; nor what a single learner is set.
+        var later = await Post($"/api/classes/{_class}/lessons", new { day = "2099-09-14" });
+        Assert.Equal(["Cards"], Texts(later.GetProperty("home"), "title"));
+        var last = await Post($"/api/classes/{_class}/lessons", new { day = "2099-09-21" });
+        Assert.Equal(
+            "Nothing is set yet for the days after it.",
+            Steps(last).Single(s => Part(s) == "home").GetProperty("detail").GetString()
+        );
+
+        async Task<string?> Home(string of) =>
+            Steps(await _server.Get(of)).Single(s => Part(s) == "home").GetProperty("detail").GetString();
+    }
+
+    [Fact] // A tune is looked over by what is in it.
+    public async Task Looking_a_tune_over_says_which_lines_are_the_same_and_where_the_traps_are()
+    {
+        var tune = await Tune(
+            "X:1\nT:Weir\nM:4/4\nL:1/4\nK:D\nD E F G|A4|G F E D|E4|D E F G|A4|G F E D|D4|D E F G|A4|G F E D|E4|(A F) (A F)|z4|A2 F2|D4|]"
+        );
+        await Set(tune);
+        var lesson = await Post($"/api/classes/{_class}/lessons", new { day = "2026-09-14" });
+        Assert.Equal(
+            "Number the lines. Four lines, two to learn and one nearly the same. 16 bars, 8 different. Line 3 is line 1 again. "
+                + "Bars 5–7 are bars 1–3; bar 8 goes elsewhere. Look for: slur in bar 13, rest in bar 14.",
+            Steps(lesson).Single(s => Part(s) == "look").GetProperty("detail").GetString()
+        );
+    }
+
     private async Task<string> Details(string path) =>
         string.Join('\n', (await _server.Get(path)).GetProperty("steps").EnumerateArray().Select(s => s.GetProperty("detail").GetString()));
 

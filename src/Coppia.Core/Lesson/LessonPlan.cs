@@ -50,7 +50,7 @@ public static class LessonPlan
     private const double FasterBy = 4 / 3.0;
 
     /// <summary>Most traps that are shown when a tune is looked over.</summary>
-    private const int MostTraps = 3;
+    public const int MostTraps = 3;
 
     /// <param name="tunes">In the order in which they are played.</param>
     /// <param name="players">One a section.</param>
@@ -86,9 +86,6 @@ public static class LessonPlan
 
     private static IEnumerable<LessonStep> OfKey(LessonTune tune, LessonPace pace)
     {
-        var strings = tune.Sections.Max(s =>
-            s.Notes.Where(n => n.Placement is not null).Select(n => n.Placement!.Value.String).Distinct().Count()
-        );
         var bar = QuartersIn(tune.Score.Time?.BarLength ?? Fraction.Whole);
         var about = new LessonStep
         {
@@ -99,12 +96,7 @@ public static class LessonPlan
             CountIn = 4,
             Said = 1,
         };
-        yield return about with
-        {
-            Beats = BeatsOfString * strings,
-            CountIn = bar,
-            Said = strings,
-        };
+        yield return ShapesOf(about with { CountIn = bar }, tune);
         yield return about with
         {
             Part = LessonPart.ScaleHalves,
@@ -126,6 +118,13 @@ public static class LessonPlan
             Beats = NotesOfScale / 2.0,
             Tempo = (int)Math.Round(pace.Tempo * FasterBy),
         };
+    }
+
+    /// <summary>The shapes of the strings that the section with the most of them plays on.</summary>
+    internal static LessonStep ShapesOf(LessonStep step, LessonTune tune)
+    {
+        var strings = tune.Sections.Max(s => s.StringsInUse.Count);
+        return step with { Beats = BeatsOfString * strings, Said = strings };
     }
 
     private static LessonStep Beat(LessonTune tune, LessonPace pace)
@@ -167,26 +166,40 @@ public static class LessonPlan
             };
         }
 
-        foreach (var (noteId, bar) in Chunks(tune))
+        var like = new LessonStep
         {
-            var chunk = InBars(tune, LessonPart.Chunk, bar, bar + 1);
-            yield return chunk with
-            {
-                NoteId = noteId,
-                Ways = StagesOfChunk,
-                Repeats = pace.ChunkRepeats,
-                Beats = BarsOfChunk / StagesOfChunk * chunk.Beats,
-                Tempo = pace.Tempo,
-                Said = 1,
-            };
-        }
-
+            Part = LessonPart.Chunk,
+            Repeats = pace.ChunkRepeats,
+            Tempo = pace.Tempo,
+        };
+        foreach (var chunk in ChunksOf(tune, like))
+            yield return chunk;
         yield return Whole(tune, LessonPart.Join, pace.Tempo) with
         {
             Said = form.Lines.Count,
         };
         yield return Whole(tune, LessonPart.Slow, Math.Min(pace.Tempo, tune.Goal));
         yield return Whole(tune, LessonPart.AtTempo, tune.Goal);
+    }
+
+    /// <summary>The trouble spots of a tune, gone through as often and as fast as a step that is given.</summary>
+    internal static IEnumerable<LessonStep> ChunksOf(LessonTune tune, LessonStep like)
+    {
+        foreach (var (i, (noteId, bar)) in Chunks(tune).Index())
+        {
+            var chunk = InBars(tune, LessonPart.Chunk, bar, bar + 1);
+            yield return chunk with
+            {
+                Id = i == 0 ? like.Id : $"{like.Id}.{i + 1}",
+                NoteId = noteId,
+                Ways = StagesOfChunk,
+                Repeats = like.Repeats,
+                Beats = BarsOfChunk / StagesOfChunk * chunk.Beats,
+                Tempo = like.Tempo,
+                Said = 1,
+                IsPinned = like.IsPinned,
+            };
+        }
     }
 
     /// <summary>
@@ -227,10 +240,14 @@ public static class LessonPlan
             Part = part,
             TuneId = tune.Id,
             EndBar = tune.Score.Bars.Count,
-            Beats = QuartersIn(tune.Lead.Tune.Order.Aggregate(Fraction.Zero, (sum, played) => sum + tune.Score.Bars[played.Bar].Length)),
+            Beats = QuartersPlayed(tune.Lead),
             CountIn = QuartersIn(CountInOf(tune.Score.Bars[0])),
             Tempo = tempo,
         };
+
+    /// <summary>How long a tune is with all its repeats, in quarters.</summary>
+    public static double QuartersPlayed(PlayerReading reading) =>
+        QuartersIn(reading.Tune.Order.Aggregate(Fraction.Zero, (sum, played) => sum + reading.Score.Bars[played.Bar].Length));
 
     /// <summary>A bar is counted in, in free meter as much as its first bar is long.</summary>
     private static Fraction CountInOf(Bar bar) => bar.Time?.BarLength ?? bar.Length;

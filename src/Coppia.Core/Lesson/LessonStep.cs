@@ -149,8 +149,8 @@ public sealed record LessonPace
     /// <summary>Quarters a minute of what is learned, 40 to 120.</summary>
     public int Tempo { get; init; } = UsualTempo;
 
-    /// <summary>How often each way of a line is gone through, 1 to 10.</summary>
-    public int LineRepeats { get; init; } = 2;
+    /// <summary>How often each way of a line is gone through, 1 to 10: bar by bar, by two bars, the line (craft 21).</summary>
+    public int LineRepeats { get; init; } = 3;
 
     /// <summary>How often each stage of a trouble spot, 1 to 10.</summary>
     public int ChunkRepeats { get; init; } = 3;

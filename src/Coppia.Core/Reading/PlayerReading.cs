@@ -51,6 +51,10 @@ public sealed record PlayerReading(
 
     public Instrument Instrument => Player.Instrument;
 
+    /// <summary>The strings that the tune is played on, lowest first.</summary>
+    public IReadOnlyList<int> StringsInUse =>
+        [.. Notes.Where(n => n.Placement is not null).Select(n => n.Placement!.Value.String).Distinct().Order()];
+
     /// <summary>Sound checks on the bowing with these fingers.</summary>
     public BowCheck BowCheck => BowCheck.Of(Fingering, Tune.Bowing);
 

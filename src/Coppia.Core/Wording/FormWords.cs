@@ -32,6 +32,23 @@ public sealed class FormWords(TuneForm form, Score score, IReadOnlyList<Sounding
     /// <summary>How little is new, in lines and bars: "Six lines, two to learn. 24 bars, 9 different."</summary>
     public string Summary() => $"{LinesSummary()} {BarsSummary()}".Trim();
 
+    /// <summary>Which lines are the same as an earlier one: "Line 3 is line 1."; empty where none is.</summary>
+    public string SameLines()
+    {
+        var same = form
+            .Lines.Index()
+            .Where(l => l.Item.IsAgain)
+            .GroupBy(l => l.Item.Like!.Value)
+            .Select(g => $"{Lines(g.Select(l => l.Index + 1))} line {English.Figure(g.Key + 1)} again");
+        return string.Join(" ", same.Select(English.Sentence));
+
+        static string Lines(IEnumerable<int> numbers)
+        {
+            string[] figures = [.. numbers.Select(English.Figure)];
+            return figures.Length == 1 ? $"line {figures[0]} is" : $"lines {English.List(figures)} are";
+        }
+    }
+
     /// <summary>"Three rhythms; that of bar 1 (quarter quarter half) fills nine of its 16 bars."; null for a single bar.</summary>
     public string? Rhythms()
     {

@@ -42,22 +42,53 @@ public sealed class LessonWords(HouseStyle style, IReadOnlyList<Instrument> inst
         step.Part switch
         {
             LessonPart.Tuning => Tuning(),
-            LessonPart.Shapes => "Each string up and down; the shape differs from string to string.",
+            LessonPart.Shapes => more.Length > 0 ? $"Each string up and down: {more}." : "Each string up and down.",
             LessonPart.ScaleHalves => "Long bows; listen to the drone. Look at the hand before you go on.",
             LessonPart.ScaleQuarters or LessonPart.ScaleEighths => "Look at the hand before you go on.",
             LessonPart.ScaleFaster => "Stop when a hand gets stiff.",
             LessonPart.News => more,
             LessonPart.Beat => "By body: knees for one, hands for the rest.",
             LessonPart.Review => "",
-            LessonPart.Look => "Number the lines, find the same, find the traps, look for signs.",
+            LessonPart.Look => $"Number the lines. {more}".Trim(),
             LessonPart.Line => $"{English.Capital(bars)}: say names and fingers, finger silently and say, pluck, bow in the air, bow; "
-                + "bar by bar, two bars, the line.",
+                + $"{Times(step.Repeats)}.",
             LessonPart.Chunk => $"{English.Capital(bars)}: {(more.Length > 0 ? more + " " : "")}Two notes, three, the bar, two bars.",
             LessonPart.Join => "Call the line numbers ahead.",
-            LessonPart.Home => "What, how long, by when.",
+            LessonPart.Home => more.Length > 0 ? more : "Nothing is set yet for the days after it.",
             LessonPart.Break => "Arms down, shoulders loose. Stop when anything hurts.",
             _ => "",
         };
+
+    /// <summary>How a line is gone through so often: the last time is the line as a whole.</summary>
+    private static string Times(int repeats) =>
+        repeats switch
+        {
+            0 => "not this time",
+            1 => "the line at once",
+            2 => "by two bars, then the line",
+            3 => "bar by bar, by two bars, the line",
+            _ => $"bar by bar, by two bars, the line {(repeats == 4 ? "twice" : $"{English.Number(repeats - 2)} times")}",
+        };
+
+    /// <summary>What shapes the strings have: the same on all of them, or each its own.</summary>
+    /// <param name="each">Each string in use with the name of its shape, lowest first.</param>
+    public static string Shapes(IReadOnlyList<(string String, string Shape)> each)
+    {
+        var named = each.Where(s => s.Shape.Length > 0).ToArray();
+        if (named.Length == 0)
+            return "";
+        var shapes = named.GroupBy(s => s.Shape).ToArray();
+        return string.Join(", ", shapes.Select(g => $"{g.Key} on {English.List([.. g.Select(s => s.String)])}"));
+    }
+
+    /// <summary>How a thing is practised at home: " to 66, about three minutes a day, by Monday 14 September".</summary>
+    /// <param name="tempo">To reach; null for none.</param>
+    /// <param name="minutes">A day; null where nobody can tell.</param>
+    /// <param name="due">By when.</param>
+    public static string AtHome(int? tempo, int? minutes, DateOnly due) =>
+        (tempo is { } t ? $" to {English.Figure(t)}" : "")
+        + (minutes is { } m ? $", about {English.Number(m)} {(m == 1 ? "minute" : "minutes")} a day" : "")
+        + $", by {due.ToString("dddd d MMMM", System.Globalization.CultureInfo.InvariantCulture)}";
 
     /// <summary>"A, D, G, then E (violins) and C (violas and cellos); basses by their own: G, D, A, E."</summary>
     private string Tuning()

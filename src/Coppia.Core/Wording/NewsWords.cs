@@ -17,6 +17,17 @@ public sealed class NewsWords(HouseStyle style)
             var thing => ThingWords.Name(thing, style),
         };
 
+    /// <summary>The same as one of a list: "A as first finger on G", "low second finger (C on A and F on D)".</summary>
+    public string Named(NewThing news) =>
+        news.Thing switch
+        {
+            KnownNote note when news.Met.Place is { IsOpen: false } at =>
+                $"{Labels.Note(note.Pitch, style)} with the {ThingWords.Finger(at.Place)} on {Labels.Note(note.Open, style)}",
+            KnownNote note => $"{Labels.Note(note.Pitch, style)} as the open string",
+            _ when news.With.Count > 0 => $"{ThingWords.Name(news.Thing, style)} ({Notes(news.With)})",
+            var thing => ThingWords.Name(thing, style),
+        };
+
     /// <summary>"A note you have not met: A, first finger on G, bar 14, three times."</summary>
     public string Sentence(NewThing news) => $"{Opening(news.Thing)}: {Name(news)}, {Where(news.Met)}.";
 

@@ -1,13 +1,12 @@
 import { useLayoutEffect, useRef, useState } from 'react'
 import { useParams } from 'react-router'
-import { useClass, useWork } from '../classes/queries'
+import { useClass } from '../classes/queries'
 import { weekdayOf } from '../classes/words'
 import { PaperSheet } from '../print/PaperSheet'
 import { Asked } from '../ui/Asked'
 import { Screen } from '../ui/Screen'
 import { Strip } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
-import { AtHome } from './AtHome'
 import { clock } from './RunSheet'
 import { useLesson, type Lesson } from './queries'
 import { PrintEnd } from '../print/PrintEnd'
@@ -29,7 +28,7 @@ export function LessonPrint() {
       <Asked of={asked}>
         {lesson && (
           <PaperSheet widthPx={PAGE.width} testId="lesson-sheet">
-            <OnePage lesson={lesson} classId={Number(classId)} className={one?.summary.name ?? ''} />
+            <OnePage lesson={lesson} className={one?.summary.name ?? ''} />
           </PaperSheet>
         )}
       </Asked>
@@ -59,14 +58,13 @@ const SMALLEST = 0.3
 const HALVINGS = 7
 
 /** However many steps there are, they go on one page. */
-function OnePage({ lesson, classId, className }: { lesson: Lesson; classId: number; className: string }) {
+function OnePage({ lesson, className }: { lesson: Lesson; className: string }) {
   const sheet = useRef<HTMLDivElement>(null)
   const [fit, setFit] = useState(1)
-  const home = useWork(classId).data
   useLayoutEffect(() => {
     const page = sheet.current
     if (page) setFit(fitting((size) => heightAt(page, size)))
-  }, [lesson, home])
+  }, [lesson])
   return (
     <div style={{ zoom: fit }} data-testid="run-sheet">
       <div ref={sheet} style={{ width: PAGE.width / fit }}>
@@ -85,10 +83,7 @@ function OnePage({ lesson, classId, className }: { lesson: Lesson; classId: numb
                 </td>
                 <td className="w-12 pr-3 text-right text-soft">{clock(s.starts)}</td>
                 <td className="py-0.5">
-                  <b>{s.title}</b>{' '}
-                  <span className="text-soft">
-                    {s.step.part === 'home' ? <AtHome classId={classId} day={lesson.day} onPaper /> : s.detail}
-                  </span>
+                  <b>{s.title}</b> <span className="text-soft">{s.detail}</span>
                 </td>
                 <td className="w-24 pl-3 text-right text-soft">
                   {s.step.minutes == null && s.step.beats > 0 && `${s.step.repeats} × at ${s.step.tempo}`}

@@ -15,32 +15,12 @@ import { InstrumentChoice } from '../ui/InstrumentChoice'
 import { Screen } from '../ui/Screen'
 import { Strip } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
-import { AtHome } from './AtHome'
 import { tuneOf, useLessonAlone, type LessonStep } from './queries'
 import { PrintEnd } from '../print/PrintEnd'
 
 const WIDTH_PX = 700
 const FORM: Form = { pieceMm: 8 }
 const ROWS: readonly RowId[] = ['pair']
-
-/** What one does alone: the rest is the teacher’s. */
-const ALONE: readonly LessonStep['step']['part'][] = [
-  'tuning',
-  'shapes',
-  'scaleHalves',
-  'scaleQuarters',
-  'scaleEighths',
-  'scaleFaster',
-  'news',
-  'beat',
-  'review',
-  'look',
-  'line',
-  'chunk',
-  'slow',
-  'atTempo',
-  'break',
-]
 
 /** The lesson as a page to follow alone, for one who missed it. */
 export function MissedPrint() {
@@ -55,7 +35,7 @@ export function MissedPrint() {
   const asked = useLessonAlone(Number(classId), Number(id), instrument?.id)
   const lesson = asked.data
   const tunes = lesson?.tunes.filter((t) => t.id != null) ?? []
-  const steps = lesson?.steps.filter((s) => ALONE.includes(s.step.part)) ?? []
+  const steps = lesson?.steps.filter((s) => s.step.part !== 'home') ?? []
   const general = steps.filter((s) => s.step.tune == null || isOfKey(s))
   return (
     <Screen>
@@ -88,7 +68,7 @@ export function MissedPrint() {
             <section className="mt-4 break-inside-avoid">
               <h2 className="border-b-2 border-ink text-xl">To practise at home</h2>
               <p className="my-2">
-                <AtHome classId={Number(classId)} day={lesson.day} instrument={instrument.id} onPaper />
+                {lesson.home.map((h) => h.title + h.how).join('; ') || 'Nothing is set yet for the days after it.'}
               </p>
             </section>
           </PaperSheet>

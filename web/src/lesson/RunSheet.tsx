@@ -84,7 +84,7 @@ function Row({ lesson, view, classId, edit }: { lesson: Lesson; view: LessonStep
           {step.isKnown && <span className="ml-2 text-sm font-normal text-soft">known</span>}
         </p>
         <p className="text-sm text-soft empty:hidden">
-          {step.part === 'home' ? <AtHome classId={classId} day={lesson.day} /> : view.detail}
+          {step.part === 'home' ? <AtHome lesson={lesson} classId={classId} nothing={view.detail} /> : view.detail}
         </p>
       </div>
       <div className="flex shrink-0 items-start gap-x-3 max-md:w-full max-md:items-center max-md:justify-end">

@@ -1,4 +1,3 @@
-import type { Work } from '../classes/queries'
 import type { LessonDoc, StepDoc } from './queries'
 
 /** A name that no step has yet. */
@@ -89,22 +88,6 @@ export const fewerRepeats = (ids: readonly string[]) => (doc: LessonDoc) => ({
 })
 
 /** What is set within a week of a lesson goes home from it; later belongs to the next. */
-const A_WEEK = 7
-
-/**
- * What is set to a whole class or section to be done after a lesson's day, if it was set by then or in the week after. A single learner's
- * work is nobody else's to read.
- */
-export function shownAtHome(work: readonly Work[], day: string, instrument?: string) {
-  const end = new Date(`${day}T12:00Z`)
-  end.setUTCDate(end.getUTCDate() + A_WEEK)
-  const next = end.toISOString().slice(0, 10)
-  return work
-    .filter((w) => w.learnerId === null && w.due > day && w.setOn < next)
-    .filter((w) => w.instrument === null || instrument === undefined || w.instrument === instrument)
-    .sort((a, b) => a.due.localeCompare(b.due))
-}
-
 /** Where a step is done: the page with what it needs; null where nothing is needed. */
 export function placeOf(step: StepDoc, tuneId: number | null, classId: number): { to: string; words: string } | null {
   const caller = (bars: string) => ({ to: `/tunes/${tuneId}/caller?tempo=${step.tempo}${bars}`, words: 'Caller' })
