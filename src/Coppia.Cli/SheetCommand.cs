@@ -68,6 +68,8 @@ public static class SheetCommand
             if (Request(asked, style, known, error) is not { } request)
                 return 2;
             var sheets = Sheet.Of(request);
+            if (!Sheet.IsSameForAll(sheets))
+                error.WriteLine(ExerciseWords.Apart);
             Write(sheets, asked.GetValue(Format) == "musicxml", output);
             return 0;
         }

@@ -14,6 +14,7 @@ public static class SheetMusic
         {
             if (QuestionMusic.Of(item, sheet.Player) is not { } music)
                 continue;
+            var fingers = FingersOf(item);
             var away = music.EventIds.ToHashSet();
             var number = sheet.Kind.IsPlayed() && sheet.Items.Count == 1 ? null : $"{n + 1}.";
             bars.AddRange(
@@ -24,7 +25,12 @@ public static class SheetMusic
                             Clef = bar.Clef,
                             Key = music.Away == LeftAway.Signature ? default : bar.Key,
                             Time = bar.Time,
-                            Events = [.. bar.Events.Select((e, i) => Asked(e, away, b == 0 && i == 0 ? number : null))],
+                            Events =
+                            [
+                                .. bar.Events.Select(
+                                    (e, i) => Asked(e, away, fingers.GetValueOrDefault(e.Id), b == 0 && i == 0 ? number : null)
+                                ),
+                            ],
                             Barline = b == music.Score.Bars.Count - 1 && number is not null ? Barline.Double : Barline.Plain,
                         }
                 )
@@ -47,11 +53,18 @@ public static class SheetMusic
             .Score;
     }
 
+    /// <summary>Music to play carries its fingers; of a question they would be the answer.</summary>
+    private static Dictionary<string, int?> FingersOf(SheetItem item) =>
+        item.Answer is PlayAnswer play
+            ? play.Reading.Notes.Where(n => !n.Note.IsGrace).ToDictionary(n => n.Note.Id, n => n.Placement?.Finger)
+            : [];
+
     /// <summary>What a question leaves away is a rest, so that nothing tells the answer.</summary>
-    private static ScoreEvent Asked(ScoreEvent e, HashSet<string> away, string? number) =>
+    private static ScoreEvent Asked(ScoreEvent e, HashSet<string> away, int? finger, string? number) =>
         (away.Contains(e.Id) ? e with { Pitch = null, TiedOn = false } : e) with
         {
             Id = "",
+            PrintedFinger = finger ?? e.PrintedFinger,
             Words = number ?? e.Words,
         };
 }

@@ -212,8 +212,21 @@ internal sealed class SheetParts(ForWhom forWhom, Readings readings, Waiting wai
                 ? Labels.Scale(request.MusicKey, request.First.Style)
                 : null,
             ExerciseWords.Care(request.Kind),
+            IsSameForAll(request, items) ? null : ExerciseWords.Apart,
             items
         );
+
+    private static bool IsSameForAll(SheetRequest request, IReadOnlyList<SheetItemView> items)
+    {
+        if (request.Players.Count < 2)
+            return true;
+        var sheets = request.Players.Select(p =>
+            items
+                .Where(i => i.Each.ContainsKey(p.Instrument.Id))
+                .Select(i => SheetReader.Item(request.Kind, i.Each[p.Instrument.Id].Question, p))
+        );
+        return Sheet.IsSameForAll([.. sheets.Zip(request.Players, (s, p) => new Sheet(request.Kind, request.Seed, p, [.. s]))]);
+    }
 
     /// <summary>
     /// The player as the class knows the instrument: what is made stays within that, but for what it is to teach, a tune's own things among

@@ -182,6 +182,7 @@ public sealed record SheetItemView(string Id, bool Pinned, IReadOnlyDictionary<s
 
 /// <summary>A part of a sheet as it is shown and printed.</summary>
 /// <param name="Key">The key in words, where music is in one.</param>
+/// <param name="Apart">Why the instruments do not all get the same; null where they do.</param>
 public sealed record SheetPartView(
     PartRequest Request,
     string Name,
@@ -189,6 +190,7 @@ public sealed record SheetPartView(
     bool IsPlayed,
     string? Key,
     string? Care,
+    string? Apart,
     IReadOnlyList<SheetItemView> Items
 );
 

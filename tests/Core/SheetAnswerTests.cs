@@ -7,13 +7,14 @@ namespace Coppia.Tests;
 public class SheetAnswerTests
 {
     /// <summary>
-    /// Plain places in D major, from the lowest string up (craft 3, 6 and 19, common practice); bass C♯ and D lie in third position.
+    /// Plain places in D major, from the lowest string up (craft 3, 6 and 19, common practice); bass C♯ and D lie in third position. What only an opened hand
+    /// plays is not asked unless it is wished for.
     /// </summary>
     private static readonly Dictionary<string, string> InD = new()
     {
         ["violin"] = "G3 G0,A3 G1,B3 G2,C#4 GH3,D4 D0,E4 D1,F#4 D2,G4 D3,A4 A0,B4 A1,C#5 A2,D5 A3,E5 E0,F#5 E1,G5 EL2,A5 E3,B5 E4",
         ["viola"] = "C#3 CL1,D3 C1,E3 C2,F#3 CH3,G3 G0,A3 G1,B3 G2,C#4 GH3,D4 D0,E4 D1,F#4 D2,G4 D3,A4 A0,B4 A1,C#5 A2,D5 A3,E5 A4",
-        ["cello"] = "C#2 Cx1,D2 C1,E2 C3,F#2 Cx4,G2 G0,A2 G1,B2 G3,C#3 Gx4,D3 D0,E3 D1,F#3 D3,G3 D4,A3 A0,B3 A1,C#4 A3,D4 A4",
+        ["cello"] = "D2 C1,E2 C3,G2 G0,A2 G1,B2 G3,D3 D0,E3 D1,F#3 D3,G3 D4,A3 A0,B3 A1,C#4 A3,D4 A4",
         ["bass"] = "E2 E0,F#2 E1,G2 E2,A2 A0,B2 A1,C#3 A4,D3 D0,E3 D1,F#3 D4,G3 G0,A3 G1,B3 G4,C#4 G2,D4 G4",
     };
 

@@ -1,6 +1,3 @@
-using Coppia.Core.Instruments;
-using Coppia.Core.Knowledge;
-
 namespace Coppia.Tests;
 
 /// <summary>

@@ -146,7 +146,7 @@ public sealed class SheetCommandTests : IDisposable
     [InlineData("chunk --for violin", "Trouble spots are made from a tune; choose one.")]
     [InlineData(
         "count-it --for violin --values 1/1 --meter 3/4",
-        "No bar of this meter can be filled with these note values; add a shorter one, such as the quarter."
+        "These note values do not fill a bar of this meter by themselves; choose others"
     )]
     [InlineData(
         "two-heights --for violin --key D --strings D,A",

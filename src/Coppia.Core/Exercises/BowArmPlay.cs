@@ -6,7 +6,6 @@ namespace Coppia.Core.Exercises;
 /// <summary>Long bows, quick figures and rhythms on one string and on the scale (craft 12).</summary>
 internal static class BowArmPlay
 {
-    private static readonly NoteValue Half = new(1);
     private static readonly NoteValue Eighth = new(3);
     private static readonly NoteValue Sixteenth = new(4);
 
@@ -31,53 +30,88 @@ internal static class BowArmPlay
         int[] notes = [.. open, .. Enumerable.Range(0, ground.Count).Except(open)];
         var meter = request.MusicMeter;
         var mayTie = request.Players.All(p => p.Known.Has(Skills.Ties));
-        var lengths = Saved.Where(l => mayTie || l <= meter.BarLength).ToArray();
+        var lengths = Saved.Where(l => (mayTie || l <= meter.BarLength) && Parts(l, meter).All(request.MayWrite)).ToArray();
         var bars = new List<IReadOnlyList<SketchNote>>();
         foreach (var (i, length) in lengths.Index())
         {
             // Down and up bow each time, on one note and on the next.
             var pair = new[] { notes[2 * i % notes.Length], notes[(2 * i + 1) % notes.Length] };
-            bars.AddRange(pair.SelectMany(n => Sketch.Poured(Lasting(n, length, meter), meter)));
+            bars.AddRange(
+                pair.SelectMany(n => Sketch.Poured(Lasting(n, length, meter, request), meter, request.MayWrite, request.MayRest))
+            );
         }
 
         return Exercise.Of(request, ground, meter, bars);
+    }
 
-        // A rest to the end of the bar, unless the note fills it.
-        static IEnumerable<SketchNote> Lasting(int note, Fraction length, TimeSignature meter)
+    /// <summary>A rest to the end of the bar where one is known, unless the note fills it.</summary>
+    private static IEnumerable<SketchNote> Lasting(int note, Fraction length, TimeSignature meter, SheetRequest request)
+    {
+        NoteValue[] parts = [.. Parts(length, meter)];
+        var over = length - new Fraction(length.WholeTimes(meter.BarLength), 1) * meter.BarLength;
+        NoteValue[] rests = over.IsZero ? [] : [.. (NoteValue.Split(meter.BarLength - over) ?? []).Reverse()];
+        return parts
+            .Select((v, i) => new SketchNote(note, v) { TiedOn = i < parts.Length - 1 })
+            .Concat(rests.All(request.MayRest) ? rests.Select(v => new SketchNote(null, v)) : []);
+    }
+
+    /// <summary>The values of a long note, from bar to bar.</summary>
+    private static IEnumerable<NoteValue> Parts(Fraction length, TimeSignature meter)
+    {
+        for (; length > meter.BarLength; length -= meter.BarLength)
         {
-            NoteValue[] parts = [.. NoteValue.Split(length)!];
-            var over = length - new Fraction(length.WholeTimes(meter.BarLength), 1) * meter.BarLength;
-            var rest = over.IsZero ? [] : NoteValue.Split(meter.BarLength - over) ?? [];
-            return parts
-                .Select((v, i) => new SketchNote(note, v) { TiedOn = i < parts.Length - 1 })
-                .Concat(rest.Reverse().Select(v => new SketchNote(null, v)));
+            foreach (var value in NoteValue.Split(meter.BarLength)!)
+                yield return value;
         }
+
+        foreach (var value in NoteValue.Split(length)!)
+            yield return value;
     }
 
     /// <summary>A figure of four notes: plucked, bowed, twice as fast, and twice as fast again where the class has sixteenths.</summary>
     public static IReadOnlyList<PlayQuestion> QuickFigures(SheetRequest request, Seeded seeded)
     {
         var ground = Ground.Of(request);
-        var values = RhythmCell.ValuesOf(request);
         var meter = request.DrillMeter;
         var fitting = Figures.Where(f => f.Max() < ground.Count).ToArray();
-        if (fitting.Length == 0 || meter != new TimeSignature(4, 4))
-            throw request.Impossible(fitting.Length == 0 ? SheetFault.TooFewNotes : SheetFault.NoValues);
+        if (fitting.Length == 0)
+            throw request.Impossible(SheetFault.TooFewNotes);
+        // Quarters, eighths, and sixteenths where the class has them: each twice as fast as the one before.
+        NoteValue[] values =
+            request.Values.Count > 0
+                ? [.. request.Values.OrderByDescending(v => v.Length)]
+                :
+                [
+                    NoteValue.Quarter,
+                    Eighth,
+                    .. request.Players.All(p => p.Known.Values.Contains(Sixteenth)) ? [Sixteenth] : Array.Empty<NoteValue>(),
+                ];
+        if (!values.All(v => SheetRequest.Fills(v, meter)))
+            throw request.Impossible(SheetFault.NoValues);
         var bars = new List<IReadOnlyList<SketchNote>>();
         int[] starts = [.. ground.Open.Where(o => o + 3 < ground.Count).DefaultIfEmpty(0)];
         foreach (var figure in seeded.Shuffled(fitting).Take(Math.Max(1, (request.Count ?? 8) / 4)))
         {
             var start = Math.Min(seeded.Of(starts), ground.Count - 1 - figure.Max());
-            SketchNote[] Notes(NoteValue value) => [.. figure.Select(f => new SketchNote(start + f, value))];
-            SketchNote[] slow = Notes(NoteValue.Quarter);
-            bars.Add([slow[0] with { Words = "pizz." }, .. slow[1..]]);
-            bars.Add([slow[0] with { Words = "arco" }, .. slow[1..]]);
-            bars.Add([.. Notes(Eighth), .. Notes(Eighth)]);
-            bars.Add([.. Notes(Eighth), new SketchNote(start + figure[0], Half)]);
-            if (values.Contains(Sixteenth))
+            var slow = Whole(values[0]);
+            bars.AddRange([
+                [slow[0][0] with { Words = "pizz." }, .. slow[0].Skip(1)],
+                .. slow.Skip(1),
+            ]);
+            bars.AddRange([
+                [slow[0][0] with { Words = "arco" }, .. slow[0].Skip(1)],
+                .. slow.Skip(1),
+            ]);
+            bars.AddRange(values.Skip(1).SelectMany(Whole));
+
+            // The figure over and over, until it ends with a bar.
+            List<SketchNote[]> Whole(NoteValue value)
             {
-                bars.Add([.. Notes(Sixteenth), .. Notes(Sixteenth), new SketchNote(start + figure[0], Half)]);
-                bars.Add([.. Enumerable.Range(0, 4).SelectMany(_ => Notes(Sixteenth))]);
+                var perBar = (int)meter.BarLength.WholeTimes(value.Length);
+                var notes = perBar;
+                while (notes % figure.Length > 0)
+                    notes += perBar;
+                return [.. Enumerable.Range(0, notes).Select(i => new SketchNote(start + figure[i % figure.Length], value)).Chunk(perBar)];
             }
         }
 
@@ -94,13 +128,20 @@ internal static class BowArmPlay
         {
             Beat[] bar = [.. rhythm.SelectMany(c => c.Beats)];
             Beat[] turned = [.. rhythm.Reverse().SelectMany(c => c.Beats)];
-            bars.Add(Sketch.On(on, bar));
-            bars.Add(Walking(bar, ground, on));
+            Add(Sketch.On(on, bar));
+            Add(Walking(bar, ground, on));
             if (!turned.SequenceEqual(bar))
-                bars.Add(Sketch.On(on, turned));
+                Add(Sketch.On(on, turned));
         }
 
         return Exercise.Of(request, ground, request.MusicMeter, bars);
+
+        // What has just been played is not played again: one turned round may be the next one.
+        void Add(IReadOnlyList<SketchNote> bar)
+        {
+            if (bars.Count == 0 || !bars[^1].SequenceEqual(bar))
+                bars.Add(bar);
+        }
     }
 
     /// <summary>The commonest rhythm of a tune, or a rhythm around each cell of the values, as many as fill the bars.</summary>

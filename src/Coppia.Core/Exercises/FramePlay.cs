@@ -27,7 +27,7 @@ internal static class FramePlay
                 var player = request.Players[p];
                 foreach (var s in FromTheMiddle(Strings(request, player)))
                 {
-                    foreach (var opened in player.Instrument.Frames.Where(f => f.IsHome && player.Known.Allows(player.Instrument, f)))
+                    foreach (var opened in player.Instrument.Frames.Where(f => f.IsHome))
                         Add(bars, request, player, s, opened);
                 }
             },
@@ -68,7 +68,8 @@ internal static class FramePlay
     private static void Reach(DrillBars bars, SheetRequest request, Player player, int s, FingerSpot reach)
     {
         var open = player.Instrument.Strings[s];
-        var tones = StringTones.OnString(player, request.MusicKey, s);
+        // What the drill teaches need not be known.
+        var tones = StringTones.OnString(request, new Player(player.Instrument, player.Style), s);
         var (own, third) = (tones.Tones.Index().LastOrDefault(t => t.Item.Finger == reach.Finger), tones.Tones.Count - 2);
         if (own.Item.Finger != reach.Finger || third < 1)
             return;
@@ -97,10 +98,9 @@ internal static class FramePlay
             (bars, p) =>
             {
                 var player = request.Players[p];
-                HandFrame[] frames = [.. player.Instrument.Frames.Where(f => player.Known.Allows(player.Instrument, f))];
+                // The positions of a first year: what the drill teaches need not be known.
+                HandFrame[] frames = [.. player.Instrument.Frames.Where(f => player.Instrument.BeginnerHeights.Contains(f.Height))];
                 HandFrame[] homes = [.. frames.Where(f => f.IsHome)];
-                if (homes.Length < 2)
-                    throw request.Impossible(SheetFault.NotLearned, player.Instrument);
                 foreach (var s in Strings(request, player))
                 {
                     bars.OnBeats(First(s, homes[0]), First(s, homes[1]), First(s, homes[0]), First(s, homes[1]));

@@ -159,6 +159,7 @@ internal sealed class Ground
             .Select(key.OnStep)
             .Select(pitch => (Pitch: pitch, Place: PlainPlace.Of(player, pitch, height)))
             .Where(t => t.Place is { } at && OnAskedString(at, player, request) && (stretches || !NeedsAReach(at)))
+            .Where(t => request.Stretches(player, t.Place!.Value, t.Pitch))
             .ToDictionary(t => t.Pitch, t => new Tone(t.Pitch, t.Place!.Value));
     }
 

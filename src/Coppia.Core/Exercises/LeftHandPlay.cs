@@ -79,11 +79,23 @@ internal static class LeftHandPlay
         {
             if (!player.Instrument.FourthStandsForOpen)
                 throw Without(request, SheetFault.NoFourthForOpen, player.Instrument, i => i.FourthStandsForOpen);
-            if (!player.Known.Allows(player.Instrument, new FingerPlace(4, PlaceWord.Regular)))
-                throw request.Impossible(SheetFault.NotLearned, player.Instrument);
         }
 
         var strings = StringTones.Of(request);
+        if (
+            !Enumerable.Range(0, request.Players.Count).All(p => strings.Any(s => HasOpenAbove(s[p], request.Players[p], request.MusicKey)))
+        )
+        {
+            throw new SheetImpossibleException(SheetFault.NoOpenInKey, request.Kind, request.First.Instrument)
+            {
+                Key = request.MusicKey,
+                PossibleKeys = KeysWith(
+                    request,
+                    k => StringTones.Of(request with { Key = k }).Any(s => HasOpenAbove(s[0], request.First, k))
+                ),
+            };
+        }
+
         return ForEach(
             request,
             (bars, p) =>
@@ -91,7 +103,7 @@ internal static class LeftHandPlay
                 foreach (var tones in strings.Select(s => s[p]))
                 {
                     var instrument = request.Players[p].Instrument;
-                    if (tones.String + 1 >= instrument.Strings.Count || !tones.Tones.Any(t => t.Finger == 3))
+                    if (!HasOpenAbove(tones, request.Players[p], request.MusicKey))
                         continue;
                     var sound = instrument.Strings[tones.String + 1];
                     var open = new PairedNote(sound, NoteValue.Quarter, new Pin(tones.String + 1, 0));
@@ -104,6 +116,15 @@ internal static class LeftHandPlay
                 }
             }
         );
+    }
+
+    /// <summary>The next open string belongs to the key, and the third finger below it is there to come from.</summary>
+    private static bool HasOpenAbove(StringTones tones, Player player, ScaleKey key)
+    {
+        var strings = player.Instrument.Strings;
+        return tones.String + 1 < strings.Count
+            && key.AlterOf(strings[tones.String + 1].Letter) == strings[tones.String + 1].Alter
+            && tones.Tones.Any(t => t.Finger == 3);
     }
 
     /// <summary>The same finger at different heights on neighbouring strings (craft 7).</summary>
@@ -166,8 +187,9 @@ internal static class LeftHandPlay
             request,
             (bars, p) =>
             {
-                StringTones[] own = [.. strings.Select(s => s[p]).OrderBy(s => s.String)];
-                (StringTones Lower, StringTones Upper)[] near = [.. own.Zip(own.Skip(1))];
+                // The same strings for all: those that lie side by side on every instrument, by the first one's order.
+                StringTones[][] inOrder = [.. strings.OrderBy(s => s[0].String)];
+                (StringTones Lower, StringTones Upper)[] near = [.. Apart(inOrder, 1).Select(n => (n.Lower[p], n.Upper[p]))];
                 foreach (var (lower, upper) in near)
                 {
                     bars.OnBeats(Tone(lower, 0), Tone(upper, 0), Tone(lower, 0), Tone(upper, 0));
@@ -175,7 +197,7 @@ internal static class LeftHandPlay
                     bars.OnBeats(Tone(upper, 1), Tone(lower, 1), Tone(upper, 0), Tone(lower, 0));
                 }
 
-                foreach (var (lower, upper) in own.Zip(own.Skip(2)))
+                foreach (var (lower, upper) in Apart(inOrder, 2).Select(n => (n.Lower[p], n.Upper[p])))
                     bars.OnBeats(Tone(lower, 0), Tone(upper, 0), Tone(lower, 0), Tone(upper, 0));
                 foreach (var (lower, upper) in near.Where(_ => maySlur))
                 {
@@ -186,6 +208,12 @@ internal static class LeftHandPlay
         );
 
         static PairedNote Tone(StringTones tones, int at) => tones.Note(at, NoteValue.Quarter);
+
+        static IEnumerable<(StringTones[] Lower, StringTones[] Upper)> Apart(StringTones[][] strings, int far) =>
+            from a in strings.Index()
+            from b in strings.Index()
+            where a.Index < b.Index && a.Item.Zip(b.Item).All(s => Math.Abs(s.Second.String - s.First.String) == far)
+            select (a.Item, b.Item);
     }
 
     /// <summary>Each player's own bars.</summary>
@@ -196,7 +224,7 @@ internal static class LeftHandPlay
         var music = new List<PlayQuestion>();
         foreach (var (p, player) in request.Players.Index())
         {
-            var bars = new DrillBars(request.DrillMeter);
+            var bars = new DrillBars(request);
             fill(bars, p);
             if (bars.All.Count == 0)
                 throw request.Impossible(SheetFault.TooFewNotes, player.Instrument);

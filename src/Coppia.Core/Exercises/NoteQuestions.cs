@@ -8,7 +8,8 @@ internal static class NoteQuestions
     /// <exception cref="SheetImpossibleException">The request leaves fewer than two notes.</exception>
     public static IReadOnlyList<Candidate> Pool(SheetRequest request)
     {
-        if (request is { Kind: ExerciseKind.LineOrSpace, From.Count: 0 })
+        // In several clefs the lines of the staff are other notes: several players are asked for the same ones.
+        if (request is { Kind: ExerciseKind.LineOrSpace, From.Count: 0, Players.Count: 1 })
             return WholeStaff(request);
         var ground = Ground.Of(request);
         var pool = Enumerable.Range(0, ground.Count).Where(n => request.Kind != ExerciseKind.LineOrSpace || OnStaff(ground, n)).ToArray();
@@ -23,7 +24,10 @@ internal static class NoteQuestions
         var isClear = ground
             .Notes[note]
             .Zip(request.Players)
-            .All(t => PairNote.Of(t.Second, t.First.Place.Pair, request.MusicKey.Signature) == t.First.Pitch);
+            .All(t =>
+                PairNote.Of(t.Second, t.First.Place.Pair, request.MusicKey.Signature) == t.First.Pitch
+                && PairNote.All(t.Second, t.First.Place.Pair, request.MusicKey.Signature).Count == 1
+            );
         return request.Kind == ExerciseKind.WriteIt && isClear ? candidate with { OtherForm = Asked(byPair: true) } : candidate;
 
         IReadOnlyList<Question> Asked(bool byPair) =>

@@ -1,4 +1,3 @@
-using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
 
 namespace Coppia.Core.Exercises;
@@ -13,11 +12,10 @@ internal sealed class RhythmBars
     public RhythmBars(SheetRequest request, Seeded seeded, bool rests = true)
     {
         (_meter, _seeded) = (request.MusicMeter, seeded);
-        var mayRest = rests && request.Players.All(p => p.Known.Has(Skills.Rests));
-        var cells = RhythmCell.Of(_meter, RhythmCell.ValuesOf(request), mayRest);
+        var cells = RhythmCell.Of(_meter, RhythmCell.ValuesOf(request), value => rests && request.MayRest(value));
         // A cell that no bar can be filled around is no use.
         Cells = [.. cells.Where(c => !c.IsRest && Cut(c, cells) is not null)];
-        if (mayRest && Cells.Count > 0)
+        if (Cells.Count > 0)
             Cells = [.. cells.Where(c => Cut(c, cells) is { } bar && bar.Exists(cell => !cell.IsRest))];
         if (Cells.Count == 0)
             throw request.Impossible(SheetFault.NoValues);

@@ -46,10 +46,11 @@ internal sealed record RhythmCell(IReadOnlyList<Beat> Beats, int Difficulty)
     ];
 
     /// <summary>The cells of a meter that use only these values, the easiest first.</summary>
-    public static IReadOnlyList<RhythmCell> Of(TimeSignature meter, IReadOnlySet<NoteValue> values, bool rests) =>
+    /// <param name="mayRest">Which rests may be among them.</param>
+    public static IReadOnlyList<RhythmCell> Of(TimeSignature meter, IReadOnlySet<NoteValue> values, Func<NoteValue, bool> mayRest) =>
         [
             .. (meter.IsCompound ? Compound : Simple)
-                .Where(c => c.Length <= meter.BarLength && c.Beats.All(b => values.Contains(b.Value) && (rests || !b.IsRest)))
+                .Where(c => c.Length <= meter.BarLength && c.Beats.All(b => values.Contains(b.Value) && (!b.IsRest || mayRest(b.Value))))
                 .OrderBy(c => c.Difficulty),
         ];
 

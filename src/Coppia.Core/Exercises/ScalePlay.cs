@@ -1,4 +1,3 @@
-using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
 using Coppia.Core.Shapes;
 
@@ -24,7 +23,11 @@ internal sealed class ScalePlay
         _top = 7 * request.Octaves;
         _tonic = Tonic(_ground, request, _top) ?? throw OutOfReach();
         var inThree = request.Values.Count > 0 && request.Values.All(v => v == DottedHalf);
-        _meter = inThree && request.Meter is null ? new TimeSignature(3, 4) : request.DrillMeter;
+        // A tune in three makes its scale in three.
+        _meter =
+            inThree && request.Meter is null ? new TimeSignature(3, 4)
+            : request.From.Count > 0 ? request.MusicMeter
+            : request.DrillMeter;
     }
 
     public static IReadOnlyList<PlayQuestion> Of(SheetRequest request)
@@ -94,27 +97,57 @@ internal sealed class ScalePlay
     /// <summary>The degrees in one value after the other, the slowest first; each time to the end of a bar.</summary>
     private IReadOnlyList<PlayQuestion> InValues(int[] degrees)
     {
-        var values = _request.Values.Count > 0 ? _request.Values : [Beat];
-        return Played(
-            values
-                .OrderByDescending(v => v.Length)
-                .SelectMany(v => Sketch.Poured(degrees.Select(d => new SketchNote(_tonic + d, v)), _meter))
-        );
+        return Played(InFilling(Beat).SelectMany(v => Poured(degrees.Select(d => new SketchNote(_tonic + d, v)))));
     }
+
+    /// <summary>The values that are asked for, the slowest first; where none is, the usual one.</summary>
+    /// <exception cref="SheetImpossibleException">One of them does not fill a bar by itself.</exception>
+    private IEnumerable<NoteValue> InFilling(NoteValue usual)
+    {
+        if (_request.Values.Count == 0)
+            return [usual];
+        return _request.Values.All(v => SheetRequest.Fills(v, _meter))
+            ? _request.Values.OrderByDescending(v => v.Length)
+            : throw _request.Impossible(SheetFault.NoValues);
+    }
+
+    private IReadOnlyList<IReadOnlyList<SketchNote>> Poured(IEnumerable<SketchNote> notes) =>
+        Sketch.Poured(notes, _meter, _request.MayWrite, _request.MayRest);
 
     /// <summary>Up the scale with two notes hooked and one long, down with the mirror (craft 8).</summary>
     private IReadOnlyList<PlayQuestion> Hooked()
     {
-        RefuseUnlearned(Skills.Hooks);
-        NoteValue[] rhythm = _meter switch
+        // Two that are hooked and one that is long, or three alike: the first that the asked values allow.
+        NoteValue[][] rhythms = _meter switch
         {
-            { IsCompound: true } => [NoteValue.Quarter, new(3), new(2, 1)],
-            { Beats: 3, Unit: 4 } => [NoteValue.Quarter, NoteValue.Quarter, NoteValue.Quarter],
-            { Beats: 2, Unit: 4 } => [new(3), new(3), NoteValue.Quarter],
-            _ => [NoteValue.Quarter, NoteValue.Quarter, new(1)],
+            { IsCompound: true } =>
+            [
+                [NoteValue.Quarter, new(3), new(2, 1)],
+                [new(2, 1), new(2, 1)],
+            ],
+            { Beats: 3, Unit: 4 } =>
+            [
+                [NoteValue.Quarter, NoteValue.Quarter, NoteValue.Quarter],
+            ],
+            { Beats: 2, Unit: 4 } =>
+            [
+                [new(3), new(3), NoteValue.Quarter],
+                [NoteValue.Quarter, NoteValue.Quarter],
+            ],
+            _ =>
+            [
+                [NoteValue.Quarter, NoteValue.Quarter, new(1)],
+                [new(1), new(1)],
+            ],
         };
+        if (rhythms.FirstOrDefault(r => r.All(v => _request.Values.Count == 0 || _request.Values.Contains(v))) is not { } rhythm)
+            throw _request.Impossible(SheetFault.NoValues);
         var starts = Enumerable.Range(0, _top - 1).ToArray();
-        return Played([.. starts.Select(d => Bar([d, d + 1, d + 2], 0)), .. starts.Reverse().Select(d => Bar([d + 2, d + 1, d], 1))]);
+        var notes = rhythm.Length;
+        return Played([
+            .. starts.Select(d => Bar([.. Enumerable.Range(d, notes)], 0)),
+            .. starts.Reverse().Select(d => Bar([.. Enumerable.Range(d, notes).Reverse()], notes - 2)),
+        ]);
 
         SketchNote[] Bar(int[] degrees, int hook)
         {
@@ -137,13 +170,14 @@ internal sealed class ScalePlay
     /// <summary>The scale up and down with slurs of two, of three, of four, as far as the beats of a bar go.</summary>
     private IReadOnlyList<PlayQuestion> Slurred()
     {
-        RefuseUnlearned(Skills.Slurs);
-        var beats = (int)_meter.BarLength.WholeTimes(Beat.Length);
         var degrees = UpAndDown([.. Enumerable.Range(0, _top + 1)]);
-        return Played(Enumerable.Range(2, 3).Where(by => by <= beats).SelectMany(Slurs));
+        return Played(InFilling(Beat).SelectMany(v => Enumerable.Range(2, 3).SelectMany(by => Slurs(by, v))));
 
-        IEnumerable<IReadOnlyList<SketchNote>> Slurs(int by)
+        IEnumerable<IReadOnlyList<SketchNote>> Slurs(int by, NoteValue value)
         {
+            var beats = (int)_meter.BarLength.WholeTimes(value.Length);
+            if (by > beats)
+                return [];
             var notes = degrees.Select(
                 (d, i) =>
                 {
@@ -151,17 +185,11 @@ internal sealed class ScalePlay
                     var (first, last) = (inBar % by == 0, inBar % by == by - 1);
                     // A slur that the barline would cut is left out.
                     var whole = inBar - inBar % by + by <= beats && i - inBar % by + by <= degrees.Length;
-                    return new SketchNote(_tonic + d, Beat) { SlurStarts = whole && first, SlurStops = whole && last };
+                    return new SketchNote(_tonic + d, value) { SlurStarts = whole && first, SlurStops = whole && last };
                 }
             );
-            return Sketch.Poured(notes, _meter);
+            return Poured(notes);
         }
-    }
-
-    private void RefuseUnlearned(Skills skill)
-    {
-        if (_request.Players.FirstOrDefault(p => !p.Known.Has(skill)) is { } player)
-            throw _request.Impossible(SheetFault.NotLearned, player.Instrument);
     }
 
     private IReadOnlyList<PlayQuestion> Played(IEnumerable<IReadOnlyList<SketchNote>> bars) =>

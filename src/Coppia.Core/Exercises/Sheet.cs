@@ -27,14 +27,38 @@ public sealed record Sheet(ExerciseKind Kind, int Seed, Player Player, IReadOnly
             {
                 Possible = SheetRequest.MostCount,
             };
-        var each = request.Kind.IsPlayed() ? Played(request) : Asked(request);
+        var each = (request.Kind.IsPlayed() ? Played(request) : Asked(request)).ToArray();
+        // What is made by other rules, such as a tune's own rhythm, may have other values than those asked for.
+        if (request.Values.Count > 0 && each.SelectMany(q => q).OfType<PlayQuestion>().SelectMany(q => q.Music.Events).Any(Other))
+            throw request.Impossible(SheetFault.NoValues);
         return
         [
             .. request.Players.Select(
                 (player, p) => new Sheet(request.Kind, request.Seed, player, [.. each.Select(q => SheetItem.Of(q[p], player))])
             ),
         ];
+
+        bool Other(Music.ScoreEvent e) => !e.IsRest && !request.Values.Contains(e.Value);
     }
+
+    /// <summary>
+    /// Every player has the same notes of the scale in the same values; where hands or strings do not allow that, false.
+    /// </summary>
+    public static bool IsSameForAll(IReadOnlyList<Sheet> sheets) =>
+        sheets.Select(s => string.Join(';', s.Items.Select(i => Content(i.Question)))).Distinct().Count() < 2;
+
+    private static string Content(Question question) =>
+        question switch
+        {
+            NoteQuestion q => q.Note.Name,
+            PlayQuestion q => Notes(q.Music),
+            BarsQuestion { Kind: not ExerciseKind.CountIt } q => Notes(q.Music),
+            ScaleQuestion q => $"{q.First.Name} {q.Octaves}",
+            _ => "",
+        };
+
+    private static string Notes(Music.Score music) =>
+        string.Join('|', music.Bars.Select(b => string.Join(' ', b.Events.Select(e => $"{e.Pitch?.Name}{e.Value.Length}"))));
 
     /// <summary>The questions in their order, one a player.</summary>
     private static IReadOnlyList<IReadOnlyList<Question>> Asked(SheetRequest request)

@@ -13,6 +13,9 @@ public enum SheetFault
     NoStretch,
     NoFourthForOpen,
     NoHomeSlide,
+
+    /// <summary>No open string above another belongs to the key.</summary>
+    NoOpenInKey,
     NoLowHigh,
     NoTwoPlaces,
     NoTwoHeights,
@@ -27,7 +30,6 @@ public enum SheetFault
     NoValues,
     NotInCommon,
     WrongCount,
-    NotLearned,
 }
 
 /// <summary>A sheet that cannot be made, with what would be possible instead.</summary>

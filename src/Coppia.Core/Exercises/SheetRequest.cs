@@ -54,6 +54,36 @@ public sealed record SheetRequest
 
     public TimeSignature MusicMeter => Meter ?? (From.Count > 0 ? From[0].Score.Time : null) ?? new TimeSignature(4, 4);
 
+    /// <summary>A note of this value may be written: one that is asked for, or else one that everybody knows.</summary>
+    public bool MayWrite(NoteValue value) => Values.Count > 0 ? Values.Contains(value) : Players.All(p => p.Known.Values.Contains(value));
+
+    /// <summary>A rest of this value may be written: one that everybody knows.</summary>
+    public bool MayRest(NoteValue value) =>
+        Players.All(p => p.Known.Things is null ? p.Known.Has(Skills.Rests) : p.Known.Knows(new KnownRest(value)));
+
+    /// <summary>So many notes of this value fill a bar of a drill, with nothing over.</summary>
+    public bool FillsDrillBar(NoteValue value) => Fills(value, DrillMeter);
+
+    /// <summary>So many notes of this value fill a bar, with nothing over.</summary>
+    internal static bool Fills(NoteValue value, TimeSignature meter) => (meter.BarLength / value.Length).Denominator == 1;
+
+    /// <summary>
+    /// Opened hands belong to a sheet that asks for them: a drill of stretches, a scale that has to be whole, a key whose flats the hand
+    /// reaches back for, or a class that knows them by its record.
+    /// </summary>
+    internal bool Stretches(Player player, in Placement at, Pitch pitch) =>
+        !at.Place.IsStretch
+        || at.Word == PlaceWord.Back && pitch.Alter < 0
+        || Kind
+            is ExerciseKind.Stretch
+                or ExerciseKind.Scale
+                or ExerciseKind.Arpeggio
+                or ExerciseKind.Thirds
+                or ExerciseKind.Hooked
+                or ExerciseKind.Slurs
+                or ExerciseKind.ScaleBuilder
+        || player.Known.Things is not null && player.Known.Knows(new KnownFinger(player.Instrument.Id, at.Place));
+
     /// <summary>The meter of drills, whose patterns are of four beats whatever the tune's meter is.</summary>
     public TimeSignature DrillMeter => Meter ?? new TimeSignature(4, 4);
 

@@ -95,9 +95,15 @@ internal static class Sketch
         [.. rhythm.Select(b => new SketchNote(b.IsRest ? null : note, b.Value))];
 
     /// <summary>
-    /// Notes poured into bars; one that crosses a barline is tied, and the last one sounds to the end of its bar.
+    /// Notes poured into bars; one that crosses a barline is tied. The last one sounds to the end of its bar, or where that value may not be
+    /// written comes again until the bar is full, or rests follow.
     /// </summary>
-    public static IReadOnlyList<IReadOnlyList<SketchNote>> Poured(IEnumerable<SketchNote> notes, TimeSignature meter)
+    public static IReadOnlyList<IReadOnlyList<SketchNote>> Poured(
+        IEnumerable<SketchNote> notes,
+        TimeSignature meter,
+        Func<NoteValue, bool> mayWrite,
+        Func<NoteValue, bool> mayRest
+    )
     {
         var bars = new List<List<SketchNote>> { new() };
         var room = meter.BarLength;
@@ -119,11 +125,28 @@ internal static class Sketch
 
         if (bars[^1].Count == 0)
             bars.RemoveAt(bars.Count - 1);
-        else if (bars[^1] is [.., { Value.InTuplet: false } last] && NoteValue.Exactly(last.Value.Length + room) is { } filling)
-            bars[^1][^1] = last with { Value = filling };
         else
-            bars[^1].AddRange((NoteValue.Split(room) ?? []).Reverse().Select(v => new SketchNote(null, v)));
+            Fill(bars[^1]);
         return bars;
+
+        void Fill(List<SketchNote> bar)
+        {
+            var last = bar[^1];
+            if (last is { Value.InTuplet: false } && NoteValue.Exactly(last.Value.Length + room) is { } filling && mayWrite(filling))
+            {
+                bar[^1] = last with { Value = filling };
+                return;
+            }
+
+            NoteValue[] rests = [.. (NoteValue.Split(room) ?? []).Reverse()];
+            var again = room / last.Value.Length;
+            if (again.Denominator == 1 && last.Note is not null)
+                bar.AddRange(Enumerable.Repeat(last with { SlurStarts = false, SlurStops = false, Words = null }, (int)again.Numerator));
+            else if (rests.All(mayRest) || !rests.All(mayWrite))
+                bar.AddRange(rests.Select(v => new SketchNote(null, v)));
+            else
+                bar.AddRange(rests.Select(v => new SketchNote(last.Note, v)));
+        }
 
         void Next()
         {

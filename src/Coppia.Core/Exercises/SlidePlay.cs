@@ -21,6 +21,9 @@ internal static class SlidePlay
         var oneFinger = request.Kind == ExerciseKind.TwoPlaces;
         var ground = Ground.Of(request);
         Slide[] slides = [.. Slides(ground, request, oneFinger)];
+        // On the same string for all the open string between is the same note, too.
+        if (slides.Where(s => OnOneString(s, request)).ToArray() is { Length: > 0 } alike)
+            slides = alike;
         if (slides.Length == 0)
         {
             var fault = oneFinger ? SheetFault.NoTwoPlaces : SheetFault.NoLowHigh;
@@ -65,6 +68,9 @@ internal static class SlidePlay
         bars.OnBeats(open, high, low, open);
     }
 
+    private static bool OnOneString(Slide slide, SheetRequest request) =>
+        slide.Own.Zip(request.Players, (t, p) => p.Instrument.Strings[t.Place.String].Letter).Distinct().Count() == 1;
+
     private static PairedNote Note(Pitch pitch, Pin? pin = null) => new(pitch, NoteValue.Quarter, pin);
 
     private static Pin Pinned(in Placement place) => new(place.String, place.Finger);
@@ -96,7 +102,13 @@ internal static class SlidePlay
             [
                 .. others.Zip(
                     request.Players,
-                    (o, player) => PlainPlace.Of(player, o, PlainPlace.HeightOf(player.Instrument, request.MusicKey))
+                    // The other place is what the drill teaches, and need not be known.
+                    (o, player) =>
+                        PlainPlace.Of(
+                            new Player(player.Instrument, player.Style),
+                            o,
+                            PlainPlace.HeightOf(player.Instrument, request.MusicKey)
+                        )
                 ),
             ];
             var fits = tones.Zip(places, request.Players).All(t => t.Second is { } at && IsSlide(t.First.Place, at, t.Third, oneFinger));

@@ -16,23 +16,34 @@ internal sealed record StringTones(int String, IReadOnlyList<StringTone> Tones)
         [
             .. KeyQuestions
                 .StringLetters(request)
-                .Select(letter => request.Players.Select(p => OnString(p, request.MusicKey, letter)).ToArray())
+                .Select(letter => Shared([.. request.Players.Select(p => OnString(request, p, letter))]))
                 .Where(each => each.All(t => t.Tones.Count > 1)),
         ];
 
-    private static StringTones OnString(Player player, ScaleKey key, Letter letter)
+    /// <summary>Several players get the notes of a string that all of them have there.</summary>
+    private static StringTones[] Shared(StringTones[] each)
+    {
+        if (each.Length == 1)
+            return each;
+        var all = each.Select(t => t.Tones.Select(Name)).Aggregate((a, b) => a.Intersect(b)).ToHashSet();
+        return [.. each.Select(t => t with { Tones = [.. t.Tones.Where(x => all.Contains(Name(x)))] })];
+
+        static (Letter, int) Name(StringTone tone) => (tone.Pitch.Letter, tone.Pitch.Alter);
+    }
+
+    private static StringTones OnString(SheetRequest request, Player player, Letter letter)
     {
         var at = player.Instrument.Strings.Index().First(s => s.Item.Letter == letter).Index;
-        return OnString(player, key, at);
+        return OnString(request, player, at);
     }
 
     /// <param name="at">0 = lowest sounding string.</param>
-    public static StringTones OnString(Player player, ScaleKey key, int at)
+    public static StringTones OnString(SheetRequest request, Player player, int at)
     {
-        var instrument = player.Instrument;
+        var (instrument, key) = (player.Instrument, request.MusicKey);
         var shape = HandShape.InKey(instrument, key, HandShape.BestPosition(instrument, key))[at];
         var fingers = shape
-            .Spots.Where(s => player.Allows(s.Placement) && Knows(s.Pitch))
+            .Spots.Where(s => player.Allows(s.Placement) && Knows(s.Pitch) && request.Stretches(player, s.Placement, s.Pitch))
             .Select(s => new StringTone(s.Pitch, s.Placement.Finger, s.Placement.Semitones));
         return new StringTones(
             at,

@@ -14,6 +14,9 @@ public static class ExerciseWords
     /// <summary>What stands above it on the sheet.</summary>
     public static string Instruction(ExerciseKind kind) => Of(kind).Instruction;
 
+    /// <summary>Why several instruments do not get the same notes of this kind.</summary>
+    public const string Apart = "Hands and strings differ: each instrument has notes of its own here.";
+
     /// <summary>The usual caution where the hand is opened wide (craft 18); else null.</summary>
     public static string? Care(ExerciseKind kind) =>
         kind is ExerciseKind.Stretch or ExerciseKind.OpenOrFour

@@ -26,6 +26,8 @@ public static class ImpossibleWords
             SheetFault.NoFourthForOpen =>
                 $"On the {name} the fourth finger does not stand for an open string; {kind} can be made for {For(e)}.",
             SheetFault.NoHomeSlide => $"The {name} does not slide between its lowest positions; {kind} can be made for {For(e)}.",
+            SheetFault.NoOpenInKey =>
+                $"In {key} no open string of the {name} can be played by the fourth finger on the string below; {Keys(e, style)}",
             SheetFault.NoLowHigh => $"In {key} no letter has a low and a high place on these strings of the {name}; {Keys(e, style)}",
             SheetFault.NoTwoPlaces => $"In {key} no finger of the {name} has two places on one of these strings; {Keys(e, style)}",
             SheetFault.NoTwoHeights =>
@@ -36,11 +38,11 @@ public static class ImpossibleWords
                     + Keys(e, style),
             SheetFault.NoTune => $"{English.Capital(kind)} are made from a tune; choose one.",
             SheetFault.NothingInTune => "Nothing in this tune is hard enough to practise by itself; choose another tune or another kind.",
-            SheetFault.NoValues => "No bar of this meter can be filled with these note values; add a shorter one, such as the quarter.",
-            SheetFault.WrongCount => e.Possible == 1
+            SheetFault.NoValues =>
+                "These note values do not fill a bar of this meter by themselves; choose others, such as the quarter, or another meter.",
+            _ => e.Possible == 1
                 ? $"There is only one question of this kind in {key}; ask for one, or choose no key for all the usual ones."
                 : $"Ask for 1 to {e.Possible}.",
-            _ => $"The class of the {name} has not learned what {kind} need; allow it in what the class knows, or choose another kind.",
         };
     }
 

@@ -112,6 +112,7 @@ const SheetParts = memo(function SheetParts({
               {tools?.ofPart(p)}
             </div>
             {part.care && <p className="mb-1 text-sm text-brick print:text-ink">{part.care}</p>}
+            {part.apart && <p className="mb-1 text-sm text-soft print:hidden">{part.apart}</p>}
             <ol
               className="grid gap-x-5 gap-y-3"
               style={{
