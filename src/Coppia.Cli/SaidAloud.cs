@@ -5,7 +5,7 @@ using Coppia.Core.Wording;
 namespace Coppia.Cli;
 
 /// <summary>Everything that a reading says, in the order in which a teacher would say it.</summary>
-internal static class SaidAloud
+public static class SaidAloud
 {
     public static void Write(PlayerReading reading, ReadingWords words, News? news, TextWriter output)
     {

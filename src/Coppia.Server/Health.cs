@@ -1,4 +1,5 @@
 using System.Globalization;
+using Coppia.Core.Wording;
 using Coppia.Data;
 using Microsoft.Data.Sqlite;
 
@@ -65,11 +66,11 @@ internal sealed class Health(Database database, LibraryFolder folder, Backup bac
         }
     }
 
-    private HealthCheckView Library() =>
-        Looked(
-            "library",
-            () => $"Read; tables of version {Database.NewestVersion}, {Ask("SELECT count(*) FROM tune WHERE deleted_at IS NULL")} tunes."
-        );
+    private HealthCheckView Library() => Looked("library", () => $"Read; tables of version {Database.NewestVersion}, {Tunes()}.");
+
+    /// <summary>"1 tune", "24 tunes".</summary>
+    private string Tunes() =>
+        English.Several(int.Parse(Ask("SELECT count(*) FROM tune WHERE deleted_at IS NULL")!, CultureInfo.InvariantCulture), "tune");
 
     private HealthCheckView Writing() =>
         Looked(

@@ -91,10 +91,7 @@ public partial class EveryTuneOpensTests
                         if (tune.style.NoteNames == NoteNames.FixedDo)
                             Assert.DoesNotMatch(
                                 LetterName(),
-                                PairLabel()
-                                    .Replace(sentence, "")
-                                    .Replace("D.C.", "", StringComparison.Ordinal)
-                                    .Replace("D.S.", "", StringComparison.Ordinal)
+                                sentence.Replace("D.C.", "", StringComparison.Ordinal).Replace("D.S.", "", StringComparison.Ordinal)
                             );
                         if (tune.style.NoteNames == NoteNames.German)
                             Assert.DoesNotMatch(EnglishBFlat(), sentence);
@@ -142,12 +139,9 @@ public partial class EveryTuneOpensTests
     [GeneratedRegex("stands alone|also works\\.|[Bb]ar 0|the start and|and the end|  | \\.|^ | $|, but \\.")]
     private static partial Regex EmptyWords();
 
-    /// <summary>A note's letter as a word of its own; part letters and pair labels are no note names.</summary>
+    /// <summary>A note's letter as a word of its own; part letters are no note names.</summary>
     [GeneratedRegex("\\b[B-GH][♯♭]?(?![A-Za-z0-9′♯♭-])\\b|\\bA[♯♭]")]
     private static partial Regex LetterName();
-
-    [GeneratedRegex("\\([A-G][^)]*\\)")]
-    private static partial Regex PairLabel();
 
     [GeneratedRegex("B♭")]
     private static partial Regex EnglishBFlat();

@@ -13,7 +13,7 @@ public class HereTests
     [InlineData("violin", "D", "F A", 0, "D string, finger 2", "Bar 1, beat 1, quarter, first position, down bow")]
     [InlineData("violin", "D", "F A", 1, "A string, open", "Bar 1, beat 2, quarter, up bow")]
     [InlineData("violin", "C", "F (E/F/)", 1, "D string, finger 1", "Bar 1, beat 2, eighth, first position, up bow")]
-    [InlineData("violin", "C", "F (E/F/)", 2, "D string, finger L2", "Bar 1, beat 2.5, eighth, first position, up bow")]
+    [InlineData("violin", "C", "F (E/F/)", 2, "D string, finger L2", "Bar 1, beat 2½, eighth, first position, up bow")]
     [InlineData("cello", "Bb clef=bass", "E,", 0, "D string, finger x1", "Bar 1, beat 1, quarter, first position, down bow")]
     [InlineData("violin", "C", "\"^pizz.\"F", 0, "D string, finger L2", "Bar 1, beat 1, quarter, first position, plucked")]
     [InlineData("violin", "C", "C,,", 0, "out of reach", "Bar 1, beat 1, quarter, down bow")]

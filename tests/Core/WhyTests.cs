@@ -40,7 +40,7 @@ public class WhyTests
     [Fact]
     public void A_cello_stretch_is_named() =>
         Assert.Equal(
-            "One half step above open D: first finger in first position, first finger reaching back.",
+            "One half step above open D: first finger in first position, reaching back.",
             At("cello", "Bb clef=bass", "D, E, F,", 1).Finger
         );
 
@@ -58,9 +58,31 @@ public class WhyTests
     [Theory] // The alternative is told with what it would have cost most.
     [InlineData("violin", "F", "F/ G/ A/ G/ F", 2, "Open A also works, but you would cross to it and straight back.")]
     [InlineData("violin", "F", "c (A G) F", 1, "Open A also works, but you would cross strings inside the slur.")]
-    [InlineData("cello", "D clef=bass", "A, B, C D", 2, "Stretched 2 on A also works, but the hand would have to stretch.")]
     public void The_best_alternative_is_told_with_its_cost(string instrument, string key, string music, int index, string sentence) =>
         Assert.EndsWith(sentence, At(instrument, key, music, index).Choice, StringComparison.Ordinal);
+
+    [Theory] // Nobody thinks of half position or of an opened hand where the hand is closed in first position (common practice).
+    [InlineData(
+        "cello",
+        "D clef=bass",
+        "A, B, C D",
+        1,
+        "It is the only place for this B in first position. From A on the open string, put 1 down."
+    )]
+    [InlineData("cello", "D clef=bass", "A, B, C D", 2, "There is one sensible finger for this C♯. From B, add 3, a whole step above 1.")]
+    [InlineData("violin", "F", "E F G", 1, "It is the only place for this F in first position. From E, add 2, a half step above 1.")]
+    public void What_nobody_would_think_of_is_not_offered(string instrument, string key, string music, int index, string words) =>
+        Assert.Equal(words, At(instrument, key, music, index).Choice);
+
+    [Fact] // An open string is known to whoever has one, wherever the hand stands.
+    public void An_open_string_is_never_beyond_the_class()
+    {
+        foreach (var player in StringSection.All)
+        {
+            var reading = Lines.Reading(player.Id, "A", "A B c e a e A E A,");
+            Assert.All(reading.Notes.Where(n => n.Placement is { IsOpen: true }), n => Assert.False(n.Fingered.Beyond));
+        }
+    }
 
     [Theory] // Where the class's positions do not reach, the reason tells the note itself from one that goes up with it.
     [InlineData(3, "No allowed position reaches it, so the hand goes to third position: beyond what the class has learned.")]

@@ -447,7 +447,7 @@ public sealed class LessonApiTests : IAsyncLifetime
         var lesson = await Post($"/api/classes/{_class}/lessons", new { day = "2026-09-14" });
         Assert.Equal(
             "Number the lines. Four lines, two to learn and one nearly the same. 16 bars, 8 different. Line 3 is line 1 again. "
-                + "Bars 5–7 are bars 1–3; bar 8 goes elsewhere. Look for: slur in bar 13, rest in bar 14.",
+                + "Line 2 is line 1, but bar 8 has D where bar 4 has E. Look for: slur (13), rest (14).",
             Steps(lesson).Single(s => Part(s) == "look").GetProperty("detail").GetString()
         );
     }

@@ -6,8 +6,9 @@ namespace Coppia.Core.Bowing;
 /// <param name="Bar">The printed bar.</param>
 /// <param name="Down">Beats down.</param>
 /// <param name="Up">Beats up.</param>
+/// <param name="FasterStrokes">Notes that are played the way that has less time.</param>
 /// <param name="NoteIds">Its notes.</param>
-public sealed record UnevenBar(Bar Bar, Fraction Down, Fraction Up, IReadOnlyList<string> NoteIds)
+public sealed record UnevenBar(Bar Bar, Fraction Down, Fraction Up, int FasterStrokes, IReadOnlyList<string> NoteIds)
 {
     /// <summary>The way that has less time and must travel faster.</summary>
     public BowDirection Faster => Down > Up ? BowDirection.Up : BowDirection.Down;
@@ -37,7 +38,14 @@ public static class UnevenBars
                 continue;
             // A quick note or two that takes next to no bow is no drift; nor is a bar all of whose strokes are quick.
             var drift = (down > up ? down - up : up - down) * time.Beat;
-            var found = new UnevenBar(inBar[0].Bar, down, up, [.. inBar.Select(n => n.Id)]);
+            var faster = down > up ? BowDirection.Up : BowDirection.Down;
+            var found = new UnevenBar(
+                inBar[0].Bar,
+                down,
+                up,
+                inBar.Count(n => bows.Directions[n.Index] == faster),
+                [.. inBar.Select(n => n.Id)]
+            );
             if (found.Ratio >= WorthSaying && drift >= new Fraction(1, 2))
                 uneven.Add(found);
         }

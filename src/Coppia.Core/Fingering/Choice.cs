@@ -1,4 +1,5 @@
 using Coppia.Core.Instruments;
+using Coppia.Core.Knowledge;
 
 namespace Coppia.Core.Fingering;
 
@@ -34,6 +35,9 @@ public enum ChoiceReason
     /// <summary>The class has no other way.</summary>
     OnlyWay,
 
+    /// <summary>The fingers of its position could be set otherwise, but nobody would.</summary>
+    OneSensible,
+
     /// <summary>Its neighbours on both sides are on its string.</summary>
     BowStays,
     NextIsOnTheString,
@@ -49,7 +53,7 @@ public enum ChoiceReason
     Approach,
 }
 
-/// <summary>Why a note lies outside the positions that the class may use.</summary>
+/// <summary>Why a note lies outside what the class may use.</summary>
 public enum BeyondReason
 {
     /// <summary>No allowed position reaches it.</summary>
@@ -57,6 +61,9 @@ public enum BeyondReason
 
     /// <summary>A note nearby needs the hand up there.</summary>
     NoteNearby,
+
+    /// <summary>Its position is allowed, but the finger's place there was not learned.</summary>
+    Finger,
 }
 
 /// <summary>Why a note is played in its way and not in the next best, as facts.</summary>
@@ -77,6 +84,9 @@ public sealed record Choice(FingeredNote Note, FingeredNote? Before, FingeredNot
     /// <summary>What that way would cost most, its neighbours staying as they are; null where it costs nothing more.</summary>
     public CostKind? Dearer { get; init; }
 
+    /// <summary>Positions that cost more than this to go to are no landmarks of a neck.</summary>
+    private const int MostReluctance = 2;
+
     /// <summary>Null for a note that no finger reaches.</summary>
     public static Choice? Of(Fingers fingers, int index)
     {
@@ -87,6 +97,7 @@ public sealed record Choice(FingeredNote Note, FingeredNote? Before, FingeredNot
         var player = fingers.Player;
         BeyondReason? beyond =
             !note.Beyond ? null
+            : player.Allows(chosen.Frame) ? BeyondReason.Finger
             : OctaveFit.IsAllowed(player, note.Note.Pitch) ? BeyondReason.NoteNearby
             : BeyondReason.Itself;
         var approach = ApproachOf(fingers, before?.Placement, chosen);
@@ -94,19 +105,18 @@ public sealed record Choice(FingeredNote Note, FingeredNote? Before, FingeredNot
             return new Choice(note, before, after) { Reason = ChoiceReason.Pinned, Approach = approach };
 
         // What lies in positions the class does not use is no real alternative to a beginner.
-        var others = note
-            .Others.Where(o =>
-                o.ExtraCost is not null && (note.Beyond || player.Allows(o.Placement.Frame) && player.HasLearned(o.Placement))
-            )
-            .ToArray();
+        Placement[] possible = [.. note.Others.Where(o => o.ExtraCost is not null && player.Allows(o.Placement)).Select(o => o.Placement)];
+        Placement[] others = [.. possible.Where(o => ComesToMind(player, o, before?.Placement, after?.Placement))];
         if (others.Length == 0)
             return new Choice(note, before, after)
             {
-                Reason = ChoiceReason.OnlyWay,
+                Reason = possible.Any(o => player.FrameOf(o).SharesPosition(player.FrameOf(chosen)))
+                    ? ChoiceReason.OneSensible
+                    : ChoiceReason.OnlyWay,
                 Approach = approach,
                 Beyond = beyond,
             };
-        var other = others[0].Placement;
+        var other = others[0];
         return new Choice(note, before, after)
         {
             Reason = ReasonOf(fingers, before?.Placement, after?.Placement, chosen, other),
@@ -115,6 +125,24 @@ public sealed record Choice(FingeredNote Note, FingeredNote? Before, FingeredNot
             Other = other,
             Dearer = DearerOf(fingers, index, chosen, other),
         };
+    }
+
+    /// <summary>
+    /// A teacher would think of it: the open string, or a finger of a closed hand in first position or a higher one that the class has.
+    /// Half position, a place between the usual ones and a stretched hand come to mind only where the hand is there already, the extended
+    /// fourth only where a class has learned it (common practice).
+    /// </summary>
+    private static bool ComesToMind(Player player, in Placement other, Placement? before, Placement? after)
+    {
+        var frame = player.FrameOf(other);
+        if (other.IsOpen)
+            return true;
+        if (other.Reach)
+            return player.Known.Things is not null;
+        var usual = frame.PrintsLowAndHigh || !frame.IsHome && frame.Height > 1 && frame.Reluctance <= MostReluctance;
+        return frame.Stretch == Stretch.None && usual || HandIsThere(before, other) || HandIsThere(after, other);
+
+        static bool HandIsThere(Placement? neighbour, in Placement other) => neighbour is { IsOpen: false } at && at.Frame == other.Frame;
     }
 
     private static FingeredNote? PlayedBefore(Fingers fingers, int index)

@@ -39,7 +39,7 @@ public sealed record FingeredNote(SoundingNote Note, Placement? Placement, bool 
             Pinned: step.Pin is not null
         ) => (Step, _solution, _order, _player) = (step, solution, order, player);
 
-    internal static bool IsBeyond(in Placement way, Player player) => !player.Allows(way.Frame) || !player.HasLearned(way);
+    internal static bool IsBeyond(in Placement way, Player player) => !player.Allows(way);
 
     /// <summary>
     /// Its other pairs of string and finger: those that were weighed, best first, then the rest of the allowed positions.

@@ -30,19 +30,30 @@ internal sealed class LineOfNotes(PlayerReading reading, IReadOnlyList<ReadingNo
             yield return new Remark(new StringsUsed(used), []);
     }
 
-    /// <summary>Which fingers are used on each string, where that tells the shape of the hand.</summary>
+    /// <summary>
+    /// Which fingers are used on each string, where that tells the shape of the hand: one after the other where the hand opens or closes
+    /// on a string, for no hand has a finger closed and stretched at once.
+    /// </summary>
     public IEnumerable<Remark> Shapes()
     {
         if (_instrument.ShapeNaming != ShapeNaming.Fingers)
             yield break;
-        var shapes = line.Where(n => !At(n).IsOpen)
-            .GroupBy(n => At(n).String)
-            .OrderBy(g => g.Key)
-            .Select(g => (Fingers: g.Select(n => At(n).Pair).Distinct().OrderBy(p => p.Finger).ToArray(), Notes: g.ToArray()))
-            .Where(g => g.Fingers.Length > 1)
+        (Pair[] Fingers, ReadingNote[] Notes)[] all =
+        [
+            .. line.Where(n => !At(n).IsOpen)
+                .GroupBy(n => (At(n).String, At(n).Frame))
+                .Select(g => (Fingers: g.Select(n => At(n).Pair).Distinct().OrderBy(p => p.Finger).ToArray(), Notes: g.ToArray()))
+                .Where(g => g.Fingers.Length > 1),
+        ];
+        var shapes = all.Index()
+            .Where(s => !all.Index().Any(o => o.Index != s.Index && Holds(o.Item.Fingers, s.Item.Fingers, orEqual: o.Index < s.Index)))
+            .Select(s => s.Item)
+            .OrderBy(s => s.Fingers[0].String)
             .ToArray();
         if (shapes.Length > 0)
             yield return new Remark(new HandOnStrings([.. shapes.Select(s => s.Fingers)]), Ids(shapes.SelectMany(s => s.Notes)));
+
+        static bool Holds(Pair[] more, Pair[] fewer, bool orEqual) => fewer.All(more.Contains) && (orEqual || more.Length > fewer.Length);
     }
 
     public IEnumerable<Remark> LowAndHigh() =>

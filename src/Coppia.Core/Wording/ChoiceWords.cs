@@ -32,6 +32,7 @@ public sealed class ChoiceWords(Choice choice, Player player)
                 + "beyond what the class has learned.",
             BeyondReason.Itself =>
                 $"No allowed position reaches it, so the hand goes to {Frame(_chosen).Spoken}: beyond what the class has learned.",
+            BeyondReason.Finger => $"The {ThingWords.Finger(_chosen.Place)} is beyond what the class has learned.",
             _ => "",
         };
 
@@ -51,9 +52,9 @@ public sealed class ChoiceWords(Choice choice, Player player)
     }
 
     private string OnlyPlace() =>
-        _chosen.IsOpen || choice.Approach == Approach.SameFinger
-            ? ""
-            : $"It is the only place for this {Called(choice.Note)} in {Frame(_chosen).Spoken}.";
+        _chosen.IsOpen || choice.Approach == Approach.SameFinger ? ""
+        : choice.Reason == ChoiceReason.OneSensible ? $"There is one sensible finger for this {Called(choice.Note)}."
+        : $"It is the only place for this {Called(choice.Note)} in {Frame(_chosen).Spoken}.";
 
     private string Alternative(Placement other) =>
         choice.Dearer is { } dearer

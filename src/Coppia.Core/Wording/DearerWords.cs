@@ -21,8 +21,9 @@ public sealed class DearerWords(Choice choice, Player player)
             CostKind.Shift or CostKind.OutsidePositions or CostKind.FrameThereAndBack or CostKind.AboveFirst or CostKind.Start =>
                 $"the hand would have to be in {Spoken(other)}",
             CostKind.HandSlide => $"the hand would have to slide to {(SameHeight(other) ? "it and back" : Spoken(other))}",
-            CostKind.OpenStretch or CostKind.CloseStretch or CostKind.StretchedHand or CostKind.StretchedFinger =>
-                "the hand would have to stretch",
+            CostKind.OpenStretch or CostKind.CloseStretch or CostKind.StretchedHand or CostKind.StretchedFinger => ClosesFirst(other)
+                ? "the hand would have to close and stretch again"
+                : "the hand would have to stretch",
             CostKind.ExtendedFourth => "the fourth finger would have to reach",
             CostKind.HighFourth => "high 4 is a stretch",
             CostKind.LowOrHigh => $"{other.Finger} would stand off its regular place",
@@ -41,6 +42,10 @@ public sealed class DearerWords(Choice choice, Player player)
             CostKind.NotPinned => "you chose this one",
             _ => "it needs a finger high up where the open string rings by itself",
         };
+
+    /// <summary>The hand is stretched already, and only the other way asks it to close.</summary>
+    private bool ClosesFirst(in Placement other) =>
+        player.FrameOf(_chosen).Stretch != Stretch.None && player.FrameOf(other).Stretch == Stretch.None;
 
     /// <summary>The other way crosses where the chosen one does not.</summary>
     private bool CrossesFrom(FingeredNote? neighbour, Placement other) => Crosses(neighbour, other) && !Crosses(neighbour, _chosen);

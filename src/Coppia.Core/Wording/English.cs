@@ -54,6 +54,26 @@ public static class English
     /// <summary>A number in figures.</summary>
     public static string Figure(int n) => n.ToString(System.Globalization.CultureInfo.InvariantCulture);
 
+    /// <summary>A number that is not whole as it is read in music: "2½", "¾", "3".</summary>
+    public static string Mixed(Music.Fraction n)
+    {
+        var whole = n.Numerator / n.Denominator;
+        var part = (n.Numerator % n.Denominator, n.Denominator) switch
+        {
+            (0, _) => "",
+            (1, 2) => "½",
+            (1, 4) => "¼",
+            (3, 4) => "¾",
+            (1, 3) => "⅓",
+            (2, 3) => "⅔",
+            var (above, below) => $" {above}/{below}",
+        };
+        return whole == 0 && part.Length > 0 ? part.Trim() : $"{whole}{part}";
+    }
+
+    /// <summary>One of a thing or several: "1 minute", "0 minutes".</summary>
+    public static string Several(int n, string word) => $"{Figure(n)} {(n == 1 ? word : Plural(word))}";
+
     /// <summary>"no", "one" … "twelve", then figures.</summary>
     public static string Number(int n) =>
         n >= 0 && n < Small.Length ? Small[n] : n.ToString(System.Globalization.CultureInfo.InvariantCulture);

@@ -163,7 +163,9 @@ public sealed class FormWords(TuneForm form, Score score, IReadOnlyList<Sounding
             DifferenceKind.Everything => $"{bar.Named()} differs from {earlier.Named()}",
             DifferenceKind.Rhythm => $"{lead} in another rhythm",
             DifferenceKind.Nothing => $"{lead} again",
-            _ when differ.Count > 1 => $"{lead} but for {differ.Count} notes",
+            _ when differ.Count > 1 => $"{lead} but for {English.Number(differ.Count)} notes",
+            _ when bar.Events.Count == 1 && bar.Events[0].Pitch is { } now && earlier.Events[0].Pitch is { } before =>
+                $"{bar.Named()} has {Called(now, before)} where {earlier.Named()} has {Called(before, now)}",
             _ => $"{lead} but for {OneNote(bar, earlier, differ[0])}",
         };
     }

@@ -175,7 +175,7 @@ public static class HelpWords
         var time = asked.Row.Bars[0].Time!.Value;
         return
         [
-            new("What does the upper number say?", $"Each bar holds {English.Number(time.Beats)} beats."),
+            new("What does the upper number say?", $"Each bar holds {English.Number(time.Beats)} {(time.Beats == 1 ? "beat" : "beats")}."),
             new("What does the lower number say?", $"A beat is one of {time.Unit} parts of a whole note."),
             new("Say the beats aloud while you point. Where do they end?", "Write the number of beats over each note, then add them up."),
         ];

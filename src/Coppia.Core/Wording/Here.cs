@@ -1,4 +1,3 @@
-using System.Globalization;
 using Coppia.Core.Bowing;
 using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
@@ -20,7 +19,7 @@ public sealed record Here(string Way, string Where, string Care)
         string[] parts =
         [
             row.Note.Bar.Spoken(),
-            $"beat {Math.Round(row.Note.Beat.ToDouble(), 3).ToString(CultureInfo.InvariantCulture)}",
+            $"beat {English.Mixed(row.Note.Beat)}",
             value ?? "",
             position,
             Bow(row, amount, plucked),
@@ -34,7 +33,7 @@ public sealed record Here(string Way, string Where, string Care)
         if (placement is not { } at)
             return "out of reach";
         var finger = at.IsOpen ? "open" : $"finger {Labels.FingerSign(at.Pair, player.Style)}";
-        return $"{player.Instrument.StringName(at.String)} string, {finger}";
+        return $"{Labels.StringName(at.String, player)} string, {finger}";
     }
 
     private static string Bow(ReadingNote row, BowAmount? amount, bool plucked) =>

@@ -138,22 +138,7 @@ public static class JudgementWords
     }
 
     /// <summary>"3 beats", "1 beat", "3½ beats".</summary>
-    private static string Beats(Fraction beats)
-    {
-        var whole = beats.Numerator / beats.Denominator;
-        var part = (beats.Numerator % beats.Denominator, beats.Denominator) switch
-        {
-            (0, _) => "",
-            (1, 2) => "½",
-            (1, 4) => "¼",
-            (3, 4) => "¾",
-            (1, 3) => "⅓",
-            (2, 3) => "⅔",
-            var (n, d) => $" {n}/{d}",
-        };
-        var number = whole == 0 && part.Length > 0 ? part.Trim() : $"{whole}{part}";
-        return $"{number} {(beats > Fraction.Whole || beats.IsZero ? "beats" : "beat")}";
-    }
+    private static string Beats(Fraction beats) => $"{English.Mixed(beats)} {(beats > Fraction.Whole || beats.IsZero ? "beats" : "beat")}";
 
     private static string OfCount(CountJudgement judgement, HouseStyle style)
     {

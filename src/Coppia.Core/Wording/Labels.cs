@@ -18,7 +18,7 @@ public static class Labels
     public static string Pair(Pair pair, Player player)
     {
         var sign = FingerSign(pair, player.Style);
-        var name = player.Instrument.StringName(pair.String);
+        var name = StringName(pair.String, player);
         if (sign.Length == 1)
             return name + sign;
         return sign.Contains(' ', StringComparison.Ordinal) ? $"{name} {sign}" : $"{name}-{sign}";

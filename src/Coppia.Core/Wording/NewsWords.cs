@@ -34,12 +34,14 @@ public sealed class NewsWords(HouseStyle style)
     /// <summary>"bar 14, three times"; of a signature or meter only the bar.</summary>
     public static string Where(MetThing met)
     {
+        if (met.Thing is KnownSign { Sign: LearnedSign.PickUp })
+            return "at the beginning";
         var bar = BarWords.Named(met.BarNumber);
         if (met.Thing is KnownKey or KnownMeter)
             return met.Times == 1 ? $"from {bar} on" : $"first in {bar}";
         return met.Times switch
         {
-            1 => $"{bar}, once",
+            1 => $"{(met.BarNumber == 0 ? "in the pick-up" : bar)}, once",
             2 => $"first in {bar}, twice",
             var times => $"first in {bar}, {English.Number(times)} times",
         };

@@ -21,7 +21,7 @@ public sealed class RemarkWords(Player player, Waymarks waymarks)
         {
             StringsUsed { Strings: [var only] } => $"Only the {String(only)} string.",
             StringsUsed used => $"Strings {English.List([.. used.Strings.Select(String)])}.",
-            HandOnStrings hand => $"Hand shape {English.List([.. hand.Fingers.Select(HandOn)])}.",
+            HandOnStrings hand => HandShapes(hand),
             OffItsPlace off => OffItsPlace(off),
             SeveralPlaces several => SeveralPlaces(several),
             OneFingerTwoHeights heights => $"{heights.Lower.Finger} at two heights, {PlaceOn(heights.Lower)} and {PlaceOn(heights.Upper)}.",
@@ -39,7 +39,18 @@ public sealed class RemarkWords(Player player, Waymarks waymarks)
             _ => throw new ArgumentOutOfRangeException(nameof(remark), remark, "There are no words for this remark."),
         };
 
-    private string HandOn(IReadOnlyList<Pair> fingers) => $"{string.Join('–', fingers.Select(Sign))} on {String(fingers[0].String)}";
+    /// <summary>"Hand shape 1–3–4 on D and 1–3–4 on A."; "Hand shape 1–3 on D; 1–3–4, then x1–3 on A."</summary>
+    private string HandShapes(HandOnStrings hand)
+    {
+        string[] each =
+        [
+            .. hand.Fingers.GroupBy(f => f[0].String).Select(s => $"{string.Join(", then ", s.Select(Shape))} on {String(s.Key)}"),
+        ];
+        var several = each.Length < hand.Fingers.Count;
+        return $"Hand shape {(several ? string.Join("; ", each) : English.List(each))}.";
+
+        string Shape(IReadOnlyList<Pair> fingers) => string.Join('–', fingers.Select(Sign));
+    }
 
     private string OffItsPlace(OffItsPlace off)
     {

@@ -64,7 +64,7 @@ public sealed record Why(string Reading, string Finger, string Place, string Cho
         {
             var stretch = at.Word switch
             {
-                PlaceWord.Back => ", first finger reaching back",
+                PlaceWord.Back => ", reaching back",
                 PlaceWord.Forward => ", hand stretched forward",
                 _ => "",
             };

@@ -3,6 +3,7 @@ import { Button } from '../ui/Button'
 import { useToast } from '../ui/toasts'
 import { useTakeBack } from './queries'
 import { dayOf } from './words'
+import { several } from '../ui/several'
 
 const MOST_NAMED = 6
 
@@ -46,7 +47,7 @@ export function HowItCame({ id, changes }: { id: number; changes: readonly Known
                 {c.takenBack ? 'Again' : 'Take back'}
               </Button>
             </div>
-            {c.added.length > 0 && <p>{c.cause === 'stage' ? `${c.added.length} things` : inShort(c.added)}</p>}
+            {c.added.length > 0 && <p>{c.cause === 'stage' ? several(c.added.length, 'thing') : inShort(c.added)}</p>}
             {c.removed.length > 0 && <p>No more: {inShort(c.removed)}</p>}
             {c.added.length === 0 && c.removed.length === 0 && !c.takenBack && <p>Nothing new.</p>}
           </li>

@@ -10,6 +10,7 @@ import { Screen } from '../ui/Screen'
 import { TextLink } from '../ui/TextLink'
 import { useToast } from '../ui/toasts'
 import { useDeleteTask, useLevels, usePieces, useRestoreTask, useTasks } from './queries'
+import { several } from '../ui/several'
 
 /** Keys of the open strings that a class begins on. */
 const KEYS = ['D', 'G', 'A', 'C', 'F', 'Em', 'Am'] as const
@@ -69,7 +70,7 @@ export function TasksScreen() {
                   <span className="min-w-0 flex-1">
                     <TextLink to={`/desk/${t.id}`}>{t.title}</TextLink>
                     <span className="block text-sm text-soft">
-                      {t.bars} bars ·{' '}
+                      {several(t.bars, 'bar')} ·{' '}
                       {t.instruments.length === all
                         ? 'all instruments'
                         : t.instruments.map((i) => names.get(i) ?? i).join(', ')}

@@ -9,6 +9,7 @@ const part = (kind: string, ...ids: string[]): SheetPart => ({
   isPlayed: false,
   key: null,
   care: null,
+  apart: null,
   items: ids.map((id) => ({ id, pinned: false, each: {} })),
 })
 const ids = (p: SheetPart | undefined) => p?.items.map((i) => i.id).join('')

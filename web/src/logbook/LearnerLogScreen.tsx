@@ -128,8 +128,8 @@ function Minutes({ log, children }: { log: LearnerLog; children: ReactNode }) {
       ) : (
         <>
           <p className="text-said">
-            {total} minutes on {days.length} {days.length === 1 ? 'day' : 'days'} in eight weeks;{' '}
-            {weeks.at(-1)?.minutes ?? 0} this week, {weeks.at(-2)?.minutes ?? 0} the week before.
+            {total} {total === 1 ? 'minute' : 'minutes'} on {days.length} {days.length === 1 ? 'day' : 'days'} in eight
+            weeks; {weeks.at(-1)?.minutes ?? 0} this week, {weeks.at(-2)?.minutes ?? 0} the week before.
           </p>
           <Chart
             words={`Minutes by week: ${weeks.map((w) => `${dayAndMonth(w.day)} ${w.minutes}`).join(', ')}.`}

@@ -6,6 +6,7 @@ import { Refused } from '../ui/Said'
 import { TextButton } from '../ui/TextLink'
 import { useToast } from '../ui/toasts'
 import { useAddMinutes, useTakeMinutesBack } from './queries'
+import { several } from '../ui/several'
 
 /** Minutes that a learner without a screen wrote on the week's page. */
 export function PaperMinutes({ id, learner }: { id: number; learner: number }) {
@@ -28,7 +29,7 @@ export function PaperMinutes({ id, learner }: { id: number; learner: number }) {
           {
             onSuccess: ({ key }) =>
               toast({
-                text: `${Math.round(count)} minutes are added.`,
+                text: `${several(Math.round(count), 'minute')} added.`,
                 action: {
                   label: 'Undo',
                   run: () => back.mutate(key, { onError: (problem) => toast({ text: problem.message }) }),

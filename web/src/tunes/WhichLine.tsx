@@ -8,6 +8,7 @@ import { Field, Select } from '../ui/Field'
 import { Refused } from '../ui/Said'
 import { useToast } from '../ui/toasts'
 import { useChooseLearnerLine, useChooseLines, useLearnerLines, useLines } from './queries'
+import { several } from '../ui/several'
 
 const MOVED = ''
 
@@ -81,7 +82,7 @@ export function WhichLine({ id, title, onClose }: { id: number; title: string; o
                   <strong>{l.name}</strong>
                   <span className="text-sm text-soft">
                     {' '}
-                    · {l.clef} clef · {l.notes} notes · {l.firstNotes.join(' ')} …
+                    · {l.clef} clef · {several(l.notes, 'note')} · {l.firstNotes.join(' ')} …
                   </span>
                 </li>
               ))}
