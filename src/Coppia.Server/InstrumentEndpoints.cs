@@ -7,9 +7,11 @@ using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Coppia.Server;
 
+/// <param name="Letter">By which it is asked for.</param>
+/// <param name="Name">What it is called in the school’s note names.</param>
 /// <param name="Open">Written pitch of the open string.</param>
 /// <param name="Midi">What it sounds.</param>
-public sealed record StringView(int Index, string Letter, string Open, int Midi, double Thickness);
+public sealed record StringView(int Index, string Letter, string Name, string Open, int Midi, double Thickness);
 
 /// <summary>A way that schools finger an instrument, to choose from.</summary>
 public sealed record AlternativeView(string Name, string Label);
@@ -42,6 +44,7 @@ public sealed record InstrumentView(
                     .Select(s => new StringView(
                         Index: s.Index,
                         Letter: i.StringName(s.Index),
+                        Name: Labels.StringName(s.Index, player),
                         Open: s.Item.ToString(),
                         Midi: s.Item.Midi + 12 * i.SoundingOctave,
                         Thickness: i.StringThickness[s.Index]

@@ -140,7 +140,7 @@ internal static class ShapeEndpoints
         var descriptive = ShapeWords.Name(shape, instrument);
         var own = style.ShapeNames.GetValueOrDefault(descriptive);
         return new HandShapeView(
-            String: instrument.StringName(shape.String),
+            String: Labels.Note(instrument.Strings[shape.String], style),
             OpenInKey: shape.OpenInKey,
             OpenName: Labels.Note(instrument.Strings[shape.String], style),
             Descriptive: descriptive,

@@ -126,7 +126,7 @@ function Setup({
     .filter((s) => !two || s.index < last)
     .map((s) => ({
       value: s.index,
-      label: two ? `${s.letter} and ${instrument.strings[s.index + 1]?.letter ?? ''}` : s.letter,
+      label: two ? `${s.name} and ${instrument.strings[s.index + 1]?.name ?? ''}` : s.name,
     }))
   return (
     <div className="min-h-0 flex-1 overflow-y-auto">

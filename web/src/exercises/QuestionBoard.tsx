@@ -30,7 +30,7 @@ export function QuestionBoard({
       viewBox={`0 0 ${NUT_X + LONG + 6} ${bottom + 36}`}
       className="w-full max-w-80"
       role="img"
-      aria-label={`Fingerboard with ${strings.length === 1 ? `the ${strings[0]?.letter ?? ''} string` : 'all strings'}${shown ? `: ${board.spots.map((s) => `${s.sign} (${s.name})`).join(', ')}` : ', empty'}`}
+      aria-label={`Fingerboard with ${strings.length === 1 ? `the ${strings[0]?.name ?? ''} string` : 'all strings'}${shown ? `: ${board.spots.map((s) => `${s.sign} (${s.name})`).join(', ')}` : ', empty'}`}
     >
       <rect x={NUT_X - 4} y={TOP - 8} width={4} height={bottom - TOP + 16} className="fill-ink" />
       {instrument.tapes.map((tape, i) => (
@@ -64,7 +64,7 @@ export function QuestionBoard({
             className="stroke-ink"
           />
           <text x={4} y={y(s.index)} dominantBaseline="central" className="fill-ink font-head text-sm font-semibold">
-            {s.letter}
+            {s.name}
           </text>
         </g>
       ))}

@@ -59,7 +59,7 @@ export const BoardPlaces = memo(function BoardPlaces({
               role="button"
               tabIndex={focus.string === s.index && focus.semitones === n ? 0 : -1}
               aria-label={
-                n === 0 ? `open ${s.letter} string` : `${s.letter} string, ${n} half step${n === 1 ? '' : 's'} up`
+                n === 0 ? `open ${s.name} string` : `${s.name} string, ${n} half step${n === 1 ? '' : 's'} up`
               }
               data-place={`${s.index}-${n}`}
               className="cursor-pointer [&:focus-visible>rect]:stroke-maple-pale [&:hover>rect]:fill-paper/10"

@@ -126,7 +126,7 @@ export const Strung = memo(function Strung({
             dominantBaseline="central"
             className={`string-letter fill-soft font-head text-string ${s.index === shown ? 'is-now' : ''}`}
           >
-            {s.letter}
+            {s.name}
           </text>
         </g>
       ))}

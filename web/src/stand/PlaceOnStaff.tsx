@@ -45,7 +45,7 @@ export function PlaceOnStaff({
     <section aria-label="On the staff" aria-live="polite" className="text-said">
       <h2 className="text-xl">
         {data ? data.name : '…'}{' '}
-        <span className="text-maple-dark">{instrument.strings[place.string]?.letter} string</span>
+        <span className="text-maple-dark">{instrument.strings[place.string]?.name} string</span>
       </h2>
       {data && (
         <>
