@@ -128,7 +128,12 @@ internal sealed class StepWords(
     {
         if (Read(step.TuneId) is not { Count: > 0 } read)
             return "";
-        var things = TuneFits.Named([.. read.Select(r => r.Player)], [.. read.Select(r => readings.NewsOf(r.Kept, r.Player))]);
+        var each = read.Select(r => readings.NewsOf(r.Kept, r.Player)).ToArray();
+        // Who is told alone is not named.
+        IReadOnlyList<string> things =
+            instruments.Count == 1
+                ? [.. each[0].Of.Select(new NewsWords(read[0].Player.Style).Named)]
+                : TuneFits.Named([.. read.Select(r => r.Player)], each);
         return things.Count > 0 ? English.Sentence(string.Join("; ", things)) : "Nothing is new any more.";
     }
 

@@ -120,7 +120,7 @@ internal sealed class TuneFits(ForWhom forWhom, Readings readings, LearnerReposi
 
     /// <summary>
     /// The new things of all sections by name: what all learn first, then what each does; those that meet the same are told together, and
-    /// each of them once: "Violin and viola: A, first finger on G, and low second finger (F on D)".
+    /// each of them once: "Violin and viola: A with the first finger on G and low second finger (F on D)".
     /// </summary>
     internal static IReadOnlyList<string> Named(IReadOnlyList<Player> players, IReadOnlyList<News> each)
     {

@@ -336,7 +336,7 @@ public sealed class ClassesApiTests : IAsyncLifetime
         );
         var next = (await GetFor(id, "/api/tunes?reach=next")).GetProperty("tunes");
         Assert.Equal(
-            "Violin: A, first finger on G",
+            "Violin: A with the first finger on G",
             Assert.Single(next.EnumerateArray()).GetProperty("fit").GetProperty("new")[0].GetString()
         );
         Assert.Equal(JsonValueKind.Null, (await _server.Get("/api/tunes")).GetProperty("tunes")[0].GetProperty("fit").ValueKind);

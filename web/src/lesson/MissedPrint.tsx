@@ -88,7 +88,8 @@ function Steps({ steps }: { steps: readonly LessonStep[] }) {
         <li key={s.step.id} className="flex items-baseline gap-2 py-0.5">
           <span className="inline-block size-3 shrink-0 border border-ink" />
           <span>
-            <b>{s.title}</b> <span className="text-sm text-soft">{s.detail}</span>
+            <b>{s.title}</b> {s.time && <span className="text-sm">({s.time})</span>}{' '}
+            <span className="text-sm text-soft">{s.detail}</span>
           </span>
         </li>
       ))}
