@@ -49,7 +49,7 @@ public sealed record SectionMomentView(
 );
 
 /// <summary>A moment to call.</summary>
-/// <param name="Beat">From 1, in beats of the time signature's lower number.</param>
+/// <param name="Beat">As it is read, such as 2½: from 1, in beats of the time signature's lower number.</param>
 /// <param name="At">Quarters from the first note of its bar.</param>
 /// <param name="Lasts">Quarters until the next moment; 0 for a grace note.</param>
 /// <param name="Name">The note's name; "rest" where all are silent.</param>
@@ -57,7 +57,7 @@ public sealed record SectionMomentView(
 /// <param name="Cues">Fingers that stay or get ready, hands that are set or move.</param>
 /// <param name="Times">How often it is called in all, where the same comes again at once within the bar; 0 for those that follow.</param>
 public sealed record CallMomentView(
-    double Beat,
+    string Beat,
     double At,
     double Lasts,
     bool IsGrace,
@@ -154,7 +154,7 @@ public sealed record TogetherView(
 
         CallMomentView MomentOf(CallMoment moment, int times) =>
             new(
-                Beat: moment.Beat.ToDouble(),
+                Beat: English.Mixed(moment.Beat),
                 At: ReadingView.Quarters(moment.Onset - moment.Bar.StartsAt),
                 Lasts: moment.IsGrace ? 0 : ReadingView.Quarters(moment.Lasts),
                 IsGrace: moment.IsGrace,

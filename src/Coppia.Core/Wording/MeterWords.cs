@@ -1,4 +1,3 @@
-using System.Globalization;
 using Coppia.Core.Music;
 
 namespace Coppia.Core.Wording;
@@ -9,8 +8,6 @@ public static class MeterWords
     public static string Words(this MeterFault fault) =>
         fault.Bar.Time is { } time
             ? $"{fault.Bar.Spoken()} is too {(fault.Kind == MeterFaultKind.ShortBar ? "short" : "long")}: "
-                + $"it holds {Beats(fault.Bar.Length / time.Beat)} of {time.Beats} beats in {time}."
+                + $"it holds {English.Mixed(fault.Bar.Length / time.Beat)} of {time.Beats} beats in {time}."
             : "Free meter: the beats are not checked, and counting starts again at every barline.";
-
-    private static string Beats(Fraction beats) => beats.ToDouble().ToString("0.##", CultureInfo.InvariantCulture);
 }

@@ -64,7 +64,7 @@ public static class WritingWords
         var beat = e.Onset / (bar.Time?.Beat ?? Fraction.Quarter) + Fraction.Whole;
         var value = e.Words(style.ValueNames);
         var what = e.Pitch is { } pitch ? $"{Labels.Note(pitch, style)}{pitch.Octave}, {value}" : value;
-        return $"{what}, {bar.Named()}, beat {beat.ToDouble().ToString("0.##", System.Globalization.CultureInfo.InvariantCulture)}";
+        return $"{what}, {bar.Named()}, beat {English.Mixed(beat)}";
     }
 
     internal static string Beats(Fraction length, TimeSignature time)
