@@ -4,7 +4,7 @@ import { callerSchedule, ofTurn, partOf, playedBars, stepsOf, turnId } from './s
 
 /** A line of two bars in 4/4 after a pick-up of one quarter, the first line twice; a second line of one bar. Lengths in quarters. */
 const moment = (at: number, lasts: number, noteId: string | null, midi: number | null = 62) => ({
-  beat: at + 1,
+  beat: `${at + 1}`,
   at,
   lasts,
   isGrace: false,
