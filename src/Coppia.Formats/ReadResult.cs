@@ -37,7 +37,9 @@ public sealed record ReadResult(Score? Score, IReadOnlyList<SourceError> Errors,
     /// <summary>The line of <see cref="Score"/>.</summary>
     public ScoreLine? Main => Lines.FirstOrDefault(l => ReferenceEquals(l.Score, Score));
 
-    /// <summary>The music of a source that has rests and no notes: no tune, but a piece that one can say something about; else null.</summary>
+    /// <summary>
+    /// The music of a source that has rests and no notes: no tune, but a piece that one can say something about; else null.
+    /// </summary>
     public Score? Silent { get; init; }
 
     /// <summary>Nothing is wrong with the source but that it has no notes.</summary>

@@ -9,8 +9,8 @@ namespace Coppia.Core.Exercises;
 public static class PairNote
 {
     /// <summary>
-    /// Every note of the key that this pair plays in one of the lowest positions that the player may use: half position has the same fingers
-    /// a half step lower.
+    /// Every note of the key that this pair plays in one of the lowest positions that the player may use: half position has the same
+    /// fingers a half step lower.
     /// </summary>
     public static IReadOnlyList<Pitch> All(Player player, Pair pair, KeySignature key)
     {

@@ -95,8 +95,8 @@ internal static class Sketch
         [.. rhythm.Select(b => new SketchNote(b.IsRest ? null : note, b.Value))];
 
     /// <summary>
-    /// Notes poured into bars; one that crosses a barline is tied. The last one sounds to the end of its bar, or where that value may not be
-    /// written comes again until the bar is full, or rests follow.
+    /// Notes poured into bars; one that crosses a barline is tied. The last one sounds to the end of its bar, or where that value may not
+    /// be written comes again until the bar is full, or rests follow.
     /// </summary>
     public static IReadOnlyList<IReadOnlyList<SketchNote>> Poured(
         IEnumerable<SketchNote> notes,

@@ -2,7 +2,9 @@ using Coppia.Core.Knowledge;
 
 namespace Coppia.Core.Lesson;
 
-/// <summary>A lesson as one player goes through it alone, who missed it: what their own instrument tunes, plays and finds hard (craft 21).</summary>
+/// <summary>
+/// A lesson as one player goes through it alone, who missed it: what their own instrument tunes, plays and finds hard (craft 21).
+/// </summary>
 public static class LessonAlone
 {
     /// <summary>What only a class does together.</summary>

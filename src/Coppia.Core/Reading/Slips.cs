@@ -5,7 +5,9 @@ using Coppia.Core.Music;
 
 namespace Coppia.Core.Reading;
 
-/// <summary>What the hands have to do from note to note, in points (craft 11; the figures are from memory, their order is what counts).</summary>
+/// <summary>
+/// What the hands have to do from note to note, in points (craft 11; the figures are from memory, their order is what counts).
+/// </summary>
 public static class Slips
 {
     private static readonly Fraction Half = new(1, 2);

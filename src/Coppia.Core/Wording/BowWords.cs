@@ -78,8 +78,8 @@ public static class BowWords
 
     /// <summary>What happens in a bar that is bowed unevenly, and what helps.</summary>
     public static string Uneven(UnevenBar bar) =>
-        $"{bar.Bar.Spoken()}: {English.Mixed(bar.Down)} {(bar.Down <= Fraction.Whole ? "beat" : "beats")} down, {English.Mixed(bar.Up)} up. "
-        + $"The {Way(bar.Faster)} bow {Hurry(bar)}.";
+        $"{bar.Bar.Spoken()}: {English.Mixed(bar.Down)} {(bar.Down <= Fraction.Whole ? "beat" : "beats")} down, "
+        + $"{English.Mixed(bar.Up)} up. The {Way(bar.Faster)} bow {Hurry(bar)}.";
 
     /// <summary>
     /// "After bar 8 the repeat goes back to bar 1 with the bow the other way round: A is up the first time, down the second."
@@ -123,6 +123,8 @@ public static class BowWords
             ? $"There is no note {e.NoteId} in this tune to change the bow of; expected the id of a printed note."
             : $"Note {e.NoteId} cannot join the note before it; expected two neighbouring notes that no slur or tie binds yet.";
 
+    private static string ShortNotes(int strokes) => strokes == 1 ? "one short note" : "short notes";
+
     /// <summary>How the quicker way brings the bow back: a player feels bow and time, not a quotient.</summary>
     private static string Hurry(UnevenBar bar) =>
         bar.Ratio switch
@@ -131,7 +133,7 @@ public static class BowWords
             3 => "must travel three times as fast, or hook it, or lift",
             4 => "must travel four times as fast, or hook it, or lift",
             > 4 =>
-                $"has to bring almost the whole bow back in {(bar.FasterStrokes == 1 ? "one short note" : "short notes")}; hook it, or lift",
+                $"has to bring almost the whole bow back in {ShortNotes(bar.FasterStrokes)}; hook it, or lift",
             > 3 => "must travel more than three times as fast, or hook it, or lift",
             _ => "must travel more than twice as fast, or hook it, or lift",
         };

@@ -36,7 +36,7 @@ export function PressBoard({
       viewBox={`0 0 ${BOARD.width} ${BOARD.nutY + BOARD.length + 6}`}
       className={`w-full max-w-88 ${small ? 'max-h-76' : 'max-h-[28rem]'}`}
       role="group"
-      aria-label={`Fingerboard of the ${instrument.name.toLowerCase()}${only === undefined ? '' : `, ${instrument.strings[only]?.letter ?? ''} string`}`}
+      aria-label={`Fingerboard of the ${instrument.name.toLowerCase()}${only === undefined ? '' : `, ${instrument.strings[only]?.name ?? ''} string`}`}
     >
       <Strung instrument={instrument} last={last} shown={only} />
       {marks.map((m, i) => (
