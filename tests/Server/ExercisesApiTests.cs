@@ -280,7 +280,7 @@ public class ExercisesApiTests(RunningServer server) : IClassFixture<RunningServ
         Assert.Equal("number,kind,instrument,asked,question,answer", rows[0]);
         Assert.Equal(25, rows.Length);
         Assert.Matches(
-            "^1,line-or-space,violin,,\"\\{\"\"note\"\":\"\"[A-G][45]\"\",\"\"fifths\"\":0,\"\"clef\"\":\"\"treble\"\"\\}\",(line|space) [1-5]$",
+            "^1,line-or-space,violin,,\"\\{\"\"note\"\":\"\"[A-G]#?[45]\"\",\"\"fifths\"\":2,\"\"clef\"\":\"\"treble\"\"\\}\",(line|space) [1-5]$",
             rows[1]
         );
     }
