@@ -132,8 +132,7 @@ public static class BowWords
             2 => "must travel twice as fast, or hook it, or lift",
             3 => "must travel three times as fast, or hook it, or lift",
             4 => "must travel four times as fast, or hook it, or lift",
-            > 4 =>
-                $"has to bring almost the whole bow back in {ShortNotes(bar.FasterStrokes)}; hook it, or lift",
+            > 4 => $"has to bring almost the whole bow back in {ShortNotes(bar.FasterStrokes)}; hook it, or lift",
             > 3 => "must travel more than three times as fast, or hook it, or lift",
             _ => "must travel more than twice as fast, or hook it, or lift",
         };
