@@ -135,7 +135,9 @@ public class BowAndFormTests(Stage stage)
             .Wait(() =>
                 stage
                     .Browser.FindElements(By.CssSelector("[aria-label=Form] button"))
-                    .FirstOrDefault(b => b.Text.Contains("bar 7 is bar 3 but for its last note, E instead of F♯", StringComparison.Ordinal))
+                    .FirstOrDefault(b =>
+                        b.Text.Contains("Line 2 is nearly line 1: the last note of bar 7 is E instead of F♯", StringComparison.Ordinal)
+                    )
             )
             .Click();
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector(".engraved .is-same")).Count == 1);

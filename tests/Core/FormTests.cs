@@ -57,7 +57,10 @@ public class FormTests
 
     [Theory] // Near-equal places are traps: the bar and what differs.
     [InlineData(A + "D E F G|A B c d|d c B A|D4|", "Bars 5–7 are bars 1–3; bar 8 goes elsewhere.")]
-    [InlineData(A + "D E F G|A B c d|d c B A|G2 D2|", "Line 2 is line 1, but bar 8 is bar 4 but for its last note, D instead of F♯.")]
+    [InlineData(A + "D E F G|A B c d|d c B A|G2 D2|", "Line 2 is line 1, but the last note of bar 8 is D instead of F♯.")]
+    [InlineData(A + "D E F G|A B c d|d c B F|G2 E2|", "Line 2 is nearly line 1: the last note of bar 7 is F♯ instead of A.")]
+    [InlineData(A + "D E F G|A B c d|d c B F|G2 E2|", "Line 2 is nearly line 1: the last note of bar 8 is E instead of F♯.")]
+    [InlineData(A + "D E F G|A B c d|d c A F|G2 F2|", "Line 2 is line 1, but bar 7 differs from bar 3 in two notes.")]
     [InlineData("D E F G|A4|D E F A|A4|", "Bar 3 is bar 1 but for its last note, A instead of G.")]
     [InlineData("D E F G|A4|F E F G|A4|", "Bar 3 is bar 1 but for its first note, F♯ instead of D.")]
     [InlineData("D E F G|A2 B2|d4|D E F G|A2 B2|F F G E|", "Bars 4–5 are bars 1–2; bar 6 goes elsewhere.")]
@@ -66,10 +69,12 @@ public class FormTests
         Assert.Contains(text, FormOf(music).Traps.Select(Said(music).Trap));
 
     [Theory]
-    [InlineData("d c B A|G F E D|", "Bar 1: down the D major scale from high D.")]
-    [InlineData("D E F G|A4|", "Bar 1: five notes up the D major scale from D.")]
+    [InlineData("d c B A|G F E D|", "Bars 1–2: down the D major scale from high D.")]
+    [InlineData("D E F G|A4|", "Bars 1–2: five notes up the D major scale from D.")]
+    [InlineData("D|E F G A|B4|", "Pick-up to bar 2: six notes up the D major scale from D.")]
+    [InlineData("D|E F G A|F4|", "Pick-up and bar 1: five notes up the D major scale from D.")]
     [InlineData("D F A d|A4|", "Bar 1: up the D major chord from D.")]
-    [InlineData("D F E G|F A G2|", "Bar 1: thirds, up two steps and back one, from D.")]
+    [InlineData("D F E G|F A G2|", "Bars 1–2: thirds, up two steps and back one, from D.")]
     [InlineData("D E F2|A4|D E F2|", "Bars 1 and 3 are the same.")]
     [InlineData("D E F2|A4|G4|D E F2|A4|", "Bars 4–5 are bars 1–2 again.")]
     [InlineData("D4|D4|D4|", "Bars 1, 2 and 3 are the same.")]

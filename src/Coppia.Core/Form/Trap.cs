@@ -33,6 +33,9 @@ public sealed record Trap(TrapKind Kind, int Bar, int Like, BarDifference Differ
     /// <summary>In a line: the order of the line, and of the one that it resembles.</summary>
     public (int Here, int Earlier) Lines { get; init; }
 
+    /// <summary>In a line: all the rest of it is the earlier one.</summary>
+    public bool IsAllThatDiffers { get; init; }
+
     /// <summary>At a parting: how many bars before it are the same, two and more.</summary>
     public int SameBefore { get; init; }
 
@@ -43,19 +46,18 @@ public sealed record Trap(TrapKind Kind, int Bar, int Like, BarDifference Differ
         foreach (var (n, line) in lines.Index().Where(l => l.Item.Like is not null))
         {
             var other = lines[line.Like!.Value];
-            foreach (
-                var (earlier, later) in TuneForm
-                    .Full(music, other.FirstBar, other.EndBar)
-                    .Zip(TuneForm.Full(music, line.FirstBar, line.EndBar))
-            )
+            var (before, here) = (
+                TuneForm.Full(music, other.FirstBar, other.EndBar).ToArray(),
+                TuneForm.Full(music, line.FirstBar, line.EndBar).ToArray()
+            );
+            (int Earlier, int Later)[] differing = [.. before.Zip(here).Where(pair => music[pair.First].Key != music[pair.Second].Key)];
+            foreach (var (earlier, later) in differing.Where(pair => told.Add(pair.Later)))
             {
-                if (music[earlier].Key == music[later].Key || !told.Add(later))
-                    continue;
-
                 // Where the bars have nothing in common, where the ways part is worth more than that they differ.
                 var trap = Between(music, TrapKind.InLine, later, earlier) with
                 {
                     Lines = (n, line.Like.Value),
+                    IsAllThatDiffers = differing.Length == 1 && before.Length == here.Length,
                 };
                 yield return !music[later].Resembles(music[earlier]) && parts.TryGetValue(later, out var run)
                     ? trap with

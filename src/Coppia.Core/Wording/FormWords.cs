@@ -82,7 +82,9 @@ public sealed class FormWords(TuneForm form, Score score, IReadOnlyList<Sounding
     public string Trap(Trap trap) =>
         trap.Kind switch
         {
-            TrapKind.InLine => $"Line {trap.Lines.Here + 1} is line {trap.Lines.Earlier + 1}, but {Difference(trap)}.",
+            TrapKind.InLine when trap.IsAllThatDiffers =>
+                $"Line {trap.Lines.Here + 1} is line {trap.Lines.Earlier + 1}, but {DifferenceInLine(trap)}.",
+            TrapKind.InLine => $"Line {trap.Lines.Here + 1} is nearly line {trap.Lines.Earlier + 1}: {DifferenceInLine(trap)}.",
             TrapKind.Parting =>
                 $"Bars {SameBefore(trap, trap.Bar)} are bars {SameBefore(trap, trap.Like)}; {score.Bars[trap.Bar].Named()} goes elsewhere.",
             _ => English.Sentence(Difference(trap)),
@@ -104,8 +106,14 @@ public sealed class FormWords(TuneForm form, Score score, IReadOnlyList<Sounding
                 $"{way} the {Labels.Note(chord.Root, style)} {(chord.IsMinor ? "minor" : "major")} chord {from}",
             _ => $"thirds, {way} two steps and back one, {from}",
         };
-        return $"{first.Bar.Spoken()}: {text}.";
+        return $"{Bars(first.Bar, _notes[passage.NoteIds[^1]].Bar)}: {text}.";
     }
+
+    /// <summary>"Bar 3", "Bars 3–4", "Pick-up and bar 1", "Pick-up to bar 2".</summary>
+    private static string Bars(Bar first, Bar last) =>
+        first.Number >= last.Number ? first.Spoken()
+        : first.Number > 0 ? $"Bars {Number(first.Number)}–{Number(last.Number)}"
+        : $"{first.Spoken()} {(last.Number == 1 ? "and" : "to")} {last.Named()}";
 
     /// <summary>"Bars 1 and 3 are the same."; stretches bar by bar: "Bars 5–7 and 13–15 are bars 1–3 again."</summary>
     private static string Repeated(string[] stretches, int barsTogether) =>
@@ -170,16 +178,37 @@ public sealed class FormWords(TuneForm form, Score score, IReadOnlyList<Sounding
         };
     }
 
+    /// <summary>After "line 2 is line 1, but": "the last note of bar 8 is D instead of F♯", with no second "but".</summary>
+    private string DifferenceInLine(Trap trap)
+    {
+        var (bar, earlier) = (score.Bars[trap.Bar], score.Bars[trap.Like]);
+        var differ = trap.Difference.At;
+        if (trap.Difference.Kind != DifferenceKind.Notes || bar.Events.Count == 1)
+            return Difference(trap);
+        if (differ.Count > 1)
+            return $"{bar.Named()} differs from {earlier.Named()} in {English.Number(differ.Count)} notes";
+        var which = WhichNote(bar, differ[0]);
+        return Instead(bar, earlier, differ[0]) is { } instead
+            ? $"{which.The} of {bar.Named()} is {instead}"
+            : $"{bar.Named()} differs from {earlier.Named()} in {which.Its}";
+    }
+
     private string OneNote(Bar bar, Bar earlier, int at)
     {
-        var which =
-            at == bar.Events.Count - 1 ? "its last note"
-            : at == 0 ? "its first note"
-            : $"its note {at + 1}";
-        return bar.Events[at].Pitch is { } now && earlier.Events[at].Pitch is { } before
-            ? $"{which}, {Called(now, before)} instead of {Called(before, now)}"
-            : which;
+        var its = WhichNote(bar, at).Its;
+        return Instead(bar, earlier, at) is { } instead ? $"{its}, {instead}" : its;
     }
+
+    private static (string Its, string The) WhichNote(Bar bar, int at) =>
+        at == bar.Events.Count - 1 ? ("its last note", "the last note")
+        : at == 0 ? ("its first note", "the first note")
+        : ($"its note {at + 1}", $"note {at + 1}");
+
+    /// <summary>"D instead of F♯"; null where one of them is a rest.</summary>
+    private string? Instead(Bar bar, Bar earlier, int at) =>
+        bar.Events[at].Pitch is { } now && earlier.Events[at].Pitch is { } before
+            ? $"{Called(now, before)} instead of {Called(before, now)}"
+            : null;
 
     /// <summary>The octave is said only where the two notes share a name.</summary>
     private string Called(Pitch pitch, Pitch other)
