@@ -43,6 +43,40 @@ public class BowPlanTests
         Assert.Equal(3, UnevenBars.Of(notes, bowing).Count);
     }
 
+    [Theory] // How a bow is brought back is told in bow, never as a quotient with decimals (common practice).
+    [InlineData("D2 E2", "", null)]
+    [InlineData(
+        "D3/2 E/4 F7/4 G/2",
+        "3¼ beats down, ¾ up",
+        "The up bow has to bring almost the whole bow back in short notes; hook it, or lift."
+    )]
+    [InlineData("D7/2E/", "3½ beats down, ½ up", "The up bow has to bring almost the whole bow back in one short note; hook it, or lift.")]
+    [InlineData(
+        "(D3 E/) (F/4G/4)",
+        "3½ beats down, ½ up",
+        "The up bow has to bring almost the whole bow back in one short stroke; hook it, or lift."
+    )]
+    [InlineData(
+        "(D2 E) F/4 G3/4",
+        "3¾ beats down, ¼ up",
+        "The up bow has to bring almost the whole bow back in one short note; hook it, or lift."
+    )]
+    [InlineData(
+        "(D2 E/) F/ G",
+        "3½ beats down, ½ up",
+        "The up bow has to bring almost the whole bow back in one short note; hook it, or lift."
+    )]
+    [InlineData("D5/2 E F/", "3 beats down, 1 up", "The up bow must travel three times as fast, or hook it, or lift.")]
+    public void The_way_back_is_told_in_bow(string music, string beats, string? back)
+    {
+        var (_, notes, bowing) = Bowed(music);
+        var uneven = UnevenBars.Of(notes, bowing);
+        if (back is null)
+            Assert.Empty(uneven);
+        else
+            Assert.Equal($"Bar 1: {beats}. {back}", BowWords.Uneven(Assert.Single(uneven)));
+    }
+
     [Theory]
     [InlineData("D E F G", "4/4", BowAmount.Half)]
     [InlineData("D/E/F/G/ A2", "4/4", BowAmount.Small)] // quick separate eighths: about 5 cm

@@ -6,10 +6,15 @@ namespace Coppia.Core.Bowing;
 /// <param name="Bar">The printed bar.</param>
 /// <param name="Down">Beats down.</param>
 /// <param name="Up">Beats up.</param>
-/// <param name="FasterStrokes">Notes that are played the way that has less time.</param>
 /// <param name="NoteIds">Its notes.</param>
-public sealed record UnevenBar(Bar Bar, Fraction Down, Fraction Up, int FasterStrokes, IReadOnlyList<string> NoteIds)
+public sealed record UnevenBar(Bar Bar, Fraction Down, Fraction Up, IReadOnlyList<string> NoteIds)
 {
+    /// <summary>Strokes of the way that has less time.</summary>
+    public int FasterStrokes { get; init; }
+
+    /// <summary>Their notes: more than strokes where a slur joins some.</summary>
+    public int FasterNotes { get; init; }
+
     /// <summary>The way that has less time and must travel faster.</summary>
     public BowDirection Faster => Down > Up ? BowDirection.Up : BowDirection.Down;
 
@@ -39,13 +44,12 @@ public static class UnevenBars
             // A quick note or two that takes next to no bow is no drift; nor is a bar all of whose strokes are quick.
             var drift = (down > up ? down - up : up - down) * time.Beat;
             var faster = down > up ? BowDirection.Up : BowDirection.Down;
-            var found = new UnevenBar(
-                inBar[0].Bar,
-                down,
-                up,
-                inBar.Count(n => bows.Directions[n.Index] == faster),
-                [.. inBar.Select(n => n.Id)]
-            );
+            SoundingNote[] quick = [.. inBar.Where(n => bows.Directions[n.Index] == faster)];
+            var found = new UnevenBar(inBar[0].Bar, down, up, [.. inBar.Select(n => n.Id)])
+            {
+                FasterStrokes = quick.Count(n => !n.Slurred || n == inBar[0]),
+                FasterNotes = quick.Length,
+            };
             if (found.Ratio >= WorthSaying && drift >= new Fraction(1, 2))
                 uneven.Add(found);
         }

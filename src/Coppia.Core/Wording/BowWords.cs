@@ -123,7 +123,10 @@ public static class BowWords
             ? $"There is no note {e.NoteId} in this tune to change the bow of; expected the id of a printed note."
             : $"Note {e.NoteId} cannot join the note before it; expected two neighbouring notes that no slur or tie binds yet.";
 
-    private static string ShortNotes(int strokes) => strokes == 1 ? "one short note" : "short notes";
+    private static string ShortNotes(UnevenBar bar) =>
+        bar.FasterStrokes > 1 ? "short notes"
+        : bar.FasterNotes > 1 ? "one short stroke"
+        : "one short note";
 
     /// <summary>How the quicker way brings the bow back: a player feels bow and time, not a quotient.</summary>
     private static string Hurry(UnevenBar bar) =>
@@ -132,7 +135,7 @@ public static class BowWords
             2 => "must travel twice as fast, or hook it, or lift",
             3 => "must travel three times as fast, or hook it, or lift",
             4 => "must travel four times as fast, or hook it, or lift",
-            > 4 => $"has to bring almost the whole bow back in {ShortNotes(bar.FasterStrokes)}; hook it, or lift",
+            > 4 => $"has to bring almost the whole bow back in {ShortNotes(bar)}; hook it, or lift",
             > 3 => "must travel more than three times as fast, or hook it, or lift",
             _ => "must travel more than twice as fast, or hook it, or lift",
         };
