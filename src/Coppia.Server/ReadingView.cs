@@ -245,7 +245,7 @@ public sealed record ReadingView(
                     o.Placement.Finger,
                     Labels.Pair(o.Placement.Pair, player),
                     o.ExtraCost,
-                    !player.Allows(o.Placement.Frame) || !player.HasLearned(o.Placement)
+                    !player.Allows(o.Placement)
                 )),
             ],
             Next: NextWay.After(row.Fingered, others, player)

@@ -18,7 +18,7 @@ public readonly record struct NextWay(int String, int Finger, bool IsFree)
         if (note.Placement is not { } at)
             return null;
         var ways = others
-            .Where(o => note.Beyond || player.Allows(o.Placement.Frame) && player.HasLearned(o.Placement))
+            .Where(o => note.Beyond || player.Allows(o.Placement))
             .Select(o => (o.Placement.String, o.Placement.Finger, Cost: o.ExtraCost ?? int.MaxValue))
             .Append((at.String, at.Finger, Cost: 0))
             .OrderByDescending(w => w.String)
