@@ -29,6 +29,7 @@ var inTurn = new Dictionary<string, Action>(StringComparer.OrdinalIgnoreCase)
     [nameof(SameMusic)] = SameMusic.Run,
     [nameof(FourInstruments)] = FourInstruments.Run,
     [nameof(ClassesOfASchool)] = ClassesOfASchool.Run,
+    [nameof(LikelySlips)] = LikelySlips.Run,
     [nameof(LongLists)] = LongLists.Run,
     [nameof(MixOfReadings)] = MixOfReadings.Run,
     [nameof(ServerStart)] = ServerStart.Run,

@@ -13,13 +13,13 @@ internal readonly record struct PlayedNote(int Note, int Pass, Fraction Silence,
     /// <summary>All notes in the order of playing.</summary>
     public static IEnumerable<PlayedNote> In(IReadOnlyList<SoundingNote> notes, IReadOnlyList<Bar> bars, IReadOnlyList<PlayedBar> order)
     {
-        // A printed note begins its grace notes and itself; one that is tied on begins none.
-        var begun = notes.ToLookup(n => n.Event.Id, n => n.Index);
+        var firstOf = FirstOf(notes, bars);
         var silence = Fraction.Zero;
         Bar? before = null;
         foreach (var (bar, pass) in order)
         {
             var after = before;
+            var next = firstOf[bar];
             foreach (var e in bars[bar].Events)
             {
                 if (e.IsRest)
@@ -28,9 +28,10 @@ internal readonly record struct PlayedNote(int Note, int Pass, Fraction Silence,
                     continue;
                 }
 
-                foreach (var note in begun[e.Id])
+                // A printed note begins its grace notes and itself; one that is tied on begins none.
+                for (; next < notes.Count && notes[next].Event.Id == e.Id; next++)
                 {
-                    yield return new PlayedNote(note, pass, silence, after);
+                    yield return new PlayedNote(next, pass, silence, after);
                     (silence, after) = (Fraction.Zero, null);
                 }
 
@@ -39,5 +40,20 @@ internal readonly record struct PlayedNote(int Note, int Pass, Fraction Silence,
 
             before = bars[bar];
         }
+    }
+
+    /// <summary>For each bar its first note, or that of a later bar where it has none.</summary>
+    private static int[] FirstOf(IReadOnlyList<SoundingNote> notes, IReadOnlyList<Bar> bars)
+    {
+        var first = new int[bars.Count];
+        var note = 0;
+        for (var bar = 0; bar < bars.Count; bar++)
+        {
+            first[bar] = note;
+            while (note < notes.Count && ReferenceEquals(notes[note].Bar, bars[bar]))
+                note++;
+        }
+
+        return first;
     }
 }

@@ -41,8 +41,9 @@ internal sealed class FingersDown
     private const int Fingers = 5;
     private const int Nowhere = -1;
 
-    private readonly IReadOnlyList<FingeredNote> _notes;
-    private readonly Player _player;
+    private readonly Placement?[] _ways;
+    private readonly HandFrame[] _frames;
+    private readonly Instrument _instrument;
     private readonly FingerSet[] _inFrame;
 
     /// <summary>For each finger the string on which it lies.</summary>
@@ -59,8 +60,10 @@ internal sealed class FingersDown
 
     public FingersDown(Coppia.Core.Fingering.Fingers fingering)
     {
-        (_notes, _player) = (fingering.Notes, fingering.Player);
-        _inFrame = [.. _player.Instrument.Frames.Select(f => new FingerSet(f.Spots.Where(s => !s.Reach).Select(s => s.Finger)))];
+        _instrument = fingering.Player.Instrument;
+        _ways = [.. fingering.Notes.Select(n => n.Placement)];
+        _frames = [.. _instrument.Frames];
+        _inFrame = [.. _frames.Select(f => new FingerSet(f.Spots.Where(s => !s.Reach).Select(s => s.Finger)))];
         Lift();
     }
 
@@ -68,14 +71,14 @@ internal sealed class FingersDown
     public void Begin(int at)
     {
         Lift();
-        if (_notes[at].Placement is { } first)
+        if (_ways[at] is { } first)
             Land(first, at, First(first));
     }
 
     /// <summary>What the hand does to come to a note from the one before; both can be played.</summary>
     public HandStep Go(int to)
     {
-        var (a, b) = (_notes[to - 1].Placement!.Value, _notes[to].Placement!.Value);
+        var (a, b) = (_ways[to - 1]!.Value, _ways[to]!.Value);
         var move = MoveTo(b);
         var crosses = a.String != b.String;
         if (crosses)
@@ -90,9 +93,10 @@ internal sealed class FingersDown
 
         var lifted = Above(b);
         var put = default(FingerSet);
-        foreach (var finger in First(b).Fingers)
+        var first = First(b);
+        for (var finger = 1; finger <= b.Finger; finger++)
         {
-            if (_lies[finger] != b.String && !(finger == _kept && finger != b.Finger))
+            if (first.Has(finger) && _lies[finger] != b.String && !(finger == _kept && finger != b.Finger))
                 put = put.And(finger);
         }
 
@@ -136,28 +140,32 @@ internal sealed class FingersDown
 
     private void Land(in Placement at, int order, FingerSet put)
     {
-        foreach (var finger in put.Fingers)
-            _lies[finger] = at.String;
-        foreach (var finger in Above(at).Fingers)
-            _lies[finger] = Nowhere;
+        for (var finger = 1; finger < Fingers; finger++)
+        {
+            if (finger > at.Finger && _lies[finger] == at.String)
+                _lies[finger] = Nowhere;
+            else if (put.Has(finger))
+                _lies[finger] = at.String;
+        }
+
         if (at.IsOpen)
             return;
         _lies[at.Finger] = at.String;
         _played[at.Finger] = (at, order);
-        _hand = _player.FrameOf(at);
+        _hand = _frames[at.Frame];
     }
 
     private HandMove MoveTo(in Placement at)
     {
-        if (at.IsOpen || _hand is not { } from || _player.FrameOf(at) is var to && to.Height == from.Height)
+        if (at.IsOpen || _hand is not { } from || _frames[at.Frame] is var to && to.Height == from.Height)
             return HandMove.Stays;
-        return _player.Instrument.Moves.IsSlide(from, to) ? HandMove.Slides : HandMove.Shifts;
+        return _instrument.Moves.IsSlide(from, to) ? HandMove.Slides : HandMove.Shifts;
     }
 
     /// <summary>Fingers leave the string that is left, unless the line comes straight back to its finger.</summary>
     private void Leave(in Placement left, in Placement to, int order)
     {
-        _kept = _player.Instrument.KeepsFingersDown && ComesBack(left, order) ? left.Finger : 0;
+        _kept = _instrument.KeepsFingersDown && ComesBack(left, order) ? left.Finger : 0;
         for (var finger = 1; finger < Fingers; finger++)
         {
             if (_lies[finger] != to.String && !(_kept > 0 && _lies[finger] == left.String))
@@ -170,9 +178,9 @@ internal sealed class FingersDown
     {
         if (held.IsOpen || held.Word is PlaceWord.Back or PlaceWord.Forward)
             return false;
-        for (var k = order; k < Math.Min(_notes.Count, order + AFewNotes); k++)
+        for (var k = order; k < Math.Min(_ways.Length, order + AFewNotes); k++)
         {
-            if (_notes[k].Placement is not { } at)
+            if (_ways[k] is not { } at)
                 return false;
             if (at.SamePair(held))
                 return true;
@@ -183,5 +191,5 @@ internal sealed class FingersDown
         return false;
     }
 
-    private bool SharePosition(in Placement a, in Placement b) => _player.FrameOf(a).SharesPosition(_player.FrameOf(b));
+    private bool SharePosition(in Placement a, in Placement b) => _frames[a.Frame].SharesPosition(_frames[b.Frame]);
 }

@@ -21,7 +21,7 @@ public static class Slips
         [
             .. steps
                 .Where(s => s.Parts.Eighths > 0)
-                .Order(HardestFirst.Rule)
+                .OrderByDescending(s => s.Rank)
                 .DistinctBy(s => SameStep.At(fingering, s.To))
                 .Select(s => s.Spot(isSlip: true)),
         ];
@@ -42,6 +42,7 @@ public static class Slips
         var (notes, hand) = (fingering.Notes, new FingersDown(fingering));
         var fresh = new NewNotes(fingering.Player.Instrument, (known ?? fingering.Player.Known).Things);
         var steps = new List<Step>(notes.Count);
+        var beat = new BeatOfBar();
         for (var i = 0; i < notes.Count; i++)
         {
             if (i == 0 || notes[i - 1].Placement is null || notes[i].Placement is null || notes[i].Step is { Apart: true })
@@ -52,13 +53,13 @@ public static class Slips
 
             var did = hand.Go(i);
             if (notes[i].Note.RestBefore < Fraction.Quarter)
-                steps.Add(new Step(i, PartsOf(notes[i - 1], notes[i], did, fresh), did.Put, did.Lifted));
+                steps.Add(new Step(i, PartsOf(notes[i - 1], notes[i], did, fresh, beat), did.Put, did.Lifted));
         }
 
         return steps;
     }
 
-    private static TroubleParts PartsOf(FingeredNote before, FingeredNote now, in HandStep hand, NewNotes fresh)
+    private static TroubleParts PartsOf(FingeredNote before, FingeredNote now, in HandStep hand, NewNotes fresh, BeatOfBar beat)
     {
         var (a, b) = (before.Placement!.Value, now.Placement!.Value);
         var crossed = Math.Abs(a.String - b.String);
@@ -89,7 +90,7 @@ public static class Slips
             .And(TroublePart.New, !now.Beyond && fresh.Has(b, now.Note.Pitch) ? 4 : 0)
             .And(TroublePart.SlurOverCrossing, crossed > 0 && now.Note.Slurred ? 2 : 0)
             .And(TroublePart.OddRhythm, OddRhythm(before.Note) ? 2 : 0);
-        return parts with { IsQuick = before.Note.Length < TimeSignature.BeatOf(before.Note.Bar.Time) };
+        return parts with { IsQuick = before.Note.Length < beat.Of(before.Note.Bar) };
     }
 
     private static bool IsStretched(in Placement at) =>
@@ -105,6 +106,9 @@ public static class Slips
     /// <summary>The step to a note, and what the hands do in it.</summary>
     internal readonly record struct Step(int To, TroubleParts Parts, FingerSet Put, FingerSet Lifted)
     {
+        /// <summary>By points; of two that have the same the one in which more is to be placed, then the earlier.</summary>
+        public long Rank => (long)Parts.Eighths << 40 | (long)Parts.Placing << 32 | (uint)(int.MaxValue - To);
+
         public TroubleSpot Spot(bool isSlip) =>
             new(To - 1, To, Parts.List(), isSlip)
             {
@@ -112,14 +116,6 @@ public static class Slips
                 Put = Put,
                 Lifted = Lifted,
             };
-    }
-
-    /// <summary>By points; of two that have the same the one in which more is to be placed, then the earlier.</summary>
-    internal sealed class HardestFirst : IComparer<Step>
-    {
-        public static readonly HardestFirst Rule = new();
-
-        public int Compare(Step x, Step y) => (y.Parts.Eighths, y.Parts.Placing, x.To).CompareTo((x.Parts.Eighths, x.Parts.Placing, y.To));
     }
 
     /// <summary>Equal for steps between the same two notes, played in the same way.</summary>
@@ -130,6 +126,23 @@ public static class Slips
             var (before, now) = (fingering.Notes[to - 1], fingering.Notes[to]);
             var (a, b) = (before.Placement!.Value, now.Placement!.Value);
             return new SameStep(before.Note.Pitch, a.Pair, now.Note.Pitch, b.Pair, fingering.Player.FrameOf(b).Height);
+        }
+
+        /// <summary>By sound and finger: of two steps that have these in common hardly any differ otherwise.</summary>
+        public override int GetHashCode() => (From.Midi << 7 | To.Midi) << 6 | FromPair.Finger << 3 | ToPair.Finger;
+    }
+
+    /// <summary>What a class counts in a bar; many notes in a row are in the same one.</summary>
+    private sealed class BeatOfBar
+    {
+        private Bar? _bar;
+        private Fraction _beat;
+
+        public Fraction Of(Bar bar)
+        {
+            if (!ReferenceEquals(bar, _bar))
+                (_bar, _beat) = (bar, TimeSignature.BeatOf(bar.Time));
+            return _beat;
         }
     }
 

@@ -35,18 +35,6 @@ internal readonly record struct TroubleParts
         TroublePart.New,
     ];
 
-    /// <summary>Parts in which something has to be placed, and not only lifted or crossed: what is missed first.</summary>
-    private static readonly TroublePart[] Placed =
-    [
-        TroublePart.FingersPut,
-        TroublePart.FingerHops,
-        TroublePart.FingerMoves,
-        TroublePart.TwoHeights,
-        TroublePart.Stretch,
-        TroublePart.Shift,
-        TroublePart.Slide,
-    ];
-
     /// <summary>Half points of each part, four bits each.</summary>
     private ulong Packed { get; init; }
 
@@ -62,25 +50,29 @@ internal readonly record struct TroubleParts
     /// <summary>The same without what only a class's record tells.</summary>
     public int OfHands => (Sum - HalvesOf(TroublePart.Beyond) - HalvesOf(TroublePart.New)) * (IsQuick ? Quick : Plain);
 
-    /// <summary>Half points of what has to be placed.</summary>
-    public int Placing
-    {
-        get
-        {
-            var sum = 0;
-            foreach (var part in Placed)
-                sum += HalvesOf(part);
-            return sum;
-        }
-    }
+    /// <summary>Half points of what has to be placed, and not only lifted or crossed: what is missed first.</summary>
+    public int Placing { get; private init; }
 
     /// <param name="halves">0 to 15 half points; a part is added once.</param>
     public TroubleParts And(TroublePart part, int halves) =>
-        this with
-        {
-            Packed = Packed | (ulong)halves << BitsOfOne * (int)part,
-            Sum = Sum + halves,
-        };
+        halves == 0
+            ? this
+            : this with
+            {
+                Packed = Packed | (ulong)halves << BitsOfOne * (int)part,
+                Sum = Sum + halves,
+                Placing = Placing + (IsPlaced(part) ? halves : 0),
+            };
+
+    private static bool IsPlaced(TroublePart part) =>
+        part
+            is TroublePart.FingersPut
+                or TroublePart.FingerHops
+                or TroublePart.FingerMoves
+                or TroublePart.TwoHeights
+                or TroublePart.Stretch
+                or TroublePart.Shift
+                or TroublePart.Slide;
 
     public IReadOnlyList<(TroublePart Part, double Points)> List()
     {

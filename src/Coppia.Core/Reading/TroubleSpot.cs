@@ -78,7 +78,7 @@ public sealed record TroubleSpot(int From, int To, IReadOnlyList<(TroublePart Pa
         // The same step is hard wherever it comes; it is marked once.
         var hard = steps
             .Where(s => s.Parts.Eighths >= Worth)
-            .Order(Slips.HardestFirst.Rule)
+            .OrderByDescending(s => s.Rank)
             .DistinctBy(s => Slips.SameStep.At(fingering, s.To))
             .Take(most)
             .Select(s => s.Spot(isSlip: false))
@@ -87,16 +87,19 @@ public sealed record TroubleSpot(int From, int To, IReadOnlyList<(TroublePart Pa
 
         IEnumerable<TroubleSpot> InLines()
         {
-            var order = fingering.Score.Bars.Index().ToDictionary(b => b.Item.Id, b => b.Index);
-            var inBar = steps.ToLookup(s => order[notes[s.To].Note.Bar.Id]);
-            var met = new HashSet<Slips.SameStep>();
+            // Steps are in the order of the notes, and those in the order of the bars.
+            var (at, bar) = (0, 0);
+            var met = new HashSet<Slips.SameStep>(steps.Count);
             var slips = 0;
             foreach (var line in lines)
             {
                 (int Eighths, int Placing, Slips.Step Step)? worst = null;
                 var marked = false;
-                foreach (var step in Enumerable.Range(line.FirstBar, line.EndBar - line.FirstBar).SelectMany(b => inBar[b]))
+                for (; at < steps.Count && BarOf(steps[at]) < line.EndBar; at++)
                 {
+                    var step = steps[at];
+                    if (bar < line.FirstBar)
+                        continue;
                     marked |= hard.ContainsKey(step.To);
                     // What came before is easier.
                     var eighths = step.Parts.Eighths / (met.Add(Slips.SameStep.At(fingering, step.To)) ? 1 : 2);
@@ -107,6 +110,13 @@ public sealed record TroubleSpot(int From, int To, IReadOnlyList<(TroublePart Pa
                 if (marked || worst is not { } slip || line.IsAgain || ++slips > MostSpots)
                     continue;
                 yield return slip.Step.Spot(isSlip: true);
+            }
+
+            int BarOf(in Slips.Step step)
+            {
+                while (fingering.Score.Bars[bar].Id != notes[step.To].Note.Bar.Id)
+                    bar++;
+                return bar;
             }
         }
     }
