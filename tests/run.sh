@@ -41,12 +41,16 @@ mkdir -p "$OUT/results" "$OUT/log"
 dotnet tool restore >/dev/null
 beside_the_build &
 texts=$!
-quietly tests dotnet build Coppia.slnx -c Release
+# One compiler for all projects, which need not warm up for each.
+quietly tests dotnet build Coppia.slnx -c Release -p:UseSharedCompilation=true
+dotnet build-server shutdown --vbcscompiler >/dev/null 2>&1 || true
 wait "$texts" || exit 2
-build_web
-aside web-lint npm run -s lint --prefix web &
-lint=$!
+build_server
+# The first suites have no use for the front end, and some of their tests leave a core idle.
+{ build_web && aside web-lint npm run -s lint --prefix web; } &
+web=$!
 for suite in Architecture Core Formats Server Reference Browser; do
+  [ "$suite" != Browser ] || wait "$web" || exit 2
   echo "Running $suite …"
   # The seed is the order of the tests: the same wherever the project lies. Another shows tests that lean on each other.
   dotnet "tests/$suite/bin/Release/net10.0/Coppia.$suite.Tests.dll" ":${COPPIA_ORDER:-12}" -result-trx "$OUT/results/$suite.trx" -noLogo -noColor >"$OUT/log/$suite.log" 2>&1 || true
@@ -63,7 +67,6 @@ for suite in Architecture Core Formats Server Reference Browser; do
   failed=$((failed + ${suite_failed:-0}))
 done
 echo 'Running web …'
-wait "$lint"
 if [ "$(cat "$OUT/results/web-tests.exit" 2>/dev/null)" != 0 ]; then tail -n 60 "$OUT/log/web-tests.log"; fi
 web_tests() { node -p "JSON.parse(require('fs').readFileSync('$OUT/results/web.json', 'utf8')).num$1Tests" 2>/dev/null || echo "$2"; }
 passed=$((passed + $(web_tests Passed 0)))
