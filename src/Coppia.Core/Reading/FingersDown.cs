@@ -1,6 +1,4 @@
-using Coppia.Core.Fingering;
 using Coppia.Core.Instruments;
-using Coppia.Core.Knowledge;
 
 namespace Coppia.Core.Reading;
 
