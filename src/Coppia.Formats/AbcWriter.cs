@@ -116,7 +116,7 @@ public static class AbcWriter
             text.Append("[K:clef=").Append(bar.Clef.Name).Append(']');
         if (bar.SourceNumber is { } number)
             text.Append("[I:setbarnb ").Append(number).Append(']');
-        if (bar.IsUncounted)
+        if (bar is { IsUncounted: true, IsUpbeat: false })
             text.Append("[I:uncountedbar]");
         if (bar.Label is { } label)
             text.Append("[P:").Append(AbcText.Escaped(label)).Append(']');

@@ -124,14 +124,19 @@ internal sealed class MusicXmlLine
 
         if (isFirst && measure.IsImplicit)
             return;
-        if (int.TryParse(measure.Number, NumberStyles.None, CultureInfo.InvariantCulture, out var number) && number > _expected)
+        var isPart = measure.Time is { } meter && measure.Length < meter.BarLength;
+        // A part of a bar has a number of its own only where one is printed.
+        if (
+            int.TryParse(measure.Number, NumberStyles.None, CultureInfo.InvariantCulture, out var number)
+            && (number > _expected || number == _expected && isPart && !isFirst)
+        )
         {
             Draft.NextNumber = number;
             _expected = number;
         }
 
         // A pick-up has no number here, whatever the source says.
-        if (!isFirst || measure.Time is not { } time || measure.Length >= time.BarLength)
+        if (!isFirst || !isPart)
             _expected++;
     }
 

@@ -179,7 +179,7 @@ internal static class TuneEndpoints
             KeyName = score.Key.Name,
             Meter = MeterOf(score.Time),
             Clef = score.Clef.Name,
-            Bars = score.Bars.Count(b => !b.IsPickUp && !b.IsUncounted),
+            Bars = score.Bars.Count(b => b.IsCounted),
         };
     }
 

@@ -58,7 +58,7 @@ public sealed record Passage(PassageKind Kind, int Bar, IReadOnlyList<string> No
         foreach (
             var group in music
                 .Index()
-                .Where(m => !m.Item.Bar.IsPickUp && m.Item.HasNotes)
+                .Where(m => m.Item.Bar.IsCounted && m.Item.HasNotes)
                 .GroupBy(m => m.Item.Key)
                 .Where(g => g.Count() > 1)
         )

@@ -87,7 +87,7 @@ public sealed record Trap(TrapKind Kind, int Bar, int Like, BarDifference Differ
         for (var i = 0; i < music.Length && found < MostBarTraps; i++)
         {
             var bar = music[i];
-            if (!met.Add(bar.Key) || bar.Sounds.Length < 3 || bar.Bar.IsPickUp)
+            if (!met.Add(bar.Key) || bar.Sounds.Length < 3 || !bar.Bar.IsCounted)
                 continue;
             if (!byRhythm.TryGetValue(bar.Rhythm, out var alike))
                 byRhythm[bar.Rhythm] = alike = [];
@@ -137,7 +137,7 @@ public sealed record Trap(TrapKind Kind, int Bar, int Like, BarDifference Differ
                     runs.Add(run);
             }
 
-            now = isNew || music[i].Bar.IsPickUp ? null : new Run(i, 1, firsts[music[i].Key]);
+            now = isNew || !music[i].Bar.IsCounted ? null : new Run(i, 1, firsts[music[i].Key]);
         }
 
         return runs;

@@ -97,13 +97,13 @@ public sealed record TuneForm(
         }
     }
 
-    /// <summary>The full bars of a line; a pick-up before it does not make it another line.</summary>
+    /// <summary>The full bars of a line; a pick-up or upbeat before it does not make it another line.</summary>
     internal static int[] Full(BarMusic[] music, int first, int end) =>
-        [.. Enumerable.Range(first, end - first).Where(i => !music[i].Bar.IsPickUp)];
+        [.. Enumerable.Range(first, end - first).Where(i => music[i].Bar.IsCounted)];
 
     private static NewInForm NewIn(BarMusic[] music)
     {
-        var full = music.Index().Where(m => !m.Item.Bar.IsPickUp).ToArray();
+        var full = music.Index().Where(m => m.Item.Bar.IsCounted).ToArray();
         var rhythms = full.Where(m => m.Item.HasNotes).GroupBy(m => m.Item.Rhythm).OrderByDescending(g => g.Count()).ToArray();
         var bars = rhythms.Sum(g => g.Count());
         return new NewInForm(

@@ -16,7 +16,7 @@ public static class TuneLines
         var inLine = 0;
         for (var i = 0; i < bars.Count; i++)
         {
-            if (!bars[i].IsPickUp)
+            if (bars[i].IsCounted)
                 inLine++;
             var ends = i == bars.Count - 1 || (printed ? bars[i].LineBreakAfter : inLine == BarsInAPhrase);
             if (!ends)

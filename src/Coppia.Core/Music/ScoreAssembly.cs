@@ -37,7 +37,18 @@ public static class ScoreAssembly
 
             // What the source prints goes on counting from there, unless bars were put in since.
             number = Math.Max(number, bar.SourceNumber ?? number);
-            bars.Add(bar with { Number = bar.IsUncounted && bars.Count > 0 ? bars[^1].Number : number++, IsPickUp = false });
+            var isUpbeat = bars.Count > 0 && FillsUp(bars[^1], bar);
+            // What was found here before is found anew; what the source says stays.
+            var isUncounted = bars.Count > 0 && (isUpbeat ? bar.SourceNumber is null : bar is { IsUncounted: true, IsUpbeat: false });
+            bars.Add(
+                bar with
+                {
+                    Number = isUncounted ? bars[^1].Number : number++,
+                    IsUncounted = isUncounted,
+                    IsUpbeat = isUpbeat,
+                    IsPickUp = false,
+                }
+            );
         }
 
         for (var i = 0; i < bars.Count; i++)
@@ -53,6 +64,18 @@ public static class ScoreAssembly
             faults
         );
     }
+
+    /// <summary>
+    /// A repeat, an ending or a double bar cuts a bar in two: what comes after it is the rest of that bar, an upbeat to the next, and has
+    /// no number of its own unless one is printed (common practice).
+    /// </summary>
+    private static bool FillsUp(Bar before, Bar bar) =>
+        before.IsCounted
+        && bar.Time is { } time
+        && before.Time == time
+        && !bar.Length.IsZero
+        && before.Length + bar.Length == time.BarLength
+        && (before.RepeatEnd || before.EndingStop || before.Barline != Barline.Plain || bar.RepeatStart || bar.EndingStart is not null);
 
     private static Bar WithOnsets(Bar bar)
     {
