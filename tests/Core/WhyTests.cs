@@ -47,6 +47,11 @@ public class WhyTests
     [Theory] // Where there is only one way, the sentence says how the hand comes from the note before.
     [InlineData("violin", "D", "E F G", 1, "From E, add 2, a whole step above 1.")]
     [InlineData("violin", "D", "G F E", 1, "From G, lift 3: 2 stands a half step below.")]
+    [InlineData("violin", "G", "E G", 1, "From E, add 2 and 3.")]
+    [InlineData("violin", "G", "G E", 1, "From G, lift 2 and 3: 1 stands below.")]
+    [InlineData("violin", "G", "B, G,", 1, "From B, lift 1 and 2 and let the open string ring.")]
+    [InlineData("cello", "G clef=bass", "C, A,,", 1, "From C, lift 2, 3 and 4: 1 stands below.")]
+    [InlineData("bass", "D clef=bass", "B,, A,,", 1, "From B, lift 1 and let the open string ring.")]
     [InlineData("violin", "D", "F F", 1, "Same as the F♯ before it: leave the finger where it is.")]
     [InlineData("violin", "D", "D F", 1, "From D on the open string, put 2 down with the fingers below it.")]
     [InlineData("violin", "C", "F ^F", 1, "Finger 2 slides up from F, a half step.")]
@@ -69,7 +74,13 @@ public class WhyTests
         1,
         "It is the only place for this B in first position. From A on the open string, put 1 down."
     )]
-    [InlineData("cello", "D clef=bass", "A, B, C D", 2, "There is one sensible finger for this C♯. From B, add 3, a whole step above 1.")]
+    [InlineData(
+        "cello",
+        "D clef=bass",
+        "A, B, C D",
+        2,
+        "There is one sensible finger for this C♯. From B, add 2 and 3: 3 stands a whole step above 1."
+    )]
     [InlineData("violin", "F", "E F G", 1, "It is the only place for this F in first position. From E, add 2, a half step above 1.")]
     public void What_nobody_would_think_of_is_not_offered(string instrument, string key, string music, int index, string words) =>
         Assert.Equal(words, At(instrument, key, music, index).Choice);

@@ -74,15 +74,29 @@ public sealed class ChoiceWords(Choice choice, Player player)
             Approach.HandSlides => $"From {name} the hand slides to {Frame(_chosen).Spoken}.",
             Approach.HandShifts => $"From {name} the hand shifts to {Frame(_chosen).Spoken}.",
             Approach.Crosses => $"From {name} the bow crosses from the {String(from)} string to the {String(_chosen)} string.",
-            Approach.OpenRings => $"From {name}, lift {from.Finger} and let the open string ring.",
+            Approach.OpenRings => $"From {name}, lift {Fingers(from, upTo: from.Finger)} and let the open string ring.",
             Approach.FingersDown when _chosen.Finger == 1 => $"From {name} on the open string, put 1 down.",
             Approach.FingersDown => $"From {name} on the open string, put {_chosen.Finger} down with the fingers below it.",
             Approach.FingerSlides => $"Finger {_chosen.Finger} slides {UpOrDown(from)} from {name}, {Apart(from)}.",
-            Approach.FingerAdded when IsNear(from) => $"From {name}, add {_chosen.Finger}, {Apart(from)} above {from.Finger}.",
-            Approach.FingerAdded => $"From {name}, add {_chosen.Finger}.",
-            _ when IsNear(from) => $"From {name}, lift {from.Finger}: {_chosen.Finger} stands {Apart(from)} below.",
-            _ => $"From {name}, lift {from.Finger}: {_chosen.Finger} stands below.",
+            Approach.FingerAdded when !IsNear(from) => $"From {name}, add {Added(from)}.",
+            Approach.FingerAdded when Added(from) is { Length: > 1 } added =>
+                $"From {name}, add {added}: {_chosen.Finger} stands {Apart(from)} above {from.Finger}.",
+            Approach.FingerAdded => $"From {name}, add {_chosen.Finger}, {Apart(from)} above {from.Finger}.",
+            _ when IsNear(from) => $"From {name}, lift {Lifted(from)}: {_chosen.Finger} stands {Apart(from)} below.",
+            _ => $"From {name}, lift {Lifted(from)}: {_chosen.Finger} stands below.",
         };
+    }
+
+    /// <summary>A finger goes down with those between: "2 and 3".</summary>
+    private string Added(Placement from) => Fingers(_chosen, above: from.Finger, upTo: _chosen.Finger);
+
+    private string Lifted(Placement from) => Fingers(from, above: _chosen.Finger, upTo: from.Finger);
+
+    /// <summary>The fingers of a hand that lie there when its highest plays.</summary>
+    private string Fingers(Placement at, int upTo, int above = 0)
+    {
+        int[] own = [.. Frame(at).Spots.Select(s => s.Finger).Append(upTo).Distinct().Where(f => f > above && f <= upTo).Order()];
+        return English.List([.. own.Select(English.Figure)]);
     }
 
     private string Leaving() =>
@@ -107,9 +121,18 @@ public sealed class ChoiceWords(Choice choice, Player player)
             ChoiceReason.NextIsOnTheString => $"{name}: the next note, {Called(choice.After!)}, is on the {String(_chosen)} string anyway.",
             ChoiceReason.BeforeIsOnTheString => $"{name}: {Called(choice.Before!)} before it is on the {String(_chosen)} string already.",
             ChoiceReason.NoFinger => $"{name}: no finger to place {Between("between", "before", "after")}.",
-            ChoiceReason.HandStays => $"{name}: the hand stays in {Frame(_chosen).Spoken} {Between("for", "for", "after")}.",
+            ChoiceReason.HandStays => $"{name}: the hand stays in {Frame(_chosen).Spoken}{ForStopped()}.",
             _ => GettingThere(),
         };
+    }
+
+    /// <summary>" for B♭ and C": the neighbours that need the hand there; open strings do not, it stays between them.</summary>
+    private string ForStopped()
+    {
+        string[] names = [.. new[] { choice.Before, choice.After }.OfType<FingeredNote>().Where(NeedsTheHand).Select(Called).Distinct()];
+        return names.Length == 0 ? $" {Between("between", "before", "after")}" : $" for {English.List(names)}";
+
+        bool NeedsTheHand(FingeredNote note) => note.Placement is { IsOpen: false } at && Frame(at).SharesPosition(Frame(_chosen));
     }
 
     /// <summary>The note's neighbours after a preposition: both, the next one, the one before.</summary>
