@@ -24,6 +24,9 @@ public enum Approach
     FingerSlides,
     FingerAdded,
     FingerLifted,
+
+    /// <summary>Another finger goes to the same place, or past it against the order of the fingers.</summary>
+    FingerTakesOver,
 }
 
 /// <summary>What speaks for the way that was chosen.</summary>
@@ -180,6 +183,8 @@ public sealed record Choice(FingeredNote Note, FingeredNote? Before, FingeredNot
             (_, true) => Approach.OpenRings,
             (true, _) => Approach.FingersDown,
             _ when from.Finger == at.Finger => Approach.FingerSlides,
+            // D♯ with the third finger, then E♭ with the fourth.
+            _ when at.Finger > from.Finger != at.Semitones > from.Semitones => Approach.FingerTakesOver,
             _ => at.Semitones > from.Semitones ? Approach.FingerAdded : Approach.FingerLifted,
         };
     }

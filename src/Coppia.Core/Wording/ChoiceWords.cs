@@ -74,10 +74,14 @@ public sealed class ChoiceWords(Choice choice, Player player)
             Approach.HandSlides => $"From {name} the hand slides to {Frame(_chosen).Spoken}.",
             Approach.HandShifts => $"From {name} the hand shifts to {Frame(_chosen).Spoken}.",
             Approach.Crosses => $"From {name} the bow crosses from the {String(from)} string to the {String(_chosen)} string.",
-            Approach.OpenRings => $"From {name}, lift {Fingers(from, upTo: from.Finger)} and let the open string ring.",
+            Approach.OpenRings =>
+                $"From {name}, lift {Fingers(from, upTo: from.Finger)}{(from.Finger > 1 ? "," : "")} and let the open string ring.",
             Approach.FingersDown when _chosen.Finger == 1 => $"From {name} on the open string, put 1 down.",
             Approach.FingersDown => $"From {name} on the open string, put {_chosen.Finger} down with the fingers below it.",
             Approach.FingerSlides => $"Finger {_chosen.Finger} slides {UpOrDown(from)} from {name}, {Apart(from)}.",
+            Approach.FingerTakesOver when from.Semitones == _chosen.Semitones =>
+                $"From {name}, {_chosen.Finger} takes the place of {from.Finger}: the string sounds the same.",
+            Approach.FingerTakesOver => $"From {name}, lift {from.Finger} and set {_chosen.Finger} anew.",
             Approach.FingerAdded when !IsNear(from) => $"From {name}, add {Added(from)}.",
             Approach.FingerAdded when Added(from) is { Length: > 1 } added =>
                 $"From {name}, add {added}: {_chosen.Finger} stands {Apart(from)} above {from.Finger}.",
