@@ -23,7 +23,7 @@ public class BeforeLineTests
     [InlineData("viola", "F clef=alto", "E, G, B, A,", RemarkKind.Strings, "Strings C and G.")]
     [InlineData("viola", "F clef=alto", "E, B, A, G,", RemarkKind.TwoHeights, "2 at two heights, regular on C and low on G.")]
     [InlineData("violin", "D", "D F G B c d", RemarkKind.Touching, "2 and 3 touch on D and A.")]
-    [InlineData("violin", "D", "G B A G", RemarkKind.KeepDown, "Keep 3 down on D while A sounds; G comes back.")]
+    [InlineData("violin", "D", "G B A G", RemarkKind.KeepDown, "Keep 3 down on D while the A string sounds; G comes back.")]
     [InlineData("cello", "D clef=bass", "A, F, E, D,", RemarkKind.Prepare, "During open A, put 3 on D for F♯.")]
     [InlineData("violin", "D", "D G D E", RemarkKind.SetHand, "From open D to 3: put 1, 2 and 3 down together.")]
     [InlineData("violin", "D", "E A3/2 D/ E", RemarkKind.Strings, "Strings D and A.")]

@@ -39,7 +39,7 @@ public class RemarkWordsTests
             },
             { "2 at two heights, low on D and regular on A.", new OneFingerTwoHeights(Finger(1, 2, PlaceWord.Low), Finger(2, 2)) },
             { "2 and 3 touch on D and A.", new FingersTouch(2, 3, [1, 2]) },
-            { "Keep 3 down on D while A sounds; G comes back.", new FingerStays(Finger(1, 3), 2, Note("G4")) },
+            { "Keep 3 down on D while the A string sounds; G comes back.", new FingerStays(Finger(1, 3), 2, Note("G4")) },
             { "During open A, put L2 on D for F.", new FingerReady(2, Finger(1, 2, PlaceWord.Low), Note("F4")) },
             { "From open D to 3: put 1, 2 and 3 down together.", new FingersTogether(true, Finger(1, 3), new FingerSet([1, 2, 3])) },
             { "From 1 on D to 3: put 2 and 3 down together.", new FingersTogether(false, Finger(1, 3), new FingerSet([2, 3])) },
@@ -104,7 +104,10 @@ public class RemarkWordsTests
     public void A_remark_follows_the_house_style()
     {
         var style = HouseStyle.Default with { NoteNames = NoteNames.German, LowHigh = LowHighLabel.Words };
-        Assert.Equal("Keep 1 down on A while D sounds; H comes back.", Said(new FingerStays(Finger(2, 1), 1, Note("B4")), style));
+        Assert.Equal(
+            "Keep 1 down on A while the D string sounds; H comes back.",
+            Said(new FingerStays(Finger(2, 1), 1, Note("B4")), style)
+        );
         Assert.Equal("During open A, put low 2 on D for F.", Said(new FingerReady(2, Finger(1, 2, PlaceWord.Low), Note("F4")), style));
     }
 

@@ -26,8 +26,9 @@ public sealed class RemarkWords(Player player, Waymarks waymarks)
             SeveralPlaces several => SeveralPlaces(several),
             OneFingerTwoHeights heights => $"{heights.Lower.Finger} at two heights, {PlaceOn(heights.Lower)} and {PlaceOn(heights.Upper)}.",
             FingersTouch touch => $"{touch.Lower} and {touch.Upper} touch on {English.List([.. touch.Strings.Select(String)])}.",
-            FingerStays stays => $"Keep {Sign(stays.Held)} down on {String(stays.Held.String)} while {String(stays.Sounding)} sounds; "
-                + $"{Name(stays.Pitch)} comes back.",
+            FingerStays stays =>
+                $"Keep {Sign(stays.Held)} down on {String(stays.Held.String)} while the {String(stays.Sounding)} string sounds; "
+                    + $"{Name(stays.Pitch)} comes back.",
             FingerReady ready =>
                 $"During open {String(ready.Open)}, put {Sign(ready.Next)} on {String(ready.Next.String)} for {Name(ready.Pitch)}.",
             FingersTogether together =>
