@@ -149,6 +149,9 @@ public class FormTests
     }
 
     [Theory] // One rhythm, learned once by its words, carries most beginner tunes.
+    [InlineData("D E F2|z4|G B A2|A4|", "Two rhythms; that of bar 1 (quarter quarter half) fills two of its four bars.")]
+    [InlineData("D E F2|z4|G B A2|", "One rhythm (quarter quarter half) in all its bars with notes.")]
+    [InlineData("D E F2|z4|A4|", "Two rhythms, a new one in every bar with notes.")]
     [InlineData("D E F2|G B A2|A4|", "Two rhythms; that of bar 1 (quarter quarter half) fills two of its three bars.")]
     [InlineData("D2 E2|F2 G2|", "One rhythm (half half) in all its bars.")]
     [InlineData("D4|F2 G2|", "Two rhythms, a new one in every bar.")]

@@ -160,6 +160,8 @@ public sealed class StylesApiTests : IAsyncLifetime
     {
         var shapes = await _server.Get("/api/shapes/violin?fifths=0&form=major");
         Assert.Equal("Against D major: C is natural, F is natural.", shapes.GetProperty("changes").GetString());
+        var itself = await _server.Get("/api/shapes/violin?fifths=2&form=major");
+        Assert.Equal("", itself.GetProperty("changes").GetString());
         await _server.Send(HttpMethod.Post, "/api/styles", new { name = "G first", style = new { firstKeyFifths = 1 } });
         Assert.Equal(
             "Against G major: F is natural.",

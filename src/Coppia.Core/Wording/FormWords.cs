@@ -55,13 +55,14 @@ public sealed class FormWords(TuneForm form, Score score, IReadOnlyList<Sounding
         if (form.New.CommonestRhythm is not { } first)
             return null;
         var spelled = Spelled(score.Bars[first]);
+        var ifRests = form.New.Bars > form.New.BarsWithRhythm ? " with notes" : "";
         if (form.New.Rhythms == 1)
-            return $"One rhythm{spelled} in all its bars.";
+            return $"One rhythm{spelled} in all its bars{ifRests}.";
         var count = English.Capital($"{English.Number(form.New.Rhythms)} rhythms");
         return form.New.CommonestFills == 1
-            ? $"{count}, a new one in every bar."
+            ? $"{count}, a new one in every bar{ifRests}."
             : $"{count}; that of {score.Bars[first].Named()}{spelled} fills "
-                + $"{English.Number(form.New.CommonestFills)} of its {English.Number(form.New.BarsWithRhythm)} bars.";
+                + $"{English.Number(form.New.CommonestFills)} of its {English.Number(form.New.Bars)} bars.";
     }
 
     /// <summary>"1–8, 1–7, 9": printed bar numbers as they are played; a pick-up is left unsaid.</summary>

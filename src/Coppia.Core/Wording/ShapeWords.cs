@@ -29,9 +29,11 @@ public static class ShapeWords
             _ => frame.Height == instrument.FirstHeight ? "" : frame.Position + " ",
         };
 
-    /// <summary>Which letters change against another key: "Against D major: C is natural, B is flat."</summary>
+    /// <summary>Which letters change against another key: "Against D major: C is natural, B is flat."; nothing against itself.</summary>
     public static string Changes(ScaleKey key, ScaleKey compared, HouseStyle style)
     {
+        if (key == compared)
+            return "";
         var changed = Enum.GetValues<Letter>()
             .Where(l => key.AlterOf(l) != compared.AlterOf(l))
             .Select(l => $"{Labels.Note(new Pitch(l, 0, 4), style)} is {AlterName(key.AlterOf(l))}")

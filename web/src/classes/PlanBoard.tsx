@@ -5,6 +5,9 @@ import { Spot } from '../ui/Spot'
 
 const RADIUS = 12.5
 const SIGN_PX = 13
+/** Two names in one place; syllables are longer than letters. */
+const TWO_PX = 11
+const SYLLABLE_PX = 9
 /** From the outer strings to the edge of the picture. */
 const EDGE = 34
 
@@ -36,6 +39,7 @@ export function PlanBoard({
             const middle = x(s) - BOARD.gap / 2 + (n + 0.5) * share
             const at = spot.semitones === 0 ? BOARD.nutY - 3 : y(spot.semitones)
             const two = spot.notes.length > 1
+            const twoPx = note.name.length > 2 ? SYLLABLE_PX : TWO_PX
             return (
               <g
                 key={note.thing}
@@ -66,7 +70,8 @@ export function PlanBoard({
                   y={at}
                   radius={two ? RADIUS - 1.5 : RADIUS}
                   sign={two ? note.name : note.sign}
-                  sizePx={two ? SIGN_PX - 2 : SIGN_PX}
+                  sizePx={two ? twoPx : SIGN_PX}
+                  airPx={two ? 4 : undefined}
                   className={note.known ? 'fill-spruce stroke-paper' : 'fill-ebony stroke-line-dark'}
                   ink={note.known ? 'fill-paper font-bold' : 'fill-line-dark'}
                 />

@@ -1,6 +1,6 @@
 /** Width of a spot: a circle, or as long as a sign in words needs ("high 3"). */
-export const spotWidth = (sign: string, radius: number, sizePx: number) =>
-  sign.length > 2 ? Math.max(2 * radius, sign.length * sizePx * 0.56 + 10) : 2 * radius
+export const spotWidth = (sign: string, radius: number, sizePx: number, airPx = 10) =>
+  sign.length > 2 ? Math.max(2 * radius, sign.length * sizePx * 0.56 + airPx) : 2 * radius
 
 /** A place on a fingerboard with its finger. */
 export function Spot({
@@ -9,6 +9,7 @@ export function Spot({
   radius,
   sign,
   sizePx,
+  airPx,
   className,
   ink,
 }: {
@@ -17,12 +18,14 @@ export function Spot({
   radius: number
   sign: string
   sizePx: number
+  /** Before and after a sign in words, together. */
+  airPx?: number
   /** Fill and outline. */
   className: string
   /** How the sign is written. */
   ink: string
 }) {
-  const width = spotWidth(sign, radius, sizePx)
+  const width = spotWidth(sign, radius, sizePx, airPx)
   return (
     <>
       <rect
