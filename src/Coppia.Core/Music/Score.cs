@@ -195,13 +195,19 @@ public sealed record Bar
     /// <summary>Sum of the lengths of what the bar holds, in whole notes.</summary>
     public Fraction Length => Events.Aggregate(Fraction.Zero, (sum, e) => sum + e.Length);
 
-    /// <summary>It fills up the bar before it, which a repeat, an ending or a double bar cut in two: an upbeat in the middle of a tune.</summary>
+    /// <summary>
+    /// It fills up the bar before it, which a repeat, an ending or a double bar cut in two: an upbeat in the middle of a tune.
+    /// </summary>
     public bool IsUpbeat { get; init; }
 
-    /// <summary>It is counted among the bars: a whole one, or the first part of one; no pick-up, and not the rest of a bar that was cut.</summary>
+    /// <summary>
+    /// It is counted among the bars: a whole one, or the first part of one; no pick-up, and not the rest of a bar that was cut.
+    /// </summary>
     public bool IsCounted => !IsPickUp && !IsUncounted && !IsUpbeat;
 
-    /// <summary>How far into a full bar this bar's first event lies: a pick-up starts late, and so does the rest of a bar that was cut.</summary>
+    /// <summary>
+    /// How far into a full bar this bar's first event lies: a pick-up starts late, and so does the rest of a bar that was cut.
+    /// </summary>
     public Fraction StartsAt => !IsCounted && Time is { } time && Length < time.BarLength ? time.BarLength - Length : Fraction.Zero;
 }
 
