@@ -245,6 +245,8 @@ public sealed class Backup(LibraryFolder folder, TimeProvider clock)
         connection.Open();
         Run(connection, "PRAGMA trusted_schema = OFF");
         Run(connection, "PRAGMA cell_size_check = ON");
+        // Copying waits by SQLite's own clock only, not by that of a command.
+        Run(connection, $"PRAGMA busy_timeout = {1000 * connection.DefaultTimeout}");
         return connection;
     }
 

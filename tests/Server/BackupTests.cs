@@ -1,5 +1,6 @@
 using Coppia.Cli;
 using Coppia.Data;
+using Microsoft.Data.Sqlite;
 
 namespace Coppia.Tests;
 
@@ -70,6 +71,30 @@ public sealed class BackupTests : IDisposable
 
         await enough.CancelAsync();
         await writing;
+    }
+
+    [Fact] // Whoever closes a library last has it alone for a moment (SQLite, "Write-Ahead Logging"); here another has it for a while.
+    public async Task A_backup_waits_for_who_has_the_library_alone()
+    {
+        var database = Path.Combine(_library.Folder.Path, "alone.db");
+        using var alone = new SqliteConnection($"Data Source={database};Pooling=False");
+        alone.Open();
+        Run("CREATE TABLE tune (title TEXT)");
+        Run("BEGIN EXCLUSIVE");
+        var file = Path.Combine(_library.Folder.Path, "waited.db");
+        var backup = Task.Run(() => Backup.Write(database, file), TestContext.Current.CancellationToken);
+        await Task.WhenAny(backup, Task.Delay(TimeSpan.FromMilliseconds(300), TestContext.Current.CancellationToken));
+        Assert.False(backup.IsCompleted);
+        Run("COMMIT");
+        await backup;
+        Assert.True(File.Exists(file));
+
+        void Run(string sql)
+        {
+            using var command = alone.CreateCommand();
+            command.CommandText = sql;
+            command.ExecuteNonQuery();
+        }
     }
 
     [Fact]
