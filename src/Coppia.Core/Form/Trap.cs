@@ -46,10 +46,7 @@ public sealed record Trap(TrapKind Kind, int Bar, int Like, BarDifference Differ
         foreach (var (n, line) in lines.Index().Where(l => l.Item.Like is not null))
         {
             var other = lines[line.Like!.Value];
-            var (before, here) = (
-                TuneForm.Full(music, other.FirstBar, other.EndBar).ToArray(),
-                TuneForm.Full(music, line.FirstBar, line.EndBar).ToArray()
-            );
+            var (before, here) = (TuneForm.Full(music, other.FirstBar, other.EndBar), TuneForm.Full(music, line.FirstBar, line.EndBar));
             (int Earlier, int Later)[] differing = [.. before.Zip(here).Where(pair => music[pair.First].Key != music[pair.Second].Key)];
             foreach (var (earlier, later) in differing.Where(pair => told.Add(pair.Later)))
             {

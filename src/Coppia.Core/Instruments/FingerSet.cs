@@ -15,8 +15,6 @@ public readonly record struct FingerSet
     /// <summary>Those of them up to a finger, it included.</summary>
     public FingerSet UpTo(int finger) => new(_bits & (1 << finger + 1) - 1);
 
-    public FingerSet And(FingerSet others) => new(_bits | others._bits);
-
     public bool Has(int finger) => (_bits >> finger & 1) == 1;
 
     public int Count => System.Numerics.BitOperations.PopCount((uint)_bits);
