@@ -1,5 +1,9 @@
-using Coppia.Data;
+using Coppia.Core.School;
+using Coppia.Data.Classes;
+using Coppia.Data.Logbook;
+using Coppia.Data.Records;
 using Coppia.Server;
+using Coppia.Server.Door;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.Extensions.DependencyInjection;
 

@@ -1,6 +1,6 @@
 using System.Diagnostics;
 using BenchmarkDotNet.Attributes;
-using Coppia.Formats;
+using Coppia.Formats.MusicXml;
 
 namespace Coppia.Bench;
 

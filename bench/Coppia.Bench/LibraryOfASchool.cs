@@ -1,5 +1,6 @@
 using System.Net.Http.Json;
 using Coppia.Server;
+using Coppia.Server.Door;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Http;
 using Microsoft.Extensions.Logging;

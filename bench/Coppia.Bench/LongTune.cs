@@ -1,5 +1,5 @@
 using System.Text;
-using Coppia.Formats;
+using Coppia.Formats.Books;
 
 namespace Coppia.Bench;
 

@@ -3,6 +3,7 @@ using System.Text.Json;
 using BenchmarkDotNet.Attributes;
 using BenchmarkDotNet.Engines;
 using Coppia.Server;
+using Coppia.Server.Door;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Http;
 

@@ -1,6 +1,7 @@
 using System.Xml;
 using BenchmarkDotNet.Attributes;
-using Coppia.Formats;
+using Coppia.Formats.Books;
+using Coppia.Formats.MusicXml;
 
 namespace Coppia.Bench;
 

@@ -1,7 +1,7 @@
 using System.Text;
 using BenchmarkDotNet.Attributes;
 using Coppia.Core.Exercises;
-using Coppia.Formats;
+using Coppia.Formats.Exercises;
 
 namespace Coppia.Bench;
 

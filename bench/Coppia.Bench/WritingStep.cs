@@ -1,6 +1,6 @@
 using BenchmarkDotNet.Attributes;
 using Coppia.Core.Writing;
-using Coppia.Formats;
+using Coppia.Formats.MusicXml;
 
 namespace Coppia.Bench;
 

@@ -1,5 +1,6 @@
 using System.CommandLine;
-using Coppia.Data;
+using Coppia.Data.Keeping;
+using Coppia.Data.Store;
 
 namespace Coppia.Cli;
 

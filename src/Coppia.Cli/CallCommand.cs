@@ -4,7 +4,8 @@ using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Lesson;
 using Coppia.Core.Reading;
-using Coppia.Core.Wording;
+using Coppia.Core.Wording.Stand;
+using Coppia.Core.Wording.Terms;
 
 namespace Coppia.Cli;
 

@@ -2,8 +2,8 @@ using System.CommandLine;
 using System.Text.Json;
 using Coppia.Core.Composition;
 using Coppia.Core.Knowledge;
-using Coppia.Core.Wording;
-using Coppia.Formats;
+using Coppia.Core.Wording.Desk;
+using Coppia.Formats.Records;
 
 namespace Coppia.Cli;
 

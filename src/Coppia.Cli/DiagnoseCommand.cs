@@ -3,8 +3,10 @@ using Coppia.Core.Drills;
 using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
-using Coppia.Core.Wording;
-using Coppia.Formats;
+using Coppia.Core.Wording.Drills;
+using Coppia.Core.Wording.Terms;
+using Coppia.Formats.Exercises;
+using Coppia.Formats.Records;
 
 namespace Coppia.Cli;
 

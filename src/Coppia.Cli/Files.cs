@@ -1,8 +1,10 @@
 using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Reading;
-using Coppia.Core.Wording;
-using Coppia.Formats;
+using Coppia.Core.Wording.Stand;
+using Coppia.Formats.Books;
+using Coppia.Formats.Records;
+using Coppia.Formats.Source;
 
 namespace Coppia.Cli;
 

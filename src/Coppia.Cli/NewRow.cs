@@ -2,8 +2,8 @@ using System.Globalization;
 using System.Text.Json;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Reading;
-using Coppia.Core.Wording;
-using Coppia.Formats;
+using Coppia.Core.Wording.Stand;
+using Coppia.Formats.Records;
 
 namespace Coppia.Cli;
 

@@ -1,6 +1,7 @@
 using Coppia.Core.Bowing;
 using Coppia.Core.Reading;
-using Coppia.Core.Wording;
+using Coppia.Core.Wording.Stand;
+using Coppia.Core.Wording.Terms;
 
 namespace Coppia.Cli;
 

@@ -4,8 +4,12 @@ using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
 using Coppia.Core.Reading;
-using Coppia.Core.Wording;
-using Coppia.Formats;
+using Coppia.Core.Wording.Exercises;
+using Coppia.Core.Wording.Terms;
+using Coppia.Formats.Exercises;
+using Coppia.Formats.MusicXml;
+using Coppia.Formats.Records;
+using Coppia.Formats.Source;
 
 namespace Coppia.Cli;
 

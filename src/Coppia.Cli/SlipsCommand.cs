@@ -3,7 +3,8 @@ using System.Globalization;
 using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Reading;
-using Coppia.Core.Wording;
+using Coppia.Core.Wording.Stand;
+using Coppia.Core.Wording.Terms;
 
 namespace Coppia.Cli;
 

@@ -1,5 +1,7 @@
 using System.CommandLine;
-using Coppia.Data;
+using Coppia.Data.Door;
+using Coppia.Data.Keeping;
+using Coppia.Data.Store;
 
 namespace Coppia.Cli;
 

@@ -1,8 +1,12 @@
+using System.Reflection;
 using Microsoft.AspNetCore.OpenApi;
+using Microsoft.OpenApi;
 
 namespace Coppia.Server;
 
-/// <summary>The API's own description (OpenAPI), of which the front end's client is made.</summary>
+/// <summary>
+/// The API's own description (OpenAPI), of which the front end's client is made; each address has the room that answers as its tag.
+/// </summary>
 internal static class ApiDescription
 {
     public static void Configure(OpenApiOptions options)
@@ -12,6 +16,27 @@ internal static class ApiDescription
             {
                 document.Info.Title = "Coppia";
                 document.Info.Version = "1";
+                // The rooms alone: the classes by which the framework would sort are nobody's business outside.
+                var rooms = document
+                    .Paths.Values.SelectMany(p => p.Operations ?? [])
+                    .SelectMany(o => o.Value.Tags ?? new HashSet<OpenApiTagReference>())
+                    .Select(t => t.Name)
+                    .ToHashSet();
+                document.Tags = document.Tags?.Where(t => rooms.Contains(t.Name)).ToHashSet();
+                return Task.CompletedTask;
+            }
+        );
+        options.AddOperationTransformer(
+            (operation, context, _) =>
+            {
+                var handler = context.Description.ActionDescriptor.EndpointMetadata.OfType<MethodInfo>().FirstOrDefault();
+                if (handler?.DeclaringType?.Namespace?.Split('.') is ["Coppia", "Server", var room, ..])
+                {
+                    context.Document!.Tags ??= new HashSet<OpenApiTag>();
+                    context.Document.Tags.Add(new OpenApiTag { Name = room });
+                    operation.Tags = new HashSet<OpenApiTagReference> { new(room, context.Document) };
+                }
+
                 return Task.CompletedTask;
             }
         );

@@ -1,5 +1,33 @@
-using Coppia.Data;
-using Coppia.Formats;
+using Coppia.Data.Classes;
+using Coppia.Data.Desk;
+using Coppia.Data.Door;
+using Coppia.Data.Exercises;
+using Coppia.Data.Keeping;
+using Coppia.Data.Lessons;
+using Coppia.Data.Logbook;
+using Coppia.Data.Records;
+using Coppia.Data.Room;
+using Coppia.Data.Stand;
+using Coppia.Data.Store;
+using Coppia.Data.Tunes;
+using Coppia.Formats.Records;
+using Coppia.Server.Asked;
+using Coppia.Server.Classes;
+using Coppia.Server.Demo;
+using Coppia.Server.Desk;
+using Coppia.Server.Door;
+using Coppia.Server.Drills;
+using Coppia.Server.Exercises;
+using Coppia.Server.Keeping;
+using Coppia.Server.Learn;
+using Coppia.Server.Lessons;
+using Coppia.Server.Logbook;
+using Coppia.Server.Records;
+using Coppia.Server.Room;
+using Coppia.Server.Shapes;
+using Coppia.Server.Stand;
+using Coppia.Server.Tunes;
+using Coppia.Server.Writing;
 using FluentValidation;
 using Microsoft.AspNetCore.Http.Features;
 using Microsoft.AspNetCore.Http.Timeouts;
@@ -51,35 +79,40 @@ public static class CoppiaApp
         app.UseAuthentication();
         app.UseAuthorization();
         app.UseRateLimiter();
-        app.MapSignIn();
-        app.MapHealth();
-        app.MapInstruments();
-        app.MapTunes();
-        app.MapTuneFiles();
-        app.MapTuneBooks();
-        app.MapTuneLines();
-        app.MapLearnerLines();
-        app.MapWriting();
-        app.MapReadings();
-        app.MapTogether();
-        app.MapLadders();
-        app.MapBows();
-        app.MapStyles();
-        app.MapShapes();
-        app.MapExercises();
-        app.MapSheets();
-        app.MapDrills();
-        app.MapClasses();
-        app.MapRecords();
-        app.MapLogbook();
-        app.MapKnown();
-        app.MapWork();
-        app.MapLessons();
-        app.MapTuning();
-        app.MapDesk();
-        app.MapPieces();
-        app.MapLearn();
-        app.MapKeeping();
+        var api = app.Refusing();
+        api.MapSignIn();
+        api.MapHealth();
+        api.MapInstruments();
+        api.MapTunes();
+        api.MapTuneFiles();
+        api.MapTuneBooks();
+        api.MapTuneLines();
+        api.MapTuneKeys();
+        api.MapLearnerLines();
+        api.MapWriting();
+        api.MapReadings();
+        api.MapTogether();
+        api.MapLadders();
+        api.MapBows();
+        api.MapStyles();
+        api.MapShapes();
+        api.MapExercises();
+        api.MapSheets();
+        api.MapDrills();
+        api.MapClasses();
+        api.MapRecords();
+        api.MapLogbook();
+        api.MapKnown();
+        api.MapWork();
+        api.MapLinks();
+        api.MapLessons();
+        api.MapTuning();
+        api.MapDesk();
+        api.MapPieces();
+        api.MapBooklet();
+        api.MapLearn();
+        api.MapLearnDesk();
+        api.MapKeeping();
         app.MapNothing();
         app.MapPage(options.WebFolder);
         if (!DescribingOnly)
@@ -110,7 +143,6 @@ public static class CoppiaApp
         services.AddExceptionHandler<ProblemExceptions>();
         services.AddResponseCompression(o => o.EnableForHttps = true);
         services.AddHttpContextAccessor();
-        services.AddSingleton<Waiting>();
         services.AddRequestTimeouts(o =>
             o.DefaultPolicy = new RequestTimeoutPolicy
             {
@@ -166,32 +198,55 @@ public static class CoppiaApp
         services.AddSingleton<BookletRepository>();
         services.AddSingleton<LessonRepository>();
         services.AddSingleton<LearnerLineRepository>();
-        services.AddSingleton<Pieces>();
         services.AddSingleton<ReportRepository>();
         services.AddSingleton<LogRepository>();
         services.AddSingleton<ClassCopies>();
         services.AddSingleton<LibraryNames>();
         services.AddSingleton<ClassFiles>();
         services.AddSingleton<ClassTable>();
-        services.AddSingleton<Styles>();
-        services.AddSingleton<ForWhom>();
+        services.AddSingleton<Asker>();
         services.AddMemoryCache(o => o.SizeLimit = Readings.Room);
-        services.AddSingleton<Readings>();
-        services.AddSingleton<Together>();
-        services.AddSingleton<TunesOfClass>();
-        services.AddSingleton<Lessons>();
+        services.AddSingleton<HouseStyles>();
+        services.AddSingleton<ClassMemory>();
+        services.AddSingleton<HeldMemory>();
+        services.AddSingleton<DeskText>();
         services.AddSingleton<TuneMarks>();
-        services.AddSingleton<TuneFits>();
-        services.AddSingleton<SheetParts>();
-        services.AddSingleton<SheetFiles>();
         services.AddSingleton<EverythingOut>();
         services.AddSingleton<EverythingIn>();
         services.AddSingleton<LibraryRestore>();
         services.AddSingleton<Health>();
-        services.AddSingleton<DemoSeed>();
+        AddAsked(services);
         // A library that is thrown away at the end is not backed up.
         if (!DescribingOnly && !options.ThrowAway)
-            services.AddHostedService<Keeping>();
+            services.AddHostedService<Caretaker>();
+    }
+
+    /// <summary>What is made anew for each request, because it answers for who asks.</summary>
+    private static void AddAsked(IServiceCollection services)
+    {
+        services.AddScoped<Asker>();
+        services.AddScoped<Own>();
+        services.AddScoped<Readings>();
+        services.AddScoped<Together>();
+        services.AddScoped<TunesOfClass>();
+        services.AddScoped<TuneShelf>();
+        services.AddScoped<TuneList>();
+        services.AddScoped<TuneFits>();
+        services.AddScoped<SheetParts>();
+        services.AddScoped<SheetFiles>();
+        services.AddScoped<KeptSheets>();
+        services.AddScoped<DrillRounds>();
+        services.AddScoped<KnownPlan>();
+        services.AddScoped<SetWork>();
+        services.AddScoped<ClassLog>();
+        services.AddScoped<LearnerLogs>();
+        services.AddScoped<KeptTasks>();
+        services.AddScoped<Pieces>();
+        services.AddScoped<BroughtPieces>();
+        services.AddScoped<LearnDesks>();
+        services.AddScoped<LearnReports>();
+        services.AddScoped<LessonPlanner>();
+        services.AddScoped<DemoSeed>();
     }
 
     private static void Prepare(WebApplication app, ServerOptions options, LibraryFolder folder)
@@ -204,7 +259,8 @@ public static class CoppiaApp
             return;
         try
         {
-            app.Services.GetRequiredService<DemoSeed>().PutIn(demo);
+            using var scope = app.Services.CreateScope();
+            scope.ServiceProvider.GetRequiredService<DemoSeed>().PutIn(demo);
         }
         catch (SqliteException e)
         {

@@ -1,4 +1,5 @@
 using Coppia.Server;
+using Coppia.Server.Door;
 using Microsoft.Data.Sqlite;
 
 // The document generator runs the program at build time with arguments of its own.

@@ -12,8 +12,8 @@ public class LayeringTests
     private static readonly ArchUnitNET.Domain.Architecture Loaded = new ArchLoader()
         .LoadAssemblies(
             typeof(Score).Assembly,
-            typeof(Formats.TuneReader).Assembly,
-            typeof(Data.TuneRepository).Assembly,
+            typeof(Formats.Books.TuneReader).Assembly,
+            typeof(Data.Tunes.TuneRepository).Assembly,
             typeof(Coppia.Server.CoppiaApp).Assembly,
             typeof(Cli.ReadCommand).Assembly
         )

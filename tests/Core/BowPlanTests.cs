@@ -262,7 +262,7 @@ public class BowPlanTests
     {
         foreach (var file in Lines.DemoFiles())
         {
-            var score = Formats.TuneReader.Read(File.ReadAllText(file)).Score!;
+            var score = Formats.Books.TuneReader.Read(File.ReadAllText(file)).Score!;
             var proposal = BowProposal.Of(score, BowAim.DownbeatsDown, Style);
             Assert.Equal(0, proposal.Left);
             var even = BowProposal.Of(score, BowAim.EvenBow, Style);

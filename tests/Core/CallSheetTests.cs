@@ -1,5 +1,5 @@
 using Coppia.Core.Lesson;
-using Coppia.Formats;
+using Coppia.Formats.Books;
 using CsCheck;
 
 namespace Coppia.Tests;

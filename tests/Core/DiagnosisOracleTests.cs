@@ -1,4 +1,5 @@
 using Coppia.Core.Drills;
+using Coppia.Core.Wording.Drills;
 
 namespace Coppia.Tests;
 

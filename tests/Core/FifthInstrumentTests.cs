@@ -1,3 +1,5 @@
+using Coppia.Core.Wording.Room;
+
 namespace Coppia.Tests;
 
 /// <summary>

@@ -47,7 +47,7 @@ public class FormTests
     [Fact]
     public void Printed_lines_win_over_phrases_of_four_bars()
     {
-        var score = Formats.TuneReader.Read("X:1\nM:4/4\nL:1/4\nK:D\nD E F G|A4|\nG2 G2|F4|\nD4|D4|]\n").Score!;
+        var score = Formats.Books.TuneReader.Read("X:1\nM:4/4\nL:1/4\nK:D\nD E F G|A4|\nG2 G2|F4|\nD4|D4|]\n").Score!;
         Assert.Equal(["0–2", "2–4", "4–6"], TuneForm.Of(score, SoundingNote.Of(score)).Lines.Select(l => $"{l.FirstBar}–{l.EndBar}"));
     }
 

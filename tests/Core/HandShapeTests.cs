@@ -1,3 +1,5 @@
+using Coppia.Core.Wording.Room;
+
 namespace Coppia.Tests;
 
 /// <summary>Every key's shape on every string. Source: craft 5 and 19, common practice.</summary>

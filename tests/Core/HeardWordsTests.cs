@@ -1,3 +1,5 @@
+using Coppia.Core.Wording.Room;
+
 namespace Coppia.Tests;
 
 /// <summary>What the tuner says. Source: craft 4 for where a finger stands by the tapes; common practice for which way to go.</summary>

@@ -1,4 +1,4 @@
-using Coppia.Formats;
+using Coppia.Formats.Records;
 
 namespace Coppia.Tests;
 

@@ -1,4 +1,5 @@
 using Coppia.Core.Lesson;
+using Coppia.Core.Wording.Lessons;
 using CsCheck;
 
 namespace Coppia.Tests;

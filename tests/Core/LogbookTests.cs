@@ -2,6 +2,8 @@ using System.Globalization;
 using Coppia.Core.Drills;
 using Coppia.Core.Logbook;
 using Coppia.Core.Practice;
+using Coppia.Core.Wording.Learn;
+using Coppia.Core.Wording.Logbook;
 
 namespace Coppia.Tests;
 

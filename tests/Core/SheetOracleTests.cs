@@ -361,10 +361,10 @@ public class SheetOracleTests
         {
             if (Made(kind, "violin") is not { } sheet)
                 continue;
-            var score = Formats.SheetMusic.Of(sheet);
+            var score = Formats.Exercises.SheetMusic.Of(sheet);
             var reading = ((PlayAnswer)sheet.Items[0].Answer).Reading;
             Assert.Equal(reading.Notes.Select(n => n.Placement?.Finger), SoundingNote.Of(score).Select(n => n.Event.PrintedFinger));
-            Assert.Contains("<fingering", Formats.MusicXmlWriter.Write(score), StringComparison.Ordinal);
+            Assert.Contains("<fingering", Formats.MusicXml.MusicXmlWriter.Write(score), StringComparison.Ordinal);
         }
     }
 }

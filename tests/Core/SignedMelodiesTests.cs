@@ -113,7 +113,7 @@ public class SignedMelodiesTests
     )]
     public void A_melody_comes_out_as_it_was_signed(string tune, string instrument, string pairs)
     {
-        var score = Formats.TuneReader.Read(File.ReadAllText(Path.Combine(Lines.Root(), "demo", "tunes", tune + ".abc"))).Score!;
+        var score = Formats.Books.TuneReader.Read(File.ReadAllText(Path.Combine(Lines.Root(), "demo", "tunes", tune + ".abc"))).Score!;
         var reading = PlayerReading.Of(score, PrintedFor.Of(score), new Player(Lines.Instrument(instrument)));
         var words = new ReadingWords(reading);
         var bars = reading.Notes.GroupBy(n => n.Note.Bar.Id).Select(bar => string.Join(' ', bar.Select(words.Label)));
@@ -125,7 +125,7 @@ public class SignedMelodiesTests
     {
         string[] tunes = ["harbour-lanterns", "three-grey-geese", "snow-on-the-sill", "bramble-lane", "walking-to-weir", "moth-and-candle"];
         var scores = tunes
-            .Select(t => Formats.TuneReader.Read(File.ReadAllText(Path.Combine(Lines.Root(), "demo", "tunes", t + ".abc"))).Score!)
+            .Select(t => Formats.Books.TuneReader.Read(File.ReadAllText(Path.Combine(Lines.Root(), "demo", "tunes", t + ".abc"))).Score!)
             .ToArray();
         Assert.Equal(6, scores.Select(s => s.Key).Distinct().Count());
         Assert.All(scores, s => Assert.Contains(s.Events, e => e.SlurStarts > 0));

@@ -8,7 +8,7 @@ public class UpbeatTests
 {
     private const string Cut = "X:1\nM:2/4\nL:1/4\nK:D\nD | E F | G A | G :| F | G A | B A | G |]\n";
 
-    private static Score Read(string text) => Formats.TuneReader.Read(text).Score!;
+    private static Score Read(string text) => Formats.Books.TuneReader.Read(text).Score!;
 
     private static string Numbers(Score score) => string.Join(' ', score.Bars.Select(b => b.Number));
 
@@ -50,7 +50,7 @@ public class UpbeatTests
     [Fact] // A number that is printed stays, and so does the beat.
     public void A_printed_number_stays()
     {
-        var written = Formats.MusicXmlWriter.Write(Read(Cut));
+        var written = Formats.MusicXml.MusicXmlWriter.Write(Read(Cut));
         Assert.Equal("0 1 2 3 3 4 5 6", Numbers(Read(written)));
         var numbered = Read(
             written.Replace("\"X3\"", "\"4\"", StringComparison.Ordinal).Replace(" implicit=\"yes\"", "", StringComparison.Ordinal)

@@ -179,7 +179,7 @@ public class WellMadeSheetTests
                 );
         }
 
-        static string Json(ExerciseKind kind, int seed) => Formats.SheetJson.Write(Sheet.Of(Request(kind, seed))[0]);
+        static string Json(ExerciseKind kind, int seed) => Formats.Exercises.SheetJson.Write(Sheet.Of(Request(kind, seed))[0]);
     }
 
     /// <summary>The first numbers of SplitMix64 from state 0, as published with the algorithm; scaled to 0..2^31.</summary>

@@ -135,7 +135,7 @@ public class WhyTests
     {
         foreach (var file in Lines.DemoFiles())
         {
-            var score = Formats.TuneReader.Read(File.ReadAllText(file)).Score!;
+            var score = Formats.Books.TuneReader.Read(File.ReadAllText(file)).Score!;
             foreach (var player in StringSection.All)
             {
                 var reading = PlayerReading.Of(score, PrintedFor.Of(score), new Player(player));

@@ -1,4 +1,6 @@
-using Coppia.Formats;
+using Coppia.Formats.Abc;
+using Coppia.Formats.Books;
+using Coppia.Formats.MusicXml;
 
 namespace Coppia.Tests;
 

@@ -1,7 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using Coppia.Core.Drills;
-using Coppia.Formats;
+using Coppia.Formats.Exercises;
 
 namespace Coppia.Tests;
 

@@ -1,6 +1,9 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
-using Coppia.Formats;
+using Coppia.Formats.Books;
+using Coppia.Formats.Exercises;
+using Coppia.Formats.MusicXml;
+using Coppia.Formats.Records;
 
 namespace Coppia.Tests;
 

@@ -1,5 +1,7 @@
 using System.IO.Compression;
-using Coppia.Formats;
+using Coppia.Formats.Abc;
+using Coppia.Formats.Books;
+using Coppia.Formats.MusicXml;
 
 namespace Coppia.Tests;
 

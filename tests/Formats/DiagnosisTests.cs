@@ -1,6 +1,7 @@
 using Coppia.Cli;
 using Coppia.Core.Drills;
-using Coppia.Formats;
+using Coppia.Formats.Exercises;
+using Coppia.Formats.Records;
 
 namespace Coppia.Tests;
 

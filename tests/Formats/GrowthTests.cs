@@ -1,5 +1,5 @@
 using System.Diagnostics;
-using Coppia.Formats;
+using Coppia.Formats.Books;
 
 namespace Coppia.Tests;
 

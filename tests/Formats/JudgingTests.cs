@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Coppia.Core.Drills;
-using Coppia.Formats;
+using Coppia.Core.Wording.Drills;
+using Coppia.Formats.Exercises;
 
 namespace Coppia.Tests;
 

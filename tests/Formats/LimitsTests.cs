@@ -1,6 +1,6 @@
 using System.IO.Compression;
 using System.Text;
-using Coppia.Formats;
+using Coppia.Formats.Books;
 
 namespace Coppia.Tests;
 

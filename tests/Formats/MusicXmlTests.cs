@@ -1,5 +1,6 @@
 using System.IO.Compression;
-using Coppia.Formats;
+using Coppia.Formats.Books;
+using Coppia.Formats.MusicXml;
 
 namespace Coppia.Tests;
 

@@ -1,6 +1,9 @@
 using System.IO.Compression;
 using System.Text;
-using Coppia.Formats;
+using Coppia.Formats.Abc;
+using Coppia.Formats.Books;
+using Coppia.Formats.MusicXml;
+using Coppia.Formats.Source;
 
 namespace Coppia.Tests;
 

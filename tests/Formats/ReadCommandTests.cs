@@ -1,6 +1,6 @@
 using System.Text.Json;
 using Coppia.Cli;
-using Coppia.Formats;
+using Coppia.Formats.Records;
 
 namespace Coppia.Tests;
 

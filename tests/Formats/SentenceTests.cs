@@ -60,7 +60,7 @@ public partial class SentenceTests
             .DemoFiles()
             .Select(File.ReadAllText)
             .Concat(Written.Select(w => $"X:1\nT:Tune\n{w}\n"))
-            .Select(text => Formats.TuneReader.Read(text).Score!)
+            .Select(text => Formats.Books.TuneReader.Read(text).Score!)
             .Concat(Enumerable.Range(1, 28).Select(seed => RandomTunes.Song(seed, 22 + seed % 5, 34 + seed % 9)));
 
     /// <summary>Nobody's, everything's and each stage's class; every tune meets all styles, all tunes together all stages.</summary>

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Coppia.Cli;
-using Coppia.Formats;
+using Coppia.Formats.MusicXml;
+using Coppia.Formats.Records;
 
 namespace Coppia.Tests;
 

@@ -1,5 +1,6 @@
 using System.Xml.Linq;
-using Coppia.Formats;
+using Coppia.Formats.Abc;
+using Coppia.Formats.MusicXml;
 
 namespace Coppia.Tests;
 

@@ -1,4 +1,4 @@
-using Coppia.Formats;
+using Coppia.Formats.Abc;
 
 namespace Coppia.Tests;
 

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Coppia.Core.Lesson;
-using Coppia.Formats;
+using Coppia.Formats.Books;
+using Coppia.Formats.MusicXml;
 
 namespace Coppia.Tests;
 

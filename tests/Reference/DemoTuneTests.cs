@@ -1,4 +1,5 @@
-using Coppia.Formats;
+using Coppia.Formats.Books;
+using Coppia.Formats.MusicXml;
 
 namespace Coppia.Tests;
 

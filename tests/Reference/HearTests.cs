@@ -1,5 +1,5 @@
 using System.Text.Json;
-using Coppia.Formats;
+using Coppia.Formats.MusicXml;
 
 namespace Coppia.Tests;
 

@@ -1,4 +1,5 @@
-using Coppia.Formats;
+using Coppia.Formats.Abc;
+using Coppia.Formats.MusicXml;
 using CsCheck;
 
 namespace Coppia.Tests;

@@ -1,7 +1,9 @@
 using System.Text.Json;
 using System.Xml.Linq;
 using System.Xml.Schema;
-using Coppia.Formats;
+using Coppia.Formats.Books;
+using Coppia.Formats.Exercises;
+using Coppia.Formats.MusicXml;
 using CsCheck;
 
 namespace Coppia.Tests;

@@ -1,5 +1,6 @@
 using System.Net;
-using Coppia.Formats;
+using Coppia.Formats.Books;
+using Coppia.Formats.MusicXml;
 using CsCheck;
 
 namespace Coppia.Tests;

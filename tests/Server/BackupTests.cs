@@ -1,5 +1,8 @@
 using Coppia.Cli;
-using Coppia.Data;
+using Coppia.Data.Keeping;
+using Coppia.Data.Stand;
+using Coppia.Data.Store;
+using Coppia.Data.Tunes;
 using Microsoft.Data.Sqlite;
 
 namespace Coppia.Tests;

@@ -1,4 +1,7 @@
-using Coppia.Data;
+using Coppia.Core.School;
+using Coppia.Data.Classes;
+using Coppia.Data.Store;
+using Coppia.Data.Tunes;
 
 namespace Coppia.Tests;
 

@@ -2,7 +2,7 @@ using System.IO.Compression;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Xml.Linq;
-using Coppia.Data;
+using Coppia.Data.Store;
 using Microsoft.Extensions.DependencyInjection;
 
 namespace Coppia.Tests;

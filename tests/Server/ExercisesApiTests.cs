@@ -246,7 +246,7 @@ public class ExercisesApiTests(RunningServer server) : IClassFixture<RunningServ
                     Seed = 5,
                 }
             )[0];
-            var text = Coppia.Formats.SheetJson.Write(made);
+            var text = Coppia.Formats.Exercises.SheetJson.Write(made);
             var (status, sheet) = await server.Send(HttpMethod.Post, "/api/exercises/import", new { text });
             Assert.True(status == 200, $"{kind}: {sheet}");
             Assert.Equal(made.Items.Count, Items(sheet.GetProperty("parts")[0]).Length);
@@ -289,7 +289,7 @@ public class ExercisesApiTests(RunningServer server) : IClassFixture<RunningServ
     public async Task The_music_is_a_score_of_all_instruments()
     {
         var xml = await File("musicXml", Doc(await Part("scale", instruments: ["violin", "bass"]), "Score", "violin", "bass"));
-        var read = Coppia.Formats.MusicXmlReader.ReadUnfinished(xml);
+        var read = Coppia.Formats.MusicXml.MusicXmlReader.ReadUnfinished(xml);
         Assert.Equal(["Violin", "Double bass"], read.Lines.Select(l => l.Name));
         Assert.Equal("Score", read.Lines[0].Score.Title);
     }

@@ -446,7 +446,7 @@ public sealed class FuzzTests(RunningServer server) : IClassFixture<RunningServe
                 TestContext.Current.CancellationToken
             );
             Assert.Empty(
-                Coppia.Formats.TuneReader.Read(await export.Content.ReadAsStringAsync(TestContext.Current.CancellationToken)).Errors
+                Coppia.Formats.Books.TuneReader.Read(await export.Content.ReadAsStringAsync(TestContext.Current.CancellationToken)).Errors
             );
         }
 

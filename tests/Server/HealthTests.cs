@@ -1,5 +1,5 @@
 using System.Text.Json;
-using Coppia.Server;
+using Coppia.Server.Door;
 using Microsoft.Extensions.DependencyInjection;
 using Microsoft.Extensions.Logging;
 

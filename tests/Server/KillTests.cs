@@ -41,7 +41,7 @@ public sealed partial class KillTests : IDisposable
         }
 
         Assert.True(_kept.Count > 3 * Kills, $"{_kept.Count} kept");
-        Data.Backup.Write(_library.Folder.Database, Path.Combine(_library.Folder.Path, "after.db")); // refuses a damaged library
+        Data.Keeping.Backup.Write(_library.Folder.Database, Path.Combine(_library.Folder.Path, "after.db")); // refuses a damaged library
     }
 
     private async Task WriteUntilKilled()

@@ -1,7 +1,8 @@
 using System.Text;
 using System.Text.Json;
 using System.Text.RegularExpressions;
-using Coppia.Data;
+using Coppia.Data.Door;
+using Coppia.Data.Logbook;
 using Microsoft.AspNetCore.Routing;
 using Microsoft.Extensions.DependencyInjection;
 using ZXing;
@@ -568,5 +569,5 @@ public sealed class LearnApiTests : IAsyncLifetime
 
     [Fact]
     public void A_log_holds_no_link() =>
-        Assert.Equal("/api/learn/…", Coppia.Server.LearnAddress.WithoutLink($"/api/learn/{_learners["Ada"].Link}/cards").Value);
+        Assert.Equal("/api/learn/…", Coppia.Server.Asked.LearnAddress.WithoutLink($"/api/learn/{_learners["Ada"].Link}/cards").Value);
 }

@@ -111,9 +111,9 @@ public class LinesAndBooksApiTests(RunningServer server) : IClassFixture<Running
     {
         var id = await server.Keep(Trio);
         var xml = await server.Client.GetStringAsync($"/api/tunes/{id}/export?format=musicXml");
-        Assert.Equal(["Violin", "Cello", "Bass"], Coppia.Formats.TuneReader.Read(xml).Lines.Select(l => l.Name));
+        Assert.Equal(["Violin", "Cello", "Bass"], Coppia.Formats.Books.TuneReader.Read(xml).Lines.Select(l => l.Name));
         var part = await server.Client.GetStringAsync($"/api/tunes/{id}/export?format=musicXml&instrument=cello");
-        Assert.Equal("D3 A2 D3 A2 D3", string.Join(' ', Coppia.Formats.TuneReader.Read(part).Score!.Events.Select(e => e.Pitch)));
+        Assert.Equal("D3 A2 D3 A2 D3", string.Join(' ', Coppia.Formats.Books.TuneReader.Read(part).Score!.Events.Select(e => e.Pitch)));
     }
 
     [Fact] // An edit keeps the readers of lines that are still there.

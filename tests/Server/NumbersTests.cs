@@ -1,5 +1,7 @@
 using System.Text.Json;
-using Coppia.Data;
+using Coppia.Data.Keeping;
+using Coppia.Data.Store;
+using Coppia.Data.Tunes;
 using Dapper;
 using Microsoft.Data.Sqlite;
 

@@ -1,4 +1,4 @@
-using Coppia.Server;
+using Coppia.Server.Door;
 
 namespace Coppia.Tests;
 
@@ -19,7 +19,7 @@ public sealed class PatienceTests
         await using var server = new Hurried();
         await server.InitializeAsync();
         // Not by a request: that would take too long too.
-        var tunes = new Data.TuneRepository(new Data.Database(Path.Combine(server.Folder, "coppia.db")), TimeProvider.System);
+        var tunes = new Data.Tunes.TuneRepository(new Data.Store.Database(Path.Combine(server.Folder, "coppia.db")), TimeProvider.System);
         tunes.Add(SomeLibrary.Tune("Long") with { Source = Long });
         var answer = await server.Send(HttpMethod.Get, "/api/tunes/1/reading?instrument=cello");
         Assert.Equal(503, answer.Status);
@@ -50,7 +50,7 @@ public sealed class PatienceTests
     {
         using var left = new CancellationTokenSource();
         left.Cancel();
-        var score = Coppia.Formats.TuneReader.Read(Long).Score!;
+        var score = Coppia.Formats.Books.TuneReader.Read(Long).Score!;
         var player = new Player(StringSection.Violin, HouseStyle.Default);
         var music = Core.Reading.TuneMusic.Of(score, HouseStyle.Default);
         Assert.Throws<OperationCanceledException>(() =>

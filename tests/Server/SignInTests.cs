@@ -1,7 +1,7 @@
 using System.Net;
 using System.Text.Json;
 using Coppia.Cli;
-using Coppia.Data;
+using Coppia.Data.Door;
 using Microsoft.AspNetCore.Routing;
 using Microsoft.Extensions.DependencyInjection;
 

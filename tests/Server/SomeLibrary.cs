@@ -1,4 +1,5 @@
-using Coppia.Data;
+using Coppia.Data.Store;
+using Coppia.Data.Tunes;
 using Microsoft.Data.Sqlite;
 
 namespace Coppia.Tests;

@@ -4,6 +4,7 @@ using System.Net.Sockets;
 using System.Security.Cryptography;
 using System.Security.Cryptography.X509Certificates;
 using Coppia.Server;
+using Coppia.Server.Door;
 using Microsoft.AspNetCore.Hosting;
 
 namespace Coppia.Tests;
@@ -79,9 +80,9 @@ public sealed class StartTests : IDisposable
     [Fact] // Every address 127.x is this machine's own; a port below 1024 may be its owner's alone.
     public void What_the_system_says_of_an_address_is_put_into_a_sentence()
     {
-        var options = new Coppia.Server.ServerOptions(_library.Folder.Path, "127.0.0.1", 80, "", null, false);
+        var options = new Coppia.Server.Door.ServerOptions(_library.Folder.Path, "127.0.0.1", 80, "", null, false);
         string Said(SocketError error) =>
-            Coppia.Server.Listening.Refused(options, new IOException("", new SocketException((int)error))).Message;
+            Coppia.Server.Door.Listening.Refused(options, new IOException("", new SocketException((int)error))).Message;
         Assert.Equal(
             "--host 127.0.0.1 is not an address of this machine; leave it out, or give 127.0.0.1.",
             Said(SocketError.AddressNotAvailable)
@@ -94,14 +95,14 @@ public sealed class StartTests : IDisposable
     [InlineData("localhost", "http://127.0.0.1:0")]
     [InlineData("::1", "http://[::1]:0")]
     public void Addresses_of_this_machine(string host, string address) =>
-        Assert.Equal([address], Coppia.Server.Listening.Addresses(new(_library.Folder.Path, host, 0, "", null, false)));
+        Assert.Equal([address], Coppia.Server.Door.Listening.Addresses(new(_library.Folder.Path, host, 0, "", null, false)));
 
     [Fact] // against DNS rebinding (common practice)
     public void Only_own_names_are_answered_to_wherever_it_listens() =>
         Assert.Equal(
             ["127.0.0.1", "localhost", "[::1]", "music-room.example"],
-            Coppia.Server.Listening.Names(
-                new Coppia.Server.ServerOptions(_library.Folder.Path, "0.0.0.0", 0, "", null, false) { Names = ["music-room.example"] }
+            Coppia.Server.Door.Listening.Names(
+                new Coppia.Server.Door.ServerOptions(_library.Folder.Path, "0.0.0.0", 0, "", null, false) { Names = ["music-room.example"] }
             )
         );
 
@@ -137,7 +138,7 @@ public sealed class StartTests : IDisposable
             "INSERT INTO SchemaVersions (ScriptName, Applied) VALUES ('Coppia.Data.Migrations.0099_more.sql', '2030-01-01')"
         );
         Assert.Contains(
-            $"its tables have version 99, this program knows versions up to {Data.Database.NewestVersion}",
+            $"its tables have version 99, this program knows versions up to {Data.Store.Database.NewestVersion}",
             await Refused(Serve()),
             StringComparison.Ordinal
         );

@@ -166,7 +166,7 @@ public class TunesApiTests(RunningServer server) : IClassFixture<RunningServer>
     {
         var id = await server.Keep(Source);
         var text = await server.Client.GetStringAsync($"/api/tunes/{id}/export?format={format}");
-        var score = Formats.TuneReader.Read(text).Score!;
+        var score = Formats.Books.TuneReader.Read(text).Score!;
         Assert.Equal("D4 E4 F#4 G4 A4", string.Join(' ', score.Events.Select(e => e.Pitch)));
         Assert.Equal("River Stones", score.Title);
     }

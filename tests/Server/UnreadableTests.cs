@@ -1,4 +1,7 @@
-using Coppia.Data;
+using Coppia.Data.Exercises;
+using Coppia.Data.Room;
+using Coppia.Data.Store;
+using Coppia.Data.Tunes;
 
 namespace Coppia.Tests;
 

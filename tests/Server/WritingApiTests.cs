@@ -117,7 +117,7 @@ public class WritingApiTests(RunningServer server) : IClassFixture<RunningServer
         var view = await Letters("DEFGABCDDCBAGFEDDEFGA");
         view = await Step(await Step(view, new { @do = "all" }), new { @do = "slur" });
         static string Pitches(string xml) =>
-            string.Join(' ', Coppia.Formats.TuneReader.Read(xml).Score!.Events.Select(e => $"{e.Pitch}:{e.Value}"));
+            string.Join(' ', Coppia.Formats.Books.TuneReader.Read(xml).Score!.Events.Select(e => $"{e.Pitch}:{e.Value}"));
         Assert.Equal(
             Pitches(view.GetProperty("state").GetProperty("doc").GetString()!),
             string.Join(' ', view.GetProperty("systems").EnumerateArray().Select(s => Pitches(s.GetProperty("musicXml").GetString()!)))
@@ -204,7 +204,7 @@ public class WritingApiTests(RunningServer server) : IClassFixture<RunningServer
             },
             "cello"
         );
-        var lines = Coppia.Formats.TuneReader.Read(view.GetProperty("state").GetProperty("doc").GetString()!).Lines;
+        var lines = Coppia.Formats.Books.TuneReader.Read(view.GetProperty("state").GetProperty("doc").GetString()!).Lines;
         Assert.Equal(["D4 E4 F#4 G4", "E3 A2 D3 A2"], lines.Select(l => string.Join(' ', l.Score.Events.Select(e => e.Pitch))));
     }
 

@@ -1,5 +1,5 @@
 using System.Globalization;
-using Coppia.Formats;
+using Coppia.Formats.Books;
 
 namespace Coppia.Tests;
 

@@ -1,0 +1,228 @@
+using Coppia.Core.Music;
+using Coppia.Formats.Source;
+
+namespace Coppia.Formats.Abc;
+
+/// <summary>Notes, rests, chords and graces.</summary>
+internal sealed partial class AbcVoice
+{
+    private void NoteOrChord()
+    {
+        var at = Here;
+        var pitches = new List<Pitch>();
+        var inner = Fraction.Whole;
+        var tied = false;
+        if (Now == '[')
+        {
+            _at++;
+            while (_at < _line.Length && Now != ']')
+            {
+                if (Now == ' ')
+                {
+                    _at++;
+                    continue;
+                }
+                if (SignInChord())
+                    continue;
+                if (ReadPitch(_accidentals, useTies: Draft.BarIsEmpty) is not { } member)
+                {
+                    SkipTo(']');
+                    break;
+                }
+                pitches.Add(member);
+                var length = ReadLength();
+                if (pitches.Count == 1)
+                    inner = length;
+                if (Now == '-')
+                {
+                    _at++;
+                    tied = true;
+                }
+            }
+
+            if (Now == ']')
+                _at++;
+            else
+                _tune.Errors.Add(new SourceError(at, "a chord begins with [ and never ends", "a closing ]"));
+            if (pitches.Count > 1)
+                _tune.LeftOut.Say("Double stops are shown, but only the first note of each is given a string and finger.", at);
+        }
+        else if (ReadPitch(_accidentals, useTies: Draft.BarIsEmpty) is { } pitch)
+            pitches.Add(pitch);
+
+        if (pitches.Count == 0)
+            return;
+        var added = AddTimed(at, ReadLength() * inner, pitches, isBarRest: false);
+        if (added && tied)
+            Draft.ChangeLast(e => e with { TiedOn = true });
+    }
+
+    /// <summary>A decoration or a quoted text on one note of a chord counts for the chord.</summary>
+    private bool SignInChord()
+    {
+        if (Now is '!')
+            Decoration('!');
+        else if (Now is '"')
+            Quoted();
+        else if (!IsNoteLetter(Now) && _tune.SignOf(Now) is { } sign)
+        {
+            Sign(sign, Here);
+            _at++;
+        }
+        else
+            return false;
+        return true;
+    }
+
+    private void SkipTo(char end)
+    {
+        while (_at < _line.Length && Now != end)
+            _at++;
+    }
+
+    private void Rest(char c)
+    {
+        var at = Here;
+        _at++;
+        if (c is 'z' or 'x')
+        {
+            AddTimed(at, ReadLength(), [], isBarRest: false);
+            return;
+        }
+
+        var bars = ReadNumber() ?? 1;
+        if (bars is < 1 or > 200)
+            _tune.Errors.Add(new SourceError(at, $"a rest of {bars} bars", "1 to 200"));
+        for (var i = 0; i < Math.Min(bars, 200); i++)
+        {
+            if (i > 0)
+                CloseBar(Barline.Plain, repeatEnd: false);
+            Draft.Add(
+                new ScoreEvent
+                {
+                    Value = new NoteValue(0),
+                    IsBarRest = true,
+                    At = at,
+                }
+            );
+        }
+    }
+
+    /// <summary>Adds a note or rest of a length in unit notes, split into tied values where no single value has it.</summary>
+    /// <returns>Whether it could be added: its length can be written.</returns>
+    private bool AddTimed(SourcePosition at, Fraction multiplier, IReadOnlyList<Pitch> pitches, bool isBarRest)
+    {
+        var written = multiplier * _unit * (_brokenNext ?? Fraction.Whole);
+        _brokenNext = null;
+        if (NoteValue.Split(written) is not { Count: > 0 } parts)
+        {
+            _tune.Errors.Add(
+                new SourceError(at, $"a length of {written} of a whole note cannot be written", "lengths made of whole to 128th notes")
+            );
+            return false;
+        }
+
+        for (var i = 0; i < parts.Count; i++)
+        {
+            var first = i == 0;
+            var last = i == parts.Count - 1;
+            var inTuplet = _pending.TupletLeft > 0;
+            var e = new ScoreEvent
+            {
+                Pitch = pitches.Count > 0 ? pitches[0] : null,
+                Chord = [.. pitches.Skip(1)],
+                Value = inTuplet ? parts[i] with { TupletActual = _pending.TupletActual, TupletNormal = _pending.TupletNormal } : parts[i],
+                IsBarRest = isBarRest,
+                TiedOn = !last && pitches.Count > 0,
+                At = at,
+                TupletStart = inTuplet && first && _pending.TupletStart,
+                TupletStop = inTuplet && last && _pending.TupletLeft == 1,
+            };
+            if (first)
+            {
+                e = e with
+                {
+                    SlurStarts = _pending.SlurStarts,
+                    Marks = _pending.Marks,
+                    PrintedFinger = _pending.Finger,
+                    PrintedFingerTo = _pending.FingerTo,
+                    Hairpin = _pending.Hairpin,
+                    HairpinStop = _pending.HairpinStop,
+                    ClefChange = _pending.Clef,
+                    Dynamic = _pending.Dynamic,
+                    Words = _pending.Words,
+                    Graces = pitches.Count > 0 ? _pending.Graces : [],
+                };
+            }
+
+            if (first && pitches.Count > 0)
+                _lyrics.Note(Draft.EventCount);
+            Draft.Add(e);
+        }
+
+        if (pitches.Count > 0)
+            _tiedAlters = [];
+        if (_pending.TupletLeft > 0)
+            _pending.TupletLeft--;
+        _pending.TupletStart = false;
+        _pending.SlurStarts = 0;
+        _pending.Marks = Marks.None;
+        (_pending.Finger, _pending.FingerTo) = (null, null);
+        (_pending.Hairpin, _pending.HairpinStop) = (Hairpin.None, false);
+        _pending.Clef = null;
+        _pending.Dynamic = null;
+        _pending.Words = null;
+        _pending.Graces = [];
+        _pending.GracesOpen = null;
+        return true;
+    }
+
+    private void CloseSlur()
+    {
+        if (!Draft.ChangeLast(e => e with { SlurStops = e.SlurStops + 1 }))
+            _tune.LeftOut.Say("A slur sign that ends nothing is left out.", Here);
+    }
+
+    private void Graces()
+    {
+        var at = Here;
+        var end = _line.IndexOf('}', _at);
+        if (end < 0)
+        {
+            _tune.Errors.Add(new SourceError(at, "grace notes begin with { and never end", "a closing }"));
+            _at = _line.Length;
+            return;
+        }
+
+        _at++;
+        var slashed = Now == '/';
+        if (slashed)
+            _at++;
+        while (_at < end)
+        {
+            if (Now is ' ' or '(' or ')')
+            {
+                _at++;
+                continue;
+            }
+            if (Now is '"' && _line.IndexOf('"', _at + 1) is > 0 and var quote && quote < end)
+            {
+                _at = quote + 1;
+                continue;
+            }
+            if (!IsNoteLetter(Now) && Now is not ('^' or '_' or '='))
+            {
+                _tune.LeftOut.Say($"“{Now}” among grace notes is left out.", Here);
+                _at++;
+                continue;
+            }
+            if (ReadPitch(_accidentals, useTies: false) is not { } pitch)
+                continue;
+            var value = NoteValue.Exactly(ReadLength() * new Fraction(1, 8)) ?? new NoteValue(3);
+            _pending.Graces.Add(new GraceNote("", pitch, value, slashed));
+        }
+
+        _pending.GracesOpen = at;
+        _at = end + 1;
+    }
+}

@@ -1,0 +1,288 @@
+using System.Text.RegularExpressions;
+using Coppia.Core.Music;
+using Coppia.Formats.Source;
+
+namespace Coppia.Formats.Abc;
+
+/// <summary>Reads one tune in ABC with all its voices (ABC standard 2.1). What is left out is said.</summary>
+public static partial class AbcReader
+{
+    /// <summary>The first tune of a text, or every error with its line and column.</summary>
+    public static ReadResult Read(string text, CancellationToken stop = default)
+    {
+        var tunes = AbcBook.Of(text);
+        var read = Read(tunes[0], stop);
+        return tunes.Count == 1
+            ? read
+            : read with
+            {
+                Notices =
+                [
+                    .. read.Notices,
+                    new Notice(
+                        new(tunes[1].FirstLine, 1),
+                        null,
+                        $"Only the first of {tunes.Count} tunes is read; the others are left out.",
+                        IsLoss: true
+                    ),
+                ],
+            };
+    }
+
+    /// <summary>One tune of a book.</summary>
+    internal static ReadResult Read(AbcTuneText source, CancellationToken stop = default) =>
+        TuneSize.Bounded(() => Read(source, new AbcTune(new TuneSize(stop))));
+
+    private static ReadResult Read(AbcTuneText source, AbcTune tune)
+    {
+        AbcLine[] lines = [.. source.Lines];
+        var body = ReadHeader(lines, tune);
+        if (body < 0)
+        {
+            if (tune.Errors.Count == 0)
+                tune.Errors.Add(NoKey(source, lines));
+            return new ReadResult(null, tune.Errors, [.. tune.LeftOut.Notices()]);
+        }
+
+        var voices = ReadBody(lines.AsSpan(body), tune);
+        var notices = new List<Notice>();
+        var read = voices.Select(v => (Voice: v, Bars: BarDraft.MendBindings(v.Finish(), tune.LeftOut))).ToArray();
+        var sounding = read.Where(r => !r.Voice.IsUnpitched && r.Bars.Any(b => b.Events.Any(e => !e.IsRest))).ToArray();
+        foreach (var silent in read.Where(r => r.Voice.IsUnpitched))
+            notices.Add(
+                new Notice(new(source.FirstLine, 1), null, $"Voice {silent.Voice.Id} has no pitches and is left out.", IsLoss: true)
+            );
+        var at = new SourcePosition(body < lines.Length ? lines[body].Number : lines[^1].Number, 1);
+        if (tune.Errors.Count == 0 && sounding.Length == 0)
+        {
+            var rests = read.FirstOrDefault(r => !r.Voice.IsUnpitched && r.Bars.Any(b => b.Events.Count > 0));
+            return new ReadResult(null, [SourceError.NoNotes(at)], [.. tune.LeftOut.Notices()])
+            {
+                Silent = rests.Voice is null ? null : ScoreAssembly.Finish(Draft(tune, rests.Voice, rests.Bars)).Score,
+            };
+        }
+
+        if (tune.Errors.Count > 0)
+            return new ReadResult(null, [.. tune.Errors.OrderBy(e => e.At)], [.. tune.LeftOut.Notices()]);
+
+        var lined = new List<ScoreLine>();
+        foreach (var (voice, bars) in sounding)
+        {
+            var (score, faults) = ScoreAssembly.Finish(Draft(tune, voice, bars));
+            var name = voice.Name ?? (sounding.Length > 1 ? $"Voice {voice.Id}" : "");
+            lined.Add(new ScoreLine(voice.Id, name, score));
+            if (lined.Count > 1)
+                continue;
+            if (voice.MissingLastBarline)
+            {
+                var last = score.Bars[^1];
+                notices.Add(new Notice(last.At, last.Number, $"Bar {last.Number} has no closing barline; it is read as the last bar."));
+            }
+
+            notices.AddRange(faults.Select(Notice.Of));
+        }
+
+        var shared = ScoreLines.WithSharedWays(lined);
+        return new ReadResult(shared[0].Score, [], [.. tune.LeftOut.Notices(), .. notices]) { Lines = shared };
+    }
+
+    /// <summary>
+    /// Fields of a tune that say where it comes from and are no music: they stay when its notes are written anew.
+    /// </summary>
+    public static IReadOnlyList<string> FieldsToKeep(string text) =>
+        [
+            .. AbcBook
+                .Of(text)[0]
+                .Lines.TakeWhile(l => l.Kind != AbcLineKind.Field || l.Field != 'K')
+                .Where(l => l.Kind == AbcLineKind.Field && "ABDFGHNORSZ".Contains(l.Field, StringComparison.Ordinal))
+                .Select(l => l.Text),
+        ];
+
+    private static Score Draft(AbcTune tune, AbcVoice voice, IReadOnlyList<Bar> bars) =>
+        new()
+        {
+            Title = tune.Title,
+            Composer = tune.Composers.Count == 0 ? null : string.Join(", ", tune.Composers),
+            InstrumentName = voice.Name,
+            Clef = bars[0].Clef,
+            Key = bars[0].Key,
+            Time = bars[0].Time,
+            Tempo = tune.Tempo,
+            TempoWords = tune.TempoWords,
+            PartOrder = tune.PartOrder,
+            Bars = bars,
+        };
+
+    /// <summary>Reads up to and with K:. Returns the index of the first line after it, or −1 when there is none to read.</summary>
+    private static int ReadHeader(AbcLine[] lines, AbcTune tune)
+    {
+        for (var i = 0; i < lines.Length; i++)
+        {
+            var line = lines[i];
+            if (line.Kind == AbcLineKind.Music)
+            {
+                tune.Errors.Add(
+                    new SourceError(
+                        new(line.Number, line.Text.Length - line.Text.TrimStart().Length + 1),
+                        "music begins before the key is known",
+                        "a header that ends with a key line such as K:D"
+                    )
+                );
+                return -1;
+            }
+
+            if (line.Kind == AbcLineKind.Empty && line.Text.StartsWith("%%", StringComparison.Ordinal))
+                Directive(line.Text[2..].Trim(), tune);
+            if (line.Kind != AbcLineKind.Field)
+                continue;
+            HeaderField(line, tune);
+            if (line.Field == 'K')
+                return i + 1;
+        }
+
+        return -1;
+    }
+
+    private static void HeaderField(AbcLine line, AbcTune tune)
+    {
+        var (value, at) = (line.Value, new SourcePosition(line.Number, 3));
+        switch (line.Field)
+        {
+            case 'T':
+                tune.Title = tune.Title.Length == 0 ? AbcText.Plain(value) : tune.Title;
+                break;
+            case 'C' when value.Length > 0:
+                tune.Composers.Add(AbcText.Plain(value));
+                break;
+            case 'M':
+                var (time, expected) = AbcFields.Meter(value);
+                if (expected is not null)
+                    tune.Errors.Add(new SourceError(at, $"“{value}” is not a meter", expected));
+                tune.Time = time;
+                break;
+            case 'L':
+                tune.Unit = AbcFields.UnitLength(value);
+                if (tune.Unit is null)
+                    tune.Errors.Add(new SourceError(at, $"“{value}” is not a note length", "a fraction such as L:1/8"));
+                break;
+            case 'P' when value.Length is > 0 and <= 100:
+                tune.PartOrder = value;
+                break;
+            case 'U':
+                tune.DefineSign(value);
+                break;
+            case 'I':
+                Directive(value, tune);
+                break;
+            case 'Q':
+                (tune.Tempo, tune.TempoWords) = AbcFields.Tempo(value);
+                if (tune is { Tempo: null, TempoWords: null })
+                    tune.LeftOut.Say($"“Q:{value}” is not a tempo that Coppia reads, and is left out; expected one such as Q:1/4=96.", at);
+                break;
+            case 'K':
+                tune.Key = AbcKey.Of(value);
+                if (tune.Key.Wrong is { } wrong)
+                    tune.Errors.Add(new SourceError(at, wrong, "a key such as K:D, K:Bb or K:Am, with a clef if need be: K:G clef=bass"));
+                foreach (var message in tune.Key.LeftOut)
+                    tune.LeftOut.Say(message, at);
+                break;
+            case 'V':
+                tune.HeaderVoices.Add((value, at));
+                break;
+        }
+    }
+
+    private static void Directive(string directive, AbcTune tune)
+    {
+        if (directive.StartsWith("setbarnb", StringComparison.Ordinal) && int.TryParse(directive[8..], out var number))
+            tune.FirstBarNumber = number;
+        else if (directive.StartsWith("linebreak", StringComparison.Ordinal))
+            tune.BreaksAtExclamation = directive.Contains('!', StringComparison.Ordinal);
+    }
+
+    private static List<AbcVoice> ReadBody(ReadOnlySpan<AbcLine> lines, AbcTune tune)
+    {
+        var voices = new List<AbcVoice>();
+        foreach (var (value, at) in tune.HeaderVoices)
+            VoiceOf(value, at);
+        var now = voices.Count > 0 ? voices[0] : null;
+        var field = '\0';
+        foreach (var line in lines)
+        {
+            switch (line.Kind)
+            {
+                case AbcLineKind.Text:
+                    tune.LeftOut.Say("Lines of text are left out.", new(line.Number, 1));
+                    break;
+                case AbcLineKind.MoreOfField when field is 'w':
+                    Now().Sing(line.Value);
+                    break;
+                case AbcLineKind.Field when line.Field == 'V':
+                    now = VoiceOf(line.Value, new(line.Number, 3));
+                    break;
+                case AbcLineKind.Field when line.Field == 'w':
+                    Now().Sing(line.Value);
+                    break;
+                case AbcLineKind.Field:
+                    Now().Field(line.Field, line.Value, new(line.Number, 3));
+                    break;
+                case AbcLineKind.Music:
+                    Music(line);
+                    break;
+            }
+
+            field = line.Kind == AbcLineKind.Field ? line.Field : field;
+        }
+
+        return voices;
+
+        AbcVoice Now() => now ??= VoiceOf("1", default);
+
+        // A voice may change within a line: [V:2].
+        void Music(AbcLine line)
+        {
+            var goesOn = line.Text.EndsWith('\\');
+            var end = goesOn ? line.Text.Length - 1 : line.Text.Length;
+            var from = 0;
+            foreach (Match change in VoiceChange().Matches(line.Text))
+            {
+                if (change.Index > from && line.Text[from..change.Index].Trim().Length > 0)
+                    Now().Read(line.Text, line.Number, from, change.Index, breaks: false);
+                now = VoiceOf(change.Groups[1].Value, new(line.Number, change.Index + 1));
+                from = change.Index + change.Length;
+            }
+
+            Now().Read(line.Text, line.Number, from, Math.Max(from, end), breaks: !goesOn);
+        }
+
+        AbcVoice VoiceOf(string value, SourcePosition at)
+        {
+            var words = value.Trim().Split([' ', '\t'], 2, StringSplitOptions.RemoveEmptyEntries);
+            var id = words.Length > 0 ? words[0] : "1";
+            var voice = voices.Find(v => v.Id == id);
+            if (voice is null)
+            {
+                tune.Size.AddLine(at);
+                voices.Add(voice = new AbcVoice(tune, id));
+            }
+
+            if (words.Length > 1)
+                voice.Take(AbcKey.OfVoice(words[1]), at);
+            return voice;
+        }
+    }
+
+    private static SourceError NoKey(AbcTuneText source, AbcLine[] lines)
+    {
+        return lines.All(l => l.Kind == AbcLineKind.Empty)
+            ? new SourceError(new(1, 1), "the text is empty", "a tune in ABC or MusicXML")
+            : new SourceError(
+                new(Math.Max(1, source.LastLine), 1),
+                "there is no key line before the end",
+                "a header that ends with a key line such as K:D"
+            );
+    }
+
+    [GeneratedRegex(@"\[V:\s*([^\]]*)\]")]
+    private static partial Regex VoiceChange();
+}

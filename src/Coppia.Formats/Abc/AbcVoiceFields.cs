@@ -1,0 +1,79 @@
+using Coppia.Core.Music;
+using Coppia.Formats.Source;
+
+namespace Coppia.Formats.Abc;
+
+/// <summary>Fields that change a voice on its way: key, meter, unit, clef, part.</summary>
+internal sealed partial class AbcVoice
+{
+    /// <summary>A field within the music or on a line of its own, for this voice.</summary>
+    public void Field(char name, string value, SourcePosition at)
+    {
+        switch (name)
+        {
+            case 'M':
+                var (time, expected) = AbcFields.Meter(value);
+                if (expected is not null)
+                    _tune.Errors.Add(new SourceError(at, $"“{value}” is not a meter", expected));
+                else
+                    Draft.Time = time;
+                break;
+            case 'L':
+                if (AbcFields.UnitLength(value) is { } unit)
+                    _unit = unit;
+                else
+                    _tune.Errors.Add(new SourceError(at, $"“{value}” is not a note length", "a fraction such as L:1/8"));
+                break;
+            case 'K':
+                ChangeKey(value, at);
+                break;
+            case 'P':
+                Draft.Label(AbcText.Plain(value));
+                break;
+            case 'Q':
+                _tune.LeftOut.Say("A change of tempo inside the tune is left out.", at);
+                break;
+            case 'T':
+                _tune.LeftOut.Say("A title inside the tune is left out.", at);
+                break;
+            case 'U':
+                _tune.DefineSign(value);
+                break;
+            case 'I' when value is "uncountedbar":
+                Draft.Uncounted();
+                break;
+            case 'I' when value.StartsWith("setbarnb", StringComparison.Ordinal) && int.TryParse(value[8..], out var number):
+                Draft.NextNumber = number;
+                break;
+            case 'W':
+                _tune.LeftOut.Say("Words below the tune (W: lines) are left out.", at);
+                break;
+        }
+    }
+
+    private void ChangeKey(string value, SourcePosition at)
+    {
+        var read = AbcKey.Of(value);
+        if (read.Wrong is { } wrong)
+            _tune.Errors.Add(new SourceError(at, wrong, "a key such as K:D, K:Bb or K:Am"));
+        foreach (var message in read.LeftOut)
+            _tune.LeftOut.Say(message, at);
+        if (read.Key is { } key)
+        {
+            (Draft.Key, _ownSigns) = (key, read.Own);
+            _accidentals = NewBar();
+        }
+
+        if (read.Clef is { } clef)
+            ChangeClef(clef);
+    }
+
+    /// <summary>In the middle of a bar the clef stands before the next note.</summary>
+    private void ChangeClef(Clef clef)
+    {
+        if (!Draft.BarIsEmpty && clef != Draft.ClefNow)
+            _pending.Clef = clef;
+        else
+            Draft.Clef = clef;
+    }
+}

@@ -1,0 +1,71 @@
+using System.Text.Json;
+using Coppia.Core.Instruments;
+using Coppia.Core.Music;
+using Coppia.Core.Shapes;
+using Coppia.Formats.Records;
+
+namespace Coppia.Formats.Exercises;
+
+/// <summary>The fields of a question as they are read from JSON; each error says what was expected.</summary>
+internal static class SheetFields
+{
+    public static string Text(JsonElement e, string name) =>
+        e.TryGetProperty(name, out var text) && text.ValueKind == JsonValueKind.String
+            ? text.GetString()!
+            : throw new FormatException($"“{name}” is missing; expected it as text");
+
+    public static int Number(JsonElement e, string name, int least, int most) =>
+        e.TryGetProperty(name, out var number)
+        && number.ValueKind == JsonValueKind.Number
+        && number.TryGetInt32(out var n)
+        && n >= least
+        && n <= most
+            ? n
+            : throw new FormatException($"“{name}” is missing or out of range; expected {least} to {most}");
+
+    public static IEnumerable<JsonElement> Array(JsonElement e, string name) =>
+        e.TryGetProperty(name, out var list) && list.ValueKind == JsonValueKind.Array
+            ? list.EnumerateArray()
+            : throw new FormatException($"“{name}” is missing; expected a list");
+
+    public static int Fifths(JsonElement q) => Number(q, "fifths", -7, 7);
+
+    public static KeySignature Signature(JsonElement q) => q.TryGetProperty("fifths", out _) ? new KeySignature(Fifths(q)) : default;
+
+    public static ScaleKey Key(JsonElement q) =>
+        KeyText.Read(Text(q, "key")) ?? throw new FormatException($"“{Text(q, "key")}” is not a key; expected {KeyText.Expected}");
+
+    public static TimeSignature? Meter(JsonElement q) =>
+        !q.TryGetProperty("meter", out var meter) || meter.ValueKind == JsonValueKind.Null
+            ? null
+            : ValueText.Meter(Text(q, "meter"))
+                ?? throw new FormatException($"“{Text(q, "meter")}” is not a meter; expected one such as 3/4");
+
+    public static Pitch Note(JsonElement e, string name) => Pitch(Text(e, name));
+
+    public static Pitch Pitch(string text)
+    {
+        var pitch = Core.Music.Pitch.Parse(text);
+        return pitch.Octave is >= 0 and <= 8
+            ? pitch
+            : throw new FormatException($"“{text}” lies beyond every staff; expected octave 0 to 8");
+    }
+
+    public static NoteValue Value(string text) =>
+        ValueText.Read(text) ?? throw new FormatException($"“{text}” is not a note value; expected {ValueText.Expected}");
+
+    public static int String(JsonElement q, Instrument instrument)
+    {
+        var name = Text(q, "string");
+        return instrument.Strings.Index().Where(s => s.Item.Letter.ToString() == name).Select(s => (int?)s.Index).FirstOrDefault()
+            ?? throw new FormatException(
+                $"“{name}” is not a string of the {instrument.Id}; expected one of "
+                    + string.Join(", ", instrument.Strings.Select(s => s.Letter))
+            );
+    }
+
+    public static int One(string[] names, string name, string what) =>
+        System.Array.IndexOf(names, name) is >= 0 and var at
+            ? at
+            : throw new FormatException($"“{name}” is not {what}; expected one of {string.Join(", ", names)}");
+}

@@ -1,0 +1,122 @@
+using System.Text.Json;
+using Coppia.Core.Exercises;
+using Coppia.Core.Fingering;
+using Coppia.Core.Instruments;
+using Coppia.Core.Music;
+using Coppia.Formats.Records;
+using static Coppia.Formats.Exercises.SheetFields;
+
+namespace Coppia.Formats.Exercises;
+
+/// <summary>Reads bars and rows of a sheet from JSON.</summary>
+internal static class SheetMusicReader
+{
+    /// <summary>A row of values, on an open string.</summary>
+    public static BeatQuestion Row(JsonElement q, Instrument instrument)
+    {
+        var task = (BeatTask)One(SheetQuestions.Tasks, Text(q, "task"), "a task");
+        var meter = Meter(q) ?? throw new FormatException("the meter is missing; expected one such as 4/4");
+        var values = Array(q, "values").Select(v => v.GetString() ?? "").ToArray();
+        var open = instrument.Strings.FirstOrDefault(s => s.Letter == Letter.D, instrument.Strings[1]);
+        int? gap = System.Array.IndexOf(values, "?") is >= 0 and var at ? at : null;
+        var known = values.Where(v => v != "?").Aggregate(Fraction.Zero, (sum, v) => sum + Value(v.TrimStart('z')).Length);
+        ScoreEvent[] events =
+        [
+            .. values.Select(v => new ScoreEvent
+            {
+                Pitch = v.StartsWith('z') ? null : open,
+                Value = v != "?" ? Value(v.TrimStart('z')) : NoteValue.Exactly(meter.BarLength - known) ?? NoteValue.Quarter,
+            }),
+        ];
+        return new BeatQuestion(
+            task,
+            Score(instrument.FirstClef, [new Bar { Time = meter, Events = events }]),
+            task == BeatTask.Gap ? gap : null
+        );
+    }
+
+    /// <summary>Bars of notes, with the pairs that belong to them.</summary>
+    public static (Score Score, IReadOnlyDictionary<string, Pin> Pins) Music(JsonElement q, Instrument instrument)
+    {
+        JsonElement[][] bars =
+        [
+            .. Array(q, "bars").Select(b => b.ValueKind == JsonValueKind.Array ? b.EnumerateArray().ToArray() : throw NoBars()),
+        ];
+        if (bars.Length == 0 || bars.Any(b => b.Length == 0))
+            throw NoBars();
+        var (key, meter) = (Signature(q), Meter(q));
+        var keys = Each(q, "keys", k => k.TryGetInt32(out var f) && f is >= -7 and <= 7 ? new KeySignature(f) : key);
+        var meters = Each(q, "meters", m => m.ValueKind == JsonValueKind.String ? ValueText.Meter(m.GetString()!) : null);
+        var score = Score(
+            instrument.FirstClef,
+            [
+                .. bars.Select(
+                    (b, i) =>
+                        new Bar
+                        {
+                            Key = keys is null ? key : keys.ElementAtOrDefault(i),
+                            Time = meters is null ? meter : meters.ElementAtOrDefault(i),
+                            Events = [.. b.Select(Event)],
+                        }
+                ),
+            ]
+        );
+        var pins = score
+            .Bars.Zip(bars)
+            .SelectMany(b => b.First.Events.Zip(b.Second))
+            .Where(e => e.Second.TryGetProperty("pair", out _))
+            .ToDictionary(
+                e => e.First.Id,
+                e =>
+                {
+                    var pair = e.Second.GetProperty("pair");
+                    return new Pin(String(pair, instrument), Number(pair, "finger", 0, 4));
+                }
+            );
+        return (score, pins);
+
+        static FormatException NoBars() => new("there are no bars; expected \"bars\", a list of lists of notes");
+    }
+
+    /// <summary>What each bar has of its own, where the bars differ.</summary>
+    private static T[]? Each<T>(JsonElement q, string name, Func<JsonElement, T> of) =>
+        q.TryGetProperty(name, out _) ? [.. Array(q, name).Select(of)] : null;
+
+    private static ScoreEvent Event(JsonElement e)
+    {
+        if (e.ValueKind != JsonValueKind.Object)
+            throw new FormatException("a note is not an object; expected {\"note\":\"D4\",\"value\":\"1/4\"}");
+        var slur = e.TryGetProperty("slur", out var s) ? s.GetString() : null;
+        var marks = Marks.None;
+        foreach (
+            var (name, mark) in new[] { ("dot", Marks.Staccato), ("lift", Marks.LiftAfter), ("up", Marks.UpBow), ("down", Marks.DownBow) }
+        )
+            marks |= e.TryGetProperty(name, out _) ? mark : Marks.None;
+        return new ScoreEvent
+        {
+            Pitch = e.TryGetProperty("rest", out _) ? null : Note(e, "note"),
+            Value = Value(Text(e, "value")),
+            IsBarRest = e.TryGetProperty("bar", out _),
+            TiedOn = e.TryGetProperty("tie", out _),
+            SlurStarts = slur is "start" or "through" ? 1 : 0,
+            SlurStops = slur is "stop" or "through" ? 1 : 0,
+            Marks = marks,
+            Words = e.TryGetProperty("words", out var words) ? words.GetString() : null,
+        };
+    }
+
+    private static Score Score(Clef clef, IReadOnlyList<Bar> bars)
+    {
+        var all = bars.Select(b => b with { Clef = clef }).ToList();
+        all[^1] = all[^1] with { Barline = Barline.Final };
+        var draft = new Score
+        {
+            Clef = clef,
+            Key = all[0].Key,
+            Time = all[0].Time,
+            Bars = Bindings.Mended(all),
+        };
+        var isShort = all[0].Time is { } time && all[0].Events.Aggregate(Fraction.Zero, (sum, e) => sum + e.Value.Length) < time.BarLength;
+        return ScoreAssembly.Finish(draft, pickUpMarked: isShort && all.Count > 1).Score;
+    }
+}

@@ -1,0 +1,115 @@
+using System.Text.Json;
+using Coppia.Core.Exercises;
+using Coppia.Core.Instruments;
+using Coppia.Core.Knowledge;
+using Coppia.Core.Music;
+using static Coppia.Formats.Exercises.SheetFields;
+
+namespace Coppia.Formats.Exercises;
+
+/// <summary>Reads questions of a sheet from JSON, as <see cref="SheetQuestions"/> writes them. Answers are worked out anew.</summary>
+public static class SheetReader
+{
+    /// <exception cref="FormatException">The question is broken; the message says what is wrong and what would be right.</exception>
+    public static SheetItem Item(ExerciseKind kind, JsonElement question, Player player)
+    {
+        try
+        {
+            return SheetItem.Of(Question(kind, question, player), player);
+        }
+        catch (InvalidQuestionException e)
+        {
+            throw new FormatException($"the question has no answer on the {player.Instrument.Id} ({Why(e.Fault)})", e);
+        }
+    }
+
+    private static string Why(QuestionFault fault) =>
+        fault switch
+        {
+            QuestionFault.OutOfReach => "no finger reaches the note; expected one that the hand can play",
+            QuestionFault.NoSuchString => "there is no such string",
+            QuestionFault.NoSuchPosition => "the hand has no shape there; expected a position such as I",
+            QuestionFault.NoMeter => "the meter is missing; expected one such as 4/4",
+            QuestionFault.NoGap => "nothing is missing; expected one “?” among the values",
+            QuestionFault.NoSuchValue => "no single note fills the gap",
+            QuestionFault.NoBarline => "the values do not fill two bars and more exactly",
+            QuestionFault.NotOneDifference => "the two bars must differ in one place",
+            _ => "the first note is not the key’s tonic",
+        };
+
+    private static Question Question(ExerciseKind kind, JsonElement q, Player player)
+    {
+        var instrument = player.Instrument;
+        if (q.ValueKind != JsonValueKind.Object)
+            throw new FormatException("the question is not an object; expected fields such as \"note\"");
+        if (kind.IsPlayed())
+        {
+            var (music, pins) = SheetMusicReader.Music(q, instrument);
+            return new PlayQuestion(kind, music, pins);
+        }
+
+        switch (kind)
+        {
+            case ExerciseKind.Signature when q.TryGetProperty("write", out var write) && write.ValueKind == JsonValueKind.True:
+                return new SignatureQuestion(Key(q).Fifths, Written: true);
+            case ExerciseKind.Signature:
+                return new SignatureQuestion(Fifths(q), Written: false);
+            case ExerciseKind.HandShape:
+                return new ShapeQuestion(
+                    Key(q),
+                    String(q, instrument),
+                    Text(q, "position"),
+                    q.TryGetProperty("draw", out var draw) && draw.ValueKind == JsonValueKind.True
+                );
+            case ExerciseKind.PenWork:
+                var sign = One(SheetQuestions.Signs, Text(q, "sign"), "a sign");
+                return new PenQuestion(
+                    (PenSign)sign,
+                    q.TryGetProperty("note", out _) ? Note(q, "note") : null,
+                    Meter(q) ?? new TimeSignature(4, 4)
+                );
+            case ExerciseKind.BeatSums:
+                return SheetMusicReader.Row(q, instrument);
+            case ExerciseKind.CountIt or ExerciseKind.BowIt or ExerciseKind.SpotDifference:
+                return new BarsQuestion(kind, SheetMusicReader.Music(q, instrument).Score);
+            case ExerciseKind.ScaleBuilder:
+                return new ScaleQuestion(Note(q, "first"), Key(q), Number(q, "octaves", 1, 3));
+            case ExerciseKind.WriteIt:
+                return Written(q, player);
+            case ExerciseKind.FindIt:
+                var note = Note(q, "note");
+                return new NoteQuestion(kind, note, Signature(q), PairOn(String(q, instrument), note, instrument));
+            default:
+                return new NoteQuestion(kind, Note(q, "note"), Signature(q));
+        }
+    }
+
+    private static NoteQuestion Written(JsonElement q, Player player)
+    {
+        var instrument = player.Instrument;
+        var s = String(q, instrument);
+        if (q.TryGetProperty("name", out _))
+        {
+            var named = Pitch(Text(q, "name") + Number(q, "octave", 0, 9));
+            return new NoteQuestion(ExerciseKind.WriteIt, named, Signature(q), PairOn(s, named, instrument));
+        }
+
+        var word = Enum.TryParse<PlaceWord>(Text(q, "place"), ignoreCase: true, out var w)
+            ? w
+            : throw new FormatException($"“{Text(q, "place")}” is not a place; expected open, low, regular, high, back or forward");
+        var finger = Number(q, "finger", 0, 4);
+        var pair = new Pair(s, finger, word);
+        var note =
+            PairNote.Of(player, pair, Signature(q))
+            ?? throw new FormatException($"no finger {finger} is {Text(q, "place")} on the {instrument.StringName(s)} string");
+        return new NoteQuestion(ExerciseKind.WriteIt, note, Signature(q), pair, ByPair: true);
+    }
+
+    private static Pair PairOn(int s, Pitch note, Instrument instrument)
+    {
+        var ways = Placements.Of(instrument, note, instrument.FirstFrame).Where(p => p.String == s).ToArray();
+        return ways.Length > 0
+            ? ways[0].Pair
+            : throw new FormatException($"{note} is not on the {instrument.StringName(s)} string of the {instrument.Id}");
+    }
+}

@@ -1,0 +1,79 @@
+using System.Text.RegularExpressions;
+using Coppia.Core.Instruments;
+using Coppia.Formats.Source;
+
+namespace Coppia.Formats.Letters;
+
+/// <summary>
+/// Reads a tune typed as strings and fingers, as young classes read it: <c>D: 0 0 A: 0 0 | 1 1 0 - |</c> (craft 20). A letter with a colon
+/// changes the string; L, H or x before a finger is its place. Beats follow a finger after <c>*</c>: <c>0*2</c>.
+/// </summary>
+internal sealed partial class TypedFingers(CancellationToken stop) : TypedTune(stop)
+{
+    private int? _string;
+
+    protected override string Expected =>
+        $"a string with a colon ({string.Join(' ', Strings.Select(s => s + ":"))}), "
+        + "a finger 0–4 with L, H or x before it if need be, - for a rest, or a barline |";
+
+    protected override string NotWhat => "not a finger";
+
+    private IEnumerable<string> Strings => Enumerable.Range(0, Head.For.Strings.Count).Select(Head.For.StringName);
+
+    public static ReadResult ReadText(string text, CancellationToken stop = default) => new TypedFingers(stop).Read(text);
+
+    protected override bool ReadOwn()
+    {
+        if (StringPattern().Match(Line, At) is { Success: true } named)
+        {
+            var letter = named.Groups[1].Value.ToUpperInvariant();
+            _string = Strings.Index().Where(s => s.Item == letter).Select(s => (int?)s.Index).FirstOrDefault();
+            if (_string is null)
+                Wrong($"the {Head.For.Name.ToLowerInvariant()} has no {letter} string");
+            else
+                At += named.Length;
+            return true;
+        }
+
+        var match = FingerPattern().Match(Line, At);
+        if (!match.Success)
+            return false;
+        if (_string is not { } on)
+        {
+            Wrong($"finger {match.Groups[2].Value} comes before a string is named");
+            return true;
+        }
+
+        var finger = match.Groups[2].Value[0] - '0';
+        var sign = match.Groups[1].Value.ToUpperInvariant();
+        var pitch = Words(sign, finger).Select(w => PairSound.Of(Head.For, on, finger, w, Key)).FirstOrDefault(p => p is not null);
+        if (pitch is null)
+        {
+            Wrong($"the {Head.For.Name.ToLowerInvariant()} has no {match.Value.TrimEnd('*')} in first position");
+            return true;
+        }
+
+        var at = Here;
+        At += match.Length;
+        Add(pitch, at);
+        return true;
+    }
+
+    /// <summary>
+    /// What a sign before a finger may mean: L is low, or reaching back; x reaches back with 1 and forward with the others.
+    /// </summary>
+    private static PlaceWord[] Words(string sign, int finger) =>
+        sign switch
+        {
+            "L" => [PlaceWord.Low, PlaceWord.Back],
+            "H" => [PlaceWord.High],
+            "X" => finger == 1 ? [PlaceWord.Back, PlaceWord.Forward] : [PlaceWord.Forward],
+            _ => [PlaceWord.Regular],
+        };
+
+    [GeneratedRegex(@"\G([A-Ga-g])\s*:")]
+    private static partial Regex StringPattern();
+
+    [GeneratedRegex(@"\G([LHXlhx]?)([0-4])(?![0-9])\*?")]
+    private static partial Regex FingerPattern();
+}

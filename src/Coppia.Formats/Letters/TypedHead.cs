@@ -1,0 +1,106 @@
+using System.Text.RegularExpressions;
+using Coppia.Core.Instruments;
+using Coppia.Core.Music;
+using Coppia.Formats.Abc;
+using Coppia.Formats.Source;
+
+namespace Coppia.Formats.Letters;
+
+/// <summary>
+/// What a teacher types before the letters or fingers themselves: a title, the key, the meter, the instrument. Each has a line of its own,
+/// with its name before a colon or without: <c>Key: D</c>, <c>D major</c>, <c>2 sharps</c>, <c>3/4</c>, <c>For: cello</c>.
+/// </summary>
+internal sealed partial class TypedHead
+{
+    public string Title { get; private set; } = "";
+
+    public KeySignature? Key { get; private set; }
+
+    public TimeSignature? Time { get; private set; }
+
+    public Instrument? Instrument { get; private set; }
+
+    public Clef? Clef { get; private set; }
+
+    /// <summary>For whom it is: as said, else the one that reads the clef, else the violin.</summary>
+    public Instrument For => Instrument ?? (Clef is { } clef ? StringSection.UsualReaderOf(clef) : StringSection.Violin);
+
+    /// <summary>Takes a line that belongs to the head.</summary>
+    /// <returns>False where it is music.</returns>
+    public bool Take(string line, int number, List<SourceError> errors)
+    {
+        if (NamedPattern().Match(line) is { Success: true } named)
+        {
+            var (name, value) = (named.Groups[1].Value.ToLowerInvariant(), named.Groups[2].Value.Trim());
+            var at = new SourcePosition(number, named.Groups[2].Index + 1);
+            switch (name)
+            {
+                case "title":
+                    Title = value;
+                    break;
+                case "key" when KeyOf(value) is { } key:
+                    Key = key;
+                    break;
+                case "key":
+                    errors.Add(new SourceError(at, $"“{value}” is not a key", "a key such as D, B♭ major, E minor, or 2 sharps"));
+                    break;
+                case "time" or "meter" when AbcFields.Meter(value) is ({ } time, null):
+                    Time = time;
+                    break;
+                case "time" or "meter":
+                    errors.Add(new SourceError(at, $"“{value}” is not a meter", "a meter such as 4/4, 3/4, 6/8 or C"));
+                    break;
+                case "for" or "instrument" when PrintedFor.Named(value) is { } instrument:
+                    Instrument = instrument;
+                    break;
+                case "for" or "instrument":
+                    errors.Add(new SourceError(at, $"“{value}” is not an instrument", Core.Wording.Terms.Labels.Instruments()));
+                    break;
+                case "clef" when Clef.Named(value) is { } clef:
+                    Clef = clef;
+                    break;
+                case "clef":
+                    errors.Add(new SourceError(at, $"“{value}” is not a clef", "treble, alto, tenor or bass"));
+                    break;
+            }
+
+            return true;
+        }
+
+        if (BareMeterPattern().IsMatch(line) && AbcFields.Meter(line.Trim()) is ({ } meter, null))
+            Time = meter;
+        else if (BareKeyPattern().IsMatch(line) && KeyOf(line.Trim()) is { } key)
+            Key = key;
+        else
+            return false;
+        return true;
+    }
+
+    /// <summary>True for a line that only the head of typed letters or fingers has.</summary>
+    public static bool IsHead(string line) =>
+        NamedPattern().IsMatch(line) || BareMeterPattern().IsMatch(line) || BareKeyPattern().IsMatch(line);
+
+    private static KeySignature? KeyOf(string words)
+    {
+        if (SignsPattern().Match(words) is { Success: true } signs)
+        {
+            var count = signs.Groups[1].Value.ToLowerInvariant() is "no" or "0" ? 0 : signs.Groups[1].Value[0] - '0';
+            return new KeySignature(signs.Groups[2].Value.StartsWith("sharp", StringComparison.OrdinalIgnoreCase) ? count : -count);
+        }
+
+        var read = words.Length == 0 ? null : AbcKey.Of(char.ToUpperInvariant(words[0]) + words[1..]);
+        return read is { Wrong: null, Own: null } ? read.Key : null;
+    }
+
+    [GeneratedRegex(@"^\s*(Title|Key|Time|Meter|For|Instrument|Clef)\s*:\s*(.*?)\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex NamedPattern();
+
+    [GeneratedRegex(@"^\s*[0-9]{1,2}/[0-9]{1,2}\s*$")]
+    private static partial Regex BareMeterPattern();
+
+    [GeneratedRegex(@"^\s*(?:[A-Ga-g](?:#|b|♯|♭)?\s+(?:major|minor)|(?:no|[0-7])\s+(?:sharps?|flats?))\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex BareKeyPattern();
+
+    [GeneratedRegex(@"^(no|[0-7])\s+(sharps?|flats?)$", RegexOptions.IgnoreCase)]
+    private static partial Regex SignsPattern();
+}

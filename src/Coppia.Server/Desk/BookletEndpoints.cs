@@ -1,0 +1,76 @@
+using System.IO.Compression;
+using System.Text;
+using Coppia.Data.Classes;
+using Coppia.Data.Desk;
+using Coppia.Data.Tunes;
+using Coppia.Server.Asked;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Coppia.Server.Desk;
+
+/// <summary>The booklet of a class: which pieces stand in it, and all of them as files.</summary>
+internal static class BookletEndpoints
+{
+    public static void MapBooklet(this IEndpointRouteBuilder api)
+    {
+        var one = api.MapGroup("/api/classes/{class:long}");
+        one.MapGet("/booklet", (Asker asker, Pieces pieces, long @class) => pieces.Booklet(asker.Class))
+            .WithName("getBooklet")
+            .ProducesProblem(404);
+        one.MapPut("/booklet", Save).WithName("saveBooklet").ProducesProblem(404).ProducesProblem(422);
+        one.MapGet("/booklet.zip", Zip).WithName("getBookletZip").ProducesProblem(404);
+    }
+
+    private static BookletDoc Save(Asker asker, BookletRepository booklets, Pieces pieces, long @class, BookletDoc asked)
+    {
+        var one = asker.Class;
+        if (string.IsNullOrWhiteSpace(asked.Title) || asked.Title.Length > KeptTasks.LongestTitle || asked.PerPage is not (1 or 2))
+            throw RefusedException.Wrong($"Expected a title of 1 to {KeptTasks.LongestTitle} characters, and one or two pieces a page.");
+        booklets.Save(
+            new BookletRecord
+            {
+                ClassId = one.Id,
+                Title = asked.Title,
+                PerPage = asked.PerPage,
+                Pairs = asked.Pairs,
+                Names = asked.Names,
+                Shown = asked.Shown,
+            },
+            asked.Pieces
+        );
+        return pieces.Booklet(one);
+    }
+
+    /// <summary>The booklet as MusicXML, a file a piece; those that are gone or that cannot be read are left out.</summary>
+    private static FileContentHttpResult Zip(Asker asker, Pieces pieces, long @class)
+    {
+        var one = asker.Class;
+        var booklet = pieces.Booklet(one);
+        using var whole = new MemoryStream();
+        using (var zip = new ZipArchive(whole, ZipArchiveMode.Create, leaveOpen: true))
+        {
+            foreach (var (i, id) in booklet.Pieces.Index())
+            {
+                if (Readable(pieces, one, id) is not { } tune)
+                    continue;
+                using var entry = zip.CreateEntry($"{i + 1:00}-{FileNames.Plain(tune.Title)}.musicxml").Open();
+                entry.Write(Encoding.UTF8.GetBytes(tune.Source));
+            }
+        }
+
+        return TypedResults.Bytes(whole.ToArray(), "application/zip", $"booklet-{FileNames.Plain(one.Name)}.zip");
+    }
+
+    private static TuneRecord? Readable(Pieces pieces, ClassRecord one, long piece)
+    {
+        try
+        {
+            var (who, found) = pieces.Find(one.Id, piece);
+            return pieces.AsTune(one, who, found).Tune;
+        }
+        catch (Exception e) when (e is RefusedException or FormatException)
+        {
+            return null;
+        }
+    }
+}

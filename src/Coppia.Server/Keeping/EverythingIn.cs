@@ -1,0 +1,207 @@
+using System.IO.Compression;
+using System.Text;
+using System.Text.Json;
+using Coppia.Data.Exercises;
+using Coppia.Data.Keeping;
+using Coppia.Data.Room;
+using Coppia.Data.Stand;
+using Coppia.Data.Store;
+using Coppia.Data.Tunes;
+using Coppia.Formats.Books;
+using Coppia.Formats.Records;
+using Coppia.Formats.Source;
+using Coppia.Server.Exercises;
+using Coppia.Server.Records;
+using Coppia.Server.Stand;
+using Coppia.Server.Tunes;
+using Microsoft.AspNetCore.Http.Json;
+using Microsoft.Extensions.Options;
+
+namespace Coppia.Server.Keeping;
+
+/// <summary>Everything in again, from a .zip that <see cref="EverythingOut"/> made.</summary>
+internal sealed class EverythingIn(Database database, ClassFiles files, TimeProvider clock, IOptions<JsonOptions> json)
+{
+    private const int MostEntries = 20_000;
+    private const long MostBytes = 500L * 1024 * 1024;
+
+    private readonly LibraryCopy _copy = new(database, clock);
+
+    private JsonSerializerOptions Json => json.Value.SerializerOptions;
+
+    /// <summary>Takes a library in beside what is there: all of it, or where it is broken none.</summary>
+    /// <exception cref="FormatException">It is none; the message names the place.</exception>
+    public TakenIn Read(Stream from, CancellationToken stop)
+    {
+        using var zip = Opened(from);
+        var library = RecordsOf(zip);
+        var leftOut = new List<string>();
+        var copies = new List<TuneCopy>();
+        foreach (var (i, tune) in library.Tunes.Index())
+        {
+            var source = Text(
+                zip.GetEntry(tune.File)
+                    ?? throw new FormatException($"{LibraryFile.Name}, tune {i + 1}: there is no file “{tune.File}” in the .zip.")
+            );
+            var read = TuneReader.Read(source, stop);
+            if (read.Score is null)
+                leftOut.Add($"{tune.Title}: {read.Errors[0]}");
+            else
+                copies.Add(CopyOf(tune, source, read));
+        }
+
+        var added = _copy.Add(
+            copies,
+            [
+                .. library.Styles.Select(s => new StyleRecord
+                {
+                    Name = s.Name,
+                    Json = StyleFile.Write(s.Style),
+                    Current = s.Current,
+                }),
+            ],
+            [.. library.Sheets.Select(RecordOf)],
+            (sheet, ids) => JsonSerializer.Serialize(Moved(JsonSerializer.Deserialize<SheetDoc>(sheet.Document, Json)!, ids), Json),
+            [.. files.TasksOf(library.Tasks).Values],
+            [.. (library.Classes ?? []).Select(name => ClassIn(zip, name))]
+        );
+        return new TakenIn(added, leftOut);
+    }
+
+    /// <summary>The sheet with its tunes as they are numbered here; a tune that did not come along is not named.</summary>
+    private static SheetDoc Moved(SheetDoc doc, IReadOnlyDictionary<long, long> ids) =>
+        doc with
+        {
+            Parts =
+            [
+                .. doc.Parts.Select(p =>
+                    p.Request.TuneId is { } tune
+                        ? p with
+                        {
+                            Request = p.Request with { TuneId = ids.TryGetValue(tune, out var here) ? here : null },
+                        }
+                        : p
+                ),
+            ],
+        };
+
+    private SheetRecord RecordOf(SheetDoc doc) =>
+        new()
+        {
+            Heading = doc.Heading,
+            Instruments = string.Join(',', doc.Instruments),
+            Document = JsonSerializer.Serialize(doc, Json),
+        };
+
+    private static TuneCopy CopyOf(KeptTuneFile tune, string source, ReadResult read) =>
+        new(
+            NewTune.Of(new TuneRequest(source, tune.Title, tune.Composer, tune.PrintedFor), read) with
+            {
+                Id = tune.Id,
+                NoteIds = tune.NoteIds is { ValueKind: JsonValueKind.Array } ids && KeptTune.AreIds(ids, read) ? ids.GetRawText() : null,
+                Lines = tune.Lines is { } lines && lines.Fits(read) ? lines.ToJson() : LinesForWhom.Proposed(read)?.ToJson(),
+            },
+            [
+                .. tune
+                    .Pins.DistinctBy(p => (p.Instrument, p.Note))
+                    .Select(p => new PinCopy(
+                        p.Instrument,
+                        new PinRecord
+                        {
+                            NoteId = p.Note,
+                            Pitch = p.Pitch,
+                            String = p.String,
+                            Finger = p.Finger,
+                        }
+                    )),
+            ],
+            [.. tune.PrintedFingers.Distinct()],
+            tune.Octaves.Where(o => o.Value is >= -4 and <= 4).ToDictionary(),
+            [
+                .. tune
+                    .Bows.DistinctBy(b => (b.Note, b.Kind))
+                    .Select(b => new BowRecord
+                    {
+                        NoteId = b.Note,
+                        Kind = b.Kind.ToString().ToLowerInvariant(),
+                        Pitch = b.Pitch,
+                        Refused = b.Refused,
+                    }),
+            ]
+        );
+
+    private LibraryClass ClassIn(ZipArchive zip, string name)
+    {
+        var entry = zip.GetEntry(name) ?? throw new FormatException($"{LibraryFile.Name}, classes: there is no file “{name}” in the .zip.");
+        try
+        {
+            var file = JsonSerializer.Deserialize<ClassFile>(Text(entry), Json) ?? throw new FormatException($"{name} is empty.");
+            return new LibraryClass(
+                file.Copy(style: null, files.Text),
+                file.Style,
+                file.Sheets.DistinctBy(s => s.Id).ToDictionary(s => s.Id, s => s.Title),
+                files.TasksOf(file.Tasks)
+            );
+        }
+        catch (JsonException e)
+        {
+            throw new FormatException($"{name}, {JsonParts.Said(e)}.", e);
+        }
+        catch (FormatException e)
+        {
+            throw new FormatException($"{name}: {e.Message}", e);
+        }
+    }
+
+    private LibraryFile RecordsOf(ZipArchive zip)
+    {
+        var records =
+            zip.GetEntry(LibraryFile.Name)
+            ?? throw new FormatException($"The .zip holds no {LibraryFile.Name}; expected one that “Everything out” made.");
+        try
+        {
+            var library = JsonSerializer.Deserialize<LibraryFile>(Text(records), Json);
+            return library is { Coppia: 1 }
+                ? library
+                : throw new FormatException($"{LibraryFile.Name} is of version {library?.Coppia}; this program knows version 1.");
+        }
+        catch (JsonException e)
+        {
+            throw new FormatException($"{LibraryFile.Name}, {JsonParts.Said(e)}.", e);
+        }
+    }
+
+    private static ZipArchive Opened(Stream from)
+    {
+        try
+        {
+            var zip = new ZipArchive(from, ZipArchiveMode.Read);
+            if (zip.Entries.Count > MostEntries || zip.Entries.Sum(e => e.Length) > MostBytes)
+                throw new FormatException(
+                    $"The .zip holds too much; expected at most {MostEntries:N0} files and {MostBytes / 1024 / 1024} MB."
+                );
+            return zip;
+        }
+        catch (InvalidDataException e)
+        {
+            throw new FormatException("This is no complete .zip; expected one that “Everything out” made.", e);
+        }
+    }
+
+    private static string Text(ZipArchiveEntry entry)
+    {
+        using var stream = entry.Open();
+        using var whole = new MemoryStream();
+        var buffer = new byte[81920];
+        int read;
+        // The length that the .zip gives can lie.
+        while ((read = stream.Read(buffer)) > 0)
+        {
+            whole.Write(buffer, 0, read);
+            if (whole.Length > Math.Min(entry.Length, MostBytes))
+                throw new FormatException($"{entry.FullName} is longer than the .zip says.");
+        }
+
+        return Encoding.UTF8.GetString(whole.ToArray());
+    }
+}

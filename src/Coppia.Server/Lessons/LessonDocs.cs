@@ -1,0 +1,155 @@
+using Coppia.Core.Lesson;
+using Coppia.Core.Music;
+
+namespace Coppia.Server.Lessons;
+
+/// <summary>A step of a lesson as it is kept and edited.</summary>
+/// <param name="Id">Names it within its lesson, 1 to 20 characters.</param>
+/// <param name="Tune">Place of its tune in the lesson; null for none.</param>
+/// <param name="Fifths">Of the key it is about.</param>
+/// <param name="Line">Order of its line, from 0.</param>
+/// <param name="FirstBar">Order of its first bar, from 0; the end is the bar after its last.</param>
+/// <param name="Words">Of the teacher's own step, at most 200 characters.</param>
+/// <param name="IsKnown">The class reached it in an earlier lesson.</param>
+/// <param name="IsPinned">It stays, whatever is left out.</param>
+/// <param name="Ways">In how many ways it is gone through, 1 to 10.</param>
+/// <param name="Repeats">How often each, 0 to 50.</param>
+/// <param name="Beats">Quarters, once.</param>
+/// <param name="Tempo">Quarters a minute, 20 to 300.</param>
+/// <param name="Minutes">In place of what is reckoned, 0 to 240.</param>
+/// <param name="Reached">Whether the class reached it; null before it is known.</param>
+/// <param name="TempoReached">Quarters a minute.</param>
+public sealed record StepDoc(
+    string Id,
+    LessonPart Part,
+    int? Tune = null,
+    int? Fifths = null,
+    Mode? Mode = null,
+    string? Meter = null,
+    int? Line = null,
+    int FirstBar = 0,
+    int EndBar = 0,
+    string? NoteId = null,
+    string? Words = null,
+    bool IsKnown = false,
+    bool IsPinned = false,
+    int Ways = 1,
+    int Repeats = 1,
+    double Beats = 0,
+    double CountIn = 0,
+    int Tempo = LessonPace.UsualTempo,
+    int Said = 0,
+    double? Minutes = null,
+    bool? Reached = null,
+    int? TempoReached = null
+)
+{
+    private const int LongestId = 20;
+    private const int LongestWords = 200;
+    private const double MostBeats = 200_000;
+
+    internal static StepDoc Of(LessonStep s, IReadOnlyList<long?> tunes) =>
+        new(
+            Id: s.Id,
+            Part: s.Part,
+            Tune: s.TuneId is { } tune ? tunes.ToList().IndexOf(tune) : null,
+            Fifths: s.Key?.Fifths,
+            Mode: s.Key?.Mode,
+            Meter: s.Meter,
+            Line: s.Line,
+            FirstBar: s.FirstBar,
+            EndBar: s.EndBar,
+            NoteId: s.NoteId,
+            Words: s.Words,
+            IsKnown: s.IsKnown,
+            IsPinned: s.IsPinned,
+            Ways: s.Ways,
+            Repeats: s.Repeats,
+            Beats: s.Beats,
+            CountIn: s.CountIn,
+            Tempo: s.Tempo,
+            Said: s.Said,
+            Minutes: s.Minutes
+        );
+
+    /// <param name="tunes">Of the lesson, by their places.</param>
+    internal LessonStep Step(IReadOnlyList<long?> tunes) =>
+        new()
+        {
+            Id = Id,
+            Part = Part,
+            TuneId = Tune is { } place ? tunes[place] : null,
+            Key = Fifths is { } fifths ? new KeySignature(fifths, Mode ?? default) : null,
+            Meter = Meter,
+            Line = Line,
+            FirstBar = FirstBar,
+            EndBar = EndBar,
+            NoteId = NoteId,
+            Words = Words,
+            IsKnown = IsKnown,
+            IsPinned = IsPinned,
+            Ways = Ways,
+            Repeats = Repeats,
+            Beats = Beats,
+            CountIn = CountIn,
+            Tempo = Tempo,
+            Said = Said,
+            Minutes = Minutes,
+        };
+
+    /// <summary>What of it cannot be kept; null for nothing.</summary>
+    internal string? Wrong(int tunes) =>
+        Id.Length is 0 or > LongestId ? $"expected a name of 1 to {LongestId} characters"
+        : Tune is { } t && (t < 0 || t >= tunes) ? $"expected a tune from 0 to {tunes - 1}"
+        : Words is { Length: > LongestWords } ? $"expected at most {LongestWords} characters"
+        : Part == LessonPart.Own && string.IsNullOrWhiteSpace(Words) ? "expected words for a step of your own"
+        : Ways is < 1 or > 10 ? "expected 1 to 10 ways"
+        : Repeats is < 0 or > 50 ? "expected 0 to 50 repeats"
+        : Tempo is < 20 or > 300 || TempoReached is < 20 or > 300 ? "expected a tempo of 20 to 300"
+        : Said is < 0 or > 200 ? "expected 0 to 200 things said"
+        : Minutes is < 0 or > 240 ? "expected 0 to 240 minutes"
+        : Beats is < 0 or > MostBeats || CountIn is < 0 or > MostBeats || !double.IsFinite(Beats + CountIn) ? "its length cannot be"
+        : Fifths is < -7 or > 7 ? "expected a key of −7 to 7 fifths"
+        : FirstBar < 0 || EndBar < FirstBar ? "its bars cannot be"
+        : null;
+}
+
+/// <summary>A lesson as it is edited.</summary>
+/// <param name="Day">Such as 2026-09-14.</param>
+/// <param name="Minutes">How long it is, 5 to 240.</param>
+/// <param name="TalkSeconds">For each thing said, 0 to 120.</param>
+/// <param name="Steps">In their order.</param>
+/// <param name="Left">What was left out and can come back.</param>
+public sealed record LessonDoc(string Day, int Minutes, int TalkSeconds, IReadOnlyList<StepDoc> Steps, IReadOnlyList<StepDoc> Left)
+{
+    private const int MostSteps = 1_000;
+
+    internal IEnumerable<StepDoc> All => Steps.Concat(Left);
+
+    /// <summary>What of it cannot be kept; null for nothing.</summary>
+    internal string? Wrong(int tunes)
+    {
+        if (!DateOnly.TryParseExact(Day, "yyyy-MM-dd", out _))
+            return $"“{Day}” is not a day; expected one such as 2026-09-14.";
+        if (Minutes is < 5 or > 240)
+            return "Expected a lesson of 5 to 240 minutes.";
+        if (TalkSeconds is < 0 or > 120)
+            return "Expected 0 to 120 seconds of talk for each thing said.";
+        if (Steps.Count + Left.Count > MostSteps)
+            return $"A lesson has at most {MostSteps} steps.";
+        if (All.GroupBy(s => s.Id).FirstOrDefault(g => g.Count() > 1) is { } twice)
+            return $"Two steps are called {twice.Key}; expected names of their own.";
+        return All.Select((s, i) => s.Wrong(tunes) is { } wrong ? $"Step {i + 1}: {wrong}." : null).FirstOrDefault(w => w is not null);
+    }
+}
+
+/// <summary>A changed lesson.</summary>
+/// <param name="Version">That the editor saw.</param>
+/// <param name="IsTaught">It was taught as it stands.</param>
+public sealed record LessonChange(int Version, LessonDoc Lesson, bool IsTaught);
+
+/// <summary>A day to plan a lesson for.</summary>
+public sealed record LessonRequest(string Day);
+
+/// <summary>A tune to put into a lesson.</summary>
+public sealed record LessonTuneRequest(int Version, long TuneId);

@@ -1,0 +1,239 @@
+using System.Text.Json;
+using Coppia.Core.Instruments;
+using Coppia.Core.Knowledge;
+using Coppia.Core.Lesson;
+using Coppia.Core.Wording.Lessons;
+using Coppia.Data.Classes;
+using Coppia.Data.Lessons;
+using Coppia.Data.Store;
+using Coppia.Data.Tunes;
+using Coppia.Server.Asked;
+using Coppia.Server.Stand;
+using Microsoft.AspNetCore.Http.Json;
+using Microsoft.Extensions.Options;
+
+namespace Coppia.Server.Lessons;
+
+/// <summary>Plans a class's lessons from what is set and from what it reached, and says them in words.</summary>
+internal sealed class LessonPlanner(
+    Readings readings,
+    Asker asker,
+    TunesOfClass tunesOf,
+    WorkRepository work,
+    KnownRepository known,
+    LessonRepository lessons,
+    LibraryNames names,
+    IOptions<JsonOptions> json
+)
+{
+    /// <summary>So many past lessons tell what a class has reached.</summary>
+    private const int Remembered = 20;
+
+    private JsonSerializerOptions Options => json.Value.SerializerOptions;
+
+    public static RefusedException NoLesson() =>
+        RefusedException.NotHere("There is no such lesson in this class; it may have been deleted.");
+
+    /// <exception cref="RefusedException">There is none of this number in the class.</exception>
+    public LessonRecord Find(ClassRecord one, long id) => lessons.Find(one.Id, id) ?? throw NoLesson();
+
+    /// <summary>Keeps a changed lesson.</summary>
+    /// <exception cref="RefusedException">Another window was quicker, or it is gone.</exception>
+    public LessonView Keep(ClassRecord one, LessonRecord lesson) =>
+        lessons.Save(lesson) switch
+        {
+            SaveOutcome.Saved => View(one, Find(one, lesson.Id)),
+            SaveOutcome.ChangedMeanwhile => throw RefusedException.Meanwhile(
+                "This lesson was changed from another window since you opened it."
+            ),
+            _ => throw NoLesson(),
+        };
+
+    /// <summary>A plan for a day, which is not kept yet.</summary>
+    public LessonRecord Plan(ClassRecord one, string day)
+    {
+        var set = work.Of(one.Id, Days.Text(asker.Today)).Where(w => w.LearnerId is null).ToArray();
+        var past = Past(one);
+        var learned = LearnedIn(one, past);
+        // What is set for home first, by its day; then what was not reached last time.
+        var tunes = set.Where(w => w.TuneId is not null)
+            .Select(w => (Id: w.TuneId!.Value, w.Tempo))
+            .Concat(past.Take(1).SelectMany(NotReached).Select(id => (Id: id, Tempo: (int?)null)))
+            .DistinctBy(t => t.Id)
+            .Select(t => TuneOf(one, t.Id, t.Tempo, learned))
+            .OfType<LessonTune>()
+            .ToArray();
+        var steps = LessonPlan.Of(tunes, tunesOf.Players(one), new LessonPace(), set.Length);
+        long?[] ids = [.. tunes.Select(t => (long?)t.Id)];
+        return new LessonRecord
+        {
+            ClassId = one.Id,
+            Day = day,
+            Tunes = ids,
+            Document = Text(
+                new LessonDoc(day, one.LessonMinutes, new LessonPace().TalkSeconds, [.. steps.Select(s => StepDoc.Of(s, ids))], [])
+            ),
+        };
+    }
+
+    /// <summary>The lesson with one more tune, before what is set for home; null where there is no such tune.</summary>
+    public LessonRecord? With(ClassRecord one, LessonRecord lesson, long tuneId)
+    {
+        if (TuneOf(one, tuneId, null, LearnedIn(one, Past(one))) is not { } tune)
+            return null;
+        var doc = Doc(lesson);
+        long?[] ids = lesson.Tunes.Contains(tuneId) ? [.. lesson.Tunes] : [.. lesson.Tunes, tuneId];
+        // Tuning and home are there already, and the key and meter where another tune has them.
+        var there = doc.Steps.Select(s => s.Step(ids)).ToArray();
+        var next = doc.All.Select(s => Number(s.Id)).DefaultIfEmpty(0).Max();
+        StepDoc[] added =
+        [
+            .. LessonPlan
+                .Of([tune], tunesOf.Players(one), new LessonPace(), 0)
+                .Where(s => s.Part is not (LessonPart.Tuning or LessonPart.Home))
+                .Where(s =>
+                    !there.Any(t => t.Part == s.Part && (t.Key, t.Meter) == (s.Key, s.Meter) && (s.Key ?? (object?)s.Meter) is not null)
+                )
+                .Select((s, i) => StepDoc.Of(s with { Id = $"s{next + 1 + i}" }, ids)),
+        ];
+        var at = doc.Steps.ToList().FindIndex(s => s.Part == LessonPart.Home);
+        var (before, after) = at < 0 ? (doc.Steps, []) : (doc.Steps.Take(at), doc.Steps.Skip(at));
+        return lesson with { Tunes = ids, Document = Text(doc with { Steps = [.. before, .. added, .. after] }) };
+    }
+
+    private static int Number(string id) => int.TryParse(id.AsSpan(1), out var n) ? n : 0;
+
+    public LessonDoc Doc(LessonRecord lesson) => JsonSerializer.Deserialize<LessonDoc>(lesson.Document, Options)!;
+
+    public string Text(LessonDoc doc) => JsonSerializer.Serialize(doc, Options);
+
+    /// <summary>What a class has behind it: tunes that it knows, and of each tune the lines that were reached in a lesson.</summary>
+    private sealed record Learned(IReadOnlySet<long> Tunes, ILookup<long, int> Lines);
+
+    /// <summary>The lessons that were taught, the last first.</summary>
+    private LessonRecord[] Past(ClassRecord one) => [.. lessons.Of(one.Id, Remembered).Where(l => l.TaughtAt is not null)];
+
+    private Learned LearnedIn(ClassRecord one, IEnumerable<LessonRecord> past) =>
+        new(
+            known
+                .Of(one.Id)
+                .Where(k => k is { TakenBackAt: null, Cause: KnownCause.Tune })
+                .Select(k => k.TuneId)
+                .OfType<long>()
+                .ToHashSet(),
+            past.SelectMany(Reached).ToLookup(r => r.Tune, r => r.Line)
+        );
+
+    private LessonTune? TuneOf(ClassRecord one, long id, int? goal, Learned learned)
+    {
+        if (tunesOf.Read(one, id) is not [var first, ..] sections)
+            return null;
+        return new LessonTune(
+            id,
+            [.. sections.Select(s => s.Reading)],
+            sections.SelectMany(s => readings.NewsOf(s.Kept, s.Player).Of).DistinctBy(n => n.Thing).Count(),
+            goal ?? ReadingView.TempoOf(first.Reading.Score),
+            learned.Tunes.Contains(id),
+            learned.Lines[id].ToHashSet()
+        );
+    }
+
+    /// <summary>The lines that were reached in a lesson, by their orders.</summary>
+    private IEnumerable<(long Tune, int Line)> Reached(LessonRecord lesson) =>
+        from step in Doc(lesson).Steps
+        where step is { Part: LessonPart.Line, Reached: true, Tune: not null, Line: not null }
+        let tune = lesson.Tunes.ElementAtOrDefault(step.Tune!.Value)
+        where tune is not null
+        select (tune.Value, step.Line!.Value);
+
+    /// <summary>Tunes of a lesson that were left out or did not come to their tempo.</summary>
+    private IEnumerable<long> NotReached(LessonRecord lesson)
+    {
+        var doc = Doc(lesson);
+        var done = doc
+            .Steps.Where(s => s is { Part: LessonPart.AtTempo or LessonPart.Review, Reached: true })
+            .Select(s => s.Tune)
+            .ToHashSet();
+        return lesson.Tunes.Index().Where(t => t.Item is not null && !done.Contains(t.Index)).Select(t => t.Item!.Value);
+    }
+
+    /// <summary>The lesson in the words of its class.</summary>
+    /// <param name="alone">In the words of one instrument instead; null for all that the class plays.</param>
+    public LessonView View(ClassRecord one, LessonRecord lesson, Instrument? alone = null)
+    {
+        var doc = Doc(lesson);
+        var titles = names.Titles(lesson.Tunes.OfType<long>());
+        var home = HomeOf(one, lesson.Day, alone);
+        var section = alone is null ? tunesOf.Section(one) : [alone];
+        var said = new StepWords(tunesOf, readings, one, section, asker.Style, titles, home);
+        var docs = alone is null ? doc.Steps : Alone(one, lesson, doc, alone, home.Count);
+        var steps = docs.Select(s => s.Step(lesson.Tunes)).ToArray();
+        var time = LessonTime.Of(steps, doc.TalkSeconds, doc.Minutes);
+        var views = new List<StepView>();
+        var starts = 0.0;
+        foreach (var (kept, step) in docs.Zip(steps))
+        {
+            views.Add(said.Of(kept, step, doc.TalkSeconds, starts / 60));
+            starts += step.Seconds(doc.TalkSeconds);
+        }
+
+        return new LessonView(
+            Id: lesson.Id,
+            Version: lesson.Version,
+            Day: lesson.Day,
+            IsTaught: lesson.TaughtAt is not null,
+            Minutes: doc.Minutes,
+            TalkSeconds: doc.TalkSeconds,
+            Tunes: [.. lesson.Tunes.Select(t => new LessonTuneView(t, said.Title(t)))],
+            Steps: views,
+            Left: [.. doc.Left.Select(s => said.Of(s, s.Step(lesson.Tunes), doc.TalkSeconds, 0))],
+            Seconds: time.Seconds,
+            Total: LessonWords.Minutes(time.Seconds),
+            Over: time.Over > 0 ? LessonWords.Minutes(time.Over) : null,
+            Spare: doc.Minutes * 60 - time.Seconds is >= 60 and var spare ? LessonWords.Minutes(spare) : null,
+            Offers: [.. time.Offers.Select(o => new LessonOfferView(o.Kind, LessonWords.Of(o, said.Title(o.TuneId)), o.Steps))],
+            Care: time.NeedsBreak ? LessonWords.Care(time) : null,
+            Home: said.Home
+        );
+    }
+
+    /// <summary>The steps of a lesson for one who goes through it alone on an instrument.</summary>
+    private StepDoc[] Alone(ClassRecord one, LessonRecord lesson, LessonDoc doc, Instrument instrument, int set)
+    {
+        var player = new Player(instrument, asker.Style, asker.Known);
+        var tunes = new Dictionary<long, LessonTune>();
+        foreach (var tune in lesson.Tunes.OfType<long>())
+        {
+            if (tunesOf.Read(one, tune, [instrument]) is [var own])
+                tunes[tune] = new LessonTune(
+                    tune,
+                    [own.Reading],
+                    readings.NewsOf(own.Kept, own.Player).Of.Count,
+                    ReadingView.TempoOf(own.Reading.Score),
+                    IsReview: false,
+                    Reached: new HashSet<int>()
+                );
+        }
+
+        var steps = LessonAlone.Of([.. doc.Steps.Select(s => s.Step(lesson.Tunes))], player, tunes, set);
+        return [.. steps.Select(s => StepDoc.Of(s, lesson.Tunes))];
+    }
+
+    private const int DaysInWeek = 7;
+
+    /// <summary>
+    /// What is set to a whole class or section to be done after a lesson's day, if it was set by then or in the week after. A single
+    /// learner's work is nobody else's to read.
+    /// </summary>
+    private IReadOnlyList<WorkRecord> HomeOf(ClassRecord one, string day, Instrument? alone)
+    {
+        var end = Days.Read(day)?.AddDays(DaysInWeek);
+        return
+        [
+            .. work.Of(one.Id, day)
+                .Where(w => w.LearnerId is null && string.CompareOrdinal(w.Due, day) > 0)
+                .Where(w => DateOnly.FromDateTime(w.MadeAt.ToLocalTime()) < end)
+                .Where(w => w.Instrument is null || alone is null || w.Instrument == alone.Id),
+        ];
+    }
+}

@@ -1,0 +1,101 @@
+using Coppia.Core.Logbook;
+using Coppia.Core.Wording.Logbook;
+using Coppia.Data.Classes;
+using Coppia.Data.Logbook;
+using Coppia.Data.Tunes;
+using Coppia.Server.Asked;
+
+namespace Coppia.Server.Logbook;
+
+/// <summary>The logbook of the class that is asked for: what its learners did at home.</summary>
+internal sealed class ClassLog(Asker asker, LearnerRepository learners, LogRepository reported, WorkRepository work, LibraryNames names)
+{
+    private const int NoteDays = 14;
+
+    /// <exception cref="RefusedException">There is no such class.</exception>
+    public ClassLogView Show()
+    {
+        var one = asker.Class;
+        var today = asker.Today;
+        var since = Days.Text(LogRecords.First(today));
+        var (practice, slips) = (reported.Practice(one.Id, since), reported.Slips(one.Id, since));
+        var notes = reported.Notes(one.Id, Days.Text(today.AddDays(1 - NoteDays)));
+        var set = work.Of(one.Id, since);
+        var done = work.Done(one.Id).Select(d => (d.WorkId, d.LearnerId)).ToHashSet();
+        var own = learners.Of(one.Id);
+        (LearnerRecord Who, LearnerLog Log)[] logs =
+        [
+            .. own.Select(l =>
+                (
+                    l,
+                    LogRecords.LogOf(practice[l.Id], slips[l.Id], notes[l.Id], set.Where(w => w.IsFor(l)), w => done.Contains((w.Id, l.Id)))
+                )
+            ),
+        ];
+        var titles = names.Titles(
+            logs.SelectMany(l => l.Log.Notes.Select(n => n.Tune).Concat(l.Log.Tasks.Select(t => t.Tune))).OfType<long>()
+        );
+        return new ClassLogView(
+            Weeks: [.. new LearnerLog([], [], [], []).Weeks(today, LogRecords.WeeksShown).Select(w => Days.Text(w.Monday))],
+            Learners:
+            [
+                .. logs.Select(l => new LoggedLearner(
+                    l.Who.Id,
+                    l.Who.Nickname,
+                    l.Who.Instrument,
+                    [.. l.Log.Weeks(today, LogRecords.WeeksShown).Select(w => w.Minutes)],
+                    l.Log.Last is { } last ? Days.Text(last) : null
+                )),
+            ],
+            Ask:
+            [
+                .. AskFirst
+                    .Of([.. logs.Select(l => (l.Who, l.Log))], today)
+                    .Select(a => new AskView(a.Learner.Id, a.Learner.Nickname, a.Learner.Instrument, LogRecords.Said(a.Why, titles))),
+            ],
+            Help: [.. HabitsOf(logs, today), .. TunesOf(logs, today, titles)],
+            Quiet:
+            [
+                .. logs.Where(l => l.Log.Minutes(today.AddDays(1 - AskFirst.QuietDays), today) == 0)
+                    .Select(l => new ToldLearner(l.Who.Id, l.Who.Nickname, LogWords.Quiet(l.Log.Last))),
+            ],
+            Notes: [.. logs.SelectMany(l => LogRecords.NotesOf(l.Who, notes[l.Who.Id], titles)).OrderByDescending(n => n.Day)]
+        );
+    }
+
+    /// <summary>Habits, and who has them; what most have comes first.</summary>
+    private static IEnumerable<HelpView> HabitsOf(IEnumerable<(LearnerRecord Who, LearnerLog Log)> logs, DateOnly today) =>
+        logs.SelectMany(l => l.Log.Habits(today).Select(h => (l.Who, Habit: h)))
+            .GroupBy(h => h.Habit.Kind)
+            .OrderByDescending(g => g.Count())
+            .ThenByDescending(g => g.Sum(h => h.Habit.Times))
+            .Select(g => new HelpView(
+                LogWords.Habit(g.Key),
+                LogWords.Helps(g.Key),
+                null,
+                [
+                    .. g.OrderByDescending(h => h.Habit.Times)
+                        .Select(h => new ToldLearner(h.Who.Id, h.Who.Nickname, $"{h.Habit.Times} times")),
+                ]
+            ));
+
+    /// <summary>Tunes that are past their day, and who has not said that they are done.</summary>
+    private static IEnumerable<HelpView> TunesOf(
+        IEnumerable<(LearnerRecord Who, LearnerLog Log)> logs,
+        DateOnly today,
+        IReadOnlyDictionary<long, string> titles
+    ) =>
+        logs.SelectMany(l =>
+                l.Log.Tasks.Where(t => t is { Tune: not null, IsDone: false } && t.Due < today)
+                    .DistinctBy(t => t.Tune)
+                    .Select(t => (l.Who, Task: t, Best: l.Log.Best(t.Tune!.Value)))
+            )
+            .GroupBy(t => t.Task.Tune!.Value)
+            .OrderByDescending(g => g.Count())
+            .Select(g => new HelpView(
+                titles.GetValueOrDefault(g.Key, ""),
+                "",
+                g.Key,
+                [.. g.Select(t => new ToldLearner(t.Who.Id, t.Who.Nickname, LogWords.Reached(t.Best, t.Task.Goal)))]
+            ));
+}

@@ -1,0 +1,35 @@
+using Coppia.Data.Logbook;
+using Coppia.Server.Asked;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Coppia.Server.Logbook;
+
+/// <summary>The logbook: what the learners of a class did at home.</summary>
+internal static class LogEndpoints
+{
+    public static void MapLogbook(this IEndpointRouteBuilder api)
+    {
+        var one = api.MapGroup("/api/classes/{class:long}");
+        one.MapGet("/logbook", (ClassLog log, long @class) => log.Show()).WithName("getLogbook").ProducesProblem(404);
+        one.MapGet(
+                "/learners/{learner:long}/logbook",
+                (Asker asker, LearnerLogs logs, long @class, long learner) => logs.Show(asker.LearnerOf(@class, learner))
+            )
+            .WithName("getLearnerLogbook")
+            .ProducesProblem(404);
+        one.MapPost(
+                "/learners/{learner:long}/minutes",
+                (Asker asker, LearnerLogs logs, long @class, long learner, MinutesRequest asked) =>
+                    logs.Add(asker.LearnerOf(@class, learner), asked)
+            )
+            .WithName("addMinutes")
+            .ProducesProblem(404)
+            .ProducesProblem(422);
+        one.MapDelete("/learners/{learner:long}/minutes/{key}", TakeMinutesBack).WithName("takeMinutesBack").ProducesProblem(404);
+    }
+
+    private static NoContent TakeMinutesBack(Asker asker, ReportRepository reports, long @class, long learner, string key) =>
+        asker.LearnerIn(@class, learner) is not null && reports.Remove(learner, key)
+            ? TypedResults.NoContent()
+            : throw RefusedException.NotHere("There are no such minutes of this learner.");
+}

@@ -1,0 +1,161 @@
+using Coppia.Core.Instruments;
+using Coppia.Core.School;
+using Coppia.Data.Classes;
+using Coppia.Data.Desk;
+using Coppia.Data.Records;
+using Coppia.Server.Asked;
+using Coppia.Server.Classes;
+using Coppia.Server.Desk;
+using Coppia.Server.Drills;
+
+namespace Coppia.Server.Records;
+
+/// <summary>One class with all that is kept of it, in a file.</summary>
+/// <param name="Coppia">Version of this form, 1.</param>
+/// <param name="Style">Name of its own house style; null for the one in force.</param>
+/// <param name="Tunes">Tunes that the record speaks of.</param>
+/// <param name="Sheets">Sheets that are set.</param>
+/// <param name="Work">What is set to the class or a section.</param>
+/// <param name="Tasks">Writing tasks that are set or written for.</param>
+/// <param name="Booklet">Null where nobody made one yet.</param>
+/// <param name="Lessons">Planned and taught.</param>
+public sealed record ClassFile(
+    int Coppia,
+    string Name,
+    int LessonMinutes,
+    DateTime MadeAt,
+    IReadOnlyList<NamedInFile> Tunes,
+    IReadOnlyList<NamedInFile> Sheets,
+    IReadOnlyList<KnownInFile> Known,
+    IReadOnlyList<WorkInFile> Work,
+    IReadOnlyList<LearnerInFile> Learners,
+    string? Style = null,
+    IReadOnlyList<TaskInFile>? Tasks = null,
+    BookletDoc? Booklet = null,
+    IReadOnlyList<LessonInFile>? Lessons = null
+)
+{
+    /// <exception cref="FormatException">Something in it cannot be kept; the message names the place.</exception>
+    /// <param name="text">Writes a plan or a piece as it is kept.</param>
+    internal ClassCopy Copy(long? style, Func<object, string> text)
+    {
+        if (Coppia != 1)
+            throw new FormatException($"The record is of version {Coppia}; this program knows version 1.");
+        if (ClassRules.Wrong(Name, LessonMinutes) is { } wrong)
+            throw new FormatException(wrong);
+        if (Learners.Count > LearnerList.MostLearners)
+            throw new FormatException($"The record has {Learners.Count} learners; expected at most {LearnerList.MostLearners}.");
+        return new ClassCopy(
+            new ClassRecord
+            {
+                Name = Name.Trim(),
+                LessonMinutes = LessonMinutes,
+                StyleId = style,
+                CreatedAt = MadeAt,
+            },
+            Each(
+                Known,
+                "What is known, change",
+                k => k.Added.Concat(k.Removed).All(t => !t.Contains('\n', StringComparison.Ordinal)),
+                "a line for each thing",
+                k => new KnownChangeRecord
+                {
+                    Cause = k.Cause,
+                    About = k.About,
+                    TuneId = k.Tune,
+                    Added = string.Join('\n', k.Added),
+                    Removed = string.Join('\n', k.Removed),
+                    MadeAt = k.MadeAt,
+                    MadeBy = k.MadeBy,
+                    TakenBackAt = k.TakenBackAt,
+                }
+            ),
+            RecordsOf(Work, "Set work"),
+            [.. Learners.Select(l => l.Copy(text))],
+            Booklet is { } b
+                ? new BookletRecord
+                {
+                    Title = b.Title.Length is > 0 and <= KeptTasks.LongestTitle
+                        ? b.Title
+                        : throw new FormatException($"Booklet: expected a title of 1 to {KeptTasks.LongestTitle} characters."),
+                    PerPage = b.PerPage == 1 ? 1 : 2,
+                    Pairs = b.Pairs,
+                    Names = b.Names,
+                    Shown = b.Shown,
+                }
+                : null,
+            Booklet?.Pieces ?? [],
+            [.. (Lessons ?? []).Select((l, i) => l.Record(text, i + 1))]
+        );
+    }
+
+    internal static WorkInFile WorkOf(WorkRecord w) =>
+        new(w.Id, w.Kind, w.Due, w.MadeAt, w.MadeBy, w.TuneId, w.SheetId, w.Tempo, w.Instrument, w.TaskId);
+
+    internal static KnownInFile KnownOf(KnownChangeRecord k) =>
+        new(
+            k.Cause,
+            k.About,
+            KnownRepository.Lines(k.Added),
+            KnownRepository.Lines(k.Removed),
+            k.MadeAt,
+            k.MadeBy,
+            k.TuneId,
+            k.TakenBackAt
+        );
+
+    internal static IReadOnlyList<WorkRecord> RecordsOf(IReadOnlyList<WorkInFile> work, string where) =>
+        Each(
+            work,
+            where,
+            w =>
+                IsDay(w.Due)
+                && w.Tempo is null or (>= 20 and <= 300)
+                && (w.Kind == WorkKind.Tune) == (w.Tune is not null)
+                && (w.Kind == WorkKind.Sheet) == (w.Sheet is not null)
+                && (w.Kind == WorkKind.Writing) == (w.Task is not null)
+                && (w.Instrument is null || StringSection.Named(w.Instrument) is not null),
+            "a day such as 2026-09-14, a tempo of 20 to 300, and the tune, sheet or task that it is",
+            w => new WorkRecord
+            {
+                Id = w.Id,
+                Kind = w.Kind,
+                Due = w.Due,
+                MadeAt = w.MadeAt,
+                MadeBy = w.MadeBy,
+                TuneId = w.Tune,
+                SheetId = w.Sheet,
+                TaskId = w.Task,
+                Tempo = w.Tempo,
+                Instrument = w.Instrument,
+            }
+        );
+
+    internal static IReadOnlyList<TRecord> Each<TFile, TRecord>(
+        IReadOnlyList<TFile> list,
+        string where,
+        Func<TFile, bool> fits,
+        string expected,
+        Func<TFile, TRecord> record
+    )
+    {
+        var records = new List<TRecord>(list.Count);
+        foreach (var (i, one) in list.Index())
+        {
+            Expect(fits(one), where, $"{i + 1}", $"expected {expected}");
+            records.Add(record(one));
+        }
+
+        return records;
+    }
+
+    internal static void Expect(bool fits, string where, string part, string expected)
+    {
+        if (!fits)
+            throw new FormatException($"{where} {part}: {expected}.");
+    }
+
+    internal static bool IsDay(string text) => Days.Read(text) is not null;
+
+    internal static bool IsCard(string text) => CardName.Find(text) is not null;
+}

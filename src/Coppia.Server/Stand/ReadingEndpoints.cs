@@ -1,0 +1,169 @@
+using Coppia.Core.Fingering;
+using Coppia.Core.Music;
+using Coppia.Core.Reading;
+using Coppia.Core.Wording.Stand;
+using Coppia.Data.Stand;
+using Coppia.Server.Asked;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Coppia.Server.Stand;
+
+/// <summary>A string and finger that a teacher chooses for a note.</summary>
+/// <param name="String">Order of the string, 0 = lowest sounding.</param>
+/// <param name="Finger">0 to 4.</param>
+public sealed record PinnedPair(int String, int Finger);
+
+/// <summary>A change of one note's pin.</summary>
+/// <param name="NoteId">The note.</param>
+/// <param name="To">Its pair; null lets the solver choose.</param>
+/// <param name="Was">What the one who changes it saw there; null where it was free.</param>
+public sealed record PinChange(string NoteId, PinnedPair? To, PinnedPair? Was);
+
+/// <summary>Whether printed fingers count, and whether they did for the one who changes it.</summary>
+public sealed record PrintedChange(bool To, bool Was);
+
+/// <summary>Changes of the teacher's own pairs on a tune for one instrument; other notes stay as they are.</summary>
+public sealed record PinChanges(IReadOnlyList<PinChange> Changes, PrintedChange? Printed = null);
+
+/// <summary>The octave to read a tune in.</summary>
+/// <param name="Octaves">How far the written notes move; null lets the tune find its own octave.</param>
+/// <param name="Was">What the one who changes it saw chosen; null where the tune found its own.</param>
+public sealed record OctaveRequest(int? Octaves, int? Was);
+
+/// <summary>Lines to speak of.</summary>
+/// <param name="Starts">The order of each line's first bar, from 0, ascending.</param>
+public sealed record BeforeRequest(string Instrument, IReadOnlyList<int> Starts);
+
+/// <summary>One thing to say before a line, and the notes it is about.</summary>
+public sealed record RemarkView(RemarkKind Kind, string Text, IReadOnlyList<string> NoteIds);
+
+/// <summary>A tune as one instrument reads it.</summary>
+internal static class ReadingEndpoints
+{
+    public static void MapReadings(this IEndpointRouteBuilder api)
+    {
+        api.MapGet("/api/tunes/{id:long}/reading", Get).WithName("getReading").Produces<ReadingView>().ProducesProblem(404);
+        api.MapPatch("/api/tunes/{id:long}/pins/{instrument}", ChangePins)
+            .WithName("changePins")
+            .ProducesProblem(404)
+            .ProducesProblem(409)
+            .ProducesProblem(422);
+        api.MapPut("/api/tunes/{id:long}/octave/{instrument}", PutOctave)
+            .WithName("chooseOctave")
+            .ProducesProblem(404)
+            .ProducesProblem(409)
+            .ProducesProblem(422);
+        // Asked with a body: the lines of a long tune are too many for an address.
+        api.MapPost("/api/tunes/{id:long}/before", Before).WithName("sayBefore").ProducesProblem(400).ProducesProblem(404);
+    }
+
+    /// <param name="line">Order of a line of the score, from 0; null for that of the instrument.</param>
+    private static FileContentHttpResult Get(Readings readings, long id, string instrument, int? line = null)
+    {
+        var (kept, player) = readings.Kept(id, instrument);
+        if (line is { } order)
+        {
+            if (order < 0 || order >= kept.Lines.Count)
+                throw new RefusedException(404, $"There is no line {order}; expected 0 to {kept.Lines.Count - 1}.");
+            kept = kept.On(kept.Lines[order].Key);
+        }
+
+        return TypedResults.Bytes(readings.JsonOf(kept, player), "application/json");
+    }
+
+    /// <summary>
+    /// Changes some of the teacher's own pairs for one instrument; where one is impossible, or another window has changed it meanwhile,
+    /// none is.
+    /// </summary>
+    private static NoContent ChangePins(Readings readings, PinRepository pins, Asker asker, long id, string instrument, PinChanges request)
+    {
+        var (kept, player) = readings.Kept(id, instrument);
+        var pitches = SoundingNote.Of(kept.Score).ToDictionary(n => n.Id, n => n.Pitch.ToString());
+        if (request.Changes.FirstOrDefault(c => !pitches.ContainsKey(c.NoteId)) is { } stray)
+            throw new RefusedException(422, $"There is no note {stray.NoteId} in this tune; expected the id of a sounding note.");
+        PinChange[] changes = [.. request.Changes.DistinctBy(c => c.NoteId)];
+        // Whoever changes another note meanwhile is not in the way: what is kept is looked at again.
+        while (true)
+        {
+            asker.Gone.ThrowIfCancellationRequested();
+            var seen = (Pins: pins.Of(id, player.Instrument.Id), UsesPrinted: pins.UsesPrinted(id, player.Instrument.Id));
+            var now = readings.PinsInForce(kept, player).ToDictionary(p => p.NoteId, p => new PinnedPair(p.String, p.Finger));
+            if (changes.FirstOrDefault(c => now.GetValueOrDefault(c.NoteId) != c.Was) is { } late)
+                throw RefusedException.Meanwhile(PinWords.ChangedMeanwhile(kept.Score, late.NoteId));
+            if (request.Printed is { } printed && printed.Was != seen.UsesPrinted)
+                throw RefusedException.Meanwhile(PinWords.PrintedChangedMeanwhile);
+            var touched = changes.Select(c => c.NoteId).ToHashSet();
+            PinRecord[] records =
+            [
+                .. seen.Pins.Where(p => !touched.Contains(p.NoteId)),
+                .. changes
+                    .Where(c => c.To is not null)
+                    .Select(c => new PinRecord
+                    {
+                        NoteId = c.NoteId,
+                        Pitch = pitches[c.NoteId],
+                        String = c.To!.String,
+                        Finger = c.To.Finger,
+                    }),
+            ];
+            try
+            {
+                readings.Try(kept, player, records.Where(r => touched.Contains(r.NoteId) || now.ContainsKey(r.NoteId)));
+            }
+            catch (ImpossiblePinException e)
+            {
+                throw new RefusedException(422, PinWords.Impossible(e, player));
+            }
+
+            if (pins.Replace(id, player.Instrument.Id, seen, records, request.Printed?.To ?? seen.UsesPrinted))
+                return TypedResults.NoContent();
+        }
+    }
+
+    /// <summary>Keeps the octave that the teacher chose for one instrument.</summary>
+    private static NoContent PutOctave(Readings readings, OctaveRepository octaves, long id, string instrument, OctaveRequest request)
+    {
+        var (kept, player) = readings.Kept(id, instrument);
+        var choices = OctaveFit.Choices(SoundingNote.Of(kept.Score), player);
+        if (request.Octaves is { } asked && choices.All(c => c.Octaves != asked))
+            throw new RefusedException(
+                422,
+                $"Moved by {asked} octaves, most of the tune lies out of the {player.Instrument.Name.ToLowerInvariant()}’s reach; "
+                    + $"expected {string.Join(", ", choices.Select(c => c.Octaves))}."
+            );
+        return octaves.Choose(id, player.Instrument.Id, request.Octaves, request.Was)
+            ? TypedResults.NoContent()
+            : throw RefusedException.Meanwhile(PinWords.OctaveChangedMeanwhile);
+    }
+
+    /// <summary>What to say before each line.</summary>
+    private static IReadOnlyList<IReadOnlyList<RemarkView>> Before(Readings readings, long id, BeforeRequest request)
+    {
+        var (kept, player) = readings.Kept(id, request.Instrument);
+        var reading = readings.Of(kept, player);
+        var news = readings.NewsOf(kept, player);
+        var remarks = new RemarkWords(player, reading.Score.Waymarks);
+        var (firsts, bars) = (request.Starts, reading.Score.Bars.Count);
+        for (var i = 0; i < firsts.Count; i++)
+        {
+            if (firsts[i] < 0 || firsts[i] >= bars || i > 0 && firsts[i] <= firsts[i - 1])
+                throw new RefusedException(
+                    400,
+                    $"Line {i + 1} cannot begin at bar order {firsts[i]}; expected ascending orders from 0 to {bars - 1}."
+                );
+        }
+
+        return
+        [
+            .. firsts.Select(
+                (first, i) =>
+                    (IReadOnlyList<RemarkView>)
+                        [
+                            .. BeforeLine
+                                .Of(reading, first, i + 1 < firsts.Count ? firsts[i + 1] : bars, news)
+                                .Select(r => new RemarkView(r.Kind, remarks.Of(r), r.NoteIds)),
+                        ]
+            ),
+        ];
+    }
+}

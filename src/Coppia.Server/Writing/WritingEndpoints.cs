@@ -1,0 +1,121 @@
+using Coppia.Core.Music;
+using Coppia.Core.Wording.Terms;
+using Coppia.Core.Writing;
+using Coppia.Formats.Abc;
+using Coppia.Formats.Books;
+using Coppia.Formats.MusicXml;
+using Coppia.Formats.Source;
+using Coppia.Server.Asked;
+using Coppia.Server.Stand;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Coppia.Server.Writing;
+
+/// <summary>The writing staff: each step starts from a state and gives the next one; nothing is kept here between them.</summary>
+internal static class WritingEndpoints
+{
+    /// <summary>Lines and spaces below and above the staff that can be written on, in half-spaces from the bottom line.</summary>
+    private const int LowestHeight = -9;
+    private const int HighestHeight = 19;
+
+    public static void MapWriting(this IEndpointRouteBuilder api)
+    {
+        api.MapPost("/api/writing/new", New).WithName("newWriting").ProducesProblem(404).ProducesProblem(422);
+        api.MapPost("/api/writing/step", Step).WithName("stepWriting").ProducesProblem(404).ProducesProblem(422);
+        api.MapPost("/api/writing/text", Text).WithName("textOfWriting").ProducesProblem(422);
+        api.MapGet("/api/tunes/{id:long}/writing", Open).WithName("openWriting").ProducesProblem(404);
+        api.MapGet("/api/instruments/{instrument}/staff", Spots).WithName("staffSpots").ProducesProblem(404);
+    }
+
+    private static WritingView New(HouseStyles styles, NewWriting asked)
+    {
+        var player = styles.Player(asked.Instrument);
+        var clef = Clef.Named(asked.Clef ?? "") ?? player.Instrument.FirstClef;
+        var (time, expected) = AbcMeter.Of(asked.Meter ?? "none");
+        if (expected is not null || asked.Fifths is < -7 or > 7)
+            throw new RefusedException(422, $"This is no key or meter; expected −7 to 7 fifths and {expected ?? "a meter"}.");
+        var staff = WritingStaff.Empty(clef, new KeySignature(asked.Fifths), time, Length(asked.PickUp)) with { For = player.Instrument };
+        var line = new ScoreLine("P1", player.Instrument.Name, staff.Score);
+        return WritingView.Of(staff, [line], 0, player, asked.PerLine);
+    }
+
+    private static WritingView Open(Readings readings, long id, string instrument, int perLine = WritingView.UsualPerLine)
+    {
+        var (kept, player) = readings.Kept(id, instrument);
+        var line = kept.Lines.ToList().IndexOf(kept.Line);
+        return WritingView.Of(WritingStaff.Of(kept.Score) with { For = player.Instrument }, kept.Lines, line, player, perLine);
+    }
+
+    private static WritingView Step(HouseStyles styles, Asker asker, WritingRequest request)
+    {
+        var player = styles.Player(request.Instrument);
+        // A staff with nothing but rests is no tune yet, but it can be written on.
+        var read = MusicXmlReader.ReadUnfinished(request.State.Doc, asker.Gone);
+        var lines = read.Lines;
+        if (request.State.Line < 0 || request.State.Line >= lines.Count)
+            return read.Errors.Count > 0
+                ? throw RefusedException.Unreadable(read.Errors)
+                : throw new RefusedException(422, $"There is no line {request.State.Line}; expected 0 to {lines.Count - 1}.");
+        var staff = WritingStaff.Of(lines[request.State.Line].Score) with
+        {
+            Value = request.State.Value.ToValue(),
+            PickUp = Length(request.State.PickUp),
+            For = player.Instrument,
+        };
+        staff = staff.MoveTo(request.State.Caret.ToCaret());
+        if (request.State.Anchor is { } anchor)
+            staff = staff with { Anchor = staff.MoveTo(anchor.ToCaret()).Caret };
+        if (request.Command is { } command)
+        {
+            if (command.Do == "paste" && TuneReader.Read(command.Text ?? "") is { Score: null } torn)
+                throw RefusedException.Unreadable(torn.Errors);
+            if (WritingSteps.Do(staff, command) is not { } next)
+                throw new RefusedException(422, $"“{command.Do}” cannot be done; expected one of {WritingSteps.Expected}.");
+            staff = next;
+        }
+
+        return staff.Score.Events.Count() > Score.MostEvents || staff.Score.Bars.Any(b => b.Events.Count > Score.MostInBar)
+            ? throw new RefusedException(
+                422,
+                $"A tune has at most {Score.MostEvents:N0} notes and rests, a bar at most {Score.MostInBar:N0}."
+            )
+            : WritingView.Of(staff, lines, request.State.Line, player, request.PerLine);
+    }
+
+    /// <summary>The written score as the source of a tune, in the format of the source that it came from.</summary>
+    private static Ok<string> Text(Asker asker, WrittenText asked)
+    {
+        var read = TuneReader.Read(asked.Doc, asker.Gone);
+        if (read.Score is null)
+            throw RefusedException.Unreadable(read.Errors);
+        var lines = read.Lines;
+        if (asked.Before is not { } before || TuneReader.FormatOf(before) == SourceFormat.MusicXml)
+            return TypedResults.Ok(MusicXmlWriter.Write(lines));
+        return TypedResults.Ok(AbcWriter.Write(lines, AbcReader.FieldsToKeep(before)));
+    }
+
+    private static StaffSpot[] Spots(HouseStyles styles, string instrument, int fifths, string clef)
+    {
+        var player = styles.Player(instrument);
+        if (Clef.Named(clef) is not { } known || fifths is < -7 or > 7)
+            throw new RefusedException(404, $"“{clef}” is not a clef; expected {English.List([.. Clef.All.Select(c => c.Name)], "or")}.");
+        return Enumerable
+            .Range(LowestHeight, HighestHeight - LowestHeight + 1)
+            .Select(h => StaffSpot.Of(h, known, new KeySignature(fifths), player))
+            .ToArray();
+    }
+
+    private static Fraction? Length(string? text) =>
+        text?.Split('/') is [var above, var below]
+        && int.TryParse(above, out var a)
+        && int.TryParse(below, out var b)
+        && a > 0
+        && b is > 0 and <= 128
+            ? new Fraction(a, b)
+            : null;
+}
+
+/// <summary>A written score to be kept.</summary>
+/// <param name="Doc">The score as MusicXML.</param>
+/// <param name="Before">The source that it came from, or null for a new one.</param>
+public sealed record WrittenText(string Doc, string? Before = null);
