@@ -3,7 +3,8 @@ using BenchmarkDotNet.Attributes;
 namespace Coppia.Bench;
 
 /// <summary>
-/// Bowing (with the bow's place), counting and form of 10,000 notes, each and together, against fingering the same notes.
+/// Bowing (with the bow's place), counting and form of 10,000 notes, each and together, against fingering the same
+/// notes.
 /// </summary>
 public class BowCountForm
 {
@@ -30,7 +31,13 @@ public class BowCountForm
 
     [Benchmark]
     public int BowPlaces() =>
-        BowPlace.Along(_notes, Bows.Follow(_notes, _score.Bars, _order, AfterLongRest.RetakeDown).Strokes, LoudBow.HeavierFaster).Count;
+        BowPlace
+            .Along(
+                _notes,
+                Bows.Follow(_notes, _score.Bars, _order, AfterLongRest.RetakeDown).Strokes,
+                LoudBow.HeavierFaster
+            )
+            .Count;
 
     [Benchmark]
     public int CountingRow() => Counts.Of(_score, HouseStyle.Default).Count;

@@ -8,7 +8,8 @@ public class BowProposals
     private readonly Score _score = LongTune.Score(64 * 8);
 
     [Benchmark(Baseline = true)]
-    public PlayerReading WholeReading() => PlayerReading.Of(_score, StringSection.Violin, new Player(StringSection.Violin));
+    public PlayerReading WholeReading() =>
+        PlayerReading.Of(_score, StringSection.Violin, new Player(StringSection.Violin));
 
     [Benchmark]
     public int DownbeatsDown() => BowProposal.Of(_score, BowAim.DownbeatsDown, HouseStyle.Default).Edits.Count;

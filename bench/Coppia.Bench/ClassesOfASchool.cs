@@ -10,8 +10,8 @@ using Microsoft.Extensions.DependencyInjection;
 namespace Coppia.Bench;
 
 /// <summary>
-/// The requests of the class page and of the logbook where a school has 3,000 learners and a million practice entries, each against the
-/// same page where there is one class. The baseline is compared with itself too.
+/// The requests of the class page and of the logbook where a school has 3,000 learners and a million practice entries,
+/// each against the same page where there is one class. The baseline is compared with itself too.
 /// </summary>
 internal static class ClassesOfASchool
 {
@@ -24,9 +24,16 @@ internal static class ClassesOfASchool
 
     private static readonly (string Name, Func<long, long, string[]> Paths)[] Pages =
     [
-        ("class page", (c, _) => ["/api/classes/names", $"/api/classes/{c}", $"/api/classes/{c}/tasks", $"/api/classes/{c}/logbook"]),
+        (
+            "class page",
+            (c, _) =>
+                ["/api/classes/names", $"/api/classes/{c}", $"/api/classes/{c}/tasks", $"/api/classes/{c}/logbook"]
+        ),
         ("logbook", (c, _) => ["/api/classes/names", $"/api/classes/{c}", $"/api/classes/{c}/logbook"]),
-        ("a learner's logbook", (c, l) => ["/api/classes/names", $"/api/classes/{c}", $"/api/classes/{c}/learners/{l}/logbook"]),
+        (
+            "a learner's logbook",
+            (c, l) => ["/api/classes/names", $"/api/classes/{c}", $"/api/classes/{c}/learners/{l}/logbook"]
+        ),
         ("what is set", (c, _) => [$"/api/classes/{c}/tasks"]),
     ];
 
@@ -58,7 +65,9 @@ internal static class ClassesOfASchool
 
         public async Task Start(int classes)
         {
-            _app = CoppiaApp.Build(new ServerOptions(_folder, "127.0.0.1", Port: 0, WebFolder: _folder, DemoFolder: null, ThrowAway: true));
+            _app = CoppiaApp.Build(
+                new ServerOptions(_folder, "127.0.0.1", Port: 0, WebFolder: _folder, DemoFolder: null, ThrowAway: true)
+            );
             await _app.StartAsync();
             var copies = _app.Services.GetRequiredService<ClassCopies>();
             for (var i = 0; i < classes; i++)
@@ -71,7 +80,9 @@ internal static class ClassesOfASchool
                 _client.GetByteArrayAsync(_app.Urls.First() + path).Wait();
         }
 
-        /// <summary>About two years of entries up to today, and cards of some weeks with a mistake now and then.</summary>
+        /// <summary>
+        /// About two years of entries up to today, and cards of some weeks with a mistake now and then.
+        /// </summary>
         private static ClassCopy Class(int number)
         {
             var today = DateTime.UtcNow.Date;
@@ -136,7 +147,8 @@ internal static class ClassesOfASchool
             );
         }
 
-        private static string Day(DateTime day) => day.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
+        private static string Day(DateTime day) =>
+            day.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
 
         public async ValueTask DisposeAsync()
         {

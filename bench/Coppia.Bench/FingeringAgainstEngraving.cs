@@ -4,7 +4,9 @@ using Coppia.Formats.MusicXml;
 
 namespace Coppia.Bench;
 
-/// <summary>Fingering 1,000 notes against engraving them (verovio in a Node process that is kept running; load and all pages).</summary>
+/// <summary>
+/// Fingering 1,000 notes against engraving them (verovio in a Node process that is kept running; load and all pages).
+/// </summary>
 public class FingeringAgainstEngraving
 {
     private readonly Score _score = LongTune.Score(1000);

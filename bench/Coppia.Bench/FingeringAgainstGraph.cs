@@ -3,9 +3,9 @@ using Coppia.Tests;
 
 namespace Coppia.Bench;
 
-/// <summary>The whole-line solver against QuikGraph's Dijkstra on the same lattice: with its graph built beforehand, and from the lattice
-/// as ours starts. The baseline is ours:
-/// the ratio says how many times longer the general library takes.</summary>
+/// <summary>The whole-line solver against QuikGraph's Dijkstra on the same lattice: with its graph built beforehand,
+/// and from the lattice as ours starts. The baseline is ours: the ratio says how many times longer the general library
+/// takes.</summary>
 public class FingeringAgainstGraph
 {
     private FingerLattice _lattice = null!;

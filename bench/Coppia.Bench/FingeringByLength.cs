@@ -3,8 +3,8 @@ using BenchmarkDotNet.Attributes;
 namespace Coppia.Bench;
 
 /// <summary>
-/// Fingering time a note at growing lengths, against 100 notes: linear when the ratio stays near 1. Each benchmark fingers 20,000 notes
-/// in all.
+/// Fingering time a note at growing lengths, against 100 notes: linear when the ratio stays near 1. Each benchmark
+/// fingers 20,000 notes in all.
 /// </summary>
 public class FingeringByLength
 {

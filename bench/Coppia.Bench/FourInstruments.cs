@@ -3,8 +3,8 @@ using Coppia.Formats.Books;
 namespace Coppia.Bench;
 
 /// <summary>
-/// A tune read by all four instruments, what they share worked out once, against one reading by itself (the four of them from scratch,
-/// one after the other, are four of these on average).
+/// A tune read by all four instruments, what they share worked out once, against one reading by itself (the four of
+/// them from scratch, one after the other, are four of these on average).
 /// </summary>
 internal static class FourInstruments
 {
@@ -17,7 +17,10 @@ internal static class FourInstruments
             Player[] players = [.. StringSection.All.Select(i => new Player(i))];
             InTurn.Compare(
                 $"{score.Events.Count()} notes",
-                new InTurn.Work("each from scratch", () => Array.ForEach(players, p => PlayerReading.Of(score, printedFor, p))),
+                new InTurn.Work(
+                    "each from scratch",
+                    () => Array.ForEach(players, p => PlayerReading.Of(score, printedFor, p))
+                ),
                 new InTurn.Work("what they share once", () => Together(score, printedFor, players))
             );
         }

@@ -4,8 +4,8 @@ using System.Globalization;
 namespace Coppia.Bench;
 
 /// <summary>
-/// Compares pieces of work that differ by little: all are run in turn, again and again, and each round gives one ratio. A machine that
-/// changes its speed meanwhile changes it for all of them, which runs one after the other cannot bear.
+/// Compares pieces of work that differ by little: all are run in turn, again and again, and each round gives one ratio.
+/// A machine that changes its speed meanwhile changes it for all of them, which runs one after the other cannot bear.
 /// </summary>
 internal static class InTurn
 {
@@ -15,10 +15,11 @@ internal static class InTurn
     public readonly record struct Work(string Name, Action Do);
 
     /// <summary>
-    /// Prints for each work its median time and the median of its ratios to the baseline, with the half width of that median's 95 %
-    /// interval.
+    /// Prints for each work its median time and the median of its ratios to the baseline, with the half width of that
+    /// median's 95 % interval.
     /// </summary>
-    public static void Compare(string about, Work baseline, params Work[] others) => Compare(about, baseline, others, WarmUp, Rounds);
+    public static void Compare(string about, Work baseline, params Work[] others) =>
+        Compare(about, baseline, others, WarmUp, Rounds);
 
     /// <param name="warmUp">Rounds before the first that counts.</param>
     /// <param name="rounds">Rounds that count.</param>
@@ -44,7 +45,8 @@ internal static class InTurn
             Console.WriteLine(
                 string.Create(
                     CultureInfo.InvariantCulture,
-                    $"| {work.Name} | {times[w].Order().ElementAt(rounds / 2):F2} | {ratios[rounds / 2]:F2} | {HalfWidth(ratios):F3} |"
+                    $"| {work.Name} | {times[w].Order().ElementAt(rounds / 2):F2} | {ratios[rounds / 2]:F2} | "
+                        + $"{HalfWidth(ratios):F3} |"
                 )
             );
         }
@@ -52,7 +54,9 @@ internal static class InTurn
         Console.WriteLine();
     }
 
-    /// <summary>Half the distance between the order statistics that hold the median with 95 % (binomial, normal approximation).</summary>
+    /// <summary>
+    /// Half the distance between the order statistics that hold the median with 95 % (binomial, normal approximation).
+    /// </summary>
     private static double HalfWidth(double[] sorted)
     {
         var away = (int)Math.Ceiling(0.98 * Math.Sqrt(sorted.Length));

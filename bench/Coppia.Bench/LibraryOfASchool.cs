@@ -21,13 +21,19 @@ internal sealed class LibraryOfASchool : IAsyncDisposable
 
     public async Task Start()
     {
-        _app = CoppiaApp.Build(new ServerOptions(_folder, "127.0.0.1", Port: 0, WebFolder: _folder, DemoFolder: null, ThrowAway: true));
+        _app = CoppiaApp.Build(
+            new ServerOptions(_folder, "127.0.0.1", Port: 0, WebFolder: _folder, DemoFolder: null, ThrowAway: true)
+        );
         await _app.StartAsync();
         for (var from = 0; from < Tunes; from += 100)
         {
             var tunes = Enumerable
                 .Range(from, 100)
-                .Select(i => new { source = LongTune.Abc(24 + i % 40, StringSection.All[i % 4]), title = $"{Name(i)} {i:0000}" });
+                .Select(i => new
+                {
+                    source = LongTune.Abc(24 + i % 40, StringSection.All[i % 4]),
+                    title = $"{Name(i)} {i:0000}",
+                });
             using var kept = await Client.PostAsJsonAsync($"{_app.Urls.First()}/api/tunes/many", new { tunes });
             kept.EnsureSuccessStatusCode();
         }
@@ -36,7 +42,10 @@ internal sealed class LibraryOfASchool : IAsyncDisposable
         builder.Logging.ClearProviders();
         _bare = builder.Build();
         _bare.Urls.Add("http://127.0.0.1:0");
-        _bare.MapGet("/{**path}", (HttpContext c) => Results.Bytes(_bytes[c.Request.Path + c.Request.QueryString], "application/json"));
+        _bare.MapGet(
+            "/{**path}",
+            (HttpContext c) => Results.Bytes(_bytes[c.Request.Path + c.Request.QueryString], "application/json")
+        );
         await _bare.StartAsync();
     }
 

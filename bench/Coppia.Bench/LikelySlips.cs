@@ -1,6 +1,8 @@
 namespace Coppia.Bench;
 
-/// <summary>What it takes to find where a hand is likeliest to slip, against the reading that it is found in: 2,000 notes.</summary>
+/// <summary>
+/// What it takes to find where a hand is likeliest to slip, against the reading that it is found in: 2,000 notes.
+/// </summary>
 internal static class LikelySlips
 {
     private const int Notes = 2_000;

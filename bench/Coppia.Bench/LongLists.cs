@@ -1,6 +1,8 @@
 namespace Coppia.Bench;
 
-/// <summary>The list of 5,000 tunes and its search, each against a bare endpoint that answers with the same bytes.</summary>
+/// <summary>
+/// The list of 5,000 tunes and its search, each against a bare endpoint that answers with the same bytes.
+/// </summary>
 internal static class LongLists
 {
     private static readonly (string Name, string Path)[] Asked =

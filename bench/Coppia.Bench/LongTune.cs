@@ -3,7 +3,10 @@ using Coppia.Formats.Books;
 
 namespace Coppia.Bench;
 
-/// <summary>A made-up tune of any length over an instrument's whole range: seeded steps and leaps in G major, some notes slurred.</summary>
+/// <summary>
+/// A made-up tune of any length over an instrument's whole range: seeded steps and leaps in G major, some notes
+/// slurred.
+/// </summary>
 internal static class LongTune
 {
     public static string Abc(int notes, Instrument player)
@@ -32,7 +35,8 @@ internal static class LongTune
         return $"{string.Join('\n', head)}\n{string.Join('\n', songs)}]\n";
     }
 
-    public static Score Score(int notes, Instrument? player = null) => TuneReader.Read(Abc(notes, player ?? StringSection.Violin)).Score!;
+    public static Score Score(int notes, Instrument? player = null) =>
+        TuneReader.Read(Abc(notes, player ?? StringSection.Violin)).Score!;
 
     /// <summary>Every note of G major that some finger reaches, as ABC writes it.</summary>
     private static string[] Range(Instrument player)

@@ -3,8 +3,9 @@ using System.Diagnostics;
 namespace Coppia.Bench;
 
 /// <summary>
-/// Readings a second of 5,000 tunes on four instruments, asked for at random over four connections, against a bare endpoint that answers
-/// with the same bytes. The memory of the server holds a few hundred of them, so that most are worked out anew.
+/// Readings a second of 5,000 tunes on four instruments, asked for at random over four connections, against a bare
+/// endpoint that answers with the same bytes. The memory of the server holds a few hundred of them, so that most are
+/// worked out anew.
 /// </summary>
 internal static class MixOfReadings
 {
@@ -17,7 +18,8 @@ internal static class MixOfReadings
         library.Start().Wait();
         var random = new Random(1);
         string[] instruments = [.. StringSection.All.Select(i => i.Id)];
-        string Path() => $"/api/tunes/{random.Next(1, LibraryOfASchool.Tunes + 1)}/reading?instrument={instruments[random.Next(4)]}";
+        string Path() =>
+            $"/api/tunes/{random.Next(1, LibraryOfASchool.Tunes + 1)}/reading?instrument={instruments[random.Next(4)]}";
         string[] batch = [];
         var readings = 0;
         var clock = new Stopwatch();

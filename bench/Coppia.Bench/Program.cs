@@ -36,7 +36,12 @@ var inTurn = new Dictionary<string, Action>(StringComparer.OrdinalIgnoreCase)
 };
 
 // The names of benchmarks may follow; none runs them all.
-if (args.FirstOrDefault(a => !inTurn.ContainsKey(a) && !all.Any(t => t.Name.Equals(a, StringComparison.OrdinalIgnoreCase))) is { } unknown)
+if (
+    args.FirstOrDefault(a =>
+        !inTurn.ContainsKey(a) && !all.Any(t => t.Name.Equals(a, StringComparison.OrdinalIgnoreCase))
+    ) is
+    { } unknown
+)
 {
     var names = all.Select(t => t.Name).Concat(inTurn.Keys).Select(n => $"[{n}]");
     Console.Error.WriteLine($"no benchmark is called {unknown}; usage: coppia bench {string.Join(' ', names)}");

@@ -9,7 +9,9 @@ using Microsoft.AspNetCore.Http;
 
 namespace Coppia.Bench;
 
-/// <summary>GET of a kept tune's Reading against a bare endpoint of the same server that returns the same bytes.</summary>
+/// <summary>
+/// GET of a kept tune's Reading against a bare endpoint of the same server that returns the same bytes.
+/// </summary>
 [SimpleJob(RunStrategy.Throughput, launchCount: 1, warmupCount: 5, iterationCount: 10)]
 public class ReadingOverHttp
 {
@@ -22,13 +24,18 @@ public class ReadingOverHttp
     [GlobalSetup]
     public async Task Start()
     {
-        _app = CoppiaApp.Build(new ServerOptions(_folder, "127.0.0.1", Port: 0, WebFolder: _folder, DemoFolder: null, ThrowAway: false));
+        _app = CoppiaApp.Build(
+            new ServerOptions(_folder, "127.0.0.1", Port: 0, WebFolder: _folder, DemoFolder: null, ThrowAway: false)
+        );
         await _app.StartAsync();
         var kept = await _client.PostAsJsonAsync(
             $"{_app.Urls.First()}/api/tunes",
             new { source = LongTune.Abc(200, StringSection.Violin) }
         );
-        var id = (await kept.Content.ReadFromJsonAsync<JsonElement>()).GetProperty("summary").GetProperty("id").GetInt64();
+        var id = (await kept.Content.ReadFromJsonAsync<JsonElement>())
+            .GetProperty("summary")
+            .GetProperty("id")
+            .GetInt64();
         _path = $"/api/tunes/{id}/reading?instrument=cello";
         var bytes = await _client.GetByteArrayAsync(_app.Urls.First() + _path);
 

@@ -5,7 +5,8 @@ using Microsoft.AspNetCore.Http;
 namespace Coppia.Bench;
 
 /// <summary>
-/// From the start of the process to the first answer: the server on a library of its own, against an empty ASP.NET Core application.
+/// From the start of the process to the first answer: the server on a library of its own, against an empty ASP.NET Core
+/// application.
 /// </summary>
 internal static class ServerStart
 {
@@ -26,7 +27,16 @@ internal static class ServerStart
             [
                 new InTurn.Work(
                     "Coppia",
-                    () => Answered([Path.Combine(here, "Coppia.Server.dll"), "--data", folder, "--port", $"{Port}", "--web", folder])
+                    () =>
+                        Answered([
+                            Path.Combine(here, "Coppia.Server.dll"),
+                            "--data",
+                            folder,
+                            "--port",
+                            $"{Port}",
+                            "--web",
+                            folder,
+                        ])
                 ),
             ],
             warmUp: 2,

@@ -5,7 +5,9 @@ using Coppia.Formats.MusicXml;
 
 namespace Coppia.Bench;
 
-/// <summary>A tune of 1,000 notes from MusicXML text to its Reading, against one bare XmlReader pass over the same text.</summary>
+/// <summary>
+/// A tune of 1,000 notes from MusicXML text to its Reading, against one bare XmlReader pass over the same text.
+/// </summary>
 [MemoryDiagnoser]
 public class TextToReading
 {

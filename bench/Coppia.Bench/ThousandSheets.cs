@@ -6,8 +6,8 @@ using Coppia.Formats.Exercises;
 namespace Coppia.Bench;
 
 /// <summary>
-/// A thousand sheets of twelve questions, of every kind of question in turn, against writing the same bytes: copied as they are, and read
-/// as JSON and written again.
+/// A thousand sheets of twelve questions, of every kind of question in turn, against writing the same bytes: copied as
+/// they are, and read as JSON and written again.
 /// </summary>
 public class ThousandSheets
 {

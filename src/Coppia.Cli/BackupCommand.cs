@@ -10,7 +10,10 @@ public static class BackupCommand
     public const string Usage = "coppia backup [FILE] [--data DIR]";
 
     private static readonly Argument<string?> To = new("FILE") { DefaultValueFactory = _ => null };
-    internal static readonly Option<string> Data = new Option<string>("--data") { DefaultValueFactory = _ => LibraryFolder.Usual };
+    internal static readonly Option<string> Data = new Option<string>("--data")
+    {
+        DefaultValueFactory = _ => LibraryFolder.Usual,
+    };
 
     /// <summary>Prints where the backup is; 2 with one line on standard error where none is made.</summary>
     public static int Run(string[] args, TextWriter output, TextWriter error)
@@ -42,7 +45,8 @@ public static class BackupCommand
 }
 
 /// <summary>
-/// <c>coppia restore FILE [--data DIR]</c>: puts a backup in the library's place after a look at it; the library that was there is kept.
+/// <c>coppia restore FILE [--data DIR]</c>: puts a backup in the library's place after a look at it; the library that
+/// was there is kept.
 /// </summary>
 public static class RestoreCommand
 {
@@ -50,7 +54,9 @@ public static class RestoreCommand
 
     private static readonly Argument<string> From = new("FILE");
 
-    /// <summary>Prints where the former library is; 2 with one line on standard error where nothing was changed.</summary>
+    /// <summary>
+    /// Prints where the former library is; 2 with one line on standard error where nothing was changed.
+    /// </summary>
     public static int Run(string[] args, TextWriter output, TextWriter error)
     {
         var asked = new RootCommand { From, BackupCommand.Data }.Parse(args);

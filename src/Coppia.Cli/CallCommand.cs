@@ -22,20 +22,27 @@ public static class CallCommand
     private static readonly Option<int> Tune = new Option<int>("--tune") { DefaultValueFactory = _ => 1 };
 
     /// <summary>
-    /// One row a moment at which a note begins: bar, beat, the note as printed, each section's label, what is called. 0 when the tune was
-    /// read; 2 for wrong usage or unreadable input, with one line on standard error and nothing on standard output.
+    /// One row a moment at which a note begins: bar, beat, the note as printed, each section's label, what is called. 0
+    /// when the tune was read; 2 for wrong usage or unreadable input, with one line on standard error and nothing on
+    /// standard output.
     /// </summary>
     public static int Run(string[] args, TextWriter output, TextWriter error)
     {
         var asked = new RootCommand { FileName, Sections, Style, Known, Tune }.Parse(args);
         if (asked.Errors.Count > 0)
             return Files.Refuse(error, $"usage: {Usage}");
-        if (Files.Style(asked.GetValue(Style), error) is not { } style || Files.Known(asked.GetValue(Known), error) is not { } known)
+        if (
+            Files.Style(asked.GetValue(Style), error) is not { } style
+            || Files.Known(asked.GetValue(Known), error) is not { } known
+        )
             return 2;
         if (SectionsOf(asked.GetValue(Sections), style, error) is not { } sections)
             return 2;
         var file = asked.GetValue(FileName)!;
-        if (Files.Load(file, error) is not { } bytes || Files.Tune(file, bytes, asked.GetValue(Tune), error) is not { } read)
+        if (
+            Files.Load(file, error) is not { } bytes
+            || Files.Tune(file, bytes, asked.GetValue(Tune), error) is not { } read
+        )
             return 2;
         if (read.Score is null)
             return Files.Refuse(error, string.Join("\n", read.Errors.Select(e => $"{file}:{e}")));

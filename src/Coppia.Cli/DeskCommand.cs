@@ -18,17 +18,24 @@ public static class DeskCommand
     private static readonly Option<int> Tune = new Option<int>("--tune") { DefaultValueFactory = _ => 1 };
 
     /// <summary>
-    /// A line a finding: bar, rule, words. 0 where no rule is broken, 1 where one is, 2 for wrong usage or what cannot be read.
+    /// A line a finding: bar, rule, words. 0 where no rule is broken, 1 where one is, 2 for wrong usage or what cannot
+    /// be read.
     /// </summary>
     public static int Run(string[] args, TextWriter output, TextWriter error)
     {
         var asked = new RootCommand { FileName, Task, Style, Tune }.Parse(args);
         if (asked.Errors.Count > 0)
             return Files.Refuse(error, $"usage: {Usage}");
-        if (Files.Style(asked.GetValue(Style), error) is not { } style || TaskOf(asked.GetValue(Task)!, error) is not { } task)
+        if (
+            Files.Style(asked.GetValue(Style), error) is not { } style
+            || TaskOf(asked.GetValue(Task)!, error) is not { } task
+        )
             return 2;
         var file = asked.GetValue(FileName)!;
-        if (Files.Load(file, error) is not { } bytes || Files.Tune(file, bytes, asked.GetValue(Tune), error) is not { } tune)
+        if (
+            Files.Load(file, error) is not { } bytes
+            || Files.Tune(file, bytes, asked.GetValue(Tune), error) is not { } tune
+        )
             return 2;
         // A piece of rests only is a finding, not a file that cannot be read.
         if ((tune.Score ?? tune.Silent) is not { } score)

@@ -10,7 +10,9 @@ using Coppia.Formats.Records;
 
 namespace Coppia.Cli;
 
-/// <summary><c>coppia diagnose --for INSTRUMENT --key D --shown F#3 --answer F</c>: what happened in a wrong answer.</summary>
+/// <summary>
+/// <c>coppia diagnose --for INSTRUMENT --key D --shown F#3 --answer F</c>: what happened in a wrong answer.
+/// </summary>
 public static class DiagnoseCommand
 {
     public static readonly string Usage =

@@ -74,9 +74,16 @@ internal static class Files
     }
 
     /// <summary>
-    /// The line that was asked for, else the one proposed for the instrument, else the one that a single reader would take.
+    /// The line that was asked for, else the one proposed for the instrument, else the one that a single reader would
+    /// take.
     /// </summary>
-    public static OfferedLine? Line(string file, ReadResult result, string? part, Instrument instrument, TextWriter error)
+    public static OfferedLine? Line(
+        string file,
+        ReadResult result,
+        string? part,
+        Instrument instrument,
+        TextWriter error
+    )
     {
         OfferedLine[] lines = [.. result.Lines.Select(l => new OfferedLine(l.Name, l.Score))];
         if (part is not null)
@@ -92,7 +99,8 @@ internal static class Files
             return main;
         var line = WhichLine.Proposed(lines).TryGetValue(instrument.Id, out var own) ? lines[own] : main;
         error.WriteLine(
-            $"{file}: {lines.Length} lines{Named(lines)}; number {Array.IndexOf(lines, line) + 1} is read, --part takes another."
+            $"{file}: {lines.Length} lines{Named(lines)}; number {Array.IndexOf(lines, line) + 1} is read, "
+                + "--part takes another."
         );
         return line;
     }

@@ -7,7 +7,9 @@ using Coppia.Formats.Records;
 
 namespace Coppia.Cli;
 
-/// <summary>One row of <c>coppia read --new</c>: a thing that is new to the class. The property order is the column order.</summary>
+/// <summary>
+/// One row of <c>coppia read --new</c>: a thing that is new to the class. The property order is the column order.
+/// </summary>
 /// <param name="Bar">Printed number of the bar in which it first comes; a pick-up is 0.</param>
 /// <param name="Times">How often it comes.</param>
 /// <param name="Weight">What it weighs in how hard the tune is, with the notes that come with it.</param>
@@ -20,7 +22,13 @@ public sealed record NewRow(int Bar, int Times, int Weight, string Thing, string
         var words = new NewsWords(style);
         NewRow[] rows =
         [
-            .. news.Of.Select(n => new NewRow(n.Met.BarNumber, n.Met.Times, HowHard.WeightOf(n), ThingText.Of(n.Thing), words.Sentence(n))),
+            .. news.Of.Select(n => new NewRow(
+                n.Met.BarNumber,
+                n.Met.Times,
+                HowHard.WeightOf(n),
+                ThingText.Of(n.Thing),
+                words.Sentence(n)
+            )),
         ];
         if (asJson)
         {
@@ -31,7 +39,10 @@ public sealed record NewRow(int Bar, int Times, int Weight, string Thing, string
         output.WriteLine("bar\ttimes\tweight\tthing\twords");
         foreach (var row in rows)
             output.WriteLine(
-                string.Create(CultureInfo.InvariantCulture, $"{row.Bar}\t{row.Times}\t{row.Weight}\t{row.Thing}\t{row.Words}")
+                string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"{row.Bar}\t{row.Times}\t{row.Weight}\t{row.Thing}\t{row.Words}"
+                )
             );
     }
 }

@@ -24,7 +24,9 @@ public sealed record ReadRow(
     string Count
 )
 {
-    /// <summary>What is new to the class at this note, in words; only in JSON, where what the class knows was given.</summary>
+    /// <summary>
+    /// What is new to the class at this note, in words; only in JSON, where what the class knows was given.
+    /// </summary>
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
     public IReadOnlyList<string>? New { get; init; }
 
@@ -46,7 +48,19 @@ public sealed record ReadRow(
     }
 
     public string Tsv() =>
-        string.Join('\t', Bar.ToString(CultureInfo.InvariantCulture), Beat, Note, String, Finger, Place, Position, Label, Bow, Count);
+        string.Join(
+            '\t',
+            Bar.ToString(CultureInfo.InvariantCulture),
+            Beat,
+            Note,
+            String,
+            Finger,
+            Place,
+            Position,
+            Label,
+            Bow,
+            Count
+        );
 }
 
 /// <summary><c>coppia read FILE --for INSTRUMENT</c>: the pipeline with no server.</summary>
@@ -57,7 +71,8 @@ public static class ReadCommand
     private static readonly string[] Instruments = [.. StringSection.All.Select(i => i.Id)];
 
     public static readonly string Usage =
-        $"coppia read FILE|- --for {string.Join('|', Instruments)} [--format tsv|json] [--say | --new] [--style FILE.json] "
+        $"coppia read FILE|- --for {string.Join('|', Instruments)} [--format tsv|json] [--say | --new] "
+        + "[--style FILE.json] "
         + "[--known FILE.json] [--octave -4..4] [--part N|NAME] [--tune N]";
 
     internal static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
@@ -68,10 +83,10 @@ public static class ReadCommand
 
     private static readonly Argument<string> FileName = new("FILE");
     private static readonly Option<string> For = new("--for") { Required = true };
-    private static readonly Option<string> Format = new Option<string>("--format") { DefaultValueFactory = _ => "tsv" }.AcceptOnlyFromAmong(
-        "tsv",
-        "json"
-    );
+    private static readonly Option<string> Format = new Option<string>("--format")
+    {
+        DefaultValueFactory = _ => "tsv",
+    }.AcceptOnlyFromAmong("tsv", "json");
     private static readonly Option<string?> Style = new("--style");
     private static readonly Option<string?> Known = new("--known");
     private static readonly Option<bool> New = new("--new");
@@ -81,15 +96,23 @@ public static class ReadCommand
     private static readonly Option<int> Tune = new Option<int>("--tune") { DefaultValueFactory = _ => 1 };
 
     /// <summary>
-    /// 0 when the tune was read; 2 for wrong usage or unreadable input, with one line on standard error and nothing on standard output.
+    /// 0 when the tune was read; 2 for wrong usage or unreadable input, with one line on standard error and nothing on
+    /// standard output.
     /// </summary>
     public static int Run(string[] args, TextWriter output, TextWriter error)
     {
         var command = new RootCommand { FileName, For, Format, Style, Known, Octave, Say, New, Part, Tune };
         var asked = command.Parse(args);
-        if (asked.Errors.Count > 0 || asked.GetValue(Octave) is < -4 or > 4 || asked.GetValue(Say) && asked.GetValue(New))
+        if (
+            asked.Errors.Count > 0
+            || asked.GetValue(Octave) is < -4 or > 4
+            || asked.GetValue(Say) && asked.GetValue(New)
+        )
             return Files.Refuse(error, $"usage: {Usage}");
-        if (Files.Style(asked.GetValue(Style), error) is not { } style || Files.Known(asked.GetValue(Known), error) is not { } known)
+        if (
+            Files.Style(asked.GetValue(Style), error) is not { } style
+            || Files.Known(asked.GetValue(Known), error) is not { } known
+        )
             return 2;
         if (asked.GetValue(New) && known.Things is null)
             return Files.Refuse(error, "--new needs --known with a file that lists what the class knows");
@@ -98,7 +121,10 @@ public static class ReadCommand
             return Files.Refuse(error, $"“{name}” is not an instrument; expected {Labels.Instruments()}");
 
         var file = asked.GetValue(FileName)!;
-        if (Files.Load(file, error) is not { } bytes || Files.Tune(file, bytes, asked.GetValue(Tune), error) is not { } result)
+        if (
+            Files.Load(file, error) is not { } bytes
+            || Files.Tune(file, bytes, asked.GetValue(Tune), error) is not { } result
+        )
             return 2;
         if (result.Score is null)
             return Files.Refuse(error, string.Join("\n", result.Errors.Select(e => $"{file}:{e}")));

@@ -49,7 +49,9 @@ public static class SaidAloud
     private static IEnumerable<string> New(PlayerReading reading, News news)
     {
         var words = new NewsWords(reading.Player.Style);
-        return news.Of.Select(words.Sentence).Append(English.Sentence(NewsWords.Parts(HowHard.Of(news, HowHard.HardestStepOf(reading)))));
+        return news
+            .Of.Select(words.Sentence)
+            .Append(English.Sentence(NewsWords.Parts(HowHard.Of(news, HowHard.HardestStepOf(reading)))));
     }
 
     private static IEnumerable<string> Bow(PlayerReading reading)

@@ -22,7 +22,8 @@ public static class SheetCommand
     public static readonly string Usage =
         $"coppia sheet KIND --for {string.Join('|', StringSection.All.Select(i => i.Id))}|{ForAll} [--key D] "
         + "[--strings D,A] [--range D4..B4] "
-        + "[--values 1/2,1/4] [--meter 4/4] [--octaves 1|2] [--known FILE.json] [--style FILE.json] [--from TUNE] [--count N] [--seed N] "
+        + "[--values 1/2,1/4] [--meter 4/4] [--octaves 1|2] [--known FILE.json] [--style FILE.json] [--from TUNE] "
+        + "[--count N] [--seed N] "
         + "[--format json|musicxml]";
 
     private static readonly Argument<string> Kind = new("KIND");
@@ -43,7 +44,9 @@ public static class SheetCommand
         DefaultValueFactory = _ => "json",
     }.AcceptOnlyFromAmong("json", "musicxml");
 
-    /// <summary>0 when the sheet was made; 2 for wrong usage or what cannot be made, with one line on standard error.</summary>
+    /// <summary>
+    /// 0 when the sheet was made; 2 for wrong usage or what cannot be made, with one line on standard error.
+    /// </summary>
     public static int Run(string[] args, TextWriter output, TextWriter error)
     {
         var asked = new RootCommand
@@ -65,7 +68,10 @@ public static class SheetCommand
         }.Parse(args);
         if (asked.Errors.Count > 0 || asked.GetValue(Octaves) is not (1 or 2))
             return Files.Refuse(error, $"usage: {Usage}");
-        if (Files.Style(asked.GetValue(Style), error) is not { } style || Files.Known(asked.GetValue(Known), error) is not { } known)
+        if (
+            Files.Style(asked.GetValue(Style), error) is not { } style
+            || Files.Known(asked.GetValue(Known), error) is not { } known
+        )
             return 2;
         try
         {
@@ -91,10 +97,16 @@ public static class SheetCommand
     {
         if (asMusicXml)
             output.Write(
-                MusicXmlWriter.Write([.. sheets.Select((s, i) => new ScoreLine($"P{i + 1}", s.Player.Instrument.Name, SheetMusic.Of(s)))])
+                MusicXmlWriter.Write([
+                    .. sheets.Select((s, i) => new ScoreLine($"P{i + 1}", s.Player.Instrument.Name, SheetMusic.Of(s))),
+                ])
             );
         else
-            output.WriteLine(sheets.Count == 1 ? SheetJson.Write(sheets[0]) : $"[{string.Join(",\n", sheets.Select(SheetJson.Write))}]");
+            output.WriteLine(
+                sheets.Count == 1
+                    ? SheetJson.Write(sheets[0])
+                    : $"[{string.Join(",\n", sheets.Select(SheetJson.Write))}]"
+            );
     }
 
     /// <exception cref="FormatException">An option that cannot be read.</exception>
@@ -109,7 +121,8 @@ public static class SheetCommand
             Kind =
                 ExerciseKinds.Named(kind)
                 ?? throw new FormatException(
-                    $"“{kind}” is not a kind of exercise; expected {English.List([.. ExerciseKinds.All.Select(k => k.Id())], "or")}"
+                    $"“{kind}” is not a kind of exercise; "
+                        + $"expected {English.List([.. ExerciseKinds.All.Select(k => k.Id())], "or")}"
                 ),
             Players = [.. Instruments(asked.GetValue(For)!).Select(i => new Player(i, style, known))],
             Key = Read(asked.GetValue(Key), KeyText.Read, "a key", KeyText.Expected),
@@ -147,8 +160,10 @@ public static class SheetCommand
         text.Length == 1 && Enum.TryParse<Letter>(text, ignoreCase: true, out var letter) ? letter : null;
 
     private static T? Read<T>(string? text, Func<string, T?> read, string what, string expected)
-        where T : struct => text is null ? null : read(text) ?? throw new FormatException($"“{text}” is not {what}; expected {expected}");
+        where T : struct =>
+        text is null ? null : read(text) ?? throw new FormatException($"“{text}” is not {what}; expected {expected}");
 
     private static IReadOnlyList<T> List<T>(string? text, Func<string, T?> read, string what, string expected)
-        where T : struct => text is null ? [] : [.. text.Split(',').Select(t => Read(t.Trim(), read, what, expected)!.Value)];
+        where T : struct =>
+        text is null ? [] : [.. text.Split(',').Select(t => Read(t.Trim(), read, what, expected)!.Value)];
 }

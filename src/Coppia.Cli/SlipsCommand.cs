@@ -12,7 +12,8 @@ namespace Coppia.Cli;
 public static class SlipsCommand
 {
     public static readonly string Usage =
-        $"coppia slips FILE|- --for {string.Join('|', StringSection.All.Select(i => i.Id))} [--style FILE.json] [--known FILE.json] "
+        $"coppia slips FILE|- --for {string.Join('|', StringSection.All.Select(i => i.Id))} [--style FILE.json] "
+        + "[--known FILE.json] "
         + "[--part N|NAME] [--tune N]";
 
     private static readonly Argument<string> FileName = new("FILE");
@@ -23,21 +24,28 @@ public static class SlipsCommand
     private static readonly Option<int> Tune = new Option<int>("--tune") { DefaultValueFactory = _ => 1 };
 
     /// <summary>
-    /// One row a step, the hardest first and each different one once: bar, the note it leaves, the note it reaches, points (craft 11), why.
-    /// 0 when the tune was read; 2 for wrong usage or unreadable input, with one line on standard error and nothing on standard output.
+    /// One row a step, the hardest first and each different one once: bar, the note it leaves, the note it reaches,
+    /// points (craft 11), why. 0 when the tune was read; 2 for wrong usage or unreadable input, with one line on
+    /// standard error and nothing on standard output.
     /// </summary>
     public static int Run(string[] args, TextWriter output, TextWriter error)
     {
         var asked = new RootCommand { FileName, For, Style, Known, Part, Tune }.Parse(args);
         if (asked.Errors.Count > 0)
             return Files.Refuse(error, $"usage: {Usage}");
-        if (Files.Style(asked.GetValue(Style), error) is not { } style || Files.Known(asked.GetValue(Known), error) is not { } known)
+        if (
+            Files.Style(asked.GetValue(Style), error) is not { } style
+            || Files.Known(asked.GetValue(Known), error) is not { } known
+        )
             return 2;
         var name = asked.GetValue(For)!;
         if (style.Instrument(name) is not { } instrument)
             return Files.Refuse(error, $"“{name}” is not an instrument; expected {Labels.Instruments()}");
         var file = asked.GetValue(FileName)!;
-        if (Files.Load(file, error) is not { } bytes || Files.Tune(file, bytes, asked.GetValue(Tune), error) is not { } read)
+        if (
+            Files.Load(file, error) is not { } bytes
+            || Files.Tune(file, bytes, asked.GetValue(Tune), error) is not { } read
+        )
             return 2;
         if (read.Score is null)
             return Files.Refuse(error, string.Join("\n", read.Errors.Select(e => $"{file}:{e}")));

@@ -6,12 +6,13 @@ using Coppia.Data.Store;
 namespace Coppia.Cli;
 
 /// <summary>
-/// <c>coppia teacher add|reset|remove NAME</c> and <c>coppia teacher list</c>: who may use the library, also where somebody has forgotten
-/// the passphrase. It is read from standard input, so that it stands in no list of commands.
+/// <c>coppia teacher add|reset|remove NAME</c> and <c>coppia teacher list</c>: who may use the library, also where
+/// somebody has forgotten the passphrase. It is read from standard input, so that it stands in no list of commands.
 /// </summary>
 public static class TeacherCommand
 {
-    public const string Usage = "coppia teacher add|reset|remove NAME [--data DIR]   |   coppia teacher list [--data DIR]";
+    public const string Usage =
+        "coppia teacher add|reset|remove NAME [--data DIR]   |   coppia teacher list [--data DIR]";
 
     private static readonly Argument<string> What = new("WHAT");
     private static readonly Argument<string?> Name = new("NAME") { DefaultValueFactory = _ => null };
@@ -30,7 +31,10 @@ public static class TeacherCommand
             var folder = new LibraryFolder(asked.GetValue(BackupCommand.Data)!);
             folder.Prepare();
             var backup = new Backup(folder, TimeProvider.System);
-            var teachers = new TeacherRepository(new Database(folder.Database, file => backup.KeepBeforeUpdate(file)), TimeProvider.System);
+            var teachers = new TeacherRepository(
+                new Database(folder.Database, file => backup.KeepBeforeUpdate(file)),
+                TimeProvider.System
+            );
             return what switch
             {
                 "list" => List(teachers, output),
@@ -52,17 +56,32 @@ public static class TeacherCommand
         return 0;
     }
 
-    private static int Add(TeacherRepository teachers, string name, TextReader input, TextWriter output, TextWriter error)
+    private static int Add(
+        TeacherRepository teachers,
+        string name,
+        TextReader input,
+        TextWriter output,
+        TextWriter error
+    )
     {
         if (Passphrase(name, input, output, error) is not { } passphrase)
             return 2;
         if (teachers.Add(name, passphrase) is not { } added)
-            return Files.Refuse(error, $"There is a teacher “{name}” already; another passphrase: coppia teacher reset {name}");
+            return Files.Refuse(
+                error,
+                $"There is a teacher “{name}” already; another passphrase: coppia teacher reset {name}"
+            );
         output.WriteLine($"{added.Name} can sign in now.");
         return 0;
     }
 
-    private static int Reset(TeacherRepository teachers, string name, TextReader input, TextWriter output, TextWriter error)
+    private static int Reset(
+        TeacherRepository teachers,
+        string name,
+        TextReader input,
+        TextWriter output,
+        TextWriter error
+    )
     {
         if (teachers.Named(name) is not { } teacher)
             return Unknown(name, teachers, error);
@@ -99,6 +118,9 @@ public static class TeacherCommand
     private static int Unknown(string name, TeacherRepository teachers, TextWriter error)
     {
         var names = string.Join(", ", teachers.List().Select(t => t.Name));
-        return Files.Refuse(error, $"There is no teacher “{name}”; expected {(names.Length > 0 ? names : "one that was added before")}");
+        return Files.Refuse(
+            error,
+            $"There is no teacher “{name}”; expected {(names.Length > 0 ? names : "one that was added before")}"
+        );
     }
 }

@@ -5,7 +5,8 @@ using Microsoft.OpenApi;
 namespace Coppia.Server;
 
 /// <summary>
-/// The API's own description (OpenAPI), of which the front end's client is made; each address has the room that answers as its tag.
+/// The API's own description (OpenAPI), of which the front end's client is made; each address has the room that answers
+/// as its tag.
 /// </summary>
 internal static class ApiDescription
 {
@@ -29,7 +30,9 @@ internal static class ApiDescription
         options.AddOperationTransformer(
             (operation, context, _) =>
             {
-                var handler = context.Description.ActionDescriptor.EndpointMetadata.OfType<MethodInfo>().FirstOrDefault();
+                var handler = context
+                    .Description.ActionDescriptor.EndpointMetadata.OfType<MethodInfo>()
+                    .FirstOrDefault();
                 if (handler?.DeclaringType?.Namespace?.Split('.') is ["Coppia", "Server", var room, ..])
                 {
                     context.Document!.Tags ??= new HashSet<OpenApiTag>();

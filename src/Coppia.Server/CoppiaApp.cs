@@ -43,7 +43,8 @@ public static class CoppiaApp
     private const int MostBodyBytes = 6 * 1024 * 1024;
 
     /// <summary>True while the build writes the OpenAPI document; nothing may be left behind on disk then.</summary>
-    public static bool DescribingOnly { get; } = System.Reflection.Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
+    public static bool DescribingOnly { get; } =
+        System.Reflection.Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
 
     /// <param name="options">Where and on what to run.</param>
     /// <param name="adjust">Last changes to the builder; a test puts its own host in.</param>
@@ -51,7 +52,9 @@ public static class CoppiaApp
     /// <exception cref="InvalidDataException">The library cannot be used.</exception>
     public static WebApplication Build(ServerOptions options, Action<WebApplicationBuilder>? adjust = null)
     {
-        var builder = WebApplication.CreateBuilder(new WebApplicationOptions { ContentRootPath = AppContext.BaseDirectory });
+        var builder = WebApplication.CreateBuilder(
+            new WebApplicationOptions { ContentRootPath = AppContext.BaseDirectory }
+        );
         var folder = new LibraryFolder(options.DataFolder);
         if (!DescribingOnly)
         {
@@ -139,7 +142,9 @@ public static class CoppiaApp
             o.MultipartBodyLengthLimit = MostBodyBytes;
             o.ValueCountLimit = 16;
         });
-        services.AddProblemDetails(o => o.CustomizeProblemDetails = c => Problems.Complete(c.HttpContext, c.ProblemDetails));
+        services.AddProblemDetails(o =>
+            o.CustomizeProblemDetails = c => Problems.Complete(c.HttpContext, c.ProblemDetails)
+        );
         services.AddExceptionHandler<ProblemExceptions>();
         services.AddResponseCompression(o => o.EnableForHttps = true);
         services.AddHttpContextAccessor();
@@ -152,13 +157,16 @@ public static class CoppiaApp
                     Results
                         .Problem(
                             statusCode: 503,
-                            title: $"This took longer than {options.Patience.TotalSeconds:0.##} seconds and was stopped. "
+                            title: $"This took longer than {options.Patience.TotalSeconds:0.##} seconds "
+                                + "and was stopped. "
                                 + "Nothing was changed; try it with a shorter tune."
                         )
                         .ExecuteAsync(context),
             }
         );
-        services.Configure<Microsoft.AspNetCore.HostFiltering.HostFilteringOptions>(o => o.AllowedHosts = [.. Listening.Names(options)]);
+        services.Configure<Microsoft.AspNetCore.HostFiltering.HostFilteringOptions>(o =>
+            o.AllowedHosts = [.. Listening.Names(options)]
+        );
         builder.WebHost.ConfigureKestrel(k =>
         {
             k.Limits.MaxRequestBodySize = MostBodyBytes;

@@ -4,7 +4,9 @@ using Microsoft.Extensions.FileProviders;
 
 namespace Coppia.Server;
 
-/// <summary>The built front end: its files, and its one page at every address that is no file and none of the API.</summary>
+/// <summary>
+/// The built front end: its files, and its one page at every address that is no file and none of the API.
+/// </summary>
 internal static class Pages
 {
     public static void ServeFiles(this WebApplication app, string webFolder)
@@ -39,7 +41,8 @@ internal static class Pages
             .ExcludeFromDescription();
 
     /// <summary>
-    /// An address of the API that there is none of, or not with this method (RFC 9110, 15.5.5 and 15.5.6); never the page.
+    /// An address of the API that there is none of, or not with this method (RFC 9110, 15.5.5 and 15.5.6); never the
+    /// page.
     /// </summary>
     public static void MapNothing(this WebApplication app) =>
         app.Map(

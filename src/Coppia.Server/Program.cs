@@ -26,7 +26,13 @@ try
     return 0;
 }
 catch (Exception e)
-    when (e is StartRefusedException or InvalidDataException or IOException or UnauthorizedAccessException or SqliteException)
+    when (e
+            is StartRefusedException
+                or InvalidDataException
+                or IOException
+                or UnauthorizedAccessException
+                or SqliteException
+    )
 {
     Console.Error.WriteLine(e.Message);
     return 2;

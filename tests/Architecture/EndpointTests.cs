@@ -35,7 +35,9 @@ public class EndpointTests
     {
         var tooMany =
             from type in Endpoints.SelectMany(t => t.GetNestedTypes(BindingFlags.NonPublic).Append(t))
-            from method in type.GetMethods(BindingFlags.Static | BindingFlags.Instance | BindingFlags.NonPublic | BindingFlags.Public)
+            from method in type.GetMethods(
+                BindingFlags.Static | BindingFlags.Instance | BindingFlags.NonPublic | BindingFlags.Public
+            )
             where method.DeclaringType == type && method.GetParameters().Length > 6
             select $"{type.FullName}.{method.Name} has {method.GetParameters().Length}";
         Assert.Empty(tooMany);

@@ -5,7 +5,8 @@ using ArchUnitNET.Loader;
 namespace Coppia.Tests;
 
 /// <summary>
-/// Dependencies point one way: the core knows nobody; formats and data know the core; server and command line know all three.
+/// Dependencies point one way: the core knows nobody; formats and data know the core; server and command line know all
+/// three.
 /// </summary>
 public class LayeringTests
 {
@@ -34,5 +35,8 @@ public class LayeringTests
 
     [Fact]
     public void The_core_references_only_the_base_library() =>
-        Assert.All(typeof(Score).Assembly.GetReferencedAssemblies(), a => Assert.StartsWith("System.", a.Name, StringComparison.Ordinal));
+        Assert.All(
+            typeof(Score).Assembly.GetReferencedAssemblies(),
+            a => Assert.StartsWith("System.", a.Name, StringComparison.Ordinal)
+        );
 }

@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Text.Json;
 using OpenQA.Selenium;
 
 namespace Coppia.Tests;
@@ -14,13 +15,17 @@ public class BowAndFormTests(Stage stage)
     }
 
     private void Panel(string name) =>
-        Stage.Wait(() => stage.Browser.FindElements(By.CssSelector("[role=tab]")).FirstOrDefault(t => t.Text == name)).Click();
+        Stage
+            .Wait(() => stage.Browser.FindElements(By.CssSelector("[role=tab]")).FirstOrDefault(t => t.Text == name))
+            .Click();
 
     private string[] Bows() =>
         [
             .. (
                 (IReadOnlyCollection<object>)
-                    stage.Browser.ExecuteScript("return [...document.querySelectorAll('[data-bow]')].map(e => e.dataset.bow)")!
+                    stage.Browser.ExecuteScript(
+                        "return [...document.querySelectorAll('[data-bow]')].map(e => e.dataset.bow)"
+                    )!
             ).Select(o => (string)o),
         ];
 
@@ -49,7 +54,9 @@ public class BowAndFormTests(Stage stage)
                 Panel("Bow");
                 stage.Button("Take all 2").Click();
                 Stage.WaitUntil(() => string.Join(' ', Bows()) == "down up down up down");
-                Stage.WaitUntil(() => stage.Text("[aria-label=Bow]").Contains("Every bar begins down.", StringComparison.Ordinal));
+                Stage.WaitUntil(() =>
+                    stage.Text("[aria-label=Bow]").Contains("Every bar begins down.", StringComparison.Ordinal)
+                );
                 Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector(".engraved g.slur")).Count == 2);
                 stage.Browser.Navigate().Refresh();
                 Stage.WaitUntil(() => string.Join(' ', Bows()) == "down up down up down");
@@ -84,7 +91,9 @@ public class BowAndFormTests(Stage stage)
                 Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-bow-again=up]")).Count == 1);
                 Panel("Bow");
                 Stage.WaitUntil(() =>
-                    stage.Text("[aria-label=Bow]").Contains("with the bow the other way round", StringComparison.Ordinal)
+                    stage
+                        .Text("[aria-label=Bow]")
+                        .Contains("with the bow the other way round", StringComparison.Ordinal)
                 );
                 stage.Find("[aria-label^='Take: Bar 1: lift']").Click();
                 Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-bow-again]")).Count == 0);
@@ -106,7 +115,10 @@ public class BowAndFormTests(Stage stage)
                 Stage.WaitUntil(() =>
                     stage
                         .Text("[aria-label=Bow]")
-                        .Contains("3 beats down, 1 up. The up bow must travel three times as fast", StringComparison.Ordinal)
+                        .Contains(
+                            "3 beats down, 1 up. The up bow must travel three times as fast",
+                            StringComparison.Ordinal
+                        )
                 );
             }
         );
@@ -117,9 +129,13 @@ public class BowAndFormTests(Stage stage)
     {
         OpenOwn("Counted Plums", "4/4", "A/A/ A/4A/4A/4A/4 A z|]");
         Panel("Count");
-        Stage.WaitUntil(() => stage.Text("[data-testid=bar-count]").Replace(" ", "", StringComparison.Ordinal) == "1&2e&a3(4)");
+        Stage.WaitUntil(() =>
+            stage.Text("[data-testid=bar-count]").Replace(" ", "", StringComparison.Ordinal) == "1&2e&a3(4)"
+        );
         stage.Press(Keys.End);
-        Stage.WaitUntil(() => stage.Text("figcaption").Contains("This quarter is four sixteenths.", StringComparison.Ordinal));
+        Stage.WaitUntil(() =>
+            stage.Text("figcaption").Contains("This quarter is four sixteenths.", StringComparison.Ordinal)
+        );
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-value]")).Count == 8);
     }
 
@@ -129,14 +145,19 @@ public class BowAndFormTests(Stage stage)
         OpenOwn("Formed Plums", "4/4", "D E F G|A4|B A G F|E4|D E F G|A4|B A G E|D4|]");
         Panel("Form");
         Stage.WaitUntil(() =>
-            stage.Text("[aria-label=Form]").Contains("Two lines, one to learn and one nearly the same.", StringComparison.Ordinal)
+            stage
+                .Text("[aria-label=Form]")
+                .Contains("Two lines, one to learn and one nearly the same.", StringComparison.Ordinal)
         );
         Stage
             .Wait(() =>
                 stage
                     .Browser.FindElements(By.CssSelector("[aria-label=Form] button"))
                     .FirstOrDefault(b =>
-                        b.Text.Contains("Line 2 is nearly line 1: the last note of bar 7 is E instead of F♯", StringComparison.Ordinal)
+                        b.Text.Contains(
+                            "Line 2 is nearly line 1: the last note of bar 7 is E instead of F♯",
+                            StringComparison.Ordinal
+                        )
                     )
             )
             .Click();
@@ -153,7 +174,9 @@ public class BowAndFormTests(Stage stage)
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-trouble]")).Count > 0);
         var id = stage.Browser.Url.Split('/')[^1].Split('?')[0];
         stage.Open($"/tunes/{id}/print?for=bass&rows=pair,place&form=yes");
-        Stage.WaitUntil(() => stage.Text("[data-testid=form-sheet]").Contains("a shift to third position", StringComparison.Ordinal));
+        Stage.WaitUntil(() =>
+            stage.Text("[data-testid=form-sheet]").Contains("a shift to third position", StringComparison.Ordinal)
+        );
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-travel]")).Count > 0);
     }
 
@@ -162,7 +185,9 @@ public class BowAndFormTests(Stage stage)
     {
         stage.OpenTune("Harbour Lanterns", "violin");
         Stage.WaitUntil(() => stage.Find("section[aria-label='Hear it'] button").Text == "Hear it");
-        stage.Browser.ExecuteScript("document.querySelector(\"section[aria-label='Hear it'] input[type=checkbox]\").click()"); // no count-in
+        stage.Browser.ExecuteScript(
+            "document.querySelector(\"section[aria-label='Hear it'] input[type=checkbox]\").click()"
+        ); // no count-in
         stage.Find("#b3n1 .notehead").Click();
         stage.Press(" ");
         Stage.WaitUntil(() => stage.Find("section[aria-label='Hear it'] button").Text == "Stop");
@@ -175,7 +200,9 @@ public class BowAndFormTests(Stage stage)
     public void A_loop_comes_back_to_its_beginning()
     {
         stage.OpenTune("Harbour Lanterns", "violin");
-        stage.Browser.ExecuteScript("document.querySelector(\"section[aria-label='Hear it'] input[type=checkbox]\").click()");
+        stage.Browser.ExecuteScript(
+            "document.querySelector(\"section[aria-label='Hear it'] input[type=checkbox]\").click()"
+        );
         stage.Find("#b3n2 .notehead").Click();
         stage.Press("[");
         stage.Press(Keys.ArrowRight + "]");
@@ -210,7 +237,7 @@ public class BowAndFormTests(Stage stage)
             double Top(string css) =>
                 Convert.ToDouble(
                     stage.Browser.ExecuteScript(
-                        $"return document.querySelector({System.Text.Json.JsonSerializer.Serialize(css)}).getBoundingClientRect().top"
+                        $"return document.querySelector({JsonSerializer.Serialize(css)}).getBoundingClientRect().top"
                     ),
                     CultureInfo.InvariantCulture
                 );

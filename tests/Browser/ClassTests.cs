@@ -3,14 +3,20 @@ using OpenQA.Selenium;
 
 namespace Coppia.Tests;
 
-/// <summary>A class as a teacher makes it and works with it: made in a minute, its plan ticked, a tune learned and taken back.</summary>
+/// <summary>
+/// A class as a teacher makes it and works with it: made in a minute, its plan ticked, a tune learned and taken back.
+/// </summary>
 [Collection(nameof(OnTheSide))]
 public class ClassTests(Stage stage)
 {
-    private void Button(string words) => stage.Browser.FindElements(By.TagName("button")).Last(b => b.Text == words).Click();
+    private void Button(string words) =>
+        stage.Browser.FindElements(By.TagName("button")).Last(b => b.Text == words).Click();
 
     private bool Says(string words) =>
-        ((string)stage.Browser.ExecuteScript("return document.body.innerText")!).Contains(words, StringComparison.Ordinal);
+        ((string)stage.Browser.ExecuteScript("return document.body.innerText")!).Contains(
+            words,
+            StringComparison.Ordinal
+        );
 
     [Fact]
     public void A_class_is_made_in_a_minute_and_everything_is_then_for_it()
@@ -18,7 +24,8 @@ public class ClassTests(Stage stage)
         stage.Open("/classes");
         stage.Find("form textarea").SendKeys("Mo violin 1/2\nNell flute\n");
         Stage.WaitUntil(() =>
-            Says("is not an instrument; expected violin, viola, cello or bass") || Says("expected an instrument after the name")
+            Says("is not an instrument; expected violin, viola, cello or bass")
+            || Says("expected an instrument after the name")
         );
         stage.Find("form textarea").SendKeys(Keys.Control + "a");
         stage.Find("form textarea").SendKeys("Mo violin 1/2\nNell cello 3/4\n");
@@ -33,7 +40,9 @@ public class ClassTests(Stage stage)
 
         // Its stand tells what is new, and where it first comes.
         stage.Open("/tunes/2?for=violin");
-        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("section[aria-label='New to Mill Lane'] li")).Count > 1);
+        Stage.WaitUntil(() =>
+            stage.Browser.FindElements(By.CssSelector("section[aria-label='New to Mill Lane'] li")).Count > 1
+        );
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-new]")).Count > 0);
 
         // A learned tune makes known what it contains, once looked at; and it can be taken back.
@@ -42,7 +51,9 @@ public class ClassTests(Stage stage)
         Button("Mark as learned");
         Stage.WaitUntil(() => Says("Nothing in it is new to Mill Lane."));
         stage.MessageUndo().Click();
-        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("section[aria-label='New to Mill Lane'] li")).Count > 1);
+        Stage.WaitUntil(() =>
+            stage.Browser.FindElements(By.CssSelector("section[aria-label='New to Mill Lane'] li")).Count > 1
+        );
 
         // The plan: a note ticked on the fingerboard brings its finger along.
         stage.Find("a[href='/classes']").Click();
@@ -84,9 +95,15 @@ public class ClassTests(Stage stage)
         """;
 
     private void TakeAway(bool away) =>
-        stage.Browser.ExecuteScript("window.away = arguments[0]; if (!arguments[0]) window.dispatchEvent(new Event('online'))", away);
+        stage.Browser.ExecuteScript(
+            "window.away = arguments[0]; if (!arguments[0]) window.dispatchEvent(new Event('online'))",
+            away
+        );
 
-    /// <summary>Sunday evening (craft 15): whom to ask and why; a learner's own page; a deletion taken back with all that was kept.</summary>
+    /// <summary>
+    /// Sunday evening (craft 15): whom to ask and why; a learner's own page; a deletion taken back with all that was
+    /// kept.
+    /// </summary>
     [Fact]
     public void The_logbook_tells_whom_to_ask_and_a_deleted_learner_comes_back_whole()
     {
@@ -94,11 +111,15 @@ public class ClassTests(Stage stage)
         Stage.WaitUntil(() => Says("Asked for help with “Three Grey Geese”"));
         Assert.Equal(2, stage.Browser.FindElements(By.CssSelector("section[aria-labelledby=ask] li")).Count);
         Stage.Wait(() => stage.Browser.FindElements(By.LinkText("Logbook")).FirstOrDefault()).Click();
-        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("section[aria-labelledby=minutes] tbody tr")).Count == 12);
+        Stage.WaitUntil(() =>
+            stage.Browser.FindElements(By.CssSelector("section[aria-labelledby=minutes] tbody tr")).Count == 12
+        );
         Assert.Contains("Dov", stage.Find("section[aria-labelledby=quiet]").Text, StringComparison.Ordinal);
         Assert.Contains("Jun", stage.Find("section[aria-labelledby=help]").Text, StringComparison.Ordinal);
         stage.Find("section[aria-labelledby=minutes] tbody a").Click();
-        Stage.WaitUntil(() => Says("Minutes a day") && stage.Browser.FindElements(By.CssSelector("[role=img] svg")).Count > 1);
+        Stage.WaitUntil(() =>
+            Says("Minutes a day") && stage.Browser.FindElements(By.CssSelector("[role=img] svg")).Count > 1
+        );
         var before = stage.Find("main").Text;
         Button("Change or delete");
         Button("Delete Ada …");
@@ -116,7 +137,10 @@ public class ClassTests(Stage stage)
         Stage.WaitUntil(() => Says("Minutes a day") && stage.Find("main").Text == before);
     }
 
-    /// <summary>A learner on a phone (craft 22): the week, the tune with its ladder, and minutes that are kept while the network is away.</summary>
+    /// <summary>
+    /// A learner on a phone (craft 22): the week, the tune with its ladder, and minutes that are kept while the network
+    /// is away.
+    /// </summary>
     [Fact]
     public void A_learner_sees_the_week_on_a_phone_and_nothing_is_lost_without_a_network()
     {
@@ -173,9 +197,12 @@ public class ClassTests(Stage stage)
             Assert.Equal(1, Api("GET", $"{one}/tasks")[0].GetProperty("done").GetArrayLength());
             Assert.Equal(12, Api("GET", $"/api{link}").GetProperty("days")[0].GetProperty("minutes").GetInt32());
 
-            // What the page is made of, and what is set, opens without a network; what was reached is told when there is one again.
+            // What the page is made of, and what is set, opens without a network; what was reached is told when there
+            // is one again.
             stage.Open(link);
-            Stage.WaitUntil(() => (bool)stage.Browser.ExecuteScript("return document.documentElement.hasAttribute('data-kept-here')")!);
+            Stage.WaitUntil(() =>
+                (bool)stage.Browser.ExecuteScript("return document.documentElement.hasAttribute('data-kept-here')")!
+            );
             stage.Unanswered(() =>
             {
                 stage.Open(link);
@@ -187,10 +214,18 @@ public class ClassTests(Stage stage)
                 Stage.WaitUntil(() => stage.Find("[aria-current=step]").Text == "66");
             });
             Stage.WaitUntil(() =>
-                Api("GET", $"{one}/learners/{pim}/logbook").GetProperty("tunes")[0].GetProperty("steps").GetArrayLength() == 1
+                Api("GET", $"{one}/learners/{pim}/logbook")
+                    .GetProperty("tunes")[0]
+                    .GetProperty("steps")
+                    .GetArrayLength() == 1
             );
-            Assert.Equal(60, Api("GET", $"{one}/learners/{pim}/logbook").GetProperty("tunes")[0].GetProperty("best").GetInt32());
-            Stage.WaitUntil(() => (bool)stage.Browser.ExecuteScript("return document.documentElement.scrollWidth <= innerWidth")!);
+            Assert.Equal(
+                60,
+                Api("GET", $"{one}/learners/{pim}/logbook").GetProperty("tunes")[0].GetProperty("best").GetInt32()
+            );
+            Stage.WaitUntil(() =>
+                (bool)stage.Browser.ExecuteScript("return document.documentElement.scrollWidth <= innerWidth")!
+            );
         }
         finally
         {

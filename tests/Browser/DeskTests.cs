@@ -5,8 +5,8 @@ using UglyToad.PdfPig;
 namespace Coppia.Tests;
 
 /// <summary>
-/// Composing as it happens in a class: a task made by the teacher, two learners on two instruments, and the booklet on paper. Source:
-/// craft 13; stems and heads by craft 12; a cellist's piece on the violin by craft 16.
+/// Composing as it happens in a class: a task made by the teacher, two learners on two instruments, and the booklet on
+/// paper. Source: craft 13; stems and heads by craft 12; a cellist's piece on the violin by craft 16.
 /// </summary>
 [Collection(nameof(OnTheSide))]
 public class DeskTests(Stage stage)
@@ -14,10 +14,15 @@ public class DeskTests(Stage stage)
     private const string Title = "Friday’s tune";
 
     private bool Says(string words) =>
-        ((string)stage.Browser.ExecuteScript("return document.body.innerText")!).Contains(words, StringComparison.Ordinal);
+        ((string)stage.Browser.ExecuteScript("return document.body.innerText")!).Contains(
+            words,
+            StringComparison.Ordinal
+        );
 
     private void Follow(string words) =>
-        Stage.Wait(() => stage.Browser.FindElements(By.PartialLinkText(words)).FirstOrDefault(l => l.Displayed)).Click();
+        Stage
+            .Wait(() => stage.Browser.FindElements(By.PartialLinkText(words)).FirstOrDefault(l => l.Displayed))
+            .Click();
 
     private static void Choose(IWebElement select, string words) =>
         Stage.Wait(() => select.FindElements(By.TagName("option")).FirstOrDefault(o => o.Text == words)).Click();
@@ -67,7 +72,8 @@ public class DeskTests(Stage stage)
             stage.Browser.ExecuteScript(
                 """
                 return [...document.querySelectorAll('[data-testid=desk-staff] [data-bar]')]
-                  .map((bar) => [...bar.querySelectorAll('[data-note]')].map((n) => n.dataset.height).join(' ')).join(' | ')
+                  .map((bar) => [...bar.querySelectorAll('[data-note]')].map((n) =>
+                    n.dataset.height).join(' ')).join(' | ')
                 """
             )!
         );
@@ -81,7 +87,8 @@ public class DeskTests(Stage stage)
                     """
                     const on = document.querySelector(arguments[0])
                     const svg = on.closest('svg')
-                    const [low, , , , high] = [...svg.querySelectorAll('line')].map((l) => l.getBoundingClientRect().top)
+                    const [low, , , , high] = [...svg.querySelectorAll('line')].map((l) =>
+                      l.getBoundingClientRect().top)
                     const head = on.dataset.note ? [...on.querySelectorAll('path')].at(-1) ?? on : on
                     const { left, width } = (on.dataset.note ? head : on).getBoundingClientRect()
                     return [left + width / 2 + arguments[2], low - (arguments[1] * (low - high)) / 8]
@@ -90,7 +97,9 @@ public class DeskTests(Stage stage)
                     height,
                     beside
                 )!;
-        var pointer = new OpenQA.Selenium.Interactions.PointerInputDevice(OpenQA.Selenium.Interactions.PointerKind.Mouse);
+        var pointer = new OpenQA.Selenium.Interactions.PointerInputDevice(
+            OpenQA.Selenium.Interactions.PointerKind.Mouse
+        );
         var press = new OpenQA.Selenium.Interactions.ActionSequence(pointer);
         press.AddAction(
             pointer.CreatePointerMove(
@@ -153,7 +162,10 @@ public class DeskTests(Stage stage)
     {
         var printed =
             (Dictionary<string, object>)
-                stage.Browser.ExecuteCdpCommand("Page.printToPDF", new Dictionary<string, object?> { ["preferCSSPageSize"] = true })!;
+                stage.Browser.ExecuteCdpCommand(
+                    "Page.printToPDF",
+                    new Dictionary<string, object?> { ["preferCSSPageSize"] = true }
+                )!;
         return PdfDocument.Open(Convert.FromBase64String((string)printed["data"]));
     }
 
@@ -168,7 +180,9 @@ public class DeskTests(Stage stage)
         stage.Press("1234"); // the keys do the same
         stage.Press(Keys.ArrowLeft + "5");
         Stage.WaitUntil(() => Written() == "4 5 6 7 | 8 7 6 8 | 4 5 6 7 8 | 4");
-        Stage.WaitUntil(() => stage.Text("[data-testid=findings]").Contains("5 beats here; in 4/4 a bar has 4.", StringComparison.Ordinal));
+        Stage.WaitUntil(() =>
+            stage.Text("[data-testid=findings]").Contains("5 beats here; in 4/4 a bar has 4.", StringComparison.Ordinal)
+        );
         Assert.StartsWith("Bar 3", stage.Text("[data-testid=findings]"), StringComparison.Ordinal);
         // A given note stays, whatever is pressed.
         PressStaff("[data-note='2.4']", 8);
@@ -211,7 +225,9 @@ public class DeskTests(Stage stage)
         PressStaff("[data-caret]", 4);
         Stage.WaitUntil(() => Written() == "-1 -1 3 3 | 2 1 0 3 | 4 | -1");
         Stage.WaitUntil(() =>
-            stage.Text("[data-testid=findings]").Contains("B4 is not one of this task’s notes.", StringComparison.Ordinal)
+            stage
+                .Text("[data-testid=findings]")
+                .Contains("B4 is not one of this task’s notes.", StringComparison.Ordinal)
         );
         stage.Button("Try lower").Click();
         Stage.WaitUntil(() => Written() == "-1 -1 3 3 | 2 1 0 3 | 3 | -1");
@@ -245,7 +261,8 @@ public class DeskTests(Stage stage)
                 .FirstOrDefault(r => r.Text.StartsWith(nickname, StringComparison.Ordinal))
         );
 
-    private IWebElement InRow(string nickname, By by) => Stage.Wait(() => Row(nickname).FindElements(by).FirstOrDefault());
+    private IWebElement InRow(string nickname, By by) =>
+        Stage.Wait(() => Row(nickname).FindElements(by).FirstOrDefault());
 
     /// <summary>Presses a button of a row that holds still: pictures over it may still be growing.</summary>
     private void InRow(string nickname, string button)
@@ -253,7 +270,9 @@ public class DeskTests(Stage stage)
         System.Drawing.Point? before = null;
         Stage.WaitUntil(() =>
         {
-            var found = Row(nickname).FindElements(By.TagName("button")).FirstOrDefault(b => b.Text == button && b.Enabled);
+            var found = Row(nickname)
+                .FindElements(By.TagName("button"))
+                .FirstOrDefault(b => b.Text == button && b.Enabled);
             var isStill = found is not null && found.Location == before;
             before = found?.Location;
             if (isStill)
@@ -271,7 +290,10 @@ public class DeskTests(Stage stage)
         Stage.WaitUntil(() => Row("Jun").FindElements(By.CssSelector(".engraved g.note")).Count == 15);
         InRow("Jun", "Remark");
         Choose(InRow("Jun", By.CssSelector("select[aria-label=About]")), "bar 3");
-        Choose(InRow("Jun", By.CssSelector("select[aria-label='Ready words']")), "I like this bar: sing it to someone.");
+        Choose(
+            InRow("Jun", By.CssSelector("select[aria-label='Ready words']")),
+            "I like this bar: sing it to someone."
+        );
         InRow("Jun", "Say it");
         Stage.WaitUntil(() => Row("Jun").Text.Contains("Bar 3: I like this bar", StringComparison.Ordinal));
         InRow("Jun", "Accept");
@@ -294,17 +316,23 @@ public class DeskTests(Stage stage)
         {
             Stage
                 .Wait(() =>
-                    stage.Browser.FindElements(By.XPath($"//li[contains(., '{who}')]//button[starts-with(., 'Put in')]")).FirstOrDefault()
+                    stage
+                        .Browser.FindElements(By.XPath($"//li[contains(., '{who}')]//button[starts-with(., 'Put in')]"))
+                        .FirstOrDefault()
                 )
                 .Click();
             Stage.WaitUntil(() => stage.Text("[aria-label='In the booklet']").Contains(who, StringComparison.Ordinal));
         }
 
-        Stage.WaitUntil(() => Ask("GET", "/api/classes/1/booklet").Split("\"pieces\":[")[1].Contains(',', StringComparison.Ordinal));
+        Stage.WaitUntil(() =>
+            Ask("GET", "/api/classes/1/booklet").Split("\"pieces\":[")[1].Contains(',', StringComparison.Ordinal)
+        );
         Follow("Print, or save as PDF");
         // Sixteen quarters each, one of the cellist's a rest.
         const int pairs = 15 + 16;
-        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-booklet-piece] [data-label]")).Count == pairs);
+        Stage.WaitUntil(() =>
+            stage.Browser.FindElements(By.CssSelector("[data-booklet-piece] [data-label]")).Count == pairs
+        );
         using var pdf = Printed();
         // Title, contents, and both pieces on one page.
         Assert.Equal(3, pdf.NumberOfPages);
@@ -325,7 +353,9 @@ public class DeskTests(Stage stage)
         Assert.Equal("D0 D1 D2 D3 A0 D3 D2 A0", string.Join(' ', stage.Labels().Take(8)));
     }
 
-    [Fact] // Craft 12 and 13: the head clearly on its line or in its space, the stem by rule, the accidental before the head at its height.
+    // Craft 12 and 13: the head clearly on its line or in its space, the stem by rule, the accidental before the head
+    // at its height.
+    [Fact]
     public void Heads_stems_and_signs_by_hand_are_judged_where_the_child_put_them()
     {
         stage.Open("/desk");
@@ -333,14 +363,16 @@ public class DeskTests(Stage stage)
             "POST",
             "/api/desk/tasks",
             """
-            {"title":"By hand","task":{"level":0,"instruments":["violin"],"key":"C","meter":"2/4","bars":1,"steps":["2","3","#4","5","7"],
+            {"title":"By hand","task":{"level":0,"instruments":["violin"],"key":"C","meter":"2/4","bars":1,
+              "steps":["2","3","#4","5","7"],
              "values":["1/4"],"fixed":[],"byHand":true}}
             """
         );
         var id = Text(stage.Browser.ExecuteScript("return JSON.parse(arguments[0]).id", task)!);
         stage.Open($"/desk/{id}/try?for=violin");
         stage.Find("[data-caret]");
-        var findings = () => stage.Browser.FindElements(By.CssSelector("[data-testid=findings]")).FirstOrDefault()?.Text ?? "";
+        var findings = () =>
+            stage.Browser.FindElements(By.CssSelector("[data-testid=findings]")).FirstOrDefault()?.Text ?? "";
 
         // Between the second line and the space above it.
         PressStaff("[data-caret]", 2.5);
@@ -351,10 +383,14 @@ public class DeskTests(Stage stage)
         // F in the first space and B on the third line; F has a sharp in this palette, and no signature makes it.
         PressStaff("[data-caret]", 1);
         PressStaff("[data-caret]", 4);
-        Stage.WaitUntil(() => findings().Contains("Without its sharp this is another note; F♯4 is meant.", StringComparison.Ordinal));
+        Stage.WaitUntil(() =>
+            findings().Contains("Without its sharp this is another note; F♯4 is meant.", StringComparison.Ordinal)
+        );
         stage.Button("Sharps ♯").Click();
         PressStaff("[data-note='1.1']", 4); // at the height of the other line
-        Stage.WaitUntil(() => findings().Contains("The sign stands at another height than its head.", StringComparison.Ordinal));
+        Stage.WaitUntil(() =>
+            findings().Contains("The sign stands at another height than its head.", StringComparison.Ordinal)
+        );
         PressStaff("[data-note='1.1']", 1);
         Stage.WaitUntil(() => findings() == "");
 
@@ -363,9 +399,13 @@ public class DeskTests(Stage stage)
         stage.Button("Stems").Click();
         PressStaff("[data-note='1.1']", 4, beside: 6); // up on the right
         PressStaff("[data-note='1.2']", 7, beside: 6); // up, where it belongs down
-        Stage.WaitUntil(() => findings().Contains("On the middle line and above it stems point down.", StringComparison.Ordinal));
+        Stage.WaitUntil(() =>
+            findings().Contains("On the middle line and above it stems point down.", StringComparison.Ordinal)
+        );
         PressStaff("[data-note='1.2']", 1, beside: 6); // down, on the wrong side
-        Stage.WaitUntil(() => findings().Contains("A stem that points down stands on the left of its head.", StringComparison.Ordinal));
+        Stage.WaitUntil(() =>
+            findings().Contains("A stem that points down stands on the left of its head.", StringComparison.Ordinal)
+        );
         PressStaff("[data-note='1.2']", 1, beside: -6);
         Stage.WaitUntil(() => Says("All rules are kept."));
     }

@@ -2,7 +2,9 @@ using OpenQA.Selenium;
 
 namespace Coppia.Tests;
 
-/// <summary>Signing in as a teacher does it, on a Coppia of its own: once there is a sign-in, everybody needs one.</summary>
+/// <summary>
+/// Signing in as a teacher does it, on a Coppia of its own: once there is a sign-in, everybody needs one.
+/// </summary>
 public sealed class DoorTests(Stage stage) : IClassFixture<Stage>
 {
     private void Type(string label, string text) =>
@@ -16,9 +18,13 @@ public sealed class DoorTests(Stage stage) : IClassFixture<Stage>
         Stage.Wait(() => stage.Browser.FindElements(By.TagName("button")).LastOrDefault(b => b.Text == words)).Click();
 
     private bool Says(string words) =>
-        ((string)stage.Browser.ExecuteScript("return document.body.innerText")!).Contains(words, StringComparison.Ordinal);
+        ((string)stage.Browser.ExecuteScript("return document.body.innerText")!).Contains(
+            words,
+            StringComparison.Ordinal
+        );
 
-    private bool IsClosed => stage.Browser.FindElements(By.CssSelector("input[autocomplete=current-password]")).Count > 0;
+    private bool IsClosed =>
+        stage.Browser.FindElements(By.CssSelector("input[autocomplete=current-password]")).Count > 0;
 
     private void SignIn(string passphrase)
     {
@@ -52,7 +58,8 @@ public sealed class DoorTests(Stage stage) : IClassFixture<Stage>
         // A sign-in that ends meanwhile covers the screen and takes nothing from it.
         stage.Find("textarea").SendKeys("Title: Weir\nD E F");
         stage.Browser.ExecuteScript(
-            "const r = new XMLHttpRequest(); r.open('POST', '/api/teachers/1/everywhere', false); r.send(); return r.status"
+            "const r = new XMLHttpRequest(); r.open('POST', '/api/teachers/1/everywhere', false); r.send(); "
+                + "return r.status"
         );
         stage.Find("textarea").SendKeys(" G");
         Stage.WaitUntil(() => IsClosed);

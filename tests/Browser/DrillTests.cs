@@ -56,7 +56,10 @@ public class DrillTests(Stage stage)
             }
         );
         stage.Open("/style");
-        stage.Browser.ExecuteScript("localStorage.clear(); localStorage.setItem('coppia.kept.bench', arguments[0])", draft);
+        stage.Browser.ExecuteScript(
+            "localStorage.clear(); localStorage.setItem('coppia.kept.bench', arguments[0])",
+            draft
+        );
         stage.Open("/exercises/answer");
         stage.Find("#asked");
     }
@@ -79,7 +82,8 @@ public class DrillTests(Stage stage)
 
     private void IsAsked(string words) =>
         Stage.WaitUntil(() =>
-            stage.Text("#asked") == words && stage.Browser.FindElements(By.CssSelector("main [aria-busy=true]")).Count == 0
+            stage.Text("#asked") == words
+            && stage.Browser.FindElements(By.CssSelector("main [aria-busy=true]")).Count == 0
         );
 
     private void Check(string mistake)
@@ -88,22 +92,35 @@ public class DrillTests(Stage stage)
         Assert.Equal(mistake, Verdict());
     }
 
-    /// <summary>Enter checks once what was pressed with the pointer has let go of the focus; before that it would press it again.</summary>
+    /// <summary>
+    /// Enter checks once what was pressed with the pointer has let go of the focus; before that it would press it
+    /// again.
+    /// </summary>
     private void CheckByEnter()
     {
         stage.Button("Check");
-        Stage.WaitUntil(() => (bool)stage.Browser.ExecuteScript("return !document.activeElement.closest('button, [role=button], input')")!);
+        Stage.WaitUntil(() =>
+            (bool)stage.Browser.ExecuteScript("return !document.activeElement.closest('button, [role=button], input')")!
+        );
         stage.Press(Keys.Enter);
     }
 
     private void Click(string css, int at = 0) =>
         Stage
-            .Wait(() => stage.Browser.FindElements(By.CssSelector(css)).ElementAtOrDefault(at) is { Displayed: true } e ? e : null)
+            .Wait(() =>
+                stage.Browser.FindElements(By.CssSelector(css)).ElementAtOrDefault(at) is { Displayed: true } e
+                    ? e
+                    : null
+            )
             .Click();
 
     private void Choose(string name) =>
         Stage
-            .Wait(() => stage.Browser.FindElements(By.CssSelector("main button[aria-pressed]")).FirstOrDefault(b => b.Text.Trim() == name))
+            .Wait(() =>
+                stage
+                    .Browser.FindElements(By.CssSelector("main button[aria-pressed]"))
+                    .FirstOrDefault(b => b.Text.Trim() == name)
+            )
             .Click();
 
     /// <summary>Presses a place of the drawn fingerboard, in its middle.</summary>
@@ -135,10 +152,12 @@ public class DrillTests(Stage stage)
                 Stage.Wait(() =>
                     stage.Browser.ExecuteScript(
                         """
-                        const lines = [...document.querySelectorAll('main .engraved g.staff > path')].slice(0, 5).map((p) => p.getBoundingClientRect());
+                        const lines = [...document.querySelectorAll('main .engraved g.staff > path')].slice(0,
+                          5).map((p) => p.getBoundingClientRect());
                         if (lines.length < 5) return null;
                         const [top, bottom] = [lines[0].top + lines[0].height / 2, lines[4].top + lines[4].height / 2];
-                        return { x: Math.round(lines[0].left + arguments[1] * lines[0].width), y: Math.round(bottom - arguments[0] * (bottom - top) / 8) };
+                        return { x: Math.round(lines[0].left + arguments[1] * lines[0].width), y:
+                          Math.round(bottom - arguments[0] * (bottom - top) / 8) };
                         """,
                         height,
                         along
@@ -202,9 +221,13 @@ public class DrillTests(Stage stage)
         // The first question comes by itself where one hesitates.
         Stage.WaitUntil(() => stage.Text("aside[aria-label=Help] li") == "Line or space?");
         stage.Press("?");
-        Stage.WaitUntil(() => stage.Text("aside[aria-label=Help] li").Contains("It fills a space", StringComparison.Ordinal));
+        Stage.WaitUntil(() =>
+            stage.Text("aside[aria-label=Help] li").Contains("It fills a space", StringComparison.Ordinal)
+        );
         stage.Press("?");
-        Stage.WaitUntil(() => stage.Text("aside[aria-label=Help] li:nth-child(2)") == "Which one, counted from the bottom?");
+        Stage.WaitUntil(() =>
+            stage.Text("aside[aria-label=Help] li:nth-child(2)") == "Which one, counted from the bottom?"
+        );
         stage.Press("f");
         Check("forgot-signature");
         Assert.Contains("makes every F sharp", stage.Text("[data-testid=verdict]"), StringComparison.Ordinal);
@@ -255,7 +278,11 @@ public class DrillTests(Stage stage)
                 }
             ),
             ("signature", """{"key":"D","write":true}""", () => PressStaff(8, 5)),
-            ("hand-shape", """{"key":"D","string":"D","position":"I","draw":true}""", () => PressBoard("1-2", "1-4", "1-5", "1-7")),
+            (
+                "hand-shape",
+                """{"key":"D","string":"D","position":"I","draw":true}""",
+                () => PressBoard("1-2", "1-4", "1-5", "1-7")
+            ),
             ("hand-shape", """{"key":"D","string":"D","position":"I","draw":false}""", () => Choose("2–3")),
             ("pen-work", """{"sign":"quarter-rest"}""", () => stage.Button("I wrote it on paper").Click()),
             ("beat-sums", """{"task":"gap","meter":"4/4","values":["1/4","?","1/4"]}""", () => Choose("half")),
@@ -264,11 +291,16 @@ public class DrillTests(Stage stage)
                 """{"task":"barlines","meter":"3/4","values":["1/4","1/2","3/4"]}""",
                 () => Click("button[aria-label='Barline after note 2']")
             ),
-            ("beat-sums", """{"task":"is-it-right","meter":"4/4","values":["1/4","1/4","1/4"]}""", () => Choose("too short")),
+            (
+                "beat-sums",
+                """{"task":"is-it-right","meter":"4/4","values":["1/4","1/4","1/4"]}""",
+                () => Choose("too short")
+            ),
             (
                 "count-it",
                 Bars(
-                    """[{"note":"D4","value":"1/2"},{"note":"D4","value":"1/8"},{"note":"D4","value":"1/8"},{"rest":true,"value":"1/4"}]"""
+                    """[{"note":"D4","value":"1/2"},{"note":"D4","value":"1/8"},"""
+                        + """{"note":"D4","value":"1/8"},{"rest":true,"value":"1/4"}]"""
                 ),
                 () =>
                 {
@@ -304,7 +336,9 @@ public class DrillTests(Stage stage)
     private void DrawStemUp()
     {
         stage.Find("[data-testid=stem]");
-        var head = Stage.Wait(() => stage.Browser.FindElements(By.CssSelector("main .engraved g.note .notehead")).FirstOrDefault());
+        var head = Stage.Wait(() =>
+            stage.Browser.FindElements(By.CssSelector("main .engraved g.note .notehead")).FirstOrDefault()
+        );
         var (place, size) = (head.Location, head.Size);
         new Actions(stage.Browser)
             .MoveToLocation(place.X + size.Width, place.Y + size.Height / 2)
@@ -344,9 +378,13 @@ public class DrillTests(Stage stage)
             {
                 IsAsked(i + 1, kinds.Length);
                 if (stage.Browser.FindElements(By.CssSelector("main [role=img]")).Count > 0)
-                    Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("main .engraved svg, main svg")).Count > 0);
+                    Stage.WaitUntil(() =>
+                        stage.Browser.FindElements(By.CssSelector("main .engraved svg, main svg")).Count > 0
+                    );
                 Assert.Empty(stage.Findings());
-                Stage.WaitUntil(() => (bool)stage.Browser.ExecuteScript("return document.documentElement.scrollWidth <= innerWidth")!);
+                Stage.WaitUntil(() =>
+                    (bool)stage.Browser.ExecuteScript("return document.documentElement.scrollWidth <= innerWidth")!
+                );
                 // Shown twice: the question, and the same once more.
                 for (var n = 0; n < 2; n++)
                 {
@@ -355,7 +393,9 @@ public class DrillTests(Stage stage)
                 }
             }
 
-            Stage.WaitUntil(() => stage.Text("main").Contains($"0 of {kinds.Length} at once", StringComparison.Ordinal));
+            Stage.WaitUntil(() =>
+                stage.Text("main").Contains($"0 of {kinds.Length} at once", StringComparison.Ordinal)
+            );
         }
         finally
         {
@@ -374,7 +414,9 @@ public class DrillTests(Stage stage)
         Check("pen-astray");
         stage.Press(Keys.Enter);
         // Over its head to and fro, then down its stem.
-        var note = Stage.Wait(() => stage.Browser.FindElements(By.CssSelector("[data-trace] .engraved g.note .notehead")).FirstOrDefault());
+        var note = Stage.Wait(() =>
+            stage.Browser.FindElements(By.CssSelector("[data-trace] .engraved g.note .notehead")).FirstOrDefault()
+        );
         var stem = stage.Find("[data-trace] .engraved g.note .stem");
         var pen = new Actions(stage.Browser);
         var (head, size) = (note.Location, note.Size);

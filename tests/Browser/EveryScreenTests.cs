@@ -7,7 +7,10 @@ namespace Coppia.Tests;
 public class EveryScreenTests(Stage stage)
 {
     private bool FitsTheWidth() =>
-        (bool)stage.Browser.ExecuteScript("return document.documentElement.scrollWidth <= document.documentElement.clientWidth + 1")!;
+        (bool)
+            stage.Browser.ExecuteScript(
+                "return document.documentElement.scrollWidth <= document.documentElement.clientWidth + 1"
+            )!;
 
     [Theory]
     [InlineData("/tunes", "[data-tune]", 1280, 800)]
@@ -61,7 +64,8 @@ public class EveryScreenTests(Stage stage)
         bool InView(string css) =>
             (bool)
                 stage.Browser.ExecuteScript(
-                    "const r = document.querySelector(arguments[0]).getBoundingClientRect(); return r.top >= 0 && r.bottom <= innerHeight + 1 && r.right <= innerWidth + 1",
+                    "const r = document.querySelector(arguments[0]).getBoundingClientRect(); "
+                        + "return r.top >= 0 && r.bottom <= innerHeight + 1 && r.right <= innerWidth + 1",
                     css
                 )!;
         Stage.WaitUntil(() => InView("svg[role=group]"));
@@ -99,7 +103,10 @@ public class EveryScreenTests(Stage stage)
         Stage.WaitUntil(() => stage.Text("h1") == "A♭ major");
         stage.Press(Keys.ArrowRight + Keys.ArrowRight + Keys.ArrowRight + "4");
         Stage.WaitUntil(() =>
-            stage.Find("svg[role=img]").GetAttribute("aria-label")!.StartsWith("E string: half 1–4", StringComparison.Ordinal)
+            stage
+                .Find("svg[role=img]")
+                .GetAttribute("aria-label")!
+                .StartsWith("E string: half 1–4", StringComparison.Ordinal)
         );
     }
 
@@ -181,8 +188,14 @@ public class EveryScreenTests(Stage stage)
         try
         {
             stage.OpenTune("Three Grey Geese", "violin");
-            Stage.Wait(() => stage.Browser.FindElements(By.CssSelector("[role=tab]")).FirstOrDefault(t => t.Text == "Count")).Click();
-            Stage.WaitUntil(() => stage.Text("[data-testid=bar-count]").Replace(" ", "", StringComparison.Ordinal) == "tatiti");
+            Stage
+                .Wait(() =>
+                    stage.Browser.FindElements(By.CssSelector("[role=tab]")).FirstOrDefault(t => t.Text == "Count")
+                )
+                .Click();
+            Stage.WaitUntil(() =>
+                stage.Text("[data-testid=bar-count]").Replace(" ", "", StringComparison.Ordinal) == "tatiti"
+            );
         }
         finally
         {

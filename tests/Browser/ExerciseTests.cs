@@ -26,13 +26,16 @@ public class ExerciseTests(Stage stage)
 
     private int Drawn() => stage.Browser.FindElements(By.CssSelector(".sheet-paper .engraved svg g.measure")).Count;
 
-    /// <summary>Where each question has its signs and notes, to be compared: the engraver's ids differ from time to time.</summary>
+    /// <summary>
+    /// Where each question has its signs and notes, to be compared: the engraver's ids differ from time to time.
+    /// </summary>
     private string[] Questions() =>
         [
             .. (
                 (IReadOnlyCollection<object>)
                     stage.Browser.ExecuteScript(
-                        "return [...document.querySelectorAll('[data-item]')].map((i) => i.querySelector('.engraved').innerHTML.match(/translate[^)]*/g).join())"
+                        "return [...document.querySelectorAll('[data-item]')].map((i) => "
+                            + "i.querySelector('.engraved').innerHTML.match(/translate[^)]*/g).join())"
                     )!
             ).Cast<string>(),
         ];
@@ -97,11 +100,13 @@ public class ExerciseTests(Stage stage)
         const part = (kind) => fetch('/api/exercises/part', {
           method: 'POST',
           headers: { 'Content-Type': 'application/json' },
-          body: JSON.stringify({ instruments: ['violin'], request: { kind, octaves: 1, seed: 1, count: 3, ...(kind === 'chunk' && { tuneId: 1 }) } }),
+          body: JSON.stringify({ instruments: ['violin'], request: { kind, octaves: 1, seed: 1, count: 3,
+            ...(kind === 'chunk' && { tuneId: 1 }) } }),
         }).then((made) => made.json());
         const item = (i) => ({ id: i.id, pinned: false, questions: { violin: i.each.violin.question } });
         Promise.all(kinds.map(part)).then((parts) => {
-          const doc = { heading: '', nameLine: true, instruments: ['violin'], parts: parts.map((p) => ({ request: p.request, items: p.items.map(item) })) };
+          const doc = { heading: '', nameLine: true, instruments: ['violin'], parts: parts.map((p) => ({ request:
+            p.request, items: p.items.map(item) })) };
           localStorage.setItem('coppia.kept.bench', JSON.stringify({ id: null, version: 1, doc }));
           done();
         });
@@ -118,7 +123,8 @@ public class ExerciseTests(Stage stage)
         Stage.WaitUntil(() =>
             (bool)
                 stage.Browser.ExecuteScript(
-                    "return [...document.querySelectorAll('[data-item]')].every((i) => i.querySelector('.engraved svg, svg[role=img]'))"
+                    "return [...document.querySelectorAll('[data-item]')].every((i) => i.querySelector('.engraved svg, "
+                        + "svg[role=img]'))"
                 )!
         );
         stage
@@ -141,7 +147,11 @@ public class ExerciseTests(Stage stage)
         var kept = Questions();
         stage.Find("button[aria-label='More about the sheet']").Click();
         Stage
-            .Wait(() => stage.Browser.FindElements(By.CssSelector("[role=menuitem]")).FirstOrDefault(m => m.Text == "A new sheet"))
+            .Wait(() =>
+                stage
+                    .Browser.FindElements(By.CssSelector("[role=menuitem]"))
+                    .FirstOrDefault(m => m.Text == "A new sheet")
+            )
             .Click();
         Stage.WaitUntil(() => stage.Text("main").Contains("An empty sheet", StringComparison.Ordinal));
         stage.Find("button[aria-label='More about the sheet']").Click();
@@ -178,15 +188,22 @@ public class ExerciseTests(Stage stage)
         stage.OpenTune("Three Grey Geese", "violin");
         stage.FirstSheet();
         Stage.WaitUntil(() => Drawn() > 12);
-        Assert.Equal("First sheet: Three Grey Geese", stage.Find("input[aria-label='Heading of the sheet']").GetAttribute("value"));
+        Assert.Equal(
+            "First sheet: Three Grey Geese",
+            stage.Find("input[aria-label='Heading of the sheet']").GetAttribute("value")
+        );
         // It is printed as it lies there, though nothing was changed.
         var drawn = Drawn();
         stage.Button("Print").Click();
         Stage.WaitUntil(() => stage.Browser.Url.Contains("/print", StringComparison.Ordinal) && Drawn() >= drawn);
         stage.Browser.Navigate().Back();
         Stage.WaitUntil(() => Drawn() == drawn);
-        stage.Browser.ExecuteScript("document.querySelector(\"[data-part='1'] button[aria-label='Open on the stand']\").click()");
-        Stage.WaitUntil(() => stage.Browser.Url.Contains("/tunes/", StringComparison.Ordinal) && stage.Labels().Length > 8);
+        stage.Browser.ExecuteScript(
+            "document.querySelector(\"[data-part='1'] button[aria-label='Open on the stand']\").click()"
+        );
+        Stage.WaitUntil(() =>
+            stage.Browser.Url.Contains("/tunes/", StringComparison.Ordinal) && stage.Labels().Length > 8
+        );
         Assert.StartsWith("Scale", stage.Text("h1"), StringComparison.Ordinal);
     }
 
@@ -200,10 +217,14 @@ public class ExerciseTests(Stage stage)
         {
             Stage
                 .Wait(() =>
-                    stage.Browser.FindElements(By.CssSelector("fieldset:not([disabled]) label")).FirstOrDefault(l => l.Text == other)
+                    stage
+                        .Browser.FindElements(By.CssSelector("fieldset:not([disabled]) label"))
+                        .FirstOrDefault(l => l.Text == other)
                 )
                 .Click();
-            Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("fieldset:not([disabled]) label")).Any(l => l.Text == other));
+            Stage.WaitUntil(() =>
+                stage.Browser.FindElements(By.CssSelector("fieldset:not([disabled]) label")).Any(l => l.Text == other)
+            );
         }
 
         Add("String and finger");
@@ -211,17 +232,26 @@ public class ExerciseTests(Stage stage)
         stage.Button("Print").Click();
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-testid=sheet]")).Count == 8);
         Stage.WaitUntil(() => Drawn() == 8 * 12);
-        stage.Browser.FindElements(By.CssSelector("[role=radio]")).First(r => r.Text == (paper == "a4" ? "A4" : "Letter")).Click();
+        stage
+            .Browser.FindElements(By.CssSelector("[role=radio]"))
+            .First(r => r.Text == (paper == "a4" ? "A4" : "Letter"))
+            .Click();
         Stage.WaitUntil(() => Drawn() == 8 * 12);
         Assert.Empty(stage.Findings());
 
         var printed =
             (Dictionary<string, object>)
-                stage.Browser.ExecuteCdpCommand("Page.printToPDF", new() { ["preferCSSPageSize"] = true, ["printBackground"] = false })!;
+                stage.Browser.ExecuteCdpCommand(
+                    "Page.printToPDF",
+                    new() { ["preferCSSPageSize"] = true, ["printBackground"] = false }
+                )!;
         using var pdf = PdfDocument.Open(Convert.FromBase64String((string)printed["data"]));
         Assert.Equal(8, pdf.NumberOfPages);
         string[] texts = [.. pdf.GetPages().Select(p => string.Concat(p.GetWords().Select(w => w.Text)))];
-        Assert.All(pdf.GetPages(), p => Assert.Equal((width, height), ((int)Math.Round(p.Width), (int)Math.Round(p.Height))));
+        Assert.All(
+            pdf.GetPages(),
+            p => Assert.Equal((width, height), ((int)Math.Round(p.Width), (int)Math.Round(p.Height)))
+        );
         foreach (var (n, name) in new[] { "violin", "viola", "cello", "doublebass" }.Index())
         {
             Assert.Contains($"For{name}", texts[2 * n], StringComparison.Ordinal);
@@ -244,7 +274,8 @@ public class ExerciseTests(Stage stage)
         var height = Convert.ToDouble(
             stage.Browser.ExecuteScript(
                 """
-                const lines = [...document.querySelector('g.staff').querySelectorAll(':scope > path')].map((l) => l.getBoundingClientRect());
+                const lines = [...document.querySelector('g.staff').querySelectorAll(':scope > path')].map((l) =>
+                  l.getBoundingClientRect());
                 const middle = (l) => (l.top + l.bottom) / 2;
                 return middle(lines.at(-1)) - middle(lines[0]);
                 """
@@ -255,12 +286,15 @@ public class ExerciseTests(Stage stage)
         // What is to be written is not there, its ledger lines neither; in the key it is.
         Assert.Equal(
             "hidden",
-            stage.Browser.ExecuteScript("return getComputedStyle(document.querySelector('[data-testid=sheet] g.note')).visibility")
+            stage.Browser.ExecuteScript(
+                "return getComputedStyle(document.querySelector('[data-testid=sheet] g.note')).visibility"
+            )
         );
         Assert.Equal(
             "visible",
             stage.Browser.ExecuteScript(
-                "return getComputedStyle(document.querySelectorAll('[data-testid=sheet]')[1].querySelector('g.note')).visibility"
+                "const sheet = document.querySelectorAll('[data-testid=sheet]')[1];"
+                    + "return getComputedStyle(sheet.querySelector('g.note')).visibility"
             )
         );
     }
@@ -274,7 +308,11 @@ public class ExerciseTests(Stage stage)
         var heights = HeadHeights();
         stage.Button("More").Click();
         Stage
-            .Wait(() => stage.Browser.FindElements(By.CssSelector("[role=menuitem]")).FirstOrDefault(m => m.Text == "Copy for cello"))
+            .Wait(() =>
+                stage
+                    .Browser.FindElements(By.CssSelector("[role=menuitem]"))
+                    .FirstOrDefault(m => m.Text == "Copy for cello")
+            )
             .Click();
         Stage.WaitUntil(() => stage.Text("main").Contains("For cello", StringComparison.Ordinal) && Drawn() == 12);
         Assert.Equal(heights, HeadHeights());
@@ -292,7 +330,8 @@ public class ExerciseTests(Stage stage)
                         const middle = (e) => { const r = e.getBoundingClientRect(); return (r.top + r.bottom) / 2 };
                         return [...document.querySelectorAll('[data-item]')].map((item) => {
                           const lines = [...item.querySelectorAll('g.staff > path')].slice(0, 5).map(middle);
-                          return Math.round((lines[4] - middle(item.querySelector('.notehead'))) / ((lines[4] - lines[0]) / 8));
+                          const head = middle(item.querySelector('.notehead'));
+                          return Math.round((lines[4] - head) / ((lines[4] - lines[0]) / 8));
                         });
                         """
                     )!

@@ -8,8 +8,8 @@ using OpenQA.Selenium;
 namespace Coppia.Tests;
 
 /// <summary>
-/// A page of another site, open in the teacher's own browser, changes nothing and reads nothing; and no text of a tune runs as a script
-/// (OWASP ASVS 4.0.3, 4.2.2, 5.2.7, 5.3.3, 13.2.3, 14.4.3, 14.4.7).
+/// A page of another site, open in the teacher's own browser, changes nothing and reads nothing; and no text of a tune
+/// runs as a script (OWASP ASVS 4.0.3, 4.2.2, 5.2.7, 5.3.3, 13.2.3, 14.4.3, 14.4.7).
 /// </summary>
 [Collection(nameof(OnStage))]
 public sealed class HostilePageTests(Stage stage)
@@ -23,7 +23,8 @@ public sealed class HostilePageTests(Stage stage)
     private static async Task Serve(TcpListener site, string page, CancellationToken stop)
     {
         var answer = Encoding.UTF8.GetBytes(
-            $"HTTP/1.1 200 OK\r\nContent-Type: text/html; charset=utf-8\r\nContent-Length: {Encoding.UTF8.GetByteCount(page)}\r\nConnection: close\r\n\r\n{page}"
+            "HTTP/1.1 200 OK\r\nContent-Type: text/html; charset=utf-8\r\nContent-Length: "
+                + $"{Encoding.UTF8.GetByteCount(page)}\r\nConnection: close\r\n\r\n{page}"
         );
         while (!stop.IsCancellationRequested)
         {
@@ -48,19 +49,23 @@ public sealed class HostilePageTests(Stage stage)
         site.Start();
         using var over = new CancellationTokenSource();
         var page = $$"""
-            <!doctype html><title>Elsewhere</title><p id=done></p><iframe id=frame src="{{stage.Address}}/tunes"></iframe>
+            <!doctype html><title>Elsewhere</title><p id=done></p>
+            <iframe id=frame src="{{stage.Address}}/tunes"></iframe>
             <iframe name=sink></iframe>
-            <form id=form method=post enctype="text/plain" target=sink action="{{stage.Address}}/api/tunes/deleted"><input name='[1,2,3,"' value='"]'></form>
+            <form id=form method=post enctype="text/plain" target=sink
+              action="{{stage.Address}}/api/tunes/deleted"><input name='[1,2,3,"' value='"]'></form>
             <script type=module>
               const tries = []
               const attempt = async (what, path, options) => {
-                try { const r = await fetch('{{stage.Address}}' + path, options); tries.push(what + ' ' + (r.type === 'opaque' ? 'sent' : r.status)) }
+                try { const r = await fetch('{{stage.Address}}' + path, options);
+                  tries.push(what + ' ' + (r.type === 'opaque' ? 'sent' : r.status)) }
                 catch { tries.push(what + ' refused') }
               }
               const json = { 'Content-Type': 'application/json' }
               await attempt('read', '/api/tunes')
               await attempt('delete', '/api/tunes/1', { method: 'DELETE' })
-              await attempt('put', '/api/tunes/1', { method: 'PUT', headers: json, body: '{"version":1,"source":"K:D\\nD|"}' })
+              await attempt('put', '/api/tunes/1', { method: 'PUT', headers: json, body:
+                '{"version":1,"source":"K:D\\nD|"}' })
               await attempt('json', '/api/tunes', { method: 'POST', headers: json, body: '{"source":"D E F"}' })
               await attempt('blind', '/api/tunes', { method: 'POST', mode: 'no-cors', body: '{"source":"D E F"}' })
               await attempt('blind restore', '/api/keeping/restore', { method: 'POST', mode: 'no-cors', body: 'x' })
@@ -76,7 +81,8 @@ public sealed class HostilePageTests(Stage stage)
         var tries = stage.Browser.FindElement(By.Id("done")).Text;
         // Not even that an answer came is told; that what was sent did nothing is seen in the library.
         Assert.Equal(
-            "read refused, delete refused, put refused, json refused, blind refused, blind restore refused, blind duplicate refused",
+            "read refused, delete refused, put refused, json refused, blind refused, blind restore refused, "
+                + "blind duplicate refused",
             tries
         );
         stage.Browser.SwitchTo().Frame("frame");
@@ -99,10 +105,14 @@ public sealed class HostilePageTests(Stage stage)
             {
                 title = $"Evil {evil}",
                 composer = evil,
-                source = $"X:1\nT:{evil}\nM:4/4\nL:1/4\nQ:\"{evil}\" 1/4=90\nP:A\nK:D\nP:A\n\"^{evil}\"D E F G|\nw:{evil.Replace(' ', '~')} {evil.Replace(' ', '~')}\n",
+                source = $"X:1\nT:{evil}\nM:4/4\nL:1/4\nQ:\"{evil}\" 1/4=90\nP:A\nK:D\nP:A\n\"^{evil}\"D E F "
+                    + $"G|\nw:{evil.Replace(' ', '~')} {evil.Replace(' ', '~')}\n",
             }
         );
-        var id = (await kept.Content.ReadFromJsonAsync<JsonElement>()).GetProperty("summary").GetProperty("id").GetInt64();
+        var id = (await kept.Content.ReadFromJsonAsync<JsonElement>())
+            .GetProperty("summary")
+            .GetProperty("id")
+            .GetInt64();
         bool Ran() => (bool)stage.Browser.ExecuteScript("return window.ran !== undefined")!;
         stage.Open(Stage.Searching("Evil"));
         Stage.WaitUntil(() => stage.Text("[data-tune]").StartsWith("Evil <img", StringComparison.Ordinal));
@@ -118,6 +128,9 @@ public sealed class HostilePageTests(Stage stage)
             "const s = document.createElement('script'); s.textContent = 'window.ran = 1'; document.body.append(s)"
         );
         Assert.False(Ran());
-        using var gone = await Client.DeleteAsync(new Uri($"{stage.Address}/api/tunes/{id}"), TestContext.Current.CancellationToken);
+        using var gone = await Client.DeleteAsync(
+            new Uri($"{stage.Address}/api/tunes/{id}"),
+            TestContext.Current.CancellationToken
+        );
     }
 }

@@ -7,12 +7,14 @@ namespace Coppia.Tests;
 [Collection(nameof(OnStage))]
 public class HurriedHandsTests(Stage stage)
 {
-    private string Now() => (string)stage.Browser.ExecuteScript("return document.querySelector('g.note.is-now')?.id ?? ''")!;
+    private string Now() =>
+        (string)stage.Browser.ExecuteScript("return document.querySelector('g.note.is-now')?.id ?? ''")!;
 
     private string Focused() =>
         (string)
             stage.Browser.ExecuteScript(
-                "const e = document.activeElement; return e.getAttribute('aria-label') ?? (e.matches('input, textarea, main, body') ? e.localName : e.textContent.trim())"
+                "const e = document.activeElement; return e.getAttribute('aria-label') ?? (e.matches('input, textarea, "
+                    + "main, body') ? e.localName : e.textContent.trim())"
             )!;
 
     private string Status() => stage.Text("[role=status].fixed");
@@ -93,8 +95,18 @@ public class HurriedHandsTests(Stage stage)
             () => Click(stage.Button("Violin")),
             () => Click(stage.Button("Name")),
             () => Click(stage.Button("Name")),
-            () => Click(Stage.Wait(() => stage.Browser.FindElements(By.CssSelector("[role=tab]")).FirstOrDefault(t => t.Text == "Form"))),
-            () => Click(Stage.Wait(() => stage.Browser.FindElements(By.CssSelector("label")).FirstOrDefault(t => t.Text == "Clicks"))),
+            () =>
+                Click(
+                    Stage.Wait(() =>
+                        stage.Browser.FindElements(By.CssSelector("[role=tab]")).FirstOrDefault(t => t.Text == "Form")
+                    )
+                ),
+            () =>
+                Click(
+                    Stage.Wait(() =>
+                        stage.Browser.FindElements(By.CssSelector("label")).FirstOrDefault(t => t.Text == "Clicks")
+                    )
+                ),
             () => Click(stage.Find("section[aria-label='Hear it'] input[type=range]")),
             () => Click(stage.Find("[data-line='1']")),
             () => Click(stage.Find("[data-testid=paper] h1")),
@@ -105,7 +117,9 @@ public class HurriedHandsTests(Stage stage)
             click();
             Stage.WaitUntil(() => Focused() is "main" or "body");
             stage.Press(Keys.Home);
-            Stage.WaitUntil(() => Now() == (string)stage.Browser.ExecuteScript("return document.querySelector('g.note').id")!);
+            Stage.WaitUntil(() =>
+                Now() == (string)stage.Browser.ExecuteScript("return document.querySelector('g.note').id")!
+            );
             var first = Now();
             stage.Press(Keys.ArrowRight);
             Stage.WaitUntil(() => Now() != first);
@@ -134,15 +148,21 @@ public class HurriedHandsTests(Stage stage)
     {
         stage.Open("/tunes");
         stage.TypeTune("");
-        stage.Browser.ExecuteScript("[...document.querySelectorAll('button')].find(b => b.textContent === 'Try the example').focus()");
+        stage.Browser.ExecuteScript(
+            "[...document.querySelectorAll('button')].find(b => b.textContent === 'Try the example').focus()"
+        );
         stage.Press(Keys.Enter);
-        Stage.WaitUntil(() => stage.Find("textarea").GetAttribute("value")!.Contains("First Frost", StringComparison.Ordinal));
+        Stage.WaitUntil(() =>
+            stage.Find("textarea").GetAttribute("value")!.Contains("First Frost", StringComparison.Ordinal)
+        );
         Assert.Equal("textarea", Focused());
         // A button that is switched off while it has the focus.
         stage.Open("/style");
         stage.Find("input[maxlength='80']").SendKeys("!");
         Stage.WaitUntil(() => stage.Button("Undo changes").Displayed);
-        stage.Browser.ExecuteScript("[...document.querySelectorAll('button')].find(b => b.textContent === 'Undo changes').focus()");
+        stage.Browser.ExecuteScript(
+            "[...document.querySelectorAll('button')].find(b => b.textContent === 'Undo changes').focus()"
+        );
         stage.Press(Keys.Enter);
         Stage.WaitUntil(() => stage.Browser.FindElements(By.XPath("//button[.='Undo changes']")).Count == 0);
         Stage.WaitUntil(() => Focused() is not ("body" or ""));
@@ -205,7 +225,9 @@ public class HurriedHandsTests(Stage stage)
     {
         long Watched(string what) => (long)stage.Browser.ExecuteScript($"return watched().{what}")!;
         void Silent() =>
-            Stage.WaitUntil(() => Watched("ahead") == 0 && stage.Browser.FindElements(By.XPath("//button[.='Stop']")).Count == 0);
+            Stage.WaitUntil(() =>
+                Watched("ahead") == 0 && stage.Browser.FindElements(By.XPath("//button[.='Stop']")).Count == 0
+            );
         stage.WithScript(
             File.ReadAllText(Path.Combine(Lines.Root(), "tests/Browser/watch.js")),
             () =>
@@ -241,7 +263,9 @@ public class HurriedHandsTests(Stage stage)
         stage.Button("Empty the field").Click();
         Stage.WaitUntil(() => stage.Find("textarea").GetAttribute("value") == "");
         stage.Button("Undo").Click();
-        Stage.WaitUntil(() => stage.Find("textarea").GetAttribute("value")!.Contains("Half Written", StringComparison.Ordinal));
+        Stage.WaitUntil(() =>
+            stage.Find("textarea").GetAttribute("value")!.Contains("Half Written", StringComparison.Ordinal)
+        );
         stage.TypeTune("");
     }
 
@@ -266,7 +290,8 @@ public class HurriedHandsTests(Stage stage)
         stage.Button("Edit");
     }
 
-    [Theory] // The judgement of a text comes when it comes: a press before it is not lost, and a wrong text is not kept.
+    // The judgement of a text comes when it comes: a press before it is not lost, and a wrong text is not kept.
+    [Theory]
     [InlineData("X:1\nT:Kept at Once\nK:D\nD E F G|]", true)]
     [InlineData("X:1\nT:Wrong at Once\nK:D\nD E [F", false)]
     public void A_tune_pasted_and_kept_in_one_breath(string text, bool isKept)
@@ -284,7 +309,9 @@ public class HurriedHandsTests(Stage stage)
 
                 stage.Browser.ExecuteScript("letGo()");
                 Stage.WaitUntil(() =>
-                    stage.Text("[aria-label='What cannot be read']").Contains("Line 4, column 5", StringComparison.Ordinal)
+                    stage
+                        .Text("[aria-label='What cannot be read']")
+                        .Contains("Line 4, column 5", StringComparison.Ordinal)
                 );
                 Assert.Equal(text, stage.Find("textarea").GetAttribute("value"));
                 Assert.EndsWith("/tunes", stage.Browser.Url, StringComparison.Ordinal);
@@ -328,31 +355,45 @@ public class HurriedHandsTests(Stage stage)
                 Assert.Equal(true, stage.Browser.ExecuteScript("return window.asked < 0"));
                 Assert.Empty(stage.Browser.FindElements(By.CssSelector("[role=dialog]")));
                 stage.Press("/");
-                Stage.WaitUntil(() => (bool)stage.Browser.ExecuteScript("return document.activeElement.type === 'search'")!);
+                Stage.WaitUntil(() =>
+                    (bool)stage.Browser.ExecuteScript("return document.activeElement.type === 'search'")!
+                );
             }
         );
     }
 
-    [Fact] // A draft outlives another style, another screen and loading anew; so does the name of a tape whose box was cleared.
+    // A draft outlives another style, another screen and loading anew; so does the name of a tape whose box was
+    // cleared.
+    [Fact]
     public void A_house_style_draft_waits_until_it_is_saved_or_undone()
     {
         stage.Open("/style");
         Stage.Retype(stage.Find("[aria-label='Violin: name of the tape at 2']"), "red");
         stage.Find("[aria-label='Violin: tape at 2 half steps']").Click();
-        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[aria-label='Violin: name of the tape at 2']")).Count == 0);
+        Stage.WaitUntil(() =>
+            stage.Browser.FindElements(By.CssSelector("[aria-label='Violin: name of the tape at 2']")).Count == 0
+        );
         stage.Find("a[href='/shapes']").Click();
         stage.Find("[data-label]");
         stage.Browser.Navigate().Back();
         stage.Browser.Navigate().Refresh();
         stage.Find("[aria-label='Violin: tape at 2 half steps']").Click();
-        Stage.WaitUntil(() => stage.Find("[aria-label='Violin: name of the tape at 2']").GetAttribute("value") == "red");
         Stage.WaitUntil(() =>
-            stage.Browser.FindElements(By.CssSelector("[role=radio]")).Any(r => r.Text.EndsWith(", not saved", StringComparison.Ordinal))
+            stage.Find("[aria-label='Violin: name of the tape at 2']").GetAttribute("value") == "red"
+        );
+        Stage.WaitUntil(() =>
+            stage
+                .Browser.FindElements(By.CssSelector("[role=radio]"))
+                .Any(r => r.Text.EndsWith(", not saved", StringComparison.Ordinal))
         );
         stage.Button("Undo changes").Click();
-        Stage.WaitUntil(() => stage.Find("[aria-label='Violin: name of the tape at 2']").GetAttribute("value") != "red");
+        Stage.WaitUntil(() =>
+            stage.Find("[aria-label='Violin: name of the tape at 2']").GetAttribute("value") != "red"
+        );
         stage.Button("Bring my changes back").Click();
-        Stage.WaitUntil(() => stage.Find("[aria-label='Violin: name of the tape at 2']").GetAttribute("value") == "red");
+        Stage.WaitUntil(() =>
+            stage.Find("[aria-label='Violin: name of the tape at 2']").GetAttribute("value") == "red"
+        );
         stage.Button("Undo changes").Click();
     }
 
@@ -386,7 +427,9 @@ public class HurriedHandsTests(Stage stage)
         foreach (var title in titles)
         {
             Stage.Retype(stage.Find("input[type=search]"), title);
-            Stage.WaitUntil(() => stage.Listed(title) && stage.Text("[data-tune]").StartsWith(title, StringComparison.Ordinal));
+            Stage.WaitUntil(() =>
+                stage.Listed(title) && stage.Text("[data-tune]").StartsWith(title, StringComparison.Ordinal)
+            );
             stage.Menu(title, "Delete");
             Stage.WaitUntil(() => !stage.Listed(title));
         }
@@ -404,7 +447,9 @@ public class HurriedHandsTests(Stage stage)
         {
             // Off while the one before is still on its way.
             stage.Find($"[aria-label='Bring back {title}']:enabled").Click();
-            Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector($"[aria-label='Bring back {title}']")).Count == 0);
+            Stage.WaitUntil(() =>
+                stage.Browser.FindElements(By.CssSelector($"[aria-label='Bring back {title}']")).Count == 0
+            );
         }
 
         stage.Press(Keys.Escape);
@@ -422,7 +467,9 @@ public class HurriedHandsTests(Stage stage)
         stage.Open("/tunes");
         stage.TypeTune("");
         Dispatch("h1", "first.abc", "X:1\nK:D\nD [E");
-        Stage.WaitUntil(() => stage.Text("[aria-label='What cannot be read']").StartsWith("Line 3, column 3", StringComparison.Ordinal));
+        Stage.WaitUntil(() =>
+            stage.Text("[aria-label='What cannot be read']").StartsWith("Line 3, column 3", StringComparison.Ordinal)
+        );
         Assert.Contains("from “first.abc”", stage.Text("#add"), StringComparison.Ordinal);
         Dispatch("h1", "second.mxl", "PK this is no archive");
         Stage.WaitUntil(() => stage.Text("#add [role=alert]").StartsWith("“second.mxl”:", StringComparison.Ordinal));
@@ -474,12 +521,15 @@ public class HurriedHandsTests(Stage stage)
         );
         Stage.WaitUntil(() => Status().Contains("2 of 3 files are in the list.", StringComparison.Ordinal));
         Stage.WaitUntil(() =>
-            stage.Text("#add [role=alert]").StartsWith("“two.abc”: line 4, column 1: there are no notes", StringComparison.Ordinal)
+            stage
+                .Text("#add [role=alert]")
+                .StartsWith("“two.abc”: line 4, column 1: there are no notes", StringComparison.Ordinal)
         );
         Stage.Retype(stage.Find("input[type=search]"), "Of Three");
         Stage.WaitUntil(() =>
-            stage.Browser.FindElements(By.CssSelector("[data-tune]")).Count(t => t.Text.StartsWith("Of Three", StringComparison.Ordinal))
-            == 2
+            stage
+                .Browser.FindElements(By.CssSelector("[data-tune]"))
+                .Count(t => t.Text.StartsWith("Of Three", StringComparison.Ordinal)) == 2
         );
     }
 
@@ -500,7 +550,8 @@ public class HurriedHandsTests(Stage stage)
             const link = new DataTransfer();
             link.setData('text/uri-list', 'http://127.0.0.1/');
             return [file, link].every((data) => ['dragover', 'drop'].every((kind) =>
-              !document.querySelector('h1').dispatchEvent(new DragEvent(kind, { bubbles: true, cancelable: true, dataTransfer: data }))));
+              !document.querySelector('h1').dispatchEvent(new DragEvent(kind, { bubbles: true, cancelable: true,
+                dataTransfer: data }))));
             """
         );
         Assert.Equal(true, caught);
@@ -508,7 +559,10 @@ public class HurriedHandsTests(Stage stage)
             Stage.WaitUntil(() => Status().Contains("drop the file there", StringComparison.Ordinal));
     }
 
-    /// <summary>Answers requests whose address holds some words with a fault of the server, as long as the page’s <c>fails</c> is true.</summary>
+    /// <summary>
+    /// Answers requests whose address holds some words with a fault of the server, as long as the page’s <c>fails</c>
+    /// is true.
+    /// </summary>
     private static string Failing(string words) =>
         $$"""
             const real = window.fetch; window.fails = true;
@@ -518,7 +572,8 @@ public class HurriedHandsTests(Stage stage)
               : real(asked, ...rest);
             """;
 
-    [Fact] // A tune that exists is never called "not here": the fault is named, the text can be copied, and there is a way on.
+    // A tune that exists is never called "not here": the fault is named, the text can be copied, and there is a way on.
+    [Fact]
     public void A_failure_says_so_keeps_the_text_and_offers_a_way_on()
     {
         var address = AddressOf("The Tin Ferry");
@@ -529,7 +584,11 @@ public class HurriedHandsTests(Stage stage)
                 stage.Open(address);
                 Stage.WaitUntil(() => stage.Text("h1") == "“The Tin Ferry” cannot be shown");
                 Assert.Equal("Something went wrong in Coppia.", stage.Text("[role=alert]"));
-                Assert.Contains("T:The Tin Ferry", stage.Find("textarea[readonly]").GetAttribute("value")!, StringComparison.Ordinal);
+                Assert.Contains(
+                    "T:The Tin Ferry",
+                    stage.Find("textarea[readonly]").GetAttribute("value")!,
+                    StringComparison.Ordinal
+                );
                 stage.Button("Edit").Click();
                 stage.Find("[role=dialog] textarea");
                 stage.Press(Keys.Escape);
@@ -549,14 +608,18 @@ public class HurriedHandsTests(Stage stage)
             """
             const real = window.fetch; window.fails = true;
             window.fetch = (asked, ...rest) => window.fails && (asked.url ?? asked).includes('/reading')
-              ? Promise.resolve(new Response('{"notes":[{}]}', { headers: { 'Content-Type': 'application/json' } })) : real(asked, ...rest);
+              ? Promise.resolve(new Response('{"notes":[{}]}', { headers: { 'Content-Type': 'application/json' }
+                })) : real(asked, ...rest);
             """,
             () =>
             {
                 stage.Open(address);
                 Stage.WaitUntil(() => stage.Text("h1") == "Coppia failed here");
                 Stage.WaitUntil(() =>
-                    stage.Find("textarea[readonly]").GetAttribute("value")!.Contains("T:The Tin Ferry", StringComparison.Ordinal)
+                    stage
+                        .Find("textarea[readonly]")
+                        .GetAttribute("value")!
+                        .Contains("T:The Tin Ferry", StringComparison.Ordinal)
                 );
                 stage.Find("main a[href='/tunes']").Click();
                 stage.Find("[data-tune]");
@@ -575,9 +638,18 @@ public class HurriedHandsTests(Stage stage)
     }
 
     [Theory]
-    [InlineData("thirty", "“thirty” is no length; expected millimetres from the nut to the bridge as a number, such as 328 or 328.5.")]
-    [InlineData("1e9", "“1e9” is no length; expected millimetres from the nut to the bridge as a number, such as 328 or 328.5.")]
-    [InlineData("-1", "“-1” is no length; expected millimetres from the nut to the bridge as a number, such as 328 or 328.5.")]
+    [InlineData(
+        "thirty",
+        "“thirty” is no length; expected millimetres from the nut to the bridge as a number, such as 328 or 328.5."
+    )]
+    [InlineData(
+        "1e9",
+        "“1e9” is no length; expected millimetres from the nut to the bridge as a number, such as 328 or 328.5."
+    )]
+    [InlineData(
+        "-1",
+        "“-1” is no length; expected millimetres from the nut to the bridge as a number, such as 328 or 328.5."
+    )]
     [InlineData("0", "The string length must be 150 to 1300 mm, measured from the nut to the bridge.")]
     [InlineData("1000000000", "The string length must be 150 to 1300 mm, measured from the nut to the bridge.")]
     public void A_length_that_is_none_is_said_and_cannot_be_printed(string typed, string said)
@@ -593,7 +665,9 @@ public class HurriedHandsTests(Stage stage)
         stage.Find("table");
     }
 
-    [Theory] // A whole step lies at 1 − 2^(−2/12) of the string (equal temperament): of 330.5 mm at 36.06, to half a millimetre 36.
+    // A whole step lies at 1 − 2^(−2/12) of the string (equal temperament): of 330.5 mm at 36.06, to half a millimetre
+    // 36.
+    [Theory]
     [InlineData("330.5")]
     [InlineData("330,5")]
     public void Commas_and_points_are_both_lengths(string typed)

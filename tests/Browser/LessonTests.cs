@@ -6,9 +6,9 @@ using UglyToad.PdfPig;
 namespace Coppia.Tests;
 
 /// <summary>
-/// Monday's lesson: one tune for all sections, the caller, the run-sheet. Source: craft 11, 16 and 21. How large letters must be to be read
-/// from the back of a room is common practice: a seventieth of a tenth of the distance, 67 mm for ten metres; a classroom's picture is about
-/// 1.6 m high, so that they need 4 % of its height.
+/// Monday's lesson: one tune for all sections, the caller, the run-sheet. Source: craft 11, 16 and 21. How large
+/// letters must be to be read from the back of a room is common practice: a seventieth of a tenth of the distance, 67
+/// mm for ten metres; a classroom's picture is about 1.6 m high, so that they need 4 % of its height.
 /// </summary>
 [Collection(nameof(OnPaper))]
 public class LessonTests(Stage stage)
@@ -46,11 +46,15 @@ public class LessonTests(Stage stage)
     {
         var printed =
             (Dictionary<string, object>)
-                stage.Browser.ExecuteCdpCommand("Page.printToPDF", new() { ["preferCSSPageSize"] = true, ["printBackground"] = true })!;
+                stage.Browser.ExecuteCdpCommand(
+                    "Page.printToPDF",
+                    new() { ["preferCSSPageSize"] = true, ["printBackground"] = true }
+                )!;
         return PdfDocument.Open(Convert.FromBase64String((string)printed["data"]!));
     }
 
-    private static string Words(PdfDocument pdf) => string.Join(' ', pdf.GetPages().SelectMany(p => p.GetWords()).Select(w => w.Text));
+    private static string Words(PdfDocument pdf) =>
+        string.Join(' ', pdf.GetPages().SelectMany(p => p.GetWords()).Select(w => w.Text));
 
     [Fact]
     public void Key_five_shows_what_every_section_plays_and_what_is_called()
@@ -63,14 +67,22 @@ public class LessonTests(Stage stage)
         Assert.Equal(["D0", "D1", "D2", "D3"], stage.Labels()[..4]);
         Assert.Equal(["D0", "D1", "D4", "G0"], stage.Labels()[75..79]);
         stage.Press(Keys.ArrowRight + Keys.ArrowRight + Keys.ArrowRight);
-        Stage.WaitUntil(() => One("call").Contains("violins and violas 3 on D, cellos 4 on D, basses open G", StringComparison.Ordinal));
+        Stage.WaitUntil(() =>
+            One("call").Contains("violins and violas 3 on D, cellos 4 on D, basses open G", StringComparison.Ordinal)
+        );
         Assert.Contains("keep 3 down", One("call"), StringComparison.Ordinal);
-        Assert.Contains("Basses open G in bars 1 and 3, where the others finger.", stage.Text("aside"), StringComparison.Ordinal);
+        Assert.Contains(
+            "Basses open G in bars 1 and 3, where the others finger.",
+            stage.Text("aside"),
+            StringComparison.Ordinal
+        );
         // The note that one stands on is marked in all four rows.
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("g.row.is-now [data-label]")).Count == 4);
 
         stage.Press("g");
-        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("g.measure:first-of-type > g.staff")).Count >= 4);
+        Stage.WaitUntil(() =>
+            stage.Browser.FindElements(By.CssSelector("g.measure:first-of-type > g.staff")).Count >= 4
+        );
         Stage.WaitUntil(() => stage.Labels().Length == 4 * 25);
         Assert.Equal(["Violin", "Viola", "Cello", "Double bass"], Each("text.row-label")[..4]);
         stage.Press("g");
@@ -97,12 +109,15 @@ public class LessonTests(Stage stage)
         Assert.NotEmpty(stage.Browser.FindElements(By.CssSelector("[aria-label='Out of reach']")));
     }
 
-    [Fact] // Craft 16: each learner takes the top or the bottom line. The lowest A of the top is open; the first below is an open D.
+    // Craft 16: each learner takes the top or the bottom line. The lowest A of the top is open; the first below is an
+    // open D.
+    [Fact]
     public void A_duet_goes_by_who_sits_where()
     {
         ForTheClass();
         stage.KeepTune(
-            "X:1\nT:Two at a Stand\nM:4/4\nL:1/4\nK:D\nV:1 name=\"Top\"\nV:2 name=\"Bottom\"\n[V:1]A2 B2|A4|]\n[V:2]D E F2|D4|]"
+            "X:1\nT:Two at a Stand\nM:4/4\nL:1/4\nK:D\nV:1 name=\"Top\"\nV:2 name=\"Bottom\"\n[V:1]A2 "
+                + "B2|A4|]\n[V:2]D E F2|D4|]"
         );
         Stage.WaitUntil(() => string.Join(' ', stage.Labels()) == "A0 A1 A0");
         // A score of two lines asks at once which is for whom.
@@ -158,7 +173,8 @@ public class LessonTests(Stage stage)
             {
                 var size = Convert.ToDouble(
                     stage.Browser.ExecuteScript(
-                        "return Math.min(...[...document.querySelectorAll(arguments[0])].filter((e) => e.innerText).map((e) => parseFloat(getComputedStyle(e).fontSize)))",
+                        "return Math.min(...[...document.querySelectorAll(arguments[0])].filter((e) => "
+                            + "e.innerText).map((e) => parseFloat(getComputedStyle(e).fontSize)))",
                         css
                     ),
                     CultureInfo.InvariantCulture
@@ -202,10 +218,12 @@ public class LessonTests(Stage stage)
             """
             window.seen = []
             const look = () => {
-              const now = ['pass', 'name'].map((id) => document.querySelector(`[data-testid=${id}]`).innerText.trim()).join(' ')
+              const now = ['pass', 'name'].map((id) =>
+                document.querySelector(`[data-testid=${id}]`).innerText.trim()).join(' ')
               if (seen.at(-1) !== now) seen.push(now)
             }
-            new MutationObserver(look).observe(document.querySelector('[data-testid=board]'), { subtree: true, childList: true, characterData: true })
+            new MutationObserver(look).observe(document.querySelector('[data-testid=board]'), { subtree: true,
+              childList: true, characterData: true })
             """
         );
         stage.Button("All four ways").Click();
@@ -213,7 +231,8 @@ public class LessonTests(Stage stage)
         Stage.WaitUntil(() => stage.Browser.FindElements(By.XPath("//button[normalize-space()='Start']")).Count > 0);
         var seen = Strings(stage.Browser.ExecuteScript("return window.seen")!);
         string[] ways = ["Say it", "Finger it", "Pluck it", "Bow it"];
-        // A machine that is busy for longer than a beat passes one over, as a metronome must; none comes out of its order, or twice.
+        // A machine that is busy for longer than a beat passes one over, as a metronome must; none comes out of its
+        // order, or twice.
         string[] steps = [.. ways.SelectMany(w => new[] { "D", "E", "F♯", "G" }.Select(n => $"{w} {n}"))];
         int[] order = [.. seen.SkipWhile(s => s == "Say it D").Select(s => Array.IndexOf(steps, s))];
         Assert.Equal(order.Where(at => at > 0).Distinct().Order(), order);
@@ -262,7 +281,9 @@ public class LessonTests(Stage stage)
         stage.WithoutNetwork(() =>
         {
             stage.Find("[aria-label='Reached: Tune the strings']").Click();
-            Stage.WaitUntil(() => stage.Text("main").Contains("Your changes wait on this page", StringComparison.Ordinal));
+            Stage.WaitUntil(() =>
+                stage.Text("main").Contains("Your changes wait on this page", StringComparison.Ordinal)
+            );
             More("Birthday song", "Earlier");
             Stage.WaitUntil(() => Titles()[^3] == "Birthday song");
             Assert.True(stage.Find("[aria-label='Reached: Tune the strings']").Selected);
@@ -302,7 +323,9 @@ public class LessonTests(Stage stage)
             Assert.Contains("Birthday song", Words(pdf), StringComparison.Ordinal);
         }
 
-        stage.Open(new Uri(stage.Browser.Url).AbsolutePath.Replace("/print", "/missed", StringComparison.Ordinal) + "?for=bass");
+        stage.Open(
+            new Uri(stage.Browser.Url).AbsolutePath.Replace("/print", "/missed", StringComparison.Ordinal) + "?for=bass"
+        );
         Stage.WaitUntil(() => stage.Labels().Length > 0);
         Assert.Equal("G0", stage.Labels()[0]);
         Assert.DoesNotContain("violin", stage.Text("[data-testid=missed]"), StringComparison.OrdinalIgnoreCase);
@@ -330,7 +353,8 @@ public class LessonTests(Stage stage)
     private string[] Titles() =>
         Strings(
             stage.Browser.ExecuteScript(
-                "return [...document.querySelectorAll('[data-step] p:first-of-type')].map((e) => e.firstChild.textContent)"
+                "return [...document.querySelectorAll('[data-step] p:first-of-type')].map((e) => "
+                    + "e.firstChild.textContent)"
             )!
         );
 
@@ -339,7 +363,9 @@ public class LessonTests(Stage stage)
         {
             if (stage.Browser.FindElements(By.CssSelector("[role=menu]")).Count == 0)
                 stage.Find($"[aria-label='More for {title}']").Click();
-            var found = stage.Browser.FindElements(By.CssSelector("[role=menuitem]")).FirstOrDefault(e => e.Text == choice);
+            var found = stage
+                .Browser.FindElements(By.CssSelector("[role=menuitem]"))
+                .FirstOrDefault(e => e.Text == choice);
             found?.Click();
             return found is not null;
         });
@@ -367,7 +393,9 @@ public class LessonTests(Stage stage)
             }
         )
         {
-            var option = stage.Browser.FindElements(By.TagName("option")).First(o => o.Text == $"a player who plays {plays}");
+            var option = stage
+                .Browser.FindElements(By.TagName("option"))
+                .First(o => o.Text == $"a player who plays {plays}");
             option.Click();
             if (place)
                 stage.Button("Where is my finger?").Click();
@@ -378,11 +406,15 @@ public class LessonTests(Stage stage)
 
         // Another A moves all strings.
         Stage.Retype(stage.Find("[aria-label='Frequency of A, in hertz']"), "442" + Keys.Tab);
-        Stage.WaitUntil(() => stage.Text("[aria-label=Strings] button[aria-pressed=true]").Contains("442.0", StringComparison.Ordinal));
+        Stage.WaitUntil(() =>
+            stage.Text("[aria-label=Strings] button[aria-pressed=true]").Contains("442.0", StringComparison.Ordinal)
+        );
         Stage.Retype(stage.Find("[aria-label='Frequency of A, in hertz']"), "440" + Keys.Tab);
     }
 
-    [Theory] // A4 is 440 Hz (ISO 16), E5 seven tempered half steps above; the tone is a sawtooth's, as a bow makes it (Helmholtz 1863).
+    // A4 is 440 Hz (ISO 16), E5 seven tempered half steps above; the tone is a sawtooth's, as a bow makes it (Helmholtz
+    // 1863).
+    [Theory]
     [InlineData(440.0, 0, "A is in tune.")]
     [InlineData(440.0, -25, "A is a little low.")]
     [InlineData(659.255, 0, "This is the E string; A is asked for.")]

@@ -5,7 +5,9 @@ using OpenQA.Selenium;
 
 namespace Coppia.Tests;
 
-/// <summary>A library of a school: thousands of tunes, backups that go and come. It has a server and a browser of its own.</summary>
+/// <summary>
+/// A library of a school: thousands of tunes, backups that go and come. It has a server and a browser of its own.
+/// </summary>
 public sealed class LibraryTests(Stage stage) : IClassFixture<Stage>
 {
     private const int Many = 5_000;
@@ -42,23 +44,30 @@ public sealed class LibraryTests(Stage stage) : IClassFixture<Stage>
         stage.Open("/tunes");
         var total = await Total();
         Stage.WaitUntil(() =>
-            stage.Text("output") == string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{total:N0} tunes")
+            stage.Text("output")
+            == string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{total:N0} tunes")
         );
         Stage.WaitUntil(() => Drawn() is > 5 and < 60);
         Assert.Equal(
             total,
-            int.Parse(stage.Find("[aria-label=Tunes] li").GetAttribute("aria-setsize")!, System.Globalization.CultureInfo.InvariantCulture)
+            int.Parse(
+                stage.Find("[aria-label=Tunes] li").GetAttribute("aria-setsize")!,
+                System.Globalization.CultureInfo.InvariantCulture
+            )
         );
 
         // Far down by the scroll bar.
-        stage.Browser.ExecuteScript("const l = document.querySelector('[aria-label=Tunes]').parentElement; l.scrollTop = l.scrollHeight");
+        stage.Browser.ExecuteScript(
+            "const l = document.querySelector('[aria-label=Tunes]').parentElement; l.scrollTop = l.scrollHeight"
+        );
         Stage.WaitUntil(() => stage.Text("main").Contains("Weir Round 4999", StringComparison.Ordinal) && Drawn() < 60);
 
         // By the beginnings of two words.
         stage.Press("/");
         stage.Press("rou 4321");
         Stage.WaitUntil(() =>
-            stage.Text("output") == "1 tune" && stage.Text("[data-tune]").StartsWith("Weir Round 4321", StringComparison.Ordinal)
+            stage.Text("output") == "1 tune"
+            && stage.Text("[data-tune]").StartsWith("Weir Round 4321", StringComparison.Ordinal)
         );
         Assert.Empty(stage.Findings());
 
@@ -77,13 +86,16 @@ public sealed class LibraryTests(Stage stage) : IClassFixture<Stage>
         void Choose(string what, string option) =>
             Stage
                 .Wait(() =>
-                    stage.Browser.FindElements(By.CssSelector($"select[aria-label='{what}'] option")).FirstOrDefault(o => o.Text == option)
+                    stage
+                        .Browser.FindElements(By.CssSelector($"select[aria-label='{what}'] option"))
+                        .FirstOrDefault(o => o.Text == option)
                 )
                 .Click();
         // Two of the demo's tunes are printed for the cello, one is in E flat (demo/tunes.json).
         Choose("Printed for", "Cello");
         Stage.WaitUntil(() =>
-            stage.Text("output") == "2 tunes" && stage.Text("[data-tune]").StartsWith("Night Train", StringComparison.Ordinal)
+            stage.Text("output") == "2 tunes"
+            && stage.Text("[data-tune]").StartsWith("Night Train", StringComparison.Ordinal)
         );
         Choose("Printed for", "any instrument");
         Choose("In the key", "E♭ major");
@@ -113,18 +125,29 @@ public sealed class LibraryTests(Stage stage) : IClassFixture<Stage>
             stage.Open("/keeping");
             stage.Find("input[accept='.db']").SendKeys(file);
             stage.Button("Bring it back").Click();
-            Stage.WaitUntil(() => stage.Text("[role=status].fixed").Contains($"with {before} tunes", StringComparison.Ordinal));
+            Stage.WaitUntil(() =>
+                stage.Text("[role=status].fixed").Contains($"with {before} tunes", StringComparison.Ordinal)
+            );
             Assert.Equal(before, await Total());
             stage.Button("Undo").Click();
-            Stage.WaitUntil(() => stage.Text("[role=status].fixed").Contains($"with {before + 1} tunes", StringComparison.Ordinal));
+            Stage.WaitUntil(() =>
+                stage.Text("[role=status].fixed").Contains($"with {before + 1} tunes", StringComparison.Ordinal)
+            );
             Assert.Equal(before + 1, await Total());
             Assert.Empty(stage.Findings());
 
             // A file that is none is refused in words.
-            await File.WriteAllTextAsync(file, "no backup" + new string('x', 5000), Encoding.UTF8, TestContext.Current.CancellationToken);
+            await File.WriteAllTextAsync(
+                file,
+                "no backup" + new string('x', 5000),
+                Encoding.UTF8,
+                TestContext.Current.CancellationToken
+            );
             stage.Find("input[accept='.db']").SendKeys(file);
             stage.Button("Bring it back").Click();
-            Stage.WaitUntil(() => stage.Text("main [role=alert]").Contains("is not a backup of Coppia", StringComparison.Ordinal));
+            Stage.WaitUntil(() =>
+                stage.Text("main [role=alert]").Contains("is not a backup of Coppia", StringComparison.Ordinal)
+            );
         }
         finally
         {
@@ -141,7 +164,9 @@ public sealed class LibraryTests(Stage stage) : IClassFixture<Stage>
         var before = await Total();
         stage.Open("/keeping");
         stage.Find("[aria-label='Bring back Bramble Lane']").Click();
-        Stage.WaitUntil(() => stage.Text("[aria-labelledby=deleted]").Contains("Nothing is deleted.", StringComparison.Ordinal));
+        Stage.WaitUntil(() =>
+            stage.Text("[aria-labelledby=deleted]").Contains("Nothing is deleted.", StringComparison.Ordinal)
+        );
         Assert.Equal(before + 1, await Total());
     }
 }

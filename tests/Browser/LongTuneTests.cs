@@ -14,7 +14,8 @@ public class LongTuneTests(Stage stage)
         var id = stage.Browser.ExecuteAsyncScript(
             """
             const [source, done] = arguments
-            fetch('/api/tunes', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ source }) })
+            fetch('/api/tunes', { method: 'POST', headers: { 'content-type': 'application/json' }, body:
+              JSON.stringify({ source }) })
               .then((answer) => answer.json()).then((tune) => done(tune.summary.id))
             """,
             $"X:1\nT:Long Road {bars}\nM:4/4\nL:1/4\nK:D\n{music}"
@@ -22,9 +23,11 @@ public class LongTuneTests(Stage stage)
         return $"/tunes/{id}?for=violin";
     }
 
-    private long Count(string css) => (long)stage.Browser.ExecuteScript("return document.querySelectorAll(arguments[0]).length", css)!;
+    private long Count(string css) =>
+        (long)stage.Browser.ExecuteScript("return document.querySelectorAll(arguments[0]).length", css)!;
 
-    private bool Is(string script, params object[] arguments) => (bool)stage.Browser.ExecuteScript($"return {script}", arguments)!;
+    private bool Is(string script, params object[] arguments) =>
+        (bool)stage.Browser.ExecuteScript($"return {script}", arguments)!;
 
     [Fact]
     public void Every_page_is_drawn_as_it_comes_into_view_and_no_other()
@@ -56,12 +59,16 @@ public class LongTuneTests(Stage stage)
         }
     }
 
-    /// <summary>Rows are drawn from the top of the view, or the heading, to its foot, or the last page's: no gap of two lines of music.</summary>
+    /// <summary>
+    /// Rows are drawn from the top of the view, or the heading, to its foot, or the last page's: no gap of two lines of
+    /// music.
+    /// </summary>
     private const string IsFull = """
         (() => {
           const paper = document.querySelector('[data-testid=paper]')
           const view = paper.getBoundingClientRect()
-          const rows = [...paper.querySelectorAll('[data-label]')].map((e) => e.getBoundingClientRect().top).sort((a, b) => a - b)
+          const rows = [...paper.querySelectorAll('[data-label]')].map((e) => e.getBoundingClientRect().top).sort((a,
+            b) => a - b)
           const from = paper.scrollTop === 0 ? rows[0] : view.top
           const to = paper.scrollTop + paper.clientHeight >= paper.scrollHeight - 1 ? rows.at(-1) : view.bottom
           const inView = [from, ...rows.filter((y) => from < y && y < to), to]
@@ -72,7 +79,9 @@ public class LongTuneTests(Stage stage)
     private HashSet<string> Notes() =>
         (
             (IReadOnlyCollection<object>)
-                stage.Browser.ExecuteScript("return [...document.querySelectorAll('[data-page] [data-of]')].map((e) => e.dataset.of)")!
+                stage.Browser.ExecuteScript(
+                    "return [...document.querySelectorAll('[data-page] [data-of]')].map((e) => e.dataset.of)"
+                )!
         )
             .Cast<string>()
             .ToHashSet();
@@ -118,7 +127,9 @@ public class LongTuneTests(Stage stage)
     {
         stage.Open(Keep(bars: 1200));
         stage.Button("Stop").Click();
-        Stage.WaitUntil(() => stage.Text("[role=alert]").StartsWith("Engraving was stopped.", StringComparison.Ordinal));
+        Stage.WaitUntil(() =>
+            stage.Text("[role=alert]").StartsWith("Engraving was stopped.", StringComparison.Ordinal)
+        );
         stage.OpenTune("Harbour Lanterns", "violin");
     }
 
@@ -129,7 +140,11 @@ public class LongTuneTests(Stage stage)
         stage.Browser.ExecuteScript("document.querySelector('[role=tab][aria-selected=true]').focus()");
         stage.Press(Keys.ArrowRight);
         Stage.WaitUntil(() => stage.Text("[role=tab][aria-selected=true]") == "Before");
-        Stage.Wait(() => stage.Browser.FindElements(By.CssSelector("[role=tab]")).FirstOrDefault(t => t.Text == "Why here")).Click();
+        Stage
+            .Wait(() =>
+                stage.Browser.FindElements(By.CssSelector("[role=tab]")).FirstOrDefault(t => t.Text == "Why here")
+            )
+            .Click();
         Stage.WaitUntil(() => stage.Text("[role=tab][aria-selected=true]") == "Why here");
         var before = stage.Text("[aria-label='Why here']");
         stage.Press(Keys.ArrowRight);

@@ -6,13 +6,15 @@ using OpenQA.Selenium.Interactions;
 
 namespace Coppia.Tests;
 
-/// <summary>A library and a browser of its own, for hands that may delete and rename anything, beside the other tests.</summary>
+/// <summary>
+/// A library and a browser of its own, for hands that may delete and rename anything, beside the other tests.
+/// </summary>
 [CollectionDefinition(nameof(WithAMonkey))]
 public sealed class WithAMonkey : ICollectionFixture<Stage>;
 
 /// <summary>
-/// Four times 100 keys, presses, words, ways back and forward and loadings anew, always the same ones; after each the screen must be whole.
-/// COPPIA_MONKEY asks for so many other hands besides, at each of the four sizes.
+/// Four times 100 keys, presses, words, ways back and forward and loadings anew, always the same ones; after each the
+/// screen must be whole. COPPIA_MONKEY asks for so many other hands besides, at each of the four sizes.
 /// </summary>
 [Collection(nameof(WithAMonkey))]
 public class MonkeyTests(Stage stage)
@@ -104,12 +106,19 @@ public class MonkeyTests(Stage stage)
         "A step of your own",
     ];
 
-    /// <summary>What can be pressed where nothing covers it. Files, downloads and printing are the browser’s own.</summary>
+    /// <summary>
+    /// What can be pressed where nothing covers it. Files, downloads and printing are the browser’s own.
+    /// </summary>
     private const string Pressable = """
-        const all = [...document.querySelectorAll('a[href], button, input, select, [role=radio], [role=tab], [role=menuitem], [role=button], g.note, label, h1')]
-          .filter((e) => !e.disabled && !(e.getAttribute('href') ?? '').startsWith('/api') && e.textContent !== 'Choose files' && !e.parentElement.querySelector(':scope > input[type=file]') && e.localName !== 'select')
+        const pressed = 'a[href], button, input, select, [role=radio], [role=tab], [role=menuitem], [role=button], '
+          + 'g.note, label, h1';
+        const all = [...document.querySelectorAll(pressed)]
+          .filter((e) => !e.disabled && !(e.getAttribute('href') ?? '').startsWith('/api') &&
+            e.textContent !== 'Choose files' && !e.parentElement.querySelector(':scope > input[type=file]') &&
+              e.localName !== 'select')
           .map((e) => ({ e, r: e.getBoundingClientRect() }))
-          .filter(({ r }) => r.width > 0 && r.left >= 0 && r.top >= 0 && r.right <= innerWidth && r.bottom <= innerHeight)
+          .filter(({ r }) => r.width > 0 && r.left >= 0 && r.top >= 0 && r.right <= innerWidth &&
+            r.bottom <= innerHeight)
           .filter(({ e, r }) => e.contains(document.elementFromPoint(r.left + r.width / 2, r.top + r.height / 2)));
         if (all.length === 0) return null;
         const { e, r } = all[arguments[0] % all.length];
@@ -118,18 +127,21 @@ public class MonkeyTests(Stage stage)
         """;
 
     /// <summary>
-    /// What is watched, what is wrong with the screen, and the fields in view by the screen and their names, with what they hold, and the
-    /// one that has the focus. What is searched for belongs to the address, and goes with it; what a choice is searched by goes with the
-    /// search.
+    /// What is watched, what is wrong with the screen, and the fields in view by the screen and their names, with what
+    /// they hold, and the one that has the focus. What is searched for belongs to the address, and goes with it; what a
+    /// choice is searched by goes with the search.
     /// </summary>
     private const string Look = """
         if (!window.watched) return null;
         // Where another instrument or style is another form, its choice is part of the name.
-        const form = /^\/(style|taping)/.test(location.pathname) && document.querySelector('[role=radio][aria-checked=true]');
-        const name = (e) => location.pathname + ' ' + (e.closest('[role=dialog]')?.querySelector('h2')?.textContent ?? '') + ' '
+        const form = /^\/(style|taping)/.test(location.pathname) &&
+          document.querySelector('[role=radio][aria-checked=true]');
+        const name = (e) => location.pathname + ' '
+          + (e.closest('[role=dialog]')?.querySelector('h2')?.textContent ?? '') + ' '
           + (form ? form.textContent.replace(/, not saved| \(in use\)/g, '') : '') + ' '
           + (e.getAttribute('aria-label') ?? e.closest('label')?.firstChild?.textContent ?? '');
-        const all = [...document.querySelectorAll('textarea:not([readonly]), input:not([role=combobox])')].filter((e) => !/checkbox|radio|range|file|search/.test(e.type));
+        const fields = document.querySelectorAll('textarea:not([readonly]), input:not([role=combobox])');
+        const all = [...fields].filter((e) => !/checkbox|radio|range|file|search/.test(e.type));
         const main = document.querySelector('main');
         const odd = main && /.{0,30}(NaN|undefined|Coppia failed here).{0,30}/.exec(main.textContent);
         return JSON.stringify({
@@ -164,7 +176,9 @@ public class MonkeyTests(Stage stage)
 
     private T? Ask<T>(string script, params object[] given)
         where T : class =>
-        stage.Browser.ExecuteScript(script, given) is string json ? JsonSerializer.Deserialize<T>(json, JsonSerializerOptions.Web) : null;
+        stage.Browser.ExecuteScript(script, given) is string json
+            ? JsonSerializer.Deserialize<T>(json, JsonSerializerOptions.Web)
+            : null;
 
     /// <summary>A desk, a phone, a small window and a tablet.</summary>
     private static readonly (int Width, int Height)[] Sizes = [(1280, 800), (390, 844), (640, 400), (820, 1180)];
@@ -177,7 +191,9 @@ public class MonkeyTests(Stage stage)
             CultureInfo.InvariantCulture,
             out var more
         );
-        return new(Enumerable.Range(0, Sizes.Length * (1 + more)).Select(i => (Sizes[i % 4].Width, Sizes[i % 4].Height, i + 1)));
+        return new(
+            Enumerable.Range(0, Sizes.Length * (1 + more)).Select(i => (Sizes[i % 4].Width, Sizes[i % 4].Height, i + 1))
+        );
     }
 
     [Theory]
@@ -248,7 +264,8 @@ public class MonkeyTests(Stage stage)
             Forget(
                 (string)
                     stage.Browser.ExecuteScript(
-                        "const e = document.activeElement; return e.getAttribute('aria-label') ?? e.textContent.slice(0, 60)"
+                        "const e = document.activeElement; "
+                            + "return e.getAttribute('aria-label') ?? e.textContent.slice(0, 60)"
                     )!
             );
         stage.Press(key);
@@ -371,7 +388,9 @@ public class MonkeyTests(Stage stage)
             string Caret() =>
                 (string)
                     stage.Browser.ExecuteScript(
-                        "const c = document.querySelector('[data-caret]'); return c ? `${c.closest('[data-staff-line]').dataset.staffLine} ${c.getAttribute('x1')}` : ''"
+                        "const c = document.querySelector('[data-caret]'); "
+                            + "return c ? `${c.closest('[data-staff-line]').dataset.staffLine} "
+                            + "${c.getAttribute('x1')}` : ''"
                     )!;
             Settle(() => Caret().Length > 0, _past.Count, "the writing staff has no caret");
             // What was written may be rests alone, and nothing at all.
@@ -397,21 +416,31 @@ public class MonkeyTests(Stage stage)
             && stage.Text("h1") != "This tune is not here"
         )
         {
-            string Now() => (string)stage.Browser.ExecuteScript("return document.querySelector('g.note.is-now')?.id ?? ''")!;
-            Settle(() => stage.Browser.FindElements(By.CssSelector("g.note")).Count > 0, _past.Count, "the tune is not drawn");
+            string Now() =>
+                (string)stage.Browser.ExecuteScript("return document.querySelector('g.note.is-now')?.id ?? ''")!;
+            Settle(
+                () => stage.Browser.FindElements(By.CssSelector("g.note")).Count > 0,
+                _past.Count,
+                "the tune is not drawn"
+            );
             stage.Press(Keys.Home);
             Settle(() => Now().Length > 0, _past.Count, "Home is dead");
             // From the only note of a tune, which may be tied on, there is nowhere to go.
             if (
                 !(bool)
                     stage.Browser.ExecuteScript(
-                        "const all = (c) => document.querySelectorAll(c).length; return all('g.note') - all('g.tie') > 1"
+                        "const all = (c) => document.querySelectorAll(c).length; "
+                            + "return all('g.note') - all('g.tie') > 1"
                     )!
             )
                 return;
             var before = Now();
             stage.Press(Keys.ArrowRight);
-            Settle(() => Now() is { Length: > 0 } now && now != before, _past.Count, "the arrow keys of the stand are dead");
+            Settle(
+                () => Now() is { Length: > 0 } now && now != before,
+                _past.Count,
+                "the arrow keys of the stand are dead"
+            );
         }
     }
 
@@ -435,7 +464,8 @@ public class MonkeyTests(Stage stage)
             Assert.Fail(
                 string.Create(
                     CultureInfo.InvariantCulture,
-                    $"After action {step} on {stage.Browser.Url}: {otherwise}\n{Whereabouts()}\n{string.Join("\n", _past.TakeLast(12))}"
+                    $"After action {step} on {stage.Browser.Url}: "
+                        + $"{otherwise}\n{Whereabouts()}\n{string.Join("\n", _past.TakeLast(12))}"
                 )
             );
     }

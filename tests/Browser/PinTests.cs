@@ -23,7 +23,9 @@ public class PinTests(Stage stage)
         stage.Press(Keys.ArrowRight + Keys.ArrowRight);
         stage.Press("a");
         WaitFor("D2 D3 D4 D3 D2 D1 D0");
-        Stage.WaitUntil(() => stage.Text("[aria-label='Why here']").Contains("You chose this one", StringComparison.Ordinal));
+        Stage.WaitUntil(() =>
+            stage.Text("[aria-label='Why here']").Contains("You chose this one", StringComparison.Ordinal)
+        );
         stage.Browser.Navigate().Refresh();
         WaitFor("D2 D3 D4 D3 D2 D1 D0");
         stage.Press(Keys.ArrowRight + Keys.ArrowRight);
@@ -41,9 +43,13 @@ public class PinTests(Stage stage)
         WaitFor("D2 D3 D4 D3 D2 D1 D0");
         stage.Press("a");
         WaitFor("D2 D3 A0 D3 D2 D1 D0");
-        Stage.WaitUntil(() => !stage.Text("[aria-label='Why here']").Contains("You chose this one", StringComparison.Ordinal));
+        Stage.WaitUntil(() =>
+            !stage.Text("[aria-label='Why here']").Contains("You chose this one", StringComparison.Ordinal)
+        );
         stage.Press(Keys.Home + "a");
-        Stage.WaitUntil(() => stage.Text("body").Contains("There is only one way to play this F♯.", StringComparison.Ordinal));
+        Stage.WaitUntil(() =>
+            stage.Text("body").Contains("There is only one way to play this F♯.", StringComparison.Ordinal)
+        );
     }
 
     [Fact]
@@ -52,21 +58,41 @@ public class PinTests(Stage stage)
         OpenOwn("Low Pears");
         stage.Press("3");
         WaitFor("D3 D4 A0 D4 D3 D1 D0");
-        Stage.Wait(() => stage.Browser.FindElements(By.XPath("//button[contains(., 'Octave: an octave lower')]")).FirstOrDefault()).Click();
         Stage
-            .Wait(() => stage.Browser.FindElements(By.XPath("//*[@role='menuitem'][contains(., 'two octaves lower')]")).FirstOrDefault())
+            .Wait(() =>
+                stage
+                    .Browser.FindElements(By.XPath("//button[contains(., 'Octave: an octave lower')]"))
+                    .FirstOrDefault()
+            )
+            .Click();
+        Stage
+            .Wait(() =>
+                stage
+                    .Browser.FindElements(By.XPath("//*[@role='menuitem'][contains(., 'two octaves lower')]"))
+                    .FirstOrDefault()
+            )
             .Click();
         WaitFor("C-x4 G0 G1 G0 C-x4 C-x2 C1");
         stage.Browser.Navigate().Refresh();
         WaitFor("C-x4 G0 G1 G0 C-x4 C-x2 C1");
         Stage.WaitUntil(() =>
-            stage.Text("[aria-label='Good to know']").Contains("two octaves lower than printed, as you chose", StringComparison.Ordinal)
+            stage
+                .Text("[aria-label='Good to know']")
+                .Contains("two octaves lower than printed, as you chose", StringComparison.Ordinal)
         );
         Stage
-            .Wait(() => stage.Browser.FindElements(By.XPath("//button[contains(., 'Octave: two octaves lower')]")).FirstOrDefault())
+            .Wait(() =>
+                stage
+                    .Browser.FindElements(By.XPath("//button[contains(., 'Octave: two octaves lower')]"))
+                    .FirstOrDefault()
+            )
             .Click();
         Stage
-            .Wait(() => stage.Browser.FindElements(By.XPath("//*[@role='menuitem'][contains(., 'Let Coppia choose')]")).FirstOrDefault())
+            .Wait(() =>
+                stage
+                    .Browser.FindElements(By.XPath("//*[@role='menuitem'][contains(., 'Let Coppia choose')]"))
+                    .FirstOrDefault()
+            )
             .Click();
         WaitFor("D3 D4 A0 D4 D3 D1 D0");
         stage.Press("u");
@@ -98,7 +124,9 @@ public class PinTests(Stage stage)
         stage.OpenTune("Snow on the Sill", "violin");
         stage.Press("l");
         Stage.WaitUntil(() =>
-            stage.Text("[aria-label='Before this line']").Contains("L1, between the nut and tape 1", StringComparison.Ordinal)
+            stage
+                .Text("[aria-label='Before this line']")
+                .Contains("L1, between the nut and tape 1", StringComparison.Ordinal)
         );
         Stage
             .Wait(() =>

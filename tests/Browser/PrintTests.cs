@@ -7,7 +7,8 @@ namespace Coppia.Tests;
 [Collection(nameof(OnPaper))]
 public class PrintTests(Stage stage)
 {
-    private void OpenPrint(string search) => OpenPrint(stage.Browser.Url.Split("/tunes/")[1].Split('?', '/')[0], search);
+    private void OpenPrint(string search) =>
+        OpenPrint(stage.Browser.Url.Split("/tunes/")[1].Split('?', '/')[0], search);
 
     private void OpenPrint(string id, string search)
     {
@@ -24,11 +25,15 @@ public class PrintTests(Stage stage)
                     stage.Browser.ExecuteScript(
                         """
                         return [...document.querySelectorAll('[data-testid=sheet]')].map((sheet) =>
-                          [...sheet.querySelectorAll('g.system')].map((line) => line.querySelectorAll('g.measure').length));
+                          [...sheet.querySelectorAll('g.system')].map((line) =>
+                            line.querySelectorAll('g.measure').length));
                         """
                     )!
             ).Select(page => ((IReadOnlyCollection<object>)page).Select(n => (long)n).ToArray()),
         ];
+
+    private static string Source(int bars) =>
+        $"X:1\nT:Of {bars} bars\nM:4/4\nL:1/4\nK:D\n{string.Join('|', Enumerable.Repeat("D E F G", bars))}|]";
 
     [Fact] // Whatever number of bars a tune has, no page ends on a line of one.
     public void No_page_ends_on_a_line_of_one_bar()
@@ -38,10 +43,7 @@ public class PrintTests(Stage stage)
         var widest = 0L;
         for (var bars = fewest; bars <= most; bars++)
         {
-            OpenPrint(
-                $"{stage.Keep($"X:1\nT:Of {bars} bars\nM:4/4\nL:1/4\nK:D\n{string.Join('|', Enumerable.Repeat("D E F G", bars))}|]")}",
-                "rows=pair"
-            );
+            OpenPrint($"{stage.Keep(Source(bars))}", "rows=pair");
             var pages = Lines();
             Assert.Equal(bars, pages.Sum(page => page.Sum()));
             Assert.All(pages, page => Assert.True(page[^1] >= 2, $"{bars} bars: {string.Join(' ', page)}"));
@@ -52,7 +54,9 @@ public class PrintTests(Stage stage)
         Assert.InRange(widest + 1, fewest, most);
     }
 
-    [Theory] // A staff of five lines is four spaces high; a CSS millimetre prints as a millimetre (CSS Values and Units, absolute lengths).
+    // A staff of five lines is four spaces high; a CSS millimetre prints as a millimetre (CSS Values and Units,
+    // absolute lengths).
+    [Theory]
     [InlineData(7)]
     [InlineData(8)]
     [InlineData(9)]
@@ -64,7 +68,8 @@ public class PrintTests(Stage stage)
         var height = Convert.ToDouble(
             stage.Browser.ExecuteScript(
                 """
-                const lines = [...document.querySelector('g.staff').querySelectorAll(':scope > path')].map((l) => l.getBoundingClientRect());
+                const lines = [...document.querySelector('g.staff').querySelectorAll(':scope > path')].map((l) =>
+                  l.getBoundingClientRect());
                 const middle = (l) => (l.top + l.bottom) / 2;
                 return middle(lines.at(-1)) - middle(lines[0]);
                 """
@@ -97,7 +102,8 @@ public class PrintTests(Stage stage)
         var nearest = Convert.ToDouble(
             stage.Browser.ExecuteScript(
                 """
-                const words = [...document.querySelectorAll('[data-ribbon] text')].filter((t) => t.textContent === 'runs out');
+                const words = [...document.querySelectorAll('[data-ribbon] text')].filter((t) =>
+                  t.textContent === 'runs out');
                 const gaps = words.flatMap((w) => {
                   const r = w.getBoundingClientRect();
                   const top = r.top + r.height * 0.3;

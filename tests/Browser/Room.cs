@@ -2,7 +2,9 @@ using System.Text;
 
 namespace Coppia.Tests;
 
-/// <summary>What the browser's microphone hears, over and over: a file of sound (RIFF WAVE, 16 bits, one channel).</summary>
+/// <summary>
+/// What the browser's microphone hears, over and over: a file of sound (RIFF WAVE, 16 bits, one channel).
+/// </summary>
 public sealed class Room : IDisposable
 {
     private const int Rate = 48_000;
@@ -10,9 +12,13 @@ public sealed class Room : IDisposable
     private const int Partials = 20;
     private const double Loud = 6_000;
 
-    public string Path { get; } = System.IO.Path.Combine(System.IO.Path.GetTempPath(), $"coppia-room-{Guid.NewGuid():N}.wav");
+    public string Path { get; } =
+        System.IO.Path.Combine(System.IO.Path.GetTempPath(), $"coppia-room-{Guid.NewGuid():N}.wav");
 
-    /// <summary>A bowed string sounds. It is bent by less than a hundredth of a cent, so that the file's end meets its beginning.</summary>
+    /// <summary>
+    /// A bowed string sounds. It is bent by less than a hundredth of a cent, so that the file's end meets its
+    /// beginning.
+    /// </summary>
     public void Sounds(double hz)
     {
         var periods = Math.Floor(hz * Seconds);

@@ -20,7 +20,9 @@ public class Shots(Stage stage)
     {
         stage.OpenTune(title, instrument);
         stage.Press(keys);
-        Stage.Wait(() => stage.Browser.FindElements(By.CssSelector("[role=tab]")).FirstOrDefault(t => t.Text == panel)).Click();
+        Stage
+            .Wait(() => stage.Browser.FindElements(By.CssSelector("[role=tab]")).FirstOrDefault(t => t.Text == panel))
+            .Click();
         Save(name);
     }
 
@@ -35,12 +37,16 @@ public class Shots(Stage stage)
         stage.Open("/write");
         stage.Find("[data-caret]");
         stage.Press("defgabagfedef" + "-gf+e");
-        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-testid=writing-staff] g.note")).Count == 16);
+        Stage.WaitUntil(() =>
+            stage.Browser.FindElements(By.CssSelector("[data-testid=writing-staff] g.note")).Count == 16
+        );
         var heads = stage.Browser.FindElements(By.CssSelector("g.notehead"));
         new OpenQA.Selenium.Interactions.Actions(stage.Browser).MoveToElement(heads[4]).Perform();
         Save("writing");
         stage.KeepTune(
-            "X:1\nT:Trio in the Yard\nC:Coppia demo\nM:4/4\nL:1/4\nK:D\nV:1 name=\"Violin\"\nV:2 name=\"Viola\" clef=alto\nV:3 name=\"Cello\" clef=bass\n[V:1]D E F G|A4|]\n[V:2]A, A, D D|F4|]\n[V:3]D, A,, D, A,,|D,4|]\n"
+            "X:1\nT:Trio in the Yard\nC:Coppia demo\nM:4/4\nL:1/4\nK:D\nV:1 name=\"Violin\"\nV:2 name=\"Viola\" "
+                + "clef=alto\nV:3 name=\"Cello\" clef=bass\n[V:1]D E F G|A4|]\n[V:2]A, A, D D|F4|]\n[V:3]D, A,, "
+                + "D, A,,|D,4|]\n"
         );
         stage.Find("[role=dialog]");
         stage.Button("Done").Click();
@@ -63,7 +69,9 @@ public class Shots(Stage stage)
         Save("shapes");
         stage.OpenTune("Three Grey Geese", "violin");
         stage.FirstSheet();
-        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector(".sheet-paper .engraved svg g.measure")).Count > 12);
+        Stage.WaitUntil(() =>
+            stage.Browser.FindElements(By.CssSelector(".sheet-paper .engraved svg g.measure")).Count > 12
+        );
         stage.Browser.FindElement(By.CssSelector("[data-part='0'] button[aria-label*='settings']")).Click();
         Save("exercises");
         stage.Browser.ExecuteScript("localStorage.removeItem('coppia.kept.cards')");

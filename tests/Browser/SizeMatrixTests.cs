@@ -2,7 +2,9 @@ using OpenQA.Selenium;
 
 namespace Coppia.Tests;
 
-/// <summary>Every screen at every size: nothing covers anything, nothing scrolls sideways, everything can be hit with a finger.</summary>
+/// <summary>
+/// Every screen at every size: nothing covers anything, nothing scrolls sideways, everything can be hit with a finger.
+/// </summary>
 [Collection(nameof(OnEverySize))]
 public class SizeMatrixTests(Stage stage)
 {
@@ -58,7 +60,11 @@ public class SizeMatrixTests(Stage stage)
     ];
 
     private string[] Wrong(string call) =>
-        [.. ((IReadOnlyCollection<object>)stage.Browser.ExecuteScript($"{Looks}; return {call}")!).Select(o => (string)o)];
+        [
+            .. ((IReadOnlyCollection<object>)stage.Browser.ExecuteScript($"{Looks}; return {call}")!).Select(o =>
+                (string)o
+            ),
+        ];
 
     private double Gap(string of) =>
         Convert.ToDouble(
@@ -98,7 +104,9 @@ public class SizeMatrixTests(Stage stage)
     }
 
     private void AllRows() =>
-        stage.Browser.ExecuteScript("localStorage.setItem('coppia.rows', '[\"pair\",\"name\",\"count\",\"bow\",\"place\"]')");
+        stage.Browser.ExecuteScript(
+            "localStorage.setItem('coppia.rows', '[\"pair\",\"name\",\"count\",\"bow\",\"place\"]')"
+        );
 
     [Theory]
     [MemberData(nameof(Sizes))]
@@ -108,7 +116,11 @@ public class SizeMatrixTests(Stage stage)
             height,
             () =>
             {
-                foreach (var (path, ready) in (width, height) is (390, 844) or (1280, 800) ? [.. Screens, .. OfTheLesson] : Screens)
+                foreach (
+                    var (path, ready) in (width, height) is (390, 844) or (1280, 800)
+                        ? [.. Screens, .. OfTheLesson]
+                        : Screens
+                )
                 {
                     stage.Open(path);
                     stage.Find(ready);
@@ -173,7 +185,9 @@ public class SizeMatrixTests(Stage stage)
             () =>
             {
                 stage.OpenTune("The Ash Grove", "violin");
-                Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("section[aria-label='Hear it']")).Count == 1);
+                Stage.WaitUntil(() =>
+                    stage.Browser.FindElements(By.CssSelector("section[aria-label='Hear it']")).Count == 1
+                );
                 var paper = stage.Find("[data-testid=paper]");
                 Assert.InRange(paper.Size.Height, height / 2, height);
                 var rest = stage.Find("aside");
@@ -186,7 +200,9 @@ public class SizeMatrixTests(Stage stage)
             }
         );
 
-    [Fact] // WCAG 2.2, 2.5.5: what a learner's hand needs is 44 pixels; the places of a fingerboard lie as close as on the wood.
+    // WCAG 2.2, 2.5.5: what a learner's hand needs is 44 pixels; the places of a fingerboard lie as close as on the
+    // wood.
+    [Fact]
     public void A_learners_way_is_wide_enough_for_a_finger() =>
         At(
             390,
@@ -219,11 +235,19 @@ public class SizeMatrixTests(Stage stage)
                 Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("g.note.is-now")).Count == 1);
                 UnfoldTools();
                 stage.Button("Name").Click();
-                Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector(".row-label")).Any(e => e.Text == "Name"));
+                Stage.WaitUntil(() =>
+                    stage.Browser.FindElements(By.CssSelector(".row-label")).Any(e => e.Text == "Name")
+                );
                 stage.Press(Keys.Escape);
-                Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[aria-label='Rows under the notes']")).Count == 0);
+                Stage.WaitUntil(() =>
+                    stage.Browser.FindElements(By.CssSelector("[aria-label='Rows under the notes']")).Count == 0
+                );
                 stage.Find("[aria-label=Menu]").Click();
-                Stage.Wait(() => stage.Browser.FindElements(By.CssSelector("nav a")).FirstOrDefault(a => a.Text == "Shapes")).Click();
+                Stage
+                    .Wait(() =>
+                        stage.Browser.FindElements(By.CssSelector("nav a")).FirstOrDefault(a => a.Text == "Shapes")
+                    )
+                    .Click();
                 stage.Find("[data-label]");
                 Assert.Empty(stage.Browser.FindElements(By.CssSelector("nav a"))); // it folds when it has led somewhere
                 Assert.Empty(stage.Findings());
@@ -246,7 +270,8 @@ public class SizeMatrixTests(Stage stage)
                             """
                             const note = document.querySelectorAll('g.note')[2];
                             const head = note.querySelector('.notehead').getBoundingClientRect();
-                            const staff = note.closest('.staff').querySelector(':scope > path:last-of-type').getBoundingClientRect();
+                            const line = note.closest('.staff').querySelector(':scope > path:last-of-type');
+                            const staff = line.getBoundingClientRect();
                             document.elementFromPoint(head.left - 6, staff.top).dispatchEvent(
                               new MouseEvent('click', { bubbles: true, clientX: head.left - 6, clientY: staff.top }));
                             return note.id;
@@ -257,5 +282,8 @@ public class SizeMatrixTests(Stage stage)
 
     /// <summary>Opens the tools where they are folded.</summary>
     private void UnfoldTools() =>
-        stage.Browser.FindElements(By.CssSelector("button[aria-expanded=false]")).FirstOrDefault(b => b.Text == "Tools")?.Click();
+        stage
+            .Browser.FindElements(By.CssSelector("button[aria-expanded=false]"))
+            .FirstOrDefault(b => b.Text == "Tools")
+            ?.Click();
 }

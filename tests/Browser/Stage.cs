@@ -17,7 +17,9 @@ public sealed partial class Stage : IAsyncLifetime
 
     public Room Room { get; } = new();
 
-    /// <summary>Whose browser this test looks at: what is waited for in vain is told with what stands there instead.</summary>
+    /// <summary>
+    /// Whose browser this test looks at: what is waited for in vain is told with what stands there instead.
+    /// </summary>
     private static readonly AsyncLocal<Stage?> Looked = new();
 
     public ChromeDriver Browser
@@ -70,14 +72,16 @@ public sealed partial class Stage : IAsyncLifetime
             "--headless",
             "--no-sandbox",
             "--disable-gpu",
-            "--disable-dev-shm-usage", // in a container shared memory is too small for a large page: its tab would crash
+            // in a container shared memory is too small for a large page: its tab would crash
+            "--disable-dev-shm-usage",
             "--disable-quic",
             "--no-first-run",
             "--disable-background-networking",
             "--disable-component-update",
             "--disable-sync",
             "--hide-scrollbars",
-            "--js-flags=--liftoff-only", // a page is looked at for seconds: to compile its engraver well takes longer than to run it
+            // a page is looked at for seconds: to compile its engraver well takes longer than to run it
+            "--js-flags=--liftoff-only",
             "--force-device-scale-factor=1",
             // What the microphone hears is a file, and nobody is asked whether it may.
             "--use-fake-ui-for-media-stream",
@@ -175,8 +179,8 @@ public sealed partial class Stage : IAsyncLifetime
     }
 
     /// <summary>
-    /// A script for <see cref="WithScript"/>: a request for which the condition holds, of <c>asked</c> and its address <c>to</c>, waits until
-    /// the page is told letGo(); isAsked tells that there is one.
+    /// A script for <see cref="WithScript"/>: a request for which the condition holds, of <c>asked</c> and its address
+    /// <c>to</c>, waits until the page is told letGo(); isAsked tells that there is one.
     /// </summary>
     public static string Holding(string condition) =>
         $$"""
@@ -190,7 +194,10 @@ public sealed partial class Stage : IAsyncLifetime
             };
             """;
 
-    /// <summary>Looks once more in a new browser where the browser itself crashed on the way; what is looked at must hold then too.</summary>
+    /// <summary>
+    /// Looks once more in a new browser where the browser itself crashed on the way; what is looked at must hold then
+    /// too.
+    /// </summary>
     public void Surviving(Action look)
     {
         try
@@ -237,7 +244,8 @@ public sealed partial class Stage : IAsyncLifetime
         );
 
     /// <summary>
-    /// Opens a page; in a new browser where a page crashed the one before, so that one crash does not fail all tests to come.
+    /// Opens a page; in a new browser where a page crashed the one before, so that one crash does not fail all tests to
+    /// come.
     /// </summary>
     public void Open(string path)
     {
@@ -249,10 +257,14 @@ public sealed partial class Stage : IAsyncLifetime
         });
     }
 
-    /// <summary>The list of the tunes whose titles have these words: of a long list only what is in view is drawn.</summary>
+    /// <summary>
+    /// The list of the tunes whose titles have these words: of a long list only what is in view is drawn.
+    /// </summary>
     public static string Searching(string title) => $"/tunes?q={Uri.EscapeDataString(title)}";
 
-    /// <summary>Chooses from the menu of a tune in the list. While the list narrows a row may be drawn anew under the hand.</summary>
+    /// <summary>
+    /// Chooses from the menu of a tune in the list. While the list narrows a row may be drawn anew under the hand.
+    /// </summary>
     public void Menu(string title, string choice) =>
         WaitUntil(() =>
         {
@@ -265,7 +277,9 @@ public sealed partial class Stage : IAsyncLifetime
 
     /// <summary>Whether a tune is drawn in the list: of a long one only what is in view is.</summary>
     public bool Listed(string title) =>
-        Browser.FindElements(By.CssSelector("[data-tune]")).Any(e => e.Text.StartsWith(title, StringComparison.Ordinal));
+        Browser
+            .FindElements(By.CssSelector("[data-tune]"))
+            .Any(e => e.Text.StartsWith(title, StringComparison.Ordinal));
 
     /// <summary>Opens a demo tune on the stand and waits until it is engraved.</summary>
     public void OpenTune(string title, string instrument)
@@ -278,9 +292,14 @@ public sealed partial class Stage : IAsyncLifetime
         });
     }
 
-    /// <summary>A kept tune's number, asked of the server itself: a page to look it up would be drawn for nothing.</summary>
+    /// <summary>
+    /// A kept tune's number, asked of the server itself: a page to look it up would be drawn for nothing.
+    /// </summary>
     private long NumberOf(string title) =>
-        Asked(HttpMethod.Get, $"/api/tunes?search={Uri.EscapeDataString(title)}").GetProperty("tunes")[0].GetProperty("id").GetInt64();
+        Asked(HttpMethod.Get, $"/api/tunes?search={Uri.EscapeDataString(title)}")
+            .GetProperty("tunes")[0]
+            .GetProperty("id")
+            .GetInt64();
 
     /// <summary>Keeps a tune where it does not matter how it is entered, and tells its number.</summary>
     public long Keep(string source) =>
@@ -289,7 +308,10 @@ public sealed partial class Stage : IAsyncLifetime
     private JsonElement Asked(HttpMethod method, string path, object? body = null)
     {
         using var client = new HttpClient();
-        using var request = new HttpRequestMessage(method, Address + path) { Content = body is null ? null : JsonContent.Create(body) };
+        using var request = new HttpRequestMessage(method, Address + path)
+        {
+            Content = body is null ? null : JsonContent.Create(body),
+        };
         using var answer = client.Send(request);
         using var text = answer.EnsureSuccessStatusCode().Content.ReadAsStream();
         return JsonSerializer.Deserialize<JsonElement>(text);
@@ -300,7 +322,9 @@ public sealed partial class Stage : IAsyncLifetime
         [
             .. (
                 (IReadOnlyCollection<object>)
-                    Browser.ExecuteScript("return [...document.querySelectorAll('[data-label]')].map(e => e.dataset.label)")!
+                    Browser.ExecuteScript(
+                        "return [...document.querySelectorAll('[data-label]')].map(e => e.dataset.label)"
+                    )!
             ).Select(o => (string)o),
         ];
 
@@ -309,7 +333,9 @@ public sealed partial class Stage : IAsyncLifetime
 
     public void Press(string keys) => new OpenQA.Selenium.Interactions.Actions(Browser).SendKeys(keys).Perform();
 
-    /// <summary>Types into the field for a new tune, in place of what another test has left there: it is kept until it is added.</summary>
+    /// <summary>
+    /// Types into the field for a new tune, in place of what another test has left there: it is kept until it is added.
+    /// </summary>
     public void TypeTune(string text)
     {
         Find("[data-tune], main h2"); // the list is there: nothing moves any more
@@ -325,11 +351,14 @@ public sealed partial class Stage : IAsyncLifetime
     }
 
     /// <summary>Types a text in place of what a field holds, as a hand does it.</summary>
-    public static void Retype(IWebElement field, string text) => field.SendKeys(Keys.Control + "a" + Keys.Null + Keys.Delete + text);
+    public static void Retype(IWebElement field, string text) =>
+        field.SendKeys(Keys.Control + "a" + Keys.Null + Keys.Delete + text);
 
     public IWebElement Find(string css) => Wait(() => Browser.FindElements(By.CssSelector(css)).FirstOrDefault());
 
-    /// <summary>A button that can be pressed and holds still: a press on one that is off yet, or moves away, would be lost.</summary>
+    /// <summary>
+    /// A button that can be pressed and holds still: a press on one that is off yet, or moves away, would be lost.
+    /// </summary>
     public IWebElement Button(string text)
     {
         System.Drawing.Point? before = null;
@@ -351,7 +380,9 @@ public sealed partial class Stage : IAsyncLifetime
 
     private IReadOnlyCollection<IWebElement> Buttons(string text) =>
         Browser.FindElements(
-            By.XPath($"//button[normalize-space()='{text}'] | //*[@role='radio'][starts-with(normalize-space(),'{text}')]")
+            By.XPath(
+                $"//button[normalize-space()='{text}'] | //*[@role='radio'][starts-with(normalize-space(),'{text}')]"
+            )
         );
 
     public string Text(string css) => Wait(() => Browser.FindElements(By.CssSelector(css)).FirstOrDefault()?.Text);
@@ -379,7 +410,9 @@ public sealed partial class Stage : IAsyncLifetime
             Thread.Sleep(50);
         }
 
-        throw new TimeoutException($"Within {Patience.TotalSeconds} seconds there was not: {said}\n{Looked.Value?.Whereabouts()}");
+        throw new TimeoutException(
+            $"Within {Patience.TotalSeconds} seconds there was not: {said}\n{Looked.Value?.Whereabouts()}"
+        );
     }
 
     /// <summary>The address, what the page says, and what its console complains of.</summary>
@@ -389,7 +422,10 @@ public sealed partial class Stage : IAsyncLifetime
         {
             var console = Browser.Manage().Logs.GetLog(LogType.Browser).Select(entry => $"console: {entry.Message}");
             var dialog = Browser.FindElements(By.CssSelector("[role=dialog]")).Select(d => $"dialog: {d.Text}");
-            return string.Join('\n', [Browser.Url, .. console, .. dialog, Browser.FindElement(By.CssSelector("main")).Text]);
+            return string.Join(
+                '\n',
+                [Browser.Url, .. console, .. dialog, Browser.FindElement(By.CssSelector("main")).Text]
+            );
         }
         catch (WebDriverException e)
         {
@@ -409,7 +445,8 @@ public sealed partial class Stage : IAsyncLifetime
                 Browser.ExecuteAsyncScript(
                     """
                     const done = arguments[0];
-                    axe.run().then(r => done(r.violations.map(v => v.id + ': ' + v.nodes.slice(0, 3).map(n => n.html).join(' '))));
+                    axe.run().then(r => done(r.violations.map(v => v.id + ': ' + v.nodes.slice(0, 3).map(n =>
+                      n.html).join(' '))));
                     """
                 )!;
         return [.. found.Select(o => (string)o)];

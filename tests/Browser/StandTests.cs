@@ -11,7 +11,9 @@ public class StandTests(Stage stage)
         [
             .. (
                 (IReadOnlyCollection<object>)
-                    stage.Browser.ExecuteScript("return [...document.querySelectorAll('.engraved g.system')].map(e => e.id)")!
+                    stage.Browser.ExecuteScript(
+                        "return [...document.querySelectorAll('.engraved g.system')].map(e => e.id)"
+                    )!
             ).Select(o => (string)o),
         ];
 
@@ -21,7 +23,8 @@ public class StandTests(Stage stage)
         stage.OpenTune("Harbour Lanterns", "violin");
         Stage.WaitUntil(() => Why.StartsWith("A", StringComparison.Ordinal));
         stage.Press(Keys.ArrowRight);
-        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-now='2-5']")).Count == 1); // D5: third finger on the A string
+        // D5: third finger on the A string
+        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-now='2-5']")).Count == 1);
         Stage.WaitUntil(() => Why.Contains("on tape 3", StringComparison.Ordinal));
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("g.note.is-now")).Count == 1);
         stage.Press(Keys.ArrowLeft);
@@ -63,7 +66,8 @@ public class StandTests(Stage stage)
         stage.Browser.ExecuteScript(
             "document.querySelector('[data-place=\"1-4\"]').dispatchEvent(new MouseEvent('click', { bubbles: true }))"
         );
-        Stage.WaitUntil(() => stage.Text("[aria-label='On the staff']").Contains("space 1", StringComparison.Ordinal)); // F sharp
+        // F sharp
+        Stage.WaitUntil(() => stage.Text("[aria-label='On the staff']").Contains("space 1", StringComparison.Ordinal));
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[aria-label='On the staff'] img")).Count == 1);
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector(".engraved .is-same")).Count > 0);
         stage.Press(Keys.Escape);
@@ -77,7 +81,8 @@ public class StandTests(Stage stage)
         double Y(int index) =>
             Convert.ToDouble(
                 stage.Browser.ExecuteScript(
-                    $"return parseFloat(document.querySelectorAll('svg[role=group] rect.fill-maple')[{index}].getAttribute('y')) + 2 - 34"
+                    "return parseFloat(document.querySelectorAll('svg[role=group] "
+                        + $"rect.fill-maple')[{index}].getAttribute('y')) + 2 - 34"
                 ),
                 System.Globalization.CultureInfo.InvariantCulture
             );
@@ -89,7 +94,9 @@ public class StandTests(Stage stage)
     public void The_octave_move_is_said()
     {
         stage.OpenTune("Harbour Lanterns", "bass");
-        Stage.WaitUntil(() => stage.Text("[data-testid=paper]").Contains("Written an octave lower than printed", StringComparison.Ordinal));
+        Stage.WaitUntil(() =>
+            stage.Text("[data-testid=paper]").Contains("Written an octave lower than printed", StringComparison.Ordinal)
+        );
     }
 
     [Fact]
@@ -108,7 +115,9 @@ public class StandTests(Stage stage)
     {
         stage.OpenTune("Harbour Lanterns", "violin");
         stage.Press("?");
-        Stage.WaitUntil(() => stage.Text("[role=dialog]").Contains("the note before, the next note", StringComparison.Ordinal));
+        Stage.WaitUntil(() =>
+            stage.Text("[role=dialog]").Contains("the note before, the next note", StringComparison.Ordinal)
+        );
         stage.Press(Keys.Escape);
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[role=dialog]")).Count == 0);
     }
@@ -143,7 +152,8 @@ public class StandTests(Stage stage)
         var hosts =
             (IReadOnlyCollection<object>)
                 stage.Browser.ExecuteScript(
-                    "return [...new Set(performance.getEntriesByType('resource').map(r => new URL(r.name).origin))].filter(o => o !== location.origin && o !== 'null')"
+                    "return [...new Set(performance.getEntriesByType('resource').map(r => new "
+                        + "URL(r.name).origin))].filter(o => o !== location.origin && o !== 'null')"
                 )!;
         Assert.Empty(hosts);
     }
@@ -156,9 +166,12 @@ public class StandTests(Stage stage)
                     stage.Browser.ExecuteScript(
                         """
                         const rows = {}
-                        document.querySelectorAll('.engraved > svg').forEach((page, i) => page.querySelectorAll('text').forEach((t) => {
+                        document.querySelectorAll('.engraved > svg').forEach((page, i) =>
+                          page.querySelectorAll('text').forEach((t) => {
                           const box = t.getBoundingClientRect()
-                          if (t.textContent.trim()) (rows[`${i} ${Math.round(t.getAttribute('y'))}`] ??= []).push([box.left, box.right, t.textContent])
+                          if (!t.textContent.trim()) return;
+                          const row = `${i} ${Math.round(t.getAttribute('y'))}`;
+                          (rows[row] ??= []).push([box.left, box.right, t.textContent]);
                         }))
                         return Object.values(rows).flatMap((row) => row.sort((a, b) => a[0] - b[0])
                           .filter((t, i) => row[i + 1] && row[i + 1][0] - t[1] < 0.5).map((t) => t[2]))
@@ -196,7 +209,8 @@ public class StandTests(Stage stage)
                     const boxes = (css) => [...document.querySelectorAll(css)].map((e) => e.getBoundingClientRect())
                     const words = boxes('.engraved > p')
                     const things = boxes('.engraved .notehead, .engraved [data-label], .engraved [data-trouble]')
-                    return words.length > 3 && words.every((w) => things.every((t) => t.bottom <= w.top || t.top >= w.bottom || t.right <= w.left || t.left >= w.right))
+                    return words.length > 3 && words.every((w) => things.every((t) => t.bottom <= w.top ||
+                      t.top >= w.bottom || t.right <= w.left || t.left >= w.right))
                     """
                 )!
         );

@@ -54,14 +54,26 @@ public class StyleAndShapesTests(Stage stage)
     public void A_key_shows_its_shapes_and_its_scale_with_pairs()
     {
         stage.Open("/shapes?for=cello&key=-2");
-        Stage.WaitUntil(() => string.Join(' ', stage.Labels()).StartsWith("G2 G4 D0 D-x1 D2 D4 A0 A-x1", StringComparison.Ordinal));
         Stage.WaitUntil(() =>
-            stage.Find("svg[role=img]").GetAttribute("aria-label")!.Contains("D string: back 1–2–4", StringComparison.Ordinal)
+            string.Join(' ', stage.Labels()).StartsWith("G2 G4 D0 D-x1 D2 D4 A0 A-x1", StringComparison.Ordinal)
         );
         Stage.WaitUntil(() =>
-            stage.Text("main").Contains("Against D major: C is natural, E is flat, F is natural, B is flat.", StringComparison.Ordinal)
+            stage
+                .Find("svg[role=img]")
+                .GetAttribute("aria-label")!
+                .Contains("D string: back 1–2–4", StringComparison.Ordinal)
         );
-        Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("section[aria-label*=octave] .engraved")).Count == 4);
+        Stage.WaitUntil(() =>
+            stage
+                .Text("main")
+                .Contains(
+                    "Against D major: C is natural, E is flat, F is natural, B is flat.",
+                    StringComparison.Ordinal
+                )
+        );
+        Stage.WaitUntil(() =>
+            stage.Browser.FindElements(By.CssSelector("section[aria-label*=octave] .engraved")).Count == 4
+        );
     }
 
     [Fact]
@@ -94,7 +106,9 @@ public class StyleAndShapesTests(Stage stage)
         stage.Open("/taping");
         stage.Find("[data-check-line]");
         var width = Convert.ToDouble(
-            stage.Browser.ExecuteScript("return document.querySelector('[data-check-line]').getBoundingClientRect().width"),
+            stage.Browser.ExecuteScript(
+                "return document.querySelector('[data-check-line]').getBoundingClientRect().width"
+            ),
             System.Globalization.CultureInfo.InvariantCulture
         );
         Assert.Equal(100 * 96 / 25.4, width, 1.0);

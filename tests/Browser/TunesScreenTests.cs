@@ -25,7 +25,9 @@ public class TunesScreenTests(Stage stage)
     {
         const string text = "X:1\nK:D\nD E [F";
         Paste(text);
-        Stage.WaitUntil(() => stage.Text("[aria-label='What cannot be read']").StartsWith("Line 3, column 5", StringComparison.Ordinal));
+        Stage.WaitUntil(() =>
+            stage.Text("[aria-label='What cannot be read']").StartsWith("Line 3, column 5", StringComparison.Ordinal)
+        );
         Assert.True(stage.IsOff("Keep and open"));
         Assert.Equal(text, stage.Find("textarea").GetAttribute("value"));
         stage.Button("Line 3, column 5").Click();
@@ -44,7 +46,9 @@ public class TunesScreenTests(Stage stage)
         File.WriteAllText(file, "X:1\nT:From a file\nK:D\nD [E");
         stage.Open("/tunes");
         stage.Find("input[type=file]").SendKeys(file);
-        Stage.WaitUntil(() => stage.Find("textarea").GetAttribute("value")!.Contains("From a file", StringComparison.Ordinal));
+        Stage.WaitUntil(() =>
+            stage.Find("textarea").GetAttribute("value")!.Contains("From a file", StringComparison.Ordinal)
+        );
         File.WriteAllText(file, "X:1\nT:From a file\nK:D\nD E|]");
         stage.Find("input[type=file]").SendKeys(file);
         Stage.WaitUntil(() => string.Join(' ', stage.Labels()) == "D0 D1");
@@ -76,7 +80,9 @@ public class TunesScreenTests(Stage stage)
         Stage.Retype(stage.Find("input[type=search]"), "moth");
         Stage.WaitUntil(() => stage.Listed("Moth and Candle") && !stage.Listed("Bramble Lane"));
         stage.Press("zzz");
-        Stage.WaitUntil(() => stage.Text("main").Contains("No word of a title or composer begins with", StringComparison.Ordinal));
+        Stage.WaitUntil(() =>
+            stage.Text("main").Contains("No word of a title or composer begins with", StringComparison.Ordinal)
+        );
     }
 
     [Fact]
@@ -90,12 +96,16 @@ public class TunesScreenTests(Stage stage)
         title.SendKeys(" mine");
         stage.Browser.ExecuteScript(
             """
-            const id = [...document.querySelectorAll('[data-tune]')].find(e => e.textContent.startsWith('Snow on the Sill (copy)')).getAttribute('href').split('/').pop();
-            return fetch('/api/tunes/' + id, { method: 'PUT', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ version: 1, source: 'X:1\nK:D\nD|]', title: 'Snow elsewhere' }) });
+            const id = [...document.querySelectorAll('[data-tune]')].find(e =>
+              e.textContent.startsWith('Snow on the Sill (copy)')).getAttribute('href').split('/').pop();
+            return fetch('/api/tunes/' + id, { method: 'PUT', headers: { 'Content-Type': 'application/json' }, body:
+              JSON.stringify({ version: 1, source: 'X:1\nK:D\nD|]', title: 'Snow elsewhere' }) });
             """
         );
         stage.Button("Save").Click();
-        Stage.WaitUntil(() => stage.Text("[aria-label='The other save']").Contains("Snow elsewhere", StringComparison.Ordinal));
+        Stage.WaitUntil(() =>
+            stage.Text("[aria-label='The other save']").Contains("Snow elsewhere", StringComparison.Ordinal)
+        );
         stage.Button("Save mine over it").Click();
         Stage.WaitUntil(() => stage.Listed("Snow on the Sill (copy) mine"));
     }

@@ -2,18 +2,22 @@ using OpenQA.Selenium;
 
 namespace Coppia.Tests;
 
-/// <summary>Ways in on the screens (craft 20): letters and fingers with a live staff, books, and scores of several lines.</summary>
+/// <summary>
+/// Ways in on the screens (craft 20): letters and fingers with a live staff, books, and scores of several lines.
+/// </summary>
 [Collection(nameof(OnStage))]
 public class WaysInTests(Stage stage)
 {
     private const string Trio =
-        "X:1\nT:Trio of the Yard\nM:4/4\nL:1/4\nK:D\nV:1 name=\"Violin\"\nV:2 name=\"Cello\" clef=bass\n[V:1]D E F G|A4|]\nw:one two three four five\n[V:2]D, A,, D, A,,|D,4|]\n";
+        "X:1\nT:Trio of the Yard\nM:4/4\nL:1/4\nK:D\nV:1 name=\"Violin\"\nV:2 name=\"Cello\" clef=bass\n[V:1]D E F "
+        + "G|A4|]\nw:one two three four five\n[V:2]D, A,, D, A,,|D,4|]\n";
 
     private int Drawn() => stage.Browser.FindElements(By.CssSelector("[data-testid=live-staff] g.note")).Count;
 
     private void Drop(string name, string content) =>
         stage.Browser.ExecuteScript(
-            "const files = new DataTransfer(); files.items.add(new File([arguments[1]], arguments[0])); document.body.dispatchEvent(new DragEvent('drop', { dataTransfer: files, bubbles: true }))",
+            "const files = new DataTransfer(); files.items.add(new File([arguments[1]], arguments[0])); "
+                + "document.body.dispatchEvent(new DragEvent('drop', { dataTransfer: files, bubbles: true }))",
             name,
             content
         );
@@ -26,7 +30,9 @@ public class WaysInTests(Stage stage)
     {
         stage.Open("/tunes");
         stage.TypeTune(text);
-        Stage.WaitUntil(() => stage.Text("[data-testid=found]").Contains($"read as {readAs}", StringComparison.Ordinal));
+        Stage.WaitUntil(() =>
+            stage.Text("[data-testid=found]").Contains($"read as {readAs}", StringComparison.Ordinal)
+        );
         Stage.WaitUntil(() => Drawn() == notes);
         stage.TypeTune("");
     }
@@ -37,7 +43,9 @@ public class WaysInTests(Stage stage)
         stage.Open("/tunes");
         stage.TypeTune("G A B\nG H A");
         Stage.WaitUntil(() =>
-            stage.Text("[aria-label='What cannot be read']").StartsWith("Line 2, column 3: “H” is not a note", StringComparison.Ordinal)
+            stage
+                .Text("[aria-label='What cannot be read']")
+                .StartsWith("Line 2, column 3: “H” is not a note", StringComparison.Ordinal)
         );
         stage.TypeTune("");
     }
@@ -48,7 +56,8 @@ public class WaysInTests(Stage stage)
         stage.Open(Stage.Searching("Book Tune"));
         Drop(
             "three.abc",
-            "X:1\nT:Book Tune One\nL:1/4\nK:D\nDEFG|]\n\nX:2\nT:Book Tune Torn\nK:D\nD[E\n\nX:3\nT:Book Tune Three\nL:1/4\nK:G\nGABc|]\n"
+            "X:1\nT:Book Tune One\nL:1/4\nK:D\nDEFG|]\n\nX:2\nT:Book Tune Torn\nK:D\nD[E\n\nX:3\nT:Book Tune "
+                + "Three\nL:1/4\nK:G\nGABc|]\n"
         );
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-book-tune]")).Count == 3);
         Assert.Contains(
@@ -92,7 +101,8 @@ public class WaysInTests(Stage stage)
         Stage.WaitUntil(() => string.Join(' ', stage.Labels()) == "D0 D1 D2 D3 A0");
         stage.Press("s");
         Stage.WaitUntil(() =>
-            string.Join(' ', stage.Browser.FindElements(By.CssSelector("[data-words]")).Select(w => w.Text)) == "one two three four five"
+            string.Join(' ', stage.Browser.FindElements(By.CssSelector("[data-words]")).Select(w => w.Text))
+            == "one two three four five"
         );
         stage.Press("s");
     }
@@ -123,5 +133,6 @@ public class WaysInTests(Stage stage)
             .First(l => l.Text.StartsWith(instrument, StringComparison.Ordinal))
             .FindElement(By.TagName("select"));
 
-    private static string? Chosen(IWebElement select) => select.FindElements(By.TagName("option")).FirstOrDefault(o => o.Selected)?.Text;
+    private static string? Chosen(IWebElement select) =>
+        select.FindElements(By.TagName("option")).FirstOrDefault(o => o.Selected)?.Text;
 }

@@ -4,14 +4,19 @@ using OpenQA.Selenium.Interactions;
 
 namespace Coppia.Tests;
 
-/// <summary>The writing staff in the browser (craft 20): sixteen bars by keys alone, by pointer alone, by fingerboard alone.</summary>
+/// <summary>
+/// The writing staff in the browser (craft 20): sixteen bars by keys alone, by pointer alone, by fingerboard alone.
+/// </summary>
 [Collection(nameof(OnTheSide))]
 public class WritingTests(Stage stage)
 {
     /// <summary>Sixteen bars of quarters in D major; each letter is the nearest to the one before.</summary>
     private static readonly string Tune = string.Concat(Enumerable.Repeat("DEFGABAGFGABAGFEDEFGABCDDCBAGFED", 2));
 
-    /// <summary>Lines and spaces of the tune in treble clef, 0 the lowest line (craft 1), and its places on the violin (craft 19).</summary>
+    /// <summary>
+    /// Lines and spaces of the tune in treble clef, 0 the lowest line (craft 1), and its places on the violin (craft
+    /// 19).
+    /// </summary>
     private static readonly (string Letter, int Height, string Place)[] Scale =
     [
         ("D", -1, "1-0"),
@@ -44,13 +49,16 @@ public class WritingTests(Stage stage)
     }
 
     private string Doc() =>
-        (string?)stage.Browser.ExecuteScript("return JSON.parse(localStorage.getItem('coppia.kept.writing'))?.state?.doc") ?? "";
+        (string?)
+            stage.Browser.ExecuteScript("return JSON.parse(localStorage.getItem('coppia.kept.writing'))?.state?.doc")
+        ?? "";
 
     private int Written() => stage.Browser.FindElements(By.CssSelector("[data-testid=writing-staff] g.note")).Count;
 
     private string Said() => stage.Text("[data-testid=said]");
 
-    private void Control(string key) => new Actions(stage.Browser).KeyDown(Keys.Control).SendKeys(key).KeyUp(Keys.Control).Perform();
+    private void Control(string key) =>
+        new Actions(stage.Browser).KeyDown(Keys.Control).SendKeys(key).KeyUp(Keys.Control).Perform();
 
     private static string? s_byKeys;
 
@@ -103,13 +111,16 @@ public class WritingTests(Stage stage)
             (IReadOnlyDictionary<string, object>)
                 stage.Browser.ExecuteScript(
                     """
-                    const lines = [...document.querySelectorAll('[data-staff-line]')].filter((l) => l.querySelector('g.staff'))
+                    const lines = [...document.querySelectorAll('[data-staff-line]')].filter((l) =>
+                      l.querySelector('g.staff'))
                     const line = lines.at(-1)
                     line.scrollIntoView({ block: 'center', behavior: 'instant' })
-                    const paths = [...line.querySelector('g.staff').querySelectorAll(':scope > path')].slice(0, 5).map((p) => p.getBoundingClientRect().top)
+                    const paths = [...line.querySelector('g.staff').querySelectorAll(':scope > path')].slice(0,
+                      5).map((p) => p.getBoundingClientRect().top)
                     const bar = [...line.querySelectorAll('g.measure')].at(-1).getBoundingClientRect()
                     const last = [...line.querySelectorAll('g.notehead')].at(-1)?.getBoundingClientRect()
-                    return { x: last ? last.right + 12 : bar.left + bar.width / 2, y: paths[4] - (arguments[0] * (paths[4] - paths[0])) / 8 }
+                    return { x: last ? last.right + 12 : bar.left + bar.width / 2, y:
+                      paths[4] - (arguments[0] * (paths[4] - paths[0])) / 8 }
                     """,
                     height
                 )!;
@@ -200,7 +211,8 @@ public class WritingTests(Stage stage)
             Math.Round(
                 Convert.ToDouble(
                     stage.Browser.ExecuteScript(
-                        "const p = [...document.querySelector('g.staff').querySelectorAll(':scope > path')].slice(0, 5).map((x) => x.getBoundingClientRect().top); return (p[4] - p[0]) / 8"
+                        "const p = [...document.querySelector('g.staff').querySelectorAll(':scope > path')].slice(0, "
+                            + "5).map((x) => x.getBoundingClientRect().top); return (p[4] - p[0]) / 8"
                     ),
                     CultureInfo.InvariantCulture
                 )
@@ -277,7 +289,9 @@ public class WritingTests(Stage stage)
             Stage.WaitUntil(() => Written() == 4);
             Stage.WaitUntil(() =>
                 (bool)
-                    stage.Browser.ExecuteScript("return document.documentElement.scrollWidth <= document.documentElement.clientWidth + 1")!
+                    stage.Browser.ExecuteScript(
+                        "return document.documentElement.scrollWidth <= document.documentElement.clientWidth + 1"
+                    )!
             );
             Assert.Empty(stage.Findings());
         }

@@ -1,13 +1,17 @@
 namespace Coppia.Tests;
 
-/// <summary>A sheet that was made for one instrument, for another (craft 12: the same content, each in its clef and octave).</summary>
+/// <summary>
+/// A sheet that was made for one instrument, for another (craft 12: the same content, each in its clef and octave).
+/// </summary>
 public class AnotherInstrumentTests
 {
     private static readonly KeySignature D = new(2);
 
     private static Player Of(string instrument) => new(Lines.Instrument(instrument));
 
-    [Theory] // Written by hand: the octave down where the other lives lower, and the finger of its own hand (craft 3, common practice).
+    // Written by hand: the octave down where the other lives lower, and the finger of its own hand (craft 3, common
+    // practice).
+    [Theory]
     [InlineData("viola", "F#4", "D2")]
     [InlineData("cello", "F#3", "D3")]
     [InlineData("bass", "F#3", "D4")]
@@ -32,8 +36,14 @@ public class AnotherInstrumentTests
     {
         var asked = new NoteQuestion(ExerciseKind.LineOrSpace, Pitch.Parse("F4"), default);
         // Space 1: F in treble clef, G in alto clef, A in bass clef (craft 1 and 19).
-        Assert.Equal("G3", ((NoteQuestion)AnotherInstrument.Of([asked], Of("violin"), Of("viola"))[0]!).Note.ToString());
-        Assert.Equal("A2", ((NoteQuestion)AnotherInstrument.Of([asked], Of("violin"), Of("cello"))[0]!).Note.ToString());
+        Assert.Equal(
+            "G3",
+            ((NoteQuestion)AnotherInstrument.Of([asked], Of("violin"), Of("viola"))[0]!).Note.ToString()
+        );
+        Assert.Equal(
+            "A2",
+            ((NoteQuestion)AnotherInstrument.Of([asked], Of("violin"), Of("cello"))[0]!).Note.ToString()
+        );
     }
 
     [Fact]

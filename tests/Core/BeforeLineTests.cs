@@ -9,9 +9,21 @@ public class BeforeLineTests
     [Theory]
     [InlineData("violin", "D", "D E F G A B c d", RemarkKind.Strings, "Strings D and A.")]
     [InlineData("violin", "D", "D E F G", RemarkKind.Strings, "Only the D string.")]
-    [InlineData("cello", "D clef=bass", "D, E, F, G, A, B, C D", RemarkKind.Shape, "Hand shape 1–3–4 on D and 1–3–4 on A.")]
+    [InlineData(
+        "cello",
+        "D clef=bass",
+        "D, E, F, G, A, B, C D",
+        RemarkKind.Shape,
+        "Hand shape 1–3–4 on D and 1–3–4 on A."
+    )]
     [InlineData("bass", "D clef=bass", "D, E, F, G, A, B,", RemarkKind.Shape, "Hand shape 1–4 on D and 1–4 on G.")]
-    [InlineData("violin", "Eb", "E F G A B c", RemarkKind.LowHigh, "L1, between the nut and tape 1, against the nut: E♭ on D and B♭ on A.")]
+    [InlineData(
+        "violin",
+        "Eb",
+        "E F G A B c",
+        RemarkKind.LowHigh,
+        "L1, between the nut and tape 1, against the nut: E♭ on D and B♭ on A."
+    )]
     [InlineData(
         "cello",
         "Bb clef=bass",
@@ -19,24 +31,65 @@ public class BeforeLineTests
         RemarkKind.LowHigh,
         "x1, between the nut and tape 1, against the nut: E♭ on D and B♭ on A."
     )]
-    [InlineData("violin", "C", "F G ^F G", RemarkKind.TwoPlaces, "2 on D in two places, low for F and regular for F♯: slide it.")]
+    [InlineData(
+        "violin",
+        "C",
+        "F G ^F G",
+        RemarkKind.TwoPlaces,
+        "2 on D in two places, low for F and regular for F♯: slide it."
+    )]
     [InlineData("viola", "F clef=alto", "E, G, B, A,", RemarkKind.Strings, "Strings C and G.")]
-    [InlineData("viola", "F clef=alto", "E, B, A, G,", RemarkKind.TwoHeights, "2 at two heights, regular on C and low on G.")]
+    [InlineData(
+        "viola",
+        "F clef=alto",
+        "E, B, A, G,",
+        RemarkKind.TwoHeights,
+        "2 at two heights, regular on C and low on G."
+    )]
     [InlineData("violin", "D", "D F G B c d", RemarkKind.Touching, "2 and 3 touch on D and A.")]
-    [InlineData("violin", "D", "G B A G", RemarkKind.KeepDown, "Keep 3 down on D while the A string sounds; G comes back.")]
+    [InlineData(
+        "violin",
+        "D",
+        "G B A G",
+        RemarkKind.KeepDown,
+        "Keep 3 down on D while the A string sounds; G comes back."
+    )]
     [InlineData("cello", "D clef=bass", "A, F, E, D,", RemarkKind.Prepare, "During open A, put 3 on D for F♯.")]
     [InlineData("violin", "D", "D G D E", RemarkKind.SetHand, "From open D to 3: put 1, 2 and 3 down together.")]
     [InlineData("violin", "D", "E A3/2 D/ E", RemarkKind.Strings, "Strings D and A.")]
-    [InlineData("violin", "D", "E (A3/2 G/) F", RemarkKind.SetHand, "From 1 on D to 4: put 2, 3 and 4 down together.")] // 4 once, though it can reach too
-    [InlineData("cello", "D clef=bass", "E, G, E, D,", RemarkKind.SetHand, "From 1 on D to 4: put 2, 3 and 4 down together.")]
+    // 4 once, though it can reach too
+    [InlineData("violin", "D", "E (A3/2 G/) F", RemarkKind.SetHand, "From 1 on D to 4: put 2, 3 and 4 down together.")]
+    [InlineData(
+        "cello",
+        "D clef=bass",
+        "E, G, E, D,",
+        RemarkKind.SetHand,
+        "From 1 on D to 4: put 2, 3 and 4 down together."
+    )]
     [InlineData("bass", "D clef=bass", "A, B, C D", RemarkKind.Shift, "Bar 1: to third position, 2 on G for C♯.")]
-    [InlineData("violin", "D", "D !p!E (F G) !fermata!A z", RemarkKind.Signs, "Look for: p (1), slur (1), fermata (1), rest (1).")]
-    public void A_line_is_prepared_with_short_sentences(string instrument, string key, string music, RemarkKind kind, string text) =>
-        Assert.Contains(text, Before(instrument, key, music).Where(r => r.Kind == kind).Select(Lines.Reading(instrument, key, music).Text));
+    [InlineData(
+        "violin",
+        "D",
+        "D !p!E (F G) !fermata!A z",
+        RemarkKind.Signs,
+        "Look for: p (1), slur (1), fermata (1), rest (1)."
+    )]
+    public void A_line_is_prepared_with_short_sentences(
+        string instrument,
+        string key,
+        string music,
+        RemarkKind kind,
+        string text
+    ) =>
+        Assert.Contains(
+            text,
+            Before(instrument, key, music).Where(r => r.Kind == kind).Select(Lines.Reading(instrument, key, music).Text)
+        );
 
     [Theory]
     [InlineData("bass", "D clef=bass", "F, A, G, F,", RemarkKind.KeepDown)] // fingers are not kept down on the bass
-    [InlineData("cello", "A clef=bass", "^G, B, A, ^G,", RemarkKind.KeepDown)] // a stretched finger is let go: it would tire the hand
+    // a stretched finger is let go: it would tire the hand
+    [InlineData("cello", "A clef=bass", "^G, B, A, ^G,", RemarkKind.KeepDown)]
     [InlineData("violin", "D", "D E F G", RemarkKind.LowHigh)]
     [InlineData("violin", "D", "D E F G", RemarkKind.SetHand)]
     [InlineData("violin", "D", "D E F G", RemarkKind.Signs)]

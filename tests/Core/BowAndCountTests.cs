@@ -8,9 +8,16 @@ public class BowAndCountTests
     private static string Bowed(string music, string meter = "4/4", HouseStyle? style = null)
     {
         var score = Lines.Score("D", music, meter);
-        var bowing = Bows.Follow(SoundingNote.Of(score), score.Bars, PlayOrder.Of(score), (style ?? HouseStyle.Default).AfterLongRest);
+        var bowing = Bows.Follow(
+            SoundingNote.Of(score),
+            score.Bars,
+            PlayOrder.Of(score),
+            (style ?? HouseStyle.Default).AfterLongRest
+        );
         return string.Concat(
-            bowing.Directions.Select((d, i) => $"{(d == BowDirection.Down ? 'd' : 'u')}{(bowing.Again[i] is null ? "" : "!")}")
+            bowing.Directions.Select(
+                (d, i) => $"{(d == BowDirection.Down ? 'd' : 'u')}{(bowing.Again[i] is null ? "" : "!")}"
+            )
         );
     }
 
@@ -28,7 +35,8 @@ public class BowAndCountTests
     [InlineData("!breath!D4-|D2 E2", "dd")]
     [InlineData("(.D.E) F2", "ddu")] // hooked: dots under the slur, the same direction
     [InlineData("(.D.E F2)", "ddd")]
-    [InlineData("D E \"^pizz.\"F G|\"^arco\"A B c2", "duuudud")] // plucked notes have no stroke; the bow starts down after them
+    // plucked notes have no stroke; the bow starts down after them
+    [InlineData("D E \"^pizz.\"F G|\"^arco\"A B c2", "duuudud")]
     [InlineData("|:D E F G:|", "dudu")] // comes back the same way
     [InlineData("|:D E F2:|", "d!u!d!")] // comes back the other way round, all through
     [InlineData("|:D E F2|1G2 A2:|2G4|]", "d!u!d!udd")]
@@ -62,11 +70,19 @@ public class BowAndCountTests
                 })
                 .ToArray();
             var score = ScoreAssembly
-                .Finish(new Score { Bars = [.. events.Chunk(4).Select(e => new Bar { Time = new TimeSignature(4, 4), Events = e })] })
+                .Finish(
+                    new Score
+                    {
+                        Bars = [.. events.Chunk(4).Select(e => new Bar { Time = new TimeSignature(4, 4), Events = e })],
+                    }
+                )
                 .Score;
             var notes = SoundingNote.Of(score);
             var bowing = Bows.Follow(notes, score.Bars, PlayOrder.Of(score), AfterLongRest.RetakeDown);
-            Assert.All(notes.Where(n => n.Slurred), n => Assert.Equal(bowing.Directions[n.Index - 1], bowing.Directions[n.Index]));
+            Assert.All(
+                notes.Where(n => n.Slurred),
+                n => Assert.Equal(bowing.Directions[n.Index - 1], bowing.Directions[n.Index])
+            );
         });
 
     private static string Counted(string music, string meter = "4/4", HouseStyle? style = null) =>
@@ -94,14 +110,22 @@ public class BowAndCountTests
     [InlineData(CountingSystem.Ta, "(3A/A/A/ A2 A", "tri o la ta -a ta")]
     [InlineData(CountingSystem.Te, "(3A/A/A/ A2 A", "1 la li 2 -3 4")]
     [InlineData(CountingSystem.Words, "(3A/A/A/ A2 A", "pep per mint boat -– boat")]
-    [InlineData(CountingSystem.Words, "A3/4A/4 A/A/4A/4 A/4A/4A/ A/4A/A/4", "moun tain fox trot ting but ter cup po ta to")]
-    [InlineData(CountingSystem.Words, "A3/2 A/ A2", "boat -– ti boat -–")] // no word fits: the syllable of the ta system
+    [InlineData(
+        CountingSystem.Words,
+        "A3/4A/4 A/A/4A/4 A/4A/4A/ A/4A/A/4",
+        "moun tain fox trot ting but ter cup po ta to"
+    )]
+    // no word fits: the syllable of the ta system
+    [InlineData(CountingSystem.Words, "A3/2 A/ A2", "boat -– ti boat -–")]
     public void Triplets_long_notes_and_words(CountingSystem system, string music, string counts) =>
         Assert.Equal(counts, Counted(music, "4/4", new HouseStyle { Counting = system }));
 
     [Fact] // Craft 9: compound time counts in dotted beats or in eighths.
     public void Compound_time_in_dotted_beats() =>
-        Assert.Equal("1 & a 2", Counted("A/A/A/ A3/2", "6/8", new HouseStyle { Compound = CompoundCounting.DottedBeats }));
+        Assert.Equal(
+            "1 & a 2",
+            Counted("A/A/A/ A3/2", "6/8", new HouseStyle { Compound = CompoundCounting.DottedBeats })
+        );
 
     [Fact] // Craft 9: a teacher edits the words.
     public void A_teachers_word_takes_the_place_of_ours()
@@ -159,7 +183,11 @@ public class BowAndCountTests
                             {
                                 Pitch = rest ? null : Pitch.Parse("D4"),
                                 Value = value,
-                                TiedOn = !rest && x.ties[i] && i + 1 < x.lengths.Length && !(x.rests[i + 1] && !x.ties[i + 1]),
+                                TiedOn =
+                                    !rest
+                                    && x.ties[i]
+                                    && i + 1 < x.lengths.Length
+                                    && !(x.rests[i + 1] && !x.ties[i + 1]),
                             }
                         );
                     filled += (value.Length * new Fraction(16, 1)).Numerator;
@@ -170,14 +198,18 @@ public class BowAndCountTests
                     }
                 }
 
-                var score = ScoreAssembly.Finish(new Score { Bars = [.. bars.Select(b => new Bar { Time = time, Events = b })] }).Score;
+                var score = ScoreAssembly
+                    .Finish(new Score { Bars = [.. bars.Select(b => new Bar { Time = time, Events = b })] })
+                    .Score;
                 var style = new HouseStyle { Counting = x.system, Compound = x.compound };
                 var marks = Counts.Of(score, style);
                 foreach (var b in score.Bars)
                 {
                     var beat = Counts.BeatOf(time, style);
                     var said = b
-                        .Events.SelectMany(e => marks.Where(m => m.EventId == e.Id).Select(m => b.StartsAt + e.Onset + m.Offset))
+                        .Events.SelectMany(e =>
+                            marks.Where(m => m.EventId == e.Id).Select(m => b.StartsAt + e.Onset + m.Offset)
+                        )
                         .ToArray();
                     Assert.Equal(said.Length, said.Distinct().Count());
                     for (var n = 0L; new Fraction(n, 1) * beat < b.StartsAt + b.Length; n++)

@@ -1,7 +1,8 @@
 namespace Coppia.Tests;
 
 /// <summary>
-/// What a taken change of the bowing writes. Source of the signs: common practice (a hook is dots under a slur, a lift a comma).
+/// What a taken change of the bowing writes. Source of the signs: common practice (a hook is dots under a slur, a lift
+/// a comma).
 /// </summary>
 public class BowEditTests
 {
@@ -10,7 +11,9 @@ public class BowEditTests
         string.Join(
             ' ',
             score.Events.Select(e =>
-                $"{new string('(', e.SlurStarts)}{(e.Has(Marks.Staccato) ? "." : "")}{e.Pitch?.Letter.ToString() ?? "z"}{new string(')', e.SlurStops)}{(e.Has(Marks.LiftAfter) ? "," : "")}"
+                $"{new string('(', e.SlurStarts)}{(e.Has(Marks.Staccato) ? "." : "")}"
+                + $"{e.Pitch?.Letter.ToString() ?? "z"}{new string(')', e.SlurStops)}"
+                + $"{(e.Has(Marks.LiftAfter) ? "," : "")}"
             )
         );
 
@@ -31,7 +34,10 @@ public class BowEditTests
     [Fact]
     public void Several_changes_in_any_order()
     {
-        Assert.Equal("(C D E) F,", Applied("C D E F", ("b1n4", BowEditKind.Lift), ("b1n3", BowEditKind.Slur), ("b1n2", BowEditKind.Slur)));
+        Assert.Equal(
+            "(C D E) F,",
+            Applied("C D E F", ("b1n4", BowEditKind.Lift), ("b1n3", BowEditKind.Slur), ("b1n2", BowEditKind.Slur))
+        );
         Assert.Equal("(C D) (.E .F)", Applied("C D E F", ("b1n4", BowEditKind.Hook), ("b1n2", BowEditKind.Slur)));
     }
 
@@ -48,7 +54,12 @@ public class BowEditTests
     {
         var printed = Lines.Score("D", "G A B A");
         string Pairs(params BowEdit[] edits) =>
-            string.Join(' ', PlayerReading.Of(printed, StringSection.Violin, new Player(StringSection.Violin), bows: edits).Labelled());
+            string.Join(
+                ' ',
+                PlayerReading
+                    .Of(printed, StringSection.Violin, new Player(StringSection.Violin), bows: edits)
+                    .Labelled()
+            );
         Assert.Equal("D3 A0 A1 A0", Pairs());
         Assert.Equal("D3 D4 A1 A0", Pairs(new BowEdit("b1n2", BowEditKind.Slur)));
     }
@@ -60,7 +71,10 @@ public class BowEditTests
     public void A_change_is_told_in_words(string words, BowEditKind kind) =>
         Assert.Equal(
             words,
-            BowWords.Change(Assert.Single(BowChange.In(Lines.Score("C", "C D E F"), [new BowEdit("b1n2", kind)])), HouseStyle.Default)
+            BowWords.Change(
+                Assert.Single(BowChange.In(Lines.Score("C", "C D E F"), [new BowEdit("b1n2", kind)])),
+                HouseStyle.Default
+            )
         );
 
     [Theory] // Craft 8, sound checks: bar beginnings down, pick-ups up, crossings inside a slur, strokes in a bar.
@@ -70,7 +84,11 @@ public class BowEditTests
     [InlineData("(D c) F2|G2 A2", "Every bar begins down. A slur crosses strings in bar 1. 2 strokes to a bar.")]
     public void A_bowing_is_checked_in_words(string music, string words)
     {
-        var reading = PlayerReading.Of(Lines.Score("D", music, "4/4"), StringSection.Violin, new Player(StringSection.Violin));
+        var reading = PlayerReading.Of(
+            Lines.Score("D", music, "4/4"),
+            StringSection.Violin,
+            new Player(StringSection.Violin)
+        );
         Assert.Equal(words, string.Join(' ', BowWords.Check(reading.BowCheck)));
     }
 }

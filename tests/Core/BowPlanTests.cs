@@ -7,14 +7,21 @@ public class BowPlanTests
 {
     private static readonly HouseStyle Style = HouseStyle.Default;
 
-    private static (Score Score, IReadOnlyList<SoundingNote> Notes, Bows Bowing) Bowed(string music, string meter = "4/4")
+    private static (Score Score, IReadOnlyList<SoundingNote> Notes, Bows Bowing) Bowed(
+        string music,
+        string meter = "4/4"
+    )
     {
         var score = Lines.Score("D", music, meter);
         var notes = SoundingNote.Of(score);
         return (score, notes, Bows.Follow(notes, score.Bars, PlayOrder.Of(score), Style.AfterLongRest));
     }
 
-    private static IReadOnlyList<BowTravel> Travels(string music, string meter = "4/4", LoudBow loud = LoudBow.HeavierFaster)
+    private static IReadOnlyList<BowTravel> Travels(
+        string music,
+        string meter = "4/4",
+        LoudBow loud = LoudBow.HeavierFaster
+    )
     {
         var (_, notes, bowing) = Bowed(music, meter);
         return BowPlace.Along(notes, bowing.Strokes, loud);
@@ -50,7 +57,11 @@ public class BowPlanTests
         "3¼ beats down, ¾ up",
         "The up bow has to bring almost the whole bow back in short notes; hook it, or lift."
     )]
-    [InlineData("D7/2E/", "3½ beats down, ½ up", "The up bow has to bring almost the whole bow back in one short note; hook it, or lift.")]
+    [InlineData(
+        "D7/2E/",
+        "3½ beats down, ½ up",
+        "The up bow has to bring almost the whole bow back in one short note; hook it, or lift."
+    )]
     [InlineData(
         "(D3 E/) (F/4G/4)",
         "3½ beats down, ½ up",
@@ -112,7 +123,8 @@ public class BowPlanTests
     public void A_lift_starts_again_at_the_frog() => Assert.Equal(0, Travels("D3 !breath!E|F3 G")[2].From);
 
     [Fact] // A dynamic holds until the next sign.
-    public void Dynamics_hold() => Assert.Equal([0, -1, -1, 1, 1], Loudness.Of(SoundingNote.Of(Lines.Score("D", "D !p!E F !f!G A"))));
+    public void Dynamics_hold() =>
+        Assert.Equal([0, -1, -1, 1, 1], Loudness.Of(SoundingNote.Of(Lines.Score("D", "D !p!E F !f!G A"))));
 
     private static string[] Hints(string music, HouseStyle? style = null)
     {
@@ -153,7 +165,9 @@ public class BowPlanTests
             edits,
             string.Join(
                 ", ",
-                BowSearch.Find(Lines.Score("D", music, meter), BowAim.DownbeatsDown, Style).Select(e => $"{e.NoteId} {e.Kind}")
+                BowSearch
+                    .Find(Lines.Score("D", music, meter), BowAim.DownbeatsDown, Style)
+                    .Select(e => $"{e.NoteId} {e.Kind}")
             )
         );
 
@@ -162,7 +176,9 @@ public class BowPlanTests
     {
         var score = Lines.Score("D", "D E F|G A B|c3", "3/4");
         var refused = new List<BowEdit>();
-        while (BowSearch.Find(score, BowAim.DownbeatsDown, Style, refused) is { Count: > 0 } found && refused.Count < 40)
+        while (
+            BowSearch.Find(score, BowAim.DownbeatsDown, Style, refused) is { Count: > 0 } found && refused.Count < 40
+        )
         {
             Assert.DoesNotContain(found, refused.Contains);
             refused.Add(found[0]);
@@ -187,14 +203,23 @@ public class BowPlanTests
         from repeat in Gen.Bool
         from pickUp in Gen.Bool
         where bars.Any(b => b != "z4")
-        select Lines.Score("D", $"{(pickUp ? "A|" : "")}{(repeat ? "|:" : "")}{string.Join('|', bars)}{(repeat ? ":|" : "")}", "4/4");
+        select Lines.Score(
+            "D",
+            $"{(pickUp ? "A|" : "")}{(repeat ? "|:" : "")}{string.Join('|', bars)}{(repeat ? ":|" : "")}",
+            "4/4"
+        );
 
     private static IEnumerable<BowEdit[]> EverySet(Score score)
     {
         var one = score
             .Events.Where(e => !e.IsRest)
             .SelectMany(e =>
-                new[] { new BowEdit(e.Id, BowEditKind.Slur), new BowEdit(e.Id, BowEditKind.Hook), new BowEdit(e.Id, BowEditKind.Lift) }
+                new[]
+                {
+                    new BowEdit(e.Id, BowEditKind.Slur),
+                    new BowEdit(e.Id, BowEditKind.Hook),
+                    new BowEdit(e.Id, BowEditKind.Lift),
+                }
             )
             .ToArray();
         for (var size = 0; size <= 3; size++)
@@ -218,13 +243,18 @@ public class BowPlanTests
         }
     }
 
-    /// <summary>The print as a player may be shown it: no new slur goes over a barline, nor binds one pitch so that it reads as a tie.</summary>
+    /// <summary>
+    /// The print as a player may be shown it: no new slur goes over a barline, nor binds one pitch so that it reads as
+    /// a tie.
+    /// </summary>
     private static bool IsReadable(Score changed) =>
         SoundingNote
             .Of(changed)
             .Zip(SoundingNote.Of(changed).Skip(1), (before, note) => (before, note))
             .Where(p => p.note.Slurred)
-            .All(p => p.before.Bar.Id == p.note.Bar.Id && (p.before.Pitch != p.note.Pitch || p.note.Event.Has(Marks.Staccato)));
+            .All(p =>
+                p.before.Bar.Id == p.note.Bar.Id && (p.before.Pitch != p.note.Pitch || p.note.Event.Has(Marks.Staccato))
+            );
 
     [Fact] // The search against every set of up to three changes.
     public void No_set_of_changes_is_cheaper_than_the_one_found() => Small.Sample(CheapestIsFound, iter: Rounds.Of(60));
@@ -240,7 +270,10 @@ public class BowPlanTests
                 if (!IsReadable(BowEdits.Apply(score, set)))
                     continue;
                 tried++;
-                Assert.True(found <= BowSearch.Price(score, set, aim, Style), $"{aim}: {string.Join(", ", set.Select(e => e.ToString()))}");
+                Assert.True(
+                    found <= BowSearch.Price(score, set, aim, Style),
+                    $"{aim}: {string.Join(", ", set.Select(e => e.ToString()))}"
+                );
             }
 
             Assert.True(tried > score.Events.Count(e => !e.IsRest), "each note can be lifted after, at least");
@@ -278,7 +311,10 @@ public class BowPlanTests
                 var edits = BowSearch.Find(score, BowAim.DownbeatsDown, Style);
                 Assert.Same(score, BowEdits.Apply(score, []));
                 var changed = BowEdits.Apply(score, edits);
-                Assert.Equal(score.Events.Select(e => (e.Id, e.Pitch, e.Length)), changed.Events.Select(e => (e.Id, e.Pitch, e.Length)));
+                Assert.Equal(
+                    score.Events.Select(e => (e.Id, e.Pitch, e.Length)),
+                    changed.Events.Select(e => (e.Id, e.Pitch, e.Length))
+                );
                 Assert.Equal(edits.Count > 0, !score.Events.SequenceEqual(changed.Events));
             },
             iter: Rounds.Of(50)
@@ -290,9 +326,13 @@ public class BowPlanTests
     [InlineData("b1n5", BowEditKind.Hook)] // a rest
     [InlineData("b9n1", BowEditKind.Lift)] // no such note
     public void A_change_that_cannot_be_made_is_refused(string note, BowEditKind kind) =>
-        Assert.Throws<ImpossibleBowEditException>(() => BowEdits.Apply(Lines.Score("D", "D (E F) G z"), [new BowEdit(note, kind)]));
+        Assert.Throws<ImpossibleBowEditException>(() =>
+            BowEdits.Apply(Lines.Score("D", "D (E F) G z"), [new BowEdit(note, kind)])
+        );
 
-    [Theory] // A bar of rest sets the bow anew also where playing jumps over it (craft 8): directions by hand; the second time in brackets.
+    // A bar of rest sets the bow anew also where playing jumps over it (craft 8): directions by hand; the second time
+    // in brackets.
+    [Theory]
     [InlineData("|:D4|E2F2|z4:|A4|]", "D U D D")]
     [InlineData("|:D4|E2F2|1D4:|2z4|A4|]", "D U D U D")]
     [InlineData("|:z4|D4|E2F2:|A4|]", "D U D U")]
@@ -306,7 +346,9 @@ public class BowPlanTests
             directions,
             string.Join(
                 ' ',
-                notes.Select(n => Sign(bowing.Directions[n.Index]) + (bowing.Again[n.Index] is { } again ? $"({Sign(again)})" : ""))
+                notes.Select(n =>
+                    Sign(bowing.Directions[n.Index]) + (bowing.Again[n.Index] is { } again ? $"({Sign(again)})" : "")
+                )
             )
         );
 
@@ -321,7 +363,8 @@ public class BowPlanTests
         var notes = SoundingNote.Of(score);
         var bowing = Bows.Follow(notes, score.Bars, PlayOrder.Of(score), goesOn.AfterLongRest);
         Assert.Equal(
-            "After bar 3 the repeat goes back to bar 1 with the bow the other way round: D is down the first time, up the second.",
+            "After bar 3 the repeat goes back to bar 1 with the bow the other way round: D is down the first time, "
+                + "up the second.",
             BowWords.WrongWay(notes, Assert.Single(bowing.ComesBackWrong), goesOn)
         );
     }
@@ -334,7 +377,11 @@ public class BowPlanTests
                 {
                     string[] bars = ["D4", "E2F2", "G3A", "A G3", "D2-D/ E3/2", "d B A/G/F"];
                     var (_, notes, bowing) = Bowed(string.Join('|', g.Item1.Select(b => bars[b])) + "|]");
-                    var travels = BowPlace.Along(notes, bowing.Strokes, g.Item2 ? LoudBow.HeavierFaster : LoudBow.HeavierSlower);
+                    var travels = BowPlace.Along(
+                        notes,
+                        bowing.Strokes,
+                        g.Item2 ? LoudBow.HeavierFaster : LoudBow.HeavierSlower
+                    );
                     Assert.DoesNotContain(travels, t => t is { RunsOut: true, Amount: BowAmount.Slow });
                 },
                 iter: 200
@@ -346,7 +393,8 @@ public class BowPlanTests
         var (score, notes, bowing) = Bowed("|:D E F2:|");
         var wrong = Assert.Single(bowing.ComesBackWrong);
         Assert.Equal(
-            "After bar 1 the repeat goes back to bar 1 with the bow the other way round: D is down the first time, up the second.",
+            "After bar 1 the repeat goes back to bar 1 with the bow the other way round: D is down the first time, "
+                + "up the second.",
             BowWords.WrongWay(notes, wrong, Style)
         );
         var mends = Assert.Single(WrongWayMends.Of(score, notes, bowing)).Mends;
@@ -356,7 +404,14 @@ public class BowPlanTests
             m =>
             {
                 var mended = BowEdits.Apply(score, [m]);
-                Assert.Empty(Bows.Follow(SoundingNote.Of(mended), mended.Bars, PlayOrder.Of(mended), Style.AfterLongRest).ComesBackWrong);
+                Assert.Empty(
+                    Bows.Follow(
+                        SoundingNote.Of(mended),
+                        mended.Bars,
+                        PlayOrder.Of(mended),
+                        Style.AfterLongRest
+                    ).ComesBackWrong
+                );
             }
         );
     }

@@ -3,8 +3,8 @@ using Coppia.Core.Drills;
 namespace Coppia.Tests;
 
 /// <summary>
-/// Five boxes against calendars worked out by hand. Source: Leitner, So lernt man lernen (1972), with the days of craft 14; that a right
-/// answer over eight seconds stays is common practice.
+/// Five boxes against calendars worked out by hand. Source: Leitner, So lernt man lernen (1972), with the days of craft
+/// 14; that a right answer over eight seconds stays is common practice.
 /// </summary>
 public class CardBoxesTests
 {
@@ -20,7 +20,8 @@ public class CardBoxesTests
     [InlineData("2026-09-01", "srsr", "1/09-01 2/09-02 2/09-03 3/09-05")]
     // Over the end of February of a leap year.
     [InlineData("2028-02-27", "rrr", "2/02-28 3/03-01 4/03-05")]
-    // Over both changes of the clock (last Sundays of March and October 2027 in Europe; EU Directive 2000/84/EC): days are days.
+    // Over both changes of the clock (last Sundays of March and October 2027 in Europe; EU Directive 2000/84/EC): days
+    // are days.
     [InlineData("2027-03-27", "rrr", "2/03-28 3/03-30 4/04-03")]
     [InlineData("2027-10-30", "rrr", "2/10-31 3/11-02 4/11-06")]
     public void A_card_comes_back_on_its_day(string first, string answers, string days)
@@ -37,8 +38,8 @@ public class CardBoxesTests
     }
 
     /// <summary>
-    /// The learner's day is that of their own clock: an answer at half past eleven in the evening and one an hour later are of two days,
-    /// also in the night that has 23 hours.
+    /// The learner's day is that of their own clock: an answer at half past eleven in the evening and one an hour later
+    /// are of two days, also in the night that has 23 hours.
     /// </summary>
     [Theory]
     [InlineData("2027-03-27T23:30:00+01:00", "2027-03-28T00:30:00+01:00", "2027-03-28", "2027-03-30")]
@@ -47,7 +48,9 @@ public class CardBoxesTests
     public void The_day_is_that_of_the_learners_clock(string first, string second, string due, string next)
     {
         static DateOnly LocalDay(string moment) =>
-            DateOnly.FromDateTime(DateTimeOffset.Parse(moment, System.Globalization.CultureInfo.InvariantCulture).DateTime);
+            DateOnly.FromDateTime(
+                DateTimeOffset.Parse(moment, System.Globalization.CultureInfo.InvariantCulture).DateTime
+            );
         var one = CardBoxes.After(null, right: true, 2, LocalDay(first));
         Assert.Equal(Day(due), one.Due);
         Assert.Equal(Day(next), CardBoxes.After(one, right: true, 2, LocalDay(second)).Due);

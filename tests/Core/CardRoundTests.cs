@@ -12,14 +12,19 @@ public class CardRoundTests
 
     private static Pitch[] Notes(CardRound round) => [.. round.Cards.Select(c => ((NoteQuestion)c.Question).Note)];
 
-    [Theory] // Common practice: one string's notes as they lie, up and down. The next open string is learned open, so it is not among them.
+    // Common practice: one string's notes as they lie, up and down. The next open string is learned open, so it is not
+    // among them.
+    [Theory]
     [InlineData("violin", 1, "D4 E4 F#4 G4 F#4 E4 D4 E4 F#4 G4 F#4 E4")]
     [InlineData("violin", 2, "A4 B4 C#5 D5 C#5 B4 A4 B4 C#5 D5 C#5 B4")]
     [InlineData("viola", 0, "C#3 D3 E3 F#3 E3 D3 C#3 D3 E3 F#3 E3 D3")]
     [InlineData("cello", 2, "D3 E3 F#3 G3 F#3 E3 D3 E3 F#3 G3 F#3 E3")]
     [InlineData("bass", 2, "D3 E3 F#3 E3 D3 E3 F#3 E3 D3 E3 F#3 E3")]
     public void One_string_in_order_goes_up_and_down(string instrument, int s, string notes) =>
-        Assert.Equal(notes, string.Join(' ', Notes(CardRound.Of(Of(instrument), CardKind.NoteToName, CardStage.InOrder, s, D, seed: 1))));
+        Assert.Equal(
+            notes,
+            string.Join(' ', Notes(CardRound.Of(Of(instrument), CardKind.NoteToName, CardStage.InOrder, s, D, seed: 1)))
+        );
 
     [Fact]
     public void A_round_has_twelve_cards_of_its_strings_and_no_neighbours_alike()
@@ -36,7 +41,8 @@ public class CardRoundTests
             var said = $"{instrument.Id} {kind} {stage} {s} {seed}: {string.Join(' ', notes)}";
             Assert.True(notes.Length == 12, said);
             Assert.True(notes.Zip(notes.Skip(1)).All(n => n.First != n.Second), said);
-            // Where a note is played, by staff and string alone: not under its lowest string, and not beyond the hand's reach on its highest.
+            // Where a note is played, by staff and string alone: not under its lowest string, and not beyond the hand's
+            // reach on its highest.
             var strings = round.Strings.Select(i => instrument.Strings[i].Midi).ToArray();
             Assert.True(notes.All(n => strings.Any(open => n.Midi - open is >= 0 and <= 8)), said);
             Assert.Equal(
@@ -81,7 +87,10 @@ public class CardRoundTests
         var slip = Assert.Single(end.Slips);
         Assert.Equal((MistakeKind.OneStep, 3, Clef.Treble), (slip.Kind, slip.Times, slip.Clef));
         Assert.Equal(
-            ["Three times: the notes were read as in treble clef. Look at the sign at the left: alto clef has C on line 3."],
+            [
+                "Three times: the notes were read as in treble clef. Look at the sign at the left: "
+                    + "alto clef has C on line 3.",
+            ],
             RoundWords.LookAt(end, player)
         );
     }

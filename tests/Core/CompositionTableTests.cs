@@ -4,12 +4,15 @@ using Coppia.Core.Composition;
 namespace Coppia.Tests;
 
 /// <summary>
-/// Short pieces and the rules that each breaks, signed by hand before the program ran. Source: craft 13 (the rules), craft 12 (stems);
-/// that a rest may follow a given last note is common practice.
+/// Short pieces and the rules that each breaks, signed by hand before the program ran. Source: craft 13 (the rules),
+/// craft 12 (stems); that a rest may follow a given last note is common practice.
 /// </summary>
 public class CompositionTableTests
 {
-    /// <summary>task | piece, its bars parted by / | broken rules with their bars; "key N" before the piece is another signature.</summary>
+    /// <summary>
+    /// task | piece, its bars parted by / | broken rules with their bars; "key N" before the piece is another
+    /// signature.
+    /// </summary>
     private const string Signed = """
         violin | G3 A3 B3 C4 / D4 B3 A3 D4 / C4 B3 A3 B3 / C4 B3 A3 G3 |
         violin | G3 G3 G3 G3 / G3 G3 G3 D4 / G3 G3 G3 G3 / G3 G3 G3 G3 |
@@ -132,13 +135,18 @@ public class CompositionTableTests
         Assert.True(rows.Length >= 60);
         Assert.All(
             rows,
-            r => Assert.Equal(Ordered(r.Expected), Ordered(PieceRules.Broken(r.Piece, r.Task).Select(b => $"{b.Bar} {Name(b.Rule)}")))
+            r =>
+                Assert.Equal(
+                    Ordered(r.Expected),
+                    Ordered(PieceRules.Broken(r.Piece, r.Task).Select(b => $"{b.Bar} {Name(b.Rule)}"))
+                )
         );
     }
 
     private static string Ordered(string listed) => Ordered(listed.Split(", ", StringSplitOptions.RemoveEmptyEntries));
 
-    private static string Ordered(IEnumerable<string> broken) => string.Join(", ", broken.Order(StringComparer.Ordinal));
+    private static string Ordered(IEnumerable<string> broken) =>
+        string.Join(", ", broken.Order(StringComparer.Ordinal));
 
     [Fact] // Craft 13: advice names what is good too, and none of it is an error.
     public void What_is_to_be_noticed_in_a_piece() =>
@@ -147,7 +155,10 @@ public class CompositionTableTests
             r =>
                 Assert.Equal(
                     r.Expected,
-                    string.Join(", ", Heard.In(r.Piece, r.Task).Select(a => $"{a.Bar} {Name(a.Kind)}{(a.IsGood ? "+" : "")}"))
+                    string.Join(
+                        ", ",
+                        Heard.In(r.Piece, r.Task).Select(a => $"{a.Bar} {Name(a.Kind)}{(a.IsGood ? "+" : "")}")
+                    )
                 )
         );
 }

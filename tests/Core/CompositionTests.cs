@@ -4,8 +4,8 @@ using CsCheck;
 namespace Coppia.Tests;
 
 /// <summary>
-/// Rules of a composition by property: a piece that is made to keep them passes; one that breaks a single rule is told so, at its bar, and
-/// of nothing else. Source: craft 13; the palettes follow from craft 2, 3 and 19.
+/// Rules of a composition by property: a piece that is made to keep them passes; one that breaks a single rule is told
+/// so, at its bar, and of nothing else. Source: craft 13; the palettes follow from craft 2, 3 and 19.
 /// </summary>
 public class CompositionTests
 {
@@ -37,12 +37,20 @@ public class CompositionTests
             List<PieceNote> row = [];
             while (quarters > 0)
             {
-                var fitting = task.Values.Where(v => v.Length * new Fraction(4, 1) <= new Fraction(quarters, 1)).ToArray();
+                var fitting = task
+                    .Values.Where(v => v.Length * new Fraction(4, 1) <= new Fraction(quarters, 1))
+                    .ToArray();
                 var value = fitting[chance.Next(fitting.Length)];
                 quarters -= (int)(value.Length * new Fraction(4, 1)).Numerator;
                 var isRest = rests < (task.MostRests ?? 3) && row.Count > 0 && chance.Next(5) == 0;
                 rests += isRest ? 1 : 0;
-                row.Add(new PieceNote { Pitch = isRest ? null : task.Allowed[chance.Next(task.Allowed.Count)], Value = value });
+                row.Add(
+                    new PieceNote
+                    {
+                        Pitch = isRest ? null : task.Allowed[chance.Next(task.Allowed.Count)],
+                        Value = value,
+                    }
+                );
             }
 
             bars.Add([.. row, .. given]);
@@ -224,7 +232,13 @@ public class CompositionTests
     [InlineData(3, 2, "cello", "D3 E3 F#3 G3 A3 B3 C#4 D4", "")]
     [InlineData(3, 2, "bass", "D3 E3 F#3 G3 A3 B3", "")]
     [InlineData(4, 2, "cello", "D3 E3 F#3 G3 A3 B3 C#4 D4", "4 A3, 8 D3")]
-    public void The_palette_of_a_level_moves_to_each_instrument(int level, int fifths, string instrument, string palette, string given)
+    public void The_palette_of_a_level_moves_to_each_instrument(
+        int level,
+        int fifths,
+        string instrument,
+        string palette,
+        string given
+    )
     {
         var task = TaskLevel.Plan(level, new(fifths, ScaleForm.Major)).For(StringSection.Named(instrument)!);
         Assert.Equal(palette, string.Join(' ', task.Allowed));
@@ -256,7 +270,8 @@ public class CompositionTests
         );
     }
 
-    [Fact] // "Nothing comes again" is said where no bar, no three notes and no rhythm of them do; of silence nothing is said.
+    // "Nothing comes again" is said where no bar, no three notes and no rhythm of them do; of silence nothing is said.
+    [Fact]
     public void Advice_says_only_what_is_so()
     {
         string[] bars =
@@ -282,7 +297,10 @@ public class CompositionTests
                 chosen =>
                 {
                     string[] piece = [.. chosen.Select(b => bars[b])];
-                    var advice = Heard.In(SomePieces.Read(string.Join(" | ", piece), SomePieces.Violin), SomePieces.Violin);
+                    var advice = Heard.In(
+                        SomePieces.Read(string.Join(" | ", piece), SomePieces.Violin),
+                        SomePieces.Violin
+                    );
                     string[] words = [.. piece.SelectMany(b => b.Split(' '))];
                     string[] rhythms = [.. piece.Select(b => string.Join(' ', b.Split(' ').Select(Rhythm)))];
                     string[] threes =
@@ -328,9 +346,23 @@ public class CompositionTests
             (task with { Allowed = [.. task.Allowed, Pitch.Parse("C2")] }, TaskFaultKind.OutOfReach),
             (task with { Allowed = [.. task.Allowed.Take(4)] }, TaskFaultKind.FixedOutsidePalette),
             (task with { Bars = 3 }, TaskFaultKind.FixedOutsideBars),
-            (task with { Fixed = [task.Fixed[0], task.Fixed[0] with { Pitch = Pitch.Parse("A3") }] }, TaskFaultKind.FixedTwice),
+            (
+                task with
+                {
+                    Fixed = [task.Fixed[0], task.Fixed[0] with { Pitch = Pitch.Parse("A3") }],
+                },
+                TaskFaultKind.FixedTwice
+            ),
             (task with { Fixed = [task.Fixed[0] with { Value = new NoteValue(1) }] }, TaskFaultKind.FixedValue),
-            (task with { Meter = new TimeSignature(3, 4), Values = [new NoteValue(1)], Fixed = [] }, TaskFaultKind.BarNotFilled),
+            (
+                task with
+                {
+                    Meter = new TimeSignature(3, 4),
+                    Values = [new NoteValue(1)],
+                    Fixed = [],
+                },
+                TaskFaultKind.BarNotFilled
+            ),
             // A half that is given leaves a quarter of the bar.
             (
                 task with

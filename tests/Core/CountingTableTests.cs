@@ -1,8 +1,8 @@
 namespace Coppia.Tests;
 
 /// <summary>
-/// One rhythm in every counting system. Source: craft 9, common practice; the words are our own set. Held beats have a dash before them,
-/// rests brackets.
+/// One rhythm in every counting system. Source: craft 9, common practice; the words are our own set. Held beats have a
+/// dash before them, rests brackets.
 /// </summary>
 public class CountingTableTests
 {
@@ -58,14 +58,15 @@ public class CountingTableTests
     [InlineData("C3/2 z3/2", "6/8", "1 -2 -3 (4) (5) (6)", "1 (2)")]
     public void Compound_time_both_ways(string music, string meter, string eighths, string dotted)
     {
-        string Counting(CompoundCounting way) => Said.Counted(Lines.Score("C", music, meter), new HouseStyle { Compound = way });
+        string Counting(CompoundCounting way) =>
+            Said.Counted(Lines.Score("C", music, meter), new HouseStyle { Compound = way });
         Assert.Equal(eighths, Counting(CompoundCounting.Eighths));
         Assert.Equal(dotted, Counting(CompoundCounting.DottedBeats));
     }
 
     /// <summary>
-    /// Every rhythm of a dotted beat down to sixteenths, signed by hand: what is counted in dotted beats by numbers and by te, what ta says
-    /// in either way, and numbers in eighths. Lengths in sixteenths.
+    /// Every rhythm of a dotted beat down to sixteenths, signed by hand: what is counted in dotted beats by numbers and
+    /// by te, what ta says in either way, and numbers in eighths. Lengths in sixteenths.
     /// </summary>
     private const string DottedBeat = """
         6|1|1|ta
@@ -114,7 +115,10 @@ public class CountingTableTests
                 var music = beat + string.Concat(Enumerable.Repeat(" D3/2", beats - 1));
                 var notes = row[0].Split(' ').Length;
                 // Counted in eighths a value keeps its syllable of ta.
-                var eighths = Said.Counted(Lines.Score("C", music, $"{3 * beats}/8"), new HouseStyle { Counting = CountingSystem.Ta });
+                var eighths = Said.Counted(
+                    Lines.Score("C", music, $"{3 * beats}/8"),
+                    new HouseStyle { Counting = CountingSystem.Ta }
+                );
                 string[] said =
                 [
                     Dotted(music, beats, CountingSystem.Numbers),
@@ -133,7 +137,8 @@ public class CountingTableTests
             );
 
         // A syllable a note, and what is held left out.
-        static string FirstBeat(string said, int notes) => string.Join(' ', said.Split(' ').Where(s => s[0] != '-').Take(notes));
+        static string FirstBeat(string said, int notes) =>
+            string.Join(' ', said.Split(' ').Where(s => s[0] != '-').Take(notes));
     }
 
     /// <summary>
@@ -160,10 +165,20 @@ public class CountingTableTests
         {
             foreach (var beats in new[] { 2, 3, 4, 5 })
             {
-                CountingSystem[] systems = [CountingSystem.Numbers, CountingSystem.Te, CountingSystem.Ta, CountingSystem.Words];
+                CountingSystem[] systems =
+                [
+                    CountingSystem.Numbers,
+                    CountingSystem.Te,
+                    CountingSystem.Ta,
+                    CountingSystem.Words,
+                ];
                 var music = row[0] + string.Concat(Enumerable.Repeat(" z", beats - 1));
                 foreach (var (i, system) in systems.Index())
-                    Assert.StartsWith($"{row[i + 1]} (", Counted(music, $"{beats}/4", system), StringComparison.Ordinal);
+                    Assert.StartsWith(
+                        $"{row[i + 1]} (",
+                        Counted(music, $"{beats}/4", system),
+                        StringComparison.Ordinal
+                    );
             }
         }
     }
@@ -196,7 +211,10 @@ public class CountingTableTests
         {
             Assert.Equal(
                 words,
-                Said.Counted(Lines.Score("C", music, "6/8"), new HouseStyle { Compound = way, Counting = CountingSystem.Words })
+                Said.Counted(
+                    Lines.Score("C", music, "6/8"),
+                    new HouseStyle { Compound = way, Counting = CountingSystem.Words }
+                )
             );
         }
     }
@@ -212,7 +230,8 @@ public class CountingTableTests
             w =>
                 Assert.Equal(
                     1,
-                    w.Pattern.Split(' ').Sum(p => p == "1" ? 1.0 : int.Parse(p[..1], null) / (double)int.Parse(p[2..], null)),
+                    w.Pattern.Split(' ')
+                        .Sum(p => p == "1" ? 1.0 : int.Parse(p[..1], null) / (double)int.Parse(p[2..], null)),
                     6
                 )
         );

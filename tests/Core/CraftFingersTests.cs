@@ -1,6 +1,8 @@
 namespace Coppia.Tests;
 
-/// <summary>The check values of the trade that concern fingers. Source of every expected row: common practice.</summary>
+/// <summary>
+/// The check values of the trade that concern fingers. Source of every expected row: common practice.
+/// </summary>
 public class CraftFingersTests
 {
     [Theory]
@@ -24,23 +26,49 @@ public class CraftFingersTests
     public void A_line_is_fingered_as_a_teacher_writes_it(string instrument, string key, string music, string pairs) =>
         Assert.Equal(pairs, Lines.Pairs(instrument, key, music));
 
-    [Theory] // Craft 6: when a note forces the hand up, it goes once, for the whole group, and comes back once; by an open string, a rest or a low finger.
-    [InlineData("viola", "D", "A A (e g) A", "A0 A0 A2 A4 A0", "III III III III III")] // not on a sliding 4 for one note
+    // Craft 6: when a note forces the hand up, it goes once, for the whole group, and comes back once; by an open
+    // string, a rest or a low finger.
+    [Theory]
+    // not on a sliding 4 for one note
+    [InlineData("viola", "D", "A A (e g) A", "A0 A0 A2 A4 A0", "III III III III III")]
     [InlineData("viola", "D", "D E (e g) A F", "D0 D1 A2 A4 A0 D2", "I I III III I I")]
     [InlineData("violin", "D", "E A b c' d' c' b A E", "D1 A0 E2 E3 E4 E3 E2 A0 D1", "I I III III III III III I I")]
-    [InlineData("violin", "C", "c d e f g a b c' b a g f", "A-L2 A3 E0 E-L1 E-L2 E3 E4 E-x4 E4 E3 E-L2 E-L1", "I I I I I I I I I I I I")] // extended 4 instead of a shift
+    [InlineData(
+        "violin",
+        "C",
+        "c d e f g a b c' b a g f",
+        "A-L2 A3 E0 E-L1 E-L2 E3 E4 E-x4 E4 E3 E-L2 E-L1",
+        "I I I I I I I I I I I I"
+    )] // extended 4 instead of a shift
     [InlineData("bass", "G clef=bass", "G, B, D D B, G,", "G0 G4 G4 G4 G4 G0", "I I III III I I")]
-    [InlineData("bass", "G clef=bass", "G, B, D B, A, G, C D", "G0 G4 G4 G4 G1 G0 G1 G4", "I I III I I I III III")] // B is no neighbour of C
-    [InlineData("bass", "G clef=bass", "B, C D B, A, F,", "G4 G1 G4 G4 G1 D4", "I III III I I I")] // a line begins at home
-    [InlineData("bass", "G clef=bass", "=F, E, ^D, C, =D, E, G,", "D4 D2 D1 A4 D0 D2 G0", "half half half half I half I")] // half position holds it all
-    public void The_hand_goes_up_once_for_a_whole_group(string instrument, string key, string music, string pairs, string positions)
+    // B is no neighbour of C
+    [InlineData("bass", "G clef=bass", "G, B, D B, A, G, C D", "G0 G4 G4 G4 G1 G0 G1 G4", "I I III I I I III III")]
+    // a line begins at home
+    [InlineData("bass", "G clef=bass", "B, C D B, A, F,", "G4 G1 G4 G4 G1 D4", "I III III I I I")]
+    [InlineData(
+        "bass",
+        "G clef=bass",
+        "=F, E, ^D, C, =D, E, G,",
+        "D4 D2 D1 A4 D0 D2 G0",
+        "half half half half I half I"
+    )] // half position holds it all
+    public void The_hand_goes_up_once_for_a_whole_group(
+        string instrument,
+        string key,
+        string music,
+        string pairs,
+        string positions
+    )
     {
         var player = Lines.Instrument(instrument);
         var reading = Lines.Reading(instrument, key, music);
         var notes = reading.Notes;
         Assert.Equal(pairs, string.Join(' ', reading.Labelled()));
         string[] expected = [.. positions.Split(' ').Where((_, i) => !notes[i].Placement!.Value.IsOpen)];
-        Assert.Equal(expected, notes.Where(n => !n.Placement!.Value.IsOpen).Select(n => player.Frames[n.Placement!.Value.Frame].Position));
+        Assert.Equal(
+            expected,
+            notes.Where(n => !n.Placement!.Value.IsOpen).Select(n => player.Frames[n.Placement!.Value.Frame].Position)
+        );
     }
 
     [Fact] // B flat major on the violin: where each string's notes of the key lie; common practice.
@@ -50,7 +78,9 @@ public class CraftFingersTests
         string Signs(int s) =>
             string.Join(
                 ' ',
-                shapes[s].Spots.Where(p => !p.Placement.IsOpen).Select(p => Labels.FingerSign(p.Placement.Pair, HouseStyle.Default))
+                shapes[s]
+                    .Spots.Where(p => !p.Placement.IsOpen)
+                    .Select(p => Labels.FingerSign(p.Placement.Pair, HouseStyle.Default))
             );
         Assert.Equal("1 L2 3 4", Signs(0));
         Assert.Equal("L1 L2 3 4", Signs(1));
@@ -89,6 +119,9 @@ public class CraftFingersTests
     public void Bass_fingers_1_3_4_are_the_same_places()
     {
         var style = new HouseStyle { Alternatives = new Dictionary<string, string> { ["bass"] = "oneThreeFour" } };
-        Assert.Equal("E1 E4 A0 A1 A4 D0 D3 D4", Lines.Pairs("bass", "F clef=bass", "F,, G,, A,, B,, C, D, E, F,", style));
+        Assert.Equal(
+            "E1 E4 A0 A1 A4 D0 D3 D4",
+            Lines.Pairs("bass", "F clef=bass", "F,, G,, A,, B,, C, D, E, F,", style)
+        );
     }
 }

@@ -1,8 +1,8 @@
 namespace Coppia.Tests;
 
 /// <summary>
-/// What another way would cost, a sentence for each kind of cost (craft 6; the wording is ours): open A between G (D3) and B (A1), where
-/// the other way is 4 on D.
+/// What another way would cost, a sentence for each kind of cost (craft 6; the wording is ours): open A between G (D3)
+/// and B (A1), where the other way is 4 on D.
 /// </summary>
 public class DearerWordsTests
 {
@@ -51,7 +51,8 @@ public class DearerWordsTests
     [InlineData(CostKind.OtherFingerInLine, "elsewhere in the line A is open A")]
     [InlineData(CostKind.OtherThanBefore, "the same bar had open A before")]
     [InlineData(CostKind.NotPinned, "you chose this one")]
-    public void Each_kind_of_cost_has_its_words(CostKind kind, string words) => Assert.Equal(words, Said("G A B", kind, FourthOnD));
+    public void Each_kind_of_cost_has_its_words(CostKind kind, string words) =>
+        Assert.Equal(words, Said("G A B", kind, FourthOnD));
 
     [Fact]
     public void Every_kind_of_cost_is_in_the_table()
@@ -69,17 +70,27 @@ public class DearerWordsTests
     [InlineData("G A G", "you would cross strings once more")]
     public void A_crossing_names_the_neighbour(string music, string words)
     {
-        var fingers = Lines.Reading("violin", "D", music, HouseStyle.Default with { FourthFinger = FourthFinger.OpenFirst }).Fingering;
+        var fingers = Lines
+            .Reading("violin", "D", music, HouseStyle.Default with { FourthFinger = FourthFinger.OpenFirst })
+            .Fingering;
         Assert.Equal("A0", Labels.Pair(fingers.Notes[1].Placement!.Value.Pair, fingers.Player));
         Assert.Equal(words, new DearerWords(Choice.Of(fingers, 1)!, fingers.Player).Of(CostKind.Crossing, FourthOnD));
     }
 
-    [Theory] // The note from or to which the finger would slide or hop: 1 on A between the B and C of its own string, and beside the E string.
+    // The note from or to which the finger would slide or hop: 1 on A between the B and C of its own string, and beside
+    // the E string.
+    [Theory]
     [InlineData(CostKind.FingerSlides, "finger 1 would have to slide from B")]
     [InlineData(CostKind.FingerHops, "finger 1 would have to hop across to F♯")]
     public void A_sliding_or_hopping_finger_names_where_it_comes_from_or_goes_to(CostKind kind, string words)
     {
-        var firstOnA = new Placement(String: 2, Semitones: 3, Finger: 1, Lines.Instrument("violin").FirstFrame, PlaceWord.High);
+        var firstOnA = new Placement(
+            String: 2,
+            Semitones: 3,
+            Finger: 1,
+            Lines.Instrument("violin").FirstFrame,
+            PlaceWord.High
+        );
         Assert.Equal(words, Said("B c f", kind, firstOnA));
     }
 }

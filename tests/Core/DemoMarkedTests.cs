@@ -2,12 +2,16 @@ using Coppia.Formats.Books;
 
 namespace Coppia.Tests;
 
-/// <summary>The demo tunes as a teacher marks them by hand: lines, play order, and the bow. Source: common practice.</summary>
+/// <summary>
+/// The demo tunes as a teacher marks them by hand: lines, play order, and the bow. Source: common practice.
+/// </summary>
 public class DemoMarkedTests
 {
     private static PlayerReading Read(string tune)
     {
-        var score = TuneReader.Read(File.ReadAllText(Path.Combine(Lines.Root(), "demo", "tunes", tune + ".abc"))).Score!;
+        var score = TuneReader
+            .Read(File.ReadAllText(Path.Combine(Lines.Root(), "demo", "tunes", tune + ".abc")))
+            .Score!;
         var player = PrintedFor.Of(score);
         return PlayerReading.Of(score, player, new Player(player));
     }
@@ -36,7 +40,10 @@ public class DemoMarkedTests
     [Theory] // d and u begin a stroke, a dash goes on in it, a dot is plucked.
     [InlineData("bramble-lane", "u | dududu | dududu | dudu | dud | ududud | ududu | d-u-du | d")]
     [InlineData("cellar-stairs", "dudu | dudu | dudu | du | dudu | dudu | dudu | d")]
-    [InlineData("chromatic-caterpillar", "dudu | dudu | dudu | dud | u-d- | u-du | dudu | dud | udud | udud | udud | u")]
+    [InlineData(
+        "chromatic-caterpillar",
+        "dudu | dudu | dudu | dud | u-d- | u-du | dudu | dud | udud | udud | udud | u"
+    )]
     [InlineData("clockmakers-daughter", "u | dud | u-du | d-ud | ud | udu | d-ud | ududu | dud | u")]
     [InlineData("harbour-lanterns", "u | dudu | dud | udud | ud | udud | udu | d-ud | ud | d")]
     [InlineData("moth-and-candle", "u | dud | ud | ud-u | du | dud | ud-u | dud | ud | udu | dud | u-d-u | d")]
@@ -45,10 +52,14 @@ public class DemoMarkedTests
     [InlineData("snow-on-the-sill", "dudu | du | dudu | d | udud | udu | d-u- | d")]
     [InlineData(
         "the-ash-grove",
-        "u | dud | udu | dudud | udu | dudu | dud | udu | du | du | dud | ududu | dud | ududu | dud | udu | dud | ud | udu | dud | ududu | dud | udud | udu | dud | ud | d"
+        "u | dud | udu | dudud | udu | dudu | dud | udu | du | du | dud | ududu | dud | ududu | dud | udu | dud | ud | "
+            + "udu | dud | ududu | dud | udud | udu | dud | ud | d"
     )]
     [InlineData("the-tin-ferry", "u | dudu | dudu | dudu | dud | udud | udud | ududud | u")]
-    [InlineData("three-grey-geese", "dud | ud | udud | ud | udu | dudu | d-u- | d | dud | ud | u-d- | ud | udu | dudu | d-u- | d")]
+    [InlineData(
+        "three-grey-geese",
+        "dud | ud | udud | ud | udu | dudu | d-u- | d | dud | ud | u-d- | ud | udu | dudu | d-u- | d"
+    )]
     [InlineData("walking-to-weir", "dudu | dudu | d-u- | du | dudu | dud | u-du | d | udu | dud | u-du | d")]
     public void Bows_the_first_time(string tune, string bows)
     {
@@ -75,8 +86,14 @@ public class DemoMarkedTests
         {
             var travels = Read(Path.GetFileNameWithoutExtension(file)).Tune.Travels;
             Assert.All(travels, t => Assert.InRange(t.From, 0, 1));
-            Assert.All(travels.Zip(travels.Skip(1)).Where(p => !p.Second.Stroke.Lifted), p => Assert.Equal(p.First.To, p.Second.From, 6));
-            Assert.All(travels, t => Assert.True(t.Stroke.Direction == BowDirection.Down ? t.To >= t.From : t.To <= t.From));
+            Assert.All(
+                travels.Zip(travels.Skip(1)).Where(p => !p.Second.Stroke.Lifted),
+                p => Assert.Equal(p.First.To, p.Second.From, 6)
+            );
+            Assert.All(
+                travels,
+                t => Assert.True(t.Stroke.Direction == BowDirection.Down ? t.To >= t.From : t.To <= t.From)
+            );
         }
     }
 
@@ -88,7 +105,10 @@ public class DemoMarkedTests
             var reading = Read(Path.GetFileNameWithoutExtension(file));
             Assert.Equal(0, reading.Tune.Form.Lines[0].FirstBar);
             Assert.Equal(reading.Score.Bars.Count, reading.Tune.Form.Lines[^1].EndBar);
-            Assert.All(reading.Tune.Form.Lines.Zip(reading.Tune.Form.Lines.Skip(1)), p => Assert.Equal(p.First.EndBar, p.Second.FirstBar));
+            Assert.All(
+                reading.Tune.Form.Lines.Zip(reading.Tune.Form.Lines.Skip(1)),
+                p => Assert.Equal(p.First.EndBar, p.Second.FirstBar)
+            );
         }
     }
 

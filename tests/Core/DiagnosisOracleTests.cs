@@ -4,8 +4,9 @@ using Coppia.Core.Wording.Drills;
 namespace Coppia.Tests;
 
 /// <summary>
-/// What every kind of mistake would have given, enumerated from the tables of craft 1 to 3 with figures of its own, for every answer that
-/// can be given; and the order of craft 14: the first kind that gives exactly the answer is the one that is told.
+/// What every kind of mistake would have given, enumerated from the tables of craft 1 to 3 with figures of its own, for
+/// every answer that can be given; and the order of craft 14: the first kind that gives exactly the answer is the one
+/// that is told.
 /// </summary>
 public class DiagnosisOracleTests
 {
@@ -15,7 +16,10 @@ public class DiagnosisOracleTests
     /// <summary>Half steps above C of the letters.</summary>
     private static readonly int[] White = [0, 2, 4, 5, 7, 9, 11];
 
-    /// <summary>Open strings as MIDI key numbers, lowest first, as written; and the pitch on the bottom line of the clef as letter steps.</summary>
+    /// <summary>
+    /// Open strings as MIDI key numbers, lowest first, as written; and the pitch on the bottom line of the clef as
+    /// letter steps.
+    /// </summary>
     private static readonly Dictionary<string, (int[] Open, int BottomLine, string Clef)> Table = new()
     {
         ["violin"] = ([55, 62, 69, 76], 30, "treble"), // E4
@@ -24,9 +28,18 @@ public class DiagnosisOracleTests
         ["bass"] = ([40, 45, 50, 55], 18, "bass"),
     };
 
-    private static readonly (string Name, int BottomLine)[] Clefs = [("treble", 30), ("alto", 24), ("tenor", 22), ("bass", 18)];
+    private static readonly (string Name, int BottomLine)[] Clefs =
+    [
+        ("treble", 30),
+        ("alto", 24),
+        ("tenor", 22),
+        ("bass", 18),
+    ];
 
-    /// <summary>Half steps above the open string under a finger in first position (craft 3); null where the hand has no such place.</summary>
+    /// <summary>
+    /// Half steps above the open string under a finger in first position (craft 3); null where the hand has no such
+    /// place.
+    /// </summary>
     private static int? Under(string who, int finger, PlaceWord word) =>
         (who, finger, word) switch
         {
@@ -47,11 +60,17 @@ public class DiagnosisOracleTests
     private static readonly int[] ByLetter = [0, 2, 4, 5, 7];
 
     /// <summary>The open strings as letter steps: G3 D4 A4 E5, C3 G3 D4 A4.</summary>
-    private static readonly Dictionary<string, int[]> OpenSteps = new() { ["violin"] = [25, 29, 33, 37], ["viola"] = [21, 25, 29, 33] };
+    private static readonly Dictionary<string, int[]> OpenSteps = new()
+    {
+        ["violin"] = [25, 29, 33, 37],
+        ["viola"] = [21, 25, 29, 33],
+    };
 
     /// <summary>In half position a cello's hand stands a half step lower, a bass's too.</summary>
     private static int? InHalf(string who, int finger, PlaceWord word) =>
-        who is "cello" or "bass" && finger > 0 && word == PlaceWord.Regular && Under(who, finger, word) is { } at ? at - 1 : null;
+        who is "cello" or "bass" && finger > 0 && word == PlaceWord.Regular && Under(who, finger, word) is { } at
+            ? at - 1
+            : null;
 
     private static int Alter(int fifths, int letter)
     {
@@ -111,7 +130,9 @@ public class DiagnosisOracleTests
             return MistakeKind.LowHigh;
         if (alter != 0 && alter == Alter(fifths, step % 7) && sounds == Midi(step, 0))
             return MistakeKind.ForgotSignature;
-        return sounds == InKey(step + 1, fifths) || sounds == InKey(step - 1, fifths) ? MistakeKind.OneStep : MistakeKind.Unclear;
+        return sounds == InKey(step + 1, fifths) || sounds == InKey(step - 1, fifths)
+            ? MistakeKind.OneStep
+            : MistakeKind.Unclear;
 
         bool Plays(string other)
         {
@@ -125,28 +146,43 @@ public class DiagnosisOracleTests
         }
 
         // Where a stretch is the plain way, its finger without it is the place that it was not put to.
-        bool Stretched() => all.Any(w => w.String == s && w.Finger == finger && w.Word is PlaceWord.Back or PlaceWord.Forward);
+        bool Stretched() =>
+            all.Any(w => w.String == s && w.Finger == finger && w.Word is PlaceWord.Back or PlaceWord.Forward);
     }
 
     private const int First = 1;
     private const int Half = 0;
 
-    /// <summary>The bass's hand is set by the key: in half position where that holds more of its notes (craft 5).</summary>
+    /// <summary>
+    /// The bass's hand is set by the key: in half position where that holds more of its notes (craft 5).
+    /// </summary>
     private static bool HoldsMore(int fifths)
     {
         var inKey = Enumerable.Range(0, 7).Select(l => InKey(28 + l, fifths) % 12).ToHashSet();
         return Held(1) > Held(2);
 
-        int Held(int from) => Table["bass"].Open.Sum(o => Enumerable.Range(from, 3).Count(h => inKey.Contains((o + h) % 12)));
+        int Held(int from) =>
+            Table["bass"].Open.Sum(o => Enumerable.Range(from, 3).Count(h => inKey.Contains((o + h) % 12)));
     }
 
-    /// <summary>All pairs that play a note in half and first position; by letter on violin and viola, where only first is learned.</summary>
-    private static IEnumerable<(int String, int Finger, PlaceWord Word, int Position)> Ways(string who, int step, int alter)
+    /// <summary>
+    /// All pairs that play a note in half and first position; by letter on violin and viola, where only first is
+    /// learned.
+    /// </summary>
+    private static IEnumerable<(int String, int Finger, PlaceWord Word, int Position)> Ways(
+        string who,
+        int step,
+        int alter
+    )
     {
         foreach (var (s, finger, word) in Pairs())
         {
             var open = Table[who].Open[s];
-            if (Under(who, finger, word) is { } at && open + at == Midi(step, alter) && OwnLetter(who, s, step, open + at, finger, word))
+            if (
+                Under(who, finger, word) is { } at
+                && open + at == Midi(step, alter)
+                && OwnLetter(who, s, step, open + at, finger, word)
+            )
                 yield return (s, finger, word, First);
             if (InHalf(who, finger, word) is { } half && open + half == Midi(step, alter))
                 yield return (s, finger, word, Half);
@@ -161,7 +197,9 @@ public class DiagnosisOracleTests
         return letters == finger + (word == PlaceWord.Forward ? 1 : 0)
             // A raised open letter: first finger against the nut. Two half steps off its own finger: the neighbour's.
             || letters == 0 && finger == 1 && word == PlaceWord.Low
-            || letters is > 0 and < 5 && Math.Abs(note - Table[who].Open[s] - ByLetter[letters]) > 1 && word == PlaceWord.Regular;
+            || letters is > 0 and < 5
+                && Math.Abs(note - Table[who].Open[s] - ByLetter[letters]) > 1
+                && word == PlaceWord.Regular;
     }
 
     private static IEnumerable<(int String, int Finger, PlaceWord Word)> Pairs() =>
@@ -214,10 +252,16 @@ public class DiagnosisOracleTests
                 {
                     asked++;
                     var expected = OfPair(who, step, alter, fifths, s, finger, word);
-                    var told = Diagnosis.Of(player, PitchOf(step, alter), new KeySignature(fifths), new PairReply(s, finger, word));
+                    var told = Diagnosis.Of(
+                        player,
+                        PitchOf(step, alter),
+                        new KeySignature(fifths),
+                        new PairReply(s, finger, word)
+                    );
                     if (told.Kind != expected)
                         wrong.Add(
-                            $"{fifths} {PitchOf(step, alter)} {"IIIIIIII"[..(s + 1)]} {word} {finger}: {told.Kind}, expected {expected}"
+                            $"{fifths} {PitchOf(step, alter)} {"IIIIIIII"[..(s + 1)]} {word} {finger}: {told.Kind}, "
+                                + $"expected {expected}"
                         );
                 }
             }
@@ -252,7 +296,10 @@ public class DiagnosisOracleTests
                             new NameReply((Letter)letter, answered)
                         );
                         if (told.Kind != expected)
-                            wrong.Add($"{fifths} {PitchOf(step, alter)} {(Letter)letter}{answered}: {told.Kind}, expected {expected}");
+                            wrong.Add(
+                                $"{fifths} {PitchOf(step, alter)} {(Letter)letter}{answered}: {told.Kind}, "
+                                    + $"expected {expected}"
+                            );
                     }
                 }
             }
@@ -298,8 +345,14 @@ public class DiagnosisOracleTests
             .Where(s =>
                 names
                     .Matches(s.Said)
-                    .Any(m => Alter(s.Fifths, Letters.IndexOf(m.Value[0], StringComparison.Ordinal)) != (m.Value[1] == '♯' ? 1 : -1))
-                || System.Text.RegularExpressions.Regex.IsMatch(s.Said, @"\b([A-G]) is open \1\b|finger is right.* open ")
+                    .Any(m =>
+                        Alter(s.Fifths, Letters.IndexOf(m.Value[0], StringComparison.Ordinal))
+                        != (m.Value[1] == '♯' ? 1 : -1)
+                    )
+                || System.Text.RegularExpressions.Regex.IsMatch(
+                    s.Said,
+                    @"\b([A-G]) is open \1\b|finger is right.* open "
+                )
             )
             .ToArray();
         Assert.True(wrong.Length == 0, string.Join('\n', wrong.Take(20)));

@@ -4,7 +4,8 @@ using CsCheck;
 namespace Coppia.Tests;
 
 /// <summary>
-/// No tune that is kept can fail to open: the reading and every sentence about it, for every note of 10,000 tunes made up at random.
+/// No tune that is kept can fail to open: the reading and every sentence about it, for every note of 10,000 tunes made
+/// up at random.
 /// </summary>
 public partial class EveryTuneOpensTests
 {
@@ -40,7 +41,8 @@ public partial class EveryTuneOpensTests
         };
 
     /// <summary>
-    /// Tunes of all kinds; every second one on a few neighbouring notes only, high, low or in the middle, so that much repeats.
+    /// Tunes of all kinds; every second one on a few neighbouring notes only, high, low or in the middle, so that much
+    /// repeats.
     /// </summary>
     private static readonly Gen<Score> AnyTune =
         from score in SomeScores.Any
@@ -65,7 +67,9 @@ public partial class EveryTuneOpensTests
                                     {
                                         Pitch = Pitch.FromStep(
                                             lowest + p.Step % width,
-                                            p.Step % 5 == 0 ? p.Alter : b.Key.AlterOf(Pitch.FromStep(lowest + p.Step % width).Letter)
+                                            p.Step % 5 == 0
+                                                ? p.Alter
+                                                : b.Key.AlterOf(Pitch.FromStep(lowest + p.Step % width).Letter)
                                         ),
                                     }
                                     : e
@@ -84,14 +88,20 @@ public partial class EveryTuneOpensTests
                 foreach (var instrument in StringSection.All)
                 {
                     var player = new Player(instrument, tune.style);
-                    var reading = PlayerReading.Of(tune.score, tune.own ? player.Instrument : PrintedFor.Of(tune.score), player);
+                    var reading = PlayerReading.Of(
+                        tune.score,
+                        tune.own ? player.Instrument : PrintedFor.Of(tune.score),
+                        player
+                    );
                     foreach (var sentence in Sentences(reading))
                     {
                         Assert.DoesNotMatch(EmptyWords(), sentence);
                         if (tune.style.NoteNames == NoteNames.FixedDo)
                             Assert.DoesNotMatch(
                                 LetterName(),
-                                sentence.Replace("D.C.", "", StringComparison.Ordinal).Replace("D.S.", "", StringComparison.Ordinal)
+                                sentence
+                                    .Replace("D.C.", "", StringComparison.Ordinal)
+                                    .Replace("D.S.", "", StringComparison.Ordinal)
                             );
                         if (tune.style.NoteNames == NoteNames.German)
                             Assert.DoesNotMatch(EnglishBFlat(), sentence);

@@ -3,8 +3,8 @@ using Coppia.Core.Wording.Room;
 namespace Coppia.Tests;
 
 /// <summary>
-/// A fifth instrument is one table: two that Coppia does not ship are read, shaped, taped and bowed. Expected values were written down
-/// from the tables before the program was asked; tape distances by L · (1 − 2^(−n/12)) (craft 2).
+/// A fifth instrument is one table: two that Coppia does not ship are read, shaped, taped and bowed. Expected values
+/// were written down from the tables before the program was asked; tape distances by L · (1 − 2^(−n/12)) (craft 2).
 /// </summary>
 public class FifthInstrumentTests
 {
@@ -17,7 +17,9 @@ public class FifthInstrumentTests
         StringThickness = [2.2, 1.9, 1.5, 1.1, 0.8],
     };
 
-    /// <summary>A bass viol: six strings, frets, a finger for each half step from the first fret on (common practice).</summary>
+    /// <summary>
+    /// A bass viol: six strings, frets, a finger for each half step from the first fret on (common practice).
+    /// </summary>
     private static readonly Instrument Viol = new()
     {
         Id = "viol",
@@ -45,7 +47,13 @@ public class FifthInstrumentTests
     };
 
     private static HandFrame Fret(int first, string position, string spoken) =>
-        new(position, spoken, first, Stretch.None, [.. Enumerable.Range(0, 4).Select(k => new FingerSpot(k + 1, first + k))]);
+        new(
+            position,
+            spoken,
+            first,
+            Stretch.None,
+            [.. Enumerable.Range(0, 4).Select(k => new FingerSpot(k + 1, first + k))]
+        );
 
     private static PlayerReading Read(Instrument instrument, string key, string music)
     {
@@ -108,7 +116,8 @@ public class FifthInstrumentTests
             },
         };
         var readers = PlayerReading.Of(score, Viol, new Player(Viol, known: later));
-        Assert.Equal([false, false, false, true], beginners.Notes.Select(n => n.Fingered.Beyond)); // G is the fifth fret of the top string
+        // G is the fifth fret of the top string
+        Assert.Equal([false, false, false, true], beginners.Notes.Select(n => n.Fingered.Beyond));
         Assert.DoesNotContain(readers.Notes, n => n.Fingered.Beyond);
     }
 }

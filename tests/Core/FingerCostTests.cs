@@ -1,12 +1,14 @@
 namespace Coppia.Tests;
 
 /// <summary>
-/// Every rule of the cost alone, on the smallest music that shows it. The order of the rules is craft 6, common practice; the figures are
-/// ours, written down from the table of weights before the program was asked.
+/// Every rule of the cost alone, on the smallest music that shows it. The order of the rules is craft 6, common
+/// practice; the figures are ours, written down from the table of weights before the program was asked.
 /// </summary>
 public class FingerCostTests
 {
-    /// <summary>A place such as "D4 G4 I": string and finger, pitch, position, and "back" or "forward" for a stretched hand.</summary>
+    /// <summary>
+    /// A place such as "D4 G4 I": string and finger, pitch, position, and "back" or "forward" for a stretched hand.
+    /// </summary>
     private static Placement Place(Instrument player, string place)
     {
         var parts = place.Split(' ');
@@ -99,8 +101,8 @@ public class FingerCostTests
     // A finger high up where the next open string rings by itself: the cello's 1 in fourth position.
     [InlineData("cello", "G1 D3 IV", "G1 D3 IV", "", "")]
     [InlineData("cello", "G4 F3 IV", "G1 D3 IV", "", "FingerForOpen 6")]
-    // A shift, 34 and 6 a semitone, and its moments: open string 40 %, rest 50, low finger 88, bar 90; in a slur and on an upper finger
-    // dearer.
+    // A shift, 34 and 6 a semitone, and its moments: open string 40 %, rest 50, low finger 88, bar 90; in a slur and on
+    // an upper finger dearer.
     [InlineData("viola", "A3 D5 I", "A4 G5 III", "", "Shift 52")]
     [InlineData("viola", "A0 A4 I", "A4 G5 III", "", "Shift 20")]
     [InlineData("viola", "A3 D5 I", "A4 G5 III", "rest", "Shift 26")]
@@ -114,7 +116,13 @@ public class FingerCostTests
     [InlineData("bass", "D1 E3 I", "D1 Eb3 half", "", "HandSlide 12")]
     [InlineData("bass", "D0 D3 I", "D1 Eb3 half", "", "HandSlide 7")]
     [InlineData("bass", "G4 B3 I", "G4 D4 III", "", "Shift 60, Start 2")]
-    public void A_step_costs_what_its_rule_says(string instrument, string from, string to, string circumstances, string parts)
+    public void A_step_costs_what_its_rule_says(
+        string instrument,
+        string from,
+        string to,
+        string circumstances,
+        string parts
+    )
     {
         var player = Lines.Instrument(instrument);
         Assert.Equal(parts, Told(Cost(player).StepParts(Step(circumstances), Place(player, from), Place(player, to))));
@@ -127,10 +135,18 @@ public class FingerCostTests
     [InlineData(FourthFinger.OpenFirst, "slur", "FourthForOpen 9")]
     [InlineData(FourthFinger.OpenFirst, "quick", "FourthForOpen 90")]
     [InlineData(FourthFinger.FourthFirst, "", "FourthForOpen 1")]
-    public void A_fourth_finger_for_an_open_string_costs_by_setting_and_reason(FourthFinger setting, string circumstances, string parts)
+    public void A_fourth_finger_for_an_open_string_costs_by_setting_and_reason(
+        FourthFinger setting,
+        string circumstances,
+        string parts
+    )
     {
         var told = Cost(StringSection.Violin, setting)
-            .StepParts(Step(circumstances), Place(StringSection.Violin, "D3 G4 I"), Place(StringSection.Violin, "D4 A4 I"));
+            .StepParts(
+                Step(circumstances),
+                Place(StringSection.Violin, "D3 G4 I"),
+                Place(StringSection.Violin, "D4 A4 I")
+            );
         Assert.Equal(parts, Told(told));
     }
 
@@ -140,7 +156,12 @@ public class FingerCostTests
     [InlineData("D3 G4 I", "A0 A4 I", "", "Crossing 4")]
     [InlineData("A0 A4 I", "A1 B4 I", "", "")]
     [InlineData("A1 B4 I", "D3 G4 I", "", "Crossing 4")]
-    public void An_open_string_costs_where_the_fourth_finger_comes_first(string from, string to, string circumstances, string parts)
+    public void An_open_string_costs_where_the_fourth_finger_comes_first(
+        string from,
+        string to,
+        string circumstances,
+        string parts
+    )
     {
         var told = Cost(StringSection.Violin, FourthFinger.FourthFirst)
             .StepParts(Step(circumstances), Place(StringSection.Violin, from), Place(StringSection.Violin, to));
@@ -155,7 +176,12 @@ public class FingerCostTests
     [InlineData("viola", "A0 A4 III", "", "OutsidePositions 18")]
     [InlineData("bass", "G4 D4 III", "", "AboveFirst 3")]
     [InlineData("cello", "D4 G#3 I forward", "", "")]
-    public void A_note_costs_by_itself_where_its_hand_is(string instrument, string place, string circumstances, string parts)
+    public void A_note_costs_by_itself_where_its_hand_is(
+        string instrument,
+        string place,
+        string circumstances,
+        string parts
+    )
     {
         var player = Lines.Instrument(instrument);
         Assert.Equal(parts, Told(Cost(player).NoteParts(Step(circumstances), Place(player, place))));
@@ -168,10 +194,19 @@ public class FingerCostTests
     [InlineData("violin", "D0 D4 I", "D1 E4 I", "D0 D4 I", "")]
     [InlineData("viola", "A1 B4 I", "A4 G5 III", "A1 B4 I", "FrameThereAndBack 10")]
     [InlineData("bass", "D2 F3 I", "D1 Eb3 half", "D2 F3 I", "")] // a slide is no leaving of the hand
-    public void Three_notes_show_what_two_do_not(string instrument, string first, string middle, string last, string parts)
+    public void Three_notes_show_what_two_do_not(
+        string instrument,
+        string first,
+        string middle,
+        string last,
+        string parts
+    )
     {
         var player = Lines.Instrument(instrument);
-        Assert.Equal(parts, Told(Cost(player).ThreeParts(Place(player, first), Place(player, middle), Place(player, last))));
+        Assert.Equal(
+            parts,
+            Told(Cost(player).ThreeParts(Place(player, first), Place(player, middle), Place(player, last)))
+        );
     }
 
     [Theory]
@@ -179,7 +214,8 @@ public class FingerCostTests
     [InlineData("cello", "D1 Eb3 half", "Start 30")]
     [InlineData("bass", "D1 Eb3 half", "Start 2")]
     [InlineData("violin", "A0 A4 I", "")]
-    [InlineData("violin", "E1 A5 III", "Start 20")] // from first position, as after an open string: 40 % of 34 and three semitones at 6
+    // from first position, as after an open string: 40 % of 34 and three semitones at 6
+    [InlineData("violin", "E1 A5 III", "Start 20")]
     [InlineData("bass", "G4 D4 III", "Start 22")] // the same, and 2 for the position
     public void A_line_begins_at_a_price(string instrument, string place, string parts)
     {
@@ -208,7 +244,9 @@ public class FingerCostTests
         Assert.Equal(parts, Told(Cost(player).HabitParts(step, Place(player, here))));
     }
 
-    [Fact] // Craft 6 puts them in this order: what the class has not learned or allowed, a shift, a stretch, high 4, other low and high places …
+    // Craft 6 puts them in this order: what the class has not learned or allowed, a shift, a stretch, high 4, other low
+    // and high places …
+    [Fact]
     public void The_weights_keep_the_order_of_the_craft()
     {
         var w = FingerWeights.Default;
@@ -218,7 +256,9 @@ public class FingerCostTests
             "shift, stretch, high 4, low"
         );
         Assert.True(
-            w.CrossingInSlur + w.Crossing > w.Crossing && w.StringSkipped > w.Crossing && w.FingerInTwoPlaces > w.FingerHops - 1,
+            w.CrossingInSlur + w.Crossing > w.Crossing
+                && w.StringSkipped > w.Crossing
+                && w.FingerInTwoPlaces > w.FingerHops - 1,
             "crossings"
         );
         Assert.True(

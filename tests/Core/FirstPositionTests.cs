@@ -1,8 +1,8 @@
 namespace Coppia.Tests;
 
 /// <summary>
-/// Which finger plays a note on a string in first position. Source of the rules: craft 3, common practice; the rows are worked out from
-/// them by hand.
+/// Which finger plays a note on a string in first position. Source of the rules: craft 3, common practice; the rows are
+/// worked out from them by hand.
 /// </summary>
 public class FirstPositionTests
 {

@@ -1,6 +1,8 @@
 namespace Coppia.Tests;
 
-/// <summary>How tunes are built, and where they are hard. Hand-marked; source: craft 10 and 11, common practice.</summary>
+/// <summary>
+/// How tunes are built, and where they are hard. Hand-marked; source: craft 10 and 11, common practice.
+/// </summary>
 public class FormTests
 {
     private static TuneForm FormOf(string music, string key = "D", string meter = "4/4")
@@ -48,7 +50,10 @@ public class FormTests
     public void Printed_lines_win_over_phrases_of_four_bars()
     {
         var score = Formats.Books.TuneReader.Read("X:1\nM:4/4\nL:1/4\nK:D\nD E F G|A4|\nG2 G2|F4|\nD4|D4|]\n").Score!;
-        Assert.Equal(["0–2", "2–4", "4–6"], TuneForm.Of(score, SoundingNote.Of(score)).Lines.Select(l => $"{l.FirstBar}–{l.EndBar}"));
+        Assert.Equal(
+            ["0–2", "2–4", "4–6"],
+            TuneForm.Of(score, SoundingNote.Of(score)).Lines.Select(l => $"{l.FirstBar}–{l.EndBar}")
+        );
     }
 
     [Fact]
@@ -57,9 +62,18 @@ public class FormTests
 
     [Theory] // Near-equal places are traps: the bar and what differs.
     [InlineData(A + "D E F G|A B c d|d c B A|D4|", "Bars 5–7 are bars 1–3; bar 8 goes elsewhere.")]
-    [InlineData(A + "D E F G|A B c d|d c B A|G2 D2|", "Line 2 is line 1, but the last note of bar 8 is D instead of F♯.")]
-    [InlineData(A + "D E F G|A B c d|d c B F|G2 E2|", "Line 2 is nearly line 1: the last note of bar 7 is F♯ instead of A.")]
-    [InlineData(A + "D E F G|A B c d|d c B F|G2 E2|", "Line 2 is nearly line 1: the last note of bar 8 is E instead of F♯.")]
+    [InlineData(
+        A + "D E F G|A B c d|d c B A|G2 D2|",
+        "Line 2 is line 1, but the last note of bar 8 is D instead of F♯."
+    )]
+    [InlineData(
+        A + "D E F G|A B c d|d c B F|G2 E2|",
+        "Line 2 is nearly line 1: the last note of bar 7 is F♯ instead of A."
+    )]
+    [InlineData(
+        A + "D E F G|A B c d|d c B F|G2 E2|",
+        "Line 2 is nearly line 1: the last note of bar 8 is E instead of F♯."
+    )]
     [InlineData(A + "D E F G|A B c d|d c A F|G2 F2|", "Line 2 is line 1, but bar 7 differs from bar 3 in two notes.")]
     [InlineData("D E F G|A4|D E F A|A4|", "Bar 3 is bar 1 but for its last note, A instead of G.")]
     [InlineData("D E F G|A4|F E F G|A4|", "Bar 3 is bar 1 but for its first note, F♯ instead of D.")]
@@ -122,7 +136,8 @@ public class FormTests
     public void A_rhythm_is_told_where_it_is_news(string music) =>
         Assert.DoesNotContain(FormOf(music).Likenesses, l => l.Kind == LikenessKind.SameRhythm);
 
-    [Theory] // Which value the one bar has and the other has not; a triplet is none, and equal shortest values tell nothing.
+    // Which value the one bar has and the other has not; a triplet is none, and equal shortest values tell nothing.
+    [Theory]
     [InlineData("D D/D/ E E|D2 E2|", "1/8", false)]
     [InlineData("D2 E2|D D/D/ E E|", "1/8", true)]
     [InlineData("D E F2|D2 E F|", null, false)]
@@ -149,7 +164,10 @@ public class FormTests
     }
 
     [Theory] // One rhythm, learned once by its words, carries most beginner tunes.
-    [InlineData("D E F2|z4|G B A2|A4|", "Two rhythms; that of bar 1 (quarter quarter half) fills two of its four bars.")]
+    [InlineData(
+        "D E F2|z4|G B A2|A4|",
+        "Two rhythms; that of bar 1 (quarter quarter half) fills two of its four bars."
+    )]
     [InlineData("D E F2|z4|G B A2|", "One rhythm (quarter quarter half) in all its bars with notes.")]
     [InlineData("D E F2|z4|A4|", "Two rhythms, a new one in every bar with notes.")]
     [InlineData("D E F2|G B A2|A4|", "Two rhythms; that of bar 1 (quarter quarter half) fills two of its three bars.")]
@@ -195,7 +213,11 @@ public class FormTests
             Trouble("bass", "D clef=bass", "D, E, F, A, B, D C B,"),
             s => s.Parts.Any(p => p.Part == TroublePart.Shift) && s.From == 4
         );
-        Assert.Contains("a shift to third position", Text("bass", "D clef=bass", "D, E, F, A, B, D C B,", spot), StringComparison.Ordinal);
+        Assert.Contains(
+            "a shift to third position",
+            Text("bass", "D clef=bass", "D, E, F, A, B, D C B,", spot),
+            StringComparison.Ordinal
+        );
         Assert.Equal(3, spot.Points); // craft 11: a shift is three, and nothing else is hard about B to D on one string
     }
 
@@ -224,10 +246,14 @@ public class FormTests
     public void The_slip_of_a_first_year_line_is_its_crossing_with_a_leap()
     {
         var slip = Assert.Single(Trouble("violin", "D", "D D E E|F F E2|D E F F|B D2 z|"), s => s.IsSlip);
-        Assert.Equal("B (A1) to D (D0): a string crossing and a leap.", Text("violin", "D", "D D E E|F F E2|D E F F|B D2 z|", slip));
+        Assert.Equal(
+            "B (A1) to D (D0): a string crossing and a leap.",
+            Text("violin", "D", "D D E E|F F E2|D E F F|B D2 z|", slip)
+        );
     }
 
-    [Fact] // Equal lines slip at the same place; it is named once. A line on one string with neighbouring fingers has none.
+    // Equal lines slip at the same place; it is named once. A line on one string with neighbouring fingers has none.
+    [Fact]
     public void Each_different_line_has_its_own_slip()
     {
         Assert.Single(Trouble("violin", "D", "D E F2|G A2 z|D4|E4|D E F2|G A2 z|D4|E4|"));

@@ -1,6 +1,8 @@
 namespace Coppia.Tests;
 
-/// <summary>Open string or fourth finger, by the school's setting. Source: craft 6, common practice; a quarter is the beat.</summary>
+/// <summary>
+/// Open string or fourth finger, by the school's setting. Source: craft 6, common practice; a quarter is the beat.
+/// </summary>
 public class FourthFingerTests
 {
     private static string Pairs(string music, FourthFinger setting) =>
@@ -47,5 +49,8 @@ public class FourthFingerTests
     [InlineData("2/2", "G A F G", "D3 D4 D2 D3")]
     [InlineData("6/8", "G3/2 A3/2|G3", "D3 A0 | D3")]
     public void The_beat_is_the_meters(string meter, string music, string pairs) =>
-        Assert.Equal(pairs, Lines.ByBar(Fingers.Choose(Lines.Score("D", music, meter), new Player(StringSection.Violin))));
+        Assert.Equal(
+            pairs,
+            Lines.ByBar(Fingers.Choose(Lines.Score("D", music, meter), new Player(StringSection.Violin)))
+        );
 }

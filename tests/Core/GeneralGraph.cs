@@ -4,7 +4,8 @@ using QuikGraph.Algorithms;
 namespace Coppia.Tests;
 
 /// <summary>
-/// A line's lattice as a plain graph for QuikGraph, a general graph library: its vertices are pairs of neighbouring choices.
+/// A line's lattice as a plain graph for QuikGraph, a general graph library: its vertices are pairs of neighbouring
+/// choices.
 /// </summary>
 internal sealed class GeneralGraph
 {
@@ -18,7 +19,8 @@ internal sealed class GeneralGraph
     {
         var steps = lattice.Steps;
         double Move(int i, int a, int b) =>
-            cost.Step(steps[i], steps[i - 1].Choices[a], steps[i].Choices[b]) + cost.Note(steps[i], steps[i].Choices[b]);
+            cost.Step(steps[i], steps[i - 1].Choices[a], steps[i].Choices[b])
+            + cost.Note(steps[i], steps[i].Choices[b]);
         for (var i = 1; i < steps.Count; i++)
         {
             for (var a = 0; a < steps[i - 1].Choices.Length; a++)
@@ -29,7 +31,9 @@ internal sealed class GeneralGraph
                         Add(
                             Start,
                             (1, a, b),
-                            cost.Note(steps[0], steps[0].Choices[a]) + cost.First(steps[0], steps[0].Choices[a]) + Move(1, a, b)
+                            cost.Note(steps[0], steps[0].Choices[a])
+                                + cost.First(steps[0], steps[0].Choices[a])
+                                + Move(1, a, b)
                         );
                     if (i == steps.Count - 1)
                     {
@@ -41,7 +45,8 @@ internal sealed class GeneralGraph
                         Add(
                             (i, a, b),
                             (i + 1, b, c),
-                            Move(i + 1, b, c) + cost.Three(steps[i - 1].Choices[a], steps[i].Choices[b], steps[i + 1].Choices[c])
+                            Move(i + 1, b, c)
+                                + cost.Three(steps[i - 1].Choices[a], steps[i].Choices[b], steps[i + 1].Choices[c])
                         );
                 }
             }
@@ -50,9 +55,12 @@ internal sealed class GeneralGraph
 
     /// <summary>Cost of the shortest path, found by Dijkstra's algorithm.</summary>
     public double LeastCost() =>
-        _graph.ShortestPathsDijkstra(e => _weights[e], Start)(End, out var path) ? path.Sum(e => _weights[e]) : double.NaN;
+        _graph.ShortestPathsDijkstra(e => _weights[e], Start)(End, out var path)
+            ? path.Sum(e => _weights[e])
+            : double.NaN;
 
-    public static double LeastCost(FingerLattice lattice, FingerCost cost) => new GeneralGraph(lattice, cost).LeastCost();
+    public static double LeastCost(FingerLattice lattice, FingerCost cost) =>
+        new GeneralGraph(lattice, cost).LeastCost();
 
     private void Add((int, int, int) from, (int, int, int) to, double weight)
     {

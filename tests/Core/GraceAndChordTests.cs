@@ -17,10 +17,15 @@ public class GraceAndChordTests
     {
         var reading = Lines.Reading("violin", "D", "[DA] E");
         Assert.Equal("D0 D1", string.Join(' ', reading.Labelled()));
-        Assert.Equal("Bar 1: double stop; only its first note is given a string and finger.", Assert.Single(reading.Warned()));
+        Assert.Equal(
+            "Bar 1: double stop; only its first note is given a string and finger.",
+            Assert.Single(reading.Warned())
+        );
     }
 
-    [Theory] // The last note of each table, and the first beyond it (craft 6: upper strings fifth position, cello fourth, bass IV).
+    // The last note of each table, and the first beyond it (craft 6: upper strings fifth position, cello fourth, bass
+    // IV).
+    [Theory]
     [InlineData("violin", "C", "f'", "g'")]
     [InlineData("cello", "C clef=bass", "E", "c")]
     [InlineData("bass", "C clef=bass", "E", "F")]

@@ -31,7 +31,10 @@ public class HandShapeTests
     public void B_flat_major_on_the_violin()
     {
         string Signs(int s) =>
-            string.Join(' ', Shapes("violin", -2)[s].Spots.Select(p => Labels.FingerSign(p.Placement.Pair, HouseStyle.Default)));
+            string.Join(
+                ' ',
+                Shapes("violin", -2)[s].Spots.Select(p => Labels.FingerSign(p.Placement.Pair, HouseStyle.Default))
+            );
         Assert.Equal(["1 L2 3 4", "L1 L2 3 4", "L1 L2 3 L4", "L1 L2 3 L4"], Enumerable.Range(0, 4).Select(Signs));
     }
 
@@ -42,7 +45,9 @@ public class HandShapeTests
         Assert.Equal([false, true, true, true], Shapes("cello", 2).Select(s => s.OpenInKey));
     }
 
-    [Fact] // A major scale is whole, whole, half, whole, whole, whole, half: on each string the half steps lie where the key has them.
+    // A major scale is whole, whole, half, whole, whole, whole, half: on each string the half steps lie where the key
+    // has them.
+    [Fact]
     public void Half_steps_are_where_neighbouring_places_are_one_semitone_apart()
     {
         foreach (var instrument in StringSection.All)
@@ -56,7 +61,9 @@ public class HandShapeTests
                     foreach (var (lower, upper) in shape.HalfSteps)
                     {
                         Pitch At(int n) =>
-                            n == 0 ? instrument.Strings[shape.String] : shape.Spots.First(p => p.Placement.Semitones == n).Pitch;
+                            n == 0
+                                ? instrument.Strings[shape.String]
+                                : shape.Spots.First(p => p.Placement.Semitones == n).Pitch;
                         var degree = ((int)At(lower).Letter - (int)key.Tonic.Letter + 7) % 7;
                         Assert.True(degree is 2 or 6, $"{instrument.Id} {key}: {At(lower)} to {At(upper)}");
                         found++;
@@ -75,7 +82,10 @@ public class HandShapeTests
     public void Three_minors(ScaleForm form, string notes)
     {
         var key = new ScaleKey(0, form);
-        Assert.Equal(notes, string.Join(' ', Enumerable.Range(Pitch.Parse("A3").Step, 7).Select(step => key.OnStep(step).Name)));
+        Assert.Equal(
+            notes,
+            string.Join(' ', Enumerable.Range(Pitch.Parse("A3").Step, 7).Select(step => key.OnStep(step).Name))
+        );
     }
 
     [Fact] // A finger stands on one spot, and neighbours a half step apart touch: in every key, scale and position.
@@ -95,8 +105,14 @@ public class HandShapeTests
                     {
                         var name = ShapeWords.Name(shape, instrument);
                         var where = $"{instrument.Id} {position} {key} string {shape.String}: {name}";
-                        Assert.True(shape.Spots.Select(p => p.Placement.Finger).Distinct().Count() == shape.Spots.Count, where);
-                        Assert.True(shape.Spots.Select(p => p.Placement.Semitones).Distinct().Count() == shape.Spots.Count, where);
+                        Assert.True(
+                            shape.Spots.Select(p => p.Placement.Finger).Distinct().Count() == shape.Spots.Count,
+                            where
+                        );
+                        Assert.True(
+                            shape.Spots.Select(p => p.Placement.Semitones).Distinct().Count() == shape.Spots.Count,
+                            where
+                        );
                         if (instrument.Id is "violin" or "viola" && shape.Spots.Count > 0)
                             Assert.True(name == "none touch" == (shape.HalfSteps.Count == 0), where);
                     }
@@ -116,7 +132,9 @@ public class HandShapeTests
             string.Join(
                 ", ",
                 Shapes(instrument, fifths)[s]
-                    .Besides.Select(p => $"{Labels.FingerSign(p.Placement.Pair, HouseStyle.Default)} for {p.Pitch.Name}")
+                    .Besides.Select(p =>
+                        $"{Labels.FingerSign(p.Placement.Pair, HouseStyle.Default)} for {p.Pitch.Name}"
+                    )
             )
         );
 
@@ -127,7 +145,9 @@ public class HandShapeTests
         Assert.Equal(["half 1–4", "half 1–4", "half 2–4", "half 2–4"], Names("bass", shapes));
     }
 
-    [Theory] // Second and third position: finger f plays letter p − 1 + f above the open string (craft 3); the touching pairs follow from the key.
+    // Second and third position: finger f plays letter p − 1 + f above the open string (craft 3); the touching pairs
+    // follow from the key.
+    [Theory]
     [InlineData("II", 2, "2–3, 1–2, 1–2, none touch")]
     [InlineData("II", 0, "1–2, none touch, 3–4, 3–4")]
     [InlineData("II", -1, "none touch, 3–4, 3–4, 2–3")]
@@ -145,7 +165,10 @@ public class HandShapeTests
     [InlineData("cello", -4, "I")]
     [InlineData("violin", 4, "I")]
     public void The_position_follows_the_key(string instrument, int fifths, string position) =>
-        Assert.Equal(position, HandShape.BestPosition(Lines.Instrument(instrument), new ScaleKey(fifths, ScaleForm.Major)));
+        Assert.Equal(
+            position,
+            HandShape.BestPosition(Lines.Instrument(instrument), new ScaleKey(fifths, ScaleForm.Major))
+        );
 
     [Theory] // The bass lives in half and first position in every key (craft 6); the others’ page shows one.
     [InlineData("bass", -1, "half I")]
@@ -156,6 +179,9 @@ public class HandShapeTests
     public void A_page_of_all_shows_where_each_hand_lives(string instrument, int fifths, string positions) =>
         Assert.Equal(
             positions,
-            string.Join(' ', HandShape.PagePositions(Lines.Instrument(instrument), new ScaleKey(fifths, ScaleForm.Major)))
+            string.Join(
+                ' ',
+                HandShape.PagePositions(Lines.Instrument(instrument), new ScaleKey(fifths, ScaleForm.Major))
+            )
         );
 }

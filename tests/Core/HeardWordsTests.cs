@@ -2,7 +2,9 @@ using Coppia.Core.Wording.Room;
 
 namespace Coppia.Tests;
 
-/// <summary>What the tuner says. Source: craft 4 for where a finger stands by the tapes; common practice for which way to go.</summary>
+/// <summary>
+/// What the tuner says. Source: craft 4 for where a finger stands by the tapes; common practice for which way to go.
+/// </summary>
 public class HeardWordsTests
 {
     private static HeardWords For(string instrument) => new(new Player(Lines.Instrument(instrument)));
@@ -23,7 +25,8 @@ public class HeardWordsTests
     [InlineData(-20, "A is a little low.")]
     [InlineData(30, "A is a little high.")]
     [InlineData(-80, "A is low: turn slowly, a little at a time.")]
-    public void A_string_is_told_which_way_to_turn(double cents, string words) => Assert.Equal(words, For("violin").Tuning(2, cents));
+    public void A_string_is_told_which_way_to_turn(double cents, string words) =>
+        Assert.Equal(words, For("violin").Tuning(2, cents));
 
     [Fact] // A score would make tuning a contest; the words have no figures but the names of tapes.
     public void Nothing_that_is_said_is_a_score()

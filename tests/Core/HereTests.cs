@@ -14,10 +14,31 @@ public class HereTests
     [InlineData("violin", "D", "F A", 1, "A string, open", "Bar 1, beat 2, quarter, up bow")]
     [InlineData("violin", "C", "F (E/F/)", 1, "D string, finger 1", "Bar 1, beat 2, eighth, first position, up bow")]
     [InlineData("violin", "C", "F (E/F/)", 2, "D string, finger L2", "Bar 1, beat 2½, eighth, first position, up bow")]
-    [InlineData("cello", "Bb clef=bass", "E,", 0, "D string, finger x1", "Bar 1, beat 1, quarter, first position, down bow")]
-    [InlineData("violin", "C", "\"^pizz.\"F", 0, "D string, finger L2", "Bar 1, beat 1, quarter, first position, plucked")]
+    [InlineData(
+        "cello",
+        "Bb clef=bass",
+        "E,",
+        0,
+        "D string, finger x1",
+        "Bar 1, beat 1, quarter, first position, down bow"
+    )]
+    [InlineData(
+        "violin",
+        "C",
+        "\"^pizz.\"F",
+        0,
+        "D string, finger L2",
+        "Bar 1, beat 1, quarter, first position, plucked"
+    )]
     [InlineData("violin", "C", "C,,", 0, "out of reach", "Bar 1, beat 1, quarter, down bow")]
-    public void A_note_is_told_with_its_way_and_place(string instrument, string key, string music, int index, string way, string where)
+    public void A_note_is_told_with_its_way_and_place(
+        string instrument,
+        string key,
+        string music,
+        int index,
+        string way,
+        string where
+    )
     {
         var here = At(instrument, key, music, index);
         Assert.Equal(way, here.Way);
@@ -32,7 +53,12 @@ public class HereTests
         "The fourth finger reaches: open the hand from below, check the instrument’s size first, and stop if it hurts."
     )]
     [InlineData("violin", "E", "^A", "")]
-    [InlineData("cello", "Bb clef=bass", "E,", "A stretched hand: let the thumb follow, shake it out afterwards, and stop if it hurts.")]
+    [InlineData(
+        "cello",
+        "Bb clef=bass",
+        "E,",
+        "A stretched hand: let the thumb follow, shake it out afterwards, and stop if it hurts."
+    )]
     [InlineData("cello", "D clef=bass", "E,", "")]
     [InlineData("violin", "D", "A", "")]
     public void Care_is_asked_for_where_the_hand_opens_wide(string instrument, string key, string music, string care) =>
@@ -77,7 +103,10 @@ public class HereTests
     [InlineData("(3D/E/F/", "british", "This is a triplet quaver.")]
     [InlineData("zD", "american", "This quarter rest is four sixteenths.")]
     public void A_value_is_told_by_its_parts(string music, string names, string words) =>
-        Assert.Equal(words, Lines.Score("D", music).Events.First().Parts(Enum.Parse<ValueNames>(names, ignoreCase: true)));
+        Assert.Equal(
+            words,
+            Lines.Score("D", music).Events.First().Parts(Enum.Parse<ValueNames>(names, ignoreCase: true))
+        );
 
     [Fact]
     public void A_bar_is_halved_down_to_sixteenths() =>

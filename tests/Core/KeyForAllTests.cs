@@ -2,7 +2,9 @@ using Coppia.Core.Lesson;
 
 namespace Coppia.Tests;
 
-/// <summary>A tune in another key, and the key that fits a mixed class (craft 16). Expected notes and keys are common practice.</summary>
+/// <summary>
+/// A tune in another key, and the key that fits a mixed class (craft 16). Expected notes and keys are common practice.
+/// </summary>
 public class KeyForAllTests
 {
     private static string Notes(Score score) => string.Join(' ', score.Events.Select(e => e.Pitch?.ToString() ?? "z"));
@@ -14,7 +16,13 @@ public class KeyForAllTests
     [InlineData("Gm", "G B ^F d", 2, "Am", "A4 C5 G#4 E5")]
     [InlineData("Eb", "E A =A _d", 5, "D", "D4 G4 G#4 C5")]
     [InlineData("F", "F =B c z", 1, "C", "C4 F#4 G4 z")]
-    public void A_tune_in_another_key_keeps_its_steps(string key, string music, int fifths, string into, string expected)
+    public void A_tune_in_another_key_keeps_its_steps(
+        string key,
+        string music,
+        int fifths,
+        string into,
+        string expected
+    )
     {
         var moved = new KeyMove(fifths).Of(Lines.Score(key, music))!;
         Assert.Equal(expected, Notes(moved));
@@ -22,7 +30,8 @@ public class KeyForAllTests
         Assert.All(moved.Bars, b => Assert.Equal(moved.Key, b.Key));
     }
 
-    [Fact] // The sum that an oracle makes without the code: half steps from note to note stay the same, and so do letters.
+    // The sum that an oracle makes without the code: half steps from note to note stay the same, and so do letters.
+    [Fact]
     public void In_every_key_the_half_steps_and_letters_between_notes_stay()
     {
         for (var seed = 0; seed < 40; seed++)
@@ -46,8 +55,19 @@ public class KeyForAllTests
         }
     }
 
-    private static SectionLine[] All(Score score, ClassKnowledge? known = null, string who = "violin viola cello bass") =>
-        [.. who.Split(' ').Select(i => new SectionLine(score, PrintedFor.Of(score), new Player(Lines.Instrument(i), known: known)))];
+    private static SectionLine[] All(
+        Score score,
+        ClassKnowledge? known = null,
+        string who = "violin viola cello bass"
+    ) =>
+        [
+            .. who.Split(' ')
+                .Select(i => new SectionLine(
+                    score,
+                    PrintedFor.Of(score),
+                    new Player(Lines.Instrument(i), known: known)
+                )),
+        ];
 
     [Fact] // A first year's D major from the open string: nothing is better than the print.
     public void What_all_can_play_stays_as_printed()
@@ -56,7 +76,9 @@ public class KeyForAllTests
         Assert.Equal((0, 0, 0), (best.Move.Fifths, best.OutOfReach, best.Beyond));
     }
 
-    [Fact] // Up to F♯5 no bass finger reaches in the cellist's octave, and the octave below goes under its E string; in G it does.
+    // Up to F♯5 no bass finger reaches in the cellist's octave, and the octave below goes under its E string; in G it
+    // does.
+    [Fact]
     public void A_tune_too_high_for_the_bass_is_offered_in_a_key_that_fits_all()
     {
         var offers = KeyForAll.Offers(All(Lines.Score("D", "d2 f2 | e2 c2 | B2 A2 | F2 D2", "4/4")));
@@ -66,7 +88,9 @@ public class KeyForAllTests
         Assert.Equal(offers.Select(o => o.OutOfReach), offers.Select(o => o.OutOfReach).Order());
     }
 
-    [Fact] // A class that knows D major up to its scale, and nothing else, is offered D for a tune printed in C: no new signature, no low 2.
+    // A class that knows D major up to its scale, and nothing else, is offered D for a tune printed in C: no new
+    // signature, no low 2.
+    [Fact]
     public void The_key_with_the_fewest_new_things_for_the_class_comes_first()
     {
         var known = ClassKnowledge.Of(UsualOrder.UpTo(Stage.FirstFingers, StringSection.All));
@@ -84,5 +108,6 @@ public class KeyForAllTests
     [InlineData(1, "a fourth lower")]
     [InlineData(3, "a third lower")]
     [InlineData(5, "a half step lower")]
-    public void A_move_is_named(int fifths, string words) => Assert.Equal(words, KeyOfferWords.Moved(new KeyMove(fifths).Interval));
+    public void A_move_is_named(int fifths, string words) =>
+        Assert.Equal(words, KeyOfferWords.Moved(new KeyMove(fifths).Interval));
 }

@@ -2,10 +2,13 @@ using Coppia.Formats.Records;
 
 namespace Coppia.Tests;
 
-/// <summary>What a class knows, stage by stage, and its text. Source: craft 15's usual order with the pairs of craft 3 and 19.</summary>
+/// <summary>
+/// What a class knows, stage by stage, and its text. Source: craft 15's usual order with the pairs of craft 3 and 19.
+/// </summary>
 public class KnownThingsTests
 {
-    private static IEnumerable<KnownThing> Stage(Stage stage, string instrument) => UsualOrder.Of(stage, [Lines.Instrument(instrument)]);
+    private static IEnumerable<KnownThing> Stage(Stage stage, string instrument) =>
+        UsualOrder.Of(stage, [Lines.Instrument(instrument)]);
 
     /// <summary>Notes as string letter and pitch, lowest string first.</summary>
     private static string Notes(IEnumerable<KnownThing> things) =>
@@ -16,7 +19,8 @@ public class KnownThingsTests
                 .GroupBy(n => n.Open)
                 .OrderBy(g => g.Key.Midi)
                 .Select(g =>
-                    $"{g.Key.Letter}: {string.Join(' ', g.OrderBy(n => n.Pitch.Midi).ThenBy(n => n.Pitch.Step).Select(n => n.Pitch))}"
+                    $"{g.Key.Letter}: "
+                    + string.Join(' ', g.OrderBy(n => n.Pitch.Midi).ThenBy(n => n.Pitch.Step).Select(n => n.Pitch))
                 )
         );
 
@@ -25,7 +29,9 @@ public class KnownThingsTests
             ' ',
             things
                 .OfType<KnownFinger>()
-                .Select(f => Labels.FingerSign(new Pair(0, f.Place.Finger, f.Place.Word, f.Place.Reach), HouseStyle.Default))
+                .Select(f =>
+                    Labels.FingerSign(new Pair(0, f.Place.Finger, f.Place.Word, f.Place.Reach), HouseStyle.Default)
+                )
                 .Order(StringComparer.Ordinal)
         );
 
@@ -53,8 +59,18 @@ public class KnownThingsTests
     [InlineData(Core.Knowledge.Stage.LowFirst, "viola", "C: Eb3, G: Bb3, D: Eb4, A: Bb4", "L1 L2")]
     [InlineData(Core.Knowledge.Stage.LowFirst, "cello", "C: Eb2, G: Bb2, D: Eb3, A: Bb3", "2 x1")]
     [InlineData(Core.Knowledge.Stage.LowFirst, "bass", "E: F2, A: Bb2, D: Eb3, G: Bb3", "1 2")]
-    [InlineData(Core.Knowledge.Stage.LowFourthHighThird, "violin", "G: C#4 Db4, D: G#4 Ab4, A: D#5 Eb5, E: A#5 Bb5", "H3 L4")]
-    [InlineData(Core.Knowledge.Stage.LowFourthHighThird, "cello", "C: F#2 Gb2, G: C#3 Db3, D: G#3 Ab3, A: D#4 Eb4", "x4")]
+    [InlineData(
+        Core.Knowledge.Stage.LowFourthHighThird,
+        "violin",
+        "G: C#4 Db4, D: G#4 Ab4, A: D#5 Eb5, E: A#5 Bb5",
+        "H3 L4"
+    )]
+    [InlineData(
+        Core.Knowledge.Stage.LowFourthHighThird,
+        "cello",
+        "C: F#2 Gb2, G: C#3 Db3, D: G#3 Ab3, A: D#4 Eb4",
+        "x4"
+    )]
     [InlineData(Core.Knowledge.Stage.LowFourthHighThird, "bass", "", "")]
     public void A_stage_brings_its_notes_and_fingers(Stage stage, string instrument, string notes, string fingers)
     {
@@ -74,7 +90,10 @@ public class KnownThingsTests
     public void A_stage_brings_its_positions(Stage stage, string instrument, string positions) =>
         Assert.Equal(
             positions,
-            string.Join(' ', Stage(stage, instrument).OfType<KnownPosition>().Select(p => p.Position).Order(StringComparer.Ordinal))
+            string.Join(
+                ' ',
+                Stage(stage, instrument).OfType<KnownPosition>().Select(p => p.Position).Order(StringComparer.Ordinal)
+            )
         );
 
     [Fact] // The middle of craft 15's list: what a first-year class can read when it has its rests and eighths.
@@ -82,8 +101,12 @@ public class KnownThingsTests
     {
         var things = UsualOrder.UpTo(Core.Knowledge.Stage.RestsAndEighths, [StringSection.Violin]);
         Assert.Equal(
-            "key 2, meter 2/4, meter 4/4, rest 1/1, rest 1/2, rest 1/4, sign repeat, slur 2, value 1/1, value 1/2, value 1/4, value 1/8",
-            string.Join(", ", things.Where(t => t.InstrumentId is null).Select(ThingText.Of).Order(StringComparer.Ordinal))
+            "key 2, meter 2/4, meter 4/4, rest 1/1, rest 1/2, rest 1/4, sign repeat, slur 2, value 1/1, value 1/2, "
+                + "value 1/4, value 1/8",
+            string.Join(
+                ", ",
+                things.Where(t => t.InstrumentId is null).Select(ThingText.Of).Order(StringComparer.Ordinal)
+            )
         );
         Assert.Equal("G: G3, D: D4 E4 F#4 G4, A: A4 B4 C#5 D5, E: E5", Notes(things));
     }
@@ -127,7 +150,11 @@ public class KnownThingsTests
     [InlineData("sign smile", "sign and one of accidental, pickUp")]
     [InlineData("", "expected a line such as")]
     public void A_wrong_text_is_told_what_would_be_right(string text, string said) =>
-        Assert.Contains(said, Assert.Throws<FormatException>(() => ThingText.Parse(text)).Message, StringComparison.Ordinal);
+        Assert.Contains(
+            said,
+            Assert.Throws<FormatException>(() => ThingText.Parse(text)).Message,
+            StringComparison.Ordinal
+        );
 
     [Theory] // Craft 3: a cello's forward hand is learned at once, so whichever finger comes first is the same thing.
     [InlineData("finger cello forward 2", "finger cello forward 4")]
@@ -153,6 +180,9 @@ public class KnownThingsTests
     public void Every_stage_and_every_sign_has_words()
     {
         Assert.All(UsualOrder.Stages, s => Assert.NotEqual("", StageWords.Name(s)));
-        Assert.All(Enum.GetValues<LearnedSign>(), s => Assert.NotEqual("", ThingWords.Name(new KnownSign(s), HouseStyle.Default)));
+        Assert.All(
+            Enum.GetValues<LearnedSign>(),
+            s => Assert.NotEqual("", ThingWords.Name(new KnownSign(s), HouseStyle.Default))
+        );
     }
 }

@@ -30,7 +30,8 @@ public class LabelsTests
     public void Octaves_in_three_ways(string pitch, string octaves, string highLow, string number, string none)
     {
         int[] used = [.. octaves.Split(' ').Select(o => int.Parse(o, null))];
-        string Name(OctaveNames names) => Labels.NoteInOctave(Pitch.Parse(pitch), used, new HouseStyle { OctaveNames = names });
+        string Name(OctaveNames names) =>
+            Labels.NoteInOctave(Pitch.Parse(pitch), used, new HouseStyle { OctaveNames = names });
         Assert.Equal(highLow, Name(OctaveNames.HighLow));
         Assert.Equal(number, Name(OctaveNames.Number));
         Assert.Equal(none, Name(OctaveNames.None));
@@ -41,7 +42,14 @@ public class LabelsTests
     [InlineData("violin", "E", "G", "D-H3", "D-↑3", "D high 3")]
     [InlineData("violin", "D", "A", "A0", "A0", "A0")]
     [InlineData("violin", "D", "F", "D2", "D2", "D2")]
-    public void Low_and_high_in_three_ways(string instrument, string key, string music, string letters, string arrows, string words)
+    public void Low_and_high_in_three_ways(
+        string instrument,
+        string key,
+        string music,
+        string letters,
+        string arrows,
+        string words
+    )
     {
         string Pair(LowHighLabel label) => Lines.Pairs(instrument, key, music, new HouseStyle { LowHigh = label });
         Assert.Equal(letters, Pair(LowHighLabel.Letters));
@@ -53,7 +61,10 @@ public class LabelsTests
     public void The_cellos_back_stretch_in_two_ways()
     {
         Assert.Equal("D0 D-x1 D2", Lines.Pairs("cello", "Bb clef=bass", "D, E, F,"));
-        Assert.Equal("D0 D-L1 D2", Lines.Pairs("cello", "Bb clef=bass", "D, E, F,", new HouseStyle { CelloBack = CelloBackLabel.L1 }));
+        Assert.Equal(
+            "D0 D-L1 D2",
+            Lines.Pairs("cello", "Bb clef=bass", "D, E, F,", new HouseStyle { CelloBack = CelloBackLabel.L1 })
+        );
     }
 
     [Theory]

@@ -5,8 +5,8 @@ using CsCheck;
 namespace Coppia.Tests;
 
 /// <summary>
-/// The run-sheet: the order of craft 21, and its times by the formula of craft 21, reckoned by hand. Tempo, repeats and talk are defaults
-/// from memory.
+/// The run-sheet: the order of craft 21, and its times by the formula of craft 21, reckoned by hand. Tempo, repeats and
+/// talk are defaults from memory.
 /// </summary>
 public class LessonPlanTests
 {
@@ -15,8 +15,22 @@ public class LessonPlanTests
     private static Player[] Players(params string[] who) =>
         [.. (who.Length > 0 ? who : AllFour).Select(i => new Player(Lines.Instrument(i)))];
 
-    private static LessonTune Tune(long id, Score score, int news = 0, int goal = 72, bool review = false, params int[] reached) =>
-        new(id, [.. Players().Select(p => PlayerReading.Of(score, PrintedFor.Of(score), p))], news, goal, review, reached.ToHashSet());
+    private static LessonTune Tune(
+        long id,
+        Score score,
+        int news = 0,
+        int goal = 72,
+        bool review = false,
+        params int[] reached
+    ) =>
+        new(
+            id,
+            [.. Players().Select(p => PlayerReading.Of(score, PrintedFor.Of(score), p))],
+            news,
+            goal,
+            review,
+            reached.ToHashSet()
+        );
 
     /// <summary>One line of four bars in D, nothing in it that is hard; its likeliest slip becomes its chunk.</summary>
     private static Score Plain => Lines.Score("D", "D E F G | A2 A2 | G F E2 | D4", "4/4");
@@ -62,7 +76,8 @@ public class LessonPlanTests
         const string key = "Shapes ScaleHalves ScaleQuarters ScaleEighths ScaleFaster";
         // In the waltz cellos lift all four fingers at once, and put them down at once.
         Assert.Equal(
-            $"Tuning {key} {key} News News Beat Beat Review Look Line Chunk Join Slow AtTempo Look Line Chunk Chunk Join Slow AtTempo Home",
+            $"Tuning {key} {key} News News Beat Beat Review Look Line Chunk Join Slow AtTempo Look Line Chunk Chunk "
+                + "Join Slow AtTempo Home",
             string.Join(' ', Parts(steps))
         );
         Assert.Equal(["4/4", "3/4"], steps.Where(s => s.Part == LessonPart.Beat).Select(s => s.Meter));
@@ -77,11 +92,15 @@ public class LessonPlanTests
         Assert.Equal((12.0, 3.0), (line.Beats, line.CountIn));
     }
 
-    [Fact] // A crossing with a shift for basses and cellos: bar 3 is the worst, and becomes a chunk: 5 bars of 4, three times each.
+    // A crossing with a shift for basses and cellos: bar 3 is the worst, and becomes a chunk: 5 bars of 4, three times
+    // each.
+    [Fact]
     public void A_trouble_spot_is_grown()
     {
         var hard = Lines.Score("D", "D E F G | A2 A2 | (D B) (E c) | D4", "4/4");
-        var chunk = LessonPlan.Of([Tune(1, hard)], Players(), new LessonPace(), 0).First(s => s.Part == LessonPart.Chunk);
+        var chunk = LessonPlan
+            .Of([Tune(1, hard)], Players(), new LessonPace(), 0)
+            .First(s => s.Part == LessonPart.Chunk);
         Assert.Equal((2, 3, 4, 5.0, 3), (chunk.FirstBar, chunk.EndBar, chunk.Ways, chunk.Beats, chunk.Repeats));
         Assert.Equal(3 * (20 + 4 * 4) + 15, chunk.Seconds(15)); // each stage is counted in
     }
@@ -105,7 +124,8 @@ public class LessonPlanTests
         var own = tuned.Where(t => t.ByTheirOwn).Select(t => t.Letter).ToArray();
         Assert.Equal(
             order,
-            string.Join(' ', tuned.Where(t => !t.ByTheirOwn).Select(t => t.Letter)) + (own.Length > 0 ? " | " + string.Join(' ', own) : "")
+            string.Join(' ', tuned.Where(t => !t.ByTheirOwn).Select(t => t.Letter))
+                + (own.Length > 0 ? " | " + string.Join(' ', own) : "")
         );
     }
 
@@ -123,7 +143,11 @@ public class LessonPlanTests
     public void Too_long_a_lesson_is_offered_less_in_order()
     {
         var steps = LessonPlan.Of(
-            [Tune(1, Plain, review: true), Tune(2, Plain, reached: 0), Tune(3, Lines.Score("G", "G A B c | d4", "4/4"))],
+            [
+                Tune(1, Plain, review: true),
+                Tune(2, Plain, reached: 0),
+                Tune(3, Lines.Score("G", "G A B c | d4", "4/4")),
+            ],
             Players(),
             new LessonPace(),
             0
@@ -157,7 +181,9 @@ public class LessonPlanTests
             {
                 LessonTune[] tunes =
                 [
-                    .. g.seeds.Select((seed, i) => Tune(i + 1, RandomTunes.Song(seed, 29, 38), 1, 80, g.review[i], [g.reached[i]])),
+                    .. g.seeds.Select(
+                        (seed, i) => Tune(i + 1, RandomTunes.Song(seed, 29, 38), 1, 80, g.review[i], [g.reached[i]])
+                    ),
                 ];
                 LessonStep[] plan =
                 [
@@ -193,7 +219,11 @@ public class LessonPlanTests
         Assert.True(LessonTime.Of([Playing(12), Playing(9)], 15, 45).NeedsBreak);
         Assert.False(LessonTime.Of([Playing(12), rest, Playing(9)], 15, 45).NeedsBreak);
         // Half a minute of talk is no rest.
-        Assert.True(LessonTime.Of([Playing(12), new LessonStep { Part = LessonPart.Look, Said = 2 }, Playing(9)], 15, 45).NeedsBreak);
+        Assert.True(
+            LessonTime
+                .Of([Playing(12), new LessonStep { Part = LessonPart.Look, Said = 2 }, Playing(9)], 15, 45)
+                .NeedsBreak
+        );
     }
 
     [Theory]
@@ -201,5 +231,6 @@ public class LessonPlanTests
     [InlineData(60, "1 minute")]
     [InlineData(95, "1½ minutes")]
     [InlineData(600, "10 minutes")]
-    public void Minutes_are_told_in_halves(double seconds, string words) => Assert.Equal(words, LessonWords.Minutes(seconds));
+    public void Minutes_are_told_in_halves(double seconds, string words) =>
+        Assert.Equal(words, LessonWords.Minutes(seconds));
 }

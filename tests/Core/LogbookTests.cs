@@ -8,16 +8,19 @@ using Coppia.Core.Wording.Logbook;
 namespace Coppia.Tests;
 
 /// <summary>
-/// The logbook against records worked out by hand. Source: craft 14 (three mistakes of a kind are a habit), 15 and 22 (who needs help with
-/// what, rest days are good days); weeks begin on Monday by ISO 8601. That a quiet week, or half of the usual, is worth a question is from
-/// memory.
+/// The logbook against records worked out by hand. Source: craft 14 (three mistakes of a kind are a habit), 15 and 22
+/// (who needs help with what, rest days are good days); weeks begin on Monday by ISO 8601. That a quiet week, or half
+/// of the usual, is worth a question is from memory.
 /// </summary>
 public class LogbookTests
 {
     /// <summary>A Friday.</summary>
     private static readonly DateOnly Today = Day("2026-11-27");
 
-    private static readonly LearnerCard Card = new(CardKind.NoteToPair, new KnownNote("violin", Pitch.Parse("D4"), Pitch.Parse("F#4")));
+    private static readonly LearnerCard Card = new(
+        CardKind.NoteToPair,
+        new KnownNote("violin", Pitch.Parse("D4"), Pitch.Parse("F#4"))
+    );
 
     private static DateOnly Day(string day) => DateOnly.Parse(day, CultureInfo.InvariantCulture);
 
@@ -29,10 +32,15 @@ public class LogbookTests
                 .Select(d => new Practised(Day(d[0]), int.Parse(d[1], CultureInfo.InvariantCulture))),
         ];
 
-    private static LearnerLog Log(string minutes = "", CardSlip[]? slips = null, Noted[]? notes = null, SetTask[]? tasks = null) =>
-        new(Minutes(minutes), slips ?? [], notes ?? [], tasks ?? []);
+    private static LearnerLog Log(
+        string minutes = "",
+        CardSlip[]? slips = null,
+        Noted[]? notes = null,
+        SetTask[]? tasks = null
+    ) => new(Minutes(minutes), slips ?? [], notes ?? [], tasks ?? []);
 
-    private static CardSlip[] Slips(MistakeKind kind, params string[] days) => [.. days.Select(d => new CardSlip(Day(d), Card, kind))];
+    private static CardSlip[] Slips(MistakeKind kind, params string[] days) =>
+        [.. days.Select(d => new CardSlip(Day(d), Card, kind))];
 
     [Theory]
     [InlineData("2026-11-23 10, 2026-11-25 5, 2026-11-27 5", "2026-11-27", "11-09 0, 11-16 0, 11-23 20")]
@@ -42,7 +50,10 @@ public class LogbookTests
     [InlineData("2026-12-28 3, 2027-01-01 4, 2027-01-03 5", "2027-01-04", "12-21 0, 12-28 12, 01-04 0")]
     [InlineData("2026-10-24 6, 2026-10-25 6, 2026-10-26 1", "2026-10-26", "10-12 0, 10-19 12, 10-26 1")]
     public void Minutes_are_added_up_from_Monday_to_Sunday(string minutes, string today, string weeks) =>
-        Assert.Equal(weeks, string.Join(", ", Log(minutes).Weeks(Day(today), 3).Select(w => $"{w.Monday:MM-dd} {w.Minutes}")));
+        Assert.Equal(
+            weeks,
+            string.Join(", ", Log(minutes).Weeks(Day(today), 3).Select(w => $"{w.Monday:MM-dd} {w.Minutes}"))
+        );
 
     [Theory]
     [InlineData(MistakeKind.LowHigh, "2026-11-27 2026-11-26", "")] // two are slips
@@ -51,7 +62,10 @@ public class LogbookTests
     [InlineData(MistakeKind.OneStep, "2026-10-30 2026-10-31 2026-11-02", "")] // the 29th is too long ago
     [InlineData(MistakeKind.Unclear, "2026-11-27 2026-11-27 2026-11-27", "")] // nothing is known of them
     public void Three_mistakes_of_a_kind_in_four_weeks_are_a_habit(MistakeKind kind, string days, string habits) =>
-        Assert.Equal(habits, string.Join(", ", Log(slips: Slips(kind, days.Split(' '))).Habits(Today).Select(h => $"{h.Kind} {h.Times}")));
+        Assert.Equal(
+            habits,
+            string.Join(", ", Log(slips: Slips(kind, days.Split(' '))).Habits(Today).Select(h => $"{h.Kind} {h.Times}"))
+        );
 
     [Fact]
     public void A_tempo_is_the_fastest_that_was_told_of_a_tune()
@@ -70,7 +84,10 @@ public class LogbookTests
         };
         var tune = Assert.Single(log.Tempos());
         Assert.Equal((7L, 66), (tune.Tune, tune.Best));
-        Assert.Equal("11-18 50, 11-20 66, 11-21 60", string.Join(", ", tune.Steps.Select(s => $"{s.Day:MM-dd} {s.Tempo}")));
+        Assert.Equal(
+            "11-18 50, 11-20 66, 11-21 60",
+            string.Join(", ", tune.Steps.Select(s => $"{s.Day:MM-dd} {s.Tempo}"))
+        );
         Assert.Null(log.Best(8));
     }
 
@@ -94,30 +111,54 @@ public class LogbookTests
             },
             { Log(tasks: [new SetTask(Day("2026-11-27"), IsDone: false, Tune: 7)]), "" },
             { Log(tasks: [new SetTask(Day("2026-11-26"), IsDone: true, Tune: 7)]), "" },
-            { Log(tasks: [new SetTask(Day("2026-11-26"), IsDone: false, Tune: 7)]), "“Two Buckets” was due on Thu, Nov 26." },
+            {
+                Log(tasks: [new SetTask(Day("2026-11-26"), IsDone: false, Tune: 7)]),
+                "“Two Buckets” was due on Thu, Nov 26."
+            },
             { Log(tasks: [new SetTask(Day("2026-11-25"), IsDone: false)]), "One thing was due on Wed, Nov 25." },
             // What was said a fortnight ago is over; that it goes well is no reason.
             { Log(notes: [new Noted(Day("2026-11-13"), LearnerNote.Help)]), "" },
-            { Log(notes: [new Noted(Day("2026-11-14"), LearnerNote.Help, Tune: 7)]), "Asked for help with “Two Buckets” on Sat, Nov 14." },
+            {
+                Log(notes: [new Noted(Day("2026-11-14"), LearnerNote.Help, Tune: 7)]),
+                "Asked for help with “Two Buckets” on Sat, Nov 14."
+            },
             { Log(notes: [new Noted(Day("2026-11-27"), LearnerNote.Well, Tune: 7)]), "" },
             {
                 Log(
                     "2026-11-01 10",
-                    notes: [new Noted(Day("2026-11-26"), LearnerNote.NoTime), new Noted(Day("2026-11-25"), LearnerNote.Mend)]
+                    notes:
+                    [
+                        new Noted(Day("2026-11-26"), LearnerNote.NoTime),
+                        new Noted(Day("2026-11-25"), LearnerNote.Mend),
+                    ]
                 ),
-                "No minutes have come since Sun, Nov 1. The instrument or bow needs mending. Had no time in the last weeks."
+                "No minutes have come since Sun, Nov 1. The instrument or bow needs mending. "
+                    + "Had no time in the last weeks."
             },
             // Craft 18: what hurts comes first.
             {
-                Log(notes: [new Noted(Day("2026-11-27"), LearnerNote.Help), new Noted(Day("2026-11-20"), LearnerNote.Hurts)]),
-                "On Fri, Nov 20: “Something hurts when I play.” Stop and rest first; lasting pain is for a doctor. Asked for help on Fri, Nov 27."
+                Log(
+                    notes:
+                    [
+                        new Noted(Day("2026-11-27"), LearnerNote.Help),
+                        new Noted(Day("2026-11-20"), LearnerNote.Hurts),
+                    ]
+                ),
+                "On Fri, Nov 20: “Something hurts when I play.” Stop and rest first; lasting pain is for a doctor. "
+                    + "Asked for help on Fri, Nov 27."
             },
         };
 
     [Theory]
     [MemberData(nameof(Reasons))]
     public void A_learner_is_asked_for_a_reason_that_is_told(LearnerLog log, string why) =>
-        Assert.Equal(why, string.Join(' ', AskFirst.Why(log, Today).Select(w => LogWords.Why(w, w.Tune is null ? null : "Two Buckets"))));
+        Assert.Equal(
+            why,
+            string.Join(
+                ' ',
+                AskFirst.Why(log, Today).Select(w => LogWords.Why(w, w.Tune is null ? null : "Two Buckets"))
+            )
+        );
 
     [Fact]
     public void Two_are_asked_the_one_who_hurts_first_and_of_the_quiet_the_quietest()
@@ -140,8 +181,17 @@ public class LogbookTests
     public void Whatever_is_told_is_told_of_the_work()
     {
         foreach (var kind in Enum.GetValues<MistakeKind>().Where(k => k != MistakeKind.Right))
-            Assert.DoesNotMatch("(?i)lazy|fail|bad|never|should|must not", $"{LogWords.Habit(kind)} {LogWords.Helps(kind)}");
-        Assert.Equal(Enum.GetValues<CardKind>().Length, Enum.GetValues<CardKind>().Select(LogWords.Kind).Distinct().Count());
-        Assert.Equal(Enum.GetValues<LearnerNote>().Length, Enum.GetValues<LearnerNote>().Select(LearnWords.Note).Distinct().Count());
+            Assert.DoesNotMatch(
+                "(?i)lazy|fail|bad|never|should|must not",
+                $"{LogWords.Habit(kind)} {LogWords.Helps(kind)}"
+            );
+        Assert.Equal(
+            Enum.GetValues<CardKind>().Length,
+            Enum.GetValues<CardKind>().Select(LogWords.Kind).Distinct().Count()
+        );
+        Assert.Equal(
+            Enum.GetValues<LearnerNote>().Length,
+            Enum.GetValues<LearnerNote>().Select(LearnWords.Note).Distinct().Count()
+        );
     }
 }

@@ -5,7 +5,13 @@ namespace Coppia.Tests;
 /// <summary>What a tune contains, what of it is new to a class, and how hard that makes it. Source: craft 15.</summary>
 public class NewsTests
 {
-    private static PlayerReading Reading(string instrument, string key, string music, string meter = "4/4", ClassKnowledge? known = null)
+    private static PlayerReading Reading(
+        string instrument,
+        string key,
+        string music,
+        string meter = "4/4",
+        ClassKnowledge? known = null
+    )
     {
         var player = new Player(Lines.Instrument(instrument), known: known);
         return PlayerReading.Of(Lines.Score(key, music, meter), player.Instrument, player);
@@ -38,7 +44,8 @@ public class NewsTests
         "D",
         "D D E2",
         "4/4",
-        "finger violin regular 1, key 2, meter 4/4, note violin D4 D4, note violin D4 E4, position violin I, value 1/2, value 1/4"
+        "finger violin regular 1, key 2, meter 4/4, note violin D4 D4, note violin D4 E4, position violin I, "
+            + "value 1/2, value 1/4"
     )]
     [InlineData(
         "cello",
@@ -47,7 +54,13 @@ public class NewsTests
         "4/4",
         "finger cello regular 4, key 0, meter 4/4, note cello G2 C3, position cello I, rest 1/4, value 1/2, value 1/4"
     )]
-    [InlineData("violin", "D", "A3/2 A/ A A", "4/4", "key 2, meter 4/4, note violin A4 A4, value 1/4, value 1/4., value 1/8")]
+    [InlineData(
+        "violin",
+        "D",
+        "A3/2 A/ A A",
+        "4/4",
+        "key 2, meter 4/4, note violin A4 A4, value 1/4, value 1/4., value 1/8"
+    )]
     [InlineData(
         "violin",
         "D",
@@ -55,14 +68,50 @@ public class NewsTests
         "2/4",
         "key 2, meter 2/4, note violin A4 A4, rhythm 1/2 1/4 1/4, value 1/16, value 1/4, value 1/8"
     )]
-    [InlineData("violin", "D", "A/ A A/ A A", "4/4", "key 2, meter 4/4, note violin A4 A4, sign syncopation, value 1/4, value 1/8")]
-    [InlineData("violin", "D", "A A/ A A/", "6/8", "key 2, meter 6/8, note violin A4 A4, rhythm 2/3 1/3, value 1/4, value 1/8")]
-    [InlineData("violin", "D", "A A/ A A/", "3/4", "key 2, meter 3/4, note violin A4 A4, sign syncopation, value 1/4, value 1/8")]
-    [InlineData("violin", "D", "A A/ A3/2", "6/8", "key 2, meter 6/8, note violin A4 A4, rhythm 2/3 1/3, value 1/4, value 1/4., value 1/8")]
+    [InlineData(
+        "violin",
+        "D",
+        "A/ A A/ A A",
+        "4/4",
+        "key 2, meter 4/4, note violin A4 A4, sign syncopation, value 1/4, value 1/8"
+    )]
+    [InlineData(
+        "violin",
+        "D",
+        "A A/ A A/",
+        "6/8",
+        "key 2, meter 6/8, note violin A4 A4, rhythm 2/3 1/3, value 1/4, value 1/8"
+    )]
+    [InlineData(
+        "violin",
+        "D",
+        "A A/ A A/",
+        "3/4",
+        "key 2, meter 3/4, note violin A4 A4, sign syncopation, value 1/4, value 1/8"
+    )]
+    [InlineData(
+        "violin",
+        "D",
+        "A A/ A3/2",
+        "6/8",
+        "key 2, meter 6/8, note violin A4 A4, rhythm 2/3 1/3, value 1/4, value 1/4., value 1/8"
+    )]
     // A cut bar is still counted in the quarters of a beginner.
-    [InlineData("violin", "D", "A A/ A/ A2", "2/2", "key 2, meter 2/2, note violin A4 A4, value 1/2, value 1/4, value 1/8")]
+    [InlineData(
+        "violin",
+        "D",
+        "A A/ A/ A2",
+        "2/2",
+        "key 2, meter 2/2, note violin A4 A4, value 1/2, value 1/4, value 1/8"
+    )]
     [InlineData("violin", "D", "(A A) (A A)", "4/4", "key 2, meter 4/4, note violin A4 A4, slur 2, value 1/4")]
-    [InlineData("violin", "D", "(.A .A) .A A", "4/4", "key 2, meter 4/4, note violin A4 A4, sign dots, sign hook, value 1/4")]
+    [InlineData(
+        "violin",
+        "D",
+        "(.A .A) .A A",
+        "4/4",
+        "key 2, meter 4/4, note violin A4 A4, sign dots, sign hook, value 1/4"
+    )]
     [InlineData("violin", "D", "A4-|A4", "4/4", "key 2, meter 4/4, note violin A4 A4, sign tie, value 1/1")]
     [InlineData(
         "violin",
@@ -71,8 +120,13 @@ public class NewsTests
         "4/4",
         "dynamic p, key 2, meter 4/4, note violin A4 A4, sign accent, sign fermata, sign repeat, value 1/2, value 1/4"
     )]
-    public void A_tune_contains_exactly_what_is_printed(string instrument, string key, string music, string meter, string things) =>
-        Assert.Equal(things, Texts(Met(instrument, key, music, meter).Select(m => m.Thing)));
+    public void A_tune_contains_exactly_what_is_printed(
+        string instrument,
+        string key,
+        string music,
+        string meter,
+        string things
+    ) => Assert.Equal(things, Texts(Met(instrument, key, music, meter).Select(m => m.Thing)));
 
     [Fact]
     public void A_sign_before_a_note_is_met_where_the_signature_says_otherwise()
@@ -98,9 +152,16 @@ public class NewsTests
     [InlineData("violin", Stage.OuterString, "D E =F E|=c B A2", "low second finger: F on D and C on A")]
     [InlineData("cello", Stage.OuterString, "D, E, =F, E,|=C B, A,2", "second finger: F on D and C on A")]
     [InlineData("viola", Stage.OuterString, "D E =F E|=c B A2", "low second finger: F on D and C on A")]
-    public void A_new_finger_is_one_thing_with_the_notes_it_brings(string instrument, Stage stage, string music, string words)
+    public void A_new_finger_is_one_thing_with_the_notes_it_brings(
+        string instrument,
+        Stage stage,
+        string music,
+        string words
+    )
     {
-        var known = ClassKnowledge.Of(UsualOrder.UpTo(stage, [Lines.Instrument(instrument)]).Append(new KnownSign(LearnedSign.Accidental)));
+        var known = ClassKnowledge.Of(
+            UsualOrder.UpTo(stage, [Lines.Instrument(instrument)]).Append(new KnownSign(LearnedSign.Accidental))
+        );
         var news = News.In(Met(instrument, "D", music, known: known), known);
         var only = Assert.Single(news.Of);
         Assert.Equal(words, new NewsWords(HouseStyle.Default).Name(only));
@@ -116,7 +177,8 @@ public class NewsTests
         var news = News.In(Met("violin", "G", "(G A) B z|A, B, D2|", "3/4", known), known);
         // G major, 3/4, a slur over two, a quarter rest, A and B on the G string.
         Assert.Equal(
-            "two new notes (4), one new signature (3), one new meter (3), one new rest (2) and one new slur (2): 14 in all",
+            "two new notes (4), one new signature (3), one new meter (3), "
+                + "one new rest (2) and one new slur (2): 14 in all",
             NewsWords.Parts(HowHard.Of(news, 0))
         );
         // With a step of two and a half points beside it.
@@ -135,10 +197,16 @@ public class NewsTests
     {
         var reading = Reading("violin", "D", "D E F G|A4|\nA, D A, D|z4|");
         var news = News.In(TuneContents.Of(reading), UpTo(Stage.FirstFingers, "violin"));
-        var said = reading.BeforeLines(news).Select(l => l.Where(r => r.Kind == RemarkKind.New).Select(reading.Text).ToArray()).ToArray();
+        var said = reading
+            .BeforeLines(news)
+            .Select(l => l.Where(r => r.Kind == RemarkKind.New).Select(reading.Text).ToArray())
+            .ToArray();
         Assert.Empty(said[0]);
         Assert.Equal(
-            ["A note you have not met: A, first finger on G, first in bar 3, twice.", "A rest you have not met: whole rest, bar 4, once."],
+            [
+                "A note you have not met: A, first finger on G, first in bar 3, twice.",
+                "A rest you have not met: whole rest, bar 4, once.",
+            ],
             said[1]
         );
     }
@@ -169,24 +237,39 @@ public class NewsTests
         }
     }
 
-    /// <summary>Counted anew from the rows of the reading and the printed events, without the code under test.</summary>
+    /// <summary>
+    /// Counted anew from the rows of the reading and the printed events, without the code under test.
+    /// </summary>
     [Fact]
     public void Notes_and_values_are_those_of_the_rows()
     {
         foreach (var seed in Enumerable.Range(1, 40))
         {
-            var reading = PlayerReading.Of(RandomTunes.Song(seed, 24, 38), StringSection.Violin, new Player(StringSection.Violin));
+            var reading = PlayerReading.Of(
+                RandomTunes.Song(seed, 24, 38),
+                StringSection.Violin,
+                new Player(StringSection.Violin)
+            );
             var met = TuneContents.Of(reading);
             var played = reading.Notes.Where(n => n.Placement is not null).ToArray();
             Assert.Equal(
-                played.GroupBy(n => (n.Placement!.Value.String, n.Note.Pitch)).Select(g => $"{g.Key} {g.Count()}").Order(),
+                played
+                    .GroupBy(n => (n.Placement!.Value.String, n.Note.Pitch))
+                    .Select(g => $"{g.Key} {g.Count()}")
+                    .Order(),
                 met.Where(m => m.Thing is KnownNote)
                     .Select(m => (Note: (KnownNote)m.Thing, m.Times))
-                    .Select(m => $"{(reading.Instrument.Strings.ToList().IndexOf(m.Note.Open), m.Note.Pitch)} {m.Times}")
+                    .Select(m =>
+                        $"{(reading.Instrument.Strings.ToList().IndexOf(m.Note.Open), m.Note.Pitch)} {m.Times}"
+                    )
                     .Order()
             );
             Assert.Equal(
-                reading.Score.Events.Where(e => !e.IsRest).GroupBy(e => e.Value).Select(g => $"{g.Key} {g.Count()}").Order(),
+                reading
+                    .Score.Events.Where(e => !e.IsRest)
+                    .GroupBy(e => e.Value)
+                    .Select(g => $"{g.Key} {g.Count()}")
+                    .Order(),
                 met.Where(m => m.Thing is KnownValue).Select(m => $"{((KnownValue)m.Thing).Value} {m.Times}").Order()
             );
         }
@@ -206,18 +289,26 @@ public class NewsTests
     [InlineData("violin", "D", "d e d e", Stage.FourthFinger, "A3 E0 A3 E0")]
     // The stretch back is learned before half position.
     [InlineData("cello", "F", "A, B, A,", Stage.LowFirst, "A0 A-x1 A0")]
-    public void The_class_plays_what_it_has_learned(string instrument, string key, string music, Stage stage, string pairs) =>
-        Assert.Equal(pairs, Pairs(instrument, key, music, UpTo(stage, instrument)));
+    public void The_class_plays_what_it_has_learned(
+        string instrument,
+        string key,
+        string music,
+        Stage stage,
+        string pairs
+    ) => Assert.Equal(pairs, Pairs(instrument, key, music, UpTo(stage, instrument)));
 
     /// <summary>
-    /// Where nothing was learned for a note, it is played as a beginner would, not far up the neck: G♯ on the cello's D string by the
-    /// forward stretch (craft 19), beside an E that no first position reaches.
+    /// Where nothing was learned for a note, it is played as a beginner would, not far up the neck: G♯ on the cello's D
+    /// string by the forward stretch (craft 19), beside an E that no first position reaches.
     /// </summary>
     [Fact]
     public void What_has_no_learned_way_is_played_as_ever()
     {
         const string Music = "^G, A, E, A, ^G,";
-        Assert.Equal(Pairs("cello", "C", Music, ClassKnowledge.Beginner), Pairs("cello", "C", Music, UpTo(Stage.OuterString, "cello")));
+        Assert.Equal(
+            Pairs("cello", "C", Music, ClassKnowledge.Beginner),
+            Pairs("cello", "C", Music, UpTo(Stage.OuterString, "cello"))
+        );
         Assert.Equal("D-x4 A0 A1", Pairs("cello", "C", "^G, A, B,", UpTo(Stage.OuterString, "cello")));
     }
 
@@ -233,7 +324,9 @@ public class NewsTests
     [Fact]
     public void Half_position_stands_in_for_a_stretch_that_was_not_learned()
     {
-        var known = UsualOrder.UpTo(Stage.OuterString, [StringSection.Cello]).Append(ThingText.Parse("position cello half"));
+        var known = UsualOrder
+            .UpTo(Stage.OuterString, [StringSection.Cello])
+            .Append(ThingText.Parse("position cello half"));
         Assert.Equal("A0 A1 A0", Pairs("cello", "F", "A, B, A,", ClassKnowledge.Of(known)));
         Assert.Equal(
             "A0 A-x1 A0",
@@ -248,7 +341,10 @@ public class NewsTests
         var known = UpTo(Stage.OuterString, "violin");
         foreach (var seed in Enumerable.Range(1, 60))
         {
-            var fingers = Fingers.Choose(RandomTunes.Song(seed, 24, 40), new Player(StringSection.Violin, known: known));
+            var fingers = Fingers.Choose(
+                RandomTunes.Song(seed, 24, 40),
+                new Player(StringSection.Violin, known: known)
+            );
             foreach (var note in fingers.Notes.Where(n => n.Placement is { Finger: 4, Word: PlaceWord.Regular }))
             {
                 var midi = note.Note.Pitch.Midi;

@@ -54,7 +54,9 @@ public class NotationTests
     [InlineData("4")]
     public void What_is_no_pitch_is_refused(string text) => Assert.Throws<FormatException>(() => Pitch.Parse(text));
 
-    [Fact] // Craft 1, common practice: a sign holds for its line or space, in that octave, to the end of the bar; a tie carries it over.
+    // Craft 1, common practice: a sign holds for its line or space, in that octave, to the end of the bar; a tie
+    // carries it over.
+    [Fact]
     public void An_accidental_holds_through_the_bar_in_its_octave()
     {
         var pitches = Lines.Score("C", "^F F f ^G-|G G|F").Events.Select(e => e.Pitch.ToString());
@@ -113,7 +115,9 @@ public class NotationTests
             beams,
             string.Join(
                 ' ',
-                Beams.Of(Lines.Score("C", music, "6/8").Bars[0]).Select(b => b.Count == 0 ? "-" : b[0].ToString()[..1].ToLowerInvariant())
+                Beams
+                    .Of(Lines.Score("C", music, "6/8").Bars[0])
+                    .Select(b => b.Count == 0 ? "-" : b[0].ToString()[..1].ToLowerInvariant())
             )
         );
 }

@@ -12,14 +12,25 @@ public class OctaveFitTests
     [InlineData("F", "C F A c f e", "viola", 0)] // F at the top is an extended 4
     [InlineData("C", "B,, G G G", "cello", 0)] // three notes with a shift rather than one that no finger reaches
     [InlineData("C clef=bass", "C,, D,, E,,", "bass", 1)] // the fewest out of reach, then the smallest move
-    public void A_tune_moves_by_whole_octaves_only_when_it_must(string key, string music, string instrument, int octaves) =>
-        Assert.Equal(octaves, OctaveFit.OctavesFor(SoundingNote.Of(Lines.Score(key, music)), new Player(Lines.Instrument(instrument))));
+    public void A_tune_moves_by_whole_octaves_only_when_it_must(
+        string key,
+        string music,
+        string instrument,
+        int octaves
+    ) =>
+        Assert.Equal(
+            octaves,
+            OctaveFit.OctavesFor(SoundingNote.Of(Lines.Score(key, music)), new Player(Lines.Instrument(instrument)))
+        );
 
     [Fact] // Craft 6: the teacher may choose another octave, also on the instrument that the tune is printed for.
     public void The_teacher_may_choose_another_octave()
     {
         var score = Lines.Score("D", "d e f g");
-        Assert.Equal("A3 E0 E1 E-L2", Labelled(PlayerReading.Of(score, StringSection.Violin, new Player(StringSection.Violin))));
+        Assert.Equal(
+            "A3 E0 E1 E-L2",
+            Labelled(PlayerReading.Of(score, StringSection.Violin, new Player(StringSection.Violin)))
+        );
         Assert.Equal(
             "D0 D1 D2 D3",
             Labelled(PlayerReading.Of(score, StringSection.Violin, new Player(StringSection.Violin), chosenOctaves: -1))
@@ -27,14 +38,21 @@ public class OctaveFitTests
         Assert.Equal(
             "A4 A3 A1 A0",
             Labelled(
-                PlayerReading.Of(Lines.Score("D", "d c B A"), StringSection.Violin, new Player(StringSection.Cello), chosenOctaves: -1)
+                PlayerReading.Of(
+                    Lines.Score("D", "d c B A"),
+                    StringSection.Violin,
+                    new Player(StringSection.Cello),
+                    chosenOctaves: -1
+                )
             )
         );
 
         static string Labelled(PlayerReading reading) => string.Join(' ', reading.Labelled());
     }
 
-    [Fact] // The violin reaches B5 in first position: D5 to G5 fit as printed, an octave lower, and higher up in part beyond the class.
+    // The violin reaches B5 in first position: D5 to G5 fit as printed, an octave lower, and higher up in part beyond
+    // the class.
+    [Fact]
     public void The_octaves_to_choose_from_say_what_they_leave_out()
     {
         var choices = OctaveFit.Choices(SoundingNote.Of(Lines.Score("D", "d e f g")), new Player(StringSection.Violin));
@@ -46,7 +64,11 @@ public class OctaveFitTests
     [Fact]
     public void The_reader_gets_a_clef_of_its_own()
     {
-        var reading = PlayerReading.Of(Lines.Score("D", "D E F G"), StringSection.Violin, new Player(StringSection.Viola));
+        var reading = PlayerReading.Of(
+            Lines.Score("D", "D E F G"),
+            StringSection.Violin,
+            new Player(StringSection.Viola)
+        );
         Assert.Equal(Clef.Alto, reading.Score.Clef);
         Assert.True(reading.ClefChanged);
     }

@@ -1,8 +1,8 @@
 namespace Coppia.Tests;
 
 /// <summary>
-/// Plain melodies at their plain places, whatever repeats in them. The oracle below is written from the tables of craft 3 and 6 (common
-/// practice) with the strings as numbers, and shares nothing with the solver.
+/// Plain melodies at their plain places, whatever repeats in them. The oracle below is written from the tables of craft
+/// 3 and 6 (common practice) with the strings as numbers, and shares nothing with the solver.
 /// </summary>
 public class PlainMelodyTests
 {
@@ -97,14 +97,18 @@ public class PlainMelodyTests
         for (var seed = 1; checkedMelodies < Melodies; seed++)
         {
             Assert.True(seed < 40_000, $"only {checkedMelodies} plain melodies found");
-            // Few instruments hold every key without a stretch: a narrow range now and then finds enough that are plain.
+            // Few instruments hold every key without a stretch: a narrow range now and then finds enough that are
+            // plain.
             var floor = lowest + seed % Math.Max(1, highest - lowest - 5);
             var score = RandomTunes.Plain(seed, floor, Math.Min(highest, floor + 4 + seed % 11));
             if (Expected(instrument, [.. SoundingNote.Of(score).Select(n => n.Pitch)]) is not { } expected)
                 continue;
             checkedMelodies++;
             var fingering = Fingers.Choose(score, new Player(Lines.Instrument(instrument)));
-            var taken = string.Join(' ', fingering.Notes.Select(n => Labels.Pair(n.Placement!.Value.Pair, fingering.Player)));
+            var taken = string.Join(
+                ' ',
+                fingering.Notes.Select(n => Labels.Pair(n.Placement!.Value.Pair, fingering.Player))
+            );
             Assert.True(
                 string.Join(' ', expected) == taken,
                 $"seed {seed}, {score.Key}\nexpected {string.Join(' ', expected)}\nfingered {Lines.ByBar(fingering)}"

@@ -8,7 +8,9 @@ public class PlayOrderTests
     private static string Played(string music) =>
         string.Join(
             ' ',
-            PlayOrder.Of(Lines.Score("C", music, "4/4")).Select(p => $"{p.Bar}{(p.Pass > 1 ? new string('\'', p.Pass - 1) : "")}")
+            PlayOrder
+                .Of(Lines.Score("C", music, "4/4"))
+                .Select(p => $"{p.Bar}{(p.Pass > 1 ? new string('\'', p.Pass - 1) : "")}")
         );
 
     [Theory] // Bars from 0; a dash for each time after the first.
@@ -27,7 +29,8 @@ public class PlayOrderTests
     [InlineData("C4|!fine!D4|E4|!D.C.!F4|]", "0 1 2 3 0' 1'")]
     [InlineData("C4|!segno!D4|!fine!E4|!D.S.!F4|]", "0 1 2 3 1' 2'")]
     [InlineData("C4|!dacoda!D4|E4|!D.C.!F4|!coda!G4|A4|]", "0 1 2 3 0' 1' 4 5")]
-    [InlineData("C4|!coda!D4|E4|!D.C.!F4|!coda!G4|]", "0 1 2 3 0' 1' 4")] // the first of two coda signs says where to leave
+    // the first of two coda signs says where to leave
+    [InlineData("C4|!coda!D4|E4|!D.C.!F4|!coda!G4|]", "0 1 2 3 0' 1' 4")]
     [InlineData("|:C4|!fine!D4:|E4|!D.C.!F4|]", "0 1 0' 1' 2 3 0'' 1''")] // no repeats after the da capo
     [InlineData("|:C4|1D4:|2E4||F4|!D.C.!G4|]", "0 1 0' 2' 3 4 0'' 2'' 3' 4'")] // the last ending after the da capo
     [InlineData("C4|\"Fine\"D4|\"^D.C. al Fine\"E4|]", "0 1 2 0' 1'")] // in words

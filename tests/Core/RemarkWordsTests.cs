@@ -1,18 +1,26 @@
 namespace Coppia.Tests;
 
 /// <summary>
-/// Each thing that is said before a line, from its bare facts (craft 7; the wording is ours). The violin's strings are 0 G, 1 D, 2 A, 3 E.
+/// Each thing that is said before a line, from its bare facts (craft 7; the wording is ours). The violin's strings are
+/// 0 G, 1 D, 2 A, 3 E.
 /// </summary>
 public class RemarkWordsTests
 {
     private static readonly Instrument Violin = Lines.Instrument("violin");
 
-    private static Pair Finger(int @string, int finger, PlaceWord word = PlaceWord.Regular) => new(@string, finger, word);
+    private static Pair Finger(int @string, int finger, PlaceWord word = PlaceWord.Regular) =>
+        new(@string, finger, word);
 
     private static Pitch Note(string name) => Pitch.Parse(name);
 
     private static Placement InThirdPosition(int @string, int semitones, int finger) =>
-        new(@string, semitones, finger, Violin.Frames.Index().First(f => f.Item.Position == "III").Index, PlaceWord.Regular);
+        new(
+            @string,
+            semitones,
+            finger,
+            Violin.Frames.Index().First(f => f.Item.Position == "III").Index,
+            PlaceWord.Regular
+        );
 
     private static string Said(RemarkFact fact, HouseStyle? style = null) =>
         new RemarkWords(new Player(Violin, style), Waymarks.Fine).Of(new Remark(fact, []));
@@ -37,12 +45,24 @@ public class RemarkWordsTests
                 "2 on A in two places, low for C and regular for C♯: slide it.",
                 new SeveralPlaces(2, 2, [(Finger(2, 2, PlaceWord.Low), Note("C5")), (Finger(2, 2), Note("C#5"))])
             },
-            { "2 at two heights, low on D and regular on A.", new OneFingerTwoHeights(Finger(1, 2, PlaceWord.Low), Finger(2, 2)) },
+            {
+                "2 at two heights, low on D and regular on A.",
+                new OneFingerTwoHeights(Finger(1, 2, PlaceWord.Low), Finger(2, 2))
+            },
             { "2 and 3 touch on D and A.", new FingersTouch(2, 3, [1, 2]) },
-            { "Keep 3 down on D while the A string sounds; G comes back.", new FingerStays(Finger(1, 3), 2, Note("G4")) },
+            {
+                "Keep 3 down on D while the A string sounds; G comes back.",
+                new FingerStays(Finger(1, 3), 2, Note("G4"))
+            },
             { "During open A, put L2 on D for F.", new FingerReady(2, Finger(1, 2, PlaceWord.Low), Note("F4")) },
-            { "From open D to 3: put 1, 2 and 3 down together.", new FingersTogether(true, Finger(1, 3), new FingerSet([1, 2, 3])) },
-            { "From 1 on D to 3: put 2 and 3 down together.", new FingersTogether(false, Finger(1, 3), new FingerSet([2, 3])) },
+            {
+                "From open D to 3: put 1, 2 and 3 down together.",
+                new FingersTogether(true, Finger(1, 3), new FingerSet([1, 2, 3]))
+            },
+            {
+                "From 1 on D to 3: put 2 and 3 down together.",
+                new FingersTogether(false, Finger(1, 3), new FingerSet([2, 3]))
+            },
             {
                 "Bar 5: to third position, 1 on A for D. Check it against open D (an octave).",
                 new HandArrives(
@@ -61,14 +81,23 @@ public class RemarkWordsTests
                     new ShiftCheck(3, IsOctave: false, WithFinger: 2)
                 )
             },
-            { "A note you have not met: A, third finger on E, first in bar 7, twice.", new NewToClass(new NewThing(HighA, [])) },
+            {
+                "A note you have not met: A, third finger on E, first in bar 7, twice.",
+                new NewToClass(new NewThing(HighA, []))
+            },
             {
                 "Bar 2: to third position, 1 on A for D.",
                 new HandArrives(new Bar { Number = 2 }, InThirdPosition(2, 5, 1), Note("D5"), null)
             },
         };
 
-    private static readonly MetThing HighA = new(new KnownNote("violin", Pitch.Parse("E5"), Pitch.Parse("A5")), "b7", 7, ["b7n1"], 2)
+    private static readonly MetThing HighA = new(
+        new KnownNote("violin", Pitch.Parse("E5"), Pitch.Parse("A5")),
+        "b7",
+        7,
+        ["b7n1"],
+        2
+    )
     {
         Place = new Placement(3, 5, 3, 1, PlaceWord.Regular),
     };
@@ -108,7 +137,10 @@ public class RemarkWordsTests
             "Keep 1 down on A while the D string sounds; H comes back.",
             Said(new FingerStays(Finger(2, 1), 1, Note("B4")), style)
         );
-        Assert.Equal("During open A, put low 2 on D for F.", Said(new FingerReady(2, Finger(1, 2, PlaceWord.Low), Note("F4")), style));
+        Assert.Equal(
+            "During open A, put low 2 on D for F.",
+            Said(new FingerReady(2, Finger(1, 2, PlaceWord.Low), Note("F4")), style)
+        );
     }
 
     [Fact]
@@ -121,13 +153,24 @@ public class RemarkWordsTests
     [Theory] // What makes a step hard, each part said (craft 11).
     [InlineData("violin", "D", "G A", "G (D3) to A (A0): a string crossing.")]
     [InlineData("violin", "D", "G F E2 D2 A F", "F♯ (D2): a string crossing, and fingers 1 and 2 down at once.")]
-    [InlineData("cello", "D clef=bass", "D, B, F,", "B (A1) to F♯ (D3): a string crossing, and fingers 2 and 3 to add.")]
-    [InlineData("violin", "D", "D/ E/ F/ D/", "F♯ (D2) to D (D0): fingers 1 and 2 off at once, and a skip, in quick notes.")]
+    [InlineData(
+        "cello",
+        "D clef=bass",
+        "D, B, F,",
+        "B (A1) to F♯ (D3): a string crossing, and fingers 2 and 3 to add."
+    )]
+    [InlineData(
+        "violin",
+        "D",
+        "D/ E/ F/ D/",
+        "F♯ (D2) to D (D0): fingers 1 and 2 off at once, and a skip, in quick notes."
+    )]
     [InlineData(
         "viola",
         "F clef=alto",
         "E, _B,",
-        "a string crossing, finger 2 hopping to the next string, finger 1 to take along, finger 2 at two heights and a leap."
+        "a string crossing, finger 2 hopping to the next string, finger 1 to take along, "
+            + "finger 2 at two heights and a leap."
     )]
     [InlineData("violin", "C", "_E =E", "E♭ (D-L1) to E (D1): a slide of finger 1.")]
     [InlineData("violin", "C", "E F E ^F", "E (D1) to F♯ (D2): finger 2 in another place than a moment ago.")]

@@ -1,8 +1,8 @@
 namespace Coppia.Tests;
 
 /// <summary>
-/// One octave upwards in every major key up to four sharps and flats, checked by hand for each instrument. Source of every row: common
-/// practice.
+/// One octave upwards in every major key up to four sharps and flats, checked by hand for each instrument. Source of
+/// every row: common practice.
 /// </summary>
 public class ScaleTests
 {
@@ -43,9 +43,9 @@ public class ScaleTests
     [InlineData("bass", 2, "D3", "D0 D1 D4 G0 G1 G4 G2 G4")]
     [InlineData("bass", 3, "A2", "A0 A1 A4 D0 D1 D4 G1 G2")]
     [InlineData("bass", 4, "E2", "E0 E1 E4 A0 A1 A4 D1 D2")]
-    // Quarter notes under their own bow: where the scale turns back from an open string, it is open (balanced setting, craft 6).
-    // The bass holds A flat major in half and first position, sliding between them; above B flat the hand takes C and D together in
-    // third, E flat in fourth.
+    // Quarter notes under their own bow: where the scale turns back from an open string, it is open (balanced setting,
+    // craft 6). The bass holds A flat major in half and first position, sliding between them; above B flat the hand
+    // takes C and D together in third, E flat in fourth.
     public void A_scale_is_fingered_as_a_teacher_writes_it(string instrument, int fifths, string from, string pairs)
     {
         var player = Lines.Instrument(instrument);
@@ -94,7 +94,13 @@ public class ScaleTests
     [InlineData("bass", -2, ScaleForm.NaturalMinor, "G2", "E4 A0 A1 A4 D0 D1 D4 G0")]
     [InlineData("bass", -2, ScaleForm.HarmonicMinor, "G2", "E4 A0 A1 A4 D0 D1 D4 G0")]
     [InlineData("bass", 2, ScaleForm.NaturalMinor, "B2", "A1 A4 D0 D1 D4 G0 G1 G4")]
-    public void A_minor_scale_is_fingered_as_a_teacher_writes_it(string instrument, int fifths, ScaleForm form, string from, string pairs)
+    public void A_minor_scale_is_fingered_as_a_teacher_writes_it(
+        string instrument,
+        int fifths,
+        ScaleForm form,
+        string from,
+        string pairs
+    )
     {
         var player = Lines.Instrument(instrument);
         var reading = PlayerReading.Of(

@@ -2,7 +2,10 @@ using CsCheck;
 
 namespace Coppia.Tests;
 
-/// <summary>Notes keep their names through edits, as a teacher expects of what was fixed on them. From memory of what an edit is.</summary>
+/// <summary>
+/// Notes keep their names through edits, as a teacher expects of what was fixed on them. From memory of what an edit
+/// is.
+/// </summary>
 public class ScoreEditTests
 {
     private static Score Score(string music) => Lines.Score("D", music, "4/4");
@@ -66,12 +69,20 @@ public class ScoreEditTests
                 // Whole bars at the beginning that are the same stay themselves.
                 var same = before
                     .Bars.Zip(after.Bars)
-                    .TakeWhile(p => p.First.Events.Select(e => e.Pitch).SequenceEqual(p.Second.Events.Select(e => e.Pitch)));
+                    .TakeWhile(p =>
+                        p.First.Events.Select(e => e.Pitch).SequenceEqual(p.Second.Events.Select(e => e.Pitch))
+                    );
                 var untouched = same.Sum(p => p.First.Events.Count);
-                Assert.Equal(before.Events.Take(untouched).Select(e => e.Id), carried.Events.Take(untouched).Select(e => e.Id));
+                Assert.Equal(
+                    before.Events.Take(untouched).Select(e => e.Id),
+                    carried.Events.Take(untouched).Select(e => e.Id)
+                );
                 // A tune with a bar put before it keeps all its notes.
                 var whole = new Bar { Time = before.Time, Events = [new ScoreEvent { Value = new NoteValue(0) }] };
-                Assert.Equal(before.Events.Select(e => e.Id), before.InsertBar(0, whole).Events.Skip(1).Select(e => e.Id));
+                Assert.Equal(
+                    before.Events.Select(e => e.Id),
+                    before.InsertBar(0, whole).Events.Skip(1).Select(e => e.Id)
+                );
             },
             iter: Rounds.Of(500)
         );
@@ -88,7 +99,10 @@ public class ScoreEditTests
         Assert.Equal("D4 E4 B4 F#4 G4 A4", Pitches(score.InsertAfter("b1n2", half)));
         Assert.Equal("A4", Pitches(score.RemoveBar(0)));
         Assert.Throws<KeyNotFoundException>(() => score.Remove("b9n9"));
-        Assert.Equal("0 1/4 1/2 1 5/4", string.Join(' ', score.InsertAfter("b1n2", half).Bars[0].Events.Select(e => e.Onset)));
+        Assert.Equal(
+            "0 1/4 1/2 1 5/4",
+            string.Join(' ', score.InsertAfter("b1n2", half).Bars[0].Events.Select(e => e.Onset))
+        );
 
         static string Pitches(Score s) => string.Join(' ', s.Events.Select(e => e.Pitch));
     }

@@ -1,27 +1,38 @@
 namespace Coppia.Tests;
 
 /// <summary>
-/// The answers, worked out anew without the program's rules: tables of first position written by hand, letters counted on the staff, beats
-/// added up, strokes that alternate.
+/// The answers, worked out anew without the program's rules: tables of first position written by hand, letters counted
+/// on the staff, beats added up, strokes that alternate.
 /// </summary>
 public class SheetAnswerTests
 {
     /// <summary>
-    /// Plain places in D major, from the lowest string up (craft 3, 6 and 19, common practice); bass C♯ and D lie in third position. What only an opened hand
-    /// plays is not asked unless it is wished for.
+    /// Plain places in D major, from the lowest string up (craft 3, 6 and 19, common practice); bass C♯ and D lie in
+    /// third position. What only an opened hand plays is not asked unless it is wished for.
     /// </summary>
     private static readonly Dictionary<string, string> InD = new()
     {
-        ["violin"] = "G3 G0,A3 G1,B3 G2,C#4 GH3,D4 D0,E4 D1,F#4 D2,G4 D3,A4 A0,B4 A1,C#5 A2,D5 A3,E5 E0,F#5 E1,G5 EL2,A5 E3,B5 E4",
-        ["viola"] = "C#3 CL1,D3 C1,E3 C2,F#3 CH3,G3 G0,A3 G1,B3 G2,C#4 GH3,D4 D0,E4 D1,F#4 D2,G4 D3,A4 A0,B4 A1,C#5 A2,D5 A3,E5 A4",
+        ["violin"] =
+            "G3 G0,A3 G1,B3 G2,C#4 GH3,D4 D0,E4 D1,F#4 D2,G4 D3,A4 A0,B4 A1,C#5 A2,D5 A3,E5 E0,F#5 E1,G5 "
+            + "EL2,A5 E3,B5 E4",
+        ["viola"] =
+            "C#3 CL1,D3 C1,E3 C2,F#3 CH3,G3 G0,A3 G1,B3 G2,C#4 GH3,D4 D0,E4 D1,F#4 D2,G4 D3,A4 A0,B4 A1,C#5 "
+            + "A2,D5 A3,E5 A4",
         ["cello"] = "D2 C1,E2 C3,G2 G0,A2 G1,B2 G3,D3 D0,E3 D1,F#3 D3,G3 D4,A3 A0,B3 A1,C#4 A3,D4 A4",
         ["bass"] = "E2 E0,F#2 E1,G2 E2,A2 A0,B2 A1,C#3 A4,D3 D0,E3 D1,F#3 D4,G3 G0,A3 G1,B3 G4,C#4 G2,D4 G4",
     };
 
     /// <summary>The bass in F lies in half position (craft 19); its top C is the first finger in third.</summary>
-    private const string BassInF = "E2 E0,F2 E1,G2 E4,A2 A0,Bb2 A1,C3 A4,D3 D0,E3 D2,F3 D4,G3 G0,A3 G2,Bb3 G4,C4 G1,D4 G4";
+    private const string BassInF =
+        "E2 E0,F2 E1,G2 E4,A2 A0,Bb2 A1,C3 A4,D3 D0,E3 D2,F3 D4,G3 G0,A3 G2,Bb3 G4,C4 G1,D4 G4";
 
-    private static IReadOnlyList<SheetItem> Items(ExerciseKind kind, string instrument, int fifths = 2, int count = 60, int seed = 1) =>
+    private static IReadOnlyList<SheetItem> Items(
+        ExerciseKind kind,
+        string instrument,
+        int fifths = 2,
+        int count = 60,
+        int seed = 1
+    ) =>
         Sheet
             .Of(
                 new SheetRequest
@@ -59,7 +70,10 @@ public class SheetAnswerTests
     {
         var table = Table(fifths == -1 ? BassInF : InD[instrument]);
         var items = Items(ExerciseKind.FingerIt, instrument, fifths);
-        Assert.Equal(table.Keys.Order(), items.Select(i => ((NoteQuestion)i.Question).Note.ToString()).Distinct().Order());
+        Assert.Equal(
+            table.Keys.Order(),
+            items.Select(i => ((NoteQuestion)i.Question).Note.ToString()).Distinct().Order()
+        );
         Assert.All(
             items,
             i =>
@@ -79,7 +93,8 @@ public class SheetAnswerTests
     public void Every_right_pair_is_in_the_key(string note, string pairs)
     {
         var player = new Player(Lines.Instrument("violin"));
-        var answer = (PairAnswer)Answers.To(new NoteQuestion(ExerciseKind.FingerIt, Pitch.Parse(note), new KeySignature(2)), player);
+        var answer = (PairAnswer)
+            Answers.To(new NoteQuestion(ExerciseKind.FingerIt, Pitch.Parse(note), new KeySignature(2)), player);
         Assert.Equal(pairs, string.Join(' ', answer.All.Select(p => Sign(p, player.Instrument))));
     }
 
@@ -91,7 +106,15 @@ public class SheetAnswerTests
     public void Letters_are_counted_up_from_the_bottom_line(string instrument, string letter, int octave)
     {
         const string letters = "CDEFGAB";
-        foreach (var kind in new[] { ExerciseKind.NameIt, ExerciseKind.WriteIt, ExerciseKind.LineOrSpace, ExerciseKind.Stems })
+        foreach (
+            var kind in new[]
+            {
+                ExerciseKind.NameIt,
+                ExerciseKind.WriteIt,
+                ExerciseKind.LineOrSpace,
+                ExerciseKind.Stems,
+            }
+        )
         {
             foreach (var item in Items(kind, instrument))
             {
@@ -105,7 +128,9 @@ public class SheetAnswerTests
                     case NameAnswer a:
                         // In D major F and C are sharp.
                         Assert.Equal(
-                            "FC".Contains(note.Letter.ToString(), StringComparison.Ordinal) ? $"{note.Letter}♯" : $"{note.Letter}",
+                            "FC".Contains(note.Letter.ToString(), StringComparison.Ordinal)
+                                ? $"{note.Letter}♯"
+                                : $"{note.Letter}",
                             a.Note.Name
                         );
                         Assert.Equal("FC".Contains(note.Letter.ToString(), StringComparison.Ordinal), a.BySignature);
@@ -150,10 +175,14 @@ public class SheetAnswerTests
     [InlineData("cello", -7, "2 5 1 4 0 3 -1")]
     public void Signs_of_a_signature_have_their_places(string instrument, int fifths, string heights)
     {
-        var answer = (SignatureAnswer)Answers.To(new SignatureQuestion(fifths, Written: true), new Player(Lines.Instrument(instrument)));
+        var answer = (SignatureAnswer)
+            Answers.To(new SignatureQuestion(fifths, Written: true), new Player(Lines.Instrument(instrument)));
         Assert.Equal(heights, string.Join(' ', answer.Places.Select(p => p.Height)));
         // Each sign stands on a line or space of its letter.
-        Assert.Equal(answer.Key.ChangedLetters, answer.Places.Select(p => Lines.Instrument(instrument).FirstClef.PitchAt(p.Height).Letter));
+        Assert.Equal(
+            answer.Key.ChangedLetters,
+            answer.Places.Select(p => Lines.Instrument(instrument).FirstClef.PitchAt(p.Height).Letter)
+        );
     }
 
     private static readonly string[] Meters = ["4/4", "3/4", "2/4", "6/8"];
@@ -172,7 +201,8 @@ public class SheetAnswerTests
                     Meter = new TimeSignature(beats, unit),
                     Seed = seed,
                     // Sixteenths and dotted quarters too, every second time.
-                    Values = seed % 2 == 0 ? [] : [new(0), new(1, 1), new(1), new(2, 1), NoteValue.Quarter, new(3), new(4)],
+                    Values =
+                        seed % 2 == 0 ? [] : [new(0), new(1, 1), new(1), new(2, 1), NoteValue.Quarter, new(3), new(4)],
                 };
                 foreach (var item in Sheet.Of(request)[0].Items)
                     yield return (item, beats, unit);
@@ -208,7 +238,10 @@ public class SheetAnswerTests
                     break;
                 case BarlinesAnswer a:
                     Assert.Equal(2, a.After.Count);
-                    Assert.Equal([bar, 2 * bar, 3 * bar], [lengths.Take(a.After[0]).Sum(), lengths.Take(a.After[1]).Sum(), lengths.Sum()]);
+                    Assert.Equal(
+                        [bar, 2 * bar, 3 * bar],
+                        [lengths.Take(a.After[0]).Sum(), lengths.Take(a.After[1]).Sum(), lengths.Sum()]
+                    );
                     break;
             }
         }
@@ -223,7 +256,10 @@ public class SheetAnswerTests
         {
             var music = ((BarsQuestion)item.Question).Music;
             var said = ((CountAnswer)item.Answer).Marks.Where(m => m.Within.IsZero).Select(m => m.Beat + 1).ToArray();
-            Assert.Equal(Enumerable.Range(0, music.Bars.Count).SelectMany(_ => Enumerable.Range(1, beats)).Select(b => (long)b), said);
+            Assert.Equal(
+                Enumerable.Range(0, music.Bars.Count).SelectMany(_ => Enumerable.Range(1, beats)).Select(b => (long)b),
+                said
+            );
             Assert.All(music.Bars, b => Assert.Equal(192 * beats / unit, b.Events.Sum(e => Length(e.Value))));
         }
     }
@@ -250,7 +286,11 @@ public class SheetAnswerTests
                 inSlur = e.SlurStarts > 0 || inSlur && e.SlurStops == 0;
                 if (e.Has(Marks.LiftAfter))
                     down = true;
-                seen = (seen.Slurs + e.SlurStarts, seen.Lifts + (e.Has(Marks.LiftAfter) ? 1 : 0), seen.PickUps + (pickUp ? 1 : 0));
+                seen = (
+                    seen.Slurs + e.SlurStarts,
+                    seen.Lifts + (e.Has(Marks.LiftAfter) ? 1 : 0),
+                    seen.PickUps + (pickUp ? 1 : 0)
+                );
             }
 
             Assert.Equal(strokes, ((BowAnswer)item.Answer).Strokes.Select(s => s.Way));
@@ -280,7 +320,11 @@ public class SheetAnswerTests
                 return string.Join(',', sounding);
             }
 
-            var differ = Enumerable.Range(0, beats).Where(b => Beat(bars[0], b) != Beat(bars[1], b)).Select(b => b + 1L).ToArray();
+            var differ = Enumerable
+                .Range(0, beats)
+                .Where(b => Beat(bars[0], b) != Beat(bars[1], b))
+                .Select(b => b + 1L)
+                .ToArray();
             Assert.Equal(((DifferenceAnswer)item.Answer).Beat.WholeTimes(Fraction.Whole), Assert.Single(differ));
         }
     }

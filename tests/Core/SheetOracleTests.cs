@@ -1,8 +1,9 @@
 namespace Coppia.Tests;
 
 /// <summary>
-/// Sheets by kind, key, class and values, against rules of their own (craft 12): what is asked for is what comes, or the request is refused;
-/// nothing is unknown to the class but what the sheet is set to teach; all four get the same notes, or it is told that they do not.
+/// Sheets by kind, key, class and values, against rules of their own (craft 12): what is asked for is what comes, or
+/// the request is refused; nothing is unknown to the class but what the sheet is set to teach; all four get the same
+/// notes, or it is told that they do not.
 /// </summary>
 public class SheetOracleTests
 {
@@ -51,7 +52,8 @@ public class SheetOracleTests
             _ => new(4),
         };
 
-    private static IEnumerable<ScoreEvent> Events(Sheet sheet) => sheet.Items.SelectMany(i => ((PlayQuestion)i.Question).Music.Events);
+    private static IEnumerable<ScoreEvent> Events(Sheet sheet) =>
+        sheet.Items.SelectMany(i => ((PlayQuestion)i.Question).Music.Events);
 
     [Fact] // Every value that is written was asked for; each kind is made of the quarter, and of the half.
     public void The_values_that_are_asked_for_are_obeyed_or_the_request_is_refused()
@@ -96,9 +98,15 @@ public class SheetOracleTests
                 {
                     Assert.False(e.IsRest, $"{kind} for {who}: a rest");
                     // Quick figures are there to teach quick notes.
-                    Assert.True(known.Values.Contains(e.Value) || kind == ExerciseKind.QuickFigure, $"{kind} for {who}: {e.Value}");
+                    Assert.True(
+                        known.Values.Contains(e.Value) || kind == ExerciseKind.QuickFigure,
+                        $"{kind} for {who}: {e.Value}"
+                    );
                     Assert.False(e.TiedOn, $"{kind} for {who}: a tie");
-                    Assert.True(e.SlurStarts == 0 || kind is ExerciseKind.Slurs or ExerciseKind.Hooked, $"{kind} for {who}: a slur");
+                    Assert.True(
+                        e.SlurStarts == 0 || kind is ExerciseKind.Slurs or ExerciseKind.Hooked,
+                        $"{kind} for {who}: a slur"
+                    );
                     var teaches =
                         kind
                         is ExerciseKind.LowHigh
@@ -123,7 +131,9 @@ public class SheetOracleTests
     public void What_is_about_to_be_taught_can_be_made(ExerciseKind kind, string who)
     {
         foreach (var one in who.Split(' '))
-            Assert.NotNull(Made(kind, one, known: ClassKnowledge.Of(UsualOrder.UpTo(Stage.FirstFingers, [Lines.Instrument(one)]))));
+            Assert.NotNull(
+                Made(kind, one, known: ClassKnowledge.Of(UsualOrder.UpTo(Stage.FirstFingers, [Lines.Instrument(one)])))
+            );
     }
 
     /// <summary>Letters that a signature makes sharp or flat (craft 1).</summary>
@@ -138,7 +148,13 @@ public class SheetOracleTests
     [Fact] // Only what has another place by its nature leaves the key.
     public void Exercises_stay_in_their_key()
     {
-        ExerciseKind[] leave = [ExerciseKind.LowHigh, ExerciseKind.TwoPlaces, ExerciseKind.Stretch, ExerciseKind.BassFrames];
+        ExerciseKind[] leave =
+        [
+            ExerciseKind.LowHigh,
+            ExerciseKind.TwoPlaces,
+            ExerciseKind.Stretch,
+            ExerciseKind.BassFrames,
+        ];
         var made = 0;
         foreach (var kind in ToPlay.Except(leave))
         {
@@ -164,7 +180,8 @@ public class SheetOracleTests
         Assert.True(made > 250, $"{made} were made");
     }
 
-    [Fact] // Hands are opened where a sheet is about that, where a scale has to be whole, or where a flat is reached back for.
+    // Hands are opened where a sheet is about that, where a scale has to be whole, or where a flat is reached back for.
+    [Fact]
     public void Stretches_come_only_on_wish()
     {
         ExerciseKind[] wished =
@@ -184,7 +201,11 @@ public class SheetOracleTests
                 {
                     if (Made(kind, who, fifths) is not { } sheet)
                         continue;
-                    foreach (var note in ((PlayAnswer)sheet.Items[0].Answer).Reading.Notes.Where(n => n.Placement is not null))
+                    foreach (
+                        var note in ((PlayAnswer)sheet.Items[0].Answer).Reading.Notes.Where(n =>
+                            n.Placement is not null
+                        )
+                    )
                     {
                         var at = note.Placement!.Value;
                         var opened =
@@ -261,7 +282,10 @@ public class SheetOracleTests
                     i.Question switch
                     {
                         NoteQuestion q => q.Note.Name,
-                        PlayQuestion q => string.Join(' ', q.Music.Events.Select(e => $"{e.Pitch?.Name}{e.Value.Length}")),
+                        PlayQuestion q => string.Join(
+                            ' ',
+                            q.Music.Events.Select(e => $"{e.Pitch?.Name}{e.Value.Length}")
+                        ),
                         BarsQuestion { Kind: not ExerciseKind.CountIt } q => string.Join(
                             ' ',
                             q.Music.Events.Select(e => $"{e.Pitch?.Name}{e.Value.Length}")
@@ -293,7 +317,8 @@ public class SheetOracleTests
         }
     }
 
-    [Fact] // A question by string and finger has one answer: half position has the same fingers a half step lower (craft 3).
+    // A question by string and finger has one answer: half position has the same fingers a half step lower (craft 3).
+    [Fact]
     public void A_pair_that_is_to_be_written_means_one_note()
     {
         var asked = 0;
@@ -341,7 +366,14 @@ public class SheetOracleTests
         var waltz = Lines.Score("G", "G2 A|B2 A|G3|D3|", "3/4");
         var player = new Player(StringSection.Violin);
         foreach (
-            var kind in new[] { ExerciseKind.Scale, ExerciseKind.Arpeggio, ExerciseKind.Thirds, ExerciseKind.Slurs, ExerciseKind.Hooked }
+            var kind in new[]
+            {
+                ExerciseKind.Scale,
+                ExerciseKind.Arpeggio,
+                ExerciseKind.Thirds,
+                ExerciseKind.Slurs,
+                ExerciseKind.Hooked,
+            }
         )
         {
             var request = new SheetRequest
@@ -363,7 +395,10 @@ public class SheetOracleTests
                 continue;
             var score = Formats.Exercises.SheetMusic.Of(sheet);
             var reading = ((PlayAnswer)sheet.Items[0].Answer).Reading;
-            Assert.Equal(reading.Notes.Select(n => n.Placement?.Finger), SoundingNote.Of(score).Select(n => n.Event.PrintedFinger));
+            Assert.Equal(
+                reading.Notes.Select(n => n.Placement?.Finger),
+                SoundingNote.Of(score).Select(n => n.Event.PrintedFinger)
+            );
             Assert.Contains("<fingering", Formats.MusicXml.MusicXmlWriter.Write(score), StringComparison.Ordinal);
         }
     }

@@ -1,16 +1,18 @@
 namespace Coppia.Tests;
 
 /// <summary>
-/// Where teachers point in easy lines (craft 11). The rows were signed before the program was run; the step is named by the order of the
-/// note that it reaches, from 1, and its pitch.
+/// Where teachers point in easy lines (craft 11). The rows were signed before the program was run; the step is named by
+/// the order of the note that it reaches, from 1, and its pitch.
 /// </summary>
 public class SlipTableTests
 {
     /// <summary>instrument | key | meter | line | the step | what a child does wrong there.</summary>
     private const string Signed = """
         craft 11
-        cello|D clef=bass|4/4|D, B,/ B,/ A, B,|D, B, A, B,|D, B,/ B,/ A, B,|F, E, D,2|15 F#3|a crossing, and 2 and 3 are not put with it
-        cello|D clef=bass|4/4|D,/ B,/ B, A, B,|D, B, A, B,|D,/ B,/ B, A, B,|F, E, D,2|15 F#3|the same where the open D is short
+        cello|D clef=bass|4/4|D, B,/ B,/ A, B,|D, B, A, B,|D, B,/ B,/ A, B,|F, E, D,2|15 F#3|\
+          a crossing, and 2 and 3 are not put with it
+        cello|D clef=bass|4/4|D,/ B,/ B, A, B,|D, B, A, B,|D,/ B,/ B, A, B,|F, E, D,2|15 F#3|\
+          the same where the open D is short
         violin|D|2/4|D/ E/ F/ D/|A A|4 D4|two fingers come off at once
         viola|D|2/4|D/ E/ F/ D/|A A|4 D4|two fingers come off at once
         violin|D|4/4|G/ F/ E/ d/ d2|4 D5|from 1 on D to 3 on A, quickly
@@ -61,14 +63,20 @@ public class SlipTableTests
     public static TheoryData<string, string, string, string, string> Rows()
     {
         var rows = new TheoryData<string, string, string, string, string>();
-        foreach (var row in Signed.Split('\n').Select(r => r.Trim().Split('|')).Where(r => r.Length > 4))
+        foreach (var row in Table.Rows(Signed).Split('\n').Select(r => r.Trim().Split('|')).Where(r => r.Length > 4))
             rows.Add(row[0], row[1], row[2], string.Join('|', row[3..^2]), row[^2]);
         return rows;
     }
 
     [Theory]
     [MemberData(nameof(Rows))]
-    public void The_likeliest_slip_of_a_line_is_where_a_teacher_points(string who, string key, string meter, string line, string step)
+    public void The_likeliest_slip_of_a_line_is_where_a_teacher_points(
+        string who,
+        string key,
+        string meter,
+        string line,
+        string step
+    )
     {
         var player = new Player(Lines.Instrument(who));
         var reading = PlayerReading.Of(Lines.Score(key, line, meter), player.Instrument, player);

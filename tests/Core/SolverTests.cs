@@ -44,8 +44,8 @@ public class SolverTests
         new(new Player(Lines.Instrument(id), new HouseStyle { FourthFinger = fourth }), FingerWeights.Default);
 
     /// <summary>
-    /// What a way through a D major line on the violin costs, tallied anew from the order of craft 6 and our figures for it; it shares no
-    /// code with the cost rules. Quarter notes under their own bows in first position.
+    /// What a way through a D major line on the violin costs, tallied anew from the order of craft 6 and our figures
+    /// for it; it shares no code with the cost rules. Quarter notes under their own bows in first position.
     /// </summary>
     private static int Tally(IReadOnlyList<Placement> way)
     {
@@ -55,7 +55,9 @@ public class SolverTests
             var at = way[i];
             // The weakest finger where the next open string, seven half steps up, sounds the same.
             sum += at is { Finger: 4, Semitones: 7, String: < 3 } ? 90 : 0;
-            var isNew = i == 0 || (way[i - 1].String, way[i - 1].Finger, way[i - 1].Semitones) != (at.String, at.Finger, at.Semitones);
+            var isNew =
+                i == 0
+                || (way[i - 1].String, way[i - 1].Finger, way[i - 1].Semitones) != (at.String, at.Finger, at.Semitones);
             // Regular places are 2, 4, 5 and 7 half steps up; all others are low or high.
             sum += isNew && at.Finger > 0 && at.Semitones != new[] { 0, 2, 4, 5, 7 }[at.Finger] ? 2 : 0;
             if (i == 0)
@@ -65,7 +67,8 @@ public class SolverTests
             var sameFinger = at.Finger > 0 && at.Finger == before.Finger;
             sum += strings == 0 ? 0 : 4 + 12 * (strings - 1);
             sum += sameFinger && strings == 0 && at.Semitones != before.Semitones ? 8 : 0;
-            sum += !sameFinger && strings == 0 && at.Semitones == before.Semitones && at.Finger != before.Finger ? 4 : 0;
+            sum +=
+                !sameFinger && strings == 0 && at.Semitones == before.Semitones && at.Finger != before.Finger ? 4 : 0;
             sum +=
                 sameFinger && strings == 1
                     ? at.Semitones == before.Semitones
@@ -75,7 +78,11 @@ public class SolverTests
             if (i < 2)
                 continue;
             var first = way[i - 2];
-            var back = first.Finger > 0 && first.Finger == at.Finger && first.String == at.String && first.Semitones != at.Semitones;
+            var back =
+                first.Finger > 0
+                && first.Finger == at.Finger
+                && first.String == at.String
+                && first.Semitones != at.Semitones;
             sum += back && before.Finger != at.Finger ? 5 : 0;
         }
 
@@ -100,7 +107,8 @@ public class SolverTests
                         .Build();
                     var lattice = FingerLattice.Of(SoundingNote.Of(score), player, new Dictionary<string, Pin>());
                     var solution = FingerSolver.Solve(lattice, new FingerCost(player, FingerWeights.Default));
-                    var least = AllWays(lattice).Min(way => Tally([.. way.Select((choice, i) => lattice.Steps[i].Choices[choice])]));
+                    var least = AllWays(lattice)
+                        .Min(way => Tally([.. way.Select((choice, i) => lattice.Steps[i].Choices[choice])]));
                     Assert.Equal(least, solution.Cost);
                 },
                 iter: Rounds.Of(300)
@@ -109,7 +117,9 @@ public class SolverTests
     [Fact]
     public void Cost_equals_the_least_of_all_ways_enumerated() =>
         Line(5)
-            .Where(l => l.Lattice.Steps.Count > 0 && l.Lattice.Steps.Aggregate(1L, (n, s) => n * s.Choices.Length) < 60_000)
+            .Where(l =>
+                l.Lattice.Steps.Count > 0 && l.Lattice.Steps.Aggregate(1L, (n, s) => n * s.Choices.Length) < 60_000
+            )
             .Sample(
                 l =>
                 {
@@ -124,7 +134,9 @@ public class SolverTests
     [Fact] // With what notes ought to agree with, and pins: still the least of all ways.
     public void With_habits_and_pins_it_is_still_the_least() =>
         (from l in Line(5) from told in Gen.Int[0, 9].Array[5] from seam in Gen.Bool.Array[5] select (l, told, seam))
-            .Where(x => x.l.Lattice.Steps.Count > 0 && x.l.Lattice.Steps.Aggregate(1L, (n, s) => n * s.Choices.Length) < 60_000)
+            .Where(x =>
+                x.l.Lattice.Steps.Count > 0 && x.l.Lattice.Steps.Aggregate(1L, (n, s) => n * s.Choices.Length) < 60_000
+            )
             .Sample(
                 x =>
                 {
@@ -139,11 +151,17 @@ public class SolverTests
                                     {
                                         < 3 => s with
                                         {
-                                            Habit = new Habit(InLine: s.Choices[x.told[i] % s.Choices.Length], InBar: x.seam[i]),
+                                            Habit = new Habit(
+                                                InLine: s.Choices[x.told[i] % s.Choices.Length],
+                                                InBar: x.seam[i]
+                                            ),
                                         },
                                         < 6 => s with
                                         {
-                                            Habit = new Habit(AsBefore: s.Choices[x.told[i] % s.Choices.Length], AtSeam: x.seam[i]),
+                                            Habit = new Habit(
+                                                AsBefore: s.Choices[x.told[i] % s.Choices.Length],
+                                                AtSeam: x.seam[i]
+                                            ),
                                         },
                                         6 => s with { Pin = new Pin(s.Choices[^1].String, s.Choices[^1].Finger) },
                                         _ => s,
@@ -161,7 +179,9 @@ public class SolverTests
     [Fact]
     public void What_a_way_through_each_choice_costs_is_exact() =>
         Line(4)
-            .Where(l => l.Lattice.Steps.Count > 1 && l.Lattice.Steps.Aggregate(1L, (n, s) => n * s.Choices.Length) < 5_000)
+            .Where(l =>
+                l.Lattice.Steps.Count > 1 && l.Lattice.Steps.Aggregate(1L, (n, s) => n * s.Choices.Length) < 5_000
+            )
             .Sample(
                 l =>
                 {
@@ -213,9 +233,14 @@ public class SolverTests
             .Sample(
                 l =>
                 {
-                    int[] regular = [0, 2, 4, 5, 7]; // Craft 3: regular places of the fingers in first position, common practice.
+                    // Craft 3: regular places of the fingers in first position, common practice.
+                    int[] regular = [0, 2, 4, 5, 7];
                     var player = Lines.Instrument(l.Instrument);
-                    foreach (var way in l.Lattice.Steps.SelectMany(s => s.Choices).Where(w => player.Frames[w.Frame].Position == "I"))
+                    foreach (
+                        var way in l
+                            .Lattice.Steps.SelectMany(s => s.Choices)
+                            .Where(w => player.Frames[w.Frame].Position == "I")
+                    )
                     {
                         if (way.Word == PlaceWord.Forward)
                         {
@@ -266,10 +291,15 @@ public class SolverTests
     {
         var score = Lines.Score("D", "D E F G");
         var wrong = Assert.Throws<ImpossiblePinException>(() =>
-            Fingers.Choose(score, new Player(StringSection.Violin), new Dictionary<string, Pin> { ["b1n2"] = new(3, 1) })
+            Fingers.Choose(
+                score,
+                new Player(StringSection.Violin),
+                new Dictionary<string, Pin> { ["b1n2"] = new(3, 1) }
+            )
         );
         Assert.Equal(
-            "E4 in bar 1 cannot be played with 1 on the E string; possible here: 2 on D, 1 on D, 4 on G, 3 on G, 2 on G, 1 on G.",
+            "E4 in bar 1 cannot be played with 1 on the E string; possible here: 2 on D, 1 on D, 4 on G, 3 on G, "
+                + "2 on G, 1 on G.",
             PinWords.Impossible(wrong, new Player(StringSection.Violin))
         );
     }

@@ -4,8 +4,9 @@ using Coppia.Core.Composition;
 namespace Coppia.Tests;
 
 /// <summary>
-/// Short pieces as a line of text: <c>G3 A3h r | D4</c>. After the pitch e, q, h or w and a dot for the value (a quarter without);
-/// ' a stem up on the right, , one down on the left, ` and ; on the wrong side; @0.4 a head so many half-spaces off its place by hand.
+/// Short pieces as a line of text: <c>G3 A3h r | D4</c>. After the pitch e, q, h or w and a dot for the value (a
+/// quarter without); ' a stem up on the right, , one down on the left, ` and ; on the wrong side; @0.4 a head so many
+/// half-spaces off its place by hand.
 /// </summary>
 internal static class SomePieces
 {
@@ -45,7 +46,10 @@ internal static class SomePieces
             Stem = stem,
             BySignature = pitch.Alter == signature.AlterOf(pitch.Letter),
             Hand = task.ByHand
-                ? new HandHead(task.Clef.HeightOf(pitch) + (parts.Length > 1 ? double.Parse(parts[1], CultureInfo.InvariantCulture) : 0))
+                ? new HandHead(
+                    task.Clef.HeightOf(pitch)
+                        + (parts.Length > 1 ? double.Parse(parts[1], CultureInfo.InvariantCulture) : 0)
+                )
                 : null,
         };
     }
@@ -66,7 +70,15 @@ internal static class SomePieces
                 )),
         ];
 
-    private static WritingTask Task(string instrument, int fifths, string meter, int bars, string allowed, string values, int? rests) =>
+    private static WritingTask Task(
+        string instrument,
+        int fifths,
+        string meter,
+        int bars,
+        string allowed,
+        string values,
+        int? rests
+    ) =>
         new()
         {
             Instrument = StringSection.Named(instrument)!,
@@ -103,7 +115,10 @@ internal static class SomePieces
     public static readonly WritingTask Sharp = Task("violin", 0, "4/4", 2, "D4 E4 F#4 G4 A4", "q", null);
 
     /// <summary>Heads and stems by hand in one bar.</summary>
-    public static readonly WritingTask Hand = Task("violin", 2, "4/4", 1, "D4 E4 F#4 G4 A4 B4 D5", "q h w", null) with { ByHand = true };
+    public static readonly WritingTask Hand = Task("violin", 2, "4/4", 1, "D4 E4 F#4 G4 A4 B4 D5", "q h w", null) with
+    {
+        ByHand = true,
+    };
 
     /// <summary>Nothing but two open strings.</summary>
     public static readonly WritingTask Open = Task("viola", 1, "4/4", 2, "G3 D4", "q h", 8);

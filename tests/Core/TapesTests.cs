@@ -34,7 +34,8 @@ public class TapesTests
         Assert.Equal([1055, 970, 900], StringSection.Bass.Sizes.Select(s => s.StringLengthMm));
     }
 
-    [Theory] // d = L (1 − 2^(−n/12)) to 0.5 mm for every size and default tape; worked from the formula apart from this program.
+    // d = L (1 − 2^(−n/12)) to 0.5 mm for every size and default tape; worked from the formula apart from this program.
+    [Theory]
     [InlineData("violin", "4/4", "36 67.5 82.5")]
     [InlineData("violin", "3/4", "34 64 78")]
     [InlineData("violin", "1/2", "31 59 71.5")]

@@ -1,8 +1,8 @@
 namespace Coppia.Tests;
 
 /// <summary>
-/// What makes a sheet well made (craft 12): everything asked for comes up about equally often, nothing three times running, neighbours
-/// differ, the hardest come last, nothing unknown. By property over a thousand seeds.
+/// What makes a sheet well made (craft 12): everything asked for comes up about equally often, nothing three times
+/// running, neighbours differ, the hardest come last, nothing unknown. By property over a thousand seeds.
 /// </summary>
 public class WellMadeSheetTests
 {
@@ -64,7 +64,9 @@ public class WellMadeSheetTests
     private static string Music(Score score) =>
         string.Join(
             '|',
-            score.Bars.Select(b => string.Join(' ', b.Events.Select(e => $"{e.Pitch}{e.Value}{e.SlurStarts}{e.TiedOn}{e.Marks}")))
+            score.Bars.Select(b =>
+                string.Join(' ', b.Events.Select(e => $"{e.Pitch}{e.Value}{e.SlurStarts}{e.TiedOn}{e.Marks}"))
+            )
         );
 
     [Fact]
@@ -73,7 +75,9 @@ public class WellMadeSheetTests
         for (var seed = 1; seed <= Rounds.Of(1000, 100); seed++)
         {
             var kind = Asked[seed % Asked.Length];
-            var items = Sheet.Of(ByChance(kind, seed) with { Count = kind is ExerciseKind.ScaleBuilder ? null : 4 + seed % 21 })[0].Items;
+            var items = Sheet
+                .Of(ByChance(kind, seed) with { Count = kind is ExerciseKind.ScaleBuilder ? null : 4 + seed % 21 })[0]
+                .Items;
             string[] texts = [.. items.Select(Text)];
             Assert.All(texts.Zip(texts.Skip(1)), pair => Assert.NotEqual(pair.First, pair.Second));
             int[] often = [.. texts.CountBy(t => t).Select(t => t.Value)];
@@ -179,10 +183,13 @@ public class WellMadeSheetTests
                 );
         }
 
-        static string Json(ExerciseKind kind, int seed) => Formats.Exercises.SheetJson.Write(Sheet.Of(Request(kind, seed))[0]);
+        static string Json(ExerciseKind kind, int seed) =>
+            Formats.Exercises.SheetJson.Write(Sheet.Of(Request(kind, seed))[0]);
     }
 
-    /// <summary>The first numbers of SplitMix64 from state 0, as published with the algorithm; scaled to 0..2^31.</summary>
+    /// <summary>
+    /// The first numbers of SplitMix64 from state 0, as published with the algorithm; scaled to 0..2^31.
+    /// </summary>
     [Fact]
     public void Chance_is_the_published_generator()
     {
@@ -200,7 +207,13 @@ public class WellMadeSheetTests
             for (var seed = 1; seed <= Rounds.Of(100); seed++)
             {
                 var key = new ScaleKey(seed % 5 - 1, ScaleForm.Major);
-                var sheets = Sheet.Of(Request(kind, seed) with { Key = key, Players = [.. StringSection.All.Select(i => new Player(i))] });
+                var sheets = Sheet.Of(
+                    Request(kind, seed) with
+                    {
+                        Key = key,
+                        Players = [.. StringSection.All.Select(i => new Player(i))],
+                    }
+                );
                 Assert.Equal(["violin", "viola", "cello", "bass"], sheets.Select(s => s.Player.Instrument.Id));
                 var first = sheets[0].Items.Select(i => ((NoteQuestion)i.Question).Note).ToArray();
                 foreach (var sheet in sheets)
@@ -230,7 +243,10 @@ public class WellMadeSheetTests
         {
             foreach (var kind in Asked.Where(k => k != ExerciseKind.PenWork))
             {
-                var request = Request(kind, seed) with { Players = [new Player(Lines.Instrument("violin"), known: known)] };
+                var request = Request(kind, seed) with
+                {
+                    Players = [new Player(Lines.Instrument("violin"), known: known)],
+                };
                 foreach (var item in Sheet.Of(request)[0].Items)
                 {
                     var music = item.Question switch

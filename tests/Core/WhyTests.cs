@@ -12,7 +12,8 @@ public class WhyTests
     [Fact]
     public void Open_A_because_the_next_note_is_on_the_A_string() =>
         Assert.Equal(
-            "Open A: the next note, B, is on the A string anyway. 4 on D also works, but it needs the weakest finger where open A rings by itself.",
+            "Open A: the next note, B, is on the A string anyway. 4 on D also works, "
+                + "but it needs the weakest finger where open A rings by itself.",
             At("violin", "D", "G A B c", 1).Choice
         );
 
@@ -58,16 +59,27 @@ public class WhyTests
     [InlineData("violin", "C", "F ^F", 1, "Finger 2 slides up from F, a half step.")]
     [InlineData("violin", "D", "B E", 1, "From B the bow crosses from the A string to the D string.")]
     [InlineData("violin", "G", "A, G,", 1, "From A, lift 1 and let the open string ring.")]
-    public void A_note_with_one_way_tells_how_to_get_there(string instrument, string key, string music, int index, string sentence) =>
-        Assert.EndsWith(sentence, At(instrument, key, music, index).Choice, StringComparison.Ordinal);
+    public void A_note_with_one_way_tells_how_to_get_there(
+        string instrument,
+        string key,
+        string music,
+        int index,
+        string sentence
+    ) => Assert.EndsWith(sentence, At(instrument, key, music, index).Choice, StringComparison.Ordinal);
 
     [Theory] // The alternative is told with what it would have cost most.
     [InlineData("violin", "F", "F/ G/ A/ G/ F", 2, "Open A also works, but you would cross to it and straight back.")]
     [InlineData("violin", "F", "c (A G) F", 1, "Open A also works, but you would cross strings inside the slur.")]
-    public void The_best_alternative_is_told_with_its_cost(string instrument, string key, string music, int index, string sentence) =>
-        Assert.EndsWith(sentence, At(instrument, key, music, index).Choice, StringComparison.Ordinal);
+    public void The_best_alternative_is_told_with_its_cost(
+        string instrument,
+        string key,
+        string music,
+        int index,
+        string sentence
+    ) => Assert.EndsWith(sentence, At(instrument, key, music, index).Choice, StringComparison.Ordinal);
 
-    [Theory] // Nobody thinks of half position or of an opened hand where the hand is closed in first position (common practice).
+    // Nobody thinks of half position or of an opened hand where the hand is closed in first position (common practice).
+    [Theory]
     [InlineData(
         "cello",
         "D clef=bass",
@@ -82,9 +94,20 @@ public class WhyTests
         2,
         "There is one sensible finger for this C♯. From B, add 2 and 3: 3 stands a whole step above 1."
     )]
-    [InlineData("violin", "F", "E F G", 1, "It is the only place for this F in first position. From E, add 2, a half step above 1.")]
-    public void What_nobody_would_think_of_is_not_offered(string instrument, string key, string music, int index, string words) =>
-        Assert.Equal(words, At(instrument, key, music, index).Choice);
+    [InlineData(
+        "violin",
+        "F",
+        "E F G",
+        1,
+        "It is the only place for this F in first position. From E, add 2, a half step above 1."
+    )]
+    public void What_nobody_would_think_of_is_not_offered(
+        string instrument,
+        string key,
+        string music,
+        int index,
+        string words
+    ) => Assert.Equal(words, At(instrument, key, music, index).Choice);
 
     [Fact] // An open string is known to whoever has one, wherever the hand stands.
     public void An_open_string_is_never_beyond_the_class()
@@ -96,21 +119,36 @@ public class WhyTests
         }
     }
 
-    [Theory] // Where the class's positions do not reach, the reason tells the note itself from one that goes up with it.
-    [InlineData(3, "No allowed position reaches it, so the hand goes to third position: beyond what the class has learned.")]
-    [InlineData(2, "The hand is in third position for a note nearby that no allowed position reaches: beyond what the class has learned.")]
+    // Where the class's positions do not reach, the reason tells the note itself from one that goes up with it.
+    [Theory]
+    [InlineData(
+        3,
+        "No allowed position reaches it, so the hand goes to third position: beyond what the class has learned."
+    )]
+    [InlineData(
+        2,
+        "The hand is in third position for a note nearby that no allowed position reaches: "
+            + "beyond what the class has learned."
+    )]
     public void A_note_beyond_says_why_it_is_there(int index, string sentence) =>
         Assert.StartsWith(sentence, At("viola", "D", "A A (e g) A", index).Choice, StringComparison.Ordinal);
 
     [Theory] // What used to be said and helped nobody; the price of the first note's fourth finger is told too.
     [InlineData("violin", "D", "(A F) G", 0, "Open A also works, but you would cross strings inside the slur.")]
-    [InlineData("violin", "C", "C c C", 0, "It is the only place for this C in first position. C comes next, on the A string.")]
+    [InlineData(
+        "violin",
+        "C",
+        "C c C",
+        0,
+        "It is the only place for this C in first position. C comes next, on the A string."
+    )]
     [InlineData(
         "violin",
         "D",
         "A G",
         0,
-        "Open A: no finger to place before G. 4 on D also works, but it needs the weakest finger where open A rings by itself."
+        "Open A: no finger to place before G. 4 on D also works, "
+            + "but it needs the weakest finger where open A rings by itself."
     )]
     [InlineData("violin", "D", "A F A", 1, "From A the bow crosses from the A string to the D string.")]
     public void Reasons_that_were_mended(string instrument, string key, string music, int index, string sentence) =>
@@ -140,7 +178,9 @@ public class WhyTests
             {
                 var reading = PlayerReading.Of(score, PrintedFor.Of(score), new Player(player));
                 foreach (
-                    var (i, note) in reading.Notes.Index().Where(n => n.Item.Placement is not null && n.Item.Note.Bar.EndingStart != "2")
+                    var (i, note) in reading
+                        .Notes.Index()
+                        .Where(n => n.Item.Placement is not null && n.Item.Note.Bar.EndingStart != "2")
                 )
                 {
                     if (reading.Notes.Skip(Math.Max(0, i - 1)).Take(3).Count(n => n.Placement is not null) < 2)

@@ -4,8 +4,8 @@ using CsCheck;
 namespace Coppia.Tests;
 
 /// <summary>
-/// The writing staff (craft 20): a bar that is full goes on to the next, notes that cross a barline are tied, each bar is whole or says what
-/// it lacks. What keys do is ours; expected bars were written before the program ran.
+/// The writing staff (craft 20): a bar that is full goes on to the next, notes that cross a barline are tied, each bar
+/// is whole or says what it lacks. What keys do is ours; expected bars were written before the program ran.
 /// </summary>
 public class WritingStaffTests
 {
@@ -21,15 +21,16 @@ public class WritingStaffTests
                 string.Join(
                     ' ',
                     b.Events.Select(e =>
-                        $"{(e.IsBarRest ? "Z" : e.Pitch?.ToString() ?? "z")}{(e.IsBarRest ? "" : ":" + e.Value.Length)}{(e.TiedOn ? "-" : "")}"
+                        $"{(e.IsBarRest ? "Z" : e.Pitch?.ToString() ?? "z")}{(e.IsBarRest ? "" : ":" + e.Value.Length)}"
+                        + $"{(e.TiedOn ? "-" : "")}"
                     )
                 )
             )
         );
 
     /// <summary>
-    /// Keys: letters write; r rests; + and - lengthen and shorten; . dots; &lt; and &gt; move; x takes out the one before the caret, X the one
-    /// after; u and n step up and down; S selects all; s selects one more to the right.
+    /// Keys: letters write; r rests; + and - lengthen and shorten; . dots; &lt; and &gt; move; x takes out the one
+    /// before the caret, X the one after; u and n step up and down; S selects all; s selects one more to the right.
     /// </summary>
     private static WritingStaff Typed(WritingStaff staff, string keys) =>
         keys.Aggregate(
@@ -67,7 +68,8 @@ public class WritingStaffTests
     [InlineData("G", "G4:1/4")]
     [InlineData("GABG", "G4:1/4 A4:1/4 B4:1/4 G4:1/4")]
     [InlineData("AAAAAAAA", "A4:1/4 A4:1/4 A4:1/4 A4:1/4 | A4:1/4 A4:1/4 A4:1/4 A4:1/4")] // the plainest music
-    [InlineData("GABGC", "G4:1/4 A4:1/4 B4:1/4 G4:1/4 | C5:1/4")] // a full bar goes on to the next; C5 is a fourth from G4, C4 a fifth
+    // a full bar goes on to the next; C5 is a fourth from G4, C4 a fifth
+    [InlineData("GABGC", "G4:1/4 A4:1/4 B4:1/4 G4:1/4 | C5:1/4")]
     [InlineData("GAB+G", "G4:1/4 A4:1/4 B4:1/4 G4:1/4- | G4:1/4")] // a half note on the last beat is tied over
     [InlineData("++G+A", "G4:1 | A4:1")] // nothing is longer than a whole note
     [InlineData("+.GA", "G4:3/4 A4:1/4- | A4:1/2")]
@@ -123,7 +125,9 @@ public class WritingStaffTests
     public void Another_meter_pours_the_notes_anew(int beats, int unit, string bars) =>
         Assert.Equal(bars, Written(Typed(New(), "GABGABCD").In(new TimeSignature(beats, unit), null)));
 
-    [Theory] // What stands at a barline stays where a barline is still there; the order of playing goes as a whole or not at all.
+    // What stands at a barline stays where a barline is still there; the order of playing goes as a whole or not at
+    // all.
+    [Theory]
     [InlineData("GABGABCD:", 2, 0, "0 1 2 3 0 1 2 3")] // eight beats, repeated, in twos
     [InlineData("GABGABCD:", 3, 0, "0 1 2 0 1 2")] // 3 + 3 + 2 beats: the end is still the end
     [InlineData("GABG:ABCD", 2, 0, "0 1 0 1 2 3")]
@@ -141,7 +145,12 @@ public class WritingStaffTests
     [Fact] // Four whole notes, the second under the first ending and the third under the second, become two bars each.
     public void Endings_stay_over_their_notes()
     {
-        var staff = Typed(New(), "++GABC").MoveTo(new Caret(1, 1)).Ending(1).RepeatEnd().MoveTo(new Caret(2, 1)).Ending(2);
+        var staff = Typed(New(), "++GABC")
+            .MoveTo(new Caret(1, 1))
+            .Ending(1)
+            .RepeatEnd()
+            .MoveTo(new Caret(2, 1))
+            .Ending(2);
         var halved = staff.In(new TimeSignature(2, 4), null);
         Assert.Equal([0, 1, 2, 3, 0, 1, 4, 5, 6, 7], Coppia.Core.Form.PlayOrder.Of(halved.Score).Select(p => p.Bar));
         Assert.Equal([null, null, "1", null, "2", null, null, null], halved.Score.Bars.Select(b => b.EndingStart));
@@ -155,7 +164,8 @@ public class WritingStaffTests
         Assert.Equal(BarlineSigns.DoubleBarlines, staff.In(new TimeSignature(3, 4), null).LeftOut);
     }
 
-    [Theory] // A silent bar before the notes is four beats of silence in any meter; behind the last note silence is nothing.
+    // A silent bar before the notes is four beats of silence in any meter; behind the last note silence is nothing.
+    [Theory]
     [InlineData(2, "Z | Z | A4:1/4 B4:1/4 | C5:1/4 D5:1/4")]
     [InlineData(3, "Z | z:1/4 A4:1/4 B4:1/4 | C5:1/4 D5:1/4")]
     public void A_bar_of_rest_lasts_as_long_as_before(int beats, string bars) =>
@@ -176,10 +186,14 @@ public class WritingStaffTests
         Assert.Equal([Clef.Treble, Clef.Treble, Clef.Alto], threes.Bars.Select(b => b.Clef));
     }
 
-    /// <summary>What sounds, tied notes as one: pitches and lengths in the order of playing, silence left out.</summary>
+    /// <summary>
+    /// What sounds, tied notes as one: pitches and lengths in the order of playing, silence left out.
+    /// </summary>
     private static string Sound(Score score, bool asPrinted)
     {
-        var bars = asPrinted ? Enumerable.Range(0, score.Bars.Count) : Coppia.Core.Form.PlayOrder.Of(score).Select(p => p.Bar);
+        var bars = asPrinted
+            ? Enumerable.Range(0, score.Bars.Count)
+            : Coppia.Core.Form.PlayOrder.Of(score).Select(p => p.Bar);
         var sound = new List<(Pitch Pitch, Fraction Length)>();
         var tied = false;
         foreach (var e in bars.SelectMany(b => score.Bars[b].Events).Where(e => e.Pitch is not null))
@@ -220,21 +234,29 @@ public class WritingStaffTests
     [InlineData(false, "C5 D5 E5 F5")]
     [InlineData(true, "C#5 D5 E5 F#5")]
     public void Another_key_leaves_the_pitch_or_the_place(bool atPlace, string pitches) =>
-        Assert.Equal(pitches, string.Join(' ', Typed(New(), "CDEF").In(new KeySignature(2), atPlace).Score.Events.Select(e => e.Pitch)));
+        Assert.Equal(
+            pitches,
+            string.Join(' ', Typed(New(), "CDEF").In(new KeySignature(2), atPlace).Score.Events.Select(e => e.Pitch))
+        );
 
     [Theory] // The middle line is B4 in treble, C4 in alto, D3 in bass clef.
     [InlineData(false, "B4 A4")]
     [InlineData(true, "D3 C3")]
     public void Another_clef_leaves_the_pitch_or_the_place(bool atPlace, string pitches) =>
-        Assert.Equal(pitches, string.Join(' ', Typed(New(), "BA").In(Clef.Bass, atPlace).Score.Events.Select(e => e.Pitch)));
+        Assert.Equal(
+            pitches,
+            string.Join(' ', Typed(New(), "BA").In(Clef.Bass, atPlace).Score.Events.Select(e => e.Pitch))
+        );
 
     [Fact]
-    public void A_tied_note_moves_as_one() => Assert.Equal("G4:1/4 A4:1/4 B4:1/4 A4:1/4- | A4:1/4", Written(Typed(New(), "GAB+Gu")));
+    public void A_tied_note_moves_as_one() =>
+        Assert.Equal("G4:1/4 A4:1/4 B4:1/4 A4:1/4- | A4:1/4", Written(Typed(New(), "GAB+Gu")));
 
     [Fact]
     public void A_slur_joins_the_last_two_notes_and_grows()
     {
-        static string Slurs(WritingStaff s) => string.Join(' ', s.Score.Events.Select(e => $"{e.SlurStarts}{e.SlurStops}"));
+        static string Slurs(WritingStaff s) =>
+            string.Join(' ', s.Score.Events.Select(e => $"{e.SlurStarts}{e.SlurStops}"));
         Assert.Equal("10 01 00", Slurs(Typed(New(), "GAlB")));
         Assert.Equal("10 00 01", Slurs(Typed(New(), "GAlBl")));
         Assert.Equal("00 00 00", Slurs(Typed(New(), "GABSll")));
@@ -252,7 +274,12 @@ public class WritingStaffTests
     [Fact]
     public void Repeats_and_endings()
     {
-        var staff = Typed(New(), "++GABC").MoveTo(new Caret(1, 1)).Ending(1).RepeatEnd().MoveTo(new Caret(2, 1)).Ending(2);
+        var staff = Typed(New(), "++GABC")
+            .MoveTo(new Caret(1, 1))
+            .Ending(1)
+            .RepeatEnd()
+            .MoveTo(new Caret(2, 1))
+            .Ending(2);
         Assert.Equal([0, 1, 0, 2, 3], Coppia.Core.Form.PlayOrder.Of(staff.Score).Select(p => p.Bar));
     }
 
@@ -260,7 +287,10 @@ public class WritingStaffTests
     public void What_was_copied_is_put_in_as_long_as_it_was()
     {
         var staff = Typed(New(), "GAB+G");
-        Assert.Equal("G4:1/4 A4:1/4 B4:1/4 G4:1/4- | G4:1/4 G4:1/4 A4:1/4", Written(staff.Paste(Typed(New(), "GA").Score.Events)));
+        Assert.Equal(
+            "G4:1/4 A4:1/4 B4:1/4 G4:1/4- | G4:1/4 G4:1/4 A4:1/4",
+            Written(staff.Paste(Typed(New(), "GA").Score.Events))
+        );
     }
 
     private static readonly Gen<string> Keys = Gen.String[Gen.Char["ABCDEFGABCDEFGrr++--.<>xXunotlS#sshe:"], 1, 60];
@@ -279,15 +309,22 @@ public class WritingStaffTests
                 }
 
                 ScoreEvent[] events = [.. staff.Score.Events];
-                Assert.All(events.Zip(events.Skip(1)), p => Assert.True(!p.First.TiedOn || p.First.Pitch == p.Second.Pitch));
+                Assert.All(
+                    events.Zip(events.Skip(1)),
+                    p => Assert.True(!p.First.TiedOn || p.First.Pitch == p.Second.Pitch)
+                );
                 Assert.False(events[^1].TiedOn);
                 Assert.Equal(events.Length, events.Select(e => e.Id).Distinct().Count());
                 Assert.Equal(events.Sum(e => e.SlurStarts), events.Sum(e => e.SlurStops));
-                Assert.True(staff.Caret.Bar < staff.Score.Bars.Count && staff.Caret.At <= staff.Score.Bars[staff.Caret.Bar].Events.Count);
+                Assert.True(
+                    staff.Caret.Bar < staff.Score.Bars.Count
+                        && staff.Caret.At <= staff.Score.Bars[staff.Caret.Bar].Events.Count
+                );
             },
             iter: 2000
         );
 
     [Fact] // Cost grows with the bars, not with their square: notes at the end of a long line are still written.
-    public void A_thousand_notes_are_written() => Assert.Equal(250, Typed(New(), new string('A', 1000)).Score.Bars.Count);
+    public void A_thousand_notes_are_written() =>
+        Assert.Equal(250, Typed(New(), new string('A', 1000)).Score.Bars.Count);
 }

@@ -3,8 +3,8 @@ using CsCheck;
 namespace Coppia.Tests;
 
 /// <summary>
-/// What helps where a repeat turns the bow round, against the plainest way to find it: write each change into the tune and follow the
-/// whole tune again (common practice, craft 8).
+/// What helps where a repeat turns the bow round, against the plainest way to find it: write each change into the tune
+/// and follow the whole tune again (common practice, craft 8).
 /// </summary>
 public class WrongWayMendsTests
 {
@@ -76,7 +76,10 @@ public class WrongWayMendsTests
             },
             iter: Rounds.Of(1500)
         );
-        Assert.True(wrong > 10 && mends > wrong, $"{wrong} wrong places with {mends} mends are too few to tell anything.");
+        Assert.True(
+            wrong > 10 && mends > wrong,
+            $"{wrong} wrong places with {mends} mends are too few to tell anything."
+        );
     }
 
     private static IEnumerable<BowEdit> ByFollowing(Score score, IReadOnlyList<SoundingNote> notes, WrongWayRound wrong)

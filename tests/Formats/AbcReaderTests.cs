@@ -10,7 +10,8 @@ public class AbcReaderTests
     private static Score Read(string music, string header = "M:4/4\nL:1/4\nK:C") =>
         AbcReader.Read($"X:1\n{header}\n{music}\n").Score ?? throw new InvalidOperationException();
 
-    private static string Notes(Score score) => string.Join(' ', score.Events.Select(e => $"{e.Pitch?.ToString() ?? "z"}:{e.Length}"));
+    private static string Notes(Score score) =>
+        string.Join(' ', score.Events.Select(e => $"{e.Pitch?.ToString() ?? "z"}:{e.Length}"));
 
     [Theory]
     [InlineData("C, C c c'|", "C3:1/4 C4:1/4 C5:1/4 C6:1/4")]
@@ -66,18 +67,34 @@ public class AbcReaderTests
     }
 
     [Theory]
-    [InlineData("X:1\nK:Q\nD|", "2:3: “Q” is not a key; expected a key such as K:D, K:Bb or K:Am, with a clef if need be: K:G clef=bass")]
-    [InlineData("X:1\nM:4/5\nK:D\nD|", "2:3: “4/5” is not a meter; expected a meter such as M:4/4, M:6/8, M:C, M:C| or M:none")]
-    [InlineData("X:1\nD E F|", "2:1: music begins before the key is known; expected a header that ends with a key line such as K:D")]
+    [InlineData(
+        "X:1\nK:Q\nD|",
+        "2:3: “Q” is not a key; expected a key such as K:D, K:Bb or K:Am, with a clef if need be: K:G clef=bass"
+    )]
+    [InlineData(
+        "X:1\nM:4/5\nK:D\nD|",
+        "2:3: “4/5” is not a meter; expected a meter such as M:4/4, M:6/8, M:C, M:C| or M:none"
+    )]
+    [InlineData(
+        "X:1\nD E F|",
+        "2:1: music begins before the key is known; expected a header that ends with a key line such as K:D"
+    )]
     [InlineData("", "1:1: the text is empty; expected a tune in ABC or MusicXML")]
-    [InlineData("X:1\nT:No key\n", "3:1: there is no key line before the end; expected a header that ends with a key line such as K:D")]
+    [InlineData(
+        "X:1\nT:No key\n",
+        "3:1: there is no key line before the end; expected a header that ends with a key line such as K:D"
+    )]
     [InlineData("X:1\nK:D\n", "3:1: there are no notes; expected at least one note")]
     [InlineData(
         "X:1\nK:D\n(3AB|",
-        "3:1: the tune ends before the tuplet is full; 1 more of its notes are missing; expected all notes of the tuplet"
+        "3:1: the tune ends before the tuplet is full; 1 more of its notes are missing; "
+            + "expected all notes of the tuplet"
     )]
     [InlineData("X:1\nK:D\n{AB", "3:1: grace notes begin with { and never end; expected a closing }")]
-    [InlineData("X:1\nK:D\nD3>D|", "3:3: a dotted quarter note cannot be lengthened or shortened so; expected a plain note before < or >")]
+    [InlineData(
+        "X:1\nK:D\nD3>D|",
+        "3:3: a dotted quarter note cannot be lengthened or shortened so; expected a plain note before < or >"
+    )]
     [InlineData(
         "X:1\nK:D\n[FA-]1/7 d|",
         "3:1: a length of 1/56 of a whole note cannot be written; expected lengths made of whole to 128th notes"
@@ -123,7 +140,8 @@ public class AbcReaderTests
         Assert.Equal(notice, Assert.Single(read.Notices).Message);
     }
 
-    [Theory] // ABC standard 2.1, section 3.1.8: beats a minute, of a note value or not, and a word in quotes before or after.
+    // ABC standard 2.1, section 3.1.8: beats a minute, of a note value or not, and a word in quotes before or after.
+    [Theory]
     [InlineData("1/4=96", "1/4", 96, null)]
     [InlineData(" 3/8 = 72", "3/8", 72, null)]
     [InlineData("\"Gently\" 1/2=60", "1/2", 60, "Gently")]
@@ -150,7 +168,10 @@ public class AbcReaderTests
         var read = AbcReader.Read($"X:1\nQ:{field}\nL:1/4\nM:4/4\nK:C\nA4|]\n");
         Assert.Null(read.Score!.Tempo);
         var notice = Assert.Single(read.Notices);
-        Assert.Equal($"“Q:{field}” is not a tempo that Coppia reads, and is left out; expected one such as Q:1/4=96.", notice.Message);
+        Assert.Equal(
+            $"“Q:{field}” is not a tempo that Coppia reads, and is left out; expected one such as Q:1/4=96.",
+            notice.Message
+        );
         Assert.Equal("2:3", $"{notice.At}");
     }
 
@@ -158,7 +179,10 @@ public class AbcReaderTests
     public void A_key_and_a_meter_before_the_first_note_are_those_of_the_tune()
     {
         var score = AbcReader.Read("X:1\nM:4/4\nL:1/4\nK:C\nK:D\nM:3/4\nF3|F3|]\n").Score!;
-        Assert.Equal((2, "3/4", "F#4"), (score.Key.Fifths, score.Time.ToString(), score.Events.First().Pitch.ToString()));
+        Assert.Equal(
+            (2, "3/4", "F#4"),
+            (score.Key.Fifths, score.Time.ToString(), score.Events.First().Pitch.ToString())
+        );
     }
 
     [Theory] // ABC 2.1, 4.13: (3 is three in the time of two; (p:q:r names any ratio; a rest has its share.
@@ -169,7 +193,10 @@ public class AbcReaderTests
     {
         var score = AbcReader.Read($"X:1\nL:1/8\nK:D\n{music}|]\n").Score!;
         Assert.Equal(lengths, string.Join(' ', score.Events.Select(e => e.Length)));
-        Assert.Equal(lengths, string.Join(' ', MusicXmlReader.Read(MusicXmlWriter.Write(score)).Score!.Events.Select(e => e.Length)));
+        Assert.Equal(
+            lengths,
+            string.Join(' ', MusicXmlReader.Read(MusicXmlWriter.Write(score)).Score!.Events.Select(e => e.Length))
+        );
     }
 
     [Theory]
@@ -178,7 +205,8 @@ public class AbcReaderTests
     [InlineData("(65:64:3ABc")]
     public void A_tuplet_of_no_ratio_is_refused(string music) =>
         Assert.Equal(
-            "4:1: not a tuplet that Coppia reads; expected (2 to (9, as in (3abc, or both numbers, as in (10:8abcdefgabc",
+            "4:1: not a tuplet that Coppia reads; expected (2 to (9, as in (3abc, or both numbers, "
+                + "as in (10:8abcdefgabc",
             $"{Assert.Single(AbcReader.Read($"X:1\nL:1/8\nK:D\n{music}|]\n").Errors)}"
         );
 

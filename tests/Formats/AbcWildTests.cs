@@ -16,7 +16,8 @@ public class AbcWildTests
     private static string Written(Score score) =>
         string.Join(' ', score.Events.Select(e => $"{(e.IsBarRest ? "Z" : e.Pitch?.ToString() ?? "z")}:{e.Length}"));
 
-    private static ReadResult Music(string music, string header = "M:4/4\nL:1/4\nK:C") => Read($"X:1\n{header}\n{music}\n");
+    private static ReadResult Music(string music, string header = "M:4/4\nL:1/4\nK:C") =>
+        Read($"X:1\n{header}\n{music}\n");
 
     [Theory] // 7: each voice is a line of its own, whether V: stands before the line, within it, or in the header too.
     [InlineData("[V:1]CD|\n[V:2]EF|")]
@@ -35,7 +36,9 @@ public class AbcWildTests
     [Fact] // 7.1: a voice has its own name, clef and octave.
     public void A_voice_has_its_own_name_and_clef()
     {
-        var read = Music("V:M name=\"Melody line\" clef=treble\nV:B nm=\"Low\" clef=bass octave=-1\n[V:M]c4|\n[V:B]C4|");
+        var read = Music(
+            "V:M name=\"Melody line\" clef=treble\nV:B nm=\"Low\" clef=bass octave=-1\n[V:M]c4|\n[V:B]C4|"
+        );
         Assert.Equal(["Melody line", "Low"], read.Lines.Select(l => l.Name));
         Assert.Equal([Clef.Treble, Clef.Bass], read.Lines.Select(l => l.Score.Clef));
         Assert.Equal(["C5", "C3"], read.Lines.Select(l => $"{l.Score.Events.Single().Pitch}"));
@@ -103,7 +106,8 @@ public class AbcWildTests
     [InlineData("Ay2Bcd|", "A4:1/4 B4:1/4 C5:1/4 D5:1/4")] // 6.1.2: room between notes
     [InlineData("A>>>B|", "A4:15/32 B4:1/32")] // 4.4: each sign halves again
     [InlineData("A<<<B|", "A4:1/32 B4:15/32")]
-    [InlineData("z(3AB|c z2|", "z:1/4 A4:1/6 B4:1/6 C5:1/6 z:1/2")] // 4.13: the three notes stand on both sides of a barline
+    // 4.13: the three notes stand on both sides of a barline
+    [InlineData("z(3AB|c z2|", "z:1/4 A4:1/6 B4:1/6 C5:1/6 z:1/2")]
     [InlineData("Z2|A4|", "Z:1 Z:1 A4:1")] // 4.5
     [InlineData("A-|A2.-A|", "A4:1/4 A4:1/2 A4:1/4")] // 4.11: a dotted tie is a tie
     [InlineData("(A.(Bc)d)|", "A4:1/4 B4:1/4 C5:1/4 D5:1/4")]
@@ -174,13 +178,17 @@ public class AbcWildTests
     [InlineData("Caf&eacute; &amp; more", "Café & more")]
     [InlineData("100\\% \\\\ ours", "100% \\ ours")]
     [InlineData("Die Stra\\sse", "Die Straße")]
-    public void Titles_with_accents(string field, string title) => Assert.Equal(title, Read($"X:1\nT:{field}\nK:C\nA|]\n").Score!.Title);
+    public void Titles_with_accents(string field, string title) =>
+        Assert.Equal(title, Read($"X:1\nT:{field}\nK:C\nA|]\n").Score!.Title);
 
     [Fact] // 5.1: syllables, hyphens, holds, skips and the next bar.
     public void Words_stand_under_their_notes()
     {
         var score = Music("C D E F|G A B c|\nw:Ma-ry had a|lit-tle lamb__\nw:Two~in * one _").Score!;
-        Assert.Equal(["Ma-/Two in", "ry", "had/one", "a", "lit-", "tle", "lamb", ""], score.Events.Select(e => string.Join('/', e.Lyrics)));
+        Assert.Equal(
+            ["Ma-/Two in", "ry", "had/one", "a", "lit-", "tle", "lamb", ""],
+            score.Events.Select(e => string.Join('/', e.Lyrics))
+        );
     }
 
     [Fact]
@@ -215,6 +223,10 @@ public class AbcWildTests
         Assert.All(
             new[] { "D3>D|", "D3<D|", "(3D>D|", "[DF]3>D|", "z7>D|" },
             music =>
-                Assert.DoesNotContain("System.", string.Join(' ', TuneReader.Read($"X:1\nK:D\n{music}\n").Errors), StringComparison.Ordinal)
+                Assert.DoesNotContain(
+                    "System.",
+                    string.Join(' ', TuneReader.Read($"X:1\nK:D\n{music}\n").Errors),
+                    StringComparison.Ordinal
+                )
         );
 }

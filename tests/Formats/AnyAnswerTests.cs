@@ -23,16 +23,24 @@ public class AnyAnswerTests
             case NoteQuestion { Kind: ExerciseKind.WriteIt or ExerciseKind.LineOrSpace }:
                 return new JsonObject { ["height"] = Height((string)key["on"]!, (int?)key["number"] ?? 0) };
             case SignatureQuestion { Written: true } q:
-                return new JsonObject { ["sign"] = q.Fifths > 0 ? "sharp" : "flat", ["heights"] = key["heights"]!.DeepClone() };
+                return new JsonObject
+                {
+                    ["sign"] = q.Fifths > 0 ? "sharp" : "flat",
+                    ["heights"] = key["heights"]!.DeepClone(),
+                };
             case ShapeQuestion:
                 return new JsonObject
                 {
-                    ["semitones"] = new JsonArray([.. key["spots"]!.AsArray().Select(s => s!["semitones"]!.DeepClone())]),
+                    ["semitones"] = new JsonArray([
+                        .. key["spots"]!.AsArray().Select(s => s!["semitones"]!.DeepClone()),
+                    ]),
                 };
             case ScaleQuestion:
                 return new JsonObject
                 {
-                    ["spots"] = new JsonArray([.. key["notes"]!.AsArray().Select(n => Spot(Pitch.Parse((string)n!), player))]),
+                    ["spots"] = new JsonArray([
+                        .. key["notes"]!.AsArray().Select(n => Spot(Pitch.Parse((string)n!), player)),
+                    ]),
                     ["halfSteps"] = key["halfSteps"]!.DeepClone(),
                 };
             case BeatQuestion { Task: BeatTask.IsItRight }:
@@ -45,7 +53,10 @@ public class AnyAnswerTests
                         : "long",
                 };
             case BarsQuestion { Kind: ExerciseKind.CountIt }:
-                return new JsonObject { ["syllables"] = new JsonArray([.. key["syllables"]!.AsArray().SelectMany(s => Said((string)s!))]) };
+                return new JsonObject
+                {
+                    ["syllables"] = new JsonArray([.. key["syllables"]!.AsArray().SelectMany(s => Said((string)s!))]),
+                };
             case BarsQuestion { Kind: ExerciseKind.BowIt } q:
                 var ways = new Queue<JsonNode>(key["bows"]!.AsArray().Select(w => w!.DeepClone()));
                 var slurred = false;
@@ -95,7 +106,9 @@ public class AnyAnswerTests
     private static IEnumerable<JsonNode?> Said(string text)
     {
         var rest = text.StartsWith('(');
-        return text.Trim('(', ')').Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(s => (JsonNode?)(rest ? $"({s})" : s));
+        return text.Trim('(', ')')
+            .Split(' ', StringSplitOptions.RemoveEmptyEntries)
+            .Select(s => (JsonNode?)(rest ? $"({s})" : s));
     }
 
     /// <summary>Any place that sounds a note, the highest string first.</summary>
@@ -138,13 +151,24 @@ public class AnyAnswerTests
             // The answer to a question of the same form that has another one.
             foreach (var (a, b) in sheet.Items.Zip(sheet.Items.Skip(1)))
             {
-                if (kind is not (ExerciseKind.NameIt or ExerciseKind.WriteIt or ExerciseKind.LineOrSpace or ExerciseKind.FindIt))
+                if (
+                    kind
+                    is not (
+                        ExerciseKind.NameIt
+                        or ExerciseKind.WriteIt
+                        or ExerciseKind.LineOrSpace
+                        or ExerciseKind.FindIt
+                    )
+                )
                     continue;
                 var (own, other) = (SheetAnswers.Write(a, player), SheetAnswers.Write(b, player));
                 if (own.ToJsonString() == other.ToJsonString())
                     continue;
                 var sameSpot = kind == ExerciseKind.FindIt && Sounds(own, player) == Sounds(other, player);
-                Assert.True(sameSpot || !IsRight(a, FromKey(b, other, player), player), $"{instrument.Id} {kind} {seed}: {own} {other}");
+                Assert.True(
+                    sameSpot || !IsRight(a, FromKey(b, other, player), player),
+                    $"{instrument.Id} {kind} {seed}: {own} {other}"
+                );
                 wrong++;
             }
         }

@@ -7,10 +7,24 @@ using Coppia.Formats.Records;
 
 namespace Coppia.Tests;
 
-/// <summary>Requests by chance, most of them odd: each is made, or refused in words; and what is made can be written and read again.</summary>
+/// <summary>
+/// Requests by chance, most of them odd: each is made, or refused in words; and what is made can be written and read
+/// again.
+/// </summary>
 public class AnySheetTests
 {
-    private static readonly NoteValue[] Values = [new(0), new(1, 1), new(1), new(2, 1), new(2), new(3), new(4), new(3, 0, 3, 2), new(3, 1)];
+    private static readonly NoteValue[] Values =
+    [
+        new(0),
+        new(1, 1),
+        new(1),
+        new(2, 1),
+        new(2),
+        new(3),
+        new(4),
+        new(3, 0, 3, 2),
+        new(3, 1),
+    ];
     private static readonly string[] Meters = ["4/4", "3/4", "2/4", "6/8", "9/8", "2/2", "5/4", "12/8", "3/8"];
 
     private static readonly Score[] Tunes =
@@ -31,7 +45,10 @@ public class AnySheetTests
             ? new ClassKnowledge { Skills = (Skills)chance.Next(256), Values = Values.Where(_ => Often(2)).ToHashSet() }
             : ClassKnowledge.Beginner;
         Instrument[] some = [.. StringSection.All.Where(_ => Often(2))];
-        Player[] players = [.. (some.Length > 0 ? some : [StringSection.Cello]).Select(i => new Player(i, known: known))];
+        Player[] players =
+        [
+            .. (some.Length > 0 ? some : [StringSection.Cello]).Select(i => new Player(i, known: known)),
+        ];
         var tune = Tunes[chance.Next(Tunes.Length)];
         return new SheetRequest
         {
@@ -62,7 +79,10 @@ public class AnySheetTests
             {
                 foreach (var sheet in Sheet.Of(request))
                 {
-                    Assert.All(sheet.Items, i => Assert.Equal(Answer(i, sheet.Player), Answer(Again(i, sheet.Player), sheet.Player)));
+                    Assert.All(
+                        sheet.Items,
+                        i => Assert.Equal(Answer(i, sheet.Player), Answer(Again(i, sheet.Player), sheet.Player))
+                    );
                     Assert.NotEmpty(MusicXmlWriter.Write(SheetMusic.Of(sheet)));
                 }
 

@@ -5,7 +5,10 @@ using Coppia.Formats.MusicXml;
 
 namespace Coppia.Tests;
 
-/// <summary>Books of many tunes, scores of many lines, and which line is for whom (craft 20; the names of parts are common practice).</summary>
+/// <summary>
+/// Books of many tunes, scores of many lines, and which line is for whom (craft 20; the names of parts are common
+/// practice).
+/// </summary>
 public class BooksAndLinesTests
 {
     private const string Book = """
@@ -42,7 +45,11 @@ public class BooksAndLinesTests
         var tunes = TuneBook.Of(Book);
         Assert.Equal([(1, 7), (2, 13), (3, 19)], tunes.Select(t => (t.Number, t.FirstLine)));
         Assert.Equal(["First", null, "Third"], tunes.Select(t => t.Read.Score?.Title));
-        Assert.StartsWith("17:2: a chord begins with [ and never ends", $"{tunes[1].Read.Errors[0]}", StringComparison.Ordinal);
+        Assert.StartsWith(
+            "17:2: a chord begins with [ and never ends",
+            $"{tunes[1].Read.Errors[0]}",
+            StringComparison.Ordinal
+        );
         Assert.Equal("4/4", $"{tunes[0].Read.Score!.Time}");
         Assert.Equal("traditional", tunes[2].Read.Score!.Composer);
     }
@@ -96,14 +103,21 @@ public class BooksAndLinesTests
         using (var archive = new ZipArchive(stream, ZipArchiveMode.Create, leaveOpen: true))
             archive.CreateEntry("picture.png");
         var problem = Assert.Throws<InvalidDataException>(() => TuneBook.OfFile(stream.ToArray()));
-        Assert.StartsWith("The file holds no tunes; expected files that end with .abc", problem.Message, StringComparison.Ordinal);
+        Assert.StartsWith(
+            "The file holds no tunes; expected files that end with .abc",
+            problem.Message,
+            StringComparison.Ordinal
+        );
     }
 
     private static OfferedLine Line(string name, string clef, string notes) =>
         new(name, new[] { notes }.Select(n => Built(clef, n)).Single());
 
     private static Score Built(string clef, string notes) =>
-        notes.Split(' ').Aggregate(new ScoreBuilder(Clef.Named(clef)!).In(TimeSignature.CommonTime), (b, n) => b.Note(n)).Build();
+        notes
+            .Split(' ')
+            .Aggregate(new ScoreBuilder(Clef.Named(clef)!).In(TimeSignature.CommonTime), (b, n) => b.Note(n))
+            .Build();
 
     private static string Proposed(params OfferedLine[] lines) =>
         string.Join(' ', WhichLine.Proposed(lines).OrderBy(p => p.Value).Select(p => $"{p.Key}={p.Value}"));
@@ -135,10 +149,16 @@ public class BooksAndLinesTests
     [Fact] // Without names of strings, by clef and range.
     public void Voices_without_names_go_by_clef_and_range()
     {
-        Assert.Equal("violin=0 cello=1", Proposed(Line("Piano, staff 1", "treble", "A4 C5"), Line("Piano, staff 2", "bass", "C3 G2")));
+        Assert.Equal(
+            "violin=0 cello=1",
+            Proposed(Line("Piano, staff 1", "treble", "A4 C5"), Line("Piano, staff 2", "bass", "C3 G2"))
+        );
         Assert.Equal("violin=0", Proposed(Line("Voice 1", "treble", "A4 C5"), Line("Voice 2", "treble", "D4 E4")));
         Assert.Equal("violin=1", Proposed(Line("Low", "treble", "C3 D3"), Line("High", "treble", "A4 C5")));
-        Assert.Equal("violin=0 cello=1 bass=2", Proposed(Line("S", "treble", "A4"), Line("T", "bass", "C3"), Line("B", "bass", "G2")));
+        Assert.Equal(
+            "violin=0 cello=1 bass=2",
+            Proposed(Line("S", "treble", "A4"), Line("T", "bass", "C3"), Line("B", "bass", "G2"))
+        );
         Assert.Equal("cello=0", Proposed(Line("", "tenor", "C4 D4")));
     }
 
@@ -150,16 +170,24 @@ public class BooksAndLinesTests
         Assert.Equal(octaves, WhichLine.WrittenTooLow(StringSection.Bass, Built("bass", notes)));
 
     [Fact] // Only the instrument that sounds elsewhere than it reads can be written so.
-    public void A_cello_line_is_never_too_low() => Assert.Equal(0, WhichLine.WrittenTooLow(StringSection.Cello, Built("bass", "E1 C1")));
+    public void A_cello_line_is_never_too_low() =>
+        Assert.Equal(0, WhichLine.WrittenTooLow(StringSection.Cello, Built("bass", "E1 C1")));
 
     [Fact]
     public void Both_writers_keep_every_line()
     {
         var read = TuneReader.Read(
-            "X:1\nT:Two\nM:3/4\nL:1/4\nK:G\nV:1 name=\"Violin\"\nV:2 name=\"Cello\" clef=bass\n[V:1]GAB|c2B|\nw:one two three four five\n[V:2]G,3|[K:C]C,2G,|\n"
+            "X:1\nT:Two\nM:3/4\nL:1/4\nK:G\nV:1 name=\"Violin\"\nV:2 name=\"Cello\" clef=bass\n[V:1]GAB|c2B|\nw:one "
+                + "two three four five\n[V:2]G,3|[K:C]C,2G,|\n"
         );
         var lines = read.Lines.Select(l => (l.Name, AbcWriter.Write(l.Score)));
-        Assert.Equal(lines, TuneReader.Read(MusicXmlWriter.Write(read.Lines)).Lines.Select(l => (l.Name, AbcWriter.Write(l.Score))));
-        Assert.Equal(lines, TuneReader.Read(AbcWriter.Write(read.Lines)).Lines.Select(l => (l.Name, AbcWriter.Write(l.Score))));
+        Assert.Equal(
+            lines,
+            TuneReader.Read(MusicXmlWriter.Write(read.Lines)).Lines.Select(l => (l.Name, AbcWriter.Write(l.Score)))
+        );
+        Assert.Equal(
+            lines,
+            TuneReader.Read(AbcWriter.Write(read.Lines)).Lines.Select(l => (l.Name, AbcWriter.Write(l.Score)))
+        );
     }
 }

@@ -52,9 +52,13 @@ public sealed class CallCommandTests : IDisposable
 
     [Theory]
     [InlineData("horn", "“horn” is not an instrument; expected violin, viola, cello or bass\n")]
-    [InlineData("cello,cello", "--sections “cello,cello” names no section, or one twice; expected such as violin,cello\n")]
+    [InlineData(
+        "cello,cello",
+        "--sections “cello,cello” names no section, or one twice; expected such as violin,cello\n"
+    )]
     [InlineData(",", "--sections “,” names no section, or one twice; expected such as violin,cello\n")]
-    public void Unknown_sections_are_refused(string sections, string why) => Assert.Equal((2, "", why), Run(Tune, "--sections", sections));
+    public void Unknown_sections_are_refused(string sections, string why) =>
+        Assert.Equal((2, "", why), Run(Tune, "--sections", sections));
 
     [Fact]
     public void An_unreadable_tune_is_one_line_with_its_place()

@@ -6,8 +6,8 @@ using Coppia.Formats.Records;
 namespace Coppia.Tests;
 
 /// <summary>
-/// Wrong answers and what happened in each: signed by hand, with the reason beside it (craft 14; the order in which kinds are looked for
-/// decides where several fit).
+/// Wrong answers and what happened in each: signed by hand, with the reason beside it (craft 14; the order in which
+/// kinds are looked for decides where several fit).
 /// </summary>
 public class DiagnosisTests
 {
@@ -31,7 +31,8 @@ public class DiagnosisTests
         violin|D|G4|D|wrong-end|line 2 counted from the top is D
         violin|D|A4|C|wrong-end|space 2 from the top is C
         violin|D|A4|C#|wrong-end|the same with the signature
-        violin|C|A3|C|other-clef|two ledger lines below in bass clef; under the staff nothing is counted from the other end
+        violin|C|A3|C|other-clef|\
+          two ledger lines below in bass clef; under the staff nothing is counted from the other end
         violin|C|C4|A|unclear|two steps off, and no clef has it there
         violin|D|A5|C|other-clef|the ledger line above in bass clef
         violin|D|B4|D|other-clef|the middle line of bass clef
@@ -144,7 +145,7 @@ public class DiagnosisTests
         bass|D|C#3|C|forgot-signature|
         """;
 
-    private static readonly string[][] Rows = [.. Signed.Split('\n').Select(r => r.Trim().Split('|'))];
+    private static readonly string[][] Rows = [.. Table.Rows(Signed).Split('\n').Select(r => r.Trim().Split('|'))];
 
     private static (int Exit, string Out, string Error) Run(params string[] args)
     {
@@ -175,10 +176,19 @@ public class DiagnosisTests
         );
 
     [Theory] // The words are ours; the facts in them are those of the rows above.
-    [InlineData("violin|D|F#4|F", "The letter is right. Look at the key signature: it makes every F sharp, so this is F♯.")]
-    [InlineData("violin|D|C5|C#", "The letter is right. A sign in this bar holds for it to the barline, so this is C, not C♯.")]
+    [InlineData(
+        "violin|D|F#4|F",
+        "The letter is right. Look at the key signature: it makes every F sharp, so this is F♯."
+    )]
+    [InlineData(
+        "violin|D|C5|C#",
+        "The letter is right. A sign in this bar holds for it to the barline, so this is C, not C♯."
+    )]
     [InlineData("violin|D|G4|A", "One step off: the next space up is A. Line 2 is G.")]
-    [InlineData("violin|D|G4|D", "That is D counted from the top. Lines and spaces are counted from the bottom: line 2 is G.")]
+    [InlineData(
+        "violin|D|G4|D",
+        "That is D counted from the top. Lines and spaces are counted from the bottom: line 2 is G."
+    )]
     [InlineData("violin|D|B4|D", "In bass clef it would be D. This is treble clef: line 3 is B.")]
     [InlineData("violin|D|D5|D0", "That is another D. This one is 3 on A.")]
     [InlineData("violin|A|G#4|D3", "The right finger in another place: G♯ is high 3 on D.")]
@@ -187,7 +197,10 @@ public class DiagnosisTests
     [InlineData("violin|C|C4|A", "Not this one. Begin at the staff: the note on the first ledger line below is C.")]
     [InlineData("violin|D|D4|A0", "An open string, but the next one: this note is on the D string.")]
     [InlineData("violin|D|A4|G1", "That is another A. This one is the open A string.")]
-    [InlineData("cello|E|D#3|D0", "That is the plain letter. Look at the key signature: it makes every D sharp, so this is D♯.")]
+    [InlineData(
+        "cello|E|D#3|D0",
+        "That is the plain letter. Look at the key signature: it makes every D sharp, so this is D♯."
+    )]
     [InlineData("bass|D|B3|G1", "One step off: the next line down is A. The note just above the staff is B.")]
     [InlineData("bass|D|F#3|D3", "That is the cello’s finger. On the double bass it is 4 on D.")]
     [InlineData("violin|D|F#4|A2", "The finger is right, but on the next string. F♯ is 2 on D.")]
@@ -228,9 +241,18 @@ public class DiagnosisTests
 
     [Theory]
     [InlineData("--for violin --key D --shown F#3", "usage: coppia diagnose ")]
-    [InlineData("--for oboe --key D --shown F#4 --answer F", "“oboe” is not an instrument; expected violin, viola, cello or bass")]
-    [InlineData("--for violin --key H --shown F#4 --answer F", "“H” is not a key; expected a key such as D, Bb, F# or Em")]
-    [InlineData("--for violin --key D --shown F --answer F", "“F” is not a pitch; expected a letter, # or b, and an octave number")]
+    [InlineData(
+        "--for oboe --key D --shown F#4 --answer F",
+        "“oboe” is not an instrument; expected violin, viola, cello or bass"
+    )]
+    [InlineData(
+        "--for violin --key H --shown F#4 --answer F",
+        "“H” is not a key; expected a key such as D, Bb, F# or Em"
+    )]
+    [InlineData(
+        "--for violin --key D --shown F --answer F",
+        "“F” is not a pitch; expected a letter, # or b, and an octave number"
+    )]
     [InlineData(
         "--for violin --key D --shown F#4 --answer what",
         "“what” is not an answer; expected a name such as F#, or string and finger such as D2 or DL2"

@@ -4,8 +4,9 @@ using Coppia.Formats.Books;
 namespace Coppia.Tests;
 
 /// <summary>
-/// What costs time and memory grows with the text and no faster, whatever a text repeats (OWASP ASVS 4.0.3, 5.1.3 and 12.1.2: input is
-/// bounded; common practice). Growth is a ratio of the same reading at two lengths, so that no machine is too slow for it.
+/// What costs time and memory grows with the text and no faster, whatever a text repeats (OWASP ASVS 4.0.3, 5.1.3 and
+/// 12.1.2: input is bounded; common practice). Growth is a ratio of the same reading at two lengths, so that no machine
+/// is too slow for it.
 /// </summary>
 [Collection(nameof(ByItself))]
 public class GrowthTests
@@ -17,8 +18,8 @@ public class GrowthTests
     private const double Most = 8;
 
     /// <summary>
-    /// A whole reading has many linear parts, in which one quadratic part is seen only in long tunes; and what no longer fits the
-    /// processor's own memory is half as slow again. Linear is 6, quadratic 36.
+    /// A whole reading has many linear parts, in which one quadratic part is seen only in long tunes; and what no
+    /// longer fits the processor's own memory is half as slow again. Linear is 6, quadratic 36.
     /// </summary>
     private const int Notes = 2_000;
     private const int LongerTune = 6;
@@ -101,14 +102,20 @@ public class GrowthTests
     [InlineData("<!-- a -->")]
     [InlineData("<measure><attributes><time><beats>4</beats><beat-type>4</beat-type></time></attributes></measure>")]
     public void Whatever_element_a_MusicXml_repeats(string repeated) =>
-        Linear(repeated, n => $"<score-partwise><part-list/><part id='P1'>{Note("")}{Times(repeated, 4 * n)}</part></score-partwise>");
+        Linear(
+            repeated,
+            n => $"<score-partwise><part-list/><part id='P1'>{Note("")}{Times(repeated, 4 * n)}</part></score-partwise>"
+        );
 
     [Theory]
     [InlineData("<lyric><text>a</text></lyric>")]
     [InlineData("<notations><slur type='start'/></notations>")]
     [InlineData("<beam>begin</beam>")]
     public void Whatever_a_MusicXml_note_repeats(string repeated) =>
-        Linear(repeated, n => $"<score-partwise><part-list/><part id='P1'>{Note(Times(repeated, 4 * n))}</part></score-partwise>");
+        Linear(
+            repeated,
+            n => $"<score-partwise><part-list/><part id='P1'>{Note(Times(repeated, 4 * n))}</part></score-partwise>"
+        );
 
     [Theory] // The plainest music, and the longest bars that are read.
     [InlineData("DEFG|", 4)]
@@ -138,7 +145,8 @@ public class GrowthTests
     }
 
     private static string Note(string more) =>
-        $"<measure><attributes><divisions>1</divisions></attributes><note><pitch><step>D</step><octave>4</octave></pitch><duration>4</duration>{more}</note></measure>";
+        "<measure><attributes><divisions>1</divisions></attributes><note><pitch><step>D</step><octave>4</octave>"
+        + $"</pitch><duration>4</duration>{more}</note></measure>";
 
     private static string Times(string repeated, int characters) =>
         string.Concat(Enumerable.Repeat(repeated, 1 + characters / repeated.Length));
@@ -147,8 +155,8 @@ public class GrowthTests
         Linear(what, source => TuneReader.Read(source), text(Short), text(Longer * Short), Most);
 
     /// <summary>
-    /// Both are measured in turn until it is so or they were ten times: what else the machine does only adds, so that the least time of
-    /// each says what the work itself takes, however busy some of the turns were.
+    /// Both are measured in turn until it is so or they were ten times: what else the machine does only adds, so that
+    /// the least time of each says what the work itself takes, however busy some of the turns were.
     /// </summary>
     private static void Linear<T>(string what, Action<T> work, T few, T many, double most)
     {
@@ -175,12 +183,16 @@ public class GrowthTests
 
         public static Cost Of(Action work)
         {
-            // A short reading often fits between two collections, a long one never: what they take is seen in the bytes.
+            // A short reading often fits between two collections, a long one never: what they take is seen in the
+            // bytes.
             var paused = GC.GetTotalPauseDuration();
             var before = GC.GetAllocatedBytesForCurrentThread();
             var clock = Stopwatch.StartNew();
             work();
-            return new(clock.Elapsed - (GC.GetTotalPauseDuration() - paused), GC.GetAllocatedBytesForCurrentThread() - before);
+            return new(
+                clock.Elapsed - (GC.GetTotalPauseDuration() - paused),
+                GC.GetAllocatedBytesForCurrentThread() - before
+            );
         }
 
         public Cost Or(Cost other) => new(other.Time < Time ? other.Time : Time, Math.Min(Bytes, other.Bytes));

@@ -5,8 +5,8 @@ using Coppia.Formats.Books;
 namespace Coppia.Tests;
 
 /// <summary>
-/// What no tune needs is refused at the place where it begins to be too much, and before it costs anything (OWASP ASVS 4.0.3, 5.1.3, 5.5.2
-/// and 12.1.2).
+/// What no tune needs is refused at the place where it begins to be too much, and before it costs anything (OWASP ASVS
+/// 4.0.3, 5.1.3, 5.5.2 and 12.1.2).
 /// </summary>
 public class LimitsTests
 {
@@ -20,7 +20,12 @@ public class LimitsTests
     [InlineData("D|", 20_001, 40_001, "at most 20,000")]
     [InlineData("D", 1_001, 1_001, "perhaps a barline is missing")]
     // 60 graces and their note are 61: the seventeenth such note, the last of 63 letters each, is too much.
-    [InlineData("{GGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGG}D", 20, 17 * 63, "perhaps a barline is missing")]
+    [InlineData(
+        "{GGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGGG}D",
+        20,
+        17 * 63,
+        "perhaps a barline is missing"
+    )]
     public void Notes_of_a_tune_and_of_a_bar(string repeated, int times, int column, string expected)
     {
         var error = Assert.Single(TuneReader.Read(Head + Times(repeated, times) + "|\n").Errors);
@@ -32,7 +37,11 @@ public class LimitsTests
     public void Lines_of_a_score() =>
         Assert.Contains(
             "at most 200",
-            Assert.Single(TuneReader.Read(Head + string.Concat(Enumerable.Range(1, 201).Select(v => $"[V:{v}]D|"))).Errors).Expected,
+            Assert
+                .Single(
+                    TuneReader.Read(Head + string.Concat(Enumerable.Range(1, 201).Select(v => $"[V:{v}]D|"))).Errors
+                )
+                .Expected,
             StringComparison.Ordinal
         );
 
@@ -74,7 +83,10 @@ public class LimitsTests
     {
         var error = Assert.Single(TuneReader.Read($"X:1\nT:Ash 𝄞 {(char)wrong} Grove\nK:D\nD|\n").Errors);
         // T : A s h, a space, a clef of two halves, a space: the tenth.
-        Assert.Equal((new SourcePosition(2, 10), true), (error.At, error.Wrong.Contains(name, StringComparison.Ordinal)));
+        Assert.Equal(
+            (new SourcePosition(2, 10), true),
+            (error.At, error.Wrong.Contains(name, StringComparison.Ordinal))
+        );
     }
 
     [Theory] // ABC standard 2.1, section 8.2: \u and HTML names

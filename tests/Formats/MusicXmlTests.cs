@@ -8,24 +8,34 @@ namespace Coppia.Tests;
 public class MusicXmlTests
 {
     private const string Note =
-        "<note><pitch><step>D</step><octave>4</octave></pitch><duration>4</duration><voice>1</voice><type>whole</type></note>";
+        "<note><pitch><step>D</step><octave>4</octave></pitch><duration>4</duration><voice>1</voice>"
+        + "<type>whole</type></note>";
 
     private static string Part(string measures, string before = "") =>
-        $"<?xml version=\"1.0\"?>\n{before}<score-partwise version=\"4.0\"><part-list><score-part id=\"P1\"><part-name>Cello</part-name></score-part></part-list>\n<part id=\"P1\">{measures}</part></score-partwise>";
+        $"<?xml version=\"1.0\"?>\n{before}<score-partwise version=\"4.0\"><part-list><score-part "
+        + "id=\"P1\"><part-name>Cello</part-name></score-part></part-list>\n<part "
+        + $"id=\"P1\">{measures}</part></score-partwise>";
 
     private static string Measure(string content) =>
-        $"<measure number=\"1\"><attributes><divisions>1</divisions><key><fifths>2</fifths></key><time><beats>4</beats><beat-type>4</beat-type></time><clef><sign>F</sign><line>4</line></clef></attributes>{content}</measure>";
+        "<measure number=\"1\"><attributes><divisions>1</divisions><key><fifths>2</fifths></key><time><beats>4</beats>"
+        + "<beat-type>4</beat-type></time><clef><sign>F</sign><line>4</line></clef>"
+        + $"</attributes>{content}</measure>";
 
     [Fact]
     public void A_small_score_is_read()
     {
         var score = MusicXmlReader.Read(Part(Measure(Note))).Score!;
-        Assert.Equal((2, "4/4", Clef.Bass, "Cello"), (score.Key.Fifths, score.Time.ToString(), score.Clef, score.InstrumentName));
+        Assert.Equal(
+            (2, "4/4", Clef.Bass, "Cello"),
+            (score.Key.Fifths, score.Time.ToString(), score.Clef, score.InstrumentName)
+        );
         Assert.Equal(StringSection.Cello, PrintedFor.Of(score));
         Assert.Equal("D4", score.Events.Single().Pitch.ToString());
     }
 
-    [Theory] // MusicXML 4.0: <time-modification> gives a note its ratio; the bracket's <tuplet> may be missing. Three eighths, or a quarter and an eighth, make a triplet.
+    // MusicXML 4.0: <time-modification> gives a note its ratio; the bracket's <tuplet> may be missing. Three eighths,
+    // or a quarter and an eighth, make a triplet.
+    [Theory]
     [InlineData("eighth eighth eighth eighth eighth eighth", "0-2 3-5")]
     [InlineData("quarter eighth eighth quarter", "0-1 2-3")]
     [InlineData("eighth eighth", "0-1")]
@@ -35,7 +45,9 @@ public class MusicXmlTests
             types
                 .Split(' ')
                 .Select(type =>
-                    $"<note><pitch><step>D</step><octave>4</octave></pitch><duration>1</duration><type>{type}</type><time-modification><actual-notes>3</actual-notes><normal-notes>2</normal-notes></time-modification></note>"
+                    $"<note><pitch><step>D</step><octave>4</octave></pitch><duration>1</duration><type>{type}</type>"
+                    + "<time-modification><actual-notes>3</actual-notes><normal-notes>2</normal-notes>"
+                    + "</time-modification></note>"
                 )
         );
         ScoreEvent[] events = [.. MusicXmlReader.Read(Part(Measure(notes))).Score!.Events];
@@ -48,7 +60,9 @@ public class MusicXmlTests
     public void A_note_with_an_empty_voice_is_of_the_first_voice() =>
         Assert.Equal(
             2,
-            MusicXmlReader.Read(Part(Measure(Note.Replace("<voice>1", "<voice>", StringComparison.Ordinal) + Note))).Score!.Events.Count()
+            MusicXmlReader
+                .Read(Part(Measure(Note.Replace("<voice>1", "<voice>", StringComparison.Ordinal) + Note)))
+                .Score!.Events.Count()
         );
 
     [Theory]
@@ -66,7 +80,9 @@ public class MusicXmlTests
     public void A_bad_pitch_is_told_with_its_line_and_column()
     {
         var error = Assert.Single(
-            MusicXmlReader.Read(Part("\n" + Measure(Note.Replace("<step>D", "<step>H", StringComparison.Ordinal)))).Errors
+            MusicXmlReader
+                .Read(Part("\n" + Measure(Note.Replace("<step>D", "<step>H", StringComparison.Ordinal))))
+                .Errors
         );
         Assert.Equal(4, error.At.Line);
         Assert.Equal("a pitch that cannot be read", error.Wrong);
@@ -78,9 +94,14 @@ public class MusicXmlTests
         var secret = Path.GetTempFileName();
         File.WriteAllText(secret, "SECRET");
         var read = MusicXmlReader.Read(
-            Part(Measure(Note), $"<!DOCTYPE x [<!ENTITY e SYSTEM \"file://{secret}\">]>").Replace("Cello", "&e;", StringComparison.Ordinal)
+            Part(Measure(Note), $"<!DOCTYPE x [<!ENTITY e SYSTEM \"file://{secret}\">]>")
+                .Replace("Cello", "&e;", StringComparison.Ordinal)
         );
-        Assert.DoesNotContain("SECRET", $"{read.Score?.InstrumentName}{string.Join(' ', read.Errors)}", StringComparison.Ordinal);
+        Assert.DoesNotContain(
+            "SECRET",
+            $"{read.Score?.InstrumentName}{string.Join(' ', read.Errors)}",
+            StringComparison.Ordinal
+        );
         Assert.Null(read.Score);
     }
 
@@ -89,7 +110,11 @@ public class MusicXmlTests
         Assert.NotNull(
             MusicXmlReader
                 .Read(
-                    Part(Measure(Note), "<!DOCTYPE score-partwise PUBLIC \"-//Recordare//DTD MusicXML 4.0 Partwise//EN\" \"partwise.dtd\">")
+                    Part(
+                        Measure(Note),
+                        "<!DOCTYPE score-partwise PUBLIC \"-//Recordare//DTD MusicXML 4.0 Partwise//EN\" "
+                            + "\"partwise.dtd\">"
+                    )
                 )
                 .Score
         );
@@ -125,7 +150,8 @@ public class MusicXmlTests
     }
 
     [Fact]
-    public void A_torn_file_is_refused() => Assert.Throws<InvalidDataException>(() => TuneBytes.Text([(byte)'P', (byte)'K', 3, 4, 0, 0]));
+    public void A_torn_file_is_refused() =>
+        Assert.Throws<InvalidDataException>(() => TuneBytes.Text([(byte)'P', (byte)'K', 3, 4, 0, 0]));
 
     private static byte[] Mxl(params (string Name, string Text)[] entries)
     {

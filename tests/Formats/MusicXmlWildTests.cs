@@ -7,7 +7,9 @@ using Coppia.Formats.Source;
 
 namespace Coppia.Tests;
 
-/// <summary>MusicXML as notation programs write it. Source of every expected value: W3C MusicXML 4.0, at the element named.</summary>
+/// <summary>
+/// MusicXML as notation programs write it. Source of every expected value: W3C MusicXML 4.0, at the element named.
+/// </summary>
 public class MusicXmlWildTests
 {
     private static ReadResult Read(string xml)
@@ -22,13 +24,19 @@ public class MusicXmlWildTests
 
     [Fact] // forward: the voice is silent until then
     public void A_forward_is_silence() =>
-        Assert.Equal("C4:1/4 z:1/2 D4:1/4", Written(Read(Xml.Bars(Xml.Notes("C4:4") + Xml.Forward(8) + Xml.Notes("D4:4"))).Score!));
+        Assert.Equal(
+            "C4:1/4 z:1/2 D4:1/4",
+            Written(Read(Xml.Bars(Xml.Notes("C4:4") + Xml.Forward(8) + Xml.Notes("D4:4"))).Score!)
+        );
 
     [Fact] // forward, backup: voices are at their own moments
     public void A_second_voice_is_a_line_of_its_own()
     {
         var read = Read(
-            Xml.Bars(Xml.Notes("C5:8 D5:8") + Xml.Backup(16) + Xml.Forward(4) + Xml.Notes("E4:4 F4:8", voice: 2), Xml.Notes("C5:16"))
+            Xml.Bars(
+                Xml.Notes("C5:8 D5:8") + Xml.Backup(16) + Xml.Forward(4) + Xml.Notes("E4:4 F4:8", voice: 2),
+                Xml.Notes("C5:16")
+            )
         );
         Assert.Equal(["Violin, voice 1", "Violin, voice 2"], read.Lines.Select(l => l.Name));
         Assert.Equal("C5:1/2 D5:1/2 C5:1", Written(read.Score!));
@@ -37,7 +45,10 @@ public class MusicXmlWildTests
 
     [Fact] // A bar that holds only another voice is a bar of rest, and never vanishes.
     public void A_bar_of_another_voice_is_a_bar_of_rest() =>
-        Assert.Equal("C4:1 Z:1 D4:1", Written(Read(Xml.Bars(Xml.Notes("C4:16"), Xml.Notes("G4:16", voice: 2), Xml.Notes("D4:16"))).Score!));
+        Assert.Equal(
+            "C4:1 Z:1 D4:1",
+            Written(Read(Xml.Bars(Xml.Notes("C4:16"), Xml.Notes("G4:16", voice: 2), Xml.Notes("D4:16"))).Score!)
+        );
 
     [Fact] // The voice with the music is read, whatever stands first.
     public void The_first_voice_is_found_by_its_content() =>
@@ -64,7 +75,10 @@ public class MusicXmlWildTests
             + Xml.Backup(16)
             + Xml.Notes("C3:16", voice: 5, staff: 2);
         var read = Read(Xml.Score("", ("Piano", $"<measure number=\"1\">{first}</measure>")));
-        Assert.Equal([("Piano, staff 1", Clef.Treble), ("Piano, staff 2", Clef.Bass)], read.Lines.Select(l => (l.Name, l.Score.Clef)));
+        Assert.Equal(
+            [("Piano, staff 1", Clef.Treble), ("Piano, staff 2", Clef.Bass)],
+            read.Lines.Select(l => (l.Name, l.Score.Clef))
+        );
         Assert.Equal(["C5:1", "C3:1"], read.Lines.Select(l => Written(l.Score)));
     }
 
@@ -72,7 +86,8 @@ public class MusicXmlWildTests
     public void Silent_and_unpitched_parts_are_passed_over()
     {
         var drum =
-            "<note><unpitched><display-step>E</display-step><display-octave>4</display-octave></unpitched><duration>16</duration><type>whole</type></note>";
+            "<note><unpitched><display-step>E</display-step><display-octave>4</display-octave></unpitched>"
+            + "<duration>16</duration><type>whole</type></note>";
         var read = Read(
             Xml.Score(
                 "",
@@ -102,14 +117,21 @@ public class MusicXmlWildTests
             (
                 "Violin",
                 $"<measure number=\"21\">{Xml.Attributes()}{Xml.Notes("C4:16")}</measure>"
-                    + $"<measure number=\"22\">{Xml.Notes("C4:8")}</measure><measure number=\"X1\" implicit=\"yes\">{Xml.Notes("D4:8")}</measure>"
+                    + $"<measure number=\"22\">{Xml.Notes("C4:8")}</measure><measure number=\"X1\" "
+                    + $"implicit=\"yes\">{Xml.Notes("D4:8")}</measure>"
                     + $"<measure number=\"23\">{Xml.Notes("E4:16")}</measure>"
             )
         );
         Assert.Equal([21, 22, 22, 23], Read(xml).Score!.Bars.Select(b => b.Number));
         Assert.Empty(Read(xml).Notices);
-        Assert.Equal([21, 22, 22, 23], TuneReader.Read(MusicXmlWriter.Write(Read(xml).Score!)).Score!.Bars.Select(b => b.Number));
-        Assert.Equal([21, 22, 22, 23], TuneReader.Read(AbcWriter.Write(Read(xml).Score!)).Score!.Bars.Select(b => b.Number));
+        Assert.Equal(
+            [21, 22, 22, 23],
+            TuneReader.Read(MusicXmlWriter.Write(Read(xml).Score!)).Score!.Bars.Select(b => b.Number)
+        );
+        Assert.Equal(
+            [21, 22, 22, 23],
+            TuneReader.Read(AbcWriter.Write(Read(xml).Score!)).Score!.Bars.Select(b => b.Number)
+        );
     }
 
     [Fact] // direction: what stands after the last note is not lost
@@ -117,7 +139,10 @@ public class MusicXmlWildTests
     {
         var words = Xml.Direction("<words>rit.</words>");
         var loud = Xml.Direction("<dynamics><f/></dynamics>");
-        ScoreEvent[] events = [.. Read(Xml.Bars(Xml.Notes("C4:8 D4:8") + words + loud, Xml.Notes("E4:16") + words)).Score!.Events];
+        ScoreEvent[] events =
+        [
+            .. Read(Xml.Bars(Xml.Notes("C4:8 D4:8") + words + loud, Xml.Notes("E4:16") + words)).Score!.Events,
+        ];
         Assert.Equal([null, "rit.", "rit."], events.Select(e => e.Words));
         Assert.Equal([null, null, "f"], events.Select(e => e.Dynamic));
     }
@@ -133,7 +158,9 @@ public class MusicXmlWildTests
     [Fact] // repeat: times
     public void A_repeat_three_times()
     {
-        var xml = Xml.Bars(Xml.Notes("C4:16") + "<barline location=\"right\"><repeat direction=\"backward\" times=\"3\"/></barline>");
+        var xml = Xml.Bars(
+            Xml.Notes("C4:16") + "<barline location=\"right\"><repeat direction=\"backward\" times=\"3\"/></barline>"
+        );
         Assert.Equal(3, Read(xml).Score!.Bars[0].RepeatTimes);
         Assert.Equal(3, Coppia.Core.Form.PlayOrder.Of(Read(xml).Score!).Count);
         Assert.Equal(3, Read(MusicXmlWriter.Write(Read(xml).Score!)).Score!.Bars[0].RepeatTimes);
@@ -142,15 +169,31 @@ public class MusicXmlWildTests
     [Theory] // transpose: a part in B flat sounds a whole step lower; an octave alone stays where it is written
     [InlineData("<diatonic>-1</diatonic><chromatic>-2</chromatic>", 2, "D5 E5 F#5", "C5 D5 E5", 0)]
     [InlineData("<chromatic>-2</chromatic>", 2, "D5 E5 F#5", "C5 D5 E5", 0)]
-    [InlineData("<diatonic>-1</diatonic><chromatic>-2</chromatic><octave-change>-1</octave-change>", 0, "D5 F5 E5", "C4 Eb4 D4", -2)]
+    [InlineData(
+        "<diatonic>-1</diatonic><chromatic>-2</chromatic><octave-change>-1</octave-change>",
+        0,
+        "D5 F5 E5",
+        "C4 Eb4 D4",
+        -2
+    )]
     [InlineData("<diatonic>2</diatonic><chromatic>3</chromatic>", 0, "A4 B4 C5", "C5 D5 Eb5", -3)]
-    [InlineData("<diatonic>0</diatonic><chromatic>0</chromatic><octave-change>-1</octave-change>", 1, "G3 A3 F#3", "G3 A3 F#3", 1)]
+    [InlineData(
+        "<diatonic>0</diatonic><chromatic>0</chromatic><octave-change>-1</octave-change>",
+        1,
+        "G3 A3 F#3",
+        "G3 A3 F#3",
+        1
+    )]
     [InlineData("<chromatic>-12</chromatic>", 1, "G3 A3 F#3", "G3 A3 F#3", 1)]
     public void Transposing_parts(string transpose, int fifths, string written, string read, int key)
     {
         var xml = Xml.Bars(Xml.Notes(string.Join(' ', written.Split(' ').Select(n => n + ":4")) + " z:4"))
             .Replace("<fifths>0</fifths>", $"<fifths>{fifths}</fifths>", StringComparison.Ordinal)
-            .Replace("<divisions>4</divisions>", $"<divisions>4</divisions><transpose>{transpose}</transpose>", StringComparison.Ordinal);
+            .Replace(
+                "<divisions>4</divisions>",
+                $"<divisions>4</divisions><transpose>{transpose}</transpose>",
+                StringComparison.Ordinal
+            );
         var score = Read(xml).Score!;
         Assert.Equal(read, string.Join(' ', score.Events.Where(e => !e.IsRest).Select(e => e.Pitch)));
         Assert.Equal(key, score.Key.Fifths);
@@ -178,13 +221,24 @@ public class MusicXmlWildTests
     }
 
     [Theory] // work-title, movement-title, credit
-    [InlineData("<work><work-title>A Suite</work-title></work><movement-title>Gigue</movement-title>", "A Suite: Gigue")]
-    [InlineData("<work><work-title>A Suite</work-title></work><movement-title>A Suite</movement-title>", "A Suite")]
-    [InlineData("<work><work-title>A Suite</work-title></work><movement-title>A Suite, first part</movement-title>", "A Suite, first part")]
-    [InlineData("<work><work-title></work-title></work><movement-title>Gigue</movement-title>", "Gigue")]
-    [InlineData("<credit page=\"1\"><credit-type>title</credit-type><credit-words>Boat Song</credit-words></credit>", "Boat Song")]
     [InlineData(
-        "<credit page=\"1\"><credit-words justify=\"center\" font-size=\"12\">for beginners</credit-words></credit><credit page=\"1\"><credit-words justify=\"center\" font-size=\"24\">Boat Song</credit-words></credit>",
+        "<work><work-title>A Suite</work-title></work><movement-title>Gigue</movement-title>",
+        "A Suite: Gigue"
+    )]
+    [InlineData("<work><work-title>A Suite</work-title></work><movement-title>A Suite</movement-title>", "A Suite")]
+    [InlineData(
+        "<work><work-title>A Suite</work-title></work><movement-title>A Suite, first part</movement-title>",
+        "A Suite, first part"
+    )]
+    [InlineData("<work><work-title></work-title></work><movement-title>Gigue</movement-title>", "Gigue")]
+    [InlineData(
+        "<credit page=\"1\"><credit-type>title</credit-type><credit-words>Boat Song</credit-words></credit>",
+        "Boat Song"
+    )]
+    [InlineData(
+        "<credit page=\"1\"><credit-words justify=\"center\" font-size=\"12\">for "
+            + "beginners</credit-words></credit><credit page=\"1\"><credit-words justify=\"center\" "
+            + "font-size=\"24\">Boat Song</credit-words></credit>",
         "Boat Song"
     )]
     public void Titles(string head, string title) =>
@@ -200,7 +254,8 @@ public class MusicXmlWildTests
             "",
             (
                 "Violin",
-                $"<measure number=\"1\">{Xml.Attributes(time: "<beats>3</beats><beat-type>4</beat-type>")}{rest}</measure><measure number=\"2\">{Xml.Notes("C4:12")}</measure>"
+                $"<measure number=\"1\">{Xml.Attributes(time: "<beats>3</beats><beat-type>4</beat-type>")}{rest}"
+                    + $"</measure><measure number=\"2\">{Xml.Notes("C4:12")}</measure>"
             )
         );
         Assert.Equal("Z:3/4 C4:3/4", Written(Read(xml).Score!));
@@ -212,7 +267,10 @@ public class MusicXmlWildTests
     [InlineData("<beats>2</beats><beat-type>4</beat-type><beats>3</beats><beat-type>8</beat-type>", "4+3/8", "7/8")]
     public void Additive_meters(string time, string meter, string length)
     {
-        var xml = Xml.Score("", ("Violin", $"<measure number=\"1\">{Xml.Attributes(time: time)}{Xml.Notes("C4:4")}</measure>"));
+        var xml = Xml.Score(
+            "",
+            ("Violin", $"<measure number=\"1\">{Xml.Attributes(time: time)}{Xml.Notes("C4:4")}</measure>")
+        );
         var score = Read(xml).Score!;
         Assert.Equal((meter, length), ($"{score.Time}", $"{score.Time!.Value.BarLength}"));
         Assert.Equal(score.Time, Read(MusicXmlWriter.Write(score)).Score!.Time);
@@ -238,7 +296,11 @@ public class MusicXmlWildTests
     [Fact] // wedge
     public void Hairpins()
     {
-        var xml = Xml.Bars(Xml.Direction("<wedge type=\"crescendo\"/>") + Xml.Notes("C4:8 D4:8") + Xml.Direction("<wedge type=\"stop\"/>"));
+        var xml = Xml.Bars(
+            Xml.Direction("<wedge type=\"crescendo\"/>")
+                + Xml.Notes("C4:8 D4:8")
+                + Xml.Direction("<wedge type=\"stop\"/>")
+        );
         ScoreEvent[] events = [.. Read(xml).Score!.Events];
         Assert.Equal([Hairpin.Louder, Hairpin.None], events.Select(e => e.Hairpin));
         Assert.Equal([false, true], events.Select(e => e.HairpinStop));
@@ -248,7 +310,8 @@ public class MusicXmlWildTests
     public void Words_to_sing()
     {
         var one =
-            "<lyric number=\"1\"><syllabic>begin</syllabic><text>Ma</text></lyric><lyric number=\"2\"><syllabic>single</syllabic><text>Sol</text></lyric>";
+            "<lyric number=\"1\"><syllabic>begin</syllabic><text>Ma</text></lyric><lyric "
+            + "number=\"2\"><syllabic>single</syllabic><text>Sol</text></lyric>";
         var two = "<lyric number=\"1\"><syllabic>end</syllabic><text>ry</text></lyric>";
         var read = Read(Xml.Bars(Xml.Notes("C4:8", more: one) + Xml.Notes("D4:8", more: two)));
         Assert.Equal(["Ma-/Sol", "ry"], read.Score!.Events.Select(e => string.Join('/', e.Lyrics)));
@@ -256,7 +319,12 @@ public class MusicXmlWildTests
 
     [Theory] // metronome, words
     [InlineData("<metronome><beat-unit>quarter</beat-unit><per-minute>c. 96</per-minute></metronome>", 96, null, null)]
-    [InlineData("<metronome><beat-unit>quarter</beat-unit><beat-unit-dot/><per-minute>60</per-minute></metronome>", 60, null, null)]
+    [InlineData(
+        "<metronome><beat-unit>quarter</beat-unit><beat-unit-dot/><per-minute>60</per-minute></metronome>",
+        60,
+        null,
+        null
+    )]
     [InlineData("<words>Allegretto</words>", null, "Allegretto", null)]
     [InlineData("<words>Not too fast</words>", null, "Not too fast", null)]
     [InlineData("<words>pizz.</words>", null, null, "pizz.")]
@@ -264,7 +332,10 @@ public class MusicXmlWildTests
     public void Tempo_and_words(string type, int? perMinute, string? tempo, string? words)
     {
         var score = Read(Xml.Bars(Xml.Direction(type) + Xml.Notes("C4:16"))).Score!;
-        Assert.Equal((perMinute, tempo, words), (score.Tempo?.PerMinute, score.TempoWords, score.Events.Single().Words));
+        Assert.Equal(
+            (perMinute, tempo, words),
+            (score.Tempo?.PerMinute, score.TempoWords, score.Events.Single().Words)
+        );
     }
 
     [Theory] // The names of parts, as people write them (common practice).
@@ -297,7 +368,8 @@ public class MusicXmlWildTests
     [InlineData("Viola da gamba", null)]
     [InlineData("Piano", null)]
     [InlineData("", null)]
-    public void Instruments_by_name(string name, string? instrument) => Assert.Equal(instrument, PrintedFor.Named(name)?.Id);
+    public void Instruments_by_name(string name, string? instrument) =>
+        Assert.Equal(instrument, PrintedFor.Named(name)?.Id);
 
     [Fact] // The elements of MusicXML have no namespace; some programs give them one.
     public void A_default_namespace_does_no_harm() =>
@@ -306,7 +378,11 @@ public class MusicXmlWildTests
             Written(
                 Read(
                     Xml.Bars(Xml.Notes("C4:16"))
-                        .Replace("<score-partwise", "<score-partwise xmlns=\"http://example.org/music\"", StringComparison.Ordinal)
+                        .Replace(
+                            "<score-partwise",
+                            "<score-partwise xmlns=\"http://example.org/music\"",
+                            StringComparison.Ordinal
+                        )
                 ).Score!
             )
         );
@@ -317,7 +393,12 @@ public class MusicXmlWildTests
             "C4:1 D4:1",
             Written(
                 Read(
-                    $"<score-timewise><part-list><score-part id=\"P1\"><part-name>Violin</part-name></score-part></part-list><measure number=\"1\"><part id=\"P1\">{Xml.Attributes()}{Xml.Notes("C4:16")}</part></measure><measure number=\"2\"><part id=\"P1\">{Xml.Notes("D4:16")}</part></measure></score-timewise>"
+                    "<score-timewise><part-list><score-part "
+                        + "id=\"P1\"><part-name>Violin</part-name></score-part></part-list><measure "
+                        + "number=\"1\"><part "
+                        + $"id=\"P1\">{Xml.Attributes()}{Xml.Notes("C4:16")}</part></measure><measure "
+                        + "number=\"2\"><part "
+                        + $"id=\"P1\">{Xml.Notes("D4:16")}</part></measure></score-timewise>"
                 ).Score!
             )
         );
@@ -358,7 +439,9 @@ public class MusicXmlWildTests
         {
             Add(
                 "META-INF/container.xml",
-                "<container><rootfiles><rootfile full-path=\"score.pdf\" media-type=\"application/pdf\"/><rootfile full-path=\"score.musicxml\" media-type=\"application/vnd.recordare.musicxml+xml\"/></rootfiles></container>"
+                "<container><rootfiles><rootfile full-path=\"score.pdf\" media-type=\"application/pdf\"/><rootfile "
+                    + "full-path=\"score.musicxml\" "
+                    + "media-type=\"application/vnd.recordare.musicxml+xml\"/></rootfiles></container>"
             );
             Add("score.pdf", "%PDF-1.4");
             Add("score.musicxml", Xml.Bars(Xml.Notes("C4:16")));
@@ -382,7 +465,10 @@ public class MusicXmlWildTests
     {
         var read = Read(Xml.Bars(Xml.Notes("C4:16").Replace("<alter>0", $"<alter>{alter}", StringComparison.Ordinal)));
         Assert.Equal(pitch, $"{read.Score!.Events.Single().Pitch}");
-        Assert.Equal(said, read.Notices.Any(n => n.Message == "A pitch between the half steps is put on the nearest one."));
+        Assert.Equal(
+            said,
+            read.Notices.Any(n => n.Message == "A pitch between the half steps is put on the nearest one.")
+        );
     }
 
     [Fact] // A thousand voices in a thousand bars are no million bars: cost grows with the text.
@@ -391,14 +477,20 @@ public class MusicXmlWildTests
         var bars = Enumerable.Range(1, 1000).Select(v => Xml.Notes("C4:16", voice: v)).ToArray();
         var read = Read(Xml.Bars(bars));
         Assert.Equal(16, read.Lines.Count);
-        Assert.Contains("Of a part with many voices only the 16 fullest are read.", read.Notices.Select(n => n.Message));
+        Assert.Contains(
+            "Of a part with many voices only the 16 fullest are read.",
+            read.Notices.Select(n => n.Message)
+        );
     }
 
     [Fact] // A score of many parts may be long; the limit holds for each line.
     public void Each_line_may_have_its_full_length()
     {
         var bars = Xml.Measures([.. Enumerable.Repeat(Xml.Notes("C4:4 D4:4 E4:4 F4:4"), 1500)]);
-        Assert.Equal(4, Read(Xml.Score("", ("Violin I", bars), ("Violin II", bars), ("Viola", bars), ("Cello", bars))).Lines.Count);
+        Assert.Equal(
+            4,
+            Read(Xml.Score("", ("Violin I", bars), ("Violin II", bars), ("Viola", bars), ("Cello", bars))).Lines.Count
+        );
     }
 
     [Fact] // Signs such as D.C. stand over the top part only, and every line goes the same way.
@@ -418,14 +510,19 @@ public class MusicXmlWildTests
 
     [Theory] // Silence about a loss is the worst fault.
     [InlineData("<notations><glissando type=\"start\"/></notations>", "Some signs on notes are left out (glissando).")]
-    [InlineData("<notations><technical><string>2</string></technical></notations>", "Some signs on notes are left out (string).")]
+    [InlineData(
+        "<notations><technical><string>2</string></technical></notations>",
+        "Some signs on notes are left out (string)."
+    )]
     [InlineData(
         "<notations><technical><fingering>x</fingering></technical></notations>",
         "A printed finger that is no number from 0 to 4 is left out (“x”)."
     )]
     public void What_is_left_out_is_said_once_with_its_bars(string more, string notice)
     {
-        var read = Read(Xml.Bars(Xml.Notes("C4:8 D4:8", more: more), Xml.Notes("C4:16"), Xml.Notes("C4:16", more: more)));
+        var read = Read(
+            Xml.Bars(Xml.Notes("C4:8 D4:8", more: more), Xml.Notes("C4:16"), Xml.Notes("C4:16", more: more))
+        );
         var said = Assert.Single(read.Notices);
         Assert.Equal((notice + " (also in bar 3)", 1), (said.Message, said.Bar));
     }

@@ -51,7 +51,8 @@ public class ReadCommandTests : IDisposable
     public void The_octave_can_be_chosen()
     {
         const string Tune = "X:1\nM:4/4\nL:1/4\nK:D\nd e f g|]\n";
-        string Labels(params string[] options) => string.Join(' ', Run(Tune, options).Out.Split('\n')[1..5].Select(r => r.Split('\t')[7]));
+        string Labels(params string[] options) =>
+            string.Join(' ', Run(Tune, options).Out.Split('\n')[1..5].Select(r => r.Split('\t')[7]));
         Assert.Equal("A3 E0 E1 E-L2", Labels("--for", "violin"));
         Assert.Equal("D0 D1 D2 D3", Labels("--for", "violin", "--octave", "-1"));
         Assert.Equal(2, Run(Tune, "--for", "violin", "--octave", "9").Exit);
@@ -62,7 +63,9 @@ public class ReadCommandTests : IDisposable
         );
     }
 
-    /// <summary>What a violin class of the first scale has not met (craft 15): the G string's A under 1, and the rest.</summary>
+    /// <summary>
+    /// What a violin class of the first scale has not met (craft 15): the G string's A under 1, and the rest.
+    /// </summary>
     [Fact]
     public void What_is_new_to_a_class_is_listed()
     {
@@ -82,7 +85,9 @@ public class ReadCommandTests : IDisposable
                 """.ReplaceLineEndings("\n"),
                 rows
             );
-            var json = JsonDocument.Parse(Run(Tune, "--for", "violin", "--known", known, "--format", "json").Out).RootElement;
+            var json = JsonDocument
+                .Parse(Run(Tune, "--for", "violin", "--known", known, "--format", "json").Out)
+                .RootElement;
             var marked = json.EnumerateArray().Select(r => string.Join(';', r.GetProperty("new").EnumerateArray()));
             Assert.Equal(["", "", "", "", "A, first finger on G", "", ""], marked);
             Assert.Contains(
@@ -165,7 +170,8 @@ public class ReadCommandTests : IDisposable
     }
 
     private const string TwoLines =
-        "X:1\nM:4/4\nL:1/4\nK:D\nV:1 name=\"Violin\"\nV:2 name=\"Cello\" clef=bass\n[V:1]D E F G|]\n[V:2]D, A,, D, A,,|]\n";
+        "X:1\nM:4/4\nL:1/4\nK:D\nV:1 name=\"Violin\"\nV:2 name=\"Cello\" clef=bass\n[V:1]D E F G|]\n[V:2]D, "
+        + "A,, D, A,,|]\n";
 
     [Theory] // Each instrument reads the line that is its own; --part takes another by its number or name.
     [InlineData("violin", null, "D0 D1 D2 D3")]
@@ -197,7 +203,10 @@ public class ReadCommandTests : IDisposable
     public void A_part_that_is_not_there()
     {
         var (exit, rows, error) = Run(TwoLines, "--for", "violin", "--part", "Viola");
-        Assert.Equal((2, "", "FILE:1:1: there is no part “Viola”; expected 1 to 2 (Violin, Cello)\n"), (exit, rows, error));
+        Assert.Equal(
+            (2, "", "FILE:1:1: there is no part “Viola”; expected 1 to 2 (Violin, Cello)\n"),
+            (exit, rows, error)
+        );
     }
 
     [Theory]
@@ -218,7 +227,11 @@ public class ReadCommandTests : IDisposable
     {
         var style = Path.ChangeExtension(_file, ".json");
         File.WriteAllText(style, "{\"lowHigh\":\"arrows\"}");
-        Assert.Contains("D-↓2", Run("X:1\nK:C\nF|]\n", "--for", "violin", "--style", style).Out, StringComparison.Ordinal);
+        Assert.Contains(
+            "D-↓2",
+            Run("X:1\nK:C\nF|]\n", "--for", "violin", "--style", style).Out,
+            StringComparison.Ordinal
+        );
         File.WriteAllText(style, "{\"lowHight\":\"arrows\"}");
         var (exit, _, error) = Run("X:1\nK:C\nF|]\n", "--for", "violin", "--style", style);
         Assert.Equal(2, exit);

@@ -14,11 +14,18 @@ public class RoundTripTests
             '\n',
             new[] { $"{score.Title}|{score.Composer}|{score.Clef}|{score.Key}|{score.Time}|{score.PartOrder}" }.Concat(
                 score.Bars.Select(b =>
-                    $"{b.Number} {b.RepeatStart} {b.RepeatEnd} {b.RepeatTimes} {b.Waymarks} {b.EndingStart} {b.EndingStop} {b.Barline} {b.LineBreakAfter} {b.Key} {b.Time} {b.Clef} {b.Label} {b.IsUncounted}: "
+                    $"{b.Number} {b.RepeatStart} {b.RepeatEnd} {b.RepeatTimes} {b.Waymarks} {b.EndingStart} "
+                    + $"{b.EndingStop} {b.Barline} {b.LineBreakAfter} {b.Key} {b.Time} {b.Clef} {b.Label} "
+                    + $"{b.IsUncounted}: "
                     + string.Join(
                         ", ",
                         b.Events.Select(e =>
-                            $"{e.Id} {e.Pitch} {e.Value} {e.Onset} {e.TiedOn} {e.SlurStarts} {e.SlurStops} {e.Marks} {e.PrintedFinger}-{e.PrintedFingerTo} {e.Hairpin} {e.HairpinStop} {e.ClefChange} “{string.Join('/', e.Lyrics)}” {e.IsBarRest} {e.TupletStart} {e.TupletStop} {e.Words} {e.Dynamic} [{string.Join(' ', e.Graces.Select(g => $"{g.Id} {g.Pitch} {g.Slashed}"))}] [{string.Join(' ', e.Chord)}]"
+                            $"{e.Id} {e.Pitch} {e.Value} {e.Onset} {e.TiedOn} {e.SlurStarts} {e.SlurStops} {e.Marks} "
+                            + $"{e.PrintedFinger}-{e.PrintedFingerTo} {e.Hairpin} {e.HairpinStop} {e.ClefChange} "
+                            + $"“{string.Join('/', e.Lyrics)}” {e.IsBarRest} {e.TupletStart} {e.TupletStop} "
+                            + $"{e.Words} {e.Dynamic} "
+                            + $"[{string.Join(' ', e.Graces.Select(g => $"{g.Id} {g.Pitch} {g.Slashed}"))}] "
+                            + $"[{string.Join(' ', e.Chord)}]"
                         )
                     )
                 )
@@ -27,7 +34,10 @@ public class RoundTripTests
 
     [Fact]
     public void MusicXml_keeps_a_score() =>
-        SomeScores.Any.Sample(score => Assert.Equal(Kept(score), Kept(MusicXmlReader.Read(MusicXmlWriter.Write(score)).Score!)), iter: 300);
+        SomeScores.Any.Sample(
+            score => Assert.Equal(Kept(score), Kept(MusicXmlReader.Read(MusicXmlWriter.Write(score)).Score!)),
+            iter: 300
+        );
 
     [Fact]
     public void Abc_keeps_a_score() =>

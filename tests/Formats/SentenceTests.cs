@@ -4,12 +4,16 @@ using Coppia.Cli;
 namespace Coppia.Tests;
 
 /// <summary>
-/// A grammar of what is said: every sentence about sixty varied tunes, on four instruments, in changing styles, by classes of every stage.
-/// Its rules are those of English and of the craft (common practice); none of them asks the program.
+/// A grammar of what is said: every sentence about sixty varied tunes, on four instruments, in changing styles, by
+/// classes of every stage. Its rules are those of English and of the craft (common practice); none of them asks the
+/// program.
 /// </summary>
 public partial class SentenceTests
 {
-    /// <summary>First-year music with what trips a sentence: pick-ups, rests, one note over and over, dots, flats, endings, shifts.</summary>
+    /// <summary>
+    /// First-year music with what trips a sentence: pick-ups, rests, one note over and over, dots, flats, endings,
+    /// shifts.
+    /// </summary>
     private static readonly string[] Written =
     [
         "M:4/4\nL:1/4\nK:D\nA A A A|A A A2|A A A A|A4|]",
@@ -63,7 +67,9 @@ public partial class SentenceTests
             .Select(text => Formats.Books.TuneReader.Read(text).Score!)
             .Concat(Enumerable.Range(1, 28).Select(seed => RandomTunes.Song(seed, 22 + seed % 5, 34 + seed % 9)));
 
-    /// <summary>Nobody's, everything's and each stage's class; every tune meets all styles, all tunes together all stages.</summary>
+    /// <summary>
+    /// Nobody's, everything's and each stage's class; every tune meets all styles, all tunes together all stages.
+    /// </summary>
     private static IEnumerable<(string Where, PlayerReading Reading, string[] Said)> Readings()
     {
         var tunes = Tunes().Take(Rounds.Of(60, least: 60)).ToArray();
@@ -74,11 +80,19 @@ public partial class SentenceTests
         {
             var style = Styles[s];
             var stage = (t + 5 * i + 4 * s) % (UsualOrder.Stages.Count + 1) - 1;
-            var known = stage < 0 ? null : ClassKnowledge.Of(UsualOrder.UpTo(UsualOrder.Stages[stage], [style.Fingered(instrument)]));
+            var known =
+                stage < 0
+                    ? null
+                    : ClassKnowledge.Of(UsualOrder.UpTo(UsualOrder.Stages[stage], [style.Fingered(instrument)]));
             var player = new Player(instrument, style, known);
             var reading = PlayerReading.Of(tune, PrintedFor.Of(tune), player);
             using var said = new StringWriter { NewLine = "\n" };
-            SaidAloud.Write(reading, new ReadingWords(reading), known is null ? null : News.In(TuneContents.Of(reading), known), said);
+            SaidAloud.Write(
+                reading,
+                new ReadingWords(reading),
+                known is null ? null : News.In(TuneContents.Of(reading), known),
+                said
+            );
             string[] lines = [.. said.ToString().Split('\n').Where(l => l.Length > 0 && l[0] != '#')];
             yield return ($"tune {t}, {instrument.Id}, style {s}, stage {stage}", reading, lines);
         }
@@ -104,7 +118,10 @@ public partial class SentenceTests
         Assert.True(count > 50_000, $"only {count} sentences were read");
         Assert.True(
             faults.Count == 0,
-            string.Join('\n', faults.DistinctBy(f => f.Split(':')[0]).Concat(faults.Take(40)).Prepend($"{faults.Count} of {count}"))
+            string.Join(
+                '\n',
+                faults.DistinctBy(f => f.Split(':')[0]).Concat(faults.Take(40)).Prepend($"{faults.Count} of {count}")
+            )
         );
     }
 
@@ -133,9 +150,11 @@ public partial class SentenceTests
             : Gap().IsMatch(line) ? "a gap"
             : line[^1] != '.' ? "no full stop"
             : TwoShapes().IsMatch(line) ? "a hand that cannot be"
-            : style.NoteNames == NoteNames.FixedDo && Letters().IsMatch(line.Replace("D.C.", "", StringComparison.Ordinal))
+            : style.NoteNames == NoteNames.FixedDo
+            && Letters().IsMatch(line.Replace("D.C.", "", StringComparison.Ordinal))
                 ? "a letter in fixed do"
-            : Signed().Matches(line).Select(m => m.Value).FirstOrDefault(n => !names.Contains(n)) is { } foreign ? $"{foreign} is foreign"
+            : Signed().Matches(line).Select(m => m.Value).FirstOrDefault(n => !names.Contains(n)) is { } foreign
+                ? $"{foreign} is foreign"
             : null;
     }
 
@@ -144,9 +163,13 @@ public partial class SentenceTests
     {
         string[] parts =
         [
-            .. line.Split([',', ';', ':', '.']).Select(p => Article().Replace(p.Trim(), "")).Where(p => p.Any(char.IsLetter)),
+            .. line.Split([',', ';', ':', '.'])
+                .Select(p => Article().Replace(p.Trim(), ""))
+                .Where(p => p.Any(char.IsLetter)),
         ];
-        return parts.Zip(parts.Skip(1)).Any(p => p.First.Length > 2 && p.First.Equals(p.Second, StringComparison.OrdinalIgnoreCase));
+        return parts
+            .Zip(parts.Skip(1))
+            .Any(p => p.First.Length > 2 && p.First.Equals(p.Second, StringComparison.OrdinalIgnoreCase));
     }
 
     /// <summary>The grammar itself: what was said once and is not so is found, and its mended form passes.</summary>
@@ -176,18 +199,22 @@ public partial class SentenceTests
     private static partial Regex Decimal();
 
     [GeneratedRegex(
-        "(?<![–,\\d] ?|and )\\b(?:1|[Oo]ne) (?!this|plays|fills|slides|stays|reaches|stretches|comes|is\\b|lies|has|does|goes|stands|less)\\p{L}+s\\b"
+        "(?<![–,\\d] ?|and )\\b(?:1|[Oo]ne) "
+            + "(?!this|plays|fills|slides|stays|reaches|stretches|comes|is\\b|lies|has|does|goes|stands|"
+            + "less)\\p{L}+s\\b"
     )]
     private static partial Regex OneOfSeveral();
 
     [GeneratedRegex(
         "\\b(?:[2-9]|[Tt]wo|[Tt]hree|[Ff]our|[Ff]ive|[Ss]ix|[Ss]even|[Ee]ight|[Nn]ine|[Tt]en) "
-            + "(?:note|bar|beat|line|step|string|time|stroke|minute|rhythm|thing|place|sharp|flat|rest|letter|finger)\\b"
+            + "(?:note|bar|beat|line|step|string|time|stroke|minute|rhythm|thing|place|sharp|flat|rest|"
+            + "letter|finger)\\b"
     )]
     private static partial Regex SeveralOfOne();
 
     [GeneratedRegex(
-        "(?<!-)\\b(\\w+[♯♭]?) is (?:open |the open )?\\1(?: string)?[.;,]|no notes|zero|stands alone|also works\\.|[Bb]ar 0\\b"
+        "(?<!-)\\b(\\w+[♯♭]?) is (?:open |the open )?\\1(?: "
+            + "string)?[.;,]|no notes|zero|stands alone|also works\\.|[Bb]ar 0\\b"
     )]
     private static partial Regex Vacuous();
 

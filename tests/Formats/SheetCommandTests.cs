@@ -36,7 +36,10 @@ public sealed class SheetCommandTests : IDisposable
     public void A_sheet_names_its_kind_seed_and_instrument()
     {
         var sheet = Json("finger-it --for cello --key D --count 5 --seed 42");
-        Assert.Equal(("finger-it", 42, "cello"), (Text(sheet, "kind"), sheet.GetProperty("seed").GetInt32(), Text(sheet, "instrument")));
+        Assert.Equal(
+            ("finger-it", 42, "cello"),
+            (Text(sheet, "kind"), sheet.GetProperty("seed").GetInt32(), Text(sheet, "instrument"))
+        );
         Assert.Equal(5, sheet.GetProperty("items").GetArrayLength());
         Assert.Equal(12, Json("finger-it --for cello").GetProperty("items").GetArrayLength());
     }
@@ -64,7 +67,11 @@ public sealed class SheetCommandTests : IDisposable
     [InlineData("stems --for violin --key C --count 30", """{"note":"B4"}""", """{"stem":"down"}""")]
     [InlineData("stems --for violin --key C --count 30", """{"note":"A4"}""", """{"stem":"up"}""")]
     [InlineData("name-it --for viola --key F --count 40", """{"note":"Bb3"}""", """{"name":"Bb","bySignature":true}""")]
-    [InlineData("find-it --for violin --key D --count 40", """{"note":"F#4","string":"D"}""", """{"semitones":4,"finger":2}""")]
+    [InlineData(
+        "find-it --for violin --key D --count 40",
+        """{"note":"F#4","string":"D"}""",
+        """{"semitones":4,"finger":2}"""
+    )]
     [InlineData(
         "write-it --for violin --key D --count 40",
         """{"name":"C#","octave":4,"string":"G"}""",
@@ -74,13 +81,17 @@ public sealed class SheetCommandTests : IDisposable
     [InlineData("scale-builder --for cello --key F --count 1", """{"first":"F2"}""", """{"halfSteps":[3,7]}""")]
     public void A_question_has_its_answer(string args, string question, string answer)
     {
-        var (wanted, right) = (JsonSerializer.Deserialize<JsonElement>(question), JsonSerializer.Deserialize<JsonElement>(answer));
+        var (wanted, right) = (
+            JsonSerializer.Deserialize<JsonElement>(question),
+            JsonSerializer.Deserialize<JsonElement>(answer)
+        );
         var asked = Items(Json(args)).Where(i => Has(i.Question, wanted)).ToArray();
         Assert.NotEmpty(asked);
         Assert.All(asked, i => Assert.True(Has(i.Answer, right), i.Answer.ToString()));
 
         static bool Has(JsonElement all, JsonElement some) =>
-            some.EnumerateObject().All(p => all.TryGetProperty(p.Name, out var v) && JsonElement.DeepEquals(v, p.Value));
+            some.EnumerateObject()
+                .All(p => all.TryGetProperty(p.Name, out var v) && JsonElement.DeepEquals(v, p.Value));
     }
 
     private static string Played(string args, string of = "pairs") =>
@@ -92,7 +103,9 @@ public sealed class SheetCommandTests : IDisposable
                         ' ',
                         i.Answer.GetProperty(of)
                             .EnumerateArray()
-                            .Select(p => of == "pairs" ? $"{Text(p, "string")}{p.GetProperty("finger")}" : p.GetString())
+                            .Select(p =>
+                                of == "pairs" ? $"{Text(p, "string")}{p.GetProperty("finger")}" : p.GetString()
+                            )
                     )
                 )
         );
@@ -120,16 +133,24 @@ public sealed class SheetCommandTests : IDisposable
     }
 
     [Theory] // Each says what would be possible.
-    [InlineData("stretch --for bass", "The hand of the double bass has no stretch; stretches can be made for the violin, viola and cello.")]
+    [InlineData(
+        "stretch --for bass",
+        "The hand of the double bass has no stretch; stretches can be made for the violin, viola and cello."
+    )]
     [InlineData(
         "open-or-four --for cello",
-        "On the cello the fourth finger does not stand for an open string; open or fourth finger can be made for the violin and viola."
+        "On the cello the fourth finger does not stand for an open string; "
+            + "open or fourth finger can be made for the violin and viola."
     )]
     [InlineData(
         "bass-frames --for violin",
-        "The violin does not slide between its lowest positions; half and first position can be made for the double bass."
+        "The violin does not slide between its lowest positions; "
+            + "half and first position can be made for the double bass."
     )]
-    [InlineData("name-it --for violin --range D4..D4", "That leaves fewer than two notes for the violin; choose from G3 to B5.")]
+    [InlineData(
+        "name-it --for violin --range D4..D4",
+        "That leaves fewer than two notes for the violin; choose from G3 to B5."
+    )]
     [InlineData("name-it --for cello --strings E", "The cello has no E string; its strings are C, G, D and A.")]
     [InlineData("name-it --for violin --key Z", "“Z” is not a key; expected a key such as D, Bb, F# or Em")]
     [InlineData("name-it --for violin --key G#", "“G#” is not a key; expected a key such as D, Bb, F# or Em")]
@@ -142,7 +163,8 @@ public sealed class SheetCommandTests : IDisposable
     )]
     [InlineData(
         "scale --for violin --key D --octaves 2",
-        "Two octaves of D major do not fit under the hand of the violin; it works in G major, B♭ major, A major or A♭ major."
+        "Two octaves of D major do not fit under the hand of the violin; it works in G major, B♭ major, "
+            + "A major or A♭ major."
     )]
     [InlineData("chunk --for violin", "Trouble spots are made from a tune; choose one.")]
     [InlineData(
@@ -168,9 +190,14 @@ public sealed class SheetCommandTests : IDisposable
     public void A_tune_gives_its_notes_its_key_and_its_trouble()
     {
         File.WriteAllText(_file, "X:1\nM:4/4\nL:1/4\nK:G\nG A B c | d2 B2 | c B A F | G4 |]\n");
-        var notes = Items(Json($"finger-it --for violin --from {_file} --count 12")).Select(i => Text(i.Question, "note")).Distinct();
+        var notes = Items(Json($"finger-it --for violin --from {_file} --count 12"))
+            .Select(i => Text(i.Question, "note"))
+            .Distinct();
         Assert.Equal(["A4", "B4", "C5", "D5", "F#4", "G4"], notes.Order());
-        Assert.Equal("D3 A0 A1 A2 | A3 E0 E1 E2 | E1 E0 A3 A2 | A1 A0 D3", Played($"scale --for violin --from {_file}"));
+        Assert.Equal(
+            "D3 A0 A1 A2 | A3 E0 E1 E2 | E1 E0 A3 A2 | A1 A0 D3",
+            Played($"scale --for violin --from {_file}")
+        );
         Assert.NotEmpty(Items(Json($"chunk --for violin --from {_file}")));
     }
 
@@ -178,7 +205,9 @@ public sealed class SheetCommandTests : IDisposable
     public void What_a_class_knows_bounds_it()
     {
         File.WriteAllText(_file, """{"strings":{"violin":["D","A"]},"values":["1/4","1/2"],"not":["rests","ties"]}""");
-        var pairs = Items(Json($"finger-it --for violin --known {_file} --count 20")).Select(i => Text(i.Answer, "string")).Distinct();
+        var pairs = Items(Json($"finger-it --for violin --known {_file} --count 20"))
+            .Select(i => Text(i.Answer, "string"))
+            .Distinct();
         Assert.Equal(["A", "D"], pairs.Order());
         File.WriteAllText(_file, """{"strings":{"violin":["C"]}}""");
         Assert.EndsWith(
@@ -194,7 +223,9 @@ public sealed class SheetCommandTests : IDisposable
         );
     }
 
-    /// <summary>A sheet stays within what the class knows (craft 12): a cello class that plays D and A strings in D major.</summary>
+    /// <summary>
+    /// A sheet stays within what the class knows (craft 12): a cello class that plays D and A strings in D major.
+    /// </summary>
     [Theory]
     [InlineData("name-it", "D3 E3 F#3 G3 A3 B3 C#4 D4 C2 G2")]
     [InlineData("finger-it", "D3 E3 F#3 G3 A3 B3 C#4 D4 C2 G2")]
@@ -209,12 +240,19 @@ public sealed class SheetCommandTests : IDisposable
         Assert.True(asked.Count() > 5);
     }
 
-    [Fact] // W3C MusicXML 4.0, read again by our own reader; other readers are asked in the suite of outside references.
+    // W3C MusicXML 4.0, read again by our own reader; other readers are asked in the suite of outside references.
+    [Fact]
     public void Every_kind_with_music_is_written_as_a_score()
     {
         foreach (
             var kind in ExerciseKinds.All.Where(k =>
-                k is not (ExerciseKind.Chunk or ExerciseKind.BassFrames or ExerciseKind.FindIt or ExerciseKind.HandShape)
+                k
+                    is not (
+                        ExerciseKind.Chunk
+                        or ExerciseKind.BassFrames
+                        or ExerciseKind.FindIt
+                        or ExerciseKind.HandShape
+                    )
             )
         )
         {

@@ -52,7 +52,11 @@ public class SignsTests
         Assert.Null(score.Events.Single().Words);
         Assert.Equal(
             attribute,
-            XDocument.Parse(MusicXmlWriter.Write(score)).Descendants("sound").SingleOrDefault()?.FirstAttribute?.Name.LocalName
+            XDocument
+                .Parse(MusicXmlWriter.Write(score))
+                .Descendants("sound")
+                .SingleOrDefault()
+                ?.FirstAttribute?.Name.LocalName
         );
         Assert.Equal(mark, MusicXmlReader.Read(MusicXmlWriter.Write(score)).Score!.Waymarks);
         Assert.Equal(mark, AbcReader.Read(AbcWriter.Write(score)).Score!.Waymarks);

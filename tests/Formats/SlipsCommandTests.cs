@@ -2,7 +2,10 @@ using Coppia.Cli;
 
 namespace Coppia.Tests;
 
-/// <summary>The contract of <c>coppia slips</c>: bar, from, to, points, why, the hardest first. Points reckoned by hand from craft 11.</summary>
+/// <summary>
+/// The contract of <c>coppia slips</c>: bar, from, to, points, why, the hardest first. Points reckoned by hand from
+/// craft 11.
+/// </summary>
 public sealed class SlipsCommandTests : IDisposable
 {
     private readonly string _file = Path.GetTempFileName();
@@ -20,10 +23,16 @@ public sealed class SlipsCommandTests : IDisposable
 
     private const string Head = "X:1\nT:Up\nM:4/4\nL:1/4\n";
 
-    [Fact] // B to F sharp: a crossing 1, two fingers more 2. D to B: a crossing 1, a sixth 1. F sharp to E: one finger more off, 1.
+    // B to F sharp: a crossing 1, two fingers more 2. D to B: a crossing 1, a sixth 1. F sharp to E: one finger more
+    // off, 1.
+    [Fact]
     public void Each_different_step_is_a_row_the_hardest_first()
     {
-        var (exit, output, error) = Run(Head + "K:D clef=bass\nD, B, B, B,|F, E, D,2|D, B, B, B,|]\n", "--for", "cello");
+        var (exit, output, error) = Run(
+            Head + "K:D clef=bass\nD, B, B, B,|F, E, D,2|D, B, B, B,|]\n",
+            "--for",
+            "cello"
+        );
         Assert.Equal((0, ""), (exit, error));
         Assert.Equal(
             """
@@ -52,7 +61,10 @@ public sealed class SlipsCommandTests : IDisposable
     public void A_class_that_has_not_met_a_note_is_told()
     {
         var known = Path.GetTempFileName();
-        File.WriteAllText(known, """{"known":["note violin D4 D4","position violin I","key 2","meter 4/4","value 1/4"]}""");
+        File.WriteAllText(
+            known,
+            """{"known":["note violin D4 D4","position violin I","key 2","meter 4/4","value 1/4"]}"""
+        );
         var (exit, output, _) = Run(Head + "K:D\nD E E D|]\n", "--for", "violin", "--known", known);
         File.Delete(known);
         Assert.Equal(0, exit);
@@ -65,7 +77,8 @@ public sealed class SlipsCommandTests : IDisposable
 
     [Theory]
     [InlineData("horn", "“horn” is not an instrument; expected violin, viola, cello or bass\n")]
-    public void Another_instrument_is_refused(string who, string why) => Assert.Equal((2, "", why), Run(Head + "K:D\nA|]\n", "--for", who));
+    public void Another_instrument_is_refused(string who, string why) =>
+        Assert.Equal((2, "", why), Run(Head + "K:D\nA|]\n", "--for", who));
 
     [Fact]
     public void An_unreadable_tune_is_one_line_with_its_place()

@@ -98,7 +98,9 @@ public class StaffAndKeyTests
         Assert.Equal(new KeySignature(fifths, Mode.Minor), AbcReader.Read($"X:1\nK:{minor}m\nC|]\n").Score!.Key);
     }
 
-    [Theory] // What a fingerboard place is called in a key: its own spelling first, then a natural, then the signature's kind of accidental.
+    // What a fingerboard place is called in a key: its own spelling first, then a natural, then the signature's kind of
+    // accidental.
+    [Theory]
     [InlineData(61, 2, "C#4")]
     [InlineData(61, -5, "Db4")]
     [InlineData(61, 0, "C#4")]

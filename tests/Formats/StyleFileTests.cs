@@ -29,7 +29,10 @@ public class StyleFileTests
         Assert.Equal("oneThreeFour", StyleFile.Read("""{"bassFingers":"oneThreeFour"}""").Alternatives["bass"]);
 
     [Theory]
-    [InlineData("""{"alternatives":{"bass":"oneFive"}}""", "“oneFive” is not a way to finger “bass”; expected oneTwoFour or oneThreeFour")]
+    [InlineData(
+        """{"alternatives":{"bass":"oneFive"}}""",
+        "“oneFive” is not a way to finger “bass”; expected oneTwoFour or oneThreeFour"
+    )]
     [InlineData("""{"alternatives":{"violin":"x"}}""", "“x” is not a way to finger “violin”; it has one way only")]
     [InlineData("""{"counting":"drums"}""", "counting")]
     [InlineData("""{"fingers":"many"}""", "fingers")]

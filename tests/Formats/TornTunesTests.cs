@@ -6,14 +6,17 @@ using CsCheck;
 namespace Coppia.Tests;
 
 /// <summary>
-/// Tunes with slips of the pen: a character lost, doubled, changed or moved. Each is read or refused in words, and what is read goes all
-/// the way to the paper.
+/// Tunes with slips of the pen: a character lost, doubled, changed or moved. Each is read or refused in words, and what
+/// is read goes all the way to the paper.
 /// </summary>
 public class TornTunesTests
 {
     private static readonly string[] Tunes = [.. Lines.DemoFiles().Select(File.ReadAllText)];
 
-    private static readonly string[] Files = [.. Tunes.Select(text => MusicXmlWriter.Write(TuneReader.Read(text).Score!))];
+    private static readonly string[] Files =
+    [
+        .. Tunes.Select(text => MusicXmlWriter.Write(TuneReader.Read(text).Score!)),
+    ];
 
     private const string Signs = "ABCDEFGabcdefg|:[](){}<>/^_=,'-z0123456789 \n!\"KXMLQw%&~.+#xSTuvHJ";
 
@@ -45,7 +48,10 @@ public class TornTunesTests
     {
         var read = TuneReader.Read(text);
         Assert.True(read.Score is null == read.Errors.Count > 0);
-        Assert.All(read.Errors, e => Assert.True(e.At.Line >= 1 && e.At.Column >= 1 && e.Wrong.Length > 0 && e.Expected.Length > 0));
+        Assert.All(
+            read.Errors,
+            e => Assert.True(e.At.Line >= 1 && e.At.Column >= 1 && e.Wrong.Length > 0 && e.Expected.Length > 0)
+        );
         if (read.Score is not { } score)
             return;
         foreach (var instrument in StringSection.All)
@@ -53,7 +59,11 @@ public class TornTunesTests
             var reading = PlayerReading.Of(score, Lines.Instrument("violin"), new Player(instrument));
             Assert.All(
                 reading.Notes,
-                n => Assert.True(n.Placement is not { } at || instrument.Strings[at.String].Midi + at.Semitones == n.Note.Pitch.Midi)
+                n =>
+                    Assert.True(
+                        n.Placement is not { } at
+                            || instrument.Strings[at.String].Midi + at.Semitones == n.Note.Pitch.Midi
+                    )
             );
             for (var i = 0; i < reading.Notes.Count; i++)
                 Assert.NotEmpty(Why.Of(reading.Fingering, i, false).Finger);

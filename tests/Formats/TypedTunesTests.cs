@@ -3,14 +3,20 @@ using CsCheck;
 
 namespace Coppia.Tests;
 
-/// <summary>Tunes typed as letters and as fingers (craft 20). Sources: the craft page's own examples; the rest is common practice.</summary>
+/// <summary>
+/// Tunes typed as letters and as fingers (craft 20). Sources: the craft page's own examples; the rest is common
+/// practice.
+/// </summary>
 public class TypedTunesTests
 {
     private static string Written(Score score) =>
         string.Join(
             " | ",
             score.Bars.Select(b =>
-                string.Join(' ', b.Events.Select(e => $"{e.Pitch?.ToString() ?? "z"}:{e.Length}{(e.TiedOn ? "-" : "")}"))
+                string.Join(
+                    ' ',
+                    b.Events.Select(e => $"{e.Pitch?.ToString() ?? "z"}:{e.Length}{(e.TiedOn ? "-" : "")}")
+                )
             )
         );
 
@@ -75,7 +81,8 @@ public class TypedTunesTests
     [InlineData("For: cello\nD: L1 x4 1 x2", "D#3:1/4 G#3:1/4 E3:1/4 F#3:1/4")]
     [InlineData("For: bass\nD: 0 1 4 G: 0 1 4", "D3:1/4 E3:1/4 F#3:1/4 G3:1/4 | A3:1/4 B3:1/4")]
     [InlineData("For: viola\nC: 0 1 2 3", "C3:1/4 D3:1/4 E3:1/4 F3:1/4")]
-    public void Fingers(string text, string expected) => Assert.Equal(expected, Written(Read(text, SourceFormat.Fingers)));
+    public void Fingers(string text, string expected) =>
+        Assert.Equal(expected, Written(Read(text, SourceFormat.Fingers)));
 
     [Fact] // The tune that the fingers spell is fingered as it was typed.
     public void Fingers_come_back_as_they_were_typed()
@@ -91,7 +98,8 @@ public class TypedTunesTests
     [Theory]
     [InlineData(
         "G A H B",
-        "1:5: “H” is not a note; expected a letter A–G with # or b if need be and its beats behind it (G, F#, B2, A1/2), z or - for a rest, or a barline |"
+        "1:5: “H” is not a note; expected a letter A–G with # or b if need be and its beats behind it (G, F#, B2, "
+            + "A1/2), z or - for a rest, or a barline |"
     )]
     [InlineData("G A\nB A2x G", "2:5: “x” is not a note;")]
     [InlineData("Key: Q\nG A", "1:6: “Q” is not a key; expected a key such as D, B♭ major, E minor, or 2 sharps")]
@@ -99,7 +107,8 @@ public class TypedTunesTests
     [InlineData("For: flute\nG A", "1:6: “flute” is not an instrument; expected violin, viola, cello or bass")]
     [InlineData(
         "D: 0 5 1",
-        "1:6: “5” is not a finger; expected a string with a colon (G: D: A: E:), a finger 0–4 with L, H or x before it if need be"
+        "1:6: “5” is not a finger; expected a string with a colon (G: D: A: E:), a finger 0–4 with L, "
+            + "H or x before it if need be"
     )]
     [InlineData("D: 0 C: 1", "1:6: the violin has no C string;")]
     [InlineData("For: bass\nD: 0 3 1", "2:6: the double bass has no 3 in first position;")]

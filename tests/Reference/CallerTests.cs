@@ -5,12 +5,16 @@ using Coppia.Formats.MusicXml;
 
 namespace Coppia.Tests;
 
-/// <summary>The caller steps when the music does: its times against the engraver's time map, repeats and endings played out.</summary>
+/// <summary>
+/// The caller steps when the music does: its times against the engraver's time map, repeats and endings played out.
+/// </summary>
 public class CallerTests
 {
     private static object Question(string tune)
     {
-        var score = TuneReader.Read(File.ReadAllText(Path.Combine(Lines.Root(), "demo", "tunes", tune + ".abc"))).Score!;
+        var score = TuneReader
+            .Read(File.ReadAllText(Path.Combine(Lines.Root(), "demo", "tunes", tune + ".abc")))
+            .Score!;
         PlayerReading[] readings =
         [
             .. new[] { StringSection.Violin, StringSection.Cello }.Select(i =>
@@ -53,7 +57,9 @@ public class CallerTests
                     fullLength = 4 * (b.Time?.BarLength ?? b.Length).ToDouble(),
                     countedBeat = 4 * Counts.BeatOf(b.Time, HouseStyle.Default).ToDouble(),
                 }),
-                events = lead.Score.Bars.SelectMany(b => b.Events.Select(e => new { barId = b.Id, length = 4 * e.Length.ToDouble() })),
+                events = lead.Score.Bars.SelectMany(b =>
+                    b.Events.Select(e => new { barId = b.Id, length = 4 * e.Length.ToDouble() })
+                ),
                 order = lead.Tune.Order.Select(p => p.Bar),
             },
         };
@@ -76,7 +82,11 @@ public class CallerTests
         var answers = Outside.Ask("caller.mjs", tunes.Select(Question).ToArray());
         foreach (var (i, tune) in tunes.Index())
         {
-            var map = answers[i].GetProperty("map").EnumerateArray().Select(p => $"{p[0].GetString()}@{p[1].GetDouble():0.###}").ToArray();
+            var map = answers[i]
+                .GetProperty("map")
+                .EnumerateArray()
+                .Select(p => $"{p[0].GetString()}@{p[1].GetDouble():0.###}")
+                .ToArray();
             JsonElement[] caller = [.. answers[i].GetProperty("caller").EnumerateArray()];
             Assert.True(map.Length > 10, tune);
             Assert.Equal(map, caller.Select(p => $"{p[0].GetString()}@{p[1].GetDouble():0.###}"));

@@ -8,7 +8,9 @@ public class DemoTuneTests
 {
     private static readonly (string Name, string Source, Score Score)[] Tunes =
     [
-        .. Lines.DemoFiles().Select(f => (Path.GetFileName(f), File.ReadAllText(f), TuneReader.Read(File.ReadAllText(f)).Score!)),
+        .. Lines
+            .DemoFiles()
+            .Select(f => (Path.GetFileName(f), File.ReadAllText(f), TuneReader.Read(File.ReadAllText(f)).Score!)),
     ];
 
     [Fact]
@@ -33,7 +35,9 @@ public class DemoTuneTests
     public void Verovio_loads_our_MusicXml_without_a_warning_and_plays_our_notes(string instrument)
     {
         var player = Lines.Instrument(instrument);
-        var readings = Tunes.Select(t => PlayerReading.Of(t.Score, PrintedFor.Of(t.Score), new Player(player))).ToArray();
+        var readings = Tunes
+            .Select(t => PlayerReading.Of(t.Score, PrintedFor.Of(t.Score), new Player(player)))
+            .ToArray();
         var theirs = Outside.Ask("engrave.mjs", readings.Select(r => MusicXmlWriter.Write(r.Score)));
         foreach (var (i, reading) in readings.Index())
         {
@@ -86,7 +90,15 @@ public class DemoTuneTests
             .Select(t =>
                 t.Score with
                 {
-                    Bars = [.. t.Score.Bars.Select(b => b with { Events = [.. b.Events.Select(e => e with { Graces = [] })] })],
+                    Bars =
+                    [
+                        .. t.Score.Bars.Select(b =>
+                            b with
+                            {
+                                Events = [.. b.Events.Select(e => e with { Graces = [] })],
+                            }
+                        ),
+                    ],
                 }
             )
             .ToArray();
@@ -102,7 +114,10 @@ public class DemoTuneTests
                 at += bar.Length;
             }
 
-            var outside = theirs[i].EnumerateArray().Select(n => (Id: n[0].GetString()!, At: n[1].GetDouble())).ToArray();
+            var outside = theirs[i]
+                .EnumerateArray()
+                .Select(n => (Id: n[0].GetString()!, At: n[1].GetDouble()))
+                .ToArray();
             Assert.Equal(ours.Select(n => n.Id), outside.Select(n => n.Id));
             Assert.All(ours.Zip(outside), pair => Assert.Equal(pair.First.At, pair.Second.At, 0.01));
         }
@@ -122,7 +137,10 @@ public class DemoTuneTests
                     .Select(label => label[(label.IndexOf('-', StringComparison.Ordinal) + 1)..])
                     .Distinct(),
             ];
-        Assert.Superset(new HashSet<string> { "L1", "L2", "L3", "L4", "H1", "H2", "H3" }, Labels(StringSection.Violin).ToHashSet());
+        Assert.Superset(
+            new HashSet<string> { "L1", "L2", "L3", "L4", "H1", "H2", "H3" },
+            Labels(StringSection.Violin).ToHashSet()
+        );
         Assert.Superset(new HashSet<string> { "x1", "x2", "x3", "x4" }, Labels(StringSection.Cello).ToHashSet());
         Assert.Contains(
             Read(StringSection.Bass).SelectMany(r => r.Notes),

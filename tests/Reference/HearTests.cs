@@ -46,7 +46,8 @@ public class HearTests
                 .GetProperty("notes")
                 .EnumerateArray()
                 .Select(n =>
-                    $"{n.GetProperty("midi").GetInt32()}@{n.GetProperty("at").GetDouble():0.##}+{n.GetProperty("length").GetDouble():0.##}"
+                    $"{n.GetProperty("midi").GetInt32()}@{n.GetProperty("at").GetDouble():0.##}"
+                    + $"+{n.GetProperty("length").GetDouble():0.##}"
                 )
         );
 
@@ -55,7 +56,8 @@ public class HearTests
         Assert.Equal("62@0+1 64@1+0.5 66@1.5+0.5 67@2+2", Notes(Schedule("4/4", "D E/F/ G2|]")));
 
     [Fact]
-    public void Tied_notes_sound_once_and_rests_are_silent() => Assert.Equal("62@0+5 64@6+2", Notes(Schedule("4/4", "D4-|D z E2|]")));
+    public void Tied_notes_sound_once_and_rests_are_silent() =>
+        Assert.Equal("62@0+5 64@6+2", Notes(Schedule("4/4", "D4-|D z E2|]")));
 
     [Fact]
     public void Repeats_and_endings_are_played_out() =>
@@ -66,7 +68,10 @@ public class HearTests
     {
         Assert.Equal("62@0+4 64@4+4 66@8+4 62@12+4", Notes(Schedule("4/4", "!fine!D4|E4|!D.C.!F4|]")));
         Assert.Equal("62@0+4 62@4+4 62@8+4 64@12+4", Notes(Schedule("4/4", "|::D4::|E4|]")));
-        Assert.Equal("62@0+4 64@4+4 66@8+4 62@12+4 67@16+4", Notes(Schedule("4/4", "!dacoda!D4|E4|!D.C.!F4|!coda!G4|]")));
+        Assert.Equal(
+            "62@0+4 64@4+4 66@8+4 62@12+4 67@16+4",
+            Notes(Schedule("4/4", "!dacoda!D4|E4|!D.C.!F4|!coda!G4|]"))
+        );
     }
 
     [Fact]
@@ -82,7 +87,11 @@ public class HearTests
     [Theory] // Common practice: the click follows the meter, where it changes too; 6/8 is counted in eighths.
     [InlineData("3/4", "A|d3|d3|]", "0 1! 2 3 4! 5 6")]
     [InlineData("2/4", "D E|[M:3/4]F E D|[M:6/8]D3/2E3/2|]", "0! 1 2! 3 4 5! 5.5 6 6.5 7 7.5")]
-    public void The_clicks_fall_on_the_beats_and_the_first_of_each_bar_is_strong(string meter, string music, string clicks)
+    public void The_clicks_fall_on_the_beats_and_the_first_of_each_bar_is_strong(
+        string meter,
+        string music,
+        string clicks
+    )
     {
         var beats = Schedule(meter, music)
             .GetProperty("beats")

@@ -9,13 +9,18 @@ using CsCheck;
 namespace Coppia.Tests;
 
 /// <summary>
-/// What Coppia reads and writes, against readers from outside: abcjs for ABC, opensheetmusicdisplay and verovio for MusicXML, and the
-/// MusicXML 3.0 schema (the newest that a package carries).
+/// What Coppia reads and writes, against readers from outside: abcjs for ABC, opensheetmusicdisplay and verovio for
+/// MusicXML, and the MusicXML 3.0 schema (the newest that a package carries).
 /// </summary>
 public class OutsideReadersTests
 {
     private static string Pitches(Score score) =>
-        string.Join(' ', score.Events.Where(e => !e.IsRest).Select(e => $"{e.Pitch!.Value.Midi}:{Math.Round(e.Length.ToDouble(), 4)}"));
+        string.Join(
+            ' ',
+            score
+                .Events.Where(e => !e.IsRest)
+                .Select(e => $"{e.Pitch!.Value.Midi}:{Math.Round(e.Length.ToDouble(), 4)}")
+        );
 
     private static string Pitches(JsonElement notes) =>
         string.Join(
@@ -29,13 +34,19 @@ public class OutsideReadersTests
     private static string Bars(params (string Notes, int Voice)[] voices) =>
         string.Join(Xml.Backup(16), voices.Select(v => Xml.Notes(v.Notes, v.Voice)));
 
-    /// <summary>Scores written by hand after MusicXML 4.0: voices that come and go, staves, parts, clefs, ties, forwards.</summary>
+    /// <summary>
+    /// Scores written by hand after MusicXML 4.0: voices that come and go, staves, parts, clefs, ties, forwards.
+    /// </summary>
     private static readonly string[] Scores =
     [
         Xml.Bars(Xml.Notes("C4:4") + Xml.Forward(8) + Xml.Notes("D4:4"), Xml.Notes("E4:16")),
         Xml.Bars(Bars(("C5:8 D5:8", 1), ("E4:4 F4:4 G4:8", 2)), Bars(("C5:16", 1), ("z:8 E4:8", 2))),
         Xml.Bars(Xml.Notes("C5:16"), Bars(("D5:16", 1), ("A3:6 B3:2 C4:8", 2))),
-        Xml.Score("", ("Violin", Xml.Measures(Xml.Notes("C5:6 D5:2 E5:8"))), ("Cello", Xml.Measures(Xml.Notes("C3:12 F#3:4")))),
+        Xml.Score(
+            "",
+            ("Violin", Xml.Measures(Xml.Notes("C5:6 D5:2 E5:8"))),
+            ("Cello", Xml.Measures(Xml.Notes("C3:12 F#3:4")))
+        ),
         Xml.Score(
             "",
             ("Flute", Xml.Measures(Xml.Notes("z:16"), Xml.Notes("z:16"))),
@@ -46,7 +57,11 @@ public class OutsideReadersTests
             "",
             (
                 "Piano",
-                $"<measure number=\"1\">{Xml.Attributes(more: "<staves>2</staves>").Replace("</attributes>", Xml.Clef("F4", 2) + "</attributes>", StringComparison.Ordinal)}{Xml.Notes("C5:8 E5:8", staff: 1)}{Xml.Backup(16)}{Xml.Notes("C3:16", voice: 5, staff: 2)}</measure>"
+                "<measure number=\"1\">"
+                    + Xml.Attributes(more: "<staves>2</staves>")
+                        .Replace("</attributes>", Xml.Clef("F4", 2) + "</attributes>", StringComparison.Ordinal)
+                    + Xml.Notes("C5:8 E5:8", staff: 1)
+                    + $"{Xml.Backup(16)}{Xml.Notes("C3:16", voice: 5, staff: 2)}</measure>"
             )
         ),
     ];
@@ -58,7 +73,10 @@ public class OutsideReadersTests
         foreach (var (i, xml) in Scores.Index())
         {
             var ours = TuneReader.Read(xml).Lines.Select(l => Pitches(l.Score));
-            var outside = theirs[i].EnumerateArray().Select(v => Pitches(v.GetProperty("notes"))).Where(v => v.Length > 0);
+            var outside = theirs[i]
+                .EnumerateArray()
+                .Select(v => Pitches(v.GetProperty("notes")))
+                .Where(v => v.Length > 0);
             Assert.Equal(outside.Order(StringComparer.Ordinal), ours.Order(StringComparer.Ordinal));
         }
     }
@@ -67,7 +85,15 @@ public class OutsideReadersTests
     private static Score[] Sheets() =>
         [
             .. ExerciseKinds
-                .All.Where(k => k is not (ExerciseKind.Chunk or ExerciseKind.BassFrames or ExerciseKind.FindIt or ExerciseKind.HandShape))
+                .All.Where(k =>
+                    k
+                        is not (
+                            ExerciseKind.Chunk
+                            or ExerciseKind.BassFrames
+                            or ExerciseKind.FindIt
+                            or ExerciseKind.HandShape
+                        )
+                )
                 .Select(k => Sheet.Of(new SheetRequest { Kind = k, Players = [new Player(StringSection.Violin)] })[0])
                 .Select(SheetMusic.Of),
         ];
@@ -84,7 +110,10 @@ public class OutsideReadersTests
         foreach (var (i, score) in scores.Index())
             Assert.Equal(
                 Pitches(score),
-                string.Join(' ', theirs[i].EnumerateArray().Select(v => Pitches(v.GetProperty("notes"))).Where(v => v.Length > 0))
+                string.Join(
+                    ' ',
+                    theirs[i].EnumerateArray().Select(v => Pitches(v.GetProperty("notes"))).Where(v => v.Length > 0)
+                )
             );
     }
 
@@ -100,7 +129,10 @@ public class OutsideReadersTests
         foreach (var (i, score) in scores.Index())
             Assert.Equal(
                 Pitches(score),
-                string.Join(' ', theirs[i].EnumerateArray().Select(v => Pitches(v.GetProperty("notes"))).Where(v => v.Length > 0))
+                string.Join(
+                    ' ',
+                    theirs[i].EnumerateArray().Select(v => Pitches(v.GetProperty("notes"))).Where(v => v.Length > 0)
+                )
             );
     }
 
@@ -121,7 +153,9 @@ public class OutsideReadersTests
         schemas.Add(schema);
         foreach (var score in Some(200).Concat(Sheets()))
         {
-            var document = XDocument.Parse(MusicXmlWriter.Write([new("P1", "Violin", score), new("P2", "Cello", score)]));
+            var document = XDocument.Parse(
+                MusicXmlWriter.Write([new("P1", "Violin", score), new("P2", "Cello", score)])
+            );
             // Ids on notes and bars came with MusicXML 3.1.
             foreach (var element in document.Descendants().Where(e => e.Name.LocalName is "note" or "measure"))
                 element.Attribute("id")?.Remove();

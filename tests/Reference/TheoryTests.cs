@@ -26,7 +26,10 @@ public class TheoryTests
             Enumerable.Range(0, 7).Select(i => Plain(key.Apply(Pitch.FromStep(key.TonicInOctave(4).Step + i))));
         foreach (var (i, key) in keys.Index())
         {
-            Assert.Equal(tonal.GetProperty("majors")[i].GetProperty("notes").EnumerateArray().Select(n => n.GetString()), Scale(key));
+            Assert.Equal(
+                tonal.GetProperty("majors")[i].GetProperty("notes").EnumerateArray().Select(n => n.GetString()),
+                Scale(key)
+            );
             Assert.Equal(tonal.GetProperty("majors")[i].GetProperty("alteration").GetInt32(), key.Fifths);
             Assert.Equal(
                 tonal.GetProperty("minors")[i].EnumerateArray().Select(n => n.GetString()),
@@ -38,7 +41,10 @@ public class TheoryTests
         foreach (var (i, key) in keys.Index())
         {
             var player = new Player(StringSection.Violin);
-            string[] notes = [.. tonal.GetProperty("majors")[i].GetProperty("notes").EnumerateArray().Select(n => n.GetString()!)];
+            string[] notes =
+            [
+                .. tonal.GetProperty("majors")[i].GetProperty("notes").EnumerateArray().Select(n => n.GetString()!),
+            ];
             var signature = (SignatureAnswer)Answers.To(new SignatureQuestion(key.Fifths, Written: false), player);
             Assert.Equal(notes[0], Plain(signature.Key.TonicInOctave(4)));
             Assert.Equal(
@@ -46,7 +52,10 @@ public class TheoryTests
                 signature.Key.ChangedLetters.Select(l => l.ToString()).Order()
             );
             var scale = (ScaleAnswer)
-                Answers.To(new ScaleQuestion(key.TonicInOctave(4), new ScaleKey(key.Fifths, ScaleForm.Major), 1), player);
+                Answers.To(
+                    new ScaleQuestion(key.TonicInOctave(4), new ScaleKey(key.Fifths, ScaleForm.Major), 1),
+                    player
+                );
             Assert.Equal([.. notes, notes[0]], scale.Notes.Select(Plain));
         }
 

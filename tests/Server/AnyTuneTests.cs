@@ -5,7 +5,9 @@ using CsCheck;
 
 namespace Coppia.Tests;
 
-/// <summary>Whatever is printed, for whichever instrument: every address answers, and what the stand draws fits together.</summary>
+/// <summary>
+/// Whatever is printed, for whichever instrument: every address answers, and what the stand draws fits together.
+/// </summary>
 public class AnyTuneTests(RunningServer server) : IClassFixture<RunningServer>
 {
     private static readonly Score[] Tunes = SomeScores.Any.Array[25].Single(_ => true, "0N0XIzNsQ0O2");
@@ -21,17 +23,34 @@ public class AnyTuneTests(RunningServer server) : IClassFixture<RunningServer>
         {
             var id = await server.Keep(MusicXmlWriter.Write(tune));
             var reading = await server.Get($"/api/tunes/{id}/reading?instrument={instrument}");
-            var printed = reading.GetProperty("events").EnumerateArray().Select(e => e.GetProperty("id").GetString()).ToHashSet();
-            var sounding = reading.GetProperty("notes").EnumerateArray().Select(n => n.GetProperty("id").GetString()).ToHashSet();
+            var printed = reading
+                .GetProperty("events")
+                .EnumerateArray()
+                .Select(e => e.GetProperty("id").GetString())
+                .ToHashSet();
+            var sounding = reading
+                .GetProperty("notes")
+                .EnumerateArray()
+                .Select(n => n.GetProperty("id").GetString())
+                .ToHashSet();
             var drawn = reading.GetProperty("musicXml").GetString()!;
             Assert.All(printed, e => Assert.Contains($"id=\"{e}\"", drawn, StringComparison.Ordinal));
-            Assert.All(reading.GetProperty("counts").EnumerateArray(), c => Assert.Contains(c.GetProperty("eventId").GetString(), printed));
-            Assert.All(reading.GetProperty("counts").EnumerateArray(), c => Assert.InRange(c.GetProperty("offset").GetDouble(), 0, 1));
+            Assert.All(
+                reading.GetProperty("counts").EnumerateArray(),
+                c => Assert.Contains(c.GetProperty("eventId").GetString(), printed)
+            );
+            Assert.All(
+                reading.GetProperty("counts").EnumerateArray(),
+                c => Assert.InRange(c.GetProperty("offset").GetDouble(), 0, 1)
+            );
             Assert.All(
                 reading.GetProperty("travels").EnumerateArray(),
                 t => Assert.Contains(t.GetProperty("noteId").GetString(), sounding)
             );
-            Assert.All(reading.GetProperty("travels").EnumerateArray(), t => Assert.InRange(t.GetProperty("to").GetDouble(), 0, 1));
+            Assert.All(
+                reading.GetProperty("travels").EnumerateArray(),
+                t => Assert.InRange(t.GetProperty("to").GetDouble(), 0, 1)
+            );
             Assert.All(
                 reading.GetProperty("notes").EnumerateArray(),
                 n => Assert.NotEqual("", n.GetProperty("why").GetProperty("finger").GetString())
@@ -43,9 +62,14 @@ public class AnyTuneTests(RunningServer server) : IClassFixture<RunningServer>
                 .EnumerateArray()
                 .Select(l => l.GetProperty("firstBar").GetInt32())
                 .ToArray();
-            var before = (await server.Send(HttpMethod.Post, $"/api/tunes/{id}/before", new { instrument, starts = lines })).Body;
+            var before = (
+                await server.Send(HttpMethod.Post, $"/api/tunes/{id}/before", new { instrument, starts = lines })
+            ).Body;
             Assert.All(
-                before.EnumerateArray().SelectMany(l => l.EnumerateArray()).SelectMany(r => r.GetProperty("noteIds").EnumerateArray()),
+                before
+                    .EnumerateArray()
+                    .SelectMany(l => l.EnumerateArray())
+                    .SelectMany(r => r.GetProperty("noteIds").EnumerateArray()),
                 n => Assert.Contains(n.GetString(), sounding.Concat(printed))
             );
 

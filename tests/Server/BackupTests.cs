@@ -8,7 +8,8 @@ using Microsoft.Data.Sqlite;
 namespace Coppia.Tests;
 
 /// <summary>
-/// A backup is the library as it was at one moment, and brings it back (SQLite Online Backup API; OWASP ASVS 4.0.3, 8.1.5 and 8.1.6).
+/// A backup is the library as it was at one moment, and brings it back (SQLite Online Backup API; OWASP ASVS 4.0.3,
+/// 8.1.5 and 8.1.6).
 /// </summary>
 public sealed class BackupTests : IDisposable
 {
@@ -76,7 +77,9 @@ public sealed class BackupTests : IDisposable
         await writing;
     }
 
-    [Fact] // Whoever closes a library last has it alone for a moment (SQLite, "Write-Ahead Logging"); here another has it for a while.
+    // Whoever closes a library last has it alone for a moment (SQLite, "Write-Ahead Logging"); here another has it for
+    // a while.
+    [Fact]
     public async Task A_backup_waits_for_who_has_the_library_alone()
     {
         var database = Path.Combine(_library.Folder.Path, "alone.db");
@@ -128,7 +131,10 @@ public sealed class BackupTests : IDisposable
         var before = SomeLibrary.Dump(_library.Folder.Database);
         var backup = new Backup(_library.Folder, _clock);
         var database = new Database(_library.Folder.Database, file => backup.KeepBeforeUpdate(file));
-        Assert.Equal(before, SomeLibrary.Dump(Assert.Single(Directory.GetFiles(_library.Folder.Backups, "coppia-before-update-*.db"))));
+        Assert.Equal(
+            before,
+            SomeLibrary.Dump(Assert.Single(Directory.GetFiles(_library.Folder.Backups, "coppia-before-update-*.db")))
+        );
         var tunes = new TuneRepository(database, _clock);
         Assert.Equal("Old Oak", Assert.Single(tunes.List(new TuneQuery("oak")).Tunes).Title);
         Assert.Equal("Old Oak", Assert.Single(tunes.List(new TuneQuery("ANO")).Tunes).Title); // its composer
@@ -143,7 +149,9 @@ public sealed class BackupTests : IDisposable
         Assert.Equal(0, Command(RestoreCommand.Run, old.Folder.Database).Exit);
         Assert.Equal(
             "Old Oak",
-            Assert.Single(new TuneRepository(new Database(_library.Folder.Database), _clock).List(new TuneQuery()).Tunes).Title
+            Assert
+                .Single(new TuneRepository(new Database(_library.Folder.Database), _clock).List(new TuneQuery()).Tunes)
+                .Title
         );
     }
 
@@ -155,7 +163,11 @@ public sealed class BackupTests : IDisposable
             { "other", "not one of Coppia’s" },
             { "damaged", "is damaged" },
             { "torn", "is damaged" },
-            { "newer", "made by a newer Coppia: its tables have version 99, this program knows versions up to " + Database.NewestVersion },
+            {
+                "newer",
+                "made by a newer Coppia: its tables have version 99, this program knows versions up to "
+                    + Database.NewestVersion
+            },
             { "trigger", "not one of Coppia’s" },
         };
 
@@ -189,7 +201,8 @@ public sealed class BackupTests : IDisposable
             case "newer":
                 SomeLibrary.Run(
                     Elsewhere,
-                    "INSERT INTO SchemaVersions (ScriptName, Applied) VALUES ('Coppia.Data.Migrations.0099_more.sql', '2030-01-01')"
+                    "INSERT INTO SchemaVersions (ScriptName, "
+                        + "Applied) VALUES ('Coppia.Data.Migrations.0099_more.sql', '2030-01-01')"
                 );
                 break;
             case "trigger":
@@ -230,7 +243,8 @@ public sealed class BackupTests : IDisposable
             var (exit, said) = Command(RestoreCommand.Run, Elsewhere);
             Assert.Equal(2, exit);
             Assert.StartsWith("Coppia runs on", said, StringComparison.Ordinal);
-            Assert.Equal(0, Command(BackupCommand.Run, Path.Combine(_library.Folder.Path, "b.db")).Exit); // a backup is made all the same
+            // a backup is made all the same
+            Assert.Equal(0, Command(BackupCommand.Run, Path.Combine(_library.Folder.Path, "b.db")).Exit);
         }
 
         Assert.Equal(0, Command(RestoreCommand.Run, Elsewhere).Exit);

@@ -14,7 +14,10 @@ public sealed class BowingApiTests : IClassFixture<RunningServer>
     {
         var id = await server.Keep(Tune);
         var bowing = await server.Get($"/api/tunes/{id}/bowing?instrument=violin");
-        var proposal = bowing.GetProperty("proposals").EnumerateArray().First(p => p.GetProperty("aim").GetString() == "downbeatsDown");
+        var proposal = bowing
+            .GetProperty("proposals")
+            .EnumerateArray()
+            .First(p => p.GetProperty("aim").GetString() == "downbeatsDown");
         Assert.Equal((1, 0), (proposal.GetProperty("now").GetInt32(), proposal.GetProperty("left").GetInt32()));
         var changes = proposal
             .GetProperty("changes")
@@ -24,9 +27,14 @@ public sealed class BowingApiTests : IClassFixture<RunningServer>
         var printed = await server.Client.GetStringAsync($"/api/tunes/{id}/export?format=musicxml");
         Assert.Equal(204, (await server.Bow(id, changes)).Status);
 
-        var reading = await server.Get($"/api/tunes/{id}/reading?instrument=cello"); // kept for the tune, on every instrument
+        // kept for the tune, on every instrument
+        var reading = await server.Get($"/api/tunes/{id}/reading?instrument=cello");
         Assert.Equal("down", reading.GetProperty("notes")[3].GetProperty("bow").GetString());
-        Assert.Contains("(", await server.Client.GetStringAsync($"/api/tunes/{id}/export?format=abc"), StringComparison.Ordinal);
+        Assert.Contains(
+            "(",
+            await server.Client.GetStringAsync($"/api/tunes/{id}/export?format=abc"),
+            StringComparison.Ordinal
+        );
         Assert.Contains(
             "<slur type=\"start\"",
             await server.Client.GetStringAsync($"/api/tunes/{id}/export?format=musicxml"),
@@ -38,7 +46,8 @@ public sealed class BowingApiTests : IClassFixture<RunningServer>
         Assert.Equal(printed, await server.Client.GetStringAsync($"/api/tunes/{id}/export?format=musicxml"));
     }
 
-    [Fact] // Three strokes to a bar want one join; with the slur refused, the hook is proposed, and the refusal is kept.
+    // Three strokes to a bar want one join; with the slur refused, the hook is proposed, and the refusal is kept.
+    [Fact]
     public async Task A_refused_change_is_kept_and_gone_round()
     {
         var id = await server.Keep(Tune);
@@ -59,8 +68,14 @@ public sealed class BowingApiTests : IClassFixture<RunningServer>
         var id = await server.Keep(Tune);
         var (status, body) = await server.Bow(id, [("b1n1", "slur")]);
         Assert.Equal(422, status);
-        Assert.Contains("cannot join the note before it", body.GetProperty("title").GetString(), StringComparison.Ordinal);
-        Assert.Empty((await server.Get($"/api/tunes/{id}/bowing?instrument=violin")).GetProperty("taken").EnumerateArray());
+        Assert.Contains(
+            "cannot join the note before it",
+            body.GetProperty("title").GetString(),
+            StringComparison.Ordinal
+        );
+        Assert.Empty(
+            (await server.Get($"/api/tunes/{id}/bowing?instrument=violin")).GetProperty("taken").EnumerateArray()
+        );
     }
 
     [Fact]
@@ -78,6 +93,9 @@ public sealed class BowingApiTests : IClassFixture<RunningServer>
     {
         var id = await server.Keep("X:1\nM:3/4\nL:1/4\nK:D\n|:D E F:|");
         var wrong = (await server.Get($"/api/tunes/{id}/bowing?instrument=violin")).GetProperty("wrongWay")[0];
-        Assert.Equal(["slur", "hook", "lift"], wrong.GetProperty("mends").EnumerateArray().Select(m => m.GetProperty("kind").GetString()));
+        Assert.Equal(
+            ["slur", "hook", "lift"],
+            wrong.GetProperty("mends").EnumerateArray().Select(m => m.GetProperty("kind").GetString())
+        );
     }
 }

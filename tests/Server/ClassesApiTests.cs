@@ -2,7 +2,9 @@ using System.Text.Json;
 
 namespace Coppia.Tests;
 
-/// <summary>Classes, learners and what they know, over HTTP. Source of what is taught when: craft 15, common practice.</summary>
+/// <summary>
+/// Classes, learners and what they know, over HTTP. Source of what is taught when: craft 15, common practice.
+/// </summary>
 public sealed class ClassesApiTests : IAsyncLifetime
 {
     private const string Lanterns = "X:1\nT:Lanterns\nM:4/4\nL:1/4\nK:D\nD E F G|A, D A, D|]\n";
@@ -13,7 +15,8 @@ public sealed class ClassesApiTests : IAsyncLifetime
 
     public ValueTask DisposeAsync() => _server.DisposeAsync();
 
-    private Task<(int Status, JsonElement Body)> Post(string path, object? body = null) => _server.Send(HttpMethod.Post, path, body);
+    private Task<(int Status, JsonElement Body)> Post(string path, object? body = null) =>
+        _server.Send(HttpMethod.Post, path, body);
 
     private static object[] Learners(params string[] named) =>
         [
@@ -52,11 +55,17 @@ public sealed class ClassesApiTests : IAsyncLifetime
     }
 
     private async Task<string[]> Known(long id) =>
-        [.. (await _server.Get($"/api/classes/{id}/known.json")).GetProperty("known").EnumerateArray().Select(k => k.GetString()!)];
+        [
+            .. (await _server.Get($"/api/classes/{id}/known.json"))
+                .GetProperty("known")
+                .EnumerateArray()
+                .Select(k => k.GetString()!),
+        ];
 
     private static void AssertHas(string[] all, string[] some) => Assert.Empty(some.Except(all));
 
-    private static IEnumerable<string?> Names(JsonElement things) => things.EnumerateArray().Select(t => t.GetProperty("name").GetString());
+    private static IEnumerable<string?> Names(JsonElement things) =>
+        things.EnumerateArray().Select(t => t.GetProperty("name").GetString());
 
     [Fact]
     public async Task A_class_is_made_with_its_sections_and_what_they_can_play()
@@ -79,7 +88,11 @@ public sealed class ClassesApiTests : IAsyncLifetime
         );
         // Craft 15: open strings, and first fingers on D and A; the bass has its scale's top in third position.
         Assert.Equal(
-            ["G 0 · D 0 1 2 3 · A 0 1 2 3 · E 0", "C 0 · G 0 · D 0 1 3 4 · A 0 1 3 4", "E 0 · A 0 · D 0 1 4 · G 0 1 4 2"],
+            [
+                "G 0 · D 0 1 2 3 · A 0 1 2 3 · E 0",
+                "C 0 · G 0 · D 0 1 3 4 · A 0 1 3 4",
+                "E 0 · A 0 · D 0 1 4 · G 0 1 4 2",
+            ],
             one.GetProperty("plays")
                 .EnumerateArray()
                 .Select(p => string.Join(" · ", p.GetProperty("strings").EnumerateArray().Select(s => s.GetString())))
@@ -90,7 +103,12 @@ public sealed class ClassesApiTests : IAsyncLifetime
     [InlineData("", "violin", "4/4", "nickname of 1 to 40")]
     [InlineData("Ada", "flute", "4/4", "not an instrument; expected violin, viola, cello or bass")]
     [InlineData("Ada", "viola", "3/4", "not a size of the viola; expected 16.5\", 16\"")]
-    public async Task A_learner_that_cannot_be_is_refused_and_nothing_is_kept(string nickname, string instrument, string size, string words)
+    public async Task A_learner_that_cannot_be_is_refused_and_nothing_is_kept(
+        string nickname,
+        string instrument,
+        string size,
+        string words
+    )
     {
         var (status, body) = await Post(
             "/api/classes",
@@ -115,7 +133,10 @@ public sealed class ClassesApiTests : IAsyncLifetime
 
     [Theory]
     // As teachers type it, as a spreadsheet gives it, with a heading in another order, in the words of a score.
-    [InlineData("Ada violin 3/4\nBo cello ½\n\nCy double bass\nDi viola 15", "Ada violin 3/4; Bo cello 1/2; Cy bass 3/4; Di viola 15\"")]
+    [InlineData(
+        "Ada violin 3/4\nBo cello ½\n\nCy double bass\nDi viola 15",
+        "Ada violin 3/4; Bo cello 1/2; Cy bass 3/4; Di viola 15\""
+    )]
     [InlineData("Ada,violin,3/4\nBo,cello,\n", "Ada violin 3/4; Bo cello 4/4")]
     [InlineData("Instrument\tName\tSize\nVn.\tAda\t1/2\nVlc\tBo\t3/4\n", "Ada violin 1/2; Bo cello 3/4")]
     [InlineData("nickname;instrument\n\"Bo, the tall\";Bass\n", "Bo, the tall bass 3/4")]
@@ -127,7 +148,8 @@ public sealed class ClassesApiTests : IAsyncLifetime
             learners,
             string.Join(
                 "; ",
-                body.EnumerateArray().Select(l => $"{l.GetProperty("nickname")} {l.GetProperty("instrument")} {l.GetProperty("size")}")
+                body.EnumerateArray()
+                    .Select(l => $"{l.GetProperty("nickname")} {l.GetProperty("instrument")} {l.GetProperty("size")}")
             )
         );
         Assert.All(body.EnumerateArray(), l => Assert.Equal(JsonValueKind.Null, l.GetProperty("wrong").ValueKind));
@@ -136,11 +158,17 @@ public sealed class ClassesApiTests : IAsyncLifetime
     [Theory]
     [InlineData("Ada", "Line 1: expected an instrument after the name: violin, viola, cello or bass.")]
     [InlineData("Ada violin\nBo cello 7/8", "Line 2: “7/8” is not a size of the cello; expected 4/4, 3/4, 1/2 or 1/4.")]
-    [InlineData("Ada,trumpet,1/2\nBo,cello,1/2", "Line 1: “trumpet” is not an instrument; expected violin, viola, cello or bass.")]
+    [InlineData(
+        "Ada,trumpet,1/2\nBo,cello,1/2",
+        "Line 1: “trumpet” is not an instrument; expected violin, viola, cello or bass."
+    )]
     public async Task What_is_wrong_in_a_list_names_its_line(string text, string wrong)
     {
         var (_, body) = await Post("/api/classes/read", new { text });
-        Assert.Equal(wrong, body.EnumerateArray().Select(l => l.GetProperty("wrong").GetString()).Single(w => w is not null));
+        Assert.Equal(
+            wrong,
+            body.EnumerateArray().Select(l => l.GetProperty("wrong").GetString()).Single(w => w is not null)
+        );
     }
 
     [Fact] // Craft 18: a child's record needs no surname.
@@ -188,7 +216,10 @@ public sealed class ClassesApiTests : IAsyncLifetime
             )
         );
         // The violas do not know it yet all the same.
-        var (_, change) = await Post($"/api/classes/{id}/learned", new { tuneId = tune, not = new[] { "note viola G3 A3" } });
+        var (_, change) = await Post(
+            $"/api/classes/{id}/learned",
+            new { tuneId = tune, not = new[] { "note viola G3 A3" } }
+        );
         Assert.Equal(["A on G"], change.GetProperty("added").EnumerateArray().Select(a => a.GetString()));
         Assert.Equal(before.Append("note violin G3 A3").Order(StringComparer.Ordinal), await Known(id));
         Assert.Equal(204, (await Post($"/api/classes/{id}/known/{change.GetProperty("id")}/back")).Status);
@@ -198,7 +229,9 @@ public sealed class ClassesApiTests : IAsyncLifetime
         Assert.Contains("note violin G3 A3", await Known(id));
     }
 
-    /// <summary>Tunes in which a class's hand meets fingers that, once learned, would be used elsewhere in them too.</summary>
+    /// <summary>
+    /// Tunes in which a class's hand meets fingers that, once learned, would be used elsewhere in them too.
+    /// </summary>
     private static readonly string[] Played =
     [
         "K:D\nD E F G|A B A2|(A F) (A F)|G E D2|]",
@@ -248,7 +281,9 @@ public sealed class ClassesApiTests : IAsyncLifetime
                 foreach (var who in four)
                 {
                     var reading = await GetFor(id, $"/api/tunes/{tune}/reading?instrument={who}");
-                    all.AddRange(reading.GetProperty("notes").EnumerateArray().Select(n => n.GetProperty("label").GetString()!));
+                    all.AddRange(
+                        reading.GetProperty("notes").EnumerateArray().Select(n => n.GetProperty("label").GetString()!)
+                    );
                 }
 
                 return string.Join(' ', all);
@@ -279,8 +314,14 @@ public sealed class ClassesApiTests : IAsyncLifetime
         Assert.Equal(200, status);
         AssertHas(await Known(id), ["note violin D4 F4", "finger violin low 2", "position violin I"]);
         var change = plan.GetProperty("changes")[0];
-        Assert.Equal(("hand", "Ticked by hand"), (change.GetProperty("cause").GetString(), change.GetProperty("words").GetString()));
-        await Post($"/api/classes/{id}/known", new { add = Array.Empty<string>(), remove = new[] { "finger violin low 2" } });
+        Assert.Equal(
+            ("hand", "Ticked by hand"),
+            (change.GetProperty("cause").GetString(), change.GetProperty("words").GetString())
+        );
+        await Post(
+            $"/api/classes/{id}/known",
+            new { add = Array.Empty<string>(), remove = new[] { "finger violin low 2" } }
+        );
         Assert.DoesNotContain(await Known(id), k => k is "note violin D4 F4" or "finger violin low 2");
         var (wrong, problem) = await Post(
             $"/api/classes/{id}/known",
@@ -303,15 +344,24 @@ public sealed class ClassesApiTests : IAsyncLifetime
                     '/',
                     s.GetProperty("notes")
                         .EnumerateArray()
-                        .Select(n => $"{n.GetProperty("name")} {n.GetProperty("sign")}{(n.GetProperty("known").GetBoolean() ? "*" : "")}")
+                        .Select(n =>
+                            $"{n.GetProperty("name")} "
+                            + $"{n.GetProperty("sign")}{(n.GetProperty("known").GetBoolean() ? "*" : "")}"
+                        )
                 )
             );
         // Craft 3: the letter fingers of the D string in first position, low and high, up to the extended fourth.
-        Assert.Equal(["D 0*", "D♯ 1/E♭ L1", "E 1*", "F L2", "F♯ 2*", "G 3*", "G♯ H3/A♭ L4", "A 4", "B♭ x4"], spots.Select(Fewer));
+        Assert.Equal(
+            ["D 0*", "D♯ 1/E♭ L1", "E 1*", "F L2", "F♯ 2*", "G 3*", "G♯ H3/A♭ L4", "A 4", "B♭ x4"],
+            spots.Select(Fewer)
+        );
         var keys = plan.GetProperty("shared")[0].GetProperty("things").EnumerateArray();
         Assert.Equal(
             "A♭ E♭ B♭ F C G D* A E",
-            string.Join(' ', keys.Select(k => k.GetProperty("short").GetString() + (k.GetProperty("known").GetBoolean() ? "*" : "")))
+            string.Join(
+                ' ',
+                keys.Select(k => k.GetProperty("short").GetString() + (k.GetProperty("known").GetBoolean() ? "*" : ""))
+            )
         );
 
         // A sharpened open letter is played by low 1 and so bears its sign.
@@ -332,14 +382,19 @@ public sealed class ClassesApiTests : IAsyncLifetime
         while (list.GetProperty("working").ValueKind != JsonValueKind.Null);
         Assert.Equal(
             ["Known: nothing new", "Lanterns: one new thing", "Far away: five new things"],
-            list.GetProperty("tunes").EnumerateArray().Select(t => $"{t.GetProperty("title")}: {t.GetProperty("fit").GetProperty("words")}")
+            list.GetProperty("tunes")
+                .EnumerateArray()
+                .Select(t => $"{t.GetProperty("title")}: {t.GetProperty("fit").GetProperty("words")}")
         );
         var next = (await GetFor(id, "/api/tunes?reach=next")).GetProperty("tunes");
         Assert.Equal(
             "Violin: A with the first finger on G",
             Assert.Single(next.EnumerateArray()).GetProperty("fit").GetProperty("new")[0].GetString()
         );
-        Assert.Equal(JsonValueKind.Null, (await _server.Get("/api/tunes")).GetProperty("tunes")[0].GetProperty("fit").ValueKind);
+        Assert.Equal(
+            JsonValueKind.Null,
+            (await _server.Get("/api/tunes")).GetProperty("tunes")[0].GetProperty("fit").ValueKind
+        );
     }
 
     [Fact]
@@ -357,7 +412,9 @@ public sealed class ClassesApiTests : IAsyncLifetime
         var part = JsonSerializer.Deserialize<JsonElement>(await response.Content.ReadAsStringAsync());
         var asked = part.GetProperty("items")
             .EnumerateArray()
-            .Select(i => i.GetProperty("each").GetProperty("cello").GetProperty("question").GetProperty("note").GetString()!);
+            .Select(i =>
+                i.GetProperty("each").GetProperty("cello").GetProperty("question").GetProperty("note").GetString()!
+            );
         AssertHas(["C2", "G2", "D3", "E3", "F#3", "G3", "A3", "B3", "C#4", "D4"], [.. asked]);
     }
 
@@ -367,7 +424,10 @@ public sealed class ClassesApiTests : IAsyncLifetime
         var id = await Class("slursByTwo", "Ada violin 3/4", "Bo cello 1/2");
         var ada = (await _server.Get($"/api/classes/{id}")).GetProperty("learners")[0].GetProperty("id").GetInt64();
         var known = await Known(id);
-        var (status, up) = await Post($"/api/classes/{id}/up", new { name = "Weir strings, year 2", learners = new[] { ada } });
+        var (status, up) = await Post(
+            $"/api/classes/{id}/up",
+            new { name = "Weir strings, year 2", learners = new[] { ada } }
+        );
         Assert.Equal(200, status);
         var second = up.GetProperty("id").GetInt64();
         Assert.Equal(known, await Known(second));
@@ -407,7 +467,9 @@ public sealed class ClassesApiTests : IAsyncLifetime
             }
         );
         Assert.Equal(200, status);
-        var label = (await GetFor(id, $"/api/tunes/{tune}/reading?instrument=violin")).GetProperty("notes")[0].GetProperty("label");
+        var label = (await GetFor(id, $"/api/tunes/{tune}/reading?instrument=violin"))
+            .GetProperty("notes")[0]
+            .GetProperty("label");
         Assert.Equal("D-↓2", label.GetString());
         Assert.Equal("D-L2", (await _server.Labels(tune)).Split(' ')[0]);
     }
@@ -425,9 +487,18 @@ public sealed class ClassesApiTests : IAsyncLifetime
                 instrument = "violin",
                 size,
             };
-        Assert.Equal(200, (await _server.Send(HttpMethod.Put, $"/api/classes/{id}/learners/{ada}", Learner("4/4"))).Status);
-        Assert.Equal(409, (await _server.Send(HttpMethod.Put, $"/api/classes/{id}/learners/{ada}", Learner("1/2"))).Status);
-        Assert.Equal(404, (await _server.Send(HttpMethod.Put, $"/api/classes/{id + 1}/learners/{ada}", Learner("1/2"))).Status);
+        Assert.Equal(
+            200,
+            (await _server.Send(HttpMethod.Put, $"/api/classes/{id}/learners/{ada}", Learner("4/4"))).Status
+        );
+        Assert.Equal(
+            409,
+            (await _server.Send(HttpMethod.Put, $"/api/classes/{id}/learners/{ada}", Learner("1/2"))).Status
+        );
+        Assert.Equal(
+            404,
+            (await _server.Send(HttpMethod.Put, $"/api/classes/{id + 1}/learners/{ada}", Learner("1/2"))).Status
+        );
         Assert.Equal(200, (await _server.Send(HttpMethod.Delete, $"/api/classes/{id}/learners/{ada}")).Status);
         Assert.Equal(200, (await _server.Send(HttpMethod.Delete, $"/api/classes/{id}")).Status);
         Assert.Equal(404, (await _server.Send(HttpMethod.Delete, $"/api/classes/{id}")).Status);
@@ -435,7 +506,13 @@ public sealed class ClassesApiTests : IAsyncLifetime
 
     [Theory] // Craft 12 and 15: a sheet asks for nothing unknown but what it is to teach, and trains that.
     [InlineData("M:3/4\nL:1/4\nK:D\nD2 E|F3|G2 F|D3|]", "violin", "count-it", "3/4", "meter 3/4, value 1/2.")]
-    [InlineData("M:2/4\nL:1/4\nK:G\nA B|c B|A2|A2|]", "violin", "low-high", null, "finger violin low 2, note violin A4 C5")]
+    [InlineData(
+        "M:2/4\nL:1/4\nK:G\nA B|c B|A2|A2|]",
+        "violin",
+        "low-high",
+        null,
+        "finger violin low 2, note violin A4 C5"
+    )]
     [InlineData(
         "M:4/4\nL:1/4\nK:C\nG,, A,, B,, C,|^C, B,, A,,2|]",
         "cello",
@@ -454,9 +531,15 @@ public sealed class ClassesApiTests : IAsyncLifetime
     )
     {
         var one = await Class("nextStringDown", "Ada violin 1/2", "Bo cello 1/2");
-        await Post($"/api/classes/{one}/known", new { add = new[] { "key 0", "key 1", "meter 2/4" }, remove = Array.Empty<string>() });
+        await Post(
+            $"/api/classes/{one}/known",
+            new { add = new[] { "key 0", "key 1", "meter 2/4" }, remove = Array.Empty<string>() }
+        );
         var id = await _server.Keep($"X:1\nT:New\n{tune}\n");
-        using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/exercises/first/{id}?instruments={instrument}");
+        using var request = new HttpRequestMessage(
+            HttpMethod.Post,
+            $"/api/exercises/first/{id}?instruments={instrument}"
+        );
         request.Headers.Add("For-Class", $"{one}");
         using var response = await _server.Client.SendAsync(request);
         var parts = JsonSerializer
@@ -471,10 +554,16 @@ public sealed class ClassesApiTests : IAsyncLifetime
             return;
         }
 
-        Assert.Equal((kind, meter), (taught[0].GetProperty("kind").GetString(), taught[0].GetProperty("meter").GetString()));
+        Assert.Equal(
+            (kind, meter),
+            (taught[0].GetProperty("kind").GetString(), taught[0].GetProperty("meter").GetString())
+        );
         Assert.Equal(
             teach,
-            string.Join(", ", taught[0].GetProperty("teach").EnumerateArray().Select(t => t.GetString()).Order(StringComparer.Ordinal))
+            string.Join(
+                ", ",
+                taught[0].GetProperty("teach").EnumerateArray().Select(t => t.GetString()).Order(StringComparer.Ordinal)
+            )
         );
     }
 }

@@ -34,31 +34,42 @@ public sealed class DatabaseTests : IDisposable
         Assert.Equal(tune, new TuneRepository(new Database(file), TimeProvider.System).Find(tune.Id));
     }
 
-    [Fact] // The tables of what is set are made anew for writing tasks: nothing that hangs on them may go with the old ones.
+    // The tables of what is set are made anew for writing tasks: nothing that hangs on them may go with the old ones.
+    [Fact]
     public void What_was_set_and_done_before_there_were_writing_tasks_is_still_there()
     {
         const int before = 14;
         var file = Path.Combine(_folder, "coppia.db");
         SomeLibrary.Run(
             file,
-            "CREATE TABLE SchemaVersions (SchemaVersionID INTEGER PRIMARY KEY AUTOINCREMENT NOT NULL, ScriptName TEXT NOT NULL, Applied DATETIME NOT NULL)"
+            "CREATE TABLE SchemaVersions (SchemaVersionID INTEGER PRIMARY KEY AUTOINCREMENT NOT NULL, "
+                + "ScriptName TEXT NOT NULL, Applied DATETIME NOT NULL)"
         );
         var data = typeof(Database).Assembly;
         foreach (
-            var script in data.GetManifestResourceNames().Where(n => n.EndsWith(".sql", StringComparison.Ordinal)).Order().Take(before)
+            var script in data.GetManifestResourceNames()
+                .Where(n => n.EndsWith(".sql", StringComparison.Ordinal))
+                .Order()
+                .Take(before)
         )
         {
             using var text = new StreamReader(data.GetManifestResourceStream(script)!);
             SomeLibrary.Run(file, text.ReadToEnd());
-            SomeLibrary.Run(file, $"INSERT INTO SchemaVersions (ScriptName, Applied) VALUES ('{script}', '2026-11-01')");
+            SomeLibrary.Run(
+                file,
+                $"INSERT INTO SchemaVersions (ScriptName, Applied) VALUES ('{script}', '2026-11-01')"
+            );
         }
 
         SomeLibrary.Run(
             file,
             """
-            INSERT INTO school_class (name, lesson_minutes, created_at, changed_at) VALUES ('Weir', 45, '2026-11-01', '2026-11-01');
-            INSERT INTO learner (class_id, nickname, instrument, size, created_at) VALUES (1, 'Ada', 'violin', '4/4', '2026-11-01');
-            INSERT INTO set_work (class_id, kind, due, made_at, made_by) VALUES (1, 'cards', '2026-11-08', '2026-11-01T10:00:00Z', '');
+            INSERT INTO school_class (name, lesson_minutes, created_at, changed_at) VALUES ('Weir', 45, '2026-11-01',
+                '2026-11-01');
+            INSERT INTO learner (class_id, nickname, instrument, size, created_at) VALUES (1, 'Ada', 'violin', '4/4',
+                '2026-11-01');
+            INSERT INTO set_work (class_id, kind, due, made_at, made_by) VALUES (1, 'cards', '2026-11-08',
+                '2026-11-01T10:00:00Z', '');
             INSERT INTO work_done VALUES (1, 1, '2026-11-02T10:00:00Z', '');
             """
         );

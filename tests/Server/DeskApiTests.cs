@@ -8,8 +8,9 @@ using Microsoft.Extensions.DependencyInjection;
 namespace Coppia.Tests;
 
 /// <summary>
-/// The writing desk from the task to the booklet. Source: craft 13 (rules, levels, booklet), 16 (other instruments, an octave that fits);
-/// whose things are whose: OWASP ASVS 4.0.3, 4.2.1; what is kept of a child goes out and can be deleted: GDPR, articles 15, 17 and 20.
+/// The writing desk from the task to the booklet. Source: craft 13 (rules, levels, booklet), 16 (other instruments, an
+/// octave that fits); whose things are whose: OWASP ASVS 4.0.3, 4.2.1; what is kept of a child goes out and can be
+/// deleted: GDPR, articles 15, 17 and 20.
 /// </summary>
 public sealed class DeskApiTests : IAsyncLifetime
 {
@@ -56,9 +57,11 @@ public sealed class DeskApiTests : IAsyncLifetime
 
     public ValueTask DisposeAsync() => _server.DisposeAsync();
 
-    private Task<(int Status, JsonElement Body)> Post(string path, object? body = null) => _server.Send(HttpMethod.Post, path, body);
+    private Task<(int Status, JsonElement Body)> Post(string path, object? body = null) =>
+        _server.Send(HttpMethod.Post, path, body);
 
-    private async Task<JsonElement> Level(int level) => (await _server.Get("/api/desk/levels?key=D"))[level - 1].GetProperty("task");
+    private async Task<JsonElement> Level(int level) =>
+        (await _server.Get("/api/desk/levels?key=D"))[level - 1].GetProperty("task");
 
     private async Task SetTask()
     {
@@ -87,7 +90,13 @@ public sealed class DeskApiTests : IAsyncLifetime
                 .ToArray(),
         };
 
-    private async Task<(int Status, JsonElement Body)> Keep(string who, string piece, int from = 0, bool anew = false, int level = 1) =>
+    private async Task<(int Status, JsonElement Body)> Keep(
+        string who,
+        string piece,
+        int from = 0,
+        bool anew = false,
+        int level = 1
+    ) =>
         await _server.Send(
             HttpMethod.Put,
             Desk(who),
@@ -100,7 +109,8 @@ public sealed class DeskApiTests : IAsyncLifetime
             }
         );
 
-    private async Task<int> HandIn(string who, int level = 1) => (await Post($"{Desk(who)}/hand-in", new { level })).Status;
+    private async Task<int> HandIn(string who, int level = 1) =>
+        (await Post($"{Desk(who)}/hand-in", new { level })).Status;
 
     private async Task<JsonElement> PieceOf(string who) =>
         (await _server.Get($"/api/classes/{_class}/pieces"))
@@ -158,7 +168,10 @@ public sealed class DeskApiTests : IAsyncLifetime
         var (status, kept) = await Keep("Bo", "D3 E3 F#3 G3 A3 | A3 | | D3");
         Assert.Equal(200, status);
         var found = kept.GetProperty("check").GetProperty("findings").EnumerateArray().ToArray();
-        Assert.Equal("5 beats here; in 4/4 a bar has 4.", Text(found.Single(f => !f.GetProperty("unfinished").GetBoolean()), "words"));
+        Assert.Equal(
+            "5 beats here; in 4/4 a bar has 4.",
+            Text(found.Single(f => !f.GetProperty("unfinished").GetBoolean()), "words")
+        );
         Assert.Equal(1, found[0].GetProperty("bar").GetInt32());
         (_, kept) = await Keep("Bo", Cello, kept.GetProperty("version").GetInt32());
         Assert.True(kept.GetProperty("check").GetProperty("kept").GetBoolean());
@@ -178,17 +191,32 @@ public sealed class DeskApiTests : IAsyncLifetime
         Assert.Equal(204, (await _server.Send(HttpMethod.Put, $"{one}/state", new { state = "givenBack" })).Status);
         Assert.Equal(1, (await _server.Get($"/api/classes/{_class}/tasks"))[0].GetProperty("done").GetArrayLength());
         var desk = await _server.Get(Desk("Bo"));
-        Assert.Equal(("givenBack", "Sing this bar."), (Text(desk, "state"), Text(desk.GetProperty("remarks")[0], "words")));
+        Assert.Equal(
+            ("givenBack", "Sing this bar."),
+            (Text(desk, "state"), Text(desk.GetProperty("remarks")[0], "words"))
+        );
         Assert.Equal(
             200,
-            (await Keep("Bo", Cello.Replace("G3 |", "A3 |", StringComparison.Ordinal), desk.GetProperty("version").GetInt32())).Status
+            (
+                await Keep(
+                    "Bo",
+                    Cello.Replace("G3 |", "A3 |", StringComparison.Ordinal),
+                    desk.GetProperty("version").GetInt32()
+                )
+            ).Status
         );
         Assert.Equal(204, await HandIn("Bo"));
         Assert.Equal(204, (await _server.Send(HttpMethod.Put, $"{one}/state", new { state = "accepted" })).Status);
         var ada = (await PieceOf("Ada")).GetProperty("id").GetInt64();
         Assert.Equal(
             409,
-            (await _server.Send(HttpMethod.Put, $"/api/classes/{_class}/pieces/{ada}/state", new { state = "writing" })).Status
+            (
+                await _server.Send(
+                    HttpMethod.Put,
+                    $"/api/classes/{_class}/pieces/{ada}/state",
+                    new { state = "writing" }
+                )
+            ).Status
         );
 
         // The booklet: shown to all, with names or none, and as MusicXML.
@@ -253,7 +281,10 @@ public sealed class DeskApiTests : IAsyncLifetime
         var now = (await _server.Get(Desk("Bo"))).GetProperty("version").GetInt32();
         await Keep("Bo", " | A3 | | D3", now, anew: true);
         var versions = await _server.Get($"{Desk("Bo")}/versions?level=1");
-        Assert.Equal(["D3 G3 | A3 |  | D3", "D3 E3 | A3 |  | D3"], versions.EnumerateArray().Select(v => Notes(v.GetProperty("piece"))));
+        Assert.Equal(
+            ["D3 G3 | A3 |  | D3", "D3 E3 | A3 |  | D3"],
+            versions.EnumerateArray().Select(v => Notes(v.GetProperty("piece")))
+        );
         Assert.Equal(" | A3 |  | D3", Notes((await _server.Get(Desk("Bo"))).GetProperty("piece")));
     }
 
@@ -323,16 +354,32 @@ public sealed class DeskApiTests : IAsyncLifetime
         Assert.Equal(200, status);
         Assert.Equal(
             ("beats", 1),
-            (Text(check.GetProperty("findings")[0], "rule"), check.GetProperty("findings")[0].GetProperty("bar").GetInt32())
+            (
+                Text(check.GetProperty("findings")[0], "rule"),
+                check.GetProperty("findings")[0].GetProperty("bar").GetInt32()
+            )
         );
         Assert.Equal("handedIn", Text(await PieceOf("Bo"), "state"));
         Assert.Equal(409, (await Bring(abc)).Item1);
 
-        var (_, taken) = await Post($"{Desk("Ada")}/take", new { level = 1, text = "X:1\nM:4/4\nL:1/4\nK:D\nD E F G|A4|]\n" });
+        var (_, taken) = await Post(
+            $"{Desk("Ada")}/take",
+            new { level = 1, text = "X:1\nM:4/4\nL:1/4\nK:D\nD E F G|A4|]\n" }
+        );
         Assert.Equal("D4 E4 F#4 G4 | A4", Notes(taken.GetProperty("piece")));
         // Triplets are no value of the task, and a piece all the same; what the desk has no sign for is refused.
-        var (_, triplets) = await Post($"{Desk("Ada")}/take", new { level = 1, text = "X:1\nM:4/4\nL:1/4\nK:D\n(3D/E/F/ G A G|]\n" });
-        Assert.Equal(3, triplets.GetProperty("check").GetProperty("findings").EnumerateArray().Count(f => Text(f, "rule") == "value"));
+        var (_, triplets) = await Post(
+            $"{Desk("Ada")}/take",
+            new { level = 1, text = "X:1\nM:4/4\nL:1/4\nK:D\n(3D/E/F/ G A G|]\n" }
+        );
+        Assert.Equal(
+            3,
+            triplets
+                .GetProperty("check")
+                .GetProperty("findings")
+                .EnumerateArray()
+                .Count(f => Text(f, "rule") == "value")
+        );
         Assert.Equal(
             200,
             (
@@ -351,10 +398,21 @@ public sealed class DeskApiTests : IAsyncLifetime
         Assert.Equal("Ada", Text(await PieceOf("Ada"), "nickname"));
         Assert.Equal(
             422,
-            (await Post($"{Desk("Ada")}/take", new { level = 1, text = "X:1\nM:4/4\nL:1/4\nK:D\n(5:4D/E/F/G/A/ G A|]\n" })).Status
+            (
+                await Post(
+                    $"{Desk("Ada")}/take",
+                    new { level = 1, text = "X:1\nM:4/4\nL:1/4\nK:D\n(5:4D/E/F/G/A/ G A|]\n" }
+                )
+            ).Status
         );
-        var (chords, problem) = await Post($"{Desk("Ada")}/take", new { level = 1, text = "X:1\nK:D\nD E F G|[DA]4|]\n" });
-        Assert.Equal((422, "Bar 2 has notes that sound together; the desk takes one note at a time."), (chords, Text(problem, "title")));
+        var (chords, problem) = await Post(
+            $"{Desk("Ada")}/take",
+            new { level = 1, text = "X:1\nK:D\nD E F G|[DA]4|]\n" }
+        );
+        Assert.Equal(
+            (422, "Bar 2 has notes that sound together; the desk takes one note at a time."),
+            (chords, Text(problem, "title"))
+        );
         Assert.Equal(422, (await Post($"{Desk("Ada")}/take", new { level = 1, text = "X:1\nK:D\n\"" })).Status);
     }
 
@@ -399,7 +457,11 @@ public sealed class DeskApiTests : IAsyncLifetime
         Assert.Equal("“H” is not a key; expected a key such as D, Bb, F# or Em.", await Refused(With("key", "H")));
         Assert.Contains("1/7", await Refused(With("values", new[] { "1/7" })), StringComparison.Ordinal);
         Assert.Contains("1 to 32 bars", await Refused(With("bars", 0)), StringComparison.Ordinal);
-        Assert.Contains("not an instrument", await Refused(With("instruments", new[] { "flute" })), StringComparison.Ordinal);
+        Assert.Contains(
+            "not an instrument",
+            await Refused(With("instruments", new[] { "flute" })),
+            StringComparison.Ordinal
+        );
         Assert.Equal(1, (await _server.Get("/api/desk/tasks")).GetArrayLength());
 
         Assert.Equal(
@@ -417,7 +479,10 @@ public sealed class DeskApiTests : IAsyncLifetime
         Assert.Equal(204, (await _server.Send(HttpMethod.Delete, $"/api/desk/tasks/{_task}")).Status);
         Assert.Equal(
             (0, 1),
-            ((await _server.Get("/api/desk/tasks")).GetArrayLength(), (await _server.Get("/api/desk/tasks/deleted")).GetArrayLength())
+            (
+                (await _server.Get("/api/desk/tasks")).GetArrayLength(),
+                (await _server.Get("/api/desk/tasks/deleted")).GetArrayLength()
+            )
         );
         Assert.Equal(204, (await Post($"/api/desk/tasks/{_task}/restore")).Status);
         Assert.Equal("Our D string", Text((await _server.Get("/api/desk/tasks"))[0], "title"));
@@ -430,12 +495,20 @@ public sealed class DeskApiTests : IAsyncLifetime
         Assert.Equal(" | A4 |  | D4", Notes((await _server.Get(Desk("Ada"))).GetProperty("piece")));
         var bo = (await PieceOf("Bo")).GetProperty("id").GetInt64();
         // Not in a booklet that is shown.
-        Assert.Equal(404, (await _server.Send(HttpMethod.Get, $"/api/learn/{_learners["Ada"].Link}/pieces/{bo}")).Status);
+        Assert.Equal(
+            404,
+            (await _server.Send(HttpMethod.Get, $"/api/learn/{_learners["Ada"].Link}/pieces/{bo}")).Status
+        );
         Assert.Equal(0, (await _server.Get($"/api/learn/{_learners["Ada"].Link}/pieces")).GetArrayLength());
         var (_, other) = await Post("/api/classes", new { name = "Another", learners = Array.Empty<object>() });
         Assert.Equal(
             404,
-            (await _server.Send(HttpMethod.Get, $"/api/classes/{other.GetProperty("id").GetInt64()}/pieces/{bo}/reading")).Status
+            (
+                await _server.Send(
+                    HttpMethod.Get,
+                    $"/api/classes/{other.GetProperty("id").GetInt64()}/pieces/{bo}/reading"
+                )
+            ).Status
         );
     }
 
@@ -465,7 +538,10 @@ public sealed class DeskApiTests : IAsyncLifetime
         var (_, was) = await _server.Send(HttpMethod.Delete, $"/api/classes/{_class}/learners/{_learners["Bo"].Id}");
         var database = _server.Services.GetRequiredService<Database>();
         foreach (var table in new[] { "hand_in", "hand_in_version", "hand_in_remark", "booklet_piece" })
-            Assert.DoesNotContain(SomeLibrary.Dump(database.File).Split('\n'), r => r.StartsWith($"{table}:", StringComparison.Ordinal));
+            Assert.DoesNotContain(
+                SomeLibrary.Dump(database.File).Split('\n'),
+                r => r.StartsWith($"{table}:", StringComparison.Ordinal)
+            );
         Assert.Equal(204, (await Post($"/api/classes/{_class}/learners/record", was)).Status);
         await Whole(_class, "handedIn");
 

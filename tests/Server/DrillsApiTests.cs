@@ -5,7 +5,8 @@ namespace Coppia.Tests;
 /// <summary>Questions answered on the screen, and cards, over HTTP.</summary>
 public class DrillsApiTests(RunningServer server) : IClassFixture<RunningServer>
 {
-    private Task<(int Status, JsonElement Body)> Post(string address, object body) => server.Send(HttpMethod.Post, address, body);
+    private Task<(int Status, JsonElement Body)> Post(string address, object body) =>
+        server.Send(HttpMethod.Post, address, body);
 
     private static readonly object OneNote = new { note = "F#4", fifths = 2 };
 

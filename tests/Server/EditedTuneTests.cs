@@ -16,7 +16,11 @@ public class EditedTuneTests(RunningServer server) : IClassFixture<RunningServer
 
     private async Task Edit(long id, int version, string music)
     {
-        var (status, _) = await server.Send(HttpMethod.Put, $"/api/tunes/{id}", new { version, source = Source(music) });
+        var (status, _) = await server.Send(
+            HttpMethod.Put,
+            $"/api/tunes/{id}",
+            new { version, source = Source(music) }
+        );
         Assert.Equal(200, status);
     }
 
@@ -34,7 +38,10 @@ public class EditedTuneTests(RunningServer server) : IClassFixture<RunningServer
         await Edit(id, 2, "d4|B4|G A G E|D4");
         Assert.Equal("A3 A1 D3 D4 D3 D1 D0", await Pairs(id));
         var taken = (await server.Get($"/api/tunes/{id}/bowing?instrument=violin")).GetProperty("taken");
-        Assert.Equal("Bar 4: lift after D, next stroke down", Assert.Single(taken.EnumerateArray()).GetProperty("text").GetString());
+        Assert.Equal(
+            "Bar 4: lift after D, next stroke down",
+            Assert.Single(taken.EnumerateArray()).GetProperty("text").GetString()
+        );
     }
 
     [Fact] // Its ids are the copy's too, so that its editor finds the same notes.
@@ -47,7 +54,10 @@ public class EditedTuneTests(RunningServer server) : IClassFixture<RunningServer
             .GetProperty("id")
             .GetInt64();
         string Ids(System.Text.Json.JsonElement reading) =>
-            string.Join(' ', reading.GetProperty("notes").EnumerateArray().Select(n => n.GetProperty("id").GetString()));
+            string.Join(
+                ' ',
+                reading.GetProperty("notes").EnumerateArray().Select(n => n.GetProperty("id").GetString())
+            );
         Assert.Equal(
             Ids(await server.Get($"/api/tunes/{id}/reading?instrument=violin")),
             Ids(await server.Get($"/api/tunes/{copy}/reading?instrument=violin"))

@@ -50,14 +50,18 @@ public class ExercisesApiTests(RunningServer server) : IClassFixture<RunningServ
         {
             ["id"] = item.GetProperty("id").GetString(),
             ["pinned"] = false,
-            ["questions"] = new JsonObject(instruments.Select(i => KeyValuePair.Create(i, JsonNode.Parse(Question(item, i))))),
+            ["questions"] = new JsonObject(
+                instruments.Select(i => KeyValuePair.Create(i, JsonNode.Parse(Question(item, i))))
+            ),
         };
 
     [Fact]
     public async Task Every_kind_is_found_by_what_it_trains()
     {
         var trainings = (await server.Get("/api/exercises/kinds")).EnumerateArray().ToArray();
-        var kinds = trainings.SelectMany(t => t.GetProperty("kinds").EnumerateArray()).Select(k => k.GetProperty("kind").GetString());
+        var kinds = trainings
+            .SelectMany(t => t.GetProperty("kinds").EnumerateArray())
+            .Select(k => k.GetProperty("kind").GetString());
         Assert.Equal(ExerciseKinds.All.Select(k => k.Id()).Order(), kinds.Order());
         Assert.All(trainings, t => Assert.NotEmpty(t.GetProperty("name").GetString()!));
     }
@@ -69,7 +73,8 @@ public class ExercisesApiTests(RunningServer server) : IClassFixture<RunningServ
         {
             string[] players =
                 kind is ExerciseKind.BassFrames ? ["bass"]
-                : kind is ExerciseKind.Stretch or ExerciseKind.OpenOrFour or ExerciseKind.TwoHeights ? ["violin", "viola"]
+                : kind is ExerciseKind.Stretch or ExerciseKind.OpenOrFour or ExerciseKind.TwoHeights
+                    ? ["violin", "viola"]
                 : ["violin", "cello", "bass"];
             var part = await Part(kind.Id(), instruments: players);
             var (status, kept) = await server.Send(HttpMethod.Post, "/api/sheets", Doc(part, kind.Id(), players));
@@ -103,17 +108,31 @@ public class ExercisesApiTests(RunningServer server) : IClassFixture<RunningServ
         var kept = (await server.Send(HttpMethod.Post, "/api/sheets", doc)).Body;
         var id = kept.GetProperty("id").GetInt64();
         doc["heading"] = "Tuesday";
-        Assert.Equal(200, (await server.Send(HttpMethod.Put, $"/api/sheets/{id}", new { sheet = doc, version = 1 })).Status);
+        Assert.Equal(
+            200,
+            (await server.Send(HttpMethod.Put, $"/api/sheets/{id}", new { sheet = doc, version = 1 })).Status
+        );
         // Another window still has the first version.
-        var (status, conflict) = await server.Send(HttpMethod.Put, $"/api/sheets/{id}", new { sheet = doc, version = 1 });
+        var (status, conflict) = await server.Send(
+            HttpMethod.Put,
+            $"/api/sheets/{id}",
+            new { sheet = doc, version = 1 }
+        );
         Assert.Equal(409, status);
-        Assert.StartsWith("This sheet was saved from another window", conflict.GetProperty("title").GetString(), StringComparison.Ordinal);
+        Assert.StartsWith(
+            "This sheet was saved from another window",
+            conflict.GetProperty("title").GetString(),
+            StringComparison.Ordinal
+        );
 
         var copy = (await server.Send(HttpMethod.Post, $"/api/sheets/{id}/duplicate")).Body;
         Assert.Equal("Tuesday (copy)", copy.GetProperty("heading").GetString());
         Assert.Equal(204, (await server.Send(HttpMethod.Delete, $"/api/sheets/{id}")).Status);
         Assert.Equal(404, (await server.Send(HttpMethod.Get, $"/api/sheets/{id}")).Status);
-        Assert.Contains((await server.Get("/api/sheets/deleted")).EnumerateArray(), s => s.GetProperty("id").GetInt64() == id);
+        Assert.Contains(
+            (await server.Get("/api/sheets/deleted")).EnumerateArray(),
+            s => s.GetProperty("id").GetInt64() == id
+        );
         Assert.Equal(204, (await server.Send(HttpMethod.Post, $"/api/sheets/{id}/restore")).Status);
         Assert.Equal("Tuesday", (await server.Get($"/api/sheets/{id}")).GetProperty("heading").GetString());
     }
@@ -147,11 +166,16 @@ public class ExercisesApiTests(RunningServer server) : IClassFixture<RunningServ
     }
 
     [Theory] // A broken sheet names its item, and nothing is kept.
-    [InlineData("note", "H4", "Item 2 (finger-it): “H4” is not a pitch; expected a letter, # or b, and an octave number, such as F#4.")]
+    [InlineData(
+        "note",
+        "H4",
+        "Item 2 (finger-it): “H4” is not a pitch; expected a letter, # or b, and an octave number, such as F#4."
+    )]
     [InlineData(
         "note",
         "C2",
-        "Item 2 (finger-it): the question has no answer on the violin (no finger reaches the note; expected one that the hand can play)."
+        "Item 2 (finger-it): the question has no answer on the violin (no finger reaches the note; "
+            + "expected one that the hand can play)."
     )]
     [InlineData("note", null, "Item 2 (finger-it): “note” is missing; expected it as text.")]
     public async Task A_broken_question_is_named(string field, string? value, string error)
@@ -165,7 +189,11 @@ public class ExercisesApiTests(RunningServer server) : IClassFixture<RunningServ
     }
 
     [Theory]
-    [InlineData("stretch", "bass", "The hand of the double bass has no stretch; stretches can be made for the violin, viola and cello.")]
+    [InlineData(
+        "stretch",
+        "bass",
+        "The hand of the double bass has no stretch; stretches can be made for the violin, viola and cello."
+    )]
     [InlineData("what", "violin", "“what” is not a kind of exercise.")]
     [InlineData("name-it", "oboe", "“oboe” is not an instrument; expected violin, viola, cello or bass.")]
     public async Task What_cannot_be_made_says_what_could(string kind, string instrument, string error)
@@ -179,9 +207,15 @@ public class ExercisesApiTests(RunningServer server) : IClassFixture<RunningServ
     public async Task A_tune_has_a_first_sheet_at_one_press()
     {
         var tune = await server.Keep("X:1\nT:Stairs\nM:3/4\nL:1/4\nK:G\nG B d|g d B|c A F|G3|G B d|g f e|d c A|G3|]\n");
-        var (status, parts) = await server.Send(HttpMethod.Post, $"/api/exercises/first/{tune}?instruments=violin,cello&seed=1");
+        var (status, parts) = await server.Send(
+            HttpMethod.Post,
+            $"/api/exercises/first/{tune}?instruments=violin,cello&seed=1"
+        );
         Assert.Equal(200, status);
-        string?[] kinds = [.. parts.EnumerateArray().Select(p => p.GetProperty("request").GetProperty("kind").GetString())];
+        string?[] kinds =
+        [
+            .. parts.EnumerateArray().Select(p => p.GetProperty("request").GetProperty("kind").GetString()),
+        ];
         Assert.Equal(["finger-it", "scale", "rhythm"], kinds.Take(3));
         Assert.Equal("chunk", kinds[^1]);
         Assert.All(Items(parts[0]), i => Assert.Equal(2, i.GetProperty("each").EnumerateObject().Count()));
@@ -196,7 +230,8 @@ public class ExercisesApiTests(RunningServer server) : IClassFixture<RunningServ
         Assert.Contains("3/4", Question(Items(parts[2])[0]), StringComparison.Ordinal);
     }
 
-    [Fact] // The point of the exercise is its pairs: they are pins on the stand. In D major the third finger on G is C sharp.
+    // The point of the exercise is its pairs: they are pins on the stand. In D major the third finger on G is C sharp.
+    [Fact]
     public async Task An_exercise_goes_to_the_stand_with_its_pairs()
     {
         var item = Items(await Part("open-or-four"))[0];
@@ -211,7 +246,11 @@ public class ExercisesApiTests(RunningServer server) : IClassFixture<RunningServ
         var (status, id) = await server.Send(HttpMethod.Post, "/api/exercises/tune", asked);
         Assert.Equal(200, status);
         var reading = await server.Get($"/api/tunes/{id.GetInt64()}/reading?instrument=violin");
-        var labels = reading.GetProperty("notes").EnumerateArray().Select(n => n.GetProperty("label").GetString()).ToArray();
+        var labels = reading
+            .GetProperty("notes")
+            .EnumerateArray()
+            .Select(n => n.GetProperty("label").GetString())
+            .ToArray();
         Assert.Equal(["D0", "G4", "G-H3", "G4", "G-H3", "G4", "G4", "D0"], labels.Take(8));
     }
 
@@ -262,7 +301,8 @@ public class ExercisesApiTests(RunningServer server) : IClassFixture<RunningServ
         "Item 2 (name-it): “question” is missing."
     )]
     [InlineData(
-        "{\"kind\":\"stems\",\"instrument\":\"violin\",\"items\":[{\"question\":{\"note\":\"B4\"},\"answer\":{\"stem\":\"up\"}}]}",
+        "{\"kind\":\"stems\",\"instrument\":\"violin\",\"items\":[{\"question\":{\"note\":\"B4\"},"
+            + "\"answer\":{\"stem\":\"up\"}}]}",
         "Item 1 (stems): its answer is not right; expected {\"stem\":\"down\"}."
     )]
     public async Task A_broken_file_is_told_by_its_item(string text, string error)
@@ -275,12 +315,16 @@ public class ExercisesApiTests(RunningServer server) : IClassFixture<RunningServ
     [Fact] // RFC 4180: rows end in CR LF, quotes are doubled.
     public async Task A_table_has_a_row_for_each_question_and_instrument()
     {
-        var csv = await File("csv", Doc(await Part("line-or-space", instruments: ["violin", "cello"]), "Table", "violin", "cello"));
+        var csv = await File(
+            "csv",
+            Doc(await Part("line-or-space", instruments: ["violin", "cello"]), "Table", "violin", "cello")
+        );
         var rows = csv.Split("\r\n", StringSplitOptions.RemoveEmptyEntries);
         Assert.Equal("number,kind,instrument,asked,question,answer", rows[0]);
         Assert.Equal(25, rows.Length);
         Assert.Matches(
-            "^1,line-or-space,violin,,\"\\{\"\"note\"\":\"\"[A-G]#?[45]\"\",\"\"fifths\"\":2,\"\"clef\"\":\"\"treble\"\"\\}\",(line|space) [1-5]$",
+            "^1,line-or-space,violin,,\"\\{\"\"note\"\":\"\"[A-G]#?[45]\"\",\"\"fifths\"\":2,"
+                + "\"\"clef\"\":\"\"treble\"\"\\}\",(line|space) [1-5]$",
             rows[1]
         );
     }
@@ -288,7 +332,10 @@ public class ExercisesApiTests(RunningServer server) : IClassFixture<RunningServ
     [Fact] // Each instrument is a part of its own.
     public async Task The_music_is_a_score_of_all_instruments()
     {
-        var xml = await File("musicXml", Doc(await Part("scale", instruments: ["violin", "bass"]), "Score", "violin", "bass"));
+        var xml = await File(
+            "musicXml",
+            Doc(await Part("scale", instruments: ["violin", "bass"]), "Score", "violin", "bass")
+        );
         var read = Coppia.Formats.MusicXml.MusicXmlReader.ReadUnfinished(xml);
         Assert.Equal(["Violin", "Double bass"], read.Lines.Select(l => l.Name));
         Assert.Equal("Score", read.Lines[0].Score.Title);
@@ -302,10 +349,17 @@ public class ExercisesApiTests(RunningServer server) : IClassFixture<RunningServ
         Assert.Equal(200, status);
         var part = copy.GetProperty("parts")[0];
         Assert.Equal(12, Items(part).Length + copy.GetProperty("leftOut").GetInt32());
-        Assert.All(Items(part), item => Assert.Contains("\"clef\":\"bass\"", Question(item, "cello"), StringComparison.Ordinal));
-        // What a hand cannot do is left out whole: a violin has no stretches of a cello's kind to give, and a bass none to take.
+        Assert.All(
+            Items(part),
+            item => Assert.Contains("\"clef\":\"bass\"", Question(item, "cello"), StringComparison.Ordinal)
+        );
+        // What a hand cannot do is left out whole: a violin has no stretches of a cello's kind to give, and a bass none
+        // to take.
         var stretches = Doc(await Part("stretch", instruments: "cello"), "Stretches", "cello");
         (status, copy) = await server.Send(HttpMethod.Post, "/api/exercises/for/bass?from=cello", stretches);
-        Assert.Equal((200, 0, 1), (status, copy.GetProperty("parts").GetArrayLength(), copy.GetProperty("leftOut").GetInt32()));
+        Assert.Equal(
+            (200, 0, 1),
+            (status, copy.GetProperty("parts").GetArrayLength(), copy.GetProperty("leftOut").GetInt32())
+        );
     }
 }

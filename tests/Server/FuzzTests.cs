@@ -9,9 +9,9 @@ using Microsoft.Data.Sqlite;
 namespace Coppia.Tests;
 
 /// <summary>
-/// Requests as nobody should send them, from a seed: each is answered, a refused one as problem details (RFC 9457) without a trace and
-/// without a change, and all screens still work afterwards (OWASP ASVS 4.0.3, 5.1.3, 5.1.4, 7.4.1, 13.2.2). COPPIA_FUZZ asks for more
-/// requests than usual, COPPIA_FUZZ_SEED for others.
+/// Requests as nobody should send them, from a seed: each is answered, a refused one as problem details (RFC 9457)
+/// without a trace and without a change, and all screens still work afterwards (OWASP ASVS 4.0.3, 5.1.3, 5.1.4, 7.4.1,
+/// 13.2.2). COPPIA_FUZZ asks for more requests than usual, COPPIA_FUZZ_SEED for others.
 /// </summary>
 public sealed class FuzzTests(RunningServer server) : IClassFixture<RunningServer>
 {
@@ -21,7 +21,12 @@ public sealed class FuzzTests(RunningServer server) : IClassFixture<RunningServe
     private readonly Random _random = new(Seed);
 
     private static int Setting(string name, int usual) =>
-        int.TryParse(Environment.GetEnvironmentVariable(name), NumberStyles.None, CultureInfo.InvariantCulture, out var given)
+        int.TryParse(
+            Environment.GetEnvironmentVariable(name),
+            NumberStyles.None,
+            CultureInfo.InvariantCulture,
+            out var given
+        )
             ? given
             : usual;
 
@@ -110,7 +115,9 @@ public sealed class FuzzTests(RunningServer server) : IClassFixture<RunningServe
         new string('x', 3000),
     ];
 
-    /// <summary>Bodies that are right, with the address that takes them; what is filled in is learned from the server first.</summary>
+    /// <summary>
+    /// Bodies that are right, with the address that takes them; what is filled in is learned from the server first.
+    /// </summary>
     private readonly List<(string Method, string Path, JsonNode Body)> _right = [];
 
     private string Pick(string[] from) => from[_random.Next(from.Length)];
@@ -123,7 +130,11 @@ public sealed class FuzzTests(RunningServer server) : IClassFixture<RunningServe
         await server.Send(HttpMethod.Post, "/api/styles", new { name = "Ours", style = new { } });
         void Right(string method, string path, string body) => _right.Add((method, path, JsonNode.Parse(body)!));
         var source = JsonSerializer.Serialize(Tune);
-        Right("POST", "/api/tunes", $"{{\"source\":{source},\"title\":\"A\",\"composer\":\"B\",\"printedFor\":\"violin\"}}");
+        Right(
+            "POST",
+            "/api/tunes",
+            $"{{\"source\":{source},\"title\":\"A\",\"composer\":\"B\",\"printedFor\":\"violin\"}}"
+        );
         Right("POST", "/api/tunes/check", $"{{\"source\":{source}}}");
         Right("PUT", "/api/tunes/1", $"{{\"version\":1,\"source\":{source},\"title\":\"A\"}}");
         Right("POST", "/api/tunes/many", $"{{\"tunes\":[{{\"source\":{source}}},{{\"source\":\"D E F\"}}]}}");
@@ -132,27 +143,50 @@ public sealed class FuzzTests(RunningServer server) : IClassFixture<RunningServe
         Right(
             "PATCH",
             "/api/tunes/1/pins/violin",
-            "{\"changes\":[{\"noteId\":\"b1n1\",\"to\":{\"string\":1,\"finger\":0},\"was\":null}],\"printed\":{\"to\":true,\"was\":false}}"
+            "{\"changes\":[{\"noteId\":\"b1n1\",\"to\":{\"string\":1,\"finger\":0},\"was\":null}],"
+                + "\"printed\":{\"to\":true,\"was\":false}}"
         );
         Right(
             "PATCH",
             "/api/tunes/1/bowing",
-            "{\"changes\":[{\"noteId\":\"b1n2\",\"kind\":\"slur\",\"to\":\"taken\",\"was\":\"open\"}],\"instrument\":\"cello\"}"
+            "{\"changes\":[{\"noteId\":\"b1n2\",\"kind\":\"slur\",\"to\":\"taken\",\"was\":\"open\"}],"
+                + "\"instrument\":\"cello\"}"
         );
         Right("PUT", "/api/tunes/1/octave/cello", "{\"octaves\":-1,\"was\":null}");
         Right("PUT", "/api/tunes/2/lines", "{\"main\":\"1\",\"for\":{\"viola\":\"2\"},\"version\":1}");
         Right("POST", "/api/tunes/1/before", "{\"instrument\":\"violin\",\"starts\":[0,2]}");
         var style = (await server.Get("/api/styles"))[0].GetProperty("style").GetRawText();
         var full = style
-            .Replace("\"tapes\":{}", "\"tapes\":{\"violin\":[{\"semitones\":2,\"name\":\"1\"}]}", StringComparison.Ordinal)
+            .Replace(
+                "\"tapes\":{}",
+                "\"tapes\":{\"violin\":[{\"semitones\":2,\"name\":\"1\"}]}",
+                StringComparison.Ordinal
+            )
             .Replace("\"wordRhythms\":{}", "\"wordRhythms\":{\"1/2 1/2\":\"ap-ple\"}", StringComparison.Ordinal)
-            .Replace("\"shapeNames\":{}", "\"shapeNames\":{\"2-3\":{\"name\":\"twins\",\"mark\":\"*\"}}", StringComparison.Ordinal);
+            .Replace(
+                "\"shapeNames\":{}",
+                "\"shapeNames\":{\"2-3\":{\"name\":\"twins\",\"mark\":\"*\"}}",
+                StringComparison.Ordinal
+            );
         Right("POST", "/api/styles", $"{{\"name\":\"Theirs\",\"style\":{full}}}");
         Right("PUT", "/api/styles/1", $"{{\"version\":1,\"name\":\"Theirs\",\"style\":{full}}}");
         Right("POST", "/api/styles/example", full);
-        foreach (var kind in new[] { "name-it", "count-it", "bow-it", "hand-shape", "pen-work", "scale", "rhythm", "spot-difference" })
+        foreach (
+            var kind in new[]
+            {
+                "name-it",
+                "count-it",
+                "bow-it",
+                "hand-shape",
+                "pen-work",
+                "scale",
+                "rhythm",
+                "spot-difference",
+            }
+        )
         {
-            var asked = $"{{\"instruments\":[\"violin\",\"bass\"],\"request\":{{\"kind\":\"{kind}\",\"count\":2,\"seed\":3}}}}";
+            var asked =
+                $"{{\"instruments\":[\"violin\",\"bass\"],\"request\":{{\"kind\":\"{kind}\",\"count\":2,\"seed\":3}}}}";
             Right("POST", "/api/exercises/part", asked);
             var (status, part) = await server.Send(HttpMethod.Post, "/api/exercises/part", JsonNode.Parse(asked));
             Assert.Equal(200, status);
@@ -161,18 +195,24 @@ public sealed class FuzzTests(RunningServer server) : IClassFixture<RunningServe
                 part.GetProperty("items")
                     .EnumerateArray()
                     .Select(i =>
-                        $"{{\"id\":{i.GetProperty("id").GetRawText()},\"pinned\":true,\"questions\":{{{string.Join(',', i.GetProperty("each").EnumerateObject().Select(e => $"\"{e.Name}\":{e.Value.GetProperty("question").GetRawText()}"))}}}}}"
+                        $"{{\"id\":{i.GetProperty("id").GetRawText()},\"pinned\":true,"
+                        + $"\"questions\":{{{Questions(i.GetProperty("each"))}}}}}"
                     )
             );
             var doc =
-                $"{{\"heading\":\"A\",\"nameLine\":true,\"instruments\":[\"violin\",\"bass\"],\"parts\":[{{\"request\":{part.GetProperty("request").GetRawText()},\"items\":[{items}]}}]}}";
+                "{\"heading\":\"A\",\"nameLine\":true,\"instruments\":[\"violin\",\"bass\"],"
+                + $"\"parts\":[{{\"request\":{part.GetProperty("request").GetRawText()},\"items\":[{items}]}}]}}";
             Right("POST", "/api/sheets", doc);
             Right("PUT", "/api/sheets/1", $"{{\"sheet\":{doc},\"version\":1}}");
             Right("POST", "/api/exercises/show", doc);
             Right("POST", "/api/exercises/file/musicXml", doc);
             Right("POST", "/api/exercises/for/cello?from=violin", doc);
             Right("POST", "/api/exercises/import", $"{{\"text\":{JsonSerializer.Serialize(doc)}}}");
-            var question = part.GetProperty("items")[0].GetProperty("each").GetProperty("violin").GetProperty("question").GetRawText();
+            var question = part.GetProperty("items")[0]
+                .GetProperty("each")
+                .GetProperty("violin")
+                .GetProperty("question")
+                .GetRawText();
             Right(
                 "POST",
                 "/api/exercises/tune",
@@ -181,10 +221,12 @@ public sealed class FuzzTests(RunningServer server) : IClassFixture<RunningServe
             Right(
                 "POST",
                 "/api/drills/open",
-                $"{{\"instrument\":\"violin\",\"heading\":\"A\",\"questions\":[{{\"kind\":\"{kind}\",\"question\":{question}}}]}}"
+                $"{{\"instrument\":\"violin\",\"heading\":\"A\",\"questions\":[{{\"kind\":\"{kind}\","
+                    + $"\"question\":{question}}}]}}"
             );
             var given =
-                $"{{\"kind\":\"{kind}\",\"question\":{question},\"reply\":{{\"name\":\"D\",\"string\":\"D\",\"finger\":1,\"place\":\"low\",\"stem\":\"up\"}}}}";
+                $"{{\"kind\":\"{kind}\",\"question\":{question},\"reply\":{{\"name\":\"D\",\"string\":\"D\","
+                + "\"finger\":1,\"place\":\"low\",\"stem\":\"up\"}}";
             Right("POST", "/api/drills/answer", $"{{\"instrument\":\"violin\",\"given\":{given}}}");
             Right("POST", "/api/drills/end", $"{{\"instrument\":\"violin\",\"given\":[{given}]}}");
         }
@@ -192,12 +234,14 @@ public sealed class FuzzTests(RunningServer server) : IClassFixture<RunningServe
         Right(
             "POST",
             "/api/cards/round",
-            "{\"instrument\":\"violin\",\"card\":\"noteToName\",\"stage\":\"mixed\",\"string\":1,\"fifths\":2,\"seed\":1}"
+            "{\"instrument\":\"violin\",\"card\":\"noteToName\",\"stage\":\"mixed\",\"string\":1,"
+                + "\"fifths\":2,\"seed\":1}"
         );
         Right(
             "POST",
             "/api/writing/new",
-            "{\"instrument\":\"violin\",\"fifths\":1,\"meter\":\"3/4\",\"clef\":\"treble\",\"pickUp\":\"1/4\",\"perLine\":4}"
+            "{\"instrument\":\"violin\",\"fifths\":1,\"meter\":\"3/4\",\"clef\":\"treble\",\"pickUp\":\"1/4\","
+                + "\"perLine\":4}"
         );
         var state = (await server.Get("/api/tunes/1/writing?instrument=violin")).GetProperty("state").GetRawText();
         foreach (
@@ -210,13 +254,25 @@ public sealed class FuzzTests(RunningServer server) : IClassFixture<RunningServe
                 "{\"do\":\"moveTo\",\"at\":{\"bar\":1,\"at\":0}}",
             }
         )
-            Right("POST", "/api/writing/step", $"{{\"state\":{state},\"instrument\":\"violin\",\"command\":{step},\"perLine\":4}}");
+            Right(
+                "POST",
+                "/api/writing/step",
+                $"{{\"state\":{state},\"instrument\":\"violin\",\"command\":{step},\"perLine\":4}}"
+            );
         Right(
             "POST",
             "/api/writing/text",
-            $"{{\"doc\":{JsonSerializer.Serialize(JsonNode.Parse(state)!["doc"]!.GetValue<string>())},\"before\":{source}}}"
+            $"{{\"doc\":{JsonSerializer.Serialize(JsonNode.Parse(state)!["doc"]!.GetValue<string>())},"
+                + $"\"before\":{source}}}"
         );
     }
+
+    /// <summary>The question of each instrument.</summary>
+    private static string Questions(JsonElement each) =>
+        string.Join(
+            ',',
+            each.EnumerateObject().Select(e => $"\"{e.Name}\":{e.Value.GetProperty("question").GetRawText()}")
+        );
 
     /// <summary>Changes a part of a body, somewhere.</summary>
     private JsonNode? Spoilt(JsonNode? node, int depth = 0)
@@ -265,7 +321,9 @@ public sealed class FuzzTests(RunningServer server) : IClassFixture<RunningServe
             return copy;
         }
 
-        return node is JsonValue value && value.TryGetValue<string>(out var text) && _random.Next(3) > 0 ? Spoilt(text) : Odd();
+        return node is JsonValue value && value.TryGetValue<string>(out var text) && _random.Next(3) > 0
+            ? Spoilt(text)
+            : Odd();
     }
 
     private JsonNode? Spoilt(string text)
@@ -326,7 +384,9 @@ public sealed class FuzzTests(RunningServer server) : IClassFixture<RunningServe
     {
         if (_random.Next(4) == 0)
         {
-            var address = string.Concat(Pick(Addresses).Split('~').SelectMany((part, i) => i == 0 ? [part] : new[] { Pick(Values), part }));
+            var address = string.Concat(
+                Pick(Addresses).Split('~').SelectMany((part, i) => i == 0 ? [part] : new[] { Pick(Values), part })
+            );
             // A path with a NUL does not come as far as the program.
             var place = address.Split('?', 2)[0];
             address = place.Replace("%00", "", StringComparison.Ordinal) + address[place.Length..];
@@ -343,7 +403,9 @@ public sealed class FuzzTests(RunningServer server) : IClassFixture<RunningServe
         {
             0 => bytes[..(bytes.Length / 2)],
             1 => [.. bytes[..(bytes.Length / 2)], 0xFF, 0xC0, .. bytes[(bytes.Length / 2)..]],
-            2 => Encoding.UTF8.GetBytes(Encoding.UTF8.GetString(bytes).Replace("\":\"", "\":\"\\ud800", StringComparison.Ordinal)),
+            2 => Encoding.UTF8.GetBytes(
+                Encoding.UTF8.GetString(bytes).Replace("\":\"", "\":\"\\ud800", StringComparison.Ordinal)
+            ),
             3 => Encoding.Unicode.GetBytes(Encoding.UTF8.GetString(bytes)),
             4 => Encoding.UTF8.GetBytes(new string('[', 200)),
             5 => [],
@@ -380,13 +442,20 @@ public sealed class FuzzTests(RunningServer server) : IClassFixture<RunningServe
     public async Task Whatever_is_sent_is_answered_and_what_is_refused_changes_nothing()
     {
         await Learn();
-        foreach (var (method, path, body) in _right.Where(r => r.Method == "POST" && !r.Path.Contains("drills/", StringComparison.Ordinal)))
+        foreach (
+            var (method, path, body) in _right.Where(r =>
+                r.Method == "POST" && !r.Path.Contains("drills/", StringComparison.Ordinal)
+            )
+        )
         {
             var answer = await server.Send(new HttpMethod(method), path, body);
-            Assert.True(answer.Status is 200 or 204 or 422, $"{path}: {answer.Status} {answer.Body.GetRawText()}"); // they are right
+            // they are right
+            Assert.True(answer.Status is 200 or 204 or 422, $"{path}: {answer.Status} {answer.Body.GetRawText()}");
         }
 
-        using var library = new SqliteConnection($"Data Source={Path.Combine(server.Folder, "coppia.db")};Mode=ReadOnly");
+        using var library = new SqliteConnection(
+            $"Data Source={Path.Combine(server.Folder, "coppia.db")};Mode=ReadOnly"
+        );
         library.Open();
         long Changes()
         {
@@ -395,14 +464,18 @@ public sealed class FuzzTests(RunningServer server) : IClassFixture<RunningServe
             return (long)command.ExecuteScalar()!;
         }
 
+        static async Task<string> Sent(HttpRequestMessage request) =>
+            request.Content is { } body
+                ? Encoding.UTF8.GetString(await body.ReadAsByteArrayAsync(TestContext.Current.CancellationToken))
+                : "";
+
         var clock = Stopwatch.StartNew();
         var answers = new Dictionary<int, int>();
         for (var i = 0; i < Requests; i++)
         {
             using var request = Next();
             var before = Changes();
-            var sent =
-                $"{i}: {request.Method} {request.RequestUri} {(request.Content is null ? "" : Encoding.UTF8.GetString(await request.Content.ReadAsByteArrayAsync(TestContext.Current.CancellationToken)))}";
+            var sent = $"{i}: {request.Method} {request.RequestUri} {await Sent(request)}";
             using var answer = await server.Client.SendAsync(request, TestContext.Current.CancellationToken);
             var status = (int)answer.StatusCode;
             answers[status] = answers.GetValueOrDefault(status) + 1;
@@ -412,7 +485,11 @@ public sealed class FuzzTests(RunningServer server) : IClassFixture<RunningServe
             if (status < 400)
                 continue;
             Assert.True(answer.Content.Headers.ContentType?.MediaType == "application/problem+json", said);
-            Assert.False(text.Contains("   at ", StringComparison.Ordinal) || text.Contains("Exception", StringComparison.Ordinal), said);
+            Assert.False(
+                text.Contains("   at ", StringComparison.Ordinal)
+                    || text.Contains("Exception", StringComparison.Ordinal),
+                said
+            );
             Assert.False(string.IsNullOrEmpty(JsonNode.Parse(text)!["title"]?.GetValue<string>()), said);
             Assert.True(before == Changes(), said);
         }
@@ -430,7 +507,9 @@ public sealed class FuzzTests(RunningServer server) : IClassFixture<RunningServe
 
     private async Task EveryScreenStillWorks()
     {
-        foreach (var path in new[] { "/api/styles", "/api/sheets", "/api/tunes/deleted", "/api/keeping", "/api/health" })
+        foreach (
+            var path in new[] { "/api/styles", "/api/sheets", "/api/tunes/deleted", "/api/keeping", "/api/health" }
+        )
             await server.Get(path);
         var first = await server.Get("/api/tunes?order=added&count=200");
         foreach (var tune in first.GetProperty("tunes").EnumerateArray())
@@ -446,7 +525,11 @@ public sealed class FuzzTests(RunningServer server) : IClassFixture<RunningServe
                 TestContext.Current.CancellationToken
             );
             Assert.Empty(
-                Coppia.Formats.Books.TuneReader.Read(await export.Content.ReadAsStringAsync(TestContext.Current.CancellationToken)).Errors
+                Coppia
+                    .Formats.Books.TuneReader.Read(
+                        await export.Content.ReadAsStringAsync(TestContext.Current.CancellationToken)
+                    )
+                    .Errors
             );
         }
 

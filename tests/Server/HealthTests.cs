@@ -66,7 +66,10 @@ public sealed class HealthTests
         {
             var logs = Directory.CreateDirectory(Path.Combine(Folder, "logs"));
             for (var day = -1; day < 2; day++)
-                File.CreateSymbolicLink(Path.Combine(logs.FullName, $"coppia-{DateTime.Now.AddDays(day):yyyyMMdd}.log"), "/dev/full");
+                File.CreateSymbolicLink(
+                    Path.Combine(logs.FullName, $"coppia-{DateTime.Now.AddDays(day):yyyyMMdd}.log"),
+                    "/dev/full"
+                );
             return options;
         }
     }
@@ -121,11 +124,21 @@ public sealed class HealthTests
         Assert.Equal(kept, (await server.Get("/api/tunes")).GetProperty("total").GetInt32());
         Assert.Equal(
             200,
-            (int)(await server.Client.GetAsync("/api/tunes/1/reading?instrument=violin", TestContext.Current.CancellationToken)).StatusCode
+            (int)
+                (
+                    await server.Client.GetAsync(
+                        "/api/tunes/1/reading?instrument=violin",
+                        TestContext.Current.CancellationToken
+                    )
+                ).StatusCode
         );
     }
 
-    private static readonly Action<ILogger, Exception?> Word = LoggerMessage.Define(LogLevel.Warning, default, "A word for the log.");
+    private static readonly Action<ILogger, Exception?> Word = LoggerMessage.Define(
+        LogLevel.Warning,
+        default,
+        "A word for the log."
+    );
 
     private static void SayIn(RunningServer server) =>
         Word(server.Services.GetRequiredService<ILoggerFactory>().CreateLogger("Coppia"), null);
@@ -140,7 +153,10 @@ public sealed class HealthTests
         SayIn(stays);
         var file = Directory.GetFiles(Path.Combine(stays.Folder, "logs")).Single();
         using var log = new StreamReader(new FileStream(file, FileMode.Open, FileAccess.Read, FileShare.ReadWrite));
-        Assert.Equal(2, (await log.ReadToEndAsync(TestContext.Current.CancellationToken)).Split("A word for the log.").Length - 1);
+        Assert.Equal(
+            2,
+            (await log.ReadToEndAsync(TestContext.Current.CancellationToken)).Split("A word for the log.").Length - 1
+        );
     }
 
     [Fact]

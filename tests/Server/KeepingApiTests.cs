@@ -27,10 +27,15 @@ public sealed class KeepingApiTests : IAsyncLifetime
     private static async Task<string> Titles(RunningServer server) =>
         string.Join(
             ", ",
-            (await server.Get("/api/tunes")).GetProperty("tunes").EnumerateArray().Select(t => t.GetProperty("title").GetString())
+            (await server.Get("/api/tunes"))
+                .GetProperty("tunes")
+                .EnumerateArray()
+                .Select(t => t.GetProperty("title").GetString())
         );
 
-    [Fact] // The laptop has a tune of the same number and version, and has read it: what it remembers of that must not be shown.
+    // The laptop has a tune of the same number and version, and has read it: what it remembers of that must not be
+    // shown.
+    [Fact]
     public async Task A_backup_comes_back_on_another_computer_and_can_be_undone()
     {
         await _school.Keep(Tune("From School", "A A A2"));
@@ -52,7 +57,10 @@ public sealed class KeepingApiTests : IAsyncLifetime
     public async Task What_is_no_backup_changes_nothing()
     {
         await _laptop.Keep(Tune("On the Laptop", "G G G2"));
-        var (status, problem) = await _laptop.SendFile("/api/keeping/restore", Encoding.UTF8.GetBytes("no backup" + new string('x', 5000)));
+        var (status, problem) = await _laptop.SendFile(
+            "/api/keeping/restore",
+            Encoding.UTF8.GetBytes("no backup" + new string('x', 5000))
+        );
         Assert.Equal(
             (422, "The file is not a backup of Coppia; expected a .db file that Coppia made."),
             (status, problem.GetProperty("title").GetString())
@@ -75,7 +83,9 @@ public sealed class KeepingApiTests : IAsyncLifetime
 
         var daily = Assert.Single(kept.EnumerateArray());
         Assert.Equal("day", daily.GetProperty("why").GetString());
-        var file = await _school.Client.GetByteArrayAsync($"/api/keeping/backups/{daily.GetProperty("name").GetString()}");
+        var file = await _school.Client.GetByteArrayAsync(
+            $"/api/keeping/backups/{daily.GetProperty("name").GetString()}"
+        );
         Assert.Equal("SQLite format 3", Encoding.ASCII.GetString(file[..15])); // SQLite, "Database File Format", 1.3.1
     }
 
@@ -99,9 +109,11 @@ public sealed class KeepingApiTests : IAsyncLifetime
         using var zip = await Everything();
         Assert.Equal(source, Text(zip, "tunes/0001-C-ilidh---slow.abc"));
         Assert.Equal("Title: =Board\nKey: D\nD E F G |", Text(zip, "tunes/0002-Board.txt"));
-        // RFC 4180: a cell with a comma or a quote stands in quotes, a quote doubled; what a spreadsheet would work out is text.
+        // RFC 4180: a cell with a comma or a quote stands in quotes, a quote doubled; what a spreadsheet would work out
+        // is text.
         Assert.StartsWith(
-            "file,title,composer,key,meter,bars,printed for,added,changed\r\ntunes/0001-C-ilidh---slow.abc,\"Céilidh, \"\"slow\"\"\",traditional,D major,4/4,1,violin,",
+            "file,title,composer,key,meter,bars,printed for,added,changed\r\ntunes/0001-C-ilidh---slow.abc,\"Céilidh, "
+                + "\"\"slow\"\"\",traditional,D major,4/4,1,violin,",
             Text(zip, "records/tunes.csv"),
             StringComparison.Ordinal
         );
@@ -128,7 +140,11 @@ public sealed class KeepingApiTests : IAsyncLifetime
             version = 1,
         };
         await _school.Send(HttpMethod.Put, "/api/tunes/2/lines", lines);
-        await _school.Send(HttpMethod.Post, "/api/styles", new { name = "Upstairs", style = new { lowHigh = "words" } });
+        await _school.Send(
+            HttpMethod.Post,
+            "/api/styles",
+            new { name = "Upstairs", style = new { lowHigh = "words" } }
+        );
         var (made, part) = (
             await _school.Send(
                 HttpMethod.Post,
@@ -175,7 +191,8 @@ public sealed class KeepingApiTests : IAsyncLifetime
         var (status, taken) = await _laptop.SendFile("/api/keeping/everything", zip, "application/zip");
         Assert.Equal(200, status);
         Assert.Equal(
-            "{\"tunes\":2,\"tunesThere\":0,\"styles\":1,\"stylesThere\":0,\"sheets\":1,\"sheetsThere\":0,\"classes\":0,\"classesThere\":0}",
+            "{\"tunes\":2,\"tunesThere\":0,\"styles\":1,\"stylesThere\":0,\"sheets\":1,\"sheetsThere\":0,\"classes\":0,"
+                + "\"classesThere\":0}",
             taken.GetProperty("added").GetRawText()
         );
         Assert.Equal("Duet, Edited, On the Laptop", await Titles(_laptop));
@@ -189,16 +206,24 @@ public sealed class KeepingApiTests : IAsyncLifetime
             (await _school.Get("/api/tunes/1/bowing?instrument=violin")).GetRawText(),
             (await _laptop.Get("/api/tunes/2/bowing?instrument=violin")).GetRawText()
         );
-        Assert.Equal("words", (await _laptop.Get("/api/styles"))[0].GetProperty("style").GetProperty("lowHigh").GetString());
+        Assert.Equal(
+            "words",
+            (await _laptop.Get("/api/styles"))[0].GetProperty("style").GetProperty("lowHigh").GetString()
+        );
         // The sheet's tune has another number here.
         Assert.Equal(
             3,
-            (await _laptop.Get("/api/sheets/1")).GetProperty("parts")[0].GetProperty("request").GetProperty("tuneId").GetInt32()
+            (await _laptop.Get("/api/sheets/1"))
+                .GetProperty("parts")[0]
+                .GetProperty("request")
+                .GetProperty("tuneId")
+                .GetInt32()
         );
 
         taken = (await _laptop.SendFile("/api/keeping/everything", zip, "application/zip")).Body;
         Assert.Equal(
-            "{\"tunes\":0,\"tunesThere\":2,\"styles\":0,\"stylesThere\":1,\"sheets\":0,\"sheetsThere\":1,\"classes\":0,\"classesThere\":0}",
+            "{\"tunes\":0,\"tunesThere\":2,\"styles\":0,\"stylesThere\":1,\"sheets\":0,\"sheetsThere\":1,\"classes\":0,"
+                + "\"classesThere\":0}",
             taken.GetProperty("added").GetRawText()
         );
     }
@@ -241,7 +266,13 @@ public sealed class KeepingApiTests : IAsyncLifetime
         );
         Assert.Contains(
             "there is no file “elsewhere.abc”",
-            await Refused(With(zip, "library.json", t => t.Replace("tunes/0002-Pears.abc", "elsewhere.abc", StringComparison.Ordinal))),
+            await Refused(
+                With(
+                    zip,
+                    "library.json",
+                    t => t.Replace("tunes/0002-Pears.abc", "elsewhere.abc", StringComparison.Ordinal)
+                )
+            ),
             StringComparison.Ordinal
         );
 

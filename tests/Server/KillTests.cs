@@ -7,8 +7,8 @@ using System.Text.RegularExpressions;
 namespace Coppia.Tests;
 
 /// <summary>
-/// Killed at any moment, Coppia has everything that it had said it kept, and nothing by halves (SQLite, "Atomic Commit"). COPPIA_KILLS asks
-/// for more kills than usual.
+/// Killed at any moment, Coppia has everything that it had said it kept, and nothing by halves (SQLite, "Atomic
+/// Commit"). COPPIA_KILLS asks for more kills than usual.
 /// </summary>
 public sealed partial class KillTests : IDisposable
 {
@@ -41,7 +41,8 @@ public sealed partial class KillTests : IDisposable
         }
 
         Assert.True(_kept.Count > 3 * Kills, $"{_kept.Count} kept");
-        Data.Keeping.Backup.Write(_library.Folder.Database, Path.Combine(_library.Folder.Path, "after.db")); // refuses a damaged library
+        // refuses a damaged library
+        Data.Keeping.Backup.Write(_library.Folder.Database, Path.Combine(_library.Folder.Path, "after.db"));
     }
 
     private async Task WriteUntilKilled()
@@ -58,7 +59,10 @@ public sealed partial class KillTests : IDisposable
         string? address = null;
         while (address is null)
             address = AddressPattern()
-                .Match(await server.StandardOutput.ReadLineAsync() ?? throw new InvalidOperationException("It did not start."))
+                .Match(
+                    await server.StandardOutput.ReadLineAsync()
+                        ?? throw new InvalidOperationException("It did not start.")
+                )
                 is { Success: true } found
                 ? found.Value
                 : null;

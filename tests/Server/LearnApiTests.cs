@@ -10,8 +10,8 @@ using ZXing;
 namespace Coppia.Tests;
 
 /// <summary>
-/// What is set, and what a learner sees and reports by their link. Source: craft 14, 15 and 22; whose things are whose: OWASP ASVS 4.0.3,
-/// 4.1.2 and 4.2.1.
+/// What is set, and what a learner sees and reports by their link. Source: craft 14, 15 and 22; whose things are whose:
+/// OWASP ASVS 4.0.3, 4.1.2 and 4.2.1.
 /// </summary>
 public sealed class LearnApiTests : IAsyncLifetime
 {
@@ -47,7 +47,8 @@ public sealed class LearnApiTests : IAsyncLifetime
 
     public ValueTask DisposeAsync() => _server.DisposeAsync();
 
-    private Task<(int Status, JsonElement Body)> Post(string path, object? body = null) => _server.Send(HttpMethod.Post, path, body);
+    private Task<(int Status, JsonElement Body)> Post(string path, object? body = null) =>
+        _server.Send(HttpMethod.Post, path, body);
 
     /// <summary>Gives everybody a link, a new one where they have one.</summary>
     private async Task Renew()
@@ -60,7 +61,10 @@ public sealed class LearnApiTests : IAsyncLifetime
         foreach (var link in (await _server.Get($"/api/classes/{_class}/links")).EnumerateArray())
         {
             var address = link.GetProperty("address").GetString()!;
-            _learners[link.GetProperty("nickname").GetString()!] = (link.GetProperty("learnerId").GetInt64(), address.Split('/')[^1]);
+            _learners[link.GetProperty("nickname").GetString()!] = (
+                link.GetProperty("learnerId").GetInt64(),
+                address.Split('/')[^1]
+            );
         }
     }
 
@@ -68,7 +72,12 @@ public sealed class LearnApiTests : IAsyncLifetime
 
     private string Link(string who) => $"/api/learn/{_learners[who].Link}";
 
-    private Task<(int Status, JsonElement Body)> Set(string kind, string? instrument = null, string? learner = null, int? tempo = null) =>
+    private Task<(int Status, JsonElement Body)> Set(
+        string kind,
+        string? instrument = null,
+        string? learner = null,
+        int? tempo = null
+    ) =>
         Post(
             $"/api/classes/{_class}/tasks",
             new
@@ -112,7 +121,10 @@ public sealed class LearnApiTests : IAsyncLifetime
         var days = new[] { before, Today() };
         Assert.All(work, w => Assert.Contains(w.GetProperty("setOn").GetString(), days));
         Assert.Equal([_learners["Ada"].Id], work[0].GetProperty("done").EnumerateArray().Select(d => d.GetInt64()));
-        Assert.Equal(204, (await _server.Send(HttpMethod.Delete, $"/api/classes/{_class}/tasks/{work[0].GetProperty("id")}")).Status);
+        Assert.Equal(
+            204,
+            (await _server.Send(HttpMethod.Delete, $"/api/classes/{_class}/tasks/{work[0].GetProperty("id")}")).Status
+        );
         Assert.Equal("Cards False", await Seen("Ada"));
     }
 
@@ -149,7 +161,10 @@ public sealed class LearnApiTests : IAsyncLifetime
         Assert.Equal(404, (await _server.Send(HttpMethod.Get, $"{Link("Bo")}/tunes/{_tune}")).Status);
     }
 
-    /// <summary>A phone that loses the answer sends again: every report counts once, however often and in whatever parts it comes.</summary>
+    /// <summary>
+    /// A phone that loses the answer sends again: every report counts once, however often and in whatever parts it
+    /// comes.
+    /// </summary>
     [Fact]
     public async Task A_report_that_is_sent_twice_counts_once()
     {
@@ -176,10 +191,20 @@ public sealed class LearnApiTests : IAsyncLifetime
         var (_, first) = await Post($"{Link("Ada")}/report", new { practice, answers });
         Assert.Equal(4, first.GetProperty("new").GetInt32());
         Assert.Equal(0, first.GetProperty("leftOut").GetArrayLength());
-        foreach (var again in new object[] { new { practice, answers }, new { answers = answers[..1] }, new { practice = practice[1..] } })
+        foreach (
+            var again in new object[]
+            {
+                new { practice, answers },
+                new { answers = answers[..1] },
+                new { practice = practice[1..] },
+            }
+        )
             Assert.Equal(0, (await Post($"{Link("Ada")}/report", again)).Body.GetProperty("new").GetInt32());
         var days = (await _server.Get(Link("Ada"))).GetProperty("days").EnumerateArray();
-        Assert.Equal(["2026-11-01 15"], days.Select(d => $"{d.GetProperty("day").GetString()} {d.GetProperty("minutes").GetInt32()}"));
+        Assert.Equal(
+            ["2026-11-01 15"],
+            days.Select(d => $"{d.GetProperty("day").GetString()} {d.GetProperty("minutes").GetInt32()}")
+        );
         var box = Assert.Single(_server.Services.GetRequiredService<ReportRepository>().Boxes(_learners["Ada"].Id));
         // Right twice: box 3, which comes back two days later.
         Assert.Equal((3, "2026-11-04"), (box.Box, box.Due));
@@ -222,7 +247,14 @@ public sealed class LearnApiTests : IAsyncLifetime
         Assert.Equal(1, Box());
         var (_, taken) = await Post(
             $"{Link("Ada")}/report",
-            new { answers = new[] { Answer("6", Day, "noteToName note cello D3 E3", "E"), Answer("7", Day, "hum it", "E") } }
+            new
+            {
+                answers = new[]
+                {
+                    Answer("6", Day, "noteToName note cello D3 E3", "E"),
+                    Answer("7", Day, "hum it", "E"),
+                },
+            }
         );
         Assert.Equal((0, 2), (taken.GetProperty("new").GetInt32(), taken.GetProperty("leftOut").GetArrayLength()));
     }
@@ -235,7 +267,9 @@ public sealed class LearnApiTests : IAsyncLifetime
         // Craft 14 and 15: names first, the D string before the A string, then the others, which are open yet.
         Assert.Equal(
             ["D3 D3", "D3 E3", "D3 F#3", "D3 G3", "A3 A3", "A3 B3", "A3 C#4", "A3 D4", "G2 G2", "C2 C2"],
-            names.Where(n => n.StartsWith("noteToName ", StringComparison.Ordinal)).Select(n => n["noteToName note cello ".Length..])
+            names
+                .Where(n => n.StartsWith("noteToName ", StringComparison.Ordinal))
+                .Select(n => n["noteToName note cello ".Length..])
         );
         Assert.Equal(12, names.Length);
         await Post(
@@ -287,7 +321,10 @@ public sealed class LearnApiTests : IAsyncLifetime
             {
                 id = i.GetProperty("id").GetString(),
                 pinned = false,
-                questions = instruments.ToDictionary(n => n, n => i.GetProperty("each").GetProperty(n).GetProperty("question")),
+                questions = instruments.ToDictionary(
+                    n => n,
+                    n => i.GetProperty("each").GetProperty(n).GetProperty("question")
+                ),
             });
         var doc = new
         {
@@ -309,8 +346,16 @@ public sealed class LearnApiTests : IAsyncLifetime
             }
         );
         var drill = await _server.Get($"{Link("Bo")}/sheets/{sheet}");
-        Assert.Equal(("Friday", 5), (drill.GetProperty("heading").GetString(), drill.GetProperty("questions").GetArrayLength()));
-        var note = drill.GetProperty("questions")[0].GetProperty("sheet").GetProperty("question").GetProperty("note").GetString()!;
+        Assert.Equal(
+            ("Friday", 5),
+            (drill.GetProperty("heading").GetString(), drill.GetProperty("questions").GetArrayLength())
+        );
+        var note = drill
+            .GetProperty("questions")[0]
+            .GetProperty("sheet")
+            .GetProperty("question")
+            .GetProperty("note")
+            .GetString()!;
         Assert.True(Pitch.Parse(note).Octave < 4);
         Assert.Equal(404, (await _server.Send(HttpMethod.Get, $"{Link("Ada")}/sheets/{sheet}")).Status);
     }
@@ -322,20 +367,30 @@ public sealed class LearnApiTests : IAsyncLifetime
         await Renew();
         Assert.NotEqual(former, Link("Ada"));
         var (status, body) = await _server.Send(HttpMethod.Get, former);
-        Assert.Equal((404, "This link has ended. Ask your teacher for a new one."), (status, body.GetProperty("title").GetString()));
-        Assert.Equal(204, (await _server.Send(HttpMethod.Delete, $"/api/classes/{_class}/links/{_learners["Ada"].Id}")).Status);
+        Assert.Equal(
+            (404, "This link has ended. Ask your teacher for a new one."),
+            (status, body.GetProperty("title").GetString())
+        );
+        Assert.Equal(
+            204,
+            (await _server.Send(HttpMethod.Delete, $"/api/classes/{_class}/links/{_learners["Ada"].Id}")).Status
+        );
         Assert.Equal(404, (await _server.Send(HttpMethod.Get, Link("Ada"))).Status);
         Assert.Equal(200, (await _server.Send(HttpMethod.Get, Link("Bo"))).Status);
     }
 
-    [Fact] // A link has at least 64 bits that cannot be guessed (OWASP ASVS 4.0.3, 3.2.2); here 128: 32 signs of sixteen.
+    // A link has at least 64 bits that cannot be guessed (OWASP ASVS 4.0.3, 3.2.2); here 128: 32 signs of sixteen.
+    [Fact]
     public void A_link_cannot_be_guessed()
     {
         Assert.All(_learners.Values, l => Assert.Equal(32, l.Link.Length));
         Assert.Equal(_learners.Count, _learners.Values.Select(l => l.Link[..8]).Distinct().Count());
     }
 
-    /// <summary>Every address of the API asked with a learner's link: theirs answer, all others are closed once a teacher signs in.</summary>
+    /// <summary>
+    /// Every address of the API asked with a learner's link: theirs answer, all others are closed once a teacher signs
+    /// in.
+    /// </summary>
     [Fact]
     public async Task A_learner_reaches_their_own_things_and_nothing_else()
     {
@@ -346,7 +401,8 @@ public sealed class LearnApiTests : IAsyncLifetime
             .Endpoints.OfType<RouteEndpoint>()
             .Where(e => e.RoutePattern.RawText!.StartsWith("/api/learn/", StringComparison.Ordinal))
             .SelectMany(e =>
-                e.Metadata.GetMetadata<HttpMethodMetadata>()!.HttpMethods.Select(m => (Method: m, Path: e.RoutePattern.RawText!))
+                e.Metadata.GetMetadata<HttpMethodMetadata>()!
+                    .HttpMethods.Select(m => (Method: m, Path: e.RoutePattern.RawText!))
             )
             .ToArray();
         Assert.Equal(16, addresses.Length);
@@ -416,7 +472,8 @@ public sealed class LearnApiTests : IAsyncLifetime
                 Array.Fill(light, (byte)0, row * size + x * pixels, w * pixels);
         }
 
-        // Drawn, not photographed: the reader need not look for the code in a picture, at which it fails with one in some hundred.
+        // Drawn, not photographed: the reader need not look for the code in a picture, at which it fails with one in
+        // some hundred.
         var reader = new BarcodeReaderGeneric { Options = { PureBarcode = true } };
         return reader.Decode(new RGBLuminanceSource(light, size, size, RGBLuminanceSource.BitmapFormat.Gray8))?.Text;
     }
@@ -431,8 +488,14 @@ public sealed class LearnApiTests : IAsyncLifetime
             note = "help",
             tuneId = _tune,
         };
-        Assert.Equal(1, (await Post($"{Link("Ada")}/report", new { notes = new[] { note } })).Body.GetProperty("new").GetInt32());
-        Assert.Equal(0, (await Post($"{Link("Ada")}/report", new { notes = new[] { note } })).Body.GetProperty("new").GetInt32());
+        Assert.Equal(
+            1,
+            (await Post($"{Link("Ada")}/report", new { notes = new[] { note } })).Body.GetProperty("new").GetInt32()
+        );
+        Assert.Equal(
+            0,
+            (await Post($"{Link("Ada")}/report", new { notes = new[] { note } })).Body.GetProperty("new").GetInt32()
+        );
         var free = new
         {
             notes = new[]
@@ -450,10 +513,18 @@ public sealed class LearnApiTests : IAsyncLifetime
         var said = Assert.Single(log.GetProperty("notes").EnumerateArray());
         Assert.Equal(
             ("Ada", "I would like help with this.", "Lanterns"),
-            (said.GetProperty("nickname").GetString(), said.GetProperty("words").GetString(), said.GetProperty("tune").GetString())
+            (
+                said.GetProperty("nickname").GetString(),
+                said.GetProperty("words").GetString(),
+                said.GetProperty("tune").GetString()
+            )
         );
         var ask = Assert.Single(log.GetProperty("ask").EnumerateArray());
-        Assert.StartsWith("Asked for help with “Lanterns” on", ask.GetProperty("why")[0].GetString(), StringComparison.Ordinal);
+        Assert.StartsWith(
+            "Asked for help with “Lanterns” on",
+            ask.GetProperty("why")[0].GetString(),
+            StringComparison.Ordinal
+        );
     }
 
     [Fact] // Craft 14 and 15: who needs help with what, of whom nothing came, and the tempo that was reached.
@@ -487,7 +558,10 @@ public sealed class LearnApiTests : IAsyncLifetime
             }
         );
         var log = await _server.Get($"/api/classes/{_class}/logbook");
-        Assert.Equal(["Bo", "Cy"], log.GetProperty("quiet").EnumerateArray().Select(q => q.GetProperty("nickname").GetString()));
+        Assert.Equal(
+            ["Bo", "Cy"],
+            log.GetProperty("quiet").EnumerateArray().Select(q => q.GetProperty("nickname").GetString())
+        );
         Assert.Equal(12, log.GetProperty("learners")[0].GetProperty("weeks")[7].GetInt32());
         var help = Assert.Single(log.GetProperty("help").EnumerateArray());
         Assert.Equal("Line or space: one step off", help.GetProperty("what").GetString());
@@ -519,9 +593,20 @@ public sealed class LearnApiTests : IAsyncLifetime
             );
         Assert.Equal("Ada, Bo", await Quiet());
         Assert.Equal(25, (await _server.Get($"{cy}/logbook")).GetProperty("days")[0].GetProperty("minutes").GetInt32());
-        Assert.Equal(204, (await _server.Send(HttpMethod.Delete, $"{cy}/minutes/{added.GetProperty("key").GetString()}")).Status);
+        Assert.Equal(
+            204,
+            (await _server.Send(HttpMethod.Delete, $"{cy}/minutes/{added.GetProperty("key").GetString()}")).Status
+        );
         Assert.Equal("Ada, Bo, Cy", await Quiet());
-        foreach (var (day, minutes) in new[] { (today, 0), (today, 601), ("2026-02-30", 5), ($"{DateTime.Now.AddDays(2):yyyy-MM-dd}", 5) })
+        foreach (
+            var (day, minutes) in new[]
+            {
+                (today, 0),
+                (today, 601),
+                ("2026-02-30", 5),
+                ($"{DateTime.Now.AddDays(2):yyyy-MM-dd}", 5),
+            }
+        )
             Assert.Equal(422, (await Post($"{cy}/minutes", new { day, minutes })).Status);
     }
 
@@ -531,7 +616,10 @@ public sealed class LearnApiTests : IAsyncLifetime
         var manifest = await _server.Get($"{Link("Ada")}/app.webmanifest");
         Assert.Equal($"/learn/{_learners["Ada"].Link}", manifest.GetProperty("start_url").GetString());
         Assert.Equal("standalone", manifest.GetProperty("display").GetString());
-        Assert.Contains(manifest.GetProperty("icons").EnumerateArray(), i => i.GetProperty("sizes").GetString() == "512x512");
+        Assert.Contains(
+            manifest.GetProperty("icons").EnumerateArray(),
+            i => i.GetProperty("sizes").GetString() == "512x512"
+        );
         Assert.DoesNotContain("Ada", manifest.GetRawText(), StringComparison.Ordinal);
     }
 
@@ -555,7 +643,10 @@ public sealed class LearnApiTests : IAsyncLifetime
                 answers = new[] { Answer("a", "2026-11-01T16:00:00+01:00", "noteToName note violin D4 E4", "E") },
             }
         );
-        Assert.Equal(200, (await _server.Send(HttpMethod.Delete, $"/api/classes/{_class}/learners/{_learners["Ada"].Id}")).Status);
+        Assert.Equal(
+            200,
+            (await _server.Send(HttpMethod.Delete, $"/api/classes/{_class}/learners/{_learners["Ada"].Id}")).Status
+        );
         var dump = SomeLibrary.Dump(Path.Combine(_server.Folder, "coppia.db"));
         Assert.DoesNotContain("Ada", dump, StringComparison.Ordinal);
         Assert.DoesNotContain(_learners["Ada"].Link, dump, StringComparison.Ordinal);
@@ -564,10 +655,17 @@ public sealed class LearnApiTests : IAsyncLifetime
         Assert.DoesNotContain("set_work:", dump, StringComparison.Ordinal);
         // Nor in what the file has freed, or its write-ahead log (SQLite, PRAGMA secure_delete).
         foreach (var file in Directory.GetFiles(_server.Folder, "coppia.db*"))
-            Assert.True((await File.ReadAllBytesAsync(file)).AsSpan().IndexOf(Encoding.UTF8.GetBytes(_learners["Ada"].Link)) < 0, file);
+            Assert.True(
+                (await File.ReadAllBytesAsync(file)).AsSpan().IndexOf(Encoding.UTF8.GetBytes(_learners["Ada"].Link))
+                    < 0,
+                file
+            );
     }
 
     [Fact]
     public void A_log_holds_no_link() =>
-        Assert.Equal("/api/learn/…", Coppia.Server.Asked.LearnAddress.WithoutLink($"/api/learn/{_learners["Ada"].Link}/cards").Value);
+        Assert.Equal(
+            "/api/learn/…",
+            Coppia.Server.Asked.LearnAddress.WithoutLink($"/api/learn/{_learners["Ada"].Link}/cards").Value
+        );
 }

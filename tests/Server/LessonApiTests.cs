@@ -3,8 +3,8 @@ using System.Text.Json;
 namespace Coppia.Tests;
 
 /// <summary>
-/// A lesson from the set tune to next week's plan, and a tune for all sections at once. Source: craft 11, 16 and 21; what is kept of a class
-/// goes out and comes back whole: GDPR, article 20.
+/// A lesson from the set tune to next week's plan, and a tune for all sections at once. Source: craft 11, 16 and 21;
+/// what is kept of a class goes out and comes back whole: GDPR, article 20.
 /// </summary>
 public sealed class LessonApiTests : IAsyncLifetime
 {
@@ -66,7 +66,8 @@ public sealed class LessonApiTests : IAsyncLifetime
             }
         );
 
-    private static string[] Texts(JsonElement list, string of) => [.. list.EnumerateArray().Select(e => e.GetProperty(of).GetString()!)];
+    private static string[] Texts(JsonElement list, string of) =>
+        [.. list.EnumerateArray().Select(e => e.GetProperty(of).GetString()!)];
 
     private static JsonElement[] Steps(JsonElement lesson) => [.. lesson.GetProperty("steps").EnumerateArray()];
 
@@ -104,10 +105,15 @@ public sealed class LessonApiTests : IAsyncLifetime
         Assert.Equal([3, 0, 0], moments.EnumerateArray().Select(m => m.GetProperty("times").GetInt32()));
         Assert.Equal(
             ["violin", "bass"],
-            Texts((await _server.Get($"/api/tunes/{_frost}/together?sections=violin,bass")).GetProperty("sections"), "instrument")
+            Texts(
+                (await _server.Get($"/api/tunes/{_frost}/together?sections=violin,bass")).GetProperty("sections"),
+                "instrument"
+            )
         );
         // MusicXML 4.0, partwise: one part a section.
-        var staves = (await _server.Get($"/api/tunes/{_frost}/staves?class={_class}")).GetProperty("musicXml").GetString()!;
+        var staves = (await _server.Get($"/api/tunes/{_frost}/staves?class={_class}"))
+            .GetProperty("musicXml")
+            .GetString()!;
         Assert.Equal(3, staves.Split("<part id=").Length - 1);
         Assert.Equal(404, await Status(HttpMethod.Get, $"/api/tunes/{_frost}/together?sections=horn"));
     }
@@ -131,13 +137,17 @@ public sealed class LessonApiTests : IAsyncLifetime
         Assert.Equal("C5 E5 D5 B4 A4 G4 E4 C4", string.Join(' ', Texts(notes, "pitch")));
         Assert.Equal(
             "D5",
-            (await _server.Get($"/api/tunes/{_high}/reading?instrument=violin")).GetProperty("notes")[0].GetProperty("pitch").GetString()
+            (await _server.Get($"/api/tunes/{_high}/reading?instrument=violin"))
+                .GetProperty("notes")[0]
+                .GetProperty("pitch")
+                .GetString()
         );
         Assert.Equal(422, await Status(HttpMethod.Post, $"/api/tunes/{_high}/keys", new { fifths = 2 }));
         Assert.Equal(422, await Status(HttpMethod.Post, $"/api/tunes/{_high}/keys", new { fifths = 40 }));
     }
 
-    [Theory] // Craft 16: what is offered is what comes: as many notes out of reach, and the same new things, on every stand.
+    // Craft 16: what is offered is what comes: as many notes out of reach, and the same new things, on every stand.
+    [Theory]
     [InlineData("K:D\nd2 f2|e2 c2|B2 A2|F2 D2|]")]
     [InlineData("K:G\nG,2 B,2|D2 G2|B2 d2|g2 b2|]")] // two octaves and a third on the violin
     [InlineData("K:C clef=alto\nC,2 E,2|G,2 C2|E2 G2|c4|]")]
@@ -160,7 +170,10 @@ public sealed class LessonApiTests : IAsyncLifetime
             foreach (var who in new[] { "violin", "cello", "bass" })
             {
                 var reading = await _server.Get($"/api/tunes/{id}/reading?instrument={who}&class={_class}");
-                lost += reading.GetProperty("notes").EnumerateArray().Count(n => n.GetProperty("label").GetString() == "-");
+                lost += reading
+                    .GetProperty("notes")
+                    .EnumerateArray()
+                    .Count(n => n.GetProperty("label").GetString() == "-");
                 fresh.UnionWith(Texts(reading.GetProperty("news").GetProperty("things"), "name"));
             }
 
@@ -169,7 +182,8 @@ public sealed class LessonApiTests : IAsyncLifetime
         }
     }
 
-    [Fact] // Count, weight and words of a tune in the list are all those of one section, and no other has more to learn.
+    // Count, weight and words of a tune in the list are all those of one section, and no other has more to learn.
+    [Fact]
     public async Task The_fit_of_a_tune_is_the_truth_of_one_section()
     {
         foreach (
@@ -182,7 +196,10 @@ public sealed class LessonApiTests : IAsyncLifetime
             }
         )
             await Tune($"X:1\nT:Weir {music.Length}\nM:4/4\nL:1/4\n{music}");
-        JsonElement[] tunes = [.. (await _server.Get($"/api/tunes?class={_class}")).GetProperty("tunes").EnumerateArray()];
+        JsonElement[] tunes =
+        [
+            .. (await _server.Get($"/api/tunes?class={_class}")).GetProperty("tunes").EnumerateArray(),
+        ];
         Assert.Equal(6, tunes.Length);
         foreach (var tune in tunes)
         {
@@ -191,7 +208,9 @@ public sealed class LessonApiTests : IAsyncLifetime
             foreach (var who in new[] { "violin", "cello", "bass" })
             {
                 var news = (
-                    await _server.Get($"/api/tunes/{tune.GetProperty("id").GetInt64()}/reading?instrument={who}&class={_class}")
+                    await _server.Get(
+                        $"/api/tunes/{tune.GetProperty("id").GetInt64()}/reading?instrument={who}&class={_class}"
+                    )
                 ).GetProperty("news");
                 sections.Add((news.GetProperty("count").GetInt32(), news.GetProperty("weight").GetInt32()));
             }
@@ -203,7 +222,9 @@ public sealed class LessonApiTests : IAsyncLifetime
     [Fact] // Craft 16: each learner or section takes the top or the bottom line, and reads it through to the end.
     public async Task Learners_of_one_section_may_read_two_lines()
     {
-        const string duet = "X:1\nT:Duet\nM:4/4\nL:1/4\nK:D\nV:1 name=\"Top\"\nV:2 name=\"Bottom\"\n[V:1]A2 B2|A4|]\n[V:2]D E F2|D4|]\n";
+        const string duet =
+            "X:1\nT:Duet\nM:4/4\nL:1/4\nK:D\nV:1 name=\"Top\"\nV:2 name=\"Bottom\"\n[V:1]A2 "
+            + "B2|A4|]\n[V:2]D E F2|D4|]\n";
         var id = await Tune(duet);
         await Post(
             $"/api/classes/{_class}/learners",
@@ -220,12 +241,17 @@ public sealed class LessonApiTests : IAsyncLifetime
         var lines = (await _server.Get($"/api/tunes/{id}/lines")).GetProperty("lines");
         Assert.Equal(["Top", "Bottom"], Texts(lines, "name"));
         var path = $"/api/classes/{_class}/tunes/{id}/lines";
-        var second = (await _server.Get(path)).EnumerateArray().Single(l => l.GetProperty("nickname").GetString() == "Second");
+        var second = (await _server.Get(path))
+            .EnumerateArray()
+            .Single(l => l.GetProperty("nickname").GetString() == "Second");
         var learner = second.GetProperty("learnerId").GetInt64();
         var before = await _server.Get($"/api/tunes/{id}/together?class={_class}");
         Assert.Equal(["violins", "cellos", "basses"], Texts(before.GetProperty("sections"), "players"));
 
-        Assert.Equal(204, await Status(HttpMethod.Put, $"{path}/{learner}", new { line = lines[1].GetProperty("key").GetString() }));
+        Assert.Equal(
+            204,
+            await Status(HttpMethod.Put, $"{path}/{learner}", new { line = lines[1].GetProperty("key").GetString() })
+        );
         Assert.Equal(422, await Status(HttpMethod.Put, $"{path}/{learner}", new { line = "no such line" }));
         var together = await _server.Get($"/api/tunes/{id}/together?class={_class}");
         Assert.False(together.GetProperty("isOneLine").GetBoolean());
@@ -265,27 +291,35 @@ public sealed class LessonApiTests : IAsyncLifetime
         var id = await Tune("X:1\nT:Hop\nM:4/4\nL:1/4\nK:D\nD E F G|(D B) (E c)|D4|]");
         var chunk = (await _server.Get($"/api/tunes/{id}/ladders?instrument=violin&most=1")).GetProperty("chunks")[0];
         Assert.Equal("Bar 2", chunk.GetProperty("where").GetString());
-        Assert.Equal(["twoNotes", "threeNotes", "bar", "twoBars", "line", "whole"], Texts(chunk.GetProperty("rungs"), "rung"));
+        Assert.Equal(
+            ["twoNotes", "threeNotes", "bar", "twoBars", "line", "whole"],
+            Texts(chunk.GetProperty("rungs"), "rung")
+        );
         var counts = chunk
             .GetProperty("rungs")
             .EnumerateArray()
             .Select(r =>
-                r.GetProperty("music").ValueKind == JsonValueKind.Null ? -1 : r.GetProperty("music").GetProperty("notes").GetArrayLength()
+                r.GetProperty("music").ValueKind == JsonValueKind.Null
+                    ? -1
+                    : r.GetProperty("music").GetProperty("notes").GetArrayLength()
             );
         Assert.Equal([2, 3, 4, 5, -1, -1], counts);
     }
 
-    [Fact] // Craft 21: from the tunes set; kept as taught; what was reached is known next week, what was not comes again.
+    // Craft 21: from the tunes set; kept as taught; what was reached is known next week, what was not comes again.
+    [Fact]
     public async Task A_lesson_goes_from_the_set_tune_to_the_next_plan()
     {
         await Set(_frost);
         var path = $"/api/classes/{_class}/lessons";
         var lesson = await Post(path, new { day = "2026-11-30" });
         Assert.Equal(
-            "tuning shapes scaleHalves scaleQuarters scaleEighths scaleFaster beat look line chunk join slow atTempo home",
+            "tuning shapes scaleHalves scaleQuarters scaleEighths scaleFaster beat look line chunk join "
+                + "slow atTempo home",
             string.Join(' ', Steps(lesson).Select(Part))
         );
-        // A, D, G, E of the violins, C of the cellos, and four of the basses: nine things of 15 s; 66 is the tempo that was set.
+        // A, D, G, E of the violins, C of the cellos, and four of the basses: nine things of 15 s; 66 is the tempo that
+        // was set.
         Assert.Equal(135, Steps(lesson)[0].GetProperty("seconds").GetDouble());
         Assert.Equal(66, Steps(lesson)[12].GetProperty("step").GetProperty("tempo").GetInt32());
         Assert.Equal("Frost, line 1", Steps(lesson)[8].GetProperty("title").GetString());
@@ -306,7 +340,10 @@ public sealed class LessonApiTests : IAsyncLifetime
         // Taught: the line of Frost was reached, and the tune came to its tempo; High did not.
         var frost = Change(
             tight,
-            s => s["tune"] is JsonElement { ValueKind: JsonValueKind.Number } t && t.GetInt32() == 0 ? new(s) { ["reached"] = true } : s,
+            s =>
+                s["tune"] is JsonElement { ValueKind: JsonValueKind.Number } t && t.GetInt32() == 0
+                    ? new(s) { ["reached"] = true }
+                    : s,
             taught: true
         );
         var (status, taught) = await _server.Send(HttpMethod.Put, one, frost);
@@ -314,7 +351,11 @@ public sealed class LessonApiTests : IAsyncLifetime
         var next = await Post(path, new { day = "2026-12-07" });
         Assert.Equal(["Frost", "High"], Texts(next.GetProperty("tunes"), "title"));
         bool Known(string title) =>
-            Steps(next).Single(s => s.GetProperty("title").GetString() == title).GetProperty("step").GetProperty("isKnown").GetBoolean();
+            Steps(next)
+                .Single(s => s.GetProperty("title").GetString() == title)
+                .GetProperty("step")
+                .GetProperty("isKnown")
+                .GetBoolean();
         Assert.True(Known("Frost, line 1"));
         Assert.False(Known("High, line 1"));
 
@@ -328,7 +369,9 @@ public sealed class LessonApiTests : IAsyncLifetime
         var record = await _server.Get($"/api/classes/{_class}/record.json");
         Assert.Equal(200, await Status(HttpMethod.Delete, $"/api/classes/{_class}"));
         var back = await Post("/api/classes/record", record);
-        var kept = (await _server.Get($"/api/classes/{back.GetProperty("id").GetInt64()}/lessons")).GetProperty("lessons");
+        var kept = (await _server.Get($"/api/classes/{back.GetProperty("id").GetInt64()}/lessons")).GetProperty(
+            "lessons"
+        );
         Assert.Equal(["2026-12-07", "2026-11-30"], Texts(kept, "day"));
         Assert.Equal(["Frost", "High"], kept[1].GetProperty("tunes").EnumerateArray().Select(t => t.GetString()));
     }
@@ -347,7 +390,12 @@ public sealed class LessonApiTests : IAsyncLifetime
         var path = $"/api/classes/{_class}/lessons/{lesson.GetProperty("id").GetInt64()}";
         Assert.Contains("basses by their own", await Details(path), StringComparison.Ordinal);
         // The strings of each alone, from the A or, on the bass, from the top.
-        (string Instrument, string Strings)[] all = [("violin", "A, D, G, E."), ("cello", "A, D, G, C."), ("bass", "G, D, A, E.")];
+        (string Instrument, string Strings)[] all =
+        [
+            ("violin", "A, D, G, E."),
+            ("cello", "A, D, G, C."),
+            ("bass", "G, D, A, E."),
+        ];
         foreach (var (instrument, strings) in all)
         {
             var details = await Details($"{path}?instrument={instrument}");
@@ -371,17 +419,28 @@ public sealed class LessonApiTests : IAsyncLifetime
             // Four strings, 15 seconds each.
             Assert.Equal(60, Steps(alone).Single(s => Part(s) == "tuning").GetProperty("seconds").GetDouble());
             Assert.DoesNotContain(Steps(alone), s => Part(s) is "join" or "own");
-            Assert.Equal(Steps(alone).Sum(s => s.GetProperty("seconds").GetDouble()), alone.GetProperty("seconds").GetDouble(), 6);
+            Assert.Equal(
+                Steps(alone).Sum(s => s.GetProperty("seconds").GetDouble()),
+                alone.GetProperty("seconds").GetDouble(),
+                6
+            );
             Assert.True(alone.GetProperty("seconds").GetDouble() < lesson.GetProperty("seconds").GetDouble());
             // Each chunk is a trouble spot of this instrument, and says why.
             var reading = await _server.Get($"/api/tunes/{_frost}/reading?instrument={who}&class={_class}");
-            var trouble = reading.GetProperty("trouble").EnumerateArray().ToDictionary(t => t.GetProperty("noteId").GetString()!);
+            var trouble = reading
+                .GetProperty("trouble")
+                .EnumerateArray()
+                .ToDictionary(t => t.GetProperty("noteId").GetString()!);
             var chunks = Steps(alone).Where(s => Part(s) == "chunk").ToArray();
             Assert.NotEmpty(chunks);
             foreach (var chunk in chunks)
             {
                 var spot = trouble[chunk.GetProperty("step").GetProperty("noteId").GetString()!];
-                Assert.Contains(spot.GetProperty("text").GetString()!, chunk.GetProperty("detail").GetString(), StringComparison.Ordinal);
+                Assert.Contains(
+                    spot.GetProperty("text").GetString()!,
+                    chunk.GetProperty("detail").GetString(),
+                    StringComparison.Ordinal
+                );
             }
 
             // Frost is played on D and A; on the bass A and B lie on the G string, G too.
@@ -418,7 +477,10 @@ public sealed class LessonApiTests : IAsyncLifetime
                 + "Cards (cellos), about two minutes a day, by Monday 21 September.",
             await Home(path)
         );
-        Assert.Equal("Frost to 66, about one minute a day, by Monday 14 September.", await Home($"{path}?instrument=violin"));
+        Assert.Equal(
+            "Frost to 66, about one minute a day, by Monday 14 September.",
+            await Home($"{path}?instrument=violin")
+        );
         Assert.EndsWith(
             "; Cards, about two minutes a day, by Monday 21 September.",
             await Home($"{path}?instrument=cello"),
@@ -441,19 +503,27 @@ public sealed class LessonApiTests : IAsyncLifetime
     public async Task Looking_a_tune_over_says_which_lines_are_the_same_and_where_the_traps_are()
     {
         var tune = await Tune(
-            "X:1\nT:Weir\nM:4/4\nL:1/4\nK:D\nD E F G|A4|G F E D|E4|D E F G|A4|G F E D|D4|D E F G|A4|G F E D|E4|(A F) (A F)|z4|A2 F2|D4|]"
+            "X:1\nT:Weir\nM:4/4\nL:1/4\nK:D\nD E F G|A4|G F E D|E4|D E F G|A4|G F E D|D4|D E F G|A4|G F E D|E4|(A F) "
+                + "(A F)|z4|A2 F2|D4|]"
         );
         await Set(tune);
         var lesson = await Post($"/api/classes/{_class}/lessons", new { day = "2026-09-14" });
         Assert.Equal(
-            "Number the lines. Four lines, two to learn and one nearly the same. 16 bars, 8 different. Line 3 is line 1 again. "
+            "Number the lines. Four lines, two to learn and one nearly the same. 16 bars, 8 different. "
+                + "Line 3 is line 1 again. "
                 + "Line 2 is line 1, but bar 8 has D where bar 4 has E. Look for: slur (13), rest (14).",
             Steps(lesson).Single(s => Part(s) == "look").GetProperty("detail").GetString()
         );
     }
 
     private async Task<string> Details(string path) =>
-        string.Join('\n', (await _server.Get(path)).GetProperty("steps").EnumerateArray().Select(s => s.GetProperty("detail").GetString()));
+        string.Join(
+            '\n',
+            (await _server.Get(path))
+                .GetProperty("steps")
+                .EnumerateArray()
+                .Select(s => s.GetProperty("detail").GetString())
+        );
 
     [Fact]
     public async Task What_cannot_be_kept_is_refused_with_its_place()
@@ -462,9 +532,15 @@ public sealed class LessonApiTests : IAsyncLifetime
         var lesson = await Post(path, new { day = "2026-11-30" });
         var one = $"{path}/{lesson.GetProperty("id").GetInt64()}";
         var (status, problem) = await _server.Send(HttpMethod.Put, one, Change(lesson, s => new(s) { ["tempo"] = 7 }));
-        Assert.Equal((422, "Step 1: expected a tempo of 20 to 300."), (status, problem.GetProperty("title").GetString()));
+        Assert.Equal(
+            (422, "Step 1: expected a tempo of 20 to 300."),
+            (status, problem.GetProperty("title").GetString())
+        );
         (status, problem) = await _server.Send(HttpMethod.Put, one, Change(lesson, s => new(s) { ["id"] = "s1" }));
-        Assert.Equal((422, "Two steps are called s1; expected names of their own."), (status, problem.GetProperty("title").GetString()));
+        Assert.Equal(
+            (422, "Two steps are called s1; expected names of their own."),
+            (status, problem.GetProperty("title").GetString())
+        );
         Assert.Equal(422, await Status(HttpMethod.Post, path, new { day = "Monday" }));
         Assert.Equal(404, await Status(HttpMethod.Post, one + "/tunes", new { version = 1, tuneId = 999 }));
         Assert.Equal(1, (await _server.Get(one)).GetProperty("version").GetInt32());
@@ -474,5 +550,6 @@ public sealed class LessonApiTests : IAsyncLifetime
         Assert.Equal(["tuning", "home"], Steps(plan).Select(Part));
     }
 
-    private async Task<int> Status(HttpMethod method, string path, object? body = null) => (await _server.Send(method, path, body)).Status;
+    private async Task<int> Status(HttpMethod method, string path, object? body = null) =>
+        (await _server.Send(method, path, body)).Status;
 }

@@ -7,7 +7,8 @@ namespace Coppia.Tests;
 public class LinesAndBooksApiTests(RunningServer server) : IClassFixture<RunningServer>
 {
     private const string Trio =
-        "X:1\nT:Trio\nM:4/4\nL:1/4\nK:D\nV:1 name=\"Violin\"\nV:2 name=\"Cello\" clef=bass\nV:3 name=\"Bass\" clef=bass\n[V:1]D E F G|A4|]\n[V:2]D, A,, D, A,,|D,4|]\n[V:3]D,, A,,, D,, G,,|D,,4|]\n";
+        "X:1\nT:Trio\nM:4/4\nL:1/4\nK:D\nV:1 name=\"Violin\"\nV:2 name=\"Cello\" clef=bass\nV:3 name=\"Bass\" "
+        + "clef=bass\n[V:1]D E F G|A4|]\n[V:2]D, A,, D, A,,|D,4|]\n[V:3]D,, A,,, D,, G,,|D,,4|]\n";
 
     private async Task<string> Labels(long id, string instrument) =>
         string.Join(
@@ -49,7 +50,10 @@ public class LinesAndBooksApiTests(RunningServer server) : IClassFixture<Running
             ["Violin", "Cello", "Bass"],
             lines.GetProperty("lines").EnumerateArray().Select(l => l.GetProperty("name").GetString())
         );
-        Assert.Equal("{\"violin\":\"1\",\"cello\":\"2\",\"bass\":\"3\"}", lines.GetProperty("chosen").GetProperty("for").GetRawText());
+        Assert.Equal(
+            "{\"violin\":\"1\",\"cello\":\"2\",\"bass\":\"3\"}",
+            lines.GetProperty("chosen").GetProperty("for").GetRawText()
+        );
         var choice = new
         {
             main = "1",
@@ -77,7 +81,10 @@ public class LinesAndBooksApiTests(RunningServer server) : IClassFixture<Running
             version = 1,
         };
         var (status, problem) = await server.Send(HttpMethod.Put, $"/api/tunes/{id}/lines", line);
-        Assert.Equal((422, "There is no line “9” in this tune; expected 1, 2 or 3."), (status, problem.GetProperty("title").GetString()));
+        Assert.Equal(
+            (422, "There is no line “9” in this tune; expected 1, 2 or 3."),
+            (status, problem.GetProperty("title").GetString())
+        );
         var nobody = new
         {
             main = "1",
@@ -113,7 +120,10 @@ public class LinesAndBooksApiTests(RunningServer server) : IClassFixture<Running
         var xml = await server.Client.GetStringAsync($"/api/tunes/{id}/export?format=musicXml");
         Assert.Equal(["Violin", "Cello", "Bass"], Coppia.Formats.Books.TuneReader.Read(xml).Lines.Select(l => l.Name));
         var part = await server.Client.GetStringAsync($"/api/tunes/{id}/export?format=musicXml&instrument=cello");
-        Assert.Equal("D3 A2 D3 A2 D3", string.Join(' ', Coppia.Formats.Books.TuneReader.Read(part).Score!.Events.Select(e => e.Pitch)));
+        Assert.Equal(
+            "D3 A2 D3 A2 D3",
+            string.Join(' ', Coppia.Formats.Books.TuneReader.Read(part).Score!.Events.Select(e => e.Pitch))
+        );
     }
 
     [Fact] // An edit keeps the readers of lines that are still there.
@@ -130,7 +140,10 @@ public class LinesAndBooksApiTests(RunningServer server) : IClassFixture<Running
         var version = (await server.Get($"/api/tunes/{id}")).GetProperty("summary").GetProperty("version").GetInt32();
         var source = Trio.Replace("D E F G", "D E F A", StringComparison.Ordinal);
         Assert.Equal(200, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}", new { version, source })).Status);
-        Assert.Equal("2", (await server.Get($"/api/tunes/{id}/lines")).GetProperty("chosen").GetProperty("main").GetString());
+        Assert.Equal(
+            "2",
+            (await server.Get($"/api/tunes/{id}/lines")).GetProperty("chosen").GetProperty("main").GetString()
+        );
     }
 
     [Fact] // Mending writes the voices by number; who reads which stays.
@@ -150,22 +163,38 @@ public class LinesAndBooksApiTests(RunningServer server) : IClassFixture<Running
             }
         );
         var version = (await server.Get($"/api/tunes/{id}")).GetProperty("summary").GetProperty("version").GetInt32();
-        Assert.Equal(200, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}", new { version, source = Trio })).Status);
+        Assert.Equal(
+            200,
+            (await server.Send(HttpMethod.Put, $"/api/tunes/{id}", new { version, source = Trio })).Status
+        );
         var chosen = (await server.Get($"/api/tunes/{id}/lines")).GetProperty("chosen");
-        Assert.Equal(("2", "{\"cello\":\"1\"}"), (chosen.GetProperty("main").GetString(), chosen.GetProperty("for").GetRawText()));
+        Assert.Equal(
+            ("2", "{\"cello\":\"1\"}"),
+            (chosen.GetProperty("main").GetString(), chosen.GetProperty("for").GetRawText())
+        );
     }
 
     [Fact]
     public async Task A_book_is_listed_and_as_many_are_taken_as_are_wanted()
     {
-        const string Book = "X:1\nT:One\nL:1/4\nK:D\nDEFG|]\n\nX:2\nT:Torn\nK:D\nD[E\n\nX:3\nT:Three\nM:3/4\nL:1/4\nK:G\nGAB|]\n";
-        using var response = await server.Client.PostAsync(new Uri("/api/tunes/book", UriKind.Relative), File("book.abc", Book));
+        const string Book =
+            "X:1\nT:One\nL:1/4\nK:D\nDEFG|]\n\nX:2\nT:Torn\nK:D\nD[E\n\nX:3\nT:Three\nM:3/4\nL:1/4\nK:G\nGAB|]\n";
+        using var response = await server.Client.PostAsync(
+            new Uri("/api/tunes/book", UriKind.Relative),
+            File("book.abc", Book)
+        );
         var tunes = JsonSerializer.Deserialize<JsonElement>(await response.Content.ReadAsStringAsync());
         Assert.Equal(["One", null, "Three"], tunes.EnumerateArray().Select(t => t.GetProperty("title").GetString()));
-        Assert.Equal("D E F♯ G", string.Join(' ', tunes[0].GetProperty("firstNotes").EnumerateArray().Select(n => n.GetString())));
+        Assert.Equal(
+            "D E F♯ G",
+            string.Join(' ', tunes[0].GetProperty("firstNotes").EnumerateArray().Select(n => n.GetString()))
+        );
         Assert.Equal(
             (7, 10),
-            (tunes[1].GetProperty("line").GetInt32(), tunes[1].GetProperty("error").GetProperty("at").GetProperty("line").GetInt32())
+            (
+                tunes[1].GetProperty("line").GetInt32(),
+                tunes[1].GetProperty("error").GetProperty("at").GetProperty("line").GetInt32()
+            )
         );
         var taken = new[] { tunes[0], tunes[2] }.Select(t => new { source = t.GetProperty("source").GetString() });
         var (status, ids) = await server.Send(HttpMethod.Post, "/api/tunes/many", new { tunes = taken });

@@ -7,7 +7,9 @@ using Microsoft.Data.Sqlite;
 
 namespace Coppia.Tests;
 
-/// <summary>No number is used twice, in any table: what remembers a number must not meet another thing under it.</summary>
+/// <summary>
+/// No number is used twice, in any table: what remembers a number must not meet another thing under it.
+/// </summary>
 public sealed class NumbersTests : IAsyncLifetime
 {
     private readonly RunningServer _server = new();
@@ -39,7 +41,11 @@ public sealed class NumbersTests : IAsyncLifetime
         ("teacher", "name, passphrase, stamp, created_at", "'t', '', '', ''"),
         ("writing_task", "title, document, created_at, changed_at", "'w', '{}', '', ''"),
         ("set_work", "class_id, kind, due, made_at, made_by", "{school_class}, 'cards', '2026-11-30', '', ''"),
-        ("hand_in", "learner_id, level, title, task, piece, state, made_at, changed_at", "{learner}, 1, '', '{}', '{}', 'writing', '', ''"),
+        (
+            "hand_in",
+            "learner_id, level, title, task, piece, state, made_at, changed_at",
+            "{learner}, 1, '', '{}', '{}', 'writing', '', ''"
+        ),
         ("hand_in_version", "hand_in_id, piece, made_at", "{hand_in}, '{}', ''"),
         ("hand_in_remark", "hand_in_id, words, made_at, made_by", "{hand_in}, 'w', '', ''"),
         ("lesson", "class_id, day, document, made_at, made_by", "{school_class}, '2026-11-30', '{}', '', ''"),
@@ -126,7 +132,10 @@ public sealed class NumbersTests : IAsyncLifetime
         var backup = Path.Combine(_server.Folder, "then.db");
         Backup.Write(Path.Combine(_server.Folder, "coppia.db"), backup);
         var later = await Class("openStrings");
-        Assert.Equal(200, (await _server.SendFile("/api/keeping/restore", await File.ReadAllBytesAsync(backup))).Status);
+        Assert.Equal(
+            200,
+            (await _server.SendFile("/api/keeping/restore", await File.ReadAllBytesAsync(backup))).Status
+        );
         Assert.True(await Class("openStrings") > later);
     }
 

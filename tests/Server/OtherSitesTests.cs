@@ -37,7 +37,12 @@ public class OtherSitesTests(RunningServer server) : IClassFixture<RunningServer
         var before = await Tunes();
         foreach (var method in new[] { HttpMethod.Post, HttpMethod.Put, HttpMethod.Patch, HttpMethod.Delete })
         {
-            using var answer = await Ask(method, method == HttpMethod.Post ? "/api/tunes" : "/api/tunes/1", Tune, (name, value));
+            using var answer = await Ask(
+                method,
+                method == HttpMethod.Post ? "/api/tunes" : "/api/tunes/1",
+                Tune,
+                (name, value)
+            );
             Assert.Equal(HttpStatusCode.Forbidden, answer.StatusCode);
             Assert.Contains("another site", await answer.Content.ReadAsStringAsync(), StringComparison.Ordinal);
         }
@@ -117,14 +122,20 @@ public class OtherSitesTests(RunningServer server) : IClassFixture<RunningServer
     )
     {
         using var answer = await Ask(new HttpMethod(method), path);
-        Assert.Equal((status, "application/problem+json"), ((int)answer.StatusCode, answer.Content.Headers.ContentType?.MediaType));
+        Assert.Equal(
+            (status, "application/problem+json"),
+            ((int)answer.StatusCode, answer.Content.Headers.ContentType?.MediaType)
+        );
         Assert.Contains(words, await answer.Content.ReadAsStringAsync(), StringComparison.Ordinal);
     }
 
     [Fact] // DNS rebinding: the page of a site whose name points here asks under that name (common practice).
     public async Task A_name_that_is_not_ours_is_not_answered()
     {
-        using var request = new HttpRequestMessage(HttpMethod.Get, "/api/tunes") { Headers = { Host = "elsewhere.example" } };
+        using var request = new HttpRequestMessage(HttpMethod.Get, "/api/tunes")
+        {
+            Headers = { Host = "elsewhere.example" },
+        };
         using var answer = await server.Client.SendAsync(request);
         Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
     }
@@ -137,7 +148,8 @@ public class OtherSitesTests(RunningServer server) : IClassFixture<RunningServer
             .Where(f => f.Name != "none")
             .ToArray();
         Assert.Contains(files, f => f.Name == "coppia.db");
-        const UnixFileMode others = UnixFileMode.GroupRead | UnixFileMode.GroupWrite | UnixFileMode.OtherRead | UnixFileMode.OtherWrite;
+        const UnixFileMode others =
+            UnixFileMode.GroupRead | UnixFileMode.GroupWrite | UnixFileMode.OtherRead | UnixFileMode.OtherWrite;
         Assert.All(files, f => Assert.Equal(UnixFileMode.None, f.UnixFileMode & others));
     }
 }

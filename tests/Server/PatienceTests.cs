@@ -8,10 +8,15 @@ public sealed class PatienceTests
     /// <summary>A server that waits for a twentieth of a second.</summary>
     private sealed class Hurried : RunningServer
     {
-        protected override ServerOptions Adjusted(ServerOptions options) => options with { Patience = TimeSpan.FromMilliseconds(50) };
+        protected override ServerOptions Adjusted(ServerOptions options) =>
+            options with
+            {
+                Patience = TimeSpan.FromMilliseconds(50),
+            };
     }
 
-    private static string Long => "X:1\nT:Long\nM:4/4\nL:1/4\nK:D\n" + string.Concat(Enumerable.Repeat("DEFG|ABcd|\n", 2_400));
+    private static string Long =>
+        "X:1\nT:Long\nM:4/4\nL:1/4\nK:D\n" + string.Concat(Enumerable.Repeat("DEFG|ABcd|\n", 2_400));
 
     [Fact]
     public async Task What_takes_too_long_is_stopped_and_said()
@@ -19,7 +24,10 @@ public sealed class PatienceTests
         await using var server = new Hurried();
         await server.InitializeAsync();
         // Not by a request: that would take too long too.
-        var tunes = new Data.Tunes.TuneRepository(new Data.Store.Database(Path.Combine(server.Folder, "coppia.db")), TimeProvider.System);
+        var tunes = new Data.Tunes.TuneRepository(
+            new Data.Store.Database(Path.Combine(server.Folder, "coppia.db")),
+            TimeProvider.System
+        );
         tunes.Add(SomeLibrary.Tune("Long") with { Source = Long });
         var answer = await server.Send(HttpMethod.Get, "/api/tunes/1/reading?instrument=cello");
         Assert.Equal(503, answer.Status);

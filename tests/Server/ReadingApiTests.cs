@@ -9,13 +9,21 @@ public class ReadingApiTests(RunningServer server) : IClassFixture<RunningServer
     [InlineData("viola", "D0 D1 D2 D3 A0", "alto", null)]
     [InlineData("cello", "D0 D1 D3 D4 A0", "bass", "an octave lower")]
     [InlineData("bass", "D0 D1 D4 G0 G1", "bass", "an octave lower")]
-    public async Task Each_instrument_reads_the_tune_in_its_own_clef_and_octave(string instrument, string pairs, string clef, string? moved)
+    public async Task Each_instrument_reads_the_tune_in_its_own_clef_and_octave(
+        string instrument,
+        string pairs,
+        string clef,
+        string? moved
+    )
     {
         var id = await server.Keep(Source);
         var reading = await server.Get($"/api/tunes/{id}/reading?instrument={instrument}");
         Assert.Equal(
             pairs,
-            string.Join(' ', reading.GetProperty("notes").EnumerateArray().Select(n => n.GetProperty("label").GetString()))
+            string.Join(
+                ' ',
+                reading.GetProperty("notes").EnumerateArray().Select(n => n.GetProperty("label").GetString())
+            )
         );
         Assert.Equal(clef, reading.GetProperty("clef").GetString());
         Assert.Equal(moved, reading.GetProperty("moved").GetString());
@@ -25,14 +33,18 @@ public class ReadingApiTests(RunningServer server) : IClassFixture<RunningServer
     public async Task The_sign_C_is_told_apart_from_the_key()
     {
         var id = await server.Keep(Source);
-        var words = (await server.Get($"/api/tunes/{id}/reading?instrument=violin")).GetProperty("meterWords").GetString();
+        var words = (await server.Get($"/api/tunes/{id}/reading?instrument=violin"))
+            .GetProperty("meterWords")
+            .GetString();
         Assert.Equal(
-            "The C on the staff is a time signature, four quarter beats; the key, D major, comes from the signature alone.",
+            "The C on the staff is a time signature, four quarter beats; the key, D major, "
+                + "comes from the signature alone.",
             words
         );
     }
 
-    [Theory] // Craft 19, common practice: cello G sharp on D is a stretched fourth finger; violin F natural on D is low 2.
+    // Craft 19, common practice: cello G sharp on D is a stretched fourth finger; violin F natural on D is low 2.
+    [Theory]
     [InlineData("cello", 2, 6, 3, "G#3", "D-x4")]
     [InlineData("violin", 1, 3, 0, "F4", "D-L2")]
     [InlineData("bass", 3, 4, 2, "B3", "G4")]
@@ -46,7 +58,9 @@ public class ReadingApiTests(RunningServer server) : IClassFixture<RunningServer
         string label
     )
     {
-        var place = await server.Get($"/api/instruments/{instrument}/place?string={@string}&semitones={semitones}&fifths={fifths}");
+        var place = await server.Get(
+            $"/api/instruments/{instrument}/place?string={@string}&semitones={semitones}&fifths={fifths}"
+        );
         Assert.Equal((pitch, label), (place.GetProperty("pitch").GetString(), place.GetProperty("label").GetString()));
     }
 
@@ -72,12 +86,18 @@ public class ReadingApiTests(RunningServer server) : IClassFixture<RunningServer
         );
         var refused = await server.Octave(id, "cello", 4, was: -2);
         Assert.Equal(422, refused.Status);
-        Assert.Contains("out of the cello’s reach; expected", refused.Body.GetProperty("title").GetString(), StringComparison.Ordinal);
+        Assert.Contains(
+            "out of the cello’s reach; expected",
+            refused.Body.GetProperty("title").GetString(),
+            StringComparison.Ordinal
+        );
         Assert.Equal(204, (await server.Octave(id, "cello", null, was: -2)).Status);
         Assert.Equal("D0 D1 D3 D4 A0", await Labels("cello"));
     }
 
-    [Fact] // Nothing is lost: a pin that cannot be played in another octave waits for the tune to come back, also when another pin is set meanwhile.
+    // Nothing is lost: a pin that cannot be played in another octave waits for the tune to come back, also when another
+    // pin is set meanwhile.
+    [Fact]
     public async Task A_pin_waits_for_its_octave()
     {
         var id = await server.Keep(Source);
@@ -85,7 +105,10 @@ public class ReadingApiTests(RunningServer server) : IClassFixture<RunningServer
         {
             var reading = await server.Get($"/api/tunes/{id}/reading?instrument=violin");
             return (
-                string.Join(' ', reading.GetProperty("notes").EnumerateArray().Select(n => n.GetProperty("label").GetString())),
+                string.Join(
+                    ' ',
+                    reading.GetProperty("notes").EnumerateArray().Select(n => n.GetProperty("label").GetString())
+                ),
                 reading.GetProperty("pins").GetArrayLength(),
                 reading.GetProperty("warnings").GetArrayLength()
             );

@@ -4,8 +4,8 @@ using System.Text.RegularExpressions;
 namespace Coppia.Tests;
 
 /// <summary>
-/// Whole records of classes and learners: out, in again, gone at once, and taken back. Source: craft 15 and 18; that what is kept of a
-/// child can be had and deleted: GDPR, articles 15, 17 and 20.
+/// Whole records of classes and learners: out, in again, gone at once, and taken back. Source: craft 15 and 18; that
+/// what is kept of a child can be had and deleted: GDPR, articles 15, 17 and 20.
 /// </summary>
 public sealed partial class RecordsApiTests : IAsyncLifetime
 {
@@ -161,7 +161,10 @@ public sealed partial class RecordsApiTests : IAsyncLifetime
         Assert.Equal(404, (await _school.Send(HttpMethod.Get, $"/api/learn/{link}")).Status);
         Assert.Equal(1, (await _school.Get($"/api/classes/{_class}")).GetProperty("learners").GetArrayLength());
         await Post(_school, $"/api/classes/{_class}/learners/record", was);
-        _learners["Ada"] = (await _school.Get($"/api/classes/{_class}")).GetProperty("learners")[0].GetProperty("id").GetInt64();
+        _learners["Ada"] = (await _school.Get($"/api/classes/{_class}"))
+            .GetProperty("learners")[0]
+            .GetProperty("id")
+            .GetInt64();
         Assert.Equal(Plain(before), Plain(await _school.Get($"{Learner("Ada")}/record.json")));
         Assert.Equal(Plain(week), Plain(await _school.Get($"/api/learn/{link}")));
         Assert.Equal(Plain(log), Plain(await _school.Get($"{Learner("Ada")}/logbook")));
@@ -212,11 +215,16 @@ public sealed partial class RecordsApiTests : IAsyncLifetime
         var record = await _school.Get($"/api/classes/{_class}/record.json");
         var there = (await Post(_laptop, "/api/classes/record", record)).GetProperty("id").GetInt64();
         var ada = (await _laptop.Get($"/api/classes/{there}/record.json")).GetProperty("learners")[0];
-        Assert.Equal([12, 0], ada.GetProperty("practice").EnumerateArray().Select(p => p.GetProperty("minutes").GetInt32()));
+        Assert.Equal(
+            [12, 0],
+            ada.GetProperty("practice").EnumerateArray().Select(p => p.GetProperty("minutes").GetInt32())
+        );
         Assert.Equal(1, ada.GetProperty("done").GetArrayLength());
         Assert.Equal(
             ["cards", "cards"],
-            (await _laptop.Get($"/api/classes/{there}/tasks")).EnumerateArray().Select(t => t.GetProperty("kind").GetString())
+            (await _laptop.Get($"/api/classes/{there}/tasks"))
+                .EnumerateArray()
+                .Select(t => t.GetProperty("kind").GetString())
         );
     }
 
@@ -235,7 +243,11 @@ public sealed partial class RecordsApiTests : IAsyncLifetime
                 ),
                 ("\"day\":\"2026-11-02\"", "\"day\":\"yesterday\"", "Learner Ada, practice 1: expected"),
                 ("note violin D4 E4\",\"day\"", "hum\",\"day\"", "Learner Ada, answer 1: expected a key, a card"),
-                ("\"instrument\":\"cello\",\"size\"", "\"instrument\":\"tuba\",\"size\"", "Bo: “tuba” is not an instrument"),
+                (
+                    "\"instrument\":\"cello\",\"size\"",
+                    "\"instrument\":\"tuba\",\"size\"",
+                    "Bo: “tuba” is not an instrument"
+                ),
                 ("\"coppia\":1", "\"coppia\":9", "version 9; this program knows version 1"),
                 ("\"due\":\"2026-11-06\"", "\"due\":\"soon\"", "Set work 1: expected a day"),
             }
@@ -286,7 +298,10 @@ public sealed partial class RecordsApiTests : IAsyncLifetime
             var (status, taken) = await _laptop.SendFile("/api/keeping/everything", zip, "application/zip");
             Assert.Equal(200, status);
             var added = taken.GetProperty("added");
-            Assert.Equal((came, here), (added.GetProperty("classes").GetInt32(), added.GetProperty("classesThere").GetInt32()));
+            Assert.Equal(
+                (came, here),
+                (added.GetProperty("classes").GetInt32(), added.GetProperty("classesThere").GetInt32())
+            );
         }
 
         Assert.Equal(
@@ -298,8 +313,18 @@ public sealed partial class RecordsApiTests : IAsyncLifetime
     [Fact]
     public async Task A_record_of_another_class_is_not_found_under_this_one()
     {
-        var other = (await Post(_school, "/api/classes", new { name = "Year 2", learners = Array.Empty<object>() })).GetProperty("id");
-        foreach (var (method, end) in new[] { ("GET", "record.json"), ("GET", "record.csv"), ("GET", "logbook"), ("DELETE", "") })
+        var other = (
+            await Post(_school, "/api/classes", new { name = "Year 2", learners = Array.Empty<object>() })
+        ).GetProperty("id");
+        foreach (
+            var (method, end) in new[]
+            {
+                ("GET", "record.json"),
+                ("GET", "record.csv"),
+                ("GET", "logbook"),
+                ("DELETE", ""),
+            }
+        )
         {
             var path = $"/api/classes/{other}/learners/{_learners["Ada"]}/{end}".TrimEnd('/');
             Assert.Equal(404, (await _school.Send(new HttpMethod(method), path)).Status);

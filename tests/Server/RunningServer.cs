@@ -29,7 +29,12 @@ public class RunningServer : IAsyncLifetime
     public async ValueTask InitializeAsync()
     {
         _app = CoppiaApp.Build(
-            Adjusted(new ServerOptions(Folder, "127.0.0.1", 0, Path.Combine(Folder, "none"), null, false) { Patience = Patient }),
+            Adjusted(
+                new ServerOptions(Folder, "127.0.0.1", 0, Path.Combine(Folder, "none"), null, false)
+                {
+                    Patience = Patient,
+                }
+            ),
             b => b.WebHost.UseTestServer()
         );
         await _app.StartAsync();
@@ -50,12 +55,19 @@ public class RunningServer : IAsyncLifetime
     }
 
     /// <summary>The status and the body of a request with a file as its body.</summary>
-    public async Task<(int Status, JsonElement Body)> SendFile(string path, byte[] file, string type = "application/octet-stream")
+    public async Task<(int Status, JsonElement Body)> SendFile(
+        string path,
+        byte[] file,
+        string type = "application/octet-stream"
+    )
     {
         using var content = new ByteArrayContent(file);
         content.Headers.ContentType = new(type);
         using var response = await Client.PostAsync(path, content);
-        return ((int)response.StatusCode, JsonSerializer.Deserialize<JsonElement>(await response.Content.ReadAsStringAsync()));
+        return (
+            (int)response.StatusCode,
+            JsonSerializer.Deserialize<JsonElement>(await response.Content.ReadAsStringAsync())
+        );
     }
 
     public async Task<JsonElement> Get(string path) => await Client.GetFromJsonAsync<JsonElement>(path);
@@ -63,7 +75,10 @@ public class RunningServer : IAsyncLifetime
     /// <summary>The status and the body of a request with a JSON body.</summary>
     public async Task<(int Status, JsonElement Body)> Send(HttpMethod method, string path, object? body = null)
     {
-        using var request = new HttpRequestMessage(method, path) { Content = body is null ? null : JsonContent.Create(body) };
+        using var request = new HttpRequestMessage(method, path)
+        {
+            Content = body is null ? null : JsonContent.Create(body),
+        };
         using var response = await Client.SendAsync(request);
         var text = await response.Content.ReadAsStringAsync();
         return ((int)response.StatusCode, text.Length == 0 ? default : JsonSerializer.Deserialize<JsonElement>(text));
@@ -104,7 +119,8 @@ public class RunningServer : IAsyncLifetime
             }
         );
 
-    private static object? Pair((int String, int Finger)? pair) => pair is { } p ? new { @string = p.String, finger = p.Finger } : null;
+    private static object? Pair((int String, int Finger)? pair) =>
+        pair is { } p ? new { @string = p.String, finger = p.Finger } : null;
 
     /// <summary>Says something to changes of the bowing, as one who saw there what was said before.</summary>
     public Task<(int Status, JsonElement Body)> Bow(
@@ -135,5 +151,8 @@ public class RunningServer : IAsyncLifetime
         Send(HttpMethod.Put, $"/api/tunes/{tune}/octave/{instrument}", new { octaves, was });
 
     public async Task<long> Keep(string source) =>
-        (await Send(HttpMethod.Post, "/api/tunes", new { source })).Body.GetProperty("summary").GetProperty("id").GetInt64();
+        (await Send(HttpMethod.Post, "/api/tunes", new { source }))
+            .Body.GetProperty("summary")
+            .GetProperty("id")
+            .GetInt64();
 }

@@ -8,8 +8,8 @@ using Microsoft.Extensions.DependencyInjection;
 namespace Coppia.Tests;
 
 /// <summary>
-/// Who gets at what (OWASP ASVS 4.0.3, 2.1.1, 2.2.1, 2.2.2, 3.3.3, 4.1.1, 4.1.2): every address is asked by nobody, by a learner
-/// and by a teacher.
+/// Who gets at what (OWASP ASVS 4.0.3, 2.1.1, 2.2.1, 2.2.2, 3.3.3, 4.1.1, 4.1.2): every address is asked by nobody, by
+/// a learner and by a teacher.
 /// </summary>
 public sealed class SignInTests : IAsyncLifetime
 {
@@ -64,7 +64,9 @@ public sealed class SignInTests : IAsyncLifetime
         return who;
     }
 
-    /// <summary>Every address of the API with one of its methods, its places filled with numbers that there are none of.</summary>
+    /// <summary>
+    /// Every address of the API with one of its methods, its places filled with numbers that there are none of.
+    /// </summary>
     private IEnumerable<(HttpMethod Method, string Path)> Addresses() =>
         _server
             .Services.GetRequiredService<EndpointDataSource>()
@@ -128,10 +130,16 @@ public sealed class SignInTests : IAsyncLifetime
             },
         };
         Assert.Equal(200, await Status(teacher, HttpMethod.Post, "/api/classes", new { name = "Year 1", learners }));
-        Assert.Equal(204, await Status(teacher, HttpMethod.Post, "/api/classes/1/links", new { learners = new[] { 1 } }));
+        Assert.Equal(
+            204,
+            await Status(teacher, HttpMethod.Post, "/api/classes/1/links", new { learners = new[] { 1 } })
+        );
         var links = JsonSerializer.Deserialize<JsonElement>(await teacher.GetStringAsync("/api/classes/1/links"));
         var link = links[0].GetProperty("address").GetString()!.Split('/')[^1];
-        var learner = new HttpClient(_server.TestServer.CreateHandler()) { BaseAddress = _server.TestServer.BaseAddress };
+        var learner = new HttpClient(_server.TestServer.CreateHandler())
+        {
+            BaseAddress = _server.TestServer.BaseAddress,
+        };
         Assert.Equal(200, await Status(learner, HttpMethod.Get, $"/api/learn/{link}"));
         learner.DefaultRequestHeaders.Add("Authorization", $"Bearer {link}");
         learner.DefaultRequestHeaders.Add("Cookie", $"coppia-teacher={link}");
@@ -174,7 +182,9 @@ public sealed class SignInTests : IAsyncLifetime
         Assert.Equal(name.GetProperty("title").GetString(), phrase.GetProperty("title").GetString());
         var statuses = new List<int>();
         for (var i = 0; i < 10; i++)
-            statuses.Add((await _server.Send(HttpMethod.Post, "/api/sign-in", Who("Rosalind", $"guess number {i}"))).Status);
+            statuses.Add(
+                (await _server.Send(HttpMethod.Post, "/api/sign-in", Who("Rosalind", $"guess number {i}"))).Status
+            );
         Assert.Equal([401, 401, 401, 401, 401, 401, 401, 401, 429, 429], statuses);
         // The right one does not help the guesser now.
         Assert.Equal(429, await Status(Browser(), HttpMethod.Post, "/api/sign-in", Who("Rosalind")));
@@ -191,9 +201,15 @@ public sealed class SignInTests : IAsyncLifetime
             await SignedIn(Browser(), "Edmund")
         );
         Assert.Equal(204, await Status(home, HttpMethod.Post, "/api/sign-out"));
-        Assert.Equal((401, 200), (await Status(home, HttpMethod.Get, "/api/tunes"), await Status(school, HttpMethod.Get, "/api/tunes")));
+        Assert.Equal(
+            (401, 200),
+            (await Status(home, HttpMethod.Get, "/api/tunes"), await Status(school, HttpMethod.Get, "/api/tunes"))
+        );
         Assert.Equal(204, await Status(other, HttpMethod.Post, $"/api/teachers/{rosalind.Id}/everywhere"));
-        Assert.Equal((401, 200), (await Status(school, HttpMethod.Get, "/api/tunes"), await Status(other, HttpMethod.Get, "/api/tunes")));
+        Assert.Equal(
+            (401, 200),
+            (await Status(school, HttpMethod.Get, "/api/tunes"), await Status(other, HttpMethod.Get, "/api/tunes"))
+        );
     }
 
     [Fact]
@@ -202,10 +218,19 @@ public sealed class SignInTests : IAsyncLifetime
         var rosalind = Teachers.Add("Rosalind", Passphrase)!;
         var (home, school) = (await SignedIn(Browser(), "Rosalind"), await SignedIn(Browser(), "Rosalind"));
         var path = $"/api/teachers/{rosalind.Id}/passphrase";
-        Assert.Equal(401, await Status(home, HttpMethod.Put, path, new { former = "not this one", passphrase = "seven iron kettles" }));
+        Assert.Equal(
+            401,
+            await Status(home, HttpMethod.Put, path, new { former = "not this one", passphrase = "seven iron kettles" })
+        );
         Assert.Equal(422, await Status(home, HttpMethod.Put, path, new { former = Passphrase, passphrase = "short" }));
-        Assert.Equal(204, await Status(home, HttpMethod.Put, path, new { former = Passphrase, passphrase = "seven iron kettles" }));
-        Assert.Equal((200, 401), (await Status(home, HttpMethod.Get, "/api/tunes"), await Status(school, HttpMethod.Get, "/api/tunes")));
+        Assert.Equal(
+            204,
+            await Status(home, HttpMethod.Put, path, new { former = Passphrase, passphrase = "seven iron kettles" })
+        );
+        Assert.Equal(
+            (200, 401),
+            (await Status(home, HttpMethod.Get, "/api/tunes"), await Status(school, HttpMethod.Get, "/api/tunes"))
+        );
         Assert.Null(Teachers.Check("Rosalind", Passphrase));
     }
 
@@ -243,17 +268,27 @@ public sealed class SignInTests : IAsyncLifetime
         Teachers.Add("Rosalind", Passphrase);
         Teachers.Add("Edmund", Passphrase);
         var browser = await SignedIn(Browser(), "Rosalind");
-        Assert.DoesNotContain(Passphrase, SomeLibrary.Dump(Path.Combine(_server.Folder, "coppia.db")), StringComparison.Ordinal);
+        Assert.DoesNotContain(
+            Passphrase,
+            SomeLibrary.Dump(Path.Combine(_server.Folder, "coppia.db")),
+            StringComparison.Ordinal
+        );
         Assert.NotEqual(Teachers.Named("Rosalind")!.Passphrase, Teachers.Named("Edmund")!.Passphrase);
         var list = await browser.GetStringAsync("/api/teachers");
-        Assert.Equal(["id", "isMe", "name"], JsonDocument.Parse(list).RootElement[0].EnumerateObject().Select(p => p.Name).Order());
+        Assert.Equal(
+            ["id", "isMe", "name"],
+            JsonDocument.Parse(list).RootElement[0].EnumerateObject().Select(p => p.Name).Order()
+        );
     }
 
     [Fact] // OWASP ASVS 4.0.3, 3.4.2 and 3.4.3
     public async Task The_cookie_is_for_the_server_alone()
     {
         Teachers.Add("Rosalind", Passphrase);
-        using var response = await _server.Client.PostAsync("/api/sign-in", System.Net.Http.Json.JsonContent.Create(Who("Rosalind")));
+        using var response = await _server.Client.PostAsync(
+            "/api/sign-in",
+            System.Net.Http.Json.JsonContent.Create(Who("Rosalind"))
+        );
         var cookie = response.Headers.GetValues("Set-Cookie").Single();
         Assert.Contains("httponly", cookie, StringComparison.OrdinalIgnoreCase);
         Assert.Contains("samesite=strict", cookie, StringComparison.OrdinalIgnoreCase);

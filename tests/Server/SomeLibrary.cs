@@ -46,7 +46,8 @@ public sealed class SomeLibrary : IDisposable
         foreach (
             var table in Column(
                 connection,
-                "SELECT name FROM sqlite_master WHERE type = 'table' AND sql NOT LIKE 'CREATE VIRTUAL%' AND name <> 'sqlite_sequence' ORDER BY name"
+                "SELECT name FROM sqlite_master WHERE type = 'table' AND sql NOT LIKE 'CREATE VIRTUAL%' AND name <> "
+                    + "'sqlite_sequence' ORDER BY name"
             )
         )
         {
@@ -57,7 +58,9 @@ public sealed class SomeLibrary : IDisposable
             {
                 var cells = new object[reader.FieldCount];
                 reader.GetValues(cells);
-                rows.Add($"{table}: {string.Join(" | ", cells.Select(c => c is byte[] b ? Convert.ToHexString(b) : c))}");
+                rows.Add(
+                    $"{table}: {string.Join(" | ", cells.Select(c => c is byte[] b ? Convert.ToHexString(b) : c))}"
+                );
             }
         }
 
@@ -70,17 +73,24 @@ public sealed class SomeLibrary : IDisposable
         return [.. Column(connection, "SELECT title FROM tune ORDER BY title")];
     }
 
-    /// <summary>A database with the tables of an older Coppia and one tune, made of the first migrations alone.</summary>
+    /// <summary>
+    /// A database with the tables of an older Coppia and one tune, made of the first migrations alone.
+    /// </summary>
     public void MakeOld(int version)
     {
         using var connection = Open(Folder.Database);
         Run(
             connection,
-            "CREATE TABLE SchemaVersions (SchemaVersionID INTEGER PRIMARY KEY AUTOINCREMENT, ScriptName TEXT NOT NULL, Applied DATETIME NOT NULL)"
+            "CREATE TABLE SchemaVersions (SchemaVersionID INTEGER PRIMARY KEY AUTOINCREMENT, ScriptName TEXT NOT NULL, "
+                + "Applied DATETIME NOT NULL)"
         );
         var assembly = typeof(Database).Assembly;
         foreach (
-            var script in assembly.GetManifestResourceNames().Where(n => n.EndsWith(".sql", StringComparison.Ordinal)).Order().Take(version)
+            var script in assembly
+                .GetManifestResourceNames()
+                .Where(n => n.EndsWith(".sql", StringComparison.Ordinal))
+                .Order()
+                .Take(version)
         )
         {
             using var text = new StreamReader(assembly.GetManifestResourceStream(script)!);
@@ -91,7 +101,8 @@ public sealed class SomeLibrary : IDisposable
         Run(
             connection,
             """
-            INSERT INTO tune (title, title_key, composer, printed_for, source, key_name, meter, clef, bars, created_at, changed_at)
+            INSERT INTO tune (title, title_key, composer, printed_for, source, key_name, meter, clef, bars, created_at,
+                changed_at)
             VALUES ('Old Oak', 'old oak', 'Anon', 'violin', 'X:1
             K:D
             D|', 'D major', '4/4', 'treble', 1, '2026-01-01T00:00:00.000Z', '2026-01-01T00:00:00.000Z')

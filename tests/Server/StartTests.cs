@@ -10,7 +10,8 @@ using Microsoft.AspNetCore.Hosting;
 namespace Coppia.Tests;
 
 /// <summary>
-/// Where Coppia cannot start it says why and what would be right, in one sentence on standard error, and ends with 2 (common practice).
+/// Where Coppia cannot start it says why and what would be right, in one sentence on standard error, and ends with 2
+/// (common practice).
 /// </summary>
 public sealed class StartTests : IDisposable
 {
@@ -69,7 +70,8 @@ public sealed class StartTests : IDisposable
     }
 
     [Theory]
-    [InlineData("no-such-name.invalid", "--host no-such-name.invalid is not known here")] // RFC 6761, 6.4: .invalid is never a name
+    // RFC 6761, 6.4: .invalid is never a name
+    [InlineData("no-such-name.invalid", "--host no-such-name.invalid is not known here")]
     [InlineData("0.0.0.0", "demands a teacher’s sign-in. Make one first: ./coppia teacher add NAME")]
     [InlineData("*", "demands a teacher’s sign-in")]
     [InlineData("::", "demands a teacher’s sign-in")]
@@ -87,7 +89,10 @@ public sealed class StartTests : IDisposable
             "--host 127.0.0.1 is not an address of this machine; leave it out, or give 127.0.0.1.",
             Said(SocketError.AddressNotAvailable)
         );
-        Assert.Equal("Port 80 may not be used by this user; expected one above 1023, such as --port 4710.", Said(SocketError.AccessDenied));
+        Assert.Equal(
+            "Port 80 may not be used by this user; expected one above 1023, such as --port 4710.",
+            Said(SocketError.AccessDenied)
+        );
     }
 
     [Theory]
@@ -95,14 +100,20 @@ public sealed class StartTests : IDisposable
     [InlineData("localhost", "http://127.0.0.1:0")]
     [InlineData("::1", "http://[::1]:0")]
     public void Addresses_of_this_machine(string host, string address) =>
-        Assert.Equal([address], Coppia.Server.Door.Listening.Addresses(new(_library.Folder.Path, host, 0, "", null, false)));
+        Assert.Equal(
+            [address],
+            Coppia.Server.Door.Listening.Addresses(new(_library.Folder.Path, host, 0, "", null, false))
+        );
 
     [Fact] // against DNS rebinding (common practice)
     public void Only_own_names_are_answered_to_wherever_it_listens() =>
         Assert.Equal(
             ["127.0.0.1", "localhost", "[::1]", "music-room.example"],
             Coppia.Server.Door.Listening.Names(
-                new Coppia.Server.Door.ServerOptions(_library.Folder.Path, "0.0.0.0", 0, "", null, false) { Names = ["music-room.example"] }
+                new Coppia.Server.Door.ServerOptions(_library.Folder.Path, "0.0.0.0", 0, "", null, false)
+                {
+                    Names = ["music-room.example"],
+                }
             )
         );
 
@@ -135,7 +146,8 @@ public sealed class StartTests : IDisposable
         _library.With("Ash Grove");
         SomeLibrary.Run(
             _library.Folder.Database,
-            "INSERT INTO SchemaVersions (ScriptName, Applied) VALUES ('Coppia.Data.Migrations.0099_more.sql', '2030-01-01')"
+            "INSERT INTO SchemaVersions (ScriptName, "
+                + "Applied) VALUES ('Coppia.Data.Migrations.0099_more.sql', '2030-01-01')"
         );
         Assert.Contains(
             $"its tables have version 99, this program knows versions up to {Data.Store.Database.NewestVersion}",
@@ -197,7 +209,10 @@ public sealed class StartTests : IDisposable
         await using var app = CoppiaApp.Build(options, b => b.WebHost.UseUrls([.. Listening.Addresses(options)]));
         await app.StartAsync();
         using var client = new HttpClient(
-            new HttpClientHandler { ServerCertificateCustomValidationCallback = (_, shown, _, _) => shown?.Thumbprint == made.Thumbprint }
+            new HttpClientHandler
+            {
+                ServerCertificateCustomValidationCallback = (_, shown, _, _) => shown?.Thumbprint == made.Thumbprint,
+            }
         );
         Assert.StartsWith("https://", app.Urls.First(), StringComparison.Ordinal);
         Assert.Equal(HttpStatusCode.OK, (await client.GetAsync($"{app.Urls.First()}/api/health")).StatusCode);

@@ -27,14 +27,25 @@ public sealed class StylesApiTests : IAsyncLifetime
     {
         var id = await _server.Keep(Tune);
         Assert.Equal("D3 D4 D3 D-L2 A0", await Pairs(id, "violin"));
-        await _server.Send(HttpMethod.Post, "/api/styles", new { name = "Upstairs", style = new { fourthFinger = "openFirst" } });
-        var second = (await _server.Send(HttpMethod.Post, "/api/styles", new { name = "Downstairs", style = new { lowHigh = "arrows" } }))
+        await _server.Send(
+            HttpMethod.Post,
+            "/api/styles",
+            new { name = "Upstairs", style = new { fourthFinger = "openFirst" } }
+        );
+        var second = (
+            await _server.Send(
+                HttpMethod.Post,
+                "/api/styles",
+                new { name = "Downstairs", style = new { lowHigh = "arrows" } }
+            )
+        )
             .Body.GetProperty("id")
             .GetInt64();
         Assert.Equal("D3 A0 D3 D-L2 A0", await Pairs(id, "violin")); // the first style kept is the current one
         Assert.Equal(204, (await _server.Send(HttpMethod.Post, $"/api/styles/{second}/current")).Status);
         Assert.Equal("D3 D4 D3 D-↓2 A0", await Pairs(id, "violin"));
-        Assert.Equal(404, (await _server.Send(HttpMethod.Delete, $"/api/styles/{second}")).Status); // the one in use stays
+        // the one in use stays
+        Assert.Equal(404, (await _server.Send(HttpMethod.Delete, $"/api/styles/{second}")).Status);
     }
 
     [Theory]
@@ -44,7 +55,11 @@ public sealed class StylesApiTests : IAsyncLifetime
     [InlineData("""{"name":"x","style":{"firstKeyFifths":9}}""", "at most seven")]
     public async Task A_style_that_cannot_be_is_refused_in_words(string json, string words)
     {
-        var (status, body) = await _server.Send(HttpMethod.Post, "/api/styles", JsonSerializer.Deserialize<JsonElement>(json));
+        var (status, body) = await _server.Send(
+            HttpMethod.Post,
+            "/api/styles",
+            JsonSerializer.Deserialize<JsonElement>(json)
+        );
         Assert.Equal(400, status);
         Assert.Contains(words, body.GetProperty("errors").ToString(), StringComparison.Ordinal);
         Assert.Equal(0, (await _server.Get("/api/styles"))[0].GetProperty("id").GetInt64());
@@ -139,7 +154,10 @@ public sealed class StylesApiTests : IAsyncLifetime
         }
 
         async Task<string> Names(string path) =>
-            string.Join(", ", (await _server.Get(path)).EnumerateArray().Select(s => s.GetProperty("name").GetString()));
+            string.Join(
+                ", ",
+                (await _server.Get(path)).EnumerateArray().Select(s => s.GetProperty("name").GetString())
+            );
 
         var first = await Made("/api/styles", new { name = "Upstairs", style = new { lowHigh = "arrows" } });
         var one = await Made($"/api/styles/{first.Id}/duplicate");
@@ -162,7 +180,11 @@ public sealed class StylesApiTests : IAsyncLifetime
         Assert.Equal("Against D major: C is natural, F is natural.", shapes.GetProperty("changes").GetString());
         var itself = await _server.Get("/api/shapes/violin?fifths=2&form=major");
         Assert.Equal("", itself.GetProperty("changes").GetString());
-        await _server.Send(HttpMethod.Post, "/api/styles", new { name = "G first", style = new { firstKeyFifths = 1 } });
+        await _server.Send(
+            HttpMethod.Post,
+            "/api/styles",
+            new { name = "G first", style = new { firstKeyFifths = 1 } }
+        );
         Assert.Equal(
             "Against G major: F is natural.",
             (await _server.Get("/api/shapes/violin?fifths=0&form=major")).GetProperty("changes").GetString()
@@ -174,10 +196,16 @@ public sealed class StylesApiTests : IAsyncLifetime
     [InlineData("bass", 2, "I")]
     [InlineData("cello", -3, "I")]
     [InlineData("violin", -3, "I")]
-    public async Task The_position_follows_the_key_where_none_is_asked(string instrument, int fifths, string position) =>
+    public async Task The_position_follows_the_key_where_none_is_asked(
+        string instrument,
+        int fifths,
+        string position
+    ) =>
         Assert.Equal(
             position,
-            (await _server.Get($"/api/shapes/{instrument}?fifths={fifths}&form=major")).GetProperty("position").GetString()
+            (await _server.Get($"/api/shapes/{instrument}?fifths={fifths}&form=major"))
+                .GetProperty("position")
+                .GetString()
         );
 
     [Fact]
@@ -189,13 +217,20 @@ public sealed class StylesApiTests : IAsyncLifetime
             new
             {
                 name = "Ours",
-                style = new { shapeNames = new Dictionary<string, object> { ["2–3"] = new { name = "the twins", mark = "★" } } },
+                style = new
+                {
+                    shapeNames = new Dictionary<string, object> { ["2–3"] = new { name = "the twins", mark = "★" } },
+                },
             }
         );
         var shape = (await _server.Get("/api/shapes/violin?fifths=2&form=major")).GetProperty("shapes")[1];
         Assert.Equal(
             ("the twins", "★", "2–3"),
-            (shape.GetProperty("name").GetString(), shape.GetProperty("mark").GetString(), shape.GetProperty("descriptive").GetString())
+            (
+                shape.GetProperty("name").GetString(),
+                shape.GetProperty("mark").GetString(),
+                shape.GetProperty("descriptive").GetString()
+            )
         );
     }
 
@@ -212,7 +247,11 @@ public sealed class StylesApiTests : IAsyncLifetime
                 ' ',
                 sheet
                     .EnumerateArray()
-                    .Select(t => t.GetProperty("millimetres").GetDouble().ToString(System.Globalization.CultureInfo.InvariantCulture))
+                    .Select(t =>
+                        t.GetProperty("millimetres")
+                            .GetDouble()
+                            .ToString(System.Globalization.CultureInfo.InvariantCulture)
+                    )
             )
         );
     }
@@ -230,7 +269,11 @@ public sealed class StylesApiTests : IAsyncLifetime
     {
         var id = await _server.Keep(Tune);
         var lines = (
-            await _server.Send(HttpMethod.Post, $"/api/tunes/{id}/before", new { instrument = "violin", starts = new[] { 0, 1 } })
+            await _server.Send(
+                HttpMethod.Post,
+                $"/api/tunes/{id}/before",
+                new { instrument = "violin", starts = new[] { 0, 1 } }
+            )
         ).Body;
         Assert.Equal("Only the D string.", lines[0][0].GetProperty("text").GetString());
         Assert.Equal("Only the A string.", lines[1][0].GetProperty("text").GetString());

@@ -45,7 +45,10 @@ public class TunesApiTests(RunningServer server) : IClassFixture<RunningServer>
         var (status, current) = await server.Send(HttpMethod.Put, $"/api/tunes/{id}", Change("Yours"));
         Assert.Equal(409, status);
         Assert.Equal("Mine", current.GetProperty("current").GetProperty("summary").GetProperty("title").GetString());
-        Assert.Equal("Mine", (await server.Get($"/api/tunes/{id}")).GetProperty("summary").GetProperty("title").GetString());
+        Assert.Equal(
+            "Mine",
+            (await server.Get($"/api/tunes/{id}")).GetProperty("summary").GetProperty("title").GetString()
+        );
     }
 
     [Fact]
@@ -84,7 +87,10 @@ public class TunesApiTests(RunningServer server) : IClassFixture<RunningServer>
     {
         await server.Keep(Source.Replace("River Stones", @"Céilidh 100\% Fun", StringComparison.Ordinal));
         foreach (var words in new[] { "ceilidh", "CÉILI", "100%" })
-            Assert.Equal(1, (await server.Get($"/api/tunes?search={Uri.EscapeDataString(words)}")).GetProperty("total").GetInt32());
+            Assert.Equal(
+                1,
+                (await server.Get($"/api/tunes?search={Uri.EscapeDataString(words)}")).GetProperty("total").GetInt32()
+            );
         Assert.Equal(0, (await server.Get("/api/tunes?search=140")).GetProperty("total").GetInt32());
     }
 
@@ -102,7 +108,10 @@ public class TunesApiTests(RunningServer server) : IClassFixture<RunningServer>
     {
         var id = await server.Keep(Source.Replace("River Stones", "Willow Gate", StringComparison.Ordinal));
         async Task<string?> Copy(long of) =>
-            (await server.Send(HttpMethod.Post, $"/api/tunes/{of}/duplicate")).Body.GetProperty("summary").GetProperty("title").GetString();
+            (await server.Send(HttpMethod.Post, $"/api/tunes/{of}/duplicate"))
+                .Body.GetProperty("summary")
+                .GetProperty("title")
+                .GetString();
         Assert.Equal("Willow Gate (copy)", await Copy(id));
         Assert.Equal("Willow Gate (copy 2)", await Copy(id));
         Assert.Equal("Willow Gate (copy 3)", await Copy(id + 1));
@@ -120,7 +129,11 @@ public class TunesApiTests(RunningServer server) : IClassFixture<RunningServer>
         };
         using var response = await server.Client.PostAsync("/api/tunes/upload", form);
         Assert.Equal(422, (int)response.StatusCode);
-        Assert.Contains("\"source\":\"X:1\\nK:D\\nD [E\"", await response.Content.ReadAsStringAsync(), StringComparison.Ordinal);
+        Assert.Contains(
+            "\"source\":\"X:1\\nK:D\\nD [E\"",
+            await response.Content.ReadAsStringAsync(),
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]
@@ -129,7 +142,10 @@ public class TunesApiTests(RunningServer server) : IClassFixture<RunningServer>
         using var form = new MultipartFormDataContent
         {
             {
-                new ByteArrayContent(new byte[5 * 1024 * 1024 + 1]) { Headers = { ContentType = new MediaTypeHeaderValue("text/plain") } },
+                new ByteArrayContent(new byte[5 * 1024 * 1024 + 1])
+                {
+                    Headers = { ContentType = new MediaTypeHeaderValue("text/plain") },
+                },
                 "file",
                 "a.abc"
             },
@@ -154,7 +170,10 @@ public class TunesApiTests(RunningServer server) : IClassFixture<RunningServer>
     [InlineData("{\"source\":5}")]
     public async Task A_body_that_is_no_request_is_a_problem_without_a_stack_trace(string body)
     {
-        using var response = await server.Client.PostAsync("/api/tunes", new StringContent(body, Encoding.UTF8, "application/json"));
+        using var response = await server.Client.PostAsync(
+            "/api/tunes",
+            new StringContent(body, Encoding.UTF8, "application/json")
+        );
         Assert.Equal(400, (int)response.StatusCode);
         Assert.DoesNotContain("   at ", await response.Content.ReadAsStringAsync(), StringComparison.Ordinal);
     }
@@ -175,8 +194,11 @@ public class TunesApiTests(RunningServer server) : IClassFixture<RunningServer>
     public async Task An_instruments_export_carries_the_pairs()
     {
         var id = await server.Keep(Source);
-        var text = await server.Client.GetStringAsync($"/api/tunes/{id}/export?format=musicxml&instrument=cello&rows=pair,count");
-        Assert.Contains("<fingering>3</fingering><string>2</string>", text, StringComparison.Ordinal); // F sharp: third finger, second string from the top
+        var text = await server.Client.GetStringAsync(
+            $"/api/tunes/{id}/export?format=musicxml&instrument=cello&rows=pair,count"
+        );
+        // F sharp: third finger, second string from the top
+        Assert.Contains("<fingering>3</fingering><string>2</string>", text, StringComparison.Ordinal);
         Assert.Contains("<text>D3</text>", text, StringComparison.Ordinal);
     }
 }

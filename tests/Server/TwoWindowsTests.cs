@@ -2,21 +2,26 @@ using System.Text.Json;
 
 namespace Coppia.Tests;
 
-/// <summary>Two windows on one library: what each adds is kept, and neither overwrites what it has not seen (common practice).</summary>
+/// <summary>
+/// Two windows on one library: what each adds is kept, and neither overwrites what it has not seen (common practice).
+/// </summary>
 public class TwoWindowsTests(RunningServer server) : IClassFixture<RunningServer>
 {
     private const int Writers = 20;
 
     private static string Source(string notes) => $"X:1\nT:Two Windows\nM:4/4\nL:1/4\nK:D\n{notes}|]";
 
-    private static string Title((int Status, JsonElement Body) answer) => $"{answer.Status} {answer.Body.GetProperty("title").GetString()}";
+    private static string Title((int Status, JsonElement Body) answer) =>
+        $"{answer.Status} {answer.Body.GetProperty("title").GetString()}";
 
     [Fact] // An A on the violin is the open A string or the fourth finger on D (craft 6).
     public async Task Twenty_writers_of_one_pin_each_keep_twenty_pins()
     {
         var id = await server.Keep(Source(string.Join('|', Enumerable.Repeat("AAAA", Writers / 4))));
         var answers = await Task.WhenAll(
-            Enumerable.Range(0, Writers).Select(i => Task.Run(() => server.Pin(id, "violin", $"b{i / 4 + 1}n{i % 4 + 1}", (1, 4))))
+            Enumerable
+                .Range(0, Writers)
+                .Select(i => Task.Run(() => server.Pin(id, "violin", $"b{i / 4 + 1}n{i % 4 + 1}", (1, 4))))
         );
         Assert.All(answers, a => Assert.Equal(204, a.Status));
         Assert.Equal(string.Join(' ', Enumerable.Repeat("D4", Writers)), await server.Labels(id));
@@ -30,7 +35,10 @@ public class TwoWindowsTests(RunningServer server) : IClassFixture<RunningServer
             Enumerable.Range(1, Writers).Select(bar => Task.Run(() => server.Bow(id, [($"b{bar}n2", "slur")])))
         );
         Assert.All(answers, a => Assert.Equal(204, a.Status));
-        Assert.Equal(Writers, (await server.Get($"/api/tunes/{id}/bowing?instrument=violin")).GetProperty("taken").GetArrayLength());
+        Assert.Equal(
+            Writers,
+            (await server.Get($"/api/tunes/{id}/bowing?instrument=violin")).GetProperty("taken").GetArrayLength()
+        );
     }
 
     [Fact]
@@ -40,7 +48,8 @@ public class TwoWindowsTests(RunningServer server) : IClassFixture<RunningServer
         Assert.Equal(204, (await server.Pin(id, "violin", "b1n2", (1, 4))).Status);
         var late = await server.Pin(id, "violin", "b1n2", (2, 0));
         Assert.Equal(
-            "409 The finger of a note in bar 1 was changed in another window meanwhile. Nothing was overwritten; it is shown now.",
+            "409 The finger of a note in bar 1 was changed in another window meanwhile. Nothing was overwritten; "
+                + "it is shown now.",
             Title(late)
         );
         Assert.Equal("D3 D4 D3 D0", await server.Labels(id));
@@ -80,7 +89,11 @@ public class TwoWindowsTests(RunningServer server) : IClassFixture<RunningServer
             );
         Assert.Equal(
             (204, 409, 204),
-            ((await Printed(true, false)).Status, (await Printed(true, false)).Status, (await Printed(false, true)).Status)
+            (
+                (await Printed(true, false)).Status,
+                (await Printed(true, false)).Status,
+                (await Printed(false, true)).Status
+            )
         );
         Assert.Equal(204, (await server.Octave(id, "violin", 1, was: null)).Status);
         Assert.StartsWith(
@@ -107,7 +120,11 @@ public class TwoWindowsTests(RunningServer server) : IClassFixture<RunningServer
                 }
             );
         Assert.Equal(200, (await Save(1, "First")).Status);
-        Assert.StartsWith("409 This style was saved from another window", Title(await Save(1, "Second")), StringComparison.Ordinal);
+        Assert.StartsWith(
+            "409 This style was saved from another window",
+            Title(await Save(1, "Second")),
+            StringComparison.Ordinal
+        );
         Assert.Equal(200, (await Save(2, "Third")).Status);
     }
 

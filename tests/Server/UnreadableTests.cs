@@ -5,7 +5,9 @@ using Coppia.Data.Tunes;
 
 namespace Coppia.Tests;
 
-/// <summary>What an earlier version kept and this one cannot read takes no other screen down, and its text is there to copy.</summary>
+/// <summary>
+/// What an earlier version kept and this one cannot read takes no other screen down, and its text is there to copy.
+/// </summary>
 public class UnreadableTests(RunningServer server) : IClassFixture<RunningServer>
 {
     private Database Library => new(Path.Combine(server.Folder, "coppia.db"));
@@ -15,8 +17,11 @@ public class UnreadableTests(RunningServer server) : IClassFixture<RunningServer
     {
         const string text = "X:1\nT:Old\nK:D\nD999/0|\n";
         var good = await server.Keep("X:1\nT:Good\nK:D\nD E F|\n");
-        var bad = new TuneRepository(Library, TimeProvider.System).Add(SomeLibrary.Tune("Old") with { Source = text }).Id;
-        new StyleRepository(Library, TimeProvider.System).Add("Old style", "{\"lowHigh\":\"by colour\"}"); // the first is in use
+        var bad = new TuneRepository(Library, TimeProvider.System)
+            .Add(SomeLibrary.Tune("Old") with { Source = text })
+            .Id;
+        // the first is in use
+        new StyleRepository(Library, TimeProvider.System).Add("Old style", "{\"lowHigh\":\"by colour\"}");
 
         Assert.Equal(2, (await server.Get("/api/tunes")).GetProperty("total").GetInt32());
         await server.Get($"/api/tunes/{good}/reading?instrument=violin");
@@ -39,12 +44,21 @@ public class UnreadableTests(RunningServer server) : IClassFixture<RunningServer
             Assert.Equal((422, text), (status, problem.GetProperty("source").GetString()));
         }
 
-        Assert.Equal(422, (await server.Send(HttpMethod.Post, $"/api/exercises/first/{bad}?instruments=violin")).Status);
+        Assert.Equal(
+            422,
+            (await server.Send(HttpMethod.Post, $"/api/exercises/first/{bad}?instruments=violin")).Status
+        );
         Assert.Equal(text, (await server.Get($"/api/tunes/{bad}")).GetProperty("source").GetString());
         // It can be mended.
         Assert.Equal(
             200,
-            (await server.Send(HttpMethod.Put, $"/api/tunes/{bad}", new { version = 1, source = "X:1\nT:Old\nK:D\nD|\n" })).Status
+            (
+                await server.Send(
+                    HttpMethod.Put,
+                    $"/api/tunes/{bad}",
+                    new { version = 1, source = "X:1\nT:Old\nK:D\nD|\n" }
+                )
+            ).Status
         );
         await server.Get($"/api/tunes/{bad}/reading?instrument=violin");
     }
@@ -52,7 +66,15 @@ public class UnreadableTests(RunningServer server) : IClassFixture<RunningServer
     [Fact]
     public async Task Sheets_are_listed_and_searched_and_each_says_what_it_is()
     {
-        string[] documents = ["drawn by hand", "{}", "{\"parts\":7}", "{\"parts\":[\"Stems\"]}", "{\"parts\":[null]}", "{\"parts\":[{}]}"];
+        string[] documents =
+        [
+            "drawn by hand",
+            "{}",
+            "{\"parts\":7}",
+            "{\"parts\":[\"Stems\"]}",
+            "{\"parts\":[null]}",
+            "{\"parts\":[{}]}",
+        ];
         var sheets = new SheetRepository(Library, TimeProvider.System);
         foreach (var document in documents)
         {
@@ -68,7 +90,11 @@ public class UnreadableTests(RunningServer server) : IClassFixture<RunningServer
                 .Id;
             var (status, problem) = await server.Send(HttpMethod.Get, $"/api/sheets/{id}");
             Assert.Equal(422, status);
-            Assert.Contains("cannot read the sheet “Old sheet”", problem.GetProperty("title").GetString(), StringComparison.Ordinal);
+            Assert.Contains(
+                "cannot read the sheet “Old sheet”",
+                problem.GetProperty("title").GetString(),
+                StringComparison.Ordinal
+            );
         }
 
         foreach (var (words, found) in new[] { ("", documents.Length), ("old", documents.Length), ("stems", 0) })

@@ -117,10 +117,18 @@ public class WritingApiTests(RunningServer server) : IClassFixture<RunningServer
         var view = await Letters("DEFGABCDDCBAGFEDDEFGA");
         view = await Step(await Step(view, new { @do = "all" }), new { @do = "slur" });
         static string Pitches(string xml) =>
-            string.Join(' ', Coppia.Formats.Books.TuneReader.Read(xml).Score!.Events.Select(e => $"{e.Pitch}:{e.Value}"));
+            string.Join(
+                ' ',
+                Coppia.Formats.Books.TuneReader.Read(xml).Score!.Events.Select(e => $"{e.Pitch}:{e.Value}")
+            );
         Assert.Equal(
             Pitches(view.GetProperty("state").GetProperty("doc").GetString()!),
-            string.Join(' ', view.GetProperty("systems").EnumerateArray().Select(s => Pitches(s.GetProperty("musicXml").GetString()!)))
+            string.Join(
+                ' ',
+                view.GetProperty("systems")
+                    .EnumerateArray()
+                    .Select(s => Pitches(s.GetProperty("musicXml").GetString()!))
+            )
         );
     }
 
@@ -130,7 +138,11 @@ public class WritingApiTests(RunningServer server) : IClassFixture<RunningServer
         var id = await server.Keep("X:1\nT:Two Notices\nM:4/4\nL:1/4\nK:D\n\"D\"DEFG|DEF|DEFG|]");
         var notices = (await server.Get($"/api/tunes/{id}")).GetProperty("notices").EnumerateArray().ToArray();
         string[] Of(bool loss) =>
-            [.. notices.Where(n => n.GetProperty("isLoss").GetBoolean() == loss).Select(n => n.GetProperty("message").GetString()!)];
+            [
+                .. notices
+                    .Where(n => n.GetProperty("isLoss").GetBoolean() == loss)
+                    .Select(n => n.GetProperty("message").GetString()!),
+            ];
         Assert.Equal(["Chord symbols are left out."], Of(loss: true));
         Assert.Contains("Bar 2", Assert.Single(Of(loss: false)), StringComparison.Ordinal);
     }
@@ -178,7 +190,12 @@ public class WritingApiTests(RunningServer server) : IClassFixture<RunningServer
             "/api/writing/text",
             new { doc = view.GetProperty("state").GetProperty("doc").GetString(), before = Source }
         );
-        Assert.Equal(200, (await server.Send(HttpMethod.Put, $"/api/tunes/{id}", new { version = 1, source = text.GetString() })).Status);
+        Assert.Equal(
+            200,
+            (
+                await server.Send(HttpMethod.Put, $"/api/tunes/{id}", new { version = 1, source = text.GetString() })
+            ).Status
+        );
         var labels = (await server.Get($"/api/tunes/{id}/reading?instrument=violin"))
             .GetProperty("notes")
             .EnumerateArray()
@@ -190,7 +207,8 @@ public class WritingApiTests(RunningServer server) : IClassFixture<RunningServer
     public async Task One_line_of_a_score_is_written_on()
     {
         var id = await server.Keep(
-            "X:1\nM:4/4\nL:1/4\nK:D\nV:1 name=\"Violin\"\nV:2 name=\"Cello\" clef=bass\n[V:1]DEFG|]\n[V:2]D,A,,D,A,,|]\n"
+            "X:1\nM:4/4\nL:1/4\nK:D\nV:1 name=\"Violin\"\nV:2 name=\"Cello\" "
+                + "clef=bass\n[V:1]DEFG|]\n[V:2]D,A,,D,A,,|]\n"
         );
         var view = await server.Get($"/api/tunes/{id}/writing?instrument=cello");
         Assert.Equal("bass", view.GetProperty("clef").GetString());
@@ -204,8 +222,13 @@ public class WritingApiTests(RunningServer server) : IClassFixture<RunningServer
             },
             "cello"
         );
-        var lines = Coppia.Formats.Books.TuneReader.Read(view.GetProperty("state").GetProperty("doc").GetString()!).Lines;
-        Assert.Equal(["D4 E4 F#4 G4", "E3 A2 D3 A2"], lines.Select(l => string.Join(' ', l.Score.Events.Select(e => e.Pitch))));
+        var lines = Coppia
+            .Formats.Books.TuneReader.Read(view.GetProperty("state").GetProperty("doc").GetString()!)
+            .Lines;
+        Assert.Equal(
+            ["D4 E4 F#4 G4", "E3 A2 D3 A2"],
+            lines.Select(l => string.Join(' ', l.Score.Events.Select(e => e.Pitch)))
+        );
     }
 
     [Fact]
@@ -223,7 +246,14 @@ public class WritingApiTests(RunningServer server) : IClassFixture<RunningServer
     [InlineData("violin", 0, "treble", 1, "F", "D-L2")]
     [InlineData("cello", 2, "bass", 6, "F♯", "D3")]
     [InlineData("bass", 0, "bass", 4, "D", "D0")]
-    public async Task Lines_and_spaces_have_their_pairs(string instrument, int fifths, string clef, int height, string name, string pair)
+    public async Task Lines_and_spaces_have_their_pairs(
+        string instrument,
+        int fifths,
+        string clef,
+        int height,
+        string name,
+        string pair
+    )
     {
         var spots = await server.Get($"/api/instruments/{instrument}/staff?fifths={fifths}&clef={clef}");
         var spot = spots.EnumerateArray().Single(s => s.GetProperty("height").GetInt32() == height);
@@ -248,6 +278,10 @@ public class WritingApiTests(RunningServer server) : IClassFixture<RunningServer
             }
         );
         Assert.Equal(422, status);
-        Assert.StartsWith($"“{what}” cannot be done", problem.GetProperty("title").GetString(), StringComparison.Ordinal);
+        Assert.StartsWith(
+            $"“{what}” cannot be done",
+            problem.GetProperty("title").GetString(),
+            StringComparison.Ordinal
+        );
     }
 }

@@ -4,8 +4,8 @@ using System.Text.Json;
 namespace Coppia.Tests;
 
 /// <summary>
-/// What the sender did wrong is the sender's to mend: 4xx, with the part of the request that is wrong (RFC 9457; OWASP ASVS 4.0.3, 5.1.3,
-/// 5.1.4 and 7.4.1).
+/// What the sender did wrong is the sender's to mend: 4xx, with the part of the request that is wrong (RFC 9457; OWASP
+/// ASVS 4.0.3, 5.1.3, 5.1.4 and 7.4.1).
 /// </summary>
 public class WrongRequestTests(RunningServer server) : IClassFixture<RunningServer>
 {
@@ -46,7 +46,13 @@ public class WrongRequestTests(RunningServer server) : IClassFixture<RunningServ
         "at changes[0].kind"
     )]
     [InlineData("POST", "/api/styles", "{\"name\":\"A\",\"style\":{\"tapes\":null}}", 400, "at style.tapes")]
-    [InlineData("POST", "/api/styles", "{\"name\":\"A\",\"style\":{\"tapes\":{\"violin\":[null]}}}", 400, "“tapes” has an empty place")]
+    [InlineData(
+        "POST",
+        "/api/styles",
+        "{\"name\":\"A\",\"style\":{\"tapes\":{\"violin\":[null]}}}",
+        400,
+        "“tapes” has an empty place"
+    )]
     [InlineData("POST", "/api/styles", "{\"name\":\"A\",\"style\":{\"lowHigh\":1}}", 400, "at style.lowHigh")]
     [InlineData(
         "POST",
@@ -60,7 +66,13 @@ public class WrongRequestTests(RunningServer server) : IClassFixture<RunningServ
     [InlineData("GET", "/api/tunes?order=age", null, 400, "expected one of title, added, changed, shortest, key")]
     [InlineData("GET", "/api/tunes?count=5000", null, 400, "1 to 200 at once")]
     [InlineData("GET", "/api/tunes?instrument=flute", null, 404, "“flute” is not an instrument")]
-    public async Task The_part_that_is_wrong_is_named(string method, string path, string? body, int status, string words)
+    public async Task The_part_that_is_wrong_is_named(
+        string method,
+        string path,
+        string? body,
+        int status,
+        string words
+    )
     {
         using var request = new HttpRequestMessage(new HttpMethod(method), path);
         if (body is not null)
@@ -69,7 +81,8 @@ public class WrongRequestTests(RunningServer server) : IClassFixture<RunningServ
         var said = JsonSerializer.Deserialize<JsonElement>(await answer.Content.ReadAsStringAsync());
         Assert.Equal(status, (int)answer.StatusCode);
         var sentence =
-            $"{said.GetProperty("title").GetString()} {(said.TryGetProperty("detail", out var detail) ? detail.GetString() : "")}";
+            $"{said.GetProperty("title").GetString()} "
+            + $"{(said.TryGetProperty("detail", out var detail) ? detail.GetString() : "")}";
         Assert.Contains(words, sentence, StringComparison.Ordinal);
         Assert.Equal(0, (await server.Get("/api/tunes")).GetProperty("total").GetInt32());
     }

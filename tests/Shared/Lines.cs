@@ -16,7 +16,9 @@ internal static class Lines
     public static string Pairs(string instrument, string key, string music, HouseStyle? style = null) =>
         string.Join(' ', Reading(instrument, key, music, style).Labelled());
 
-    /// <summary>The pairs of a fingering by bar: "D0 D1 | A0"; ? for a note out of reach, nothing for a bar without a new note.</summary>
+    /// <summary>
+    /// The pairs of a fingering by bar: "D0 D1 | A0"; ? for a note out of reach, nothing for a bar without a new note.
+    /// </summary>
     public static string ByBar(Fingers fingering) =>
         string.Join(
                 " | ",
@@ -49,5 +51,6 @@ internal static class Lines
         return folder?.FullName ?? throw new DirectoryNotFoundException("Coppia.slnx");
     }
 
-    public static IEnumerable<string> DemoFiles() => Directory.EnumerateFiles(Path.Combine(Root(), "demo", "tunes"), "*.abc").Order();
+    public static IEnumerable<string> DemoFiles() =>
+        Directory.EnumerateFiles(Path.Combine(Root(), "demo", "tunes"), "*.abc").Order();
 }

@@ -4,7 +4,8 @@ using Coppia.Formats.Books;
 namespace Coppia.Tests;
 
 /// <summary>
-/// Tunes made up at random as ABC, the same for the same seed: steps, skips and many repeats, as beginners' music has them.
+/// Tunes made up at random as ABC, the same for the same seed: steps, skips and many repeats, as beginners' music has
+/// them.
 /// </summary>
 internal static class RandomTunes
 {
@@ -18,7 +19,11 @@ internal static class RandomTunes
         var random = new Random(seed);
         var key = Keys[random.Next(Keys.Length)];
         var walk = new Walk(random, lowest, highest);
-        return Read(key, "4/4", string.Join('|', Enumerable.Range(0, random.Next(4, 9)).Select(_ => PlainBar(random, walk))));
+        return Read(
+            key,
+            "4/4",
+            string.Join('|', Enumerable.Range(0, random.Next(4, 9)).Select(_ => PlainBar(random, walk)))
+        );
     }
 
     /// <summary>A tune A A B A of four bars a part, with slurs, quick notes, rests and accidentals.</summary>
@@ -56,7 +61,10 @@ internal static class RandomTunes
             2 => [2, 1, 1],
             _ => [1, 1, 1, 1],
         };
-        return string.Join(' ', lengths.Select(l => Abc(walk.Next()) + (l == 1 ? "" : l.ToString(CultureInfo.InvariantCulture))));
+        return string.Join(
+            ' ',
+            lengths.Select(l => Abc(walk.Next()) + (l == 1 ? "" : l.ToString(CultureInfo.InvariantCulture)))
+        );
     }
 
     private static string RoughBar(Random random, Walk walk)
@@ -90,7 +98,9 @@ internal static class RandomTunes
     {
         var letter = "CDEFGAB"[step % 7];
         var octave = step / 7;
-        return octave >= 5 ? char.ToLowerInvariant(letter) + new string('\'', octave - 5) : letter + new string(',', 4 - octave);
+        return octave >= 5
+            ? char.ToLowerInvariant(letter) + new string('\'', octave - 5)
+            : letter + new string(',', 4 - octave);
     }
 
     private sealed class Walk(Random random, int lowest, int highest)

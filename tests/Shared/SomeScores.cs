@@ -61,7 +61,8 @@ internal static class SomeScores
                     Value = new NoteValue(log, dots),
                     Marks = marks,
                     PrintedFinger = finger < 0 ? null : finger,
-                    Graces = grace == 0 ? [new GraceNote("", Pitch.FromStep(step + 1, alter), new NoteValue(3), true)] : [],
+                    Graces =
+                        grace == 0 ? [new GraceNote("", Pitch.FromStep(step + 1, alter), new NoteValue(3), true)] : [],
                 }
             );
 

@@ -6,7 +6,9 @@ internal static class Xml
     /// <summary>A score of parts, each a name and its measures.</summary>
     public static string Score(string head, params (string Name, string Measures)[] parts) =>
         $"<?xml version=\"1.0\"?>\n<score-partwise version=\"4.0\">{head}<part-list>"
-        + string.Concat(parts.Select((p, i) => $"<score-part id=\"P{i + 1}\"><part-name>{p.Name}</part-name></score-part>"))
+        + string.Concat(
+            parts.Select((p, i) => $"<score-part id=\"P{i + 1}\"><part-name>{p.Name}</part-name></score-part>")
+        )
         + "</part-list>"
         + string.Concat(parts.Select((p, i) => $"<part id=\"P{i + 1}\">{p.Measures}</part>"))
         + "</score-partwise>";
@@ -15,10 +17,17 @@ internal static class Xml
     public static string Bars(params string[] measures) => Score("", ("Violin", Measures(measures)));
 
     public static string Measures(params string[] measures) =>
-        string.Concat(measures.Select((m, i) => $"<measure number=\"{i + 1}\">{(i == 0 ? Attributes() : "")}{m}</measure>"));
+        string.Concat(
+            measures.Select((m, i) => $"<measure number=\"{i + 1}\">{(i == 0 ? Attributes() : "")}{m}</measure>")
+        );
 
-    public static string Attributes(string clef = "G2", string time = "<beats>4</beats><beat-type>4</beat-type>", string more = "") =>
-        $"<attributes><divisions>4</divisions><key><fifths>0</fifths></key><time>{time}</time>{more}{Clef(clef)}</attributes>";
+    public static string Attributes(
+        string clef = "G2",
+        string time = "<beats>4</beats><beat-type>4</beat-type>",
+        string more = ""
+    ) =>
+        "<attributes><divisions>4</divisions><key><fifths>0</fifths></key>"
+        + $"<time>{time}</time>{more}{Clef(clef)}</attributes>";
 
     public static string Clef(string clef, int staff = 0) =>
         $"<clef{(staff > 0 ? $" number=\"{staff}\"" : "")}><sign>{clef[0]}</sign><line>{clef[1]}</line></clef>";
@@ -41,7 +50,10 @@ internal static class Xml
                         2 => "eighth",
                         _ => "16th",
                     };
-                    return $"<note>{(name == "z" ? "<rest/>" : Pitched(name))}<duration>{duration}</duration><voice>{voice}</voice><type>{type}</type>{(duration is 12 or 6 ? "<dot/>" : "")}{(staff > 0 ? $"<staff>{staff}</staff>" : "")}{more}</note>";
+                    return $"<note>{(name == "z" ? "<rest/>" : Pitched(name))}<duration>{duration}</duration>"
+                        + $"<voice>{voice}</voice>"
+                        + $"<type>{type}</type>{(duration is 12 or 6 ? "<dot/>" : "")}"
+                        + $"{(staff > 0 ? $"<staff>{staff}</staff>" : "")}{more}</note>";
                 })
         );
 

@@ -37,12 +37,13 @@ public sealed class ImpossibleBowEditException(string noteId, BowEditFault fault
 }
 
 /// <summary>
-/// Writes bowing changes into a score, so that fingers, bows, print and export all follow. One pass over the notes, however many changes.
+/// Writes bowing changes into a score, so that fingers, bows, print and export all follow. One pass over the notes,
+/// however many changes.
 /// </summary>
 public static class BowEdits
 {
-    /// <exception cref="ImpossibleBowEditException">The note is not there, is the first, is a rest, or is bound to the one before it
-    /// already.</exception>
+    /// <exception cref="ImpossibleBowEditException">The note is not there, is the first, is a rest, or is bound to the
+    /// one before it already.</exception>
     public static Score Apply(Score score, IReadOnlyCollection<BowEdit> edits) =>
         Write(score, edits, (edit, fault) => throw new ImpossibleBowEditException(edit.NoteId, fault));
 
@@ -106,19 +107,41 @@ public static class BowEdits
         }
 
         var next = 0;
-        return score with { Bars = [.. score.Bars.Select(b => b with { Events = [.. b.Events.Select(_ => events[next++])] })] };
+        return score with
+        {
+            Bars = [.. score.Bars.Select(b => b with { Events = [.. b.Events.Select(_ => events[next++])] })],
+        };
     }
 
     private static int OpenAfter(int open, ScoreEvent e) => Math.Max(0, open + e.SlurStarts - e.SlurStops);
 
-    /// <summary>Where a slur ends on the note before, or begins on this one, it grows; else a new one is drawn.</summary>
+    /// <summary>
+    /// Where a slur ends on the note before, or begins on this one, it grows; else a new one is drawn.
+    /// </summary>
     private static void Join(ScoreEvent[] events, int at, bool hook)
     {
         var (before, note) = (events[at - 1], events[at]);
         var dots = hook ? Marks.Staccato : Marks.None;
         before =
-            before.SlurStops > 0 ? before with { SlurStops = before.SlurStops - 1 } : before with { SlurStarts = before.SlurStarts + 1 };
-        note = note.SlurStarts > 0 ? note with { SlurStarts = note.SlurStarts - 1 } : note with { SlurStops = note.SlurStops + 1 };
+            before.SlurStops > 0
+                ? before with
+                {
+                    SlurStops = before.SlurStops - 1,
+                }
+                : before with
+                {
+                    SlurStarts = before.SlurStarts + 1,
+                };
+        note =
+            note.SlurStarts > 0
+                ? note with
+                {
+                    SlurStarts = note.SlurStarts - 1,
+                }
+                : note with
+                {
+                    SlurStops = note.SlurStops + 1,
+                };
         events[at - 1] = before with { Marks = before.Marks | dots };
         events[at] = note with { Marks = note.Marks | dots };
     }

@@ -25,8 +25,9 @@ public readonly record struct BowTravel(PlayedStroke Stroke, double From, double
 }
 
 /// <summary>
-/// The bow's place along a tune at even speed (craft 8, common practice): two equal halves of a bar take a whole bow each, travel grows
-/// with length and with loudness, quick separate notes take small strokes, a note longer than a whole bow is played slower.
+/// The bow's place along a tune at even speed (craft 8, common practice): two equal halves of a bar take a whole bow
+/// each, travel grows with length and with loudness, quick separate notes take small strokes, a note longer than a
+/// whole bow is played slower.
 /// </summary>
 public static class BowPlace
 {
@@ -38,7 +39,11 @@ public static class BowPlace
 
     private static readonly Fraction Quick = new(1, 8);
 
-    public static IReadOnlyList<BowTravel> Along(IReadOnlyList<SoundingNote> notes, IReadOnlyList<PlayedStroke> strokes, LoudBow loud)
+    public static IReadOnlyList<BowTravel> Along(
+        IReadOnlyList<SoundingNote> notes,
+        IReadOnlyList<PlayedStroke> strokes,
+        LoudBow loud
+    )
     {
         if (strokes.Count == 0)
             return [];
@@ -48,7 +53,9 @@ public static class BowPlace
             .MinBy(way => (way.Count(t => t.RunsOut), way.Sum(t => t.Overrun)))!;
     }
 
-    /// <summary>Where a player may set the bow for a first stroke: a down bow at the frog; an up bow anywhere it has room.</summary>
+    /// <summary>
+    /// Where a player may set the bow for a first stroke: a down bow at the frog; an up bow anywhere it has room.
+    /// </summary>
     internal static IEnumerable<double> Openings(BowDirection direction, double travel)
     {
         if (direction == BowDirection.Down)
@@ -75,7 +82,13 @@ public static class BowPlace
             var (to, overrun) = BowStep.Along(stroke.Direction, place, travel);
             // What runs out has not been saved for: only one of them is told.
             travels.Add(
-                new BowTravel(stroke, place, to, overrun, overrun > Tolerance && amount == BowAmount.Slow ? BowAmount.Whole : amount)
+                new BowTravel(
+                    stroke,
+                    place,
+                    to,
+                    overrun,
+                    overrun > Tolerance && amount == BowAmount.Slow ? BowAmount.Whole : amount
+                )
             );
             place = to;
         }
@@ -106,7 +119,10 @@ public static class BowPlace
             return (1, BowAmount.Slow);
         // Stopped strokes move quickly but a shorter way.
         var stopped = stroke.First == stroke.Last && notes[stroke.First].Event.Has(Marks.Staccato) ? 0.5 : 1;
-        var travel = Math.Min(1, share * stopped * Math.Pow(1.25, loud == LoudBow.HeavierFaster ? loudness : -loudness));
+        var travel = Math.Min(
+            1,
+            share * stopped * Math.Pow(1.25, loud == LoudBow.HeavierFaster ? loudness : -loudness)
+        );
         return (
             travel,
             travel > 0.9 ? BowAmount.Whole
@@ -120,7 +136,9 @@ public static class BowPlace
     private static bool IsQuick(IReadOnlyList<SoundingNote> notes, int i) =>
         i >= 0 && i < notes.Count && !notes[i].IsGrace && notes[i].Length <= Quick;
 
-    /// <summary>The length that takes a whole bow at the tune's even speed: half a bar where it halves, else a bar.</summary>
+    /// <summary>
+    /// The length that takes a whole bow at the tune's even speed: half a bar where it halves, else a bar.
+    /// </summary>
     public static Fraction WholeBow(TimeSignature? time)
     {
         if (time is not { } t)

@@ -1,7 +1,8 @@
 namespace Coppia.Core.Bowing;
 
 /// <summary>
-/// What a bowing costs: first the aim counts, then the number of changes, then their kind (common practice; the figures are ours).
+/// What a bowing costs: first the aim counts, then the number of changes, then their kind (common practice; the figures
+/// are ours).
 /// </summary>
 public static class BowPrices
 {
@@ -18,6 +19,8 @@ public static class BowPrices
     /// <summary>Added to a lift with no rest to make it in.</summary>
     public const long LiftInHaste = 2;
 
-    /// <summary>Added to a join for each stroke that follows it in its bar, at most ten: late in the bar is better.</summary>
+    /// <summary>
+    /// Added to a join for each stroke that follows it in its bar, at most ten: late in the bar is better.
+    /// </summary>
     public const long EarlyInBar = 4;
 }

@@ -60,7 +60,8 @@ public sealed record BowProposal(BowAim Aim, IReadOnlyList<BowEdit> Edits, int L
         var edits = BowSearch.Find(score, aim, style, refused, stop);
         var now = BowSearch.Price(score, [], aim, style);
         var then = BowSearch.Price(score, edits, aim, style);
-        // The search works in steps of half a hundredth of a bow; what it finds is taken only where it is really better.
+        // The search works in steps of half a hundredth of a bow; what it finds is taken only where it is really
+        // better.
         if (then >= now)
             (edits, then) = ([], now);
         return new BowProposal(aim, edits, (int)(then / BowPrices.Missed), (int)(now / BowPrices.Missed));

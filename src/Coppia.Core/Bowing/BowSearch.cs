@@ -46,7 +46,9 @@ public sealed class BowSearch
         _layers = [.. Enumerable.Range(0, _starts.Count + 1).Select(_ => new Dictionary<State, int>())];
     }
 
-    /// <summary>The changes, in the order of the notes; none where the bowing reaches the aim as well as it can be reached.</summary>
+    /// <summary>
+    /// The changes, in the order of the notes; none where the bowing reaches the aim as well as it can be reached.
+    /// </summary>
     /// <param name="refused">Changes that the teacher does not want; the search goes round them.</param>
     /// <param name="stop">Nobody waits for it any more.</param>
     public static IReadOnlyList<BowEdit> Find(
@@ -63,7 +65,8 @@ public sealed class BowSearch
         var line = new PrintedStrokes(score);
         var changed = BowEdits.Apply(score, edits);
         var notes = SoundingNote.Of(changed);
-        var order = aim == BowAim.EvenBow ? [.. changed.Bars.Select((_, i) => new PlayedBar(i, 1))] : PlayOrder.Of(changed);
+        var order =
+            aim == BowAim.EvenBow ? [.. changed.Bars.Select((_, i) => new PlayedBar(i, 1))] : PlayOrder.Of(changed);
         var bowing = Bows.Follow(notes, changed.Bars, order, style.AfterLongRest);
         var missed =
             aim == BowAim.EvenBow
@@ -83,13 +86,25 @@ public sealed class BowSearch
     /// <param name="AtReturn">Direction, the first time, of the note that the next repeat sign goes back to.</param>
     /// <param name="Lifted">A lift or plucked notes follow.</param>
     /// <param name="Place">Place on the bow, in steps; only for an even bow.</param>
-    private readonly record struct State(BowDirection Direction, BowDirection BeforeEnding, BowDirection AtReturn, bool Lifted, int Place);
+    private readonly record struct State(
+        BowDirection Direction,
+        BowDirection BeforeEnding,
+        BowDirection AtReturn,
+        bool Lifted,
+        int Place
+    );
 
     /// <summary>A way to a state: how the last stroke was made, and which way led there.</summary>
     private readonly record struct Way(State State, long Cost, int Before, Stroke Stroke);
 
     /// <summary>A stroke of one or more printed ones bound together, a lift before it, a lift after it.</summary>
-    private readonly record struct Stroke(int Start, int Size, BowEditKind Kind, bool LiftBefore = false, bool LiftAfter = false);
+    private readonly record struct Stroke(
+        int Start,
+        int Size,
+        BowEditKind Kind,
+        bool LiftBefore = false,
+        bool LiftAfter = false
+    );
 
     /// <summary>A printed stroke bound to those after it: what that costs, and how much bow it takes.</summary>
     private readonly record struct Binding(int Size, BowEditKind Kind, long Cost, double Travel);
@@ -154,13 +169,17 @@ public sealed class BowSearch
                     size,
                     kind,
                     cost,
-                    _aim == BowAim.EvenBow ? BowPlace.Travel(_notes, stroke, _loudness[_starts[k]], _style.LoudBow).Travel : 0
+                    _aim == BowAim.EvenBow
+                        ? BowPlace.Travel(_notes, stroke, _loudness[_starts[k]], _style.LoudBow).Travel
+                        : 0
                 );
             }
         }
     }
 
-    /// <summary>All ways on from a state: with or without a lift, one printed stroke or several bound together.</summary>
+    /// <summary>
+    /// All ways on from a state: with or without a lift, one printed stroke or several bound together.
+    /// </summary>
     private void Onward(int k, int from, Binding[] bindings)
     {
         var (state, cost, _, _) = _ways[from];
@@ -173,7 +192,8 @@ public sealed class BowSearch
         }
 
         var note = _notes[i];
-        var lifted = state.Lifted || i > 0 && Bows.Retakes(_notes, i - 1, i, _line.SilenceBefore(i), _style.AfterLongRest);
+        var lifted =
+            state.Lifted || i > 0 && Bows.Retakes(_notes, i - 1, i, _line.SilenceBefore(i), _style.AfterLongRest);
         foreach (var lift in new[] { false, true })
         {
             if (lift && (k == 0 || lifted || note.Event.Has(Marks.UpBow) || _refused.Contains(LiftAfter(i - 1))))
@@ -207,7 +227,12 @@ public sealed class BowSearch
         {
             var (to, overrun) = BowStep.Along(direction, place, travel);
             var missed = overrun > BowPlace.Tolerance ? BowPrices.Missed : 0;
-            Reach(from, new State(direction, direction, direction, false, (int)Math.Round(to * PlaceSteps)), cost + missed, stroke);
+            Reach(
+                from,
+                new State(direction, direction, direction, false, (int)Math.Round(to * PlaceSteps)),
+                cost + missed,
+                stroke
+            );
         }
     }
 
@@ -238,7 +263,18 @@ public sealed class BowSearch
         var right = _notes[target].Event.Has(Marks.DownBow | Marks.UpBow) || returning == next.AtReturn;
         Reach(from, next, cost + (right ? 0 : BowPrices.Missed), stroke);
         if (!right && next.AtReturn == BowDirection.Down && !_refused.Contains(LiftAfter(last)))
-            Reach(from, next with { Lifted = true }, cost + _line.PriceOf(LiftAfter(last)), stroke with { LiftAfter = true });
+            Reach(
+                from,
+                next with
+                {
+                    Lifted = true,
+                },
+                cost + _line.PriceOf(LiftAfter(last)),
+                stroke with
+                {
+                    LiftAfter = true,
+                }
+            );
     }
 
     private void Reach(int from, State next, long cost, Stroke stroke)

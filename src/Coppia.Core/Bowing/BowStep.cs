@@ -3,12 +3,13 @@ using Coppia.Core.Music;
 namespace Coppia.Core.Bowing;
 
 /// <summary>
-/// One step of the bow: which way a stroke goes after the one before, and where it ends (craft 8). Following a tune, its place along the
-/// bow and the search for other bowings all take this step.
+/// One step of the bow: which way a stroke goes after the one before, and where it ends (craft 8). Following a tune,
+/// its place along the bow and the search for other bowings all take this step.
 /// </summary>
 internal static class BowStep
 {
-    public static BowDirection Turned(BowDirection direction) => direction == BowDirection.Down ? BowDirection.Up : BowDirection.Down;
+    public static BowDirection Turned(BowDirection direction) =>
+        direction == BowDirection.Down ? BowDirection.Up : BowDirection.Down;
 
     /// <summary>A printed sign wins; a bow set anew goes down; else it turns.</summary>
     /// <param name="before">Direction of the stroke before; null where there is none.</param>
@@ -26,7 +27,8 @@ internal static class BowStep
     }
 
     /// <summary>Where a stroke set anew begins, 0 = frog, 1 = tip: where it has room.</summary>
-    public static double FreshStart(BowDirection direction, double travel) => direction == BowDirection.Down ? 0 : Math.Min(1, travel);
+    public static double FreshStart(BowDirection direction, double travel) =>
+        direction == BowDirection.Down ? 0 : Math.Min(1, travel);
 
     /// <summary>Where a stroke ends, held within the bow, and by how much of a bow it would run off.</summary>
     public static (double To, double Overrun) Along(BowDirection direction, double from, double travel)

@@ -41,7 +41,9 @@ public sealed record BowHint(string NoteId, int Bar, BowAction Action);
 /// <param name="NoteIds">Where it starts each time.</param>
 public sealed record BowHintInBars(BowAction Action, IReadOnlyList<int> Bars, IReadOnlyList<string> NoteIds);
 
-/// <summary>Bow use where an articulation or a dynamic starts (craft 8, common practice). A dynamic holds until the next sign.</summary>
+/// <summary>
+/// Bow use where an articulation or a dynamic starts (craft 8, common practice). A dynamic holds until the next sign.
+/// </summary>
 public static class BowUse
 {
     public static IReadOnlyList<BowHint> Of(IReadOnlyList<SoundingNote> notes, IReadOnlyList<BowTravel> travels)
@@ -68,7 +70,9 @@ public static class BowUse
         return [.. hints.OrderBy(h => order[h.NoteId])];
     }
 
-    /// <summary>The same hints, each told once with its bars; a touch of the bow counts in every bar that has it.</summary>
+    /// <summary>
+    /// The same hints, each told once with its bars; a touch of the bow counts in every bar that has it.
+    /// </summary>
     public static IReadOnlyList<BowHintInBars> InBars(IReadOnlyList<SoundingNote> notes, IReadOnlyList<BowHint> hints)
     {
         var touches = Touches(notes);
@@ -131,7 +135,11 @@ public static class BowUse
             if (travel.Amount != told && travel.Amount != BowAmount.Part)
             {
                 var note = notes[travel.Stroke.First];
-                yield return new BowHint(note.Id, note.Bar.Number, new BowAction(BowHintKind.Amount, Amount: travel.Amount));
+                yield return new BowHint(
+                    note.Id,
+                    note.Bar.Number,
+                    new BowAction(BowHintKind.Amount, Amount: travel.Amount)
+                );
             }
 
             told = travel.Amount;

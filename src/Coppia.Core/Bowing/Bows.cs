@@ -17,7 +17,9 @@ public enum BowDirection
 /// <param name="Lifted">The bow was lifted or rested before it and is set anew.</param>
 public readonly record struct PlayedStroke(int First, int Last, BowDirection Direction, int Pass, bool Lifted)
 {
-    /// <summary>A repeat or a waymark leads to it: the note before it on the paper is not the one before it in time.</summary>
+    /// <summary>
+    /// A repeat or a waymark leads to it: the note before it on the paper is not the one before it in time.
+    /// </summary>
     public bool Jumped { get; init; }
 }
 
@@ -29,8 +31,9 @@ public readonly record struct PlayedStroke(int First, int Last, BowDirection Dir
 public readonly record struct WrongWayRound(int Leaving, int Returning, BowDirection First, Bar From);
 
 /// <summary>
-/// Bow directions of a tune in play order (craft 8): the first stroke down unless a pick-up, each new stroke alternates, notes under one
-/// slur share a stroke, printed signs win, a lift, a bar of rest or plucked notes start down again.
+/// Bow directions of a tune in play order (craft 8): the first stroke down unless a pick-up, each new stroke
+/// alternates, notes under one slur share a stroke, printed signs win, a lift, a bar of rest or plucked notes start
+/// down again.
 /// </summary>
 /// <param name="Directions">For each sounding note its direction the first time.</param>
 /// <param name="Again">Its direction the second time where that differs; else null.</param>
@@ -77,7 +80,12 @@ public sealed record Bows(
             {
                 var lifted = before >= 0 && (plucked[before] || Retakes(notes, before, i, silence, longRest));
                 var last = strokes.Count == 0 ? (BowDirection?)null : strokes[^1].Direction;
-                strokes.Add(new PlayedStroke(i, i, BowStep.Direction(notes[i], last, lifted, opening), pass, lifted) { Jumped = !follows });
+                strokes.Add(
+                    new PlayedStroke(i, i, BowStep.Direction(notes[i], last, lifted, opening), pass, lifted)
+                    {
+                        Jumped = !follows,
+                    }
+                );
             }
 
             var direction = strokes[^1].Direction;
@@ -96,17 +104,29 @@ public sealed record Bows(
         return new Bows([.. first.Select(d => d ?? BowDirection.Down)], again, strokes, plucked, wrong);
     }
 
-    /// <summary>A pick-up is bowed so that the first full bar begins down: one stroke up, two strokes down up.</summary>
+    /// <summary>
+    /// A pick-up is bowed so that the first full bar begins down: one stroke up, two strokes down up.
+    /// </summary>
     public static BowDirection Opening(IReadOnlyList<SoundingNote> notes) =>
         notes.TakeWhile(n => n.Bar.IsPickUp).Count(n => !n.Slurred) % 2 == 1 ? BowDirection.Up : BowDirection.Down;
 
     public static BowDirection Turned(BowDirection direction) => BowStep.Turned(direction);
 
     /// <summary>
-    /// A lift sign, or a rest of at least a bar where the school retakes after one; a shorter rest does not turn the bow.
+    /// A lift sign, or a rest of at least a bar where the school retakes after one; a shorter rest does not turn the
+    /// bow.
     /// </summary>
     /// <param name="silence">Rest between them in playing, in whole notes.</param>
-    internal static bool Retakes(IReadOnlyList<SoundingNote> notes, int before, int i, Fraction silence, AfterLongRest longRest) =>
+    internal static bool Retakes(
+        IReadOnlyList<SoundingNote> notes,
+        int before,
+        int i,
+        Fraction silence,
+        AfterLongRest longRest
+    ) =>
         notes[before].Event.Has(Marks.LiftAfter) && !notes[i].IsGrace
-        || longRest == AfterLongRest.RetakeDown && !silence.IsZero && notes[i].Bar.Time is { } time && silence >= time.BarLength;
+        || longRest == AfterLongRest.RetakeDown
+            && !silence.IsZero
+            && notes[i].Bar.Time is { } time
+            && silence >= time.BarLength;
 }

@@ -3,7 +3,8 @@ using Coppia.Core.Music;
 namespace Coppia.Core.Bowing;
 
 /// <summary>
-/// Loudness in steps from the middle: mf and where nothing is printed 0, f 1, p −1. A dynamic holds until the next sign (craft 8).
+/// Loudness in steps from the middle: mf and where nothing is printed 0, f 1, p −1. A dynamic holds until the next sign
+/// (craft 8).
 /// </summary>
 public static class Loudness
 {
@@ -25,6 +26,11 @@ public static class Loudness
     public static IReadOnlyList<double> Of(IReadOnlyList<SoundingNote> notes)
     {
         var now = 0.0;
-        return [.. notes.Select(n => now = n.Event.Dynamic is { } sign && Steps.TryGetValue(sign, out var step) ? step : now)];
+        return
+        [
+            .. notes.Select(n =>
+                now = n.Event.Dynamic is { } sign && Steps.TryGetValue(sign, out var step) ? step : now
+            ),
+        ];
     }
 }

@@ -7,11 +7,16 @@ namespace Coppia.Core.Bowing;
 /// <param name="Note">Its order among the sounding notes.</param>
 /// <param name="Pass">1 the first time through its repeat.</param>
 /// <param name="Silence">Rest since the note played before it, over repeats and endings, in whole notes.</param>
-/// <param name="After">The bar that is played before its own, where it is its bar's first; it may have rests only.</param>
+/// <param name="After">The bar that is played before its own, where it is its bar's first; it may have rests
+/// only.</param>
 internal readonly record struct PlayedNote(int Note, int Pass, Fraction Silence, Bar? After)
 {
     /// <summary>All notes in the order of playing.</summary>
-    public static IEnumerable<PlayedNote> In(IReadOnlyList<SoundingNote> notes, IReadOnlyList<Bar> bars, IReadOnlyList<PlayedBar> order)
+    public static IEnumerable<PlayedNote> In(
+        IReadOnlyList<SoundingNote> notes,
+        IReadOnlyList<Bar> bars,
+        IReadOnlyList<PlayedBar> order
+    )
     {
         var firstOf = FirstOf(notes, bars);
         var silence = Fraction.Zero;

@@ -3,7 +3,9 @@ using Coppia.Core.Music;
 
 namespace Coppia.Core.Bowing;
 
-/// <summary>The strokes of a tune as they are bowed now, which of them can be changed, and what a change costs.</summary>
+/// <summary>
+/// The strokes of a tune as they are bowed now, which of them can be changed, and what a change costs.
+/// </summary>
 internal sealed class PrintedStrokes
 {
     private readonly IReadOnlyList<ScoreEvent> _events;
@@ -13,12 +15,17 @@ internal sealed class PrintedStrokes
     /// <summary>For each note from which playing goes back: to which note, and after how much rest.</summary>
     private readonly Dictionary<int, (int Target, Fraction Silence)> _returnTo = [];
 
-    /// <summary>For each note the one played before it, and the rest between them, the first time it is played.</summary>
+    /// <summary>
+    /// For each note the one played before it, and the rest between them, the first time it is played.
+    /// </summary>
     private readonly (int Before, Fraction Silence)[] _cameFrom;
 
     private readonly HashSet<int> _beforeEnding;
 
-    /// <summary>How many notes before each one a repeat sign goes back to: with thousands of repeats they are not looked through.</summary>
+    /// <summary>
+    /// How many notes before each one a repeat sign goes back to: with thousands of repeats they are not looked
+    /// through.
+    /// </summary>
     private readonly int[] _returnsBefore;
 
     public PrintedStrokes(Score score)
@@ -65,7 +72,9 @@ internal sealed class PrintedStrokes
 
     private const int Unplayed = -2;
 
-    /// <summary>The note is reached over an earlier ending, and never straight after the note printed before it.</summary>
+    /// <summary>
+    /// The note is reached over an earlier ending, and never straight after the note printed before it.
+    /// </summary>
     public bool GoesOnFromElsewhere(int i) => i > 0 && _cameFrom[i].Before >= 0 && _cameFrom[i].Before < i - 1;
 
     /// <summary>From this note playing goes on, the last time, over the endings that were played.</summary>
@@ -87,8 +96,8 @@ internal sealed class PrintedStrokes
     }
 
     /// <summary>
-    /// A stroke may join the one before within its bar, over no rest, against no printed sign; one pitch twice is hooked, for a slur
-    /// would read as a tie.
+    /// A stroke may join the one before within its bar, over no rest, against no printed sign; one pitch twice is
+    /// hooked, for a slur would read as a tie.
     /// </summary>
     public bool Joins(int i, BowEditKind kind)
     {
@@ -106,13 +115,17 @@ internal sealed class PrintedStrokes
         if (edit.Kind == BowEditKind.Lift)
         {
             var next = _eventPlaces[edit.NoteId] + 1;
-            return BowPrices.Change + BowPrices.Lift + (next < _events.Count && _events[next].IsRest ? 0 : BowPrices.LiftInHaste);
+            return BowPrices.Change
+                + BowPrices.Lift
+                + (next < _events.Count && _events[next].IsRest ? 0 : BowPrices.LiftInHaste);
         }
 
         var later = 0;
         var joined = _noteOf[edit.NoteId];
         for (var i = joined + 1; i < Notes.Count && later < 10 && ReferenceEquals(Notes[i].Bar, Notes[joined].Bar); i++)
             later += Notes[i].Slurred ? 0 : 1;
-        return BowPrices.Change + (edit.Kind == BowEditKind.Slur ? BowPrices.Slur : BowPrices.Hook) + BowPrices.EarlyInBar * later;
+        return BowPrices.Change
+            + (edit.Kind == BowEditKind.Slur ? BowPrices.Slur : BowPrices.Hook)
+            + BowPrices.EarlyInBar * later;
     }
 }

@@ -22,7 +22,9 @@ public sealed record UnevenBar(Bar Bar, Fraction Down, Fraction Up, IReadOnlyLis
     public double Ratio => (Down > Up ? Down / Up : Up / Down).ToDouble();
 }
 
-/// <summary>Names bars that are bowed unevenly, such as a dotted half down and a quarter up (craft 8, common practice).</summary>
+/// <summary>
+/// Names bars that are bowed unevenly, such as a dotted half down and a quarter up (craft 8, common practice).
+/// </summary>
 public static class UnevenBars
 {
     /// <summary>How many times longer one way must be to be named.</summary>
@@ -37,7 +39,8 @@ public static class UnevenBars
             if (inBar[0].Bar.Time is not { } time)
                 continue;
             Fraction Beats(BowDirection way) =>
-                inBar.Where(n => bows.Directions[n.Index] == way).Aggregate(Fraction.Zero, (sum, n) => sum + n.Length) / time.Beat;
+                inBar.Where(n => bows.Directions[n.Index] == way).Aggregate(Fraction.Zero, (sum, n) => sum + n.Length)
+                / time.Beat;
             var (down, up) = (Beats(BowDirection.Down), Beats(BowDirection.Up));
             if (down.IsZero || up.IsZero)
                 continue;

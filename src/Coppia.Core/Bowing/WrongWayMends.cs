@@ -6,9 +6,9 @@ namespace Coppia.Core.Bowing;
 public sealed record WrongWayAdvice(WrongWayRound Place, IReadOnlyList<BowEdit> Mends);
 
 /// <summary>
-/// What helps where a repeat brings the bow back the wrong way round: a slur, a hook or a retake just before it. A change turns all
-/// strokes after it up to the next that is set anew, by a printed sign or a lift; so each is judged by counting strokes, and the tune is
-/// not followed again for it.
+/// What helps where a repeat brings the bow back the wrong way round: a slur, a hook or a retake just before it. A
+/// change turns all strokes after it up to the next that is set anew, by a printed sign or a lift; so each is judged by
+/// counting strokes, and the tune is not followed again for it.
 /// </summary>
 public sealed class WrongWayMends
 {
@@ -16,7 +16,9 @@ public sealed class WrongWayMends
     private readonly Bows _bows;
     private readonly HashSet<string> _joinable;
 
-    /// <summary>For each stroke the last one, itself included, whose direction does not come from the stroke before it.</summary>
+    /// <summary>
+    /// For each stroke the last one, itself included, whose direction does not come from the stroke before it.
+    /// </summary>
     private readonly int[] _set;
 
     /// <summary>The strokes that play the notes about wrong places, in the order of playing.</summary>
@@ -74,14 +76,23 @@ public sealed class WrongWayMends
     /// <param name="Down">Strokes that begin down, for the bow is lifted before them.</param>
     private readonly record struct Change(List<int> Joined, List<int> Down);
 
-    /// <summary>The strokes that a note begins and that would join the stroke before; not where it is jumped to.</summary>
+    /// <summary>
+    /// The strokes that a note begins and that would join the stroke before; not where it is jumped to.
+    /// </summary>
     private List<int> Joined(int note) =>
         [
             .. _strokesOf[note]
-                .Where(s => s > 0 && _bows.Strokes[s] is { Jumped: false } stroke && stroke.First == note && !_bows.Plucked[note - 1]),
+                .Where(s =>
+                    s > 0
+                    && _bows.Strokes[s] is { Jumped: false } stroke
+                    && stroke.First == note
+                    && !_bows.Plucked[note - 1]
+                ),
         ];
 
-    /// <summary>The strokes after a lift; a printed sign is stronger, and a grace note is played in the air of the lift.</summary>
+    /// <summary>
+    /// The strokes after a lift; a printed sign is stronger, and a grace note is played in the air of the lift.
+    /// </summary>
     private List<int> Lifted(int note) =>
         [
             .. _strokesOf[note]
@@ -120,7 +131,9 @@ public sealed class WrongWayMends
     }
 
     /// <summary>How many of the strokes are not after this one.</summary>
-    private static int UpTo(List<int> strokes, int stroke) => strokes.BinarySearch(stroke) is var at && at >= 0 ? at + 1 : ~at;
+    private static int UpTo(List<int> strokes, int stroke) =>
+        strokes.BinarySearch(stroke) is var at && at >= 0 ? at + 1 : ~at;
 
-    private bool IsSet(PlayedStroke stroke) => stroke.Lifted || (_notes[stroke.First].Event.Marks & (Marks.UpBow | Marks.DownBow)) != 0;
+    private bool IsSet(PlayedStroke stroke) =>
+        stroke.Lifted || (_notes[stroke.First].Event.Marks & (Marks.UpBow | Marks.DownBow)) != 0;
 }

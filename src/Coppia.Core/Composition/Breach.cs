@@ -38,13 +38,15 @@ public sealed record BeatsBreach(int Bar, Fraction Has, TimeSignature Meter) : B
 public sealed record NoteBreach(int Bar, int Place, Pitch Note) : Breach(PieceRule.Note, Bar, Place);
 
 /// <summary>A value that is not among those of the task.</summary>
-public sealed record ValueBreach(int Bar, int Place, NoteValue Value, bool IsRest) : Breach(PieceRule.Value, Bar, Place);
+public sealed record ValueBreach(int Bar, int Place, NoteValue Value, bool IsRest)
+    : Breach(PieceRule.Value, Bar, Place);
 
 /// <summary>The first rest that is one too many.</summary>
 public sealed record RestsBreach(int Bar, int Place, int Has, int Most) : Breach(PieceRule.Rests, Bar, Place);
 
 /// <summary>A fixed note that is not where it was printed.</summary>
-public sealed record FixedBreach(FixedNote Note, NoteValue Value, bool BarIsEmpty) : Breach(PieceRule.Fixed, Note.Bar, null)
+public sealed record FixedBreach(FixedNote Note, NoteValue Value, bool BarIsEmpty)
+    : Breach(PieceRule.Fixed, Note.Bar, null)
 {
     public override bool OnlyUnfinished => BarIsEmpty;
 }
@@ -62,7 +64,8 @@ public enum StemFault
 
 /// <summary>A stem against the rule.</summary>
 /// <param name="Head">Where the head lies.</param>
-public sealed record StemBreach(int Bar, int Place, StemFault Fault, StaffPlace Head) : Breach(PieceRule.Stem, Bar, Place)
+public sealed record StemBreach(int Bar, int Place, StemFault Fault, StaffPlace Head)
+    : Breach(PieceRule.Stem, Bar, Place)
 {
     public override bool OnlyUnfinished => Fault == StemFault.Missing;
 }
@@ -70,7 +73,8 @@ public sealed record StemBreach(int Bar, int Place, StemFault Fault, StaffPlace 
 /// <summary>An accidental that is missing, or that stands at another height than its note.</summary>
 /// <param name="Note">What is read.</param>
 /// <param name="Meant">The note of the palette; null where the accidental stands at another height.</param>
-public sealed record AccidentalBreach(int Bar, int Place, Pitch Note, Pitch? Meant) : Breach(PieceRule.Accidental, Bar, Place);
+public sealed record AccidentalBreach(int Bar, int Place, Pitch Note, Pitch? Meant)
+    : Breach(PieceRule.Accidental, Bar, Place);
 
 /// <summary>A head between a line and a space.</summary>
 public sealed record HeadBreach(int Bar, int Place) : Breach(PieceRule.Head, Bar, Place);

@@ -2,7 +2,9 @@ using Coppia.Core.Music;
 
 namespace Coppia.Core.Composition;
 
-/// <summary>What a friendly teacher hears in a composition: there is no wrong tune, only something to notice (craft 13).</summary>
+/// <summary>
+/// What a friendly teacher hears in a composition: there is no wrong tune, only something to notice (craft 13).
+/// </summary>
 public static class Heard
 {
     /// <summary>Lines and spaces of a big leap: a fifth and more (common practice).</summary>
@@ -39,7 +41,8 @@ public static class Heard
     }
 
     /// <summary>
-    /// Big leaps with what follows. The one into the last note is an ending, and where the palette has no step back none is asked for.
+    /// Big leaps with what follows. The one into the last note is an ending, and where the palette has no step back
+    /// none is asked for.
     /// </summary>
     private static IEnumerable<Advice> Leaps((int Bar, PieceNote Note)[] notes, WritingTask task)
     {
@@ -54,7 +57,13 @@ public static class Heard
             var back = -Math.Sign(leap);
             var balanced = after.Step - to.Step == back;
             if ((balanced || steps.Contains(to.Step + back)) && told.Add((notes[i].Bar, balanced)))
-                yield return new Advice(balanced ? AdviceKind.Balance : AdviceKind.Leap, notes[i].Bar, balanced, to, from);
+                yield return new Advice(
+                    balanced ? AdviceKind.Balance : AdviceKind.Leap,
+                    notes[i].Bar,
+                    balanced,
+                    to,
+                    from
+                );
         }
     }
 
@@ -62,7 +71,9 @@ public static class Heard
     private static Pitch? After((int Bar, PieceNote Note)[] notes, int i) =>
         notes.Skip(i + 1).Select(n => n.Note.Pitch).FirstOrDefault(p => p?.Step != notes[i].Note.Pitch?.Step);
 
-    /// <summary>A bar that comes again, as it was or at another height; or a few notes that do; or that nothing does.</summary>
+    /// <summary>
+    /// A bar that comes again, as it was or at another height; or a few notes that do; or that nothing does.
+    /// </summary>
     private static IEnumerable<Advice> Patterns(Piece piece, WritingTask task)
     {
         var bars = piece.Bars.Select(b => b.ToArray()).ToArray();
@@ -83,7 +94,8 @@ public static class Heard
         if (rows.Any(r => r.All(n => !n.IsRest) && !Moves(r)))
             return [];
         // Equal notes in every bar are a rhythm that comes again, too.
-        var onlyRhythm = (Again(bars, b => b.Length > 0, RhythmOf) ?? Again(rows, r => true, RhythmOf, apart: Pattern)) is not null;
+        var onlyRhythm =
+            (Again(bars, b => b.Length > 0, RhythmOf) ?? Again(rows, r => true, RhythmOf, apart: Pattern)) is not null;
         var isWhole = bars.Length >= BarsWithoutPattern && bars.All(b => Piece.LengthOf(b) == task.Meter.BarLength);
         return isWhole ? [new Advice(AdviceKind.Repetition, bars.Length, IsGood: false, Rhythm: onlyRhythm)] : [];
 
@@ -136,7 +148,8 @@ public static class Heard
     }
 
     /// <summary>Its values, rests told from notes.</summary>
-    private static string RhythmOf(PieceNote[] row) => string.Join(' ', row.Select(n => $"{(n.IsRest ? "z" : "")}{n.Value.Length}"));
+    private static string RhythmOf(PieceNote[] row) =>
+        string.Join(' ', row.Select(n => $"{(n.IsRest ? "z" : "")}{n.Value.Length}"));
 
     private static bool IsRhythm(PieceNote[] bar) =>
         bar.Count(n => !n.IsRest) > 1 && bar.Select(n => (n.IsRest, n.Value.Length)).Distinct().Count() > 1;

@@ -7,7 +7,9 @@ namespace Coppia.Core.Composition;
 /// <param name="OnRight">It stands on the right of the head.</param>
 public readonly record struct Stem(bool IsUp, bool OnRight)
 {
-    /// <summary>As the rule has it: up on the right below the middle line; on it and above it down on the left (craft 12).</summary>
+    /// <summary>
+    /// As the rule has it: up on the right below the middle line; on it and above it down on the left (craft 12).
+    /// </summary>
     public static Stem ByRule(StaffPlace place) => new(place.StemUp, place.StemUp);
 }
 
@@ -17,11 +19,14 @@ public readonly record struct Stem(bool IsUp, bool OnRight)
 public readonly record struct HandSign(int Alter, double Height);
 
 /// <summary>A head as a hand put it, which is not quite on its line or in its space.</summary>
-/// <param name="Height">Half-spaces of its middle above the bottom line, −8 to 16; whole numbers lie on lines and in spaces.</param>
+/// <param name="Height">Half-spaces of its middle above the bottom line, −8 to 16; whole numbers lie on lines and in
+/// spaces.</param>
 /// <param name="Sign">The accidental before it, or null.</param>
 public readonly record struct HandHead(double Height, HandSign? Sign = null)
 {
-    /// <summary>A head further off than so many half-spaces may be read as its neighbour (from memory: a quarter of a space).</summary>
+    /// <summary>
+    /// A head further off than so many half-spaces may be read as its neighbour (from memory: a quarter of a space).
+    /// </summary>
     public const double ClearWithin = 0.25;
 
     /// <summary>The line or space that lies nearest.</summary>
@@ -37,7 +42,9 @@ public readonly record struct HandHead(double Height, HandSign? Sign = null)
     public Pitch Read(Clef clef, KeySignature key)
     {
         var natural = clef.PitchAt(Nearest);
-        return Sign is { } sign && SignIsBefore ? new Pitch(natural.Letter, sign.Alter, natural.Octave) : key.Apply(natural);
+        return Sign is { } sign && SignIsBefore
+            ? new Pitch(natural.Letter, sign.Alter, natural.Octave)
+            : key.Apply(natural);
     }
 }
 
@@ -83,7 +90,8 @@ public sealed record Piece(IReadOnlyList<IReadOnlyList<PieceNote>> Bars)
     public IEnumerable<(int Bar, int At, PieceNote Note)> Notes =>
         Bars.SelectMany((bar, b) => bar.Select((n, at) => (b + 1, at, n))).Where(n => !n.n.IsRest);
 
-    public static Fraction LengthOf(IEnumerable<PieceNote> bar) => bar.Aggregate(Fraction.Zero, (sum, n) => sum + n.Value.Length);
+    public static Fraction LengthOf(IEnumerable<PieceNote> bar) =>
+        bar.Aggregate(Fraction.Zero, (sum, n) => sum + n.Value.Length);
 
     /// <summary>The music of a score; slurs, signs and words are left behind.</summary>
     /// <returns>Null with what is in the way, and the bar from 1 where it stands.</returns>
@@ -92,7 +100,11 @@ public sealed record Piece(IReadOnlyList<IReadOnlyList<PieceNote>> Bars)
         if (!score.Events.Any())
             return (null, NoPiece.Empty, 1);
         if (score.Bars.Count > MostBars || score.Bars.Any(b => b.Events.Count > MostInBar))
-            return (null, NoPiece.TooLong, 1 + score.Bars.Index().FirstOrDefault(b => b.Item.Events.Count > MostInBar).Index);
+            return (
+                null,
+                NoPiece.TooLong,
+                1 + score.Bars.Index().FirstOrDefault(b => b.Item.Events.Count > MostInBar).Index
+            );
         foreach (var (i, bar) in score.Bars.Index())
         {
             if (bar.Events.Any(e => e.Chord.Count > 0))

@@ -21,7 +21,13 @@ public static class PieceRules
 
     /// <summary>Every rule that is broken, in the order of the bars.</summary>
     public static IReadOnlyList<Breach> Broken(Piece piece, WritingTask task) =>
-        [.. Rules.SelectMany(rule => rule(piece, task)).OrderBy(b => b.Bar).ThenBy(b => b.At ?? -1).ThenBy(b => b.Rule)];
+        [
+            .. Rules
+                .SelectMany(rule => rule(piece, task))
+                .OrderBy(b => b.Bar)
+                .ThenBy(b => b.At ?? -1)
+                .ThenBy(b => b.Rule),
+        ];
 
     private static IEnumerable<(int Bar, int At, PieceNote Note)> All(Piece piece) =>
         piece.Bars.SelectMany((bar, b) => bar.Select((n, at) => (b + 1, at, n)));
@@ -56,7 +62,9 @@ public static class PieceRules
     }
 
     private static IEnumerable<Breach> Values(Piece piece, WritingTask task) =>
-        All(piece).Where(n => !task.Values.Contains(n.Note.Value)).Select(n => new ValueBreach(n.Bar, n.At, n.Note.Value, n.Note.IsRest));
+        All(piece)
+            .Where(n => !task.Values.Contains(n.Note.Value))
+            .Select(n => new ValueBreach(n.Bar, n.At, n.Note.Value, n.Note.IsRest));
 
     private static IEnumerable<Breach> Rests(Piece piece, WritingTask task)
     {
@@ -114,5 +122,7 @@ public static class PieceRules
         piece.Notes.Any() || piece.Bars.All(b => b.Count == 0) ? [] : [new OnlyRestsBreach()];
 
     private static IEnumerable<Breach> Length(Piece piece, WritingTask task) =>
-        piece.Bars.Count == task.Bars ? [] : [new LengthBreach(Math.Min(piece.Bars.Count, task.Bars) + 1, piece.Bars.Count, task.Bars)];
+        piece.Bars.Count == task.Bars
+            ? []
+            : [new LengthBreach(Math.Min(piece.Bars.Count, task.Bars) + 1, piece.Bars.Count, task.Bars)];
 }

@@ -16,7 +16,10 @@ public static class PieceScore
                 Clef = task.Clef,
                 Key = task.Key.Signature,
                 Time = task.Meter,
-                Events = b.Count == 0 ? [new ScoreEvent { Value = new NoteValue(0), IsBarRest = true }] : [.. b.Select(EventOf)],
+                Events =
+                    b.Count == 0
+                        ? [new ScoreEvent { Value = new NoteValue(0), IsBarRest = true }]
+                        : [.. b.Select(EventOf)],
             }),
         ];
         if (bars.Length > 0)

@@ -47,8 +47,12 @@ public readonly record struct ScaleStep(int Number, int Alter = 0)
             _ => 0,
         };
         return
-            int.TryParse(text.AsSpan(alter == 0 ? 0 : 1), NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var n)
-            && n is >= Lowest and <= Highest
+            int.TryParse(
+                text.AsSpan(alter == 0 ? 0 : 1),
+                NumberStyles.AllowLeadingSign,
+                CultureInfo.InvariantCulture,
+                out var n
+            ) && n is >= Lowest and <= Highest
             ? new ScaleStep(n, alter)
             : null;
     }

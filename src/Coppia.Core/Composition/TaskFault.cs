@@ -111,7 +111,9 @@ public sealed record TaskFault(TaskFaultKind Kind, FixedNote? Fixed = null, Pitc
         return reached.Contains(room);
     }
 
-    /// <summary>The rests that are allowed leave no place for a note, even in the shortest value; a fixed note is one.</summary>
+    /// <summary>
+    /// The rests that are allowed leave no place for a note, even in the shortest value; a fixed note is one.
+    /// </summary>
     private static bool RestsFill(WritingTask task, int most) =>
         task.Fixed.Count == 0
         && task.Values.Min(v => v.Length) * new Fraction(most, 1) >= task.Meter.BarLength * new Fraction(task.Bars, 1);

@@ -18,10 +18,12 @@ public static class TaskLevel
 
     private static readonly ScaleStep[] Bonus = [new(9)];
 
-    private static IEnumerable<ScaleStep> Steps(int from, int to) => Enumerable.Range(from, to - from + 1).Select(n => new ScaleStep(n));
+    private static IEnumerable<ScaleStep> Steps(int from, int to) =>
+        Enumerable.Range(from, to - from + 1).Select(n => new ScaleStep(n));
 
     /// <summary>
-    /// One string in four bars with fixed endings; without them; two strings; eight bars with fixed endings; eight bars without.
+    /// One string in four bars with fixed endings; without them; two strings; eight bars with fixed endings; eight bars
+    /// without.
     /// </summary>
     /// <param name="level"><see cref="First"/> to <see cref="Last"/>.</param>
     /// <param name="key">The key of the open string that it begins on.</param>

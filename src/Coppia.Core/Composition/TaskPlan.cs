@@ -9,7 +9,8 @@ namespace Coppia.Core.Composition;
 public sealed record FixedStep(int Bar, FixedAt At, ScaleStep Step, NoteValue? Value = null);
 
 /// <summary>
-/// A task for one instrument or for several at once: its notes are steps of the scale, and move to each one's clef and string.
+/// A task for one instrument or for several at once: its notes are steps of the scale, and move to each one's clef and
+/// string.
 /// </summary>
 public sealed record TaskPlan
 {
@@ -29,14 +30,17 @@ public sealed record TaskPlan
 
     public bool ByHand { get; init; }
 
-    /// <summary>Steps that are played with the fourth finger where that stands for an open string: a bonus of the upper string.</summary>
+    /// <summary>
+    /// Steps that are played with the fourth finger where that stands for an open string: a bonus of the upper string.
+    /// </summary>
     public IReadOnlyList<ScaleStep> Fourth { get; init; } = [];
 
     /// <summary>Lowest tonics that were chosen, by the instrument's id; the others begin where they lie best.</summary>
     public IReadOnlyDictionary<string, Pitch> Tonics { get; init; } = new Dictionary<string, Pitch>();
 
     /// <summary>
-    /// The task of one instrument. Steps that do not lie under its hand where a class is first taught are left out, unless they are fixed.
+    /// The task of one instrument. Steps that do not lie under its hand where a class is first taught are left out,
+    /// unless they are fixed.
     /// </summary>
     public WritingTask For(Instrument instrument)
     {
@@ -64,12 +68,15 @@ public sealed record TaskPlan
     }
 
     /// <summary>
-    /// Where the steps begin on an instrument: as chosen, else where most of them lie under a beginner's hand, an open string first, the
-    /// D string or the one nearest to it before the others.
+    /// Where the steps begin on an instrument: as chosen, else where most of them lie under a beginner's hand, an open
+    /// string first, the D string or the one nearest to it before the others.
     /// </summary>
     public Pitch TonicOf(Instrument instrument)
     {
-        if (Tonics.TryGetValue(instrument.Id, out var chosen) && (chosen.Letter, chosen.Alter) == (Key.Tonic.Letter, Key.Tonic.Alter))
+        if (
+            Tonics.TryGetValue(instrument.Id, out var chosen)
+            && (chosen.Letter, chosen.Alter) == (Key.Tonic.Letter, Key.Tonic.Alter)
+        )
             return chosen;
         var middle = instrument.FirstStep - 3;
         return TonicsFor(instrument)
@@ -93,6 +100,9 @@ public sealed record TaskPlan
             .Of(instrument, pitch, instrument.FirstFrame)
             .Any(p =>
                 p.IsOpen
-                || instrument.Frames[p.Frame] is var f && instrument.HomeHeights.Contains(f.Height) && f.Stretch == Stretch.None && !p.Reach
+                || instrument.Frames[p.Frame] is var f
+                    && instrument.HomeHeights.Contains(f.Height)
+                    && f.Stretch == Stretch.None
+                    && !p.Reach
             );
 }

@@ -53,5 +53,6 @@ public sealed record WritingTask
     public bool ByHand { get; init; }
 
     /// <summary>The value that a fixed note is printed in: its own, else a quarter where the task has it.</summary>
-    public NoteValue ValueOf(FixedNote note) => note.Value ?? (Values.Contains(NoteValue.Quarter) ? NoteValue.Quarter : Values[0]);
+    public NoteValue ValueOf(FixedNote note) =>
+        note.Value ?? (Values.Contains(NoteValue.Quarter) ? NoteValue.Quarter : Values[0]);
 }

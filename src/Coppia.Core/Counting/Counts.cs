@@ -44,8 +44,8 @@ public sealed record CountMark(string EventId, Fraction Offset, CountKind Kind)
 }
 
 /// <summary>
-/// What is counted (craft 9, common practice): every new note, every beat that is held, every beat of rest. The beginning of each beat is
-/// counted exactly once.
+/// What is counted (craft 9, common practice): every new note, every beat that is held, every beat of rest. The
+/// beginning of each beat is counted exactly once.
 /// </summary>
 public static class Counts
 {
@@ -91,7 +91,9 @@ public static class Counts
         return marks;
     }
 
-    /// <summary>The length of one counted beat. A word holds a whole felt beat, in compound time a dotted one.</summary>
+    /// <summary>
+    /// The length of one counted beat. A word holds a whole felt beat, in compound time a dotted one.
+    /// </summary>
     public static Fraction BeatOf(TimeSignature? time, HouseStyle style)
     {
         if (time is not { } t)
@@ -123,7 +125,14 @@ public static class Counts
 
     private static readonly Fraction Eighth = new(1, 8);
 
-    private static CountMark Mark(ScoreEvent e, Fraction start, Fraction at, CountKind kind, Fraction beat, bool isDotted)
+    private static CountMark Mark(
+        ScoreEvent e,
+        Fraction start,
+        Fraction at,
+        CountKind kind,
+        Fraction beat,
+        bool isDotted
+    )
     {
         var beats = at / beat;
         return new CountMark(e.Id, at - start, kind)

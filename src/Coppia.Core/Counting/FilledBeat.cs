@@ -2,7 +2,9 @@ using Coppia.Core.Music;
 
 namespace Coppia.Core.Counting;
 
-/// <summary>A beat that new notes fill by themselves; a longer note on the beat has the rhythm of a whole one.</summary>
+/// <summary>
+/// A beat that new notes fill by themselves; a longer note on the beat has the rhythm of a whole one.
+/// </summary>
 /// <param name="Pattern">The lengths of its notes, as parts of the beat: "1/2 1/2".</param>
 /// <param name="NoteIds">Its notes.</param>
 public sealed record FilledBeat(string Pattern, IReadOnlyList<string> NoteIds)
@@ -24,7 +26,10 @@ public sealed record FilledBeat(string Pattern, IReadOnlyList<string> NoteIds)
             var alone = events.Length == 1 && lengths[0] >= Fraction.Whole;
             var total = lengths.Aggregate(Fraction.Zero, (sum, l) => sum + l);
             if (alone || total == Fraction.Whole)
-                yield return new FilledBeat(alone ? "1" : string.Join(' ', lengths), [.. events.Select(e => e.Item.Id)]);
+                yield return new FilledBeat(
+                    alone ? "1" : string.Join(' ', lengths),
+                    [.. events.Select(e => e.Item.Id)]
+                );
         }
 
         bool IsTiedIn(int index) => index == 0 ? tiedIn : bar.Events[index - 1].TiedOn;

@@ -16,7 +16,10 @@ internal static class BeatDrill
             : TooLongOrShort(holds, time);
         return new BeatJudgement(kind, holds, time.BarLength, time.Beat)
         {
-            Answered = Part(asked.Row, bar.Events.Select((e, i) => i == asked.Gap ? e with { Value = reply.Value } : e)),
+            Answered = Part(
+                asked.Row,
+                bar.Events.Select((e, i) => i == asked.Gap ? e with { Value = reply.Value } : e)
+            ),
         };
     }
 

@@ -6,8 +6,9 @@ namespace Coppia.Core.Drills;
 public readonly record struct BoxedCard(int Box, DateOnly Due);
 
 /// <summary>
-/// Five boxes of cards (Leitner 1972, as craft 14 has them): a right answer moves a card up, a wrong one to the first box; boxes come back
-/// after 0, 1, 2, 4 and 8 days. A right answer that took long leaves the card where it is: a player has less time than that.
+/// Five boxes of cards (Leitner 1972, as craft 14 has them): a right answer moves a card up, a wrong one to the first
+/// box; boxes come back after 0, 1, 2, 4 and 8 days. A right answer that took long leaves the card where it is: a
+/// player has less time than that.
 /// </summary>
 public static class CardBoxes
 {
@@ -33,12 +34,17 @@ public static class CardBoxes
     }
 
     /// <summary>
-    /// The cards of a round: those that are due, the lowest box first and in it the longest due; then cards that were never asked, in their
-    /// order.
+    /// The cards of a round: those that are due, the lowest box first and in it the longest due; then cards that were
+    /// never asked, in their order.
     /// </summary>
     /// <param name="all">Every card that the learner may be asked, in the order in which they are learned.</param>
     /// <param name="boxed">Where those lie that were asked before.</param>
-    public static IReadOnlyList<T> Round<T>(IReadOnlyList<T> all, IReadOnlyDictionary<T, BoxedCard> boxed, DateOnly day, int most)
+    public static IReadOnlyList<T> Round<T>(
+        IReadOnlyList<T> all,
+        IReadOnlyDictionary<T, BoxedCard> boxed,
+        DateOnly day,
+        int most
+    )
         where T : notnull =>
         [
             .. all.Where(c => boxed.TryGetValue(c, out var at) && at.Due <= day)

@@ -54,11 +54,17 @@ public sealed record CardRound(IReadOnlyList<SheetItem> Cards, IReadOnlyList<int
         };
         var ground = Ground.Of(request);
         Candidate[] pool = [.. Enumerable.Range(0, ground.Count).Select(n => Card(kind, player, ground.First(n), key))];
-        var order = stage == CardStage.InOrder ? UpAndDown(pool.Length) : EvenOrder.Of(pool, Length, new Seeded(seed, $"{kind} {stage}"));
+        var order =
+            stage == CardStage.InOrder
+                ? UpAndDown(pool.Length)
+                : EvenOrder.Of(pool, Length, new Seeded(seed, $"{kind} {stage}"));
         return new CardRound([.. order.Select(c => SheetItem.Of(pool[c].ForEach[0], player))], strings);
     }
 
-    /// <summary>The strings of a stage: the one that is asked for, with the next higher one or, from the highest, the next lower.</summary>
+    /// <summary>
+    /// The strings of a stage: the one that is asked for, with the next higher one or, from the highest, the next
+    /// lower.
+    /// </summary>
     private static int[] StringsOf(Player player, CardStage stage, int first)
     {
         var count = player.Instrument.Strings.Count;
@@ -93,5 +99,10 @@ public sealed record CardRound(IReadOnlyList<SheetItem> Cards, IReadOnlyList<int
 
     /// <summary>0 1 2 3 2 1 0 1 … : neighbours, and the ends once each time.</summary>
     private static int[] UpAndDown(int count) =>
-        [.. Enumerable.Range(0, Length).Select(i => i % (2 * count - 2)).Select(i => i < count ? i : 2 * count - 2 - i)];
+        [
+            .. Enumerable
+                .Range(0, Length)
+                .Select(i => i % (2 * count - 2))
+                .Select(i => i < count ? i : 2 * count - 2 - i),
+        ];
 }

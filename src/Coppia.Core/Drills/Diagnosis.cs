@@ -9,7 +9,8 @@ namespace Coppia.Core.Drills;
 /// <summary>What happened when a note was answered: the first kind that gives exactly the answer (craft 14).</summary>
 /// <param name="Kind">The first kind that fits.</param>
 /// <param name="Shown">The note that was shown.</param>
-/// <param name="Answered">The note that the answer names or sounds; null for a pair that the hand does not have.</param>
+/// <param name="Answered">The note that the answer names or sounds; null for a pair that the hand does not
+/// have.</param>
 public sealed record Diagnosis(MistakeKind Kind, Pitch Shown, Pitch? Answered) : Judgement(Kind)
 {
     /// <summary>The signature that the note was shown under.</summary>
@@ -32,7 +33,8 @@ public sealed record Diagnosis(MistakeKind Kind, Pitch Shown, Pitch? Answered) :
 
     /// <param name="player">Who answers; the note is shown in the instrument's first clef.</param>
     /// <param name="shown">The written note.</param>
-    /// <param name="key">The signature that it is shown under; a note that it would alter otherwise has an accidental.</param>
+    /// <param name="key">The signature that it is shown under; a note that it would alter otherwise has an
+    /// accidental.</param>
     public static Diagnosis Of(Player player, Pitch shown, KeySignature key, Reply reply)
     {
         var height = PlainPlace.HeightOf(player.Instrument, new ScaleKey(key.Fifths, ScaleForm.Major));

@@ -45,7 +45,9 @@ public static class FollowUp
             case MistakeKind.OtherClef:
                 // The note on the clef's own line: what the sign is there to tell.
                 return new NoteQuestion(ExerciseKind.NameIt, player.Instrument.FirstClef.SignPitch, default);
-            case MistakeKind.WrongOctave or MistakeKind.LowHigh or MistakeKind.OtherInstrument when diagnosis.Place is { } at:
+            case MistakeKind.WrongOctave
+            or MistakeKind.LowHigh
+            or MistakeKind.OtherInstrument when diagnosis.Place is { } at:
                 return new NoteQuestion(ExerciseKind.FindIt, asked.Note, asked.Key, at.Pair);
             case MistakeKind.NeighbourString when diagnosis.Place is { } at:
                 return new NoteQuestion(ExerciseKind.NameIt, player.Instrument.Strings[at.String], asked.Key);
@@ -59,7 +61,9 @@ public static class FollowUp
         if (judgement.Scale.Reading.Notes[judgement.Degree].Placement is not { } at)
             return null;
         var question = new ShapeQuestion(asked.Key, at.String, player.FrameOf(at).Position, Drawn: false);
-        return Shapes.HandShape.InKey(player.Instrument, asked.Key, question.Position)[at.String].Spots.Count > 1 ? question : null;
+        return Shapes.HandShape.InKey(player.Instrument, asked.Key, question.Position)[at.String].Spots.Count > 1
+            ? question
+            : null;
     }
 
     private static bool OnStaff(Pitch note, Player player) => StaffPlace.Of(note, player.Instrument.FirstClef).OnStaff;

@@ -7,8 +7,8 @@ using Coppia.Core.Shapes;
 namespace Coppia.Core.Drills;
 
 /// <summary>
-/// What happened in an answer. Of a note the first that fits, in the order in which it is looked for (craft 14); of other questions the
-/// first place that is wrong.
+/// What happened in an answer. Of a note the first that fits, in the order in which it is looked for (craft 14); of
+/// other questions the first place that is wrong.
 /// </summary>
 public enum MistakeKind
 {
@@ -76,13 +76,18 @@ public sealed record StemJudgement(MistakeKind Kind, StaffPlace Place) : Judgeme
 /// <summary>Of a key signature.</summary>
 /// <param name="Letter">The letter of the sign that is wrong or missing, where there is one.</param>
 /// <param name="Place">Where that sign belongs.</param>
-public sealed record SignatureJudgement(MistakeKind Kind, KeySignature Key, Letter? Letter = null, StaffPlace? Place = null)
-    : Judgement(Kind);
+public sealed record SignatureJudgement(
+    MistakeKind Kind,
+    KeySignature Key,
+    Letter? Letter = null,
+    StaffPlace? Place = null
+) : Judgement(Kind);
 
 /// <summary>Of a hand shape.</summary>
 /// <param name="Spot">The finger that is missing or stands elsewhere.</param>
 /// <param name="Semitones">Where one was put that does not belong there.</param>
-public sealed record ShapeJudgement(MistakeKind Kind, HandShape Shape, ShapeSpot? Spot = null, int? Semitones = null) : Judgement(Kind);
+public sealed record ShapeJudgement(MistakeKind Kind, HandShape Shape, ShapeSpot? Spot = null, int? Semitones = null)
+    : Judgement(Kind);
 
 /// <summary>Of a scale.</summary>
 /// <param name="Degree">From 1: the step from this degree to the next is wrong; 0 for the first note itself.</param>
@@ -93,7 +98,8 @@ public sealed record ScaleJudgement(MistakeKind Kind, ScaleAnswer Scale, int Deg
 /// <param name="Holds">What the bar holds as it was answered, in whole notes.</param>
 /// <param name="Wanted">What it should hold.</param>
 /// <param name="Bar">Order of the bar, from 0.</param>
-public sealed record BeatJudgement(MistakeKind Kind, Fraction Holds, Fraction Wanted, Fraction Beat, int Bar = 0) : Judgement(Kind)
+public sealed record BeatJudgement(MistakeKind Kind, Fraction Holds, Fraction Wanted, Fraction Beat, int Bar = 0)
+    : Judgement(Kind)
 {
     /// <summary>The bar as it was answered, to be looked at once more; null where it has no notes.</summary>
     public Score? Answered { get; init; }

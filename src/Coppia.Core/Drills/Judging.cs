@@ -18,14 +18,29 @@ public static class Judging
         var kind = item.Question.Kind;
         return (item.Question, item.Answer, reply) switch
         {
-            (NoteQuestion { Kind: ExerciseKind.Stems }, StemAnswer answer, StemReply stem) => StemDrill.Judge(item, player, answer, stem),
-            (NoteQuestion { Kind: ExerciseKind.FindIt } q, PairAnswer answer, SpotReply spot) => FoundIt(q, answer, spot, player),
+            (NoteQuestion { Kind: ExerciseKind.Stems }, StemAnswer answer, StemReply stem) => StemDrill.Judge(
+                item,
+                player,
+                answer,
+                stem
+            ),
+            (NoteQuestion { Kind: ExerciseKind.FindIt } q, PairAnswer answer, SpotReply spot) => FoundIt(
+                q,
+                answer,
+                spot,
+                player
+            ),
             (NoteQuestion { Kind: ExerciseKind.NameIt } q, _, NameReply) => OfNote(q, reply, player),
             (NoteQuestion { Kind: ExerciseKind.FingerIt } q, _, PairReply) => OfNote(q, reply, player),
             (NoteQuestion { Kind: ExerciseKind.WriteIt } q, _, StaffReply) => OfNote(q, reply, player),
             (NoteQuestion { Kind: ExerciseKind.LineOrSpace } q, _, StaffReply) => Counted(OfNote(q, reply, player)),
             (SignatureQuestion { Written: false } q, _, KeyReply key) => KeyDrill.Judge(q, key),
-            (SignatureQuestion { Written: true } q, SignatureAnswer answer, SignsReply signs) => KeyDrill.Judge(q, answer, signs, player),
+            (SignatureQuestion { Written: true } q, SignatureAnswer answer, SignsReply signs) => KeyDrill.Judge(
+                q,
+                answer,
+                signs,
+                player
+            ),
             (ShapeQuestion q, ShapeAnswer answer, ShapeReply shape) => ShapeDrill.Judge(q, answer.Shape, shape),
             (ScaleQuestion, ScaleAnswer answer, ScaleReply scale) => ScaleDrill.Judge(answer, scale, player),
             (BeatQuestion q, ValueAnswer answer, ValueReply value) => BeatDrill.Judge(q, answer, value),
@@ -47,7 +62,13 @@ public static class Judging
 
     /// <summary>Lines and spaces are the same in every clef and octave.</summary>
     private static Diagnosis Counted(Diagnosis found) =>
-        found.Kind is MistakeKind.OtherClef or MistakeKind.WrongOctave ? found with { Kind = MistakeKind.Unclear, Clefs = [] } : found;
+        found.Kind is MistakeKind.OtherClef or MistakeKind.WrongOctave
+            ? found with
+            {
+                Kind = MistakeKind.Unclear,
+                Clefs = [],
+            }
+            : found;
 
     /// <summary>On the string that was asked for every place that sounds the note is right.</summary>
     private static Diagnosis FoundIt(NoteQuestion asked, PairAnswer answer, SpotReply spot, Player player) =>

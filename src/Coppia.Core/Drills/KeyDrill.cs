@@ -26,7 +26,11 @@ internal static class KeyDrill
             return MistakeKind.Right;
         if (key.Fifths != 0 && Is(new KeySignature(-key.Fifths).TonicInOctave(4)))
             return MistakeKind.OtherSigns;
-        if (key.ChangedLetters.Any() && key.ChangedLetters.Last() == reply.Tonic && reply.Alter == Math.Sign(key.Fifths))
+        if (
+            key.ChangedLetters.Any()
+            && key.ChangedLetters.Last() == reply.Tonic
+            && reply.Alter == Math.Sign(key.Fifths)
+        )
             return MistakeKind.LastSign;
         if (Is(new KeySignature(key.Fifths, Mode.Minor).TonicInOctave(4)))
             return MistakeKind.RelativeMinor;
@@ -38,7 +42,12 @@ internal static class KeyDrill
         bool Is(Pitch tonic) => tonic.Letter == reply.Tonic && tonic.Alter == reply.Alter;
     }
 
-    public static SignatureJudgement Judge(SignatureQuestion asked, SignatureAnswer answer, SignsReply reply, Player player)
+    public static SignatureJudgement Judge(
+        SignatureQuestion asked,
+        SignatureAnswer answer,
+        SignsReply reply,
+        Player player
+    )
     {
         var key = new KeySignature(asked.Fifths);
         if (reply.Places.SequenceEqual(answer.Places) && (reply.Alter == Math.Sign(key.Fifths) || key.Fifths == 0))
@@ -48,7 +57,10 @@ internal static class KeyDrill
         var clef = player.Instrument.FirstClef;
         Letter[] letters = [.. key.ChangedLetters];
         Letter[] written = [.. reply.Places.Select(p => clef.PitchAt(p.Height).Letter)];
-        if (reply.Places.Count > 1 && Clef.All.Any(c => c != clef && SignaturePlaces.Of(key, c).SequenceEqual(reply.Places)))
+        if (
+            reply.Places.Count > 1
+            && Clef.All.Any(c => c != clef && SignaturePlaces.Of(key, c).SequenceEqual(reply.Places))
+        )
             return new SignatureJudgement(MistakeKind.OtherClef, key);
         if (written.Length != letters.Length)
             return new SignatureJudgement(MistakeKind.SignCount, key);

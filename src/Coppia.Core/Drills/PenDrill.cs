@@ -6,7 +6,8 @@ namespace Coppia.Core.Drills;
 internal static class PenDrill
 {
     /// <summary>
-    /// So much of the model must lie under the ink, and no more of the ink may lie away from it, in hundredths (from memory).
+    /// So much of the model must lie under the ink, and no more of the ink may lie away from it, in hundredths (from
+    /// memory).
     /// </summary>
     private const int EnoughCovered = 70;
     private const int MostAstray = 35;

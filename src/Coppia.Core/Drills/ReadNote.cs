@@ -45,7 +45,11 @@ internal sealed record ReadNote(Player Player, Pitch Shown, KeySignature Key)
         var readThere = answered.Alter == 0 || answered.Alter == Key.AlterOf(answered.Letter);
         // Only what lies on the staff is counted from an end of it.
         var fromAbove = Clef.PitchAt(StaffPlace.TopLine - Place.Height);
-        if (readThere && Place.OnStaff && (exactly ? fromAbove.Step == answered.Step : fromAbove.Letter == answered.Letter))
+        if (
+            readThere
+            && Place.OnStaff
+            && (exactly ? fromAbove.Step == answered.Step : fromAbove.Letter == answered.Letter)
+        )
             return MistakeKind.WrongEnd;
         if (answered.Letter == Shown.Letter)
             return answered.Alter == Shown.Alter ? MistakeKind.WrongOctave : MistakeKind.Unclear;
@@ -64,6 +68,9 @@ internal sealed record ReadNote(Player Player, Pitch Shown, KeySignature Key)
             : clefs.Length > 0 ? MistakeKind.OtherClef
             : apart % 7 == 0 ? MistakeKind.WrongOctave
             : MistakeKind.Unclear;
-        return new Diagnosis(kind, Shown, Key.Apply(Clef.PitchAt(place.Height))) { Clefs = kind == MistakeKind.OtherClef ? clefs : [] };
+        return new Diagnosis(kind, Shown, Key.Apply(Clef.PitchAt(place.Height)))
+        {
+            Clefs = kind == MistakeKind.OtherClef ? clefs : [],
+        };
     }
 }

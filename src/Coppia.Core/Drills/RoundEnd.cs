@@ -13,7 +13,8 @@ public enum RoundGrade
 
 /// <summary>A kind of mistake of a round.</summary>
 /// <param name="First">The first of its kind.</param>
-/// <param name="Clef">For steps that are a habit: the clef that the notes were read in, where it gives every one of these answers.</param>
+/// <param name="Clef">For steps that are a habit: the clef that the notes were read in, where it gives every one of
+/// these answers.</param>
 public sealed record Slip(MistakeKind Kind, int Times, Judgement First, Clef? Clef)
 {
     /// <summary>One mistake of a kind is a slip; three are a habit (craft 14).</summary>
@@ -55,9 +56,12 @@ public sealed record RoundEnd(int Right, int Count, IReadOnlyList<Slip> Slips)
     {
         var own = player.Instrument.FirstClef;
         return steps.Count >= HabitTimes && steps[0].Kind == MistakeKind.OneStep
-            ? Clef.All.FirstOrDefault(c => c != own && steps.All(s => s is Diagnosis { Answered: { } a } d && Gives(c, d.Shown, a)))
+            ? Clef.All.FirstOrDefault(c =>
+                c != own && steps.All(s => s is Diagnosis { Answered: { } a } d && Gives(c, d.Shown, a))
+            )
             : null;
 
-        bool Gives(Clef clef, Pitch shown, Pitch answered) => clef.PitchAt(own.HeightOf(shown)).Letter == answered.Letter;
+        bool Gives(Clef clef, Pitch shown, Pitch answered) =>
+            clef.PitchAt(own.HeightOf(shown)).Letter == answered.Letter;
     }
 }

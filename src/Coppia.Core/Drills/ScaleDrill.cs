@@ -18,10 +18,22 @@ internal static class ScaleDrill
         {
             var (step, wanted) = (heard[d] - heard[d - 1], answer.Notes[d].Midi - answer.Notes[d - 1].Midi);
             if (step != wanted)
-                return new ScaleJudgement(step < wanted ? MistakeKind.StepTooSmall : MistakeKind.StepTooLarge, answer, d, wanted == 1);
+                return new ScaleJudgement(
+                    step < wanted ? MistakeKind.StepTooSmall : MistakeKind.StepTooLarge,
+                    answer,
+                    d,
+                    wanted == 1
+                );
         }
 
-        var wrong = Enumerable.Range(1, heard.Length - 1).FirstOrDefault(d => reply.HalfSteps.Contains(d) != answer.HalfSteps.Contains(d));
-        return new ScaleJudgement(wrong == 0 ? MistakeKind.Right : MistakeKind.HalfSteps, answer, wrong, answer.HalfSteps.Contains(wrong));
+        var wrong = Enumerable
+            .Range(1, heard.Length - 1)
+            .FirstOrDefault(d => reply.HalfSteps.Contains(d) != answer.HalfSteps.Contains(d));
+        return new ScaleJudgement(
+            wrong == 0 ? MistakeKind.Right : MistakeKind.HalfSteps,
+            answer,
+            wrong,
+            answer.HalfSteps.Contains(wrong)
+        );
     }
 }

@@ -4,13 +4,19 @@ using Coppia.Core.Shapes;
 
 namespace Coppia.Core.Exercises;
 
-/// <summary>The same questions for another instrument: in its clef, in an octave that it can play, at its own places.</summary>
+/// <summary>
+/// The same questions for another instrument: in its clef, in an octave that it can play, at its own places.
+/// </summary>
 public static class AnotherInstrument
 {
-    /// <summary>By how many octaves notes are moved, the smallest move first, downwards before upwards (craft 6).</summary>
+    /// <summary>
+    /// By how many octaves notes are moved, the smallest move first, downwards before upwards (craft 6).
+    /// </summary>
     private static readonly int[] Moves = [0, -1, 1, -2, 2, -3, 3];
 
-    /// <summary>Each question as the other player gets it; null where that hand or instrument has nothing to ask for it.</summary>
+    /// <summary>
+    /// Each question as the other player gets it; null where that hand or instrument has nothing to ask for it.
+    /// </summary>
     /// <param name="asked">Questions, not music to play.</param>
     public static IReadOnlyList<Question?> Of(IReadOnlyList<Question> asked, Player from, Player to)
     {
@@ -19,7 +25,8 @@ public static class AnotherInstrument
         return [.. asked.Select(q => Answered(For(q, from, to, octaves), to))];
     }
 
-    private static bool IsPlayed(Pitch pitch, Player player) => PlainPlace.Of(player, pitch, player.Instrument.FirstHeight) is not null;
+    private static bool IsPlayed(Pitch pitch, Player player) =>
+        PlainPlace.Of(player, pitch, player.Instrument.FirstHeight) is not null;
 
     /// <summary>Notes that are to be played; others are only lines and spaces.</summary>
     private static IEnumerable<Pitch> Pitches(Question question) =>
@@ -34,7 +41,10 @@ public static class AnotherInstrument
     private static Question? For(Question question, Player from, Player to, int octaves) =>
         question switch
         {
-            NoteQuestion { Kind: ExerciseKind.LineOrSpace or ExerciseKind.Stems } q => q with { Note = AtSamePlace(q.Note, from, to) },
+            NoteQuestion { Kind: ExerciseKind.LineOrSpace or ExerciseKind.Stems } q => q with
+            {
+                Note = AtSamePlace(q.Note, from, to),
+            },
             NoteQuestion q => Note(q with { Note = q.Note.AddOctaves(octaves) }, to),
             SignatureQuestion => question,
             ShapeQuestion q => Shape(q, from, to),
@@ -81,8 +91,18 @@ public static class AnotherInstrument
     private static ShapeQuestion? Shape(ShapeQuestion asked, Player from, Player to)
     {
         var letter = from.Instrument.Strings[asked.String].Letter;
-        var at = to.Instrument.Strings.Index().Where(s => s.Item.Letter == letter).Select(s => (int?)s.Index).FirstOrDefault();
-        return at is { } s ? asked with { String = s, Position = HandShape.BestPosition(to.Instrument, asked.Key) } : null;
+        var at = to
+            .Instrument.Strings.Index()
+            .Where(s => s.Item.Letter == letter)
+            .Select(s => (int?)s.Index)
+            .FirstOrDefault();
+        return at is { } s
+            ? asked with
+            {
+                String = s,
+                Position = HandShape.BestPosition(to.Instrument, asked.Key),
+            }
+            : null;
     }
 
     private static Score OnAnOpenString(Score row, Player to)
@@ -99,7 +119,16 @@ public static class AnotherInstrument
         return moved with
         {
             Clef = clef,
-            Bars = [.. moved.Bars.Select(b => b with { Clef = clef, Events = [.. b.Events.Select(e => e with { ClefChange = null })] })],
+            Bars =
+            [
+                .. moved.Bars.Select(b =>
+                    b with
+                    {
+                        Clef = clef,
+                        Events = [.. b.Events.Select(e => e with { ClefChange = null })],
+                    }
+                ),
+            ],
         };
     }
 }

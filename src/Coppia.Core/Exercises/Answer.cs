@@ -68,7 +68,8 @@ public sealed record DifferenceAnswer(DifferenceKind Kind, Fraction Beat, IReadO
 /// <param name="Notes">Its notes, the tonic first and last.</param>
 /// <param name="HalfSteps">Degrees, from 1, from which a half step goes up.</param>
 /// <param name="Reading">How it is played.</param>
-public sealed record ScaleAnswer(IReadOnlyList<Pitch> Notes, IReadOnlyList<int> HalfSteps, PlayerReading Reading) : Answer;
+public sealed record ScaleAnswer(IReadOnlyList<Pitch> Notes, IReadOnlyList<int> HalfSteps, PlayerReading Reading)
+    : Answer;
 
 /// <summary>Music as its player reads it: pairs, bow and count.</summary>
 public sealed record PlayAnswer(PlayerReading Reading) : Answer;

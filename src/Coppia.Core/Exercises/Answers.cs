@@ -8,7 +8,9 @@ using Coppia.Core.Shapes;
 
 namespace Coppia.Core.Exercises;
 
-/// <summary>Works out the right answer of a question for a player. Nothing that was drawn by chance takes part.</summary>
+/// <summary>
+/// Works out the right answer of a question for a player. Nothing that was drawn by chance takes part.
+/// </summary>
 public static class Answers
 {
     /// <exception cref="InvalidQuestionException">The question has no answer for this player.</exception>
@@ -27,7 +29,9 @@ public static class Answers
             BarsQuestion { Kind: ExerciseKind.BowIt } bars => OfStrokes(bars.Music, player),
             BarsQuestion bars => Difference(bars.Music),
             ScaleQuestion scale => OfScale(scale, player),
-            PlayQuestion play => new PlayAnswer(PlayerReading.Of(play.Music, player.Instrument, player, play.Pins, chosenOctaves: 0)),
+            PlayQuestion play => new PlayAnswer(
+                PlayerReading.Of(play.Music, player.Instrument, player, play.Pins, chosenOctaves: 0)
+            ),
             _ => throw new ArgumentOutOfRangeException(nameof(question), question, null),
         };
 
@@ -37,7 +41,10 @@ public static class Answers
         switch (asked.Kind)
         {
             case ExerciseKind.NameIt:
-                return new NameAnswer(asked.Note, asked.Note.Alter != 0 && asked.Key.AlterOf(asked.Note.Letter) == asked.Note.Alter);
+                return new NameAnswer(
+                    asked.Note,
+                    asked.Note.Alter != 0 && asked.Key.AlterOf(asked.Note.Letter) == asked.Note.Alter
+                );
             case ExerciseKind.WriteIt:
                 return new NoteAnswer(asked.Note, place);
             case ExerciseKind.LineOrSpace:
@@ -46,12 +53,17 @@ public static class Answers
                 return new StemAnswer(place.StemUp);
         }
 
-        var key = new ScaleKey(asked.Key.Fifths, asked.Key.Mode == Mode.Minor ? ScaleForm.NaturalMinor : ScaleForm.Major);
+        var key = new ScaleKey(
+            asked.Key.Fifths,
+            asked.Key.Mode == Mode.Minor ? ScaleForm.NaturalMinor : ScaleForm.Major
+        );
         var all = PlainPlace.All(player, asked.Note, PlainPlace.HeightOf(player.Instrument, key));
         // One that is to be found on a certain string has only that string's places.
         if (asked is { Kind: ExerciseKind.FindIt, Place: { } on })
             all = [.. all.Where(p => p.String == on.String).DistinctBy(p => p.Semitones)];
-        return all.Count == 0 ? throw new InvalidQuestionException(QuestionFault.OutOfReach) : new PairAnswer(all[0], all);
+        return all.Count == 0
+            ? throw new InvalidQuestionException(QuestionFault.OutOfReach)
+            : new PairAnswer(all[0], all);
     }
 
     private static HandShape Shape(ShapeQuestion asked, Player player)
@@ -72,9 +84,12 @@ public static class Answers
             case BeatTask.Gap:
                 if (asked.Gap is not { } gap || gap < 0 || gap >= bar.Events.Count)
                     throw new InvalidQuestionException(QuestionFault.NoGap);
-                var others = bar.Events.Where((_, i) => i != gap).Aggregate(Fraction.Zero, (sum, e) => sum + e.Value.Length);
+                var others = bar
+                    .Events.Where((_, i) => i != gap)
+                    .Aggregate(Fraction.Zero, (sum, e) => sum + e.Value.Length);
                 return new ValueAnswer(
-                    NoteValue.Exactly(time.BarLength - others) ?? throw new InvalidQuestionException(QuestionFault.NoSuchValue)
+                    NoteValue.Exactly(time.BarLength - others)
+                        ?? throw new InvalidQuestionException(QuestionFault.NoSuchValue)
                 );
             case BeatTask.IsItRight:
                 return new SumAnswer(bar.Length, time.BarLength);
@@ -98,7 +113,9 @@ public static class Answers
         }
 
         // The last bar ends with the row.
-        return filled.IsZero && after.Count > 1 ? [.. after.SkipLast(1)] : throw new InvalidQuestionException(QuestionFault.NoBarline);
+        return filled.IsZero && after.Count > 1
+            ? [.. after.SkipLast(1)]
+            : throw new InvalidQuestionException(QuestionFault.NoBarline);
     }
 
     private static BowAnswer OfStrokes(Score music, Player player)
@@ -126,15 +143,21 @@ public static class Answers
         var beats = Enumerable.Range(0, time.Beats).Select(n => (From: At(n), To: At(n + 1)));
         Fraction[] differ = [.. beats.Where(x => !Within(a, x).SequenceEqual(Within(b, x))).Select(x => x.From)];
         return differ.Length == 1
-            ? new DifferenceAnswer(DifferenceKind.Rhythm, Beat(differ[0]), [.. Within(b, (differ[0], differ[0] + time.Beat), e => e.Id)])
+            ? new DifferenceAnswer(
+                DifferenceKind.Rhythm,
+                Beat(differ[0]),
+                [.. Within(b, (differ[0], differ[0] + time.Beat), e => e.Id)]
+            )
             : throw new InvalidQuestionException(QuestionFault.NotOneDifference);
 
         Fraction At(int n) => new Fraction(n, 1) * time.Beat;
         Fraction Beat(Fraction onset) => onset / time.Beat + Fraction.Whole;
     }
 
-    private static IEnumerable<(Fraction, Pitch?, NoteValue)> Within(IReadOnlyList<ScoreEvent> events, (Fraction From, Fraction To) beat) =>
-        events.Where(e => e.Onset >= beat.From && e.Onset < beat.To).Select(e => (e.Onset, e.Pitch, e.Value));
+    private static IEnumerable<(Fraction, Pitch?, NoteValue)> Within(
+        IReadOnlyList<ScoreEvent> events,
+        (Fraction From, Fraction To) beat
+    ) => events.Where(e => e.Onset >= beat.From && e.Onset < beat.To).Select(e => (e.Onset, e.Pitch, e.Value));
 
     private static IEnumerable<string> Within(
         IReadOnlyList<ScoreEvent> events,
@@ -144,14 +167,25 @@ public static class Answers
 
     private static ScaleAnswer OfScale(ScaleQuestion asked, Player player)
     {
-        if (asked.Octaves is < 1 or > 3 || asked.First.Letter != asked.Key.Tonic.Letter || asked.First.Alter != asked.Key.Tonic.Alter)
+        if (
+            asked.Octaves is < 1 or > 3
+            || asked.First.Letter != asked.Key.Tonic.Letter
+            || asked.First.Alter != asked.Key.Tonic.Alter
+        )
             throw new InvalidQuestionException(QuestionFault.NotTheTonic);
-        Pitch[] notes = [.. Enumerable.Range(0, 7 * asked.Octaves + 1).Select(s => asked.Key.OnStep(asked.First.Step + s))];
+        Pitch[] notes =
+        [
+            .. Enumerable.Range(0, 7 * asked.Octaves + 1).Select(s => asked.Key.OnStep(asked.First.Step + s)),
+        ];
         int[] halfSteps = [.. Enumerable.Range(1, notes.Length - 1).Where(d => notes[d].Midi - notes[d - 1].Midi == 1)];
         var music = new ScoreBuilder(player.Instrument.FirstClef).In(asked.Key.Signature);
         foreach (var note in notes)
             music.Note(note);
-        return new ScaleAnswer(notes, halfSteps, PlayerReading.Of(music.Build(), player.Instrument, player, chosenOctaves: 0));
+        return new ScaleAnswer(
+            notes,
+            halfSteps,
+            PlayerReading.Of(music.Build(), player.Instrument, player, chosenOctaves: 0)
+        );
     }
 }
 

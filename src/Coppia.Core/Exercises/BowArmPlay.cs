@@ -30,14 +30,18 @@ internal static class BowArmPlay
         int[] notes = [.. open, .. Enumerable.Range(0, ground.Count).Except(open)];
         var meter = request.MusicMeter;
         var mayTie = request.Players.All(p => p.Known.Has(Skills.Ties));
-        var lengths = Saved.Where(l => (mayTie || l <= meter.BarLength) && Parts(l, meter).All(request.MayWrite)).ToArray();
+        var lengths = Saved
+            .Where(l => (mayTie || l <= meter.BarLength) && Parts(l, meter).All(request.MayWrite))
+            .ToArray();
         var bars = new List<IReadOnlyList<SketchNote>>();
         foreach (var (i, length) in lengths.Index())
         {
             // Down and up bow each time, on one note and on the next.
             var pair = new[] { notes[2 * i % notes.Length], notes[(2 * i + 1) % notes.Length] };
             bars.AddRange(
-                pair.SelectMany(n => Sketch.Poured(Lasting(n, length, meter, request), meter, request.MayWrite, request.MayRest))
+                pair.SelectMany(n =>
+                    Sketch.Poured(Lasting(n, length, meter, request), meter, request.MayWrite, request.MayRest)
+                )
             );
         }
 
@@ -68,7 +72,9 @@ internal static class BowArmPlay
             yield return value;
     }
 
-    /// <summary>A figure of four notes: plucked, bowed, twice as fast, and twice as fast again where the class has sixteenths.</summary>
+    /// <summary>
+    /// A figure of four notes: plucked, bowed, twice as fast, and twice as fast again where the class has sixteenths.
+    /// </summary>
     public static IReadOnlyList<PlayQuestion> QuickFigures(SheetRequest request, Seeded seeded)
     {
         var ground = Ground.Of(request);
@@ -84,7 +90,9 @@ internal static class BowArmPlay
                 [
                     NoteValue.Quarter,
                     Eighth,
-                    .. request.Players.All(p => p.Known.Values.Contains(Sixteenth)) ? [Sixteenth] : Array.Empty<NoteValue>(),
+                    .. request.Players.All(p => p.Known.Values.Contains(Sixteenth))
+                        ? [Sixteenth]
+                        : Array.Empty<NoteValue>(),
                 ];
         if (!values.All(v => SheetRequest.Fills(v, meter)))
             throw request.Impossible(SheetFault.NoValues);
@@ -111,7 +119,13 @@ internal static class BowArmPlay
                 var notes = perBar;
                 while (notes % figure.Length > 0)
                     notes += perBar;
-                return [.. Enumerable.Range(0, notes).Select(i => new SketchNote(start + figure[i % figure.Length], value)).Chunk(perBar)];
+                return
+                [
+                    .. Enumerable
+                        .Range(0, notes)
+                        .Select(i => new SketchNote(start + figure[i % figure.Length], value))
+                        .Chunk(perBar),
+                ];
             }
         }
 
@@ -144,17 +158,26 @@ internal static class BowArmPlay
         }
     }
 
-    /// <summary>The commonest rhythm of a tune, or a rhythm around each cell of the values, as many as fill the bars.</summary>
+    /// <summary>
+    /// The commonest rhythm of a tune, or a rhythm around each cell of the values, as many as fill the bars.
+    /// </summary>
     private static IEnumerable<IReadOnlyList<RhythmCell>> Different(SheetRequest request, Seeded seeded)
     {
-        if (request.From.Count > 0 && request.From[0] is var tune && tune.Tune.Form.New.CommonestRhythm is { } commonest)
+        if (
+            request.From.Count > 0
+            && request.From[0] is var tune
+            && tune.Tune.Form.New.CommonestRhythm is { } commonest
+        )
             return
             [
                 [.. tune.Score.Bars[commonest].Events.Select(e => new RhythmCell([new Beat(e.Value, e.IsRest)], 0))],
             ];
         var bars = new RhythmBars(request, seeded);
         var count = Math.Max(1, (request.Count ?? 12) / 3);
-        return Enumerable.Range(0, count).Select(i => bars.Around(bars.Cells[i * bars.Cells.Count / count])).DistinctBy(Text);
+        return Enumerable
+            .Range(0, count)
+            .Select(i => bars.Around(bars.Cells[i * bars.Cells.Count / count]))
+            .DistinctBy(Text);
 
         static string Text(IReadOnlyList<RhythmCell> bar) =>
             string.Join(' ', bar.SelectMany(c => c.Beats).Select(b => $"{b.IsRest}{b.Value}"));

@@ -34,8 +34,12 @@ internal static class BowQuestions
                 var line = Walking(made, ground, start);
                 var asked = Enumerable
                     .Range(0, request.Players.Count)
-                    .Select(p => Sketch.For(p, ground, request.MusicKey.Signature, request.MusicMeter, line, sign == Sign.PickUp));
-                pool.Add(new Candidate([.. asked.Select(s => new BarsQuestion(ExerciseKind.BowIt, s))], (int)sign, sign));
+                    .Select(p =>
+                        Sketch.For(p, ground, request.MusicKey.Signature, request.MusicMeter, line, sign == Sign.PickUp)
+                    );
+                pool.Add(
+                    new Candidate([.. asked.Select(s => new BarsQuestion(ExerciseKind.BowIt, s))], (int)sign, sign)
+                );
             }
         }
 
@@ -94,15 +98,24 @@ internal static class BowQuestions
     }
 
     private static string Text(SketchNote[][] bars) =>
-        string.Join('|', bars.Select(b => string.Join(' ', b.Select(n => $"{n.Value.Length}{n.SlurStarts}{n.SlurStops}{(int)n.Marks}"))));
+        string.Join(
+            '|',
+            bars.Select(b =>
+                string.Join(' ', b.Select(n => $"{n.Value.Length}{n.SlurStarts}{n.SlurStops}{(int)n.Marks}"))
+            )
+        );
 
     /// <summary>
-    /// The notes go a little up and down, so that no two neighbours are the same: a curve between two equal notes would be a tie.
+    /// The notes go a little up and down, so that no two neighbours are the same: a curve between two equal notes would
+    /// be a tie.
     /// </summary>
     private static IEnumerable<IReadOnlyList<SketchNote>> Walking(SketchNote[][] bars, Ground ground, int start)
     {
         int[] steps = start + 2 < ground.Count ? [0, 1, 2, 1] : [0, start + 1 < ground.Count ? 1 : -1];
         var n = 0;
-        return [.. bars.Select(bar => bar.Select(note => note with { Note = start + steps[n++ % steps.Length] }).ToArray())];
+        return
+        [
+            .. bars.Select(bar => bar.Select(note => note with { Note = start + steps[n++ % steps.Length] }).ToArray()),
+        ];
     }
 }

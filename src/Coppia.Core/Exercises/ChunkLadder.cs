@@ -22,10 +22,14 @@ public enum Rung
 /// <param name="Music">To play; null for the line and the whole, which are on the tune's own page.</param>
 public sealed record ChunkRung(Rung Rung, int FirstBar, int EndBar, PlayQuestion? Music);
 
-/// <summary>A trouble spot as it is practised: two notes, three, the bar, two bars, the line, the whole (craft 11).</summary>
+/// <summary>
+/// A trouble spot as it is practised: two notes, three, the bar, two bars, the line, the whole (craft 11).
+/// </summary>
 public sealed record ChunkLadder(TroubleSpot Spot, IReadOnlyList<ChunkRung> Rungs)
 {
-    /// <summary>The ladders of a tune's worst spots, in the order of the tune; an easy tune has those of its likeliest slips.</summary>
+    /// <summary>
+    /// The ladders of a tune's worst spots, in the order of the tune; an easy tune has those of its likeliest slips.
+    /// </summary>
     /// <param name="most">How many at most.</param>
     public static IReadOnlyList<ChunkLadder> Of(PlayerReading reading, int most) =>
         [

@@ -3,8 +3,8 @@ using Coppia.Core.Music;
 namespace Coppia.Core.Exercises;
 
 /// <summary>
-/// Collects the bars of a drill for the left hand, note after note on the beats or slowly, in the values that are asked for or else in
-/// those that the class knows.
+/// Collects the bars of a drill for the left hand, note after note on the beats or slowly, in the values that are asked
+/// for or else in those that the class knows.
 /// </summary>
 internal sealed class DrillBars
 {
@@ -38,7 +38,9 @@ internal sealed class DrillBars
 
     public IReadOnlyList<IReadOnlyList<PairedNote>> All => _bars;
 
-    /// <summary>Notes on the beats; the last one sounds to the end of its bar, or they begin again until it is full.</summary>
+    /// <summary>
+    /// Notes on the beats; the last one sounds to the end of its bar, or they begin again until it is full.
+    /// </summary>
     public void OnBeats(params IEnumerable<PairedNote> notes) => Pour([.. notes], _quick);
 
     /// <summary>Notes that are held long.</summary>

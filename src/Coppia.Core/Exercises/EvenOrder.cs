@@ -5,19 +5,26 @@ namespace Coppia.Core.Exercises;
 /// <param name="Difficulty">0 easy, and up.</param>
 /// <param name="Group">Candidates are taken from all groups about equally often.</param>
 /// <param name="Answer">What is answered: nothing is answered three times running.</param>
-internal sealed record Candidate(IReadOnlyList<Question> ForEach, int Difficulty, object? Group = null, object? Answer = null)
+internal sealed record Candidate(
+    IReadOnlyList<Question> ForEach,
+    int Difficulty,
+    object? Group = null,
+    object? Answer = null
+)
 {
     /// <summary>The same asked the other way round, where a kind has two ways; a sheet takes them in turn.</summary>
     public IReadOnlyList<Question>? OtherForm { get; init; }
 }
 
 /// <summary>
-/// The order of a well-made sheet (craft 12): everything comes up about equally often, neighbours differ, nothing is answered three times
-/// running, and the hardest come last.
+/// The order of a well-made sheet (craft 12): everything comes up about equally often, neighbours differ, nothing is
+/// answered three times running, and the hardest come last.
 /// </summary>
 internal sealed class EvenOrder
 {
-    /// <summary>Steps of the search after which answers may come three times running: no better order is likely.</summary>
+    /// <summary>
+    /// Steps of the search after which answers may come three times running: no better order is likely.
+    /// </summary>
     private const int MostSteps = 4000;
 
     private readonly IReadOnlyList<Candidate> _pool;
@@ -73,13 +80,15 @@ internal sealed class EvenOrder
     }
 
     /// <summary>
-    /// What may come next: the easiest first, and of these what was asked longest ago, so that a few things do not take turns while
-    /// others wait.
+    /// What may come next: the easiest first, and of these what was asked longest ago, so that a few things do not take
+    /// turns while others wait.
     /// </summary>
     private int[] Next() =>
         [
             .. _seeded
-                .Shuffled(Enumerable.Range(0, _pool.Count).Where(c => _left[c] > 0 && (_order.Count == 0 || _order[^1] != c)))
+                .Shuffled(
+                    Enumerable.Range(0, _pool.Count).Where(c => _left[c] > 0 && (_order.Count == 0 || _order[^1] != c))
+                )
                 .OrderBy(c => _pool[c].Difficulty)
                 .ThenBy(c => _order.LastIndexOf(c)),
         ];
@@ -122,7 +131,10 @@ internal sealed class EvenOrder
     private static int[] HowOften(IReadOnlyList<Candidate> pool, int count, Seeded seeded)
     {
         var often = Enumerable.Repeat(count / pool.Count, pool.Count).ToArray();
-        var groups = seeded.Shuffled(Enumerable.Range(0, pool.Count).GroupBy(c => pool[c].Group)).Select(g => seeded.Shuffled(g)).ToArray();
+        var groups = seeded
+            .Shuffled(Enumerable.Range(0, pool.Count).GroupBy(c => pool[c].Group))
+            .Select(g => seeded.Shuffled(g))
+            .ToArray();
         var inTurn = Enumerable
             .Range(0, pool.Count)
             .SelectMany(round => groups.Where(g => round < g.Length).Select(g => g[round]))

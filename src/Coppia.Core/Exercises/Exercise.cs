@@ -26,7 +26,13 @@ internal static class Exercise
                 (_, p) =>
                     new PlayQuestion(
                         request.Kind,
-                        Sketch.For(p, ground, request.MusicKey.Signature, meter, bars.Take(request.Count ?? bars.Count)),
+                        Sketch.For(
+                            p,
+                            ground,
+                            request.MusicKey.Signature,
+                            meter,
+                            bars.Take(request.Count ?? bars.Count)
+                        ),
                         NoPins
                     )
             ),

@@ -73,13 +73,16 @@ public static class ExerciseKinds
     public static Training Trains(this ExerciseKind kind) =>
         kind switch
         {
-            ExerciseKind.NameIt or ExerciseKind.LineOrSpace or ExerciseKind.Signature or ExerciseKind.SpotDifference => Training.Reading,
+            ExerciseKind.NameIt or ExerciseKind.LineOrSpace or ExerciseKind.Signature or ExerciseKind.SpotDifference =>
+                Training.Reading,
             ExerciseKind.WriteIt or ExerciseKind.PenWork or ExerciseKind.Stems => Training.NoteWriting,
-            ExerciseKind.FingerIt or ExerciseKind.FindIt or ExerciseKind.HandShape or ExerciseKind.ScaleBuilder => Training.Fingerboard,
+            ExerciseKind.FingerIt or ExerciseKind.FindIt or ExerciseKind.HandShape or ExerciseKind.ScaleBuilder =>
+                Training.Fingerboard,
             ExerciseKind.BeatSums or ExerciseKind.CountIt => Training.Counting,
             ExerciseKind.BowIt => Training.BowSigns,
             ExerciseKind.Scale or ExerciseKind.Arpeggio or ExerciseKind.Thirds => Training.Keys,
-            ExerciseKind.Crossing or ExerciseKind.Hooked or ExerciseKind.Slurs or ExerciseKind.LongBow => Training.BowArm,
+            ExerciseKind.Crossing or ExerciseKind.Hooked or ExerciseKind.Slurs or ExerciseKind.LongBow =>
+                Training.BowArm,
             ExerciseKind.Rhythm or ExerciseKind.QuickFigure => Training.RhythmPlayed,
             _ => Training.LeftHand,
         };
@@ -87,5 +90,7 @@ public static class ExerciseKinds
     private static readonly string[] Ids = [.. Enum.GetNames<ExerciseKind>().Select(Hyphenated)];
 
     private static string Hyphenated(string name) =>
-        string.Concat(name.Select((c, i) => char.IsUpper(c) ? (i > 0 ? "-" : "") + char.ToLowerInvariant(c) : c.ToString()));
+        string.Concat(
+            name.Select((c, i) => char.IsUpper(c) ? (i > 0 ? "-" : "") + char.ToLowerInvariant(c) : c.ToString())
+        );
 }

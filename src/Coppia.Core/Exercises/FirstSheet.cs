@@ -5,8 +5,9 @@ using Coppia.Core.Reading;
 namespace Coppia.Core.Exercises;
 
 /// <summary>
-/// The sheet that a teacher would make of a tune before its first lesson: its notes, drills for what is new in it, its key's scale, its
-/// commonest rhythm, drills for what makes it hard, and its trouble spots grown note by note (craft 12).
+/// The sheet that a teacher would make of a tune before its first lesson: its notes, drills for what is new in it, its
+/// key's scale, its commonest rhythm, drills for what makes it hard, and its trouble spots grown note by note (craft
+/// 12).
 /// </summary>
 public static class FirstSheet
 {
@@ -15,10 +16,16 @@ public static class FirstSheet
     private const int DrillBars = 8;
     private const int Spots = 2;
 
-    /// <summary>What is asked for, in the order of the page; whatever cannot be made for the players is left out.</summary>
+    /// <summary>
+    /// What is asked for, in the order of the page; whatever cannot be made for the players is left out.
+    /// </summary>
     /// <param name="readings">The tune as each player reads it.</param>
     /// <param name="fresh">What is new to the class in it.</param>
-    public static IReadOnlyList<SheetRequest> Of(IReadOnlyList<PlayerReading> readings, int seed, IEnumerable<KnownThing> fresh)
+    public static IReadOnlyList<SheetRequest> Of(
+        IReadOnlyList<PlayerReading> readings,
+        int seed,
+        IEnumerable<KnownThing> fresh
+    )
     {
         var tune = new SheetRequest
         {
@@ -63,13 +70,19 @@ public static class FirstSheet
             };
     }
 
-    /// <summary>What trains a new thing, the nearest first; nothing for what one only has to be shown (craft 12).</summary>
+    /// <summary>
+    /// What trains a new thing, the nearest first; nothing for what one only has to be shown (craft 12).
+    /// </summary>
     public static IReadOnlyList<ExerciseKind> DrillsFor(KnownThing thing) =>
         thing switch
         {
             KnownFinger { Place: { Reach: true } or { IsStretch: true } } => [ExerciseKind.Stretch],
             KnownFinger { Place: { Finger: 4, Word: PlaceWord.Regular } } => [ExerciseKind.OpenOrFour],
-            KnownFinger { Place.Word: PlaceWord.Low or PlaceWord.High } => [ExerciseKind.LowHigh, ExerciseKind.TwoPlaces],
+            KnownFinger { Place.Word: PlaceWord.Low or PlaceWord.High } =>
+            [
+                ExerciseKind.LowHigh,
+                ExerciseKind.TwoPlaces,
+            ],
             KnownPosition => [ExerciseKind.BassFrames, ExerciseKind.TwoHeights],
             KnownNote or KnownFinger => [ExerciseKind.WriteIt],
             KnownKey => [ExerciseKind.Signature, ExerciseKind.ShapeDrill],
@@ -96,8 +109,10 @@ public static class FirstSheet
     private static ExerciseKind? DrillFor(TroublePart part) =>
         part switch
         {
-            TroublePart.Crossing or TroublePart.SkippedString or TroublePart.SlurOverCrossing or TroublePart.FingerHops =>
-                ExerciseKind.Crossing,
+            TroublePart.Crossing
+            or TroublePart.SkippedString
+            or TroublePart.SlurOverCrossing
+            or TroublePart.FingerHops => ExerciseKind.Crossing,
             TroublePart.Skip or TroublePart.FingersPut or TroublePart.FingersLifted => ExerciseKind.Thirds,
             TroublePart.FingerMoves => ExerciseKind.TwoPlaces,
             TroublePart.TwoHeights => ExerciseKind.TwoHeights,

@@ -5,7 +5,9 @@ using Coppia.Core.Music;
 
 namespace Coppia.Core.Exercises;
 
-/// <summary>The hand opened and moved: stretches, and the small slide between the lowest positions (craft 3, 6 and 12).</summary>
+/// <summary>
+/// The hand opened and moved: stretches, and the small slide between the lowest positions (craft 3, 6 and 12).
+/// </summary>
 internal static class FramePlay
 {
     /// <summary>How long a drill of stretches is where nothing is said: a hand tires.</summary>
@@ -36,7 +38,8 @@ internal static class FramePlay
     }
 
     /// <summary>The strings that a class plays most come first.</summary>
-    private static IEnumerable<int> FromTheMiddle(int[] strings) => strings.OrderBy(s => Math.Abs(2 * s - strings.Length));
+    private static IEnumerable<int> FromTheMiddle(int[] strings) =>
+        strings.OrderBy(s => Math.Abs(2 * s - strings.Length));
 
     private static bool HasStretch(Instrument instrument) => instrument.Frames.Any(f => f.Spots.Any(s => s.Moved));
 
@@ -70,7 +73,10 @@ internal static class FramePlay
         var open = player.Instrument.Strings[s];
         // What the drill teaches need not be known.
         var tones = StringTones.OnString(request, new Player(player.Instrument, player.Style), s);
-        var (own, third) = (tones.Tones.Index().LastOrDefault(t => t.Item.Finger == reach.Finger), tones.Tones.Count - 2);
+        var (own, third) = (
+            tones.Tones.Index().LastOrDefault(t => t.Item.Finger == reach.Finger),
+            tones.Tones.Count - 2
+        );
         if (own.Item.Finger != reach.Finger || third < 1)
             return;
         var step = open.Step + reach.LetterSteps!.Value;
@@ -84,13 +90,20 @@ internal static class FramePlay
         bars.OnBeats(up.Reverse());
     }
 
-    /// <summary>The whole hand slides between the lowest positions, then goes to third and back on the top string.</summary>
+    /// <summary>
+    /// The whole hand slides between the lowest positions, then goes to third and back on the top string.
+    /// </summary>
     public static IReadOnlyList<PlayQuestion> Slides(SheetRequest request)
     {
         foreach (var player in request.Players)
         {
             if (player.Instrument.Moves.HomeSlide is null)
-                throw LeftHandPlay.Without(request, SheetFault.NoHomeSlide, player.Instrument, i => i.Moves.HomeSlide is not null);
+                throw LeftHandPlay.Without(
+                    request,
+                    SheetFault.NoHomeSlide,
+                    player.Instrument,
+                    i => i.Moves.HomeSlide is not null
+                );
         }
 
         return LeftHandPlay.ForEach(
@@ -99,7 +112,10 @@ internal static class FramePlay
             {
                 var player = request.Players[p];
                 // The positions of a first year: what the drill teaches need not be known.
-                HandFrame[] frames = [.. player.Instrument.Frames.Where(f => player.Instrument.BeginnerHeights.Contains(f.Height))];
+                HandFrame[] frames =
+                [
+                    .. player.Instrument.Frames.Where(f => player.Instrument.BeginnerHeights.Contains(f.Height)),
+                ];
                 HandFrame[] homes = [.. frames.Where(f => f.IsHome)];
                 foreach (var s in Strings(request, player))
                 {
@@ -117,8 +133,10 @@ internal static class FramePlay
                 bars.OnBeats(Hand(top, high).Append(First(top, high)));
                 bars.OnBeats(First(top, homes[1]), Last(top, homes[1]), Last(top, high), First(top, homes[1]));
 
-                PairedNote First(int s, HandFrame frame) => Note(request, player, s, frame.Spots[0].Semitones, frame.Spots[0].Finger);
-                PairedNote Last(int s, HandFrame frame) => Note(request, player, s, frame.Spots[^1].Semitones, frame.Spots[^1].Finger);
+                PairedNote First(int s, HandFrame frame) =>
+                    Note(request, player, s, frame.Spots[0].Semitones, frame.Spots[0].Finger);
+                PairedNote Last(int s, HandFrame frame) =>
+                    Note(request, player, s, frame.Spots[^1].Semitones, frame.Spots[^1].Finger);
                 PairedNote Open(int s) => new(player.Instrument.Strings[s], NoteValue.Quarter, new Pin(s, 0));
                 IEnumerable<PairedNote> Hand(int s, HandFrame frame) =>
                     frame.Spots.Select(x => Note(request, player, s, x.Semitones, x.Finger));
@@ -129,14 +147,20 @@ internal static class FramePlay
     private static PairedNote Note(SheetRequest request, Player player, int s, int semitones, int finger)
     {
         var open = player.Instrument.Strings[s];
-        return new PairedNote(Spelled(open.Midi + semitones, request.MusicKey.Signature), NoteValue.Quarter, new Pin(s, finger));
+        return new PairedNote(
+            Spelled(open.Midi + semitones, request.MusicKey.Signature),
+            NoteValue.Quarter,
+            new Pin(s, finger)
+        );
     }
 
     /// <summary>As the key spells it, else as a class meets it first: F♯ C♯ G♯, and B♭ E♭.</summary>
     private static Pitch Spelled(int midi, KeySignature key)
     {
         var spelled = Spelling.InKey(midi, key);
-        return spelled.Alter == 0 || key.AlterOf(spelled.Letter) == spelled.Alter ? spelled : Spelling.InKey(midi, Usual(midi));
+        return spelled.Alter == 0 || key.AlterOf(spelled.Letter) == spelled.Alter
+            ? spelled
+            : Spelling.InKey(midi, Usual(midi));
     }
 
     private static KeySignature Usual(int midi) => new(midi % 12 is 3 or 10 ? -2 : 3);

@@ -9,8 +9,8 @@ namespace Coppia.Core.Exercises;
 internal readonly record struct Tone(Pitch Pitch, Placement Place);
 
 /// <summary>
-/// The notes that a sheet is made of, lowest first: for each of them one tone a player, the same note of the scale, each in an octave
-/// that they can play.
+/// The notes that a sheet is made of, lowest first: for each of them one tone a player, the same note of the scale,
+/// each in an octave that they can play.
 /// </summary>
 internal sealed class Ground
 {
@@ -29,9 +29,12 @@ internal sealed class Ground
     public Tone First(int note) => Notes[note][0];
 
     /// <summary>Notes that are open strings for everybody.</summary>
-    public IEnumerable<int> Open => Enumerable.Range(0, Count).Where(n => Array.TrueForAll(Notes[n], t => t.Place.IsOpen));
+    public IEnumerable<int> Open =>
+        Enumerable.Range(0, Count).Where(n => Array.TrueForAll(Notes[n], t => t.Place.IsOpen));
 
-    /// <summary>The open string that bow and rhythm begin on: everybody's D, else the middle one, else the lowest note.</summary>
+    /// <summary>
+    /// The open string that bow and rhythm begin on: everybody's D, else the middle one, else the lowest note.
+    /// </summary>
     public int Middle
     {
         get
@@ -44,13 +47,17 @@ internal sealed class Ground
         }
     }
 
-    /// <summary>A note lies on one of the staff's ledger lines or beyond, counted in lines; the farthest of all players.</summary>
+    /// <summary>
+    /// A note lies on one of the staff's ledger lines or beyond, counted in lines; the farthest of all players.
+    /// </summary>
     public int LedgerLines(int note) =>
         Notes[note].Zip(Players).Max(t => Ledgers(StaffPlace.Of(t.First.Pitch, t.Second.Instrument.FirstClef).Height));
 
     private static int Ledgers(int height) => height < 0 ? -height / 2 : Math.Max(0, height - StaffPlace.TopLine) / 2;
 
-    /// <summary>How hard a note is to finger: low and high places, then the fourth finger, then stretches and high positions.</summary>
+    /// <summary>
+    /// How hard a note is to finger: low and high places, then the fourth finger, then stretches and high positions.
+    /// </summary>
     public int FingerDifficulty(int note) => Notes[note].Zip(Players).Max(t => Difficulty(t.First.Place, t.Second));
 
     private static int Difficulty(in Placement place, Player player) =>
@@ -86,7 +93,8 @@ internal sealed class Ground
     private static bool InRange(Tone[] note, SheetRequest request)
     {
         var pitch = note[0].Pitch;
-        return (request.Lowest is not { } low || pitch.Midi >= low.Midi) && (request.Highest is not { } high || pitch.Midi <= high.Midi);
+        return (request.Lowest is not { } low || pitch.Midi >= low.Midi)
+            && (request.Highest is not { } high || pitch.Midi <= high.Midi);
     }
 
     /// <summary>The notes of a tune, each at the place where it is played first.</summary>
@@ -106,7 +114,9 @@ internal sealed class Ground
         return new Ground(request.Players, notes);
     }
 
-    /// <summary>A note where the tune plays it, or else at its plain place; null where the class has not learned it.</summary>
+    /// <summary>
+    /// A note where the tune plays it, or else at its plain place; null where the class has not learned it.
+    /// </summary>
     private static Tone? Learned(ReadingNote note, Player player, SheetRequest request)
     {
         var pitch = note.Note.Pitch;
@@ -129,7 +139,12 @@ internal sealed class Ground
             var moves = Enumerable
                 .Range(-FurthestOctave, 2 * FurthestOctave + 1)
                 .OrderBy(Math.Abs)
-                .Select(o => shared.Where(n => own.ContainsKey(Moved(n, o))).Select(n => n.Append(own[Moved(n, o)]).ToArray()).ToArray())
+                .Select(o =>
+                    shared
+                        .Where(n => own.ContainsKey(Moved(n, o)))
+                        .Select(n => n.Append(own[Moved(n, o)]).ToArray())
+                        .ToArray()
+                )
                 .ToArray();
             shared = Array.Find(moves, HasOctave) ?? moves.MaxBy(found => found.Length)!;
         }
@@ -138,7 +153,8 @@ internal sealed class Ground
         {
             var steps = notes.Select(n => n[0].Pitch.Step).ToHashSet();
             return notes.Any(n =>
-                n[0].Pitch.Letter == request.MusicKey.Tonic.Letter && Enumerable.Range(n[0].Pitch.Step, 8).All(steps.Contains)
+                n[0].Pitch.Letter == request.MusicKey.Tonic.Letter
+                && Enumerable.Range(n[0].Pitch.Step, 8).All(steps.Contains)
             );
         }
 
@@ -173,7 +189,10 @@ internal sealed class Ground
         foreach (var letter in request.Strings)
         {
             if (instrument.Strings.All(s => s.Letter != letter))
-                throw new SheetImpossibleException(SheetFault.NoSuchString, request.Kind, instrument) { String = letter };
+                throw new SheetImpossibleException(SheetFault.NoSuchString, request.Kind, instrument)
+                {
+                    String = letter,
+                };
         }
     }
 }

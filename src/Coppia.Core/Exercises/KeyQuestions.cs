@@ -10,7 +10,9 @@ internal static class KeyQuestions
 {
     private const int MostSigns = 4;
 
-    /// <summary>The keys of a first year by their signatures, from the key that is usually first (craft 15, common practice).</summary>
+    /// <summary>
+    /// The keys of a first year by their signatures, from the key that is usually first (craft 15, common practice).
+    /// </summary>
     private static readonly int[] UsualFifths = [2, 1, 0, 3, -1, -2];
 
     /// <summary>The signatures up to the key's own; without a key up to four sharps and four flats.</summary>
@@ -41,7 +43,9 @@ internal static class KeyQuestions
     /// <exception cref="SheetImpossibleException">A string that is not there, or no shape.</exception>
     public static IReadOnlyList<Candidate> Shapes(SheetRequest request)
     {
-        var keys = AskedKey(request) is { } key ? [key] : UsualKeys(request).Select(f => new ScaleKey(f, ScaleForm.Major));
+        var keys = AskedKey(request) is { } key
+            ? [key]
+            : UsualKeys(request).Select(f => new ScaleKey(f, ScaleForm.Major));
         var letters = StringLetters(request);
         Candidate[] pool = [.. keys.SelectMany(k => letters.Select(s => Shape(request, k, s))).OfType<Candidate>()];
         return pool.Length > 0 ? pool : throw request.Impossible(SheetFault.TooFewNotes);
@@ -77,7 +81,10 @@ internal static class KeyQuestions
         foreach (var player in request.Players)
         {
             foreach (var letter in request.Strings.Where(l => player.Instrument.Strings.All(s => s.Letter != l)))
-                throw new SheetImpossibleException(SheetFault.NoSuchString, request.Kind, player.Instrument) { String = letter };
+                throw new SheetImpossibleException(SheetFault.NoSuchString, request.Kind, player.Instrument)
+                {
+                    String = letter,
+                };
         }
 
         return
@@ -85,7 +92,11 @@ internal static class KeyQuestions
             .. request
                 .First.Instrument.Strings.Select(s => s.Letter)
                 .Where(l => request.Strings.Count == 0 || request.Strings.Contains(l))
-                .Where(l => request.Players.All(p => p.Instrument.Strings.Index().Any(s => s.Item.Letter == l && p.PlaysOn(s.Index)))),
+                .Where(l =>
+                    request.Players.All(p =>
+                        p.Instrument.Strings.Index().Any(s => s.Item.Letter == l && p.PlaysOn(s.Index))
+                    )
+                ),
         ];
     }
 
@@ -93,7 +104,9 @@ internal static class KeyQuestions
     /// <exception cref="SheetImpossibleException">The instrument holds no such scale.</exception>
     public static IReadOnlyList<Candidate> Scales(SheetRequest request)
     {
-        var keys = AskedKey(request) is { } key ? [key] : UsualKeys(request).Select(f => new ScaleKey(f, ScaleForm.Major));
+        var keys = AskedKey(request) is { } key
+            ? [key]
+            : UsualKeys(request).Select(f => new ScaleKey(f, ScaleForm.Major));
         Candidate[] pool = [.. keys.SelectMany(k => Scales(request, k))];
         return pool.Length > 0
             ? pool
@@ -101,7 +114,12 @@ internal static class KeyQuestions
             {
                 Key = request.MusicKey,
                 Possible = request.Octaves,
-                PossibleKeys = [.. UsualKeys(request).Select(f => new ScaleKey(f, ScaleForm.Major)).Where(k => Scales(request, k).Any())],
+                PossibleKeys =
+                [
+                    .. UsualKeys(request)
+                        .Select(f => new ScaleKey(f, ScaleForm.Major))
+                        .Where(k => Scales(request, k).Any()),
+                ],
             };
     }
 
@@ -134,7 +152,9 @@ internal static class KeyQuestions
         return known.Length > 1 ? known : fifths;
     }
 
-    private static ScaleKey? AskedKey(SheetRequest request) => request.Key ?? (request.From.Count > 0 ? request.MusicKey : null);
+    private static ScaleKey? AskedKey(SheetRequest request) =>
+        request.Key ?? (request.From.Count > 0 ? request.MusicKey : null);
 
-    private static Question[] ForEach(SheetRequest request, Question question) => [.. request.Players.Select(_ => question)];
+    private static Question[] ForEach(SheetRequest request, Question question) =>
+        [.. request.Players.Select(_ => question)];
 }

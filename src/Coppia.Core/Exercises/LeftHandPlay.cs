@@ -6,7 +6,9 @@ using Coppia.Core.Shapes;
 
 namespace Coppia.Core.Exercises;
 
-/// <summary>Drills for the hand on one string or two: shapes, open against fourth, two heights, crossings (craft 12).</summary>
+/// <summary>
+/// Drills for the hand on one string or two: shapes, open against fourth, two heights, crossings (craft 12).
+/// </summary>
 internal static class LeftHandPlay
 {
     /// <summary>Orders of two, three, four and five notes: up, down, and mixed.</summary>
@@ -56,7 +58,9 @@ internal static class LeftHandPlay
         // Up and down come first on each string, then the mixed orders.
         int[][] mixed =
         [
-            .. strings.Select(_ => Enumerable.Range(0, 2).Concat(seeded.Shuffled(Enumerable.Range(2, 4))).Take(each).ToArray()),
+            .. strings.Select(_ =>
+                Enumerable.Range(0, 2).Concat(seeded.Shuffled(Enumerable.Range(2, 4))).Take(each).ToArray()
+            ),
         ];
         return ForEach(
             request,
@@ -83,7 +87,9 @@ internal static class LeftHandPlay
 
         var strings = StringTones.Of(request);
         if (
-            !Enumerable.Range(0, request.Players.Count).All(p => strings.Any(s => HasOpenAbove(s[p], request.Players[p], request.MusicKey)))
+            !Enumerable
+                .Range(0, request.Players.Count)
+                .All(p => strings.Any(s => HasOpenAbove(s[p], request.Players[p], request.MusicKey)))
         )
         {
             throw new SheetImpossibleException(SheetFault.NoOpenInKey, request.Kind, request.First.Instrument)
@@ -189,7 +195,10 @@ internal static class LeftHandPlay
             {
                 // The same strings for all: those that lie side by side on every instrument, by the first one's order.
                 StringTones[][] inOrder = [.. strings.OrderBy(s => s[0].String)];
-                (StringTones Lower, StringTones Upper)[] near = [.. Apart(inOrder, 1).Select(n => (n.Lower[p], n.Upper[p]))];
+                (StringTones Lower, StringTones Upper)[] near =
+                [
+                    .. Apart(inOrder, 1).Select(n => (n.Lower[p], n.Upper[p])),
+                ];
                 foreach (var (lower, upper) in near)
                 {
                     bars.OnBeats(Tone(lower, 0), Tone(upper, 0), Tone(lower, 0), Tone(upper, 0));
@@ -219,7 +228,11 @@ internal static class LeftHandPlay
     /// <summary>Each player's own bars.</summary>
     /// <param name="fill">Adds the bars of a player.</param>
     /// <param name="most">How many there are where no number is asked for.</param>
-    internal static IReadOnlyList<PlayQuestion> ForEach(SheetRequest request, Action<DrillBars, int> fill, int? most = null)
+    internal static IReadOnlyList<PlayQuestion> ForEach(
+        SheetRequest request,
+        Action<DrillBars, int> fill,
+        int? most = null
+    )
     {
         var music = new List<PlayQuestion>();
         foreach (var (p, player) in request.Players.Index())

@@ -12,8 +12,13 @@ internal static class NoteQuestions
         if (request is { Kind: ExerciseKind.LineOrSpace, From.Count: 0, Players.Count: 1 })
             return WholeStaff(request);
         var ground = Ground.Of(request);
-        var pool = Enumerable.Range(0, ground.Count).Where(n => request.Kind != ExerciseKind.LineOrSpace || OnStaff(ground, n)).ToArray();
-        return pool.Length > 1 ? [.. pool.Select(n => One(request, ground, n))] : throw request.Impossible(SheetFault.TooFewNotes);
+        var pool = Enumerable
+            .Range(0, ground.Count)
+            .Where(n => request.Kind != ExerciseKind.LineOrSpace || OnStaff(ground, n))
+            .ToArray();
+        return pool.Length > 1
+            ? [.. pool.Select(n => One(request, ground, n))]
+            : throw request.Impossible(SheetFault.TooFewNotes);
     }
 
     private static Candidate One(SheetRequest request, Ground ground, int note)
@@ -28,7 +33,12 @@ internal static class NoteQuestions
                 PairNote.Of(t.Second, t.First.Place.Pair, request.MusicKey.Signature) == t.First.Pitch
                 && PairNote.All(t.Second, t.First.Place.Pair, request.MusicKey.Signature).Count == 1
             );
-        return request.Kind == ExerciseKind.WriteIt && isClear ? candidate with { OtherForm = Asked(byPair: true) } : candidate;
+        return request.Kind == ExerciseKind.WriteIt && isClear
+            ? candidate with
+            {
+                OtherForm = Asked(byPair: true),
+            }
+            : candidate;
 
         IReadOnlyList<Question> Asked(bool byPair) =>
             [
@@ -46,7 +56,8 @@ internal static class NoteQuestions
         int Difficulty() =>
             request.Kind switch
             {
-                ExerciseKind.NameIt => Math.Min(2, ground.LedgerLines(note)) + (ground.First(note).Pitch.Alter == 0 ? 0 : 1),
+                ExerciseKind.NameIt => Math.Min(2, ground.LedgerLines(note))
+                    + (ground.First(note).Pitch.Alter == 0 ? 0 : 1),
                 ExerciseKind.LineOrSpace => place.Height / 3,
                 ExerciseKind.Stems => 2 - Math.Min(2, Math.Abs(place.Height - StaffPlace.MiddleLine)),
                 _ => ground.FingerDifficulty(note),
@@ -66,12 +77,19 @@ internal static class NoteQuestions
         StaffPlace.Of(ground.First(note).Pitch, ground.Players[0].Instrument.FirstClef);
 
     private static bool OnStaff(Ground ground, int note) =>
-        ground.Notes[note].Zip(ground.Players).All(t => StaffPlace.Of(t.First.Pitch, t.Second.Instrument.FirstClef).OnStaff);
+        ground
+            .Notes[note]
+            .Zip(ground.Players)
+            .All(t => StaffPlace.Of(t.First.Pitch, t.Second.Instrument.FirstClef).OnStaff);
 
     /// <summary>Every line and space of the staff, in each player's clef.</summary>
     private static IReadOnlyList<Candidate> WholeStaff(SheetRequest request)
     {
-        var heights = Enumerable.Range(0, StaffPlace.TopLine + 1).Select(h => new StaffPlace(h)).Where(Wanted).ToArray();
+        var heights = Enumerable
+            .Range(0, StaffPlace.TopLine + 1)
+            .Select(h => new StaffPlace(h))
+            .Where(Wanted)
+            .ToArray();
         if (heights.Length < 2)
         {
             var clef = request.First.Instrument.FirstClef;
@@ -84,7 +102,13 @@ internal static class NoteQuestions
         return
         [
             .. heights.Select(h => new Candidate(
-                [.. request.Players.Select(p => new NoteQuestion(request.Kind, p.Instrument.FirstClef.PitchAt(h.Height), default))],
+                [
+                    .. request.Players.Select(p => new NoteQuestion(
+                        request.Kind,
+                        p.Instrument.FirstClef.PitchAt(h.Height),
+                        default
+                    )),
+                ],
                 h.Height / 3,
                 h.OnLine,
                 h.OnLine

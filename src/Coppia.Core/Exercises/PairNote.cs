@@ -5,12 +5,14 @@ using Coppia.Core.Shapes;
 
 namespace Coppia.Core.Exercises;
 
-/// <summary>Which note a class means by a string and finger: on the bass the key tells half position from first.</summary>
+/// <summary>
+/// Which note a class means by a string and finger: on the bass the key tells half position from first.
+/// </summary>
 public static class PairNote
 {
     /// <summary>
-    /// Every note of the key that this pair plays in one of the lowest positions that the player may use: half position has the same
-    /// fingers a half step lower.
+    /// Every note of the key that this pair plays in one of the lowest positions that the player may use: half position
+    /// has the same fingers a half step lower.
     /// </summary>
     public static IReadOnlyList<Pitch> All(Player player, Pair pair, KeySignature key)
     {
@@ -29,7 +31,9 @@ public static class PairNote
         ];
     }
 
-    /// <summary>The note of the key that is learned at this pair; else what it sounds in first position, or null.</summary>
+    /// <summary>
+    /// The note of the key that is learned at this pair; else what it sounds in first position, or null.
+    /// </summary>
     public static Pitch? Of(Player player, Pair pair, KeySignature key)
     {
         var scale = new ScaleKey(key.Fifths, key.Mode == Mode.Minor ? ScaleForm.NaturalMinor : ScaleForm.Major);
@@ -38,7 +42,11 @@ public static class PairNote
         return Enumerable
                 .Range(open.Step, 8)
                 .Select(scale.OnStep)
-                .Where(p => PlainPlace.Of(player, p, height) is { } at && at.Pair == pair && (at.IsOpen || player.FrameOf(at).IsHome))
+                .Where(p =>
+                    PlainPlace.Of(player, p, height) is { } at
+                    && at.Pair == pair
+                    && (at.IsOpen || player.FrameOf(at).IsHome)
+                )
                 .Select(p => (Pitch?)p)
                 .FirstOrDefault()
             ?? PairSound.Of(player.Instrument, pair.String, pair.Finger, pair.Word, key);

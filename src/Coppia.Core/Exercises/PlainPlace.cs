@@ -8,8 +8,8 @@ using Coppia.Core.Shapes;
 namespace Coppia.Core.Exercises;
 
 /// <summary>
-/// Where a class learns a single note first (craft 6): the open string that sounds it, else the highest string below it, in the lowest
-/// positions; higher only where these do not hold it.
+/// Where a class learns a single note first (craft 6): the open string that sounds it, else the highest string below
+/// it, in the lowest positions; higher only where these do not hold it.
 /// </summary>
 internal static class PlainPlace
 {
@@ -35,8 +35,8 @@ internal static class PlainPlace
     }
 
     /// <summary>
-    /// All pairs by which the class may play a note in the positions where its hand lives, the plain one first: each of them is a right
-    /// answer.
+    /// All pairs by which the class may play a note in the positions where its hand lives, the plain one first: each of
+    /// them is a right answer.
     /// </summary>
     public static IReadOnlyList<Placement> All(Player player, Pitch pitch, int height) =>
         Of(player, pitch, height) is not { } plain
@@ -66,5 +66,7 @@ internal static class PlainPlace
         Placements
             .Of(player.Instrument, pitch, player.Instrument.FirstFrame)
             .Where(p => player.Allows(p) && player.PlaysOn(p.String))
-            .Where(p => player.Known.Knows(new KnownNote(player.Instrument.Id, player.Instrument.Strings[p.String], pitch)));
+            .Where(p =>
+                player.Known.Knows(new KnownNote(player.Instrument.Id, player.Instrument.Strings[p.String], pitch))
+            );
 }

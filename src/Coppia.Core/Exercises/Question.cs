@@ -13,10 +13,16 @@ public abstract record Question(ExerciseKind Kind);
 /// </summary>
 /// <param name="Note">The written note.</param>
 /// <param name="Key">The signature it is read under.</param>
-/// <param name="Place">The string that is said where the note is asked by its name; string and finger where it is asked by these.</param>
+/// <param name="Place">The string that is said where the note is asked by its name; string and finger where it is asked
+/// by these.</param>
 /// <param name="ByPair">Asked by string and finger, not by its name.</param>
-public sealed record NoteQuestion(ExerciseKind Kind, Pitch Note, KeySignature Key, Pair? Place = null, bool ByPair = false)
-    : Question(Kind);
+public sealed record NoteQuestion(
+    ExerciseKind Kind,
+    Pitch Note,
+    KeySignature Key,
+    Pair? Place = null,
+    bool ByPair = false
+) : Question(Kind);
 
 /// <summary>Which key a signature is and what it changes; or the reverse, to write it.</summary>
 /// <param name="Fifths">−7 to +7.</param>
@@ -27,7 +33,8 @@ public sealed record SignatureQuestion(int Fifths, bool Written) : Question(Exer
 /// <param name="String">0 = lowest sounding string.</param>
 /// <param name="Position">Printed name of the position.</param>
 /// <param name="Drawn">The name is given and the shape is to be drawn.</param>
-public sealed record ShapeQuestion(ScaleKey Key, int String, string Position, bool Drawn) : Question(ExerciseKind.HandShape);
+public sealed record ShapeQuestion(ScaleKey Key, int String, string Position, bool Drawn)
+    : Question(ExerciseKind.HandShape);
 
 /// <summary>A sign that is traced and then written.</summary>
 public enum PenSign
@@ -59,7 +66,8 @@ public enum BeatTask
 }
 
 /// <summary>A sum of beats.</summary>
-/// <param name="Row">One bar with all its events; of a gap the missing one too, of barlines several bars' worth in one.</param>
+/// <param name="Row">One bar with all its events; of a gap the missing one too, of barlines several bars' worth in
+/// one.</param>
 /// <param name="Gap">Order of the missing event, or null.</param>
 public sealed record BeatQuestion(BeatTask Task, Score Row, int? Gap = null) : Question(ExerciseKind.BeatSums);
 
@@ -73,4 +81,5 @@ public sealed record ScaleQuestion(Pitch First, ScaleKey Key, int Octaves) : Que
 
 /// <summary>Music to play.</summary>
 /// <param name="Pins">Pairs that belong to the exercise, by note id.</param>
-public sealed record PlayQuestion(ExerciseKind Kind, Score Music, IReadOnlyDictionary<string, Pin> Pins) : Question(Kind);
+public sealed record PlayQuestion(ExerciseKind Kind, Score Music, IReadOnlyDictionary<string, Pin> Pins)
+    : Question(Kind);

@@ -15,11 +15,18 @@ public enum LeftAway
     Events = 4,
 }
 
-/// <summary>The music of a question: engraved whole it is the answer, without what is left away it is the question.</summary>
+/// <summary>
+/// The music of a question: engraved whole it is the answer, without what is left away it is the question.
+/// </summary>
 /// <param name="Score">One bar or several.</param>
 /// <param name="EventIds">Ids of events that the question leaves away.</param>
 /// <param name="Unseen">Ids of events that are never drawn: rests that only hold a bar open.</param>
-public sealed record QuestionMusic(Score Score, LeftAway Away, IReadOnlyList<string> EventIds, IReadOnlyList<string> Unseen)
+public sealed record QuestionMusic(
+    Score Score,
+    LeftAway Away,
+    IReadOnlyList<string> EventIds,
+    IReadOnlyList<string> Unseen
+)
 {
     private static readonly NoteValue Whole = new(0);
 
@@ -86,7 +93,11 @@ public sealed record QuestionMusic(Score Score, LeftAway Away, IReadOnlyList<str
         );
 
     /// <summary>A staff that goes on: no barline ends a single note or sign.</summary>
-    private static Score Unended(Score score) => score with { Bars = [.. score.Bars.Select(b => b with { Barline = Barline.None })] };
+    private static Score Unended(Score score) =>
+        score with
+        {
+            Bars = [.. score.Bars.Select(b => b with { Barline = Barline.None })],
+        };
 
     private static QuestionMusic Without(Score score, LeftAway away) =>
         new(score, away, away == LeftAway.Events ? [.. score.Events.Select(e => e.Id)] : [], []);

@@ -2,7 +2,9 @@ using Coppia.Core.Music;
 
 namespace Coppia.Core.Exercises;
 
-/// <summary>Makes bars of rhythm out of cells: each bar around one cell that it is to train, the rest no harder.</summary>
+/// <summary>
+/// Makes bars of rhythm out of cells: each bar around one cell that it is to train, the rest no harder.
+/// </summary>
 internal sealed class RhythmBars
 {
     private readonly TimeSignature _meter;
@@ -43,7 +45,8 @@ internal sealed class RhythmBars
                 continue;
             if (
                 Fill(Fraction.Zero, at, others, focus.IsRest) is { } before
-                && Fill(at + focus.Length, _meter.BarLength, others, focus.IsRest || before.Exists(c => c.IsRest)) is { } after
+                && Fill(at + focus.Length, _meter.BarLength, others, focus.IsRest || before.Exists(c => c.IsRest))
+                    is { } after
             )
                 return [.. before, focus, .. after];
         }
@@ -67,7 +70,8 @@ internal sealed class RhythmBars
     }
 
     /// <summary>
-    /// A longer value does not hide the middle of a bar of four, save a dotted half after one beat (common practice of first books).
+    /// A longer value does not hide the middle of a bar of four, save a dotted half after one beat (common practice of
+    /// first books).
     /// </summary>
     private bool MayStand(RhythmCell cell, Fraction at)
     {

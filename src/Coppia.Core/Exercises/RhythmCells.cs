@@ -5,7 +5,9 @@ namespace Coppia.Core.Exercises;
 /// <summary>A note or rest of a rhythm, without its pitch.</summary>
 internal readonly record struct Beat(NoteValue Value, bool IsRest = false);
 
-/// <summary>The smallest rhythms that beginners learn as one thing: a value, a pair of eighths, four sixteenths.</summary>
+/// <summary>
+/// The smallest rhythms that beginners learn as one thing: a value, a pair of eighths, four sixteenths.
+/// </summary>
 /// <param name="Beats">Its notes and rests.</param>
 /// <param name="Difficulty">0 to 4, in the usual order of a first year (craft 15).</param>
 internal sealed record RhythmCell(IReadOnlyList<Beat> Beats, int Difficulty)
@@ -47,10 +49,17 @@ internal sealed record RhythmCell(IReadOnlyList<Beat> Beats, int Difficulty)
 
     /// <summary>The cells of a meter that use only these values, the easiest first.</summary>
     /// <param name="mayRest">Which rests may be among them.</param>
-    public static IReadOnlyList<RhythmCell> Of(TimeSignature meter, IReadOnlySet<NoteValue> values, Func<NoteValue, bool> mayRest) =>
+    public static IReadOnlyList<RhythmCell> Of(
+        TimeSignature meter,
+        IReadOnlySet<NoteValue> values,
+        Func<NoteValue, bool> mayRest
+    ) =>
         [
             .. (meter.IsCompound ? Compound : Simple)
-                .Where(c => c.Length <= meter.BarLength && c.Beats.All(b => values.Contains(b.Value) && (!b.IsRest || mayRest(b.Value))))
+                .Where(c =>
+                    c.Length <= meter.BarLength
+                    && c.Beats.All(b => values.Contains(b.Value) && (!b.IsRest || mayRest(b.Value)))
+                )
                 .OrderBy(c => c.Difficulty),
         ];
 
@@ -59,7 +68,9 @@ internal sealed record RhythmCell(IReadOnlyList<Beat> Beats, int Difficulty)
     {
         if (request.Values.Count > 0)
             return request.Values.ToHashSet();
-        var known = request.First.Known.Values.Where(v => request.Players.All(p => p.Known.Values.Contains(v))).ToHashSet();
+        var known = request
+            .First.Known.Values.Where(v => request.Players.All(p => p.Known.Values.Contains(v)))
+            .ToHashSet();
         if (request.MusicMeter.IsCompound)
             known.UnionWith([new NoteValue(2, 1), NoteValue.Quarter, new NoteValue(3)]);
         return known;

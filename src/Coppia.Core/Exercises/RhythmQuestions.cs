@@ -30,7 +30,10 @@ internal sealed class RhythmQuestions
         new RhythmQuestions(request, seeded).Different(count, (questions, cell, turn) => questions.Count(cell, turn));
 
     /// <summary>Different questions, all cells in turn, until there are enough or no new ones come.</summary>
-    private List<Candidate> Different(int count, Func<RhythmQuestions, RhythmCell, int, (Candidate Asked, string Text)?> make)
+    private List<Candidate> Different(
+        int count,
+        Func<RhythmQuestions, RhythmCell, int, (Candidate Asked, string Text)?> make
+    )
     {
         var pool = new List<Candidate>();
         var texts = new HashSet<string>();
@@ -95,7 +98,8 @@ internal sealed class RhythmQuestions
         return (new Candidate([.. asked], difficulty, task, (task, answer)), $"{task} {gap} {Text(row)}");
     }
 
-    private static string Text(IEnumerable<Beat> row) => string.Join(' ', row.Select(b => (b.IsRest ? "z" : "") + b.Value.Length));
+    private static string Text(IEnumerable<Beat> row) =>
+        string.Join(' ', row.Select(b => (b.IsRest ? "z" : "") + b.Value.Length));
 
     /// <summary>A bar; a bar and the same turned round; two bars with a tie between them.</summary>
     private (Candidate, string)? Count(RhythmCell cell, int turn)
@@ -106,7 +110,9 @@ internal sealed class RhythmQuestions
         if (form == 1)
         {
             Beat[] turned = [.. cells.Reverse().SelectMany(c => c.Beats)];
-            return turned.SequenceEqual(bar) ? Asked([bar], cell.Difficulty) : Asked([bar, turned], cell.Difficulty + 1);
+            return turned.SequenceEqual(bar)
+                ? Asked([bar], cell.Difficulty)
+                : Asked([bar, turned], cell.Difficulty + 1);
         }
 
         Beat[] next = [.. _bars.BarAround(_seeded.Of(_bars.Cells))];
@@ -117,13 +123,16 @@ internal sealed class RhythmQuestions
 
         (Candidate, string) Asked(Beat[][] bars, int difficulty, bool tied = false)
         {
-            var asked = _on.ForEach(_request, bars, tied).Select(score => new BarsQuestion(ExerciseKind.CountIt, score));
+            var asked = _on.ForEach(_request, bars, tied)
+                .Select(score => new BarsQuestion(ExerciseKind.CountIt, score));
             return (new Candidate([.. asked], difficulty, cell), string.Join('|', bars.Select(Text)) + tied);
         }
     }
 }
 
-/// <summary>The note that rhythms are written on: an open string that everybody has, in the middle of the instrument.</summary>
+/// <summary>
+/// The note that rhythms are written on: an open string that everybody has, in the middle of the instrument.
+/// </summary>
 internal sealed record OneNote(IReadOnlyList<Pitch> ForPlayer)
 {
     public static OneNote Of(SheetRequest request)
@@ -139,7 +148,11 @@ internal sealed record OneNote(IReadOnlyList<Pitch> ForPlayer)
 
     /// <summary>Bars of rhythm on the note, for each player.</summary>
     /// <param name="tied">The last note of a bar is tied to the first of the next.</param>
-    public IEnumerable<Score> ForEach(SheetRequest request, IReadOnlyList<IReadOnlyList<Beat>> bars, bool tied = false) =>
+    public IEnumerable<Score> ForEach(
+        SheetRequest request,
+        IReadOnlyList<IReadOnlyList<Beat>> bars,
+        bool tied = false
+    ) =>
         request.Players.Select(
             (player, p) =>
                 Sketch.Of(

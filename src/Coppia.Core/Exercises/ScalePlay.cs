@@ -37,7 +37,10 @@ internal sealed class ScalePlay
         {
             ExerciseKind.Scale => play.InValues(UpAndDown([.. Enumerable.Range(0, play._top + 1)])),
             ExerciseKind.Arpeggio => play.InValues(
-                UpAndDown([.. Enumerable.Range(0, request.Octaves).SelectMany(o => Chord.Select(d => d + 7 * o)), play._top])
+                UpAndDown([
+                    .. Enumerable.Range(0, request.Octaves).SelectMany(o => Chord.Select(d => d + 7 * o)),
+                    play._top,
+                ])
             ),
             ExerciseKind.Thirds => play.InValues(play.Thirds()),
             ExerciseKind.Hooked => play.Hooked(),
@@ -46,12 +49,15 @@ internal sealed class ScalePlay
     }
 
     /// <summary>
-    /// The lowest note of a scale: where most of the tune lies, else where it lies under the hand most easily; null where there is none.
+    /// The lowest note of a scale: where most of the tune lies, else where it lies under the hand most easily; null
+    /// where there is none.
     /// </summary>
     private static int? Tonic(Ground ground, SheetRequest request, int top) =>
         Enumerable
             .Range(0, Math.Max(0, ground.Count - top))
-            .Where(n => ground.First(n).Pitch.Letter == request.MusicKey.Tonic.Letter && KeyQuestions.SideBySide(ground, n, top))
+            .Where(n =>
+                ground.First(n).Pitch.Letter == request.MusicKey.Tonic.Letter && KeyQuestions.SideBySide(ground, n, top)
+            )
             .OrderByDescending(n => InTune(request, ground.First(n).Pitch.Midi, ground.First(n + top).Pitch.Midi))
             .ThenBy(n => Enumerable.Range(n, top + 1).Sum(ground.FingerDifficulty))
             .ThenByDescending(n => n)
@@ -59,7 +65,9 @@ internal sealed class ScalePlay
             .FirstOrDefault();
 
     private static int InTune(SheetRequest request, int lowest, int highest) =>
-        request.From.Count == 0 ? 0 : request.From[0].Notes.Count(n => n.Note.Pitch.Midi >= lowest && n.Note.Pitch.Midi <= highest);
+        request.From.Count == 0
+            ? 0
+            : request.From[0].Notes.Count(n => n.Note.Pitch.Midi >= lowest && n.Note.Pitch.Midi <= highest);
 
     private SheetImpossibleException OutOfReach() =>
         new(SheetFault.OutOfReach, _request.Kind, _request.First.Instrument)
@@ -140,7 +148,10 @@ internal sealed class ScalePlay
                 [new(1), new(1)],
             ],
         };
-        if (rhythms.FirstOrDefault(r => r.All(v => _request.Values.Count == 0 || _request.Values.Contains(v))) is not { } rhythm)
+        if (
+            rhythms.FirstOrDefault(r => r.All(v => _request.Values.Count == 0 || _request.Values.Contains(v)))
+            is not { } rhythm
+        )
             throw _request.Impossible(SheetFault.NoValues);
         var starts = Enumerable.Range(0, _top - 1).ToArray();
         var notes = rhythm.Length;

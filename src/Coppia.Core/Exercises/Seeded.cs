@@ -1,8 +1,9 @@
 namespace Coppia.Core.Exercises;
 
 /// <summary>
-/// Chance that a seed repeats: the same numbers on every machine and in every release, in whole numbers only (SplitMix64; Steele, Lea and
-/// Flood, "Fast splittable pseudorandom number generators", 2014). The platform's own generator does not promise that.
+/// Chance that a seed repeats: the same numbers on every machine and in every release, in whole numbers only
+/// (SplitMix64; Steele, Lea and Flood, "Fast splittable pseudorandom number generators", 2014). The platform's own
+/// generator does not promise that.
 /// </summary>
 public sealed class Seeded(ulong seed)
 {

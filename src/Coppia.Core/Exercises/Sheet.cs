@@ -10,8 +10,8 @@ public sealed record SheetItem(Question Question, Answer Answer)
 }
 
 /// <summary>
-/// Exercises of one kind for one player. The same request and seed give the same sheet on every machine; what is drawn by chance are the
-/// questions, the answers follow from them.
+/// Exercises of one kind for one player. The same request and seed give the same sheet on every machine; what is drawn
+/// by chance are the questions, the answers follow from them.
 /// </summary>
 public sealed record Sheet(ExerciseKind Kind, int Seed, Player Player, IReadOnlyList<SheetItem> Items)
 {
@@ -29,12 +29,16 @@ public sealed record Sheet(ExerciseKind Kind, int Seed, Player Player, IReadOnly
             };
         var each = (request.Kind.IsPlayed() ? Played(request) : Asked(request)).ToArray();
         // What is made by other rules, such as a tune's own rhythm, may have other values than those asked for.
-        if (request.Values.Count > 0 && each.SelectMany(q => q).OfType<PlayQuestion>().SelectMany(q => q.Music.Events).Any(Other))
+        if (
+            request.Values.Count > 0
+            && each.SelectMany(q => q).OfType<PlayQuestion>().SelectMany(q => q.Music.Events).Any(Other)
+        )
             throw request.Impossible(SheetFault.NoValues);
         return
         [
             .. request.Players.Select(
-                (player, p) => new Sheet(request.Kind, request.Seed, player, [.. each.Select(q => SheetItem.Of(q[p], player))])
+                (player, p) =>
+                    new Sheet(request.Kind, request.Seed, player, [.. each.Select(q => SheetItem.Of(q[p], player))])
             ),
         ];
 
@@ -42,7 +46,8 @@ public sealed record Sheet(ExerciseKind Kind, int Seed, Player Player, IReadOnly
     }
 
     /// <summary>
-    /// Every player has the same notes of the scale in the same values; where hands or strings do not allow that, false.
+    /// Every player has the same notes of the scale in the same values; where hands or strings do not allow that,
+    /// false.
     /// </summary>
     public static bool IsSameForAll(IReadOnlyList<Sheet> sheets) =>
         sheets.Select(s => string.Join(';', s.Items.Select(i => Content(i.Question)))).Distinct().Count() < 2;
@@ -58,7 +63,10 @@ public sealed record Sheet(ExerciseKind Kind, int Seed, Player Player, IReadOnly
         };
 
     private static string Notes(Music.Score music) =>
-        string.Join('|', music.Bars.Select(b => string.Join(' ', b.Events.Select(e => $"{e.Pitch?.Name}{e.Value.Length}"))));
+        string.Join(
+            '|',
+            music.Bars.Select(b => string.Join(' ', b.Events.Select(e => $"{e.Pitch?.Name}{e.Value.Length}")))
+        );
 
     /// <summary>The questions in their order, one a player.</summary>
     private static IReadOnlyList<IReadOnlyList<Question>> Asked(SheetRequest request)
@@ -80,9 +88,13 @@ public sealed record Sheet(ExerciseKind Kind, int Seed, Player Player, IReadOnly
         // What was made for the sheet is asked once; a key's few notes or scales come up again.
         if (pool.Count == 1)
             count = request.Count is > 1 ? throw TooMany(request, 1) : 1;
-        else if (request.Count is null && request.Kind is ExerciseKind.ScaleBuilder or ExerciseKind.HandShape or ExerciseKind.PenWork)
+        else if (
+            request.Count is null
+            && request.Kind is ExerciseKind.ScaleBuilder or ExerciseKind.HandShape or ExerciseKind.PenWork
+        )
             count = Math.Min(count, pool.Count);
-        // Half of the things are asked first in the one form, half in the other; whoever comes again comes in the other one.
+        // Half of the things are asked first in the one form, half in the other; whoever comes again comes in the other
+        // one.
         var form = new int[pool.Count];
         foreach (var (i, c) in seeded.Shuffled(Enumerable.Range(0, pool.Count)).Index())
             form[c] = i % 2;

@@ -14,10 +14,14 @@ public sealed record SheetRequest
 
     public required ExerciseKind Kind { get; init; }
 
-    /// <summary>Who gets it: one player, or several that get the same content, each in their own clef and octave.</summary>
+    /// <summary>
+    /// Who gets it: one player, or several that get the same content, each in their own clef and octave.
+    /// </summary>
     public required IReadOnlyList<Player> Players { get; init; }
 
-    /// <summary>The key; null for the tune's, else the school's first, or for kinds that ask about keys the usual ones.</summary>
+    /// <summary>
+    /// The key; null for the tune's, else the school's first, or for kinds that ask about keys the usual ones.
+    /// </summary>
     public ScaleKey? Key { get; init; }
 
     /// <summary>Letters of the strings that may be used; empty for all that the class has.</summary>
@@ -55,7 +59,8 @@ public sealed record SheetRequest
     public TimeSignature MusicMeter => Meter ?? (From.Count > 0 ? From[0].Score.Time : null) ?? new TimeSignature(4, 4);
 
     /// <summary>A note of this value may be written: one that is asked for, or else one that everybody knows.</summary>
-    public bool MayWrite(NoteValue value) => Values.Count > 0 ? Values.Contains(value) : Players.All(p => p.Known.Values.Contains(value));
+    public bool MayWrite(NoteValue value) =>
+        Values.Count > 0 ? Values.Contains(value) : Players.All(p => p.Known.Values.Contains(value));
 
     /// <summary>A rest of this value may be written: one that everybody knows.</summary>
     public bool MayRest(NoteValue value) =>
@@ -65,11 +70,12 @@ public sealed record SheetRequest
     public bool FillsDrillBar(NoteValue value) => Fills(value, DrillMeter);
 
     /// <summary>So many notes of this value fill a bar, with nothing over.</summary>
-    internal static bool Fills(NoteValue value, TimeSignature meter) => (meter.BarLength / value.Length).Denominator == 1;
+    internal static bool Fills(NoteValue value, TimeSignature meter) =>
+        (meter.BarLength / value.Length).Denominator == 1;
 
     /// <summary>
-    /// Opened hands belong to a sheet that asks for them: a drill of stretches, a scale that has to be whole, a key whose flats the hand
-    /// reaches back for, or a class that knows them by its record.
+    /// Opened hands belong to a sheet that asks for them: a drill of stretches, a scale that has to be whole, a key
+    /// whose flats the hand reaches back for, or a class that knows them by its record.
     /// </summary>
     internal bool Stretches(Player player, in Placement at, Pitch pitch) =>
         !at.Place.IsStretch
@@ -91,5 +97,6 @@ public sealed record SheetRequest
     public SheetImpossibleException Impossible(SheetFault fault, Instrument? whose = null) =>
         new(fault, Kind, whose ?? First.Instrument) { Key = MusicKey };
 
-    private static ScaleKey OfTune(KeySignature key) => new(key.Fifths, key.Mode == Mode.Minor ? ScaleForm.NaturalMinor : ScaleForm.Major);
+    private static ScaleKey OfTune(KeySignature key) =>
+        new(key.Fifths, key.Mode == Mode.Minor ? ScaleForm.NaturalMinor : ScaleForm.Major);
 }

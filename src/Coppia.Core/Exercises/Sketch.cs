@@ -95,8 +95,8 @@ internal static class Sketch
         [.. rhythm.Select(b => new SketchNote(b.IsRest ? null : note, b.Value))];
 
     /// <summary>
-    /// Notes poured into bars; one that crosses a barline is tied. The last one sounds to the end of its bar, or where that value may not
-    /// be written comes again until the bar is full, or rests follow.
+    /// Notes poured into bars; one that crosses a barline is tied. The last one sounds to the end of its bar, or where
+    /// that value may not be written comes again until the bar is full, or rests follow.
     /// </summary>
     public static IReadOnlyList<IReadOnlyList<SketchNote>> Poured(
         IEnumerable<SketchNote> notes,
@@ -132,7 +132,11 @@ internal static class Sketch
         void Fill(List<SketchNote> bar)
         {
             var last = bar[^1];
-            if (last is { Value.InTuplet: false } && NoteValue.Exactly(last.Value.Length + room) is { } filling && mayWrite(filling))
+            if (
+                last is { Value.InTuplet: false }
+                && NoteValue.Exactly(last.Value.Length + room) is { } filling
+                && mayWrite(filling)
+            )
             {
                 bar[^1] = last with { Value = filling };
                 return;
@@ -141,7 +145,17 @@ internal static class Sketch
             NoteValue[] rests = [.. (NoteValue.Split(room) ?? []).Reverse()];
             var again = room / last.Value.Length;
             if (again.Denominator == 1 && last.Note is not null)
-                bar.AddRange(Enumerable.Repeat(last with { SlurStarts = false, SlurStops = false, Words = null }, (int)again.Numerator));
+                bar.AddRange(
+                    Enumerable.Repeat(
+                        last with
+                        {
+                            SlurStarts = false,
+                            SlurStops = false,
+                            Words = null,
+                        },
+                        (int)again.Numerator
+                    )
+                );
             else if (rests.All(mayRest) || !rests.All(mayWrite))
                 bar.AddRange(rests.Select(v => new SketchNote(null, v)));
             else
@@ -165,7 +179,14 @@ internal static class Sketch
             NoteValue[] parts = [.. NoteValue.Split(length) ?? []];
             bars[^1]
                 .AddRange(
-                    parts.Select((v, i) => note with { Value = v, TiedOn = note.Note is not null && (tied || i < parts.Length - 1) })
+                    parts.Select(
+                        (v, i) =>
+                            note with
+                            {
+                                Value = v,
+                                TiedOn = note.Note is not null && (tied || i < parts.Length - 1),
+                            }
+                    )
                 );
         }
     }

@@ -5,7 +5,9 @@ using Coppia.Core.Music;
 
 namespace Coppia.Core.Exercises;
 
-/// <summary>A letter in two places of one string: low against high, and one finger that moves (craft 7 and 12).</summary>
+/// <summary>
+/// A letter in two places of one string: low against high, and one finger that moves (craft 7 and 12).
+/// </summary>
 internal static class SlidePlay
 {
     /// <summary>Letters that a first class meets sharp; the others it meets flat.</summary>
@@ -30,7 +32,10 @@ internal static class SlidePlay
             throw new SheetImpossibleException(fault, request.Kind, request.First.Instrument)
             {
                 Key = request.MusicKey,
-                PossibleKeys = LeftHandPlay.KeysWith(request, k => IsPossible(request with { Key = k, From = [] }, oneFinger)),
+                PossibleKeys = LeftHandPlay.KeysWith(
+                    request,
+                    k => IsPossible(request with { Key = k, From = [] }, oneFinger)
+                ),
             };
         }
 
@@ -75,7 +80,9 @@ internal static class SlidePlay
 
     private static Pin Pinned(in Placement place) => new(place.String, place.Finger);
 
-    /// <summary>What a class meets first comes first: F and C with their sharps, then B and E with their flats.</summary>
+    /// <summary>
+    /// What a class meets first comes first: F and C with their sharps, then B and E with their flats.
+    /// </summary>
     private static int Rarity(Slide slide) =>
         slide.Own[0].Pitch.Letter switch
         {
@@ -111,7 +118,9 @@ internal static class SlidePlay
                         )
                 ),
             ];
-            var fits = tones.Zip(places, request.Players).All(t => t.Second is { } at && IsSlide(t.First.Place, at, t.Third, oneFinger));
+            var fits = tones
+                .Zip(places, request.Players)
+                .All(t => t.Second is { } at && IsSlide(t.First.Place, at, t.Third, oneFinger));
             if (fits)
                 yield return new Slide(tones, others, [.. places.Select(p => p!.Value)], alter > other);
         }

@@ -8,7 +8,8 @@ internal static class SpotDifference
 {
     private const int MostTries = 12;
 
-    /// <exception cref="SheetImpossibleException">Too few notes, or no bar of the meter can be filled with the values.</exception>
+    /// <exception cref="SheetImpossibleException">Too few notes, or no bar of the meter can be filled with the
+    /// values.</exception>
     public static IReadOnlyList<Candidate> Pool(SheetRequest request, int count, Seeded seeded)
     {
         var ground = Ground.Of(request);
@@ -45,7 +46,11 @@ internal static class SpotDifference
     {
         if (request.From.Count == 0)
             yield break;
-        foreach (var trap in request.From[0].Tune.Form.Traps.Where(t => t.Difference is { Kind: DifferenceKind.Notes, At.Count: 1 }))
+        foreach (
+            var trap in request
+                .From[0]
+                .Tune.Form.Traps.Where(t => t.Difference is { Kind: DifferenceKind.Notes, At.Count: 1 })
+        )
         {
             yield return new Candidate(
                 [
@@ -91,7 +96,9 @@ internal static class SpotDifference
         return far.Length > 0 ? With(bar, at, bar[at] with { Note = seeded.Of(far) }) : Stepping(bar, ground, seeded);
     }
 
-    /// <summary>One note of a beat is two halves of a beat in the other bar; null where no note is a beat long.</summary>
+    /// <summary>
+    /// One note of a beat is two halves of a beat in the other bar; null where no note is a beat long.
+    /// </summary>
     private static SketchNote[]? Halved(SketchNote[] bar, SheetRequest request, Seeded seeded)
     {
         var meter = request.MusicMeter;
@@ -114,7 +121,8 @@ internal static class SpotDifference
         return other;
     }
 
-    private static int Where(SketchNote[] bar, SketchNote[] other) => bar.Zip(other).TakeWhile(n => n.First == n.Second).Count();
+    private static int Where(SketchNote[] bar, SketchNote[] other) =>
+        bar.Zip(other).TakeWhile(n => n.First == n.Second).Count();
 
     private static string Text(SketchNote[] bar) => string.Join(' ', bar.Select(n => $"{n.Note}:{n.Value.Length}"));
 }

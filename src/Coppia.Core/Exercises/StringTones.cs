@@ -10,7 +10,9 @@ namespace Coppia.Core.Exercises;
 /// <param name="Tones">The open string where it belongs to the key, then the fingers.</param>
 internal sealed record StringTones(int String, IReadOnlyList<StringTone> Tones)
 {
-    /// <summary>For each asked string that all players have, what each plays on it; in the order of the first player's strings.</summary>
+    /// <summary>
+    /// For each asked string that all players have, what each plays on it; in the order of the first player's strings.
+    /// </summary>
     /// <exception cref="SheetImpossibleException">A string that is not there.</exception>
     public static IReadOnlyList<StringTones[]> Of(SheetRequest request) =>
         [
@@ -43,11 +45,16 @@ internal sealed record StringTones(int String, IReadOnlyList<StringTone> Tones)
         var (instrument, key) = (player.Instrument, request.MusicKey);
         var shape = HandShape.InKey(instrument, key, HandShape.BestPosition(instrument, key))[at];
         var fingers = shape
-            .Spots.Where(s => player.Allows(s.Placement) && Knows(s.Pitch) && request.Stretches(player, s.Placement, s.Pitch))
+            .Spots.Where(s =>
+                player.Allows(s.Placement) && Knows(s.Pitch) && request.Stretches(player, s.Placement, s.Pitch)
+            )
             .Select(s => new StringTone(s.Pitch, s.Placement.Finger, s.Placement.Semitones));
         return new StringTones(
             at,
-            [.. shape.OpenInKey ? [new StringTone(instrument.Strings[at], 0, 0)] : Array.Empty<StringTone>(), .. fingers]
+            [
+                .. shape.OpenInKey ? [new StringTone(instrument.Strings[at], 0, 0)] : Array.Empty<StringTone>(),
+                .. fingers,
+            ]
         );
 
         bool Knows(Pitch pitch) => player.Known.Knows(new KnownNote(instrument.Id, instrument.Strings[at], pitch));

@@ -8,7 +8,8 @@ namespace Coppia.Core.Exercises;
 internal sealed record GrownStage(Rung Rung, IReadOnlyList<Bar> Bars, IReadOnlyList<(int Bar, int At, Pin Pin)> Pins);
 
 /// <summary>
-/// Trouble spots of a tune as small exercises: the two notes alone, then with the note before, then the bar, then two bars (craft 11).
+/// Trouble spots of a tune as small exercises: the two notes alone, then with the note before, then the bar, then two
+/// bars (craft 11).
 /// </summary>
 internal static class TuneChunks
 {
@@ -36,7 +37,8 @@ internal static class TuneChunks
     private static bool Fits(PlayerReading reading, TroubleSpot spot) =>
         spot.To < reading.Notes.Count && !reading.Notes[spot.From].Note.IsGrace && !reading.Notes[spot.To].Note.IsGrace;
 
-    private static PlayQuestion Grown(PlayerReading reading, TroubleSpot spot) => Joined(reading, [.. Grow(reading, spot)]);
+    private static PlayQuestion Grown(PlayerReading reading, TroubleSpot spot) =>
+        Joined(reading, [.. Grow(reading, spot)]);
 
     /// <summary>The stages one after another as one exercise.</summary>
     internal static PlayQuestion Joined(PlayerReading reading, IReadOnlyList<GrownStage> stages)
@@ -74,9 +76,17 @@ internal static class TuneChunks
         {
             var bar = some[^1].Note.Bar;
             ScoreEvent[] events = [.. some.SelectMany(n => Lone(n.Note))];
-            var room = (bar.Time?.BarLength ?? Fraction.Zero) - events.Aggregate(Fraction.Zero, (sum, e) => sum + e.Value.Length);
-            var rests = room > Fraction.Zero ? (NoteValue.Split(room) ?? []).Reverse().Select(v => new ScoreEvent { Value = v }) : [];
-            int[] places = [.. events.Index().Where(e => !(e.Index > 0 && events[e.Index - 1].TiedOn)).Select(e => e.Index)];
+            var room =
+                (bar.Time?.BarLength ?? Fraction.Zero)
+                - events.Aggregate(Fraction.Zero, (sum, e) => sum + e.Value.Length);
+            var rests =
+                room > Fraction.Zero
+                    ? (NoteValue.Split(room) ?? []).Reverse().Select(v => new ScoreEvent { Value = v })
+                    : [];
+            int[] places =
+            [
+                .. events.Index().Where(e => !(e.Index > 0 && events[e.Index - 1].TiedOn)).Select(e => e.Index),
+            ];
             return new GrownStage(
                 rung,
                 [bar with { Events = [.. events, .. rests], Time = room < Fraction.Zero ? null : bar.Time }],
@@ -91,7 +101,13 @@ internal static class TuneChunks
             {
                 var bar = reading.Score.Bars[b];
                 var here = reading.NotesIn(b, b + 1).Where(n => !n.Note.IsGrace).ToArray();
-                pins.AddRange(Pinned(bars.Count, here, [.. here.Select(n => bar.Events.Index().First(e => e.Item.Id == n.Note.Id).Index)]));
+                pins.AddRange(
+                    Pinned(
+                        bars.Count,
+                        here,
+                        [.. here.Select(n => bar.Events.Index().First(e => e.Item.Id == n.Note.Id).Index)]
+                    )
+                );
                 bars.Add(bar);
             }
 

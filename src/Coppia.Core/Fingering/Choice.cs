@@ -71,7 +71,8 @@ public enum BeyondReason
 
 /// <summary>Why a note is played in its way and not in the next best, as facts.</summary>
 /// <param name="Note">The note; it has a way.</param>
-/// <param name="Before">The note that sounds before it: before a later ending the last one ahead of the first ending.</param>
+/// <param name="Before">The note that sounds before it: before a later ending the last one ahead of the first
+/// ending.</param>
 /// <param name="After">The note that sounds after it.</param>
 public sealed record Choice(FingeredNote Note, FingeredNote? Before, FingeredNote? After)
 {
@@ -84,7 +85,9 @@ public sealed record Choice(FingeredNote Note, FingeredNote? Before, FingeredNot
     /// <summary>The next best way of those that the class may use; null where there is none.</summary>
     public Placement? Other { get; init; }
 
-    /// <summary>What that way would cost most, its neighbours staying as they are; null where it costs nothing more.</summary>
+    /// <summary>
+    /// What that way would cost most, its neighbours staying as they are; null where it costs nothing more.
+    /// </summary>
     public CostKind? Dearer { get; init; }
 
     /// <summary>Positions that cost more than this to go to are no landmarks of a neck.</summary>
@@ -108,7 +111,10 @@ public sealed record Choice(FingeredNote Note, FingeredNote? Before, FingeredNot
             return new Choice(note, before, after) { Reason = ChoiceReason.Pinned, Approach = approach };
 
         // What lies in positions the class does not use is no real alternative to a beginner.
-        Placement[] possible = [.. note.Others.Where(o => o.ExtraCost is not null && player.Allows(o.Placement)).Select(o => o.Placement)];
+        Placement[] possible =
+        [
+            .. note.Others.Where(o => o.ExtraCost is not null && player.Allows(o.Placement)).Select(o => o.Placement),
+        ];
         Placement[] others = [.. possible.Where(o => ComesToMind(player, o, before?.Placement, after?.Placement))];
         if (others.Length == 0)
             return new Choice(note, before, after)
@@ -131,9 +137,9 @@ public sealed record Choice(FingeredNote Note, FingeredNote? Before, FingeredNot
     }
 
     /// <summary>
-    /// A teacher would think of it: the open string, or a finger of a closed hand in first position or a higher one that the class has.
-    /// Half position, a place between the usual ones and a stretched hand come to mind only where the hand is there already, the extended
-    /// fourth only where a class has learned it (common practice).
+    /// A teacher would think of it: the open string, or a finger of a closed hand in first position or a higher one
+    /// that the class has. Half position, a place between the usual ones and a stretched hand come to mind only where
+    /// the hand is there already, the extended fourth only where a class has learned it (common practice).
     /// </summary>
     private static bool ComesToMind(Player player, in Placement other, Placement? before, Placement? after)
     {
@@ -145,7 +151,8 @@ public sealed record Choice(FingeredNote Note, FingeredNote? Before, FingeredNot
         var usual = frame.PrintsLowAndHigh || !frame.IsHome && frame.Height > 1 && frame.Reluctance <= MostReluctance;
         return frame.Stretch == Stretch.None && usual || HandIsThere(before, other) || HandIsThere(after, other);
 
-        static bool HandIsThere(Placement? neighbour, in Placement other) => neighbour is { IsOpen: false } at && at.Frame == other.Frame;
+        static bool HandIsThere(Placement? neighbour, in Placement other) =>
+            neighbour is { IsOpen: false } at && at.Frame == other.Frame;
     }
 
     private static FingeredNote? PlayedBefore(Fingers fingers, int index)
@@ -165,7 +172,9 @@ public sealed record Choice(FingeredNote Note, FingeredNote? Before, FingeredNot
     }
 
     private static FingeredNote? PlayedAfter(Fingers fingers, int index) =>
-        index + 1 < fingers.Notes.Count && fingers.Notes[index + 1].Step is not { Apart: true } ? fingers.Notes[index + 1] : null;
+        index + 1 < fingers.Notes.Count && fingers.Notes[index + 1].Step is not { Apart: true }
+            ? fingers.Notes[index + 1]
+            : null;
 
     private static Approach ApproachOf(Fingers fingers, Placement? before, Placement at)
     {
@@ -189,7 +198,13 @@ public sealed record Choice(FingeredNote Note, FingeredNote? Before, FingeredNot
         };
     }
 
-    private static ChoiceReason ReasonOf(Fingers fingers, Placement? before, Placement? after, Placement chosen, Placement other)
+    private static ChoiceReason ReasonOf(
+        Fingers fingers,
+        Placement? before,
+        Placement? after,
+        Placement chosen,
+        Placement other
+    )
     {
         var (beforeHere, afterHere) = (before?.String == chosen.String, after?.String == chosen.String);
         return (beforeHere, afterHere) switch
@@ -198,7 +213,8 @@ public sealed record Choice(FingeredNote Note, FingeredNote? Before, FingeredNot
             (_, true) when chosen.String != other.String => ChoiceReason.NextIsOnTheString,
             (true, _) when chosen.String != other.String => ChoiceReason.BeforeIsOnTheString,
             _ when chosen.IsOpen => ChoiceReason.NoFinger,
-            _ when !fingers.Player.FrameOf(other).SharesPosition(fingers.Player.FrameOf(chosen)) => ChoiceReason.HandStays,
+            _ when !fingers.Player.FrameOf(other).SharesPosition(fingers.Player.FrameOf(chosen)) =>
+                ChoiceReason.HandStays,
             _ => ChoiceReason.Approach,
         };
     }
@@ -217,7 +233,8 @@ public sealed record Choice(FingeredNote Note, FingeredNote? Before, FingeredNot
     }
 
     /// <summary>
-    /// All costs in which a note's way has a part: its own, the steps into it and out of it, and the threes it belongs to.
+    /// All costs in which a note's way has a part: its own, the steps into it and out of it, and the threes it belongs
+    /// to.
     /// </summary>
     private static IEnumerable<CostPart> Parts(Fingers fingers, int index, Placement at)
     {

@@ -5,8 +5,8 @@ using Coppia.Core.Music;
 namespace Coppia.Core.Fingering;
 
 /// <summary>
-/// Offers the ways to play each pitch in a fixed order, cheapest-looking first; the order decides ties. Equal situations share one array,
-/// so that a long tune costs little memory and the solver can remember its moves.
+/// Offers the ways to play each pitch in a fixed order, cheapest-looking first; the order decides ties. Equal
+/// situations share one array, so that a long tune costs little memory and the solver can remember its moves.
 /// </summary>
 internal sealed class ChoiceOrder(Player player)
 {
@@ -15,8 +15,8 @@ internal sealed class ChoiceOrder(Player player)
     private readonly int _firstFrame = player.Instrument.FirstFrame;
 
     /// <param name="hand">Hand frames, as a bit set, in which the hand may be when an open string comes.</param>
-    /// <param name="called">Frames, as a bit set, to which neighbours call the hand. The ways of a pinned note are its own and not
-    /// remembered.</param>
+    /// <param name="called">Frames, as a bit set, to which neighbours call the hand. The ways of a pinned note are its
+    /// own and not remembered.</param>
     public Placement[] Of(Pitch pitch, PitchWays ways, ulong hand, ulong called)
     {
         // The hand's frame matters only to open strings.
@@ -42,7 +42,10 @@ internal sealed class ChoiceOrder(Player player)
         [
             .. (
                 open is { } o
-                    ? Enumerable.Range(0, _instrument.Frames.Count).Where(f => (hand >> f & 1) == 1).Select(f => o with { Frame = f })
+                    ? Enumerable
+                        .Range(0, _instrument.Frames.Count)
+                        .Where(f => (hand >> f & 1) == 1)
+                        .Select(f => o with { Frame = f })
                     : []
             )
                 .Concat(fingered)

@@ -3,8 +3,8 @@ using Coppia.Core.Music;
 namespace Coppia.Core.Fingering;
 
 /// <summary>
-/// Which bars of a line of notes are the same music to the fingers: equal pitches, lengths, places in the bar, slurs and rests inside it,
-/// grace notes and pins. A slur into the first note belongs to the bar before.
+/// Which bars of a line of notes are the same music to the fingers: equal pitches, lengths, places in the bar, slurs
+/// and rests inside it, grace notes and pins. A slur into the first note belongs to the bar before.
 /// </summary>
 internal sealed class EqualBars
 {
@@ -29,14 +29,20 @@ internal sealed class EqualBars
             for (; end < notes.Count && ReferenceEquals(notes[end].Bar, notes[first].Bar); end++)
             {
                 var note = notes[end];
-                var pin = pins.Count > 0 && pins.TryGetValue(note.Id, out var p) ? 1 + p.Finger + 8 * ((p.String ?? -1) + 1) : 0;
+                var pin =
+                    pins.Count > 0 && pins.TryGetValue(note.Id, out var p)
+                        ? 1 + p.Finger + 8 * ((p.String ?? -1) + 1)
+                        : 0;
                 var inside = end > first;
                 spelt.Add((char)(note.Pitch.Step * 8 + note.Pitch.Alter + 2));
                 spelt.Add(Spelt(note.Onset));
                 spelt.Add(Spelt(note.Length));
                 spelt.Add(
                     (char)(
-                        pin * 8 + (inside && note.Slurred ? 1 : 0) + (inside && !note.RestBefore.IsZero ? 2 : 0) + (note.IsGrace ? 4 : 0)
+                        pin * 8
+                        + (inside && note.Slurred ? 1 : 0)
+                        + (inside && !note.RestBefore.IsZero ? 2 : 0)
+                        + (note.IsGrace ? 4 : 0)
                     )
                 );
             }

@@ -4,8 +4,8 @@ using Coppia.Core.Knowledge;
 namespace Coppia.Core.Fingering;
 
 /// <summary>
-/// The cost of a way through a line, as lists of named rules: over single notes, neighbours, and three notes in a row (craft 6). The
-/// solver and every explanation use this one definition.
+/// The cost of a way through a line, as lists of named rules: over single notes, neighbours, and three notes in a row
+/// (craft 6). The solver and every explanation use this one definition.
 /// </summary>
 public sealed class FingerCost
 {
@@ -57,7 +57,13 @@ public sealed class FingerCost
             new NeighboursFinger(weights.NeighboursFinger),
         ];
         _fourth = new FourthForOpen(school, weights);
-        _beginning = [new BeginsUpTheNeck(weights.ShiftFromOpen), new BeginsStretched(weights.OpenStretch), .. _arriving, _fourth];
+        _beginning =
+        [
+            new BeginsUpTheNeck(weights.ShiftFromOpen),
+            new BeginsStretched(weights.OpenStretch),
+            .. _arriving,
+            _fourth,
+        ];
         _moving =
         [
             new OpenStretch(weights.OpenStretch, weights.StretchOffUpperFinger),
@@ -83,7 +89,11 @@ public sealed class FingerCost
             new OtherFingerInLine(weights.OtherFingerInLine, weights.OtherFingerInBar),
             new OtherThanBefore(weights.OtherThanBefore, weights.OtherThanBeforeAtSeam),
         ];
-        _overThree = [new FingerInTwoPlaces(weights.FingerInTwoPlaces), new FrameThereAndBack(weights.FrameThereAndBack)];
+        _overThree =
+        [
+            new FingerInTwoPlaces(weights.FingerInTwoPlaces),
+            new FrameThereAndBack(weights.FrameThereAndBack),
+        ];
         Threes =
         [
             .. Enumerable
@@ -94,14 +104,17 @@ public sealed class FingerCost
 
     public Player Player => _hand.Player;
 
-    /// <summary>Another finger for a note of the line costs something, so that a line may have to be solved again for it.</summary>
+    /// <summary>
+    /// Another finger for a note of the line costs something, so that a line may have to be solved again for it.
+    /// </summary>
     internal bool PricesOtherFingers => _weights is not { OtherFingerInLine: 0, OtherFingerInBar: 0 };
 
     /// <summary>Playing a bar otherwise than the first time costs something.</summary>
     internal bool PricesOtherThanBefore => _weights is not { OtherThanBefore: 0, OtherThanBeforeAtSeam: 0 };
 
     /// <summary>
-    /// What three notes cost, by what both their ends and their first step allow: bits of <see cref="Ends"/> and <see cref="Into"/>.
+    /// What three notes cost, by what both their ends and their first step allow: bits of <see cref="Ends"/> and
+    /// <see cref="Into"/>.
     /// </summary>
     internal int[] Threes { get; }
 
@@ -120,11 +133,14 @@ public sealed class FingerCost
         return step.Apart ? cost : cost + Sum(_going, s) + (from.SamePair(to) ? 0 : _fourth.Cost(s));
     }
 
-    /// <summary>Cost of leaving what the same note has elsewhere, or what the teacher fixed. Zero at almost every note.</summary>
+    /// <summary>
+    /// Cost of leaving what the same note has elsewhere, or what the teacher fixed. Zero at almost every note.
+    /// </summary>
     public int Habit(LatticeStep step, in Placement at) => Sum(_agreeing, new Situation(_hand, step, at));
 
     /// <summary>Cost that shows only over three notes in a row.</summary>
-    public int Three(in Placement first, in Placement middle, in Placement last) => Threes[Ends(first, last) & Into(first, middle)];
+    public int Three(in Placement first, in Placement middle, in Placement last) =>
+        Threes[Ends(first, last) & Into(first, middle)];
 
     /// <summary>The parts of <see cref="Note"/>.</summary>
     public IEnumerable<CostPart> NoteParts(LatticeStep step, Placement at) => Parts(_alone, step, at, at);
@@ -150,10 +166,13 @@ public sealed class FingerCost
 
     /// <summary>The parts of <see cref="Three"/>.</summary>
     public IEnumerable<CostPart> ThreeParts(Placement first, Placement middle, Placement last) =>
-        _overThree.Where(r => r.Ends(_hand, first, last) && r.Into(_hand, first, middle)).Select(r => new CostPart(r.Kind, r.Price));
+        _overThree
+            .Where(r => r.Ends(_hand, first, last) && r.Into(_hand, first, middle))
+            .Select(r => new CostPart(r.Kind, r.Price));
 
     /// <summary>
-    /// What the first and the last of three notes would make of the right one between them, a bit for each rule over three.
+    /// What the first and the last of three notes would make of the right one between them, a bit for each rule over
+    /// three.
     /// </summary>
     internal byte Ends(in Placement first, in Placement last)
     {
@@ -164,7 +183,8 @@ public sealed class FingerCost
     }
 
     /// <summary>
-    /// What the step from the first to the middle of three notes would make of the right last one, a bit for each rule over three.
+    /// What the step from the first to the middle of three notes would make of the right last one, a bit for each rule
+    /// over three.
     /// </summary>
     internal byte Into(in Placement first, in Placement middle)
     {

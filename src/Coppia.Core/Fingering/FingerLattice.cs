@@ -11,7 +11,14 @@ namespace Coppia.Core.Fingering;
 /// <param name="IsLast">Last reachable note of the line.</param>
 /// <param name="InSlur">Bound by a slur to the note before or after.</param>
 /// <param name="Apart">Never played straight after the note printed before it: it opens a later ending.</param>
-public sealed record LatticeStep(SoundingNote Note, Placement[] Choices, bool IsFirst, bool IsLast, bool InSlur, bool Apart = false)
+public sealed record LatticeStep(
+    SoundingNote Note,
+    Placement[] Choices,
+    bool IsFirst,
+    bool IsLast,
+    bool InSlur,
+    bool Apart = false
+)
 {
     public bool Slurred => Note.Slurred;
 
@@ -41,10 +48,18 @@ public sealed record LatticeStep(SoundingNote Note, Placement[] Choices, bool Is
 /// <param name="InLine">The way that this pitch has elsewhere in its line, or in its bar.</param>
 /// <param name="InBar">The pitch has two fingers within the bar already.</param>
 /// <param name="AsBefore">The way of this note where the same bar came before.</param>
-/// <param name="AtSeam">The music before or after the bar is other than it was the first time, and this note is next to it.</param>
-public sealed record Habit(Placement? InLine = null, bool InBar = false, Placement? AsBefore = null, bool AtSeam = false);
+/// <param name="AtSeam">The music before or after the bar is other than it was the first time, and this note is next to
+/// it.</param>
+public sealed record Habit(
+    Placement? InLine = null,
+    bool InBar = false,
+    Placement? AsBefore = null,
+    bool AtSeam = false
+);
 
-/// <summary>What the teacher fixed on a note: its finger, and its string unless any string will do (a printed finger).</summary>
+/// <summary>
+/// What the teacher fixed on a note: its finger, and its string unless any string will do (a printed finger).
+/// </summary>
 public readonly record struct Pin(int? String, int Finger);
 
 /// <summary>All ways through a line: the steps that can be played and the notes that no finger reaches.</summary>
@@ -54,7 +69,11 @@ public sealed record FingerLattice(IReadOnlyList<LatticeStep> Steps, IReadOnlyLi
     internal EqualBars Bars { get; init; } = new();
 
     /// <exception cref="ImpossiblePinException">A pinned string and finger cannot sound its note.</exception>
-    public static FingerLattice Of(IReadOnlyList<SoundingNote> notes, Player player, IReadOnlyDictionary<string, Pin> pins)
+    public static FingerLattice Of(
+        IReadOnlyList<SoundingNote> notes,
+        Player player,
+        IReadOnlyDictionary<string, Pin> pins
+    )
     {
         var instrument = player.Instrument;
         var outOfReach = new List<SoundingNote>();
@@ -91,9 +110,17 @@ public sealed record FingerLattice(IReadOnlyList<LatticeStep> Steps, IReadOnlyLi
             var choices = order.Of(note.Pitch, ways[i], hand, called[i]);
             var inSlur = note.Slurred || i + 1 < reachable.Count && reachable[i + 1].Slurred;
             var startsBar = i == 0 || !ReferenceEquals(reachable[i - 1].Bar, note.Bar);
-            var apart = i > 0 && note.Bar.EndingStart is not null && reachable[i - 1].Bar is { RepeatEnd: true } && startsBar;
+            var apart =
+                i > 0 && note.Bar.EndingStart is not null && reachable[i - 1].Bar is { RepeatEnd: true } && startsBar;
             steps.Add(
-                new LatticeStep(note, choices, IsFirst: i == 0, IsLast: i == reachable.Count - 1, InSlur: inSlur, Apart: apart)
+                new LatticeStep(
+                    note,
+                    choices,
+                    IsFirst: i == 0,
+                    IsLast: i == reachable.Count - 1,
+                    InSlur: inSlur,
+                    Apart: apart
+                )
                 {
                     StartsBar = startsBar,
                     Fourth = fourths[i],
@@ -108,7 +135,8 @@ public sealed record FingerLattice(IReadOnlyList<LatticeStep> Steps, IReadOnlyLi
     }
 
     /// <summary>
-    /// Where the hand may wait while a line begins with open strings: any of the lowest frames, or that of the first fingered note.
+    /// Where the hand may wait while a line begins with open strings: any of the lowest frames, or that of the first
+    /// fingered note.
     /// </summary>
     private static ulong StartingHands(Instrument instrument, List<PitchWays> ways, ulong[] called)
     {

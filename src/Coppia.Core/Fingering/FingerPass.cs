@@ -1,8 +1,8 @@
 namespace Coppia.Core.Fingering;
 
 /// <summary>
-/// A line solved forwards, row by row: enough to know the cheapest way, not yet what every other costs. A row holds the pairs of choices
-/// of two neighbours.
+/// A line solved forwards, row by row: enough to know the cheapest way, not yet what every other costs. A row holds the
+/// pairs of choices of two neighbours.
 /// </summary>
 internal sealed class FingerPass
 {
@@ -21,7 +21,11 @@ internal sealed class FingerPass
     private FingerPass(MoveTables tables)
     {
         (Tables, Costs, _came) = (tables, new PairRows<int>(tables.Moves), new PairRows<byte>(tables.Moves));
-        (_least, Way, _fresh) = (new int[tables.Moves.Length], new int[tables.Moves.Length + 1], new int[tables.Widest]);
+        (_least, Way, _fresh) = (
+            new int[tables.Moves.Length],
+            new int[tables.Moves.Length + 1],
+            new int[tables.Widest]
+        );
     }
 
     public MoveTables Tables { get; }
@@ -54,7 +58,9 @@ internal sealed class FingerPass
     /// <summary>By how much the cheapest start of a row exceeds that of the row before.</summary>
     public int Least(int row) => _least[row];
 
-    /// <summary>Solves the line again where some notes have other prices than before: only what that changes is worked out.</summary>
+    /// <summary>
+    /// Solves the line again where some notes have other prices than before: only what that changes is worked out.
+    /// </summary>
     /// <param name="repriced">Notes with another price, in order.</param>
     /// <returns>Notes whose way is another now.</returns>
     public List<int> Again(IEnumerable<int> repriced)
@@ -105,7 +111,9 @@ internal sealed class FingerPass
         return true;
     }
 
-    /// <summary>What the second note of a pair ought to agree with; in the first pair also what the first ought to.</summary>
+    /// <summary>
+    /// What the second note of a pair ought to agree with; in the first pair also what the first ought to.
+    /// </summary>
     private void AddOwn(int row, Span<int> fresh)
     {
         var (second, first) = (Tables.Own(row + 1), row == 0 ? Tables.Own(0) : null);
@@ -116,7 +124,9 @@ internal sealed class FingerPass
             fresh[k] += (second?[k % width] ?? 0) + (first?[k / width] ?? 0);
     }
 
-    /// <summary>For each pair of neighbours the cheapest start that leads to it, without the move between them.</summary>
+    /// <summary>
+    /// For each pair of neighbours the cheapest start that leads to it, without the move between them.
+    /// </summary>
     private void Starts(int row, Span<int> fresh)
     {
         var (y, k, m) = (Choices(row - 1), Choices(row), Choices(row + 1));
@@ -127,8 +137,8 @@ internal sealed class FingerPass
         var came = _came[row];
         for (var a = 0; a < k; a++)
         {
-            // A start that costs more by now than another with the worst of three notes to come is out of it, whatever comes; one or two
-            // are left as a rule.
+            // A start that costs more by now than another with the worst of three notes to come is out of it, whatever
+            // comes; one or two are left as a rule.
             var worth = Unreached;
             for (var z = 0; z < y; z++)
                 worth = Math.Min(worth, before[z * k + a] + threes[into[z * k + a]]);
@@ -152,7 +162,9 @@ internal sealed class FingerPass
         }
     }
 
-    /// <summary>Follows the way back through the rows that were worked out again, and farther while it is another.</summary>
+    /// <summary>
+    /// Follows the way back through the rows that were worked out again, and farther while it is another.
+    /// </summary>
     private List<int> Retrace(List<(int First, int Last)> stretches)
     {
         var changed = new List<int>();

@@ -12,13 +12,15 @@ internal sealed record FingerSlides(int Price) : CostRule(CostKind.FingerSlides)
 /// <summary>One finger hops to the neighbouring string at the same height.</summary>
 internal sealed record FingerHops(int Price) : CostRule(CostKind.FingerHops)
 {
-    public override int Cost(in Situation s) => s.IsOneFinger && s.Crossed == 1 && s.At.Semitones == s.From.Semitones ? Price : 0;
+    public override int Cost(in Situation s) =>
+        s.IsOneFinger && s.Crossed == 1 && s.At.Semitones == s.From.Semitones ? Price : 0;
 }
 
 /// <summary>One finger at two heights on neighbouring strings.</summary>
 internal sealed record TwoHeights(int Price) : CostRule(CostKind.TwoHeights)
 {
-    public override int Cost(in Situation s) => s.IsOneFinger && s.Crossed == 1 && s.At.Semitones != s.From.Semitones ? Price : 0;
+    public override int Cost(in Situation s) =>
+        s.IsOneFinger && s.Crossed == 1 && s.At.Semitones != s.From.Semitones ? Price : 0;
 }
 
 /// <summary>Another finger for the very same sound straight after.</summary>
@@ -29,8 +31,8 @@ internal sealed record FingerSubstituted(int Price) : CostRule(CostKind.FingerSu
 }
 
 /// <summary>
-/// The fourth finger for an open string, where something speaks for it. A repeated note pays once, so that three quick notes on an open
-/// string are still one trip to it.
+/// The fourth finger for an open string, where something speaks for it. A repeated note pays once, so that three quick
+/// notes on an open string are still one trip to it.
 /// </summary>
 internal sealed record FourthForOpen(FourthFinger School, FingerWeights Weights) : CostRule(CostKind.FourthForOpen)
 {
@@ -47,7 +49,9 @@ internal sealed record FourthForOpen(FourthFinger School, FingerWeights Weights)
         };
 }
 
-/// <summary>Where the fourth finger comes first: an open string when the line comes down to, or ends on, the string below.</summary>
+/// <summary>
+/// Where the fourth finger comes first: an open string when the line comes down to, or ends on, the string below.
+/// </summary>
 internal sealed record OpenForFourth(FourthFinger School, int Price) : CostRule(CostKind.OpenForFourth)
 {
     public override int Cost(in Situation s)

@@ -1,13 +1,15 @@
 namespace Coppia.Core.Fingering;
 
 /// <summary>
-/// The cheapest way through a whole line, exactly: dynamic programming over pairs of neighbouring choices, because some costs show only
-/// over three notes. Time and memory grow linearly with the notes. Ties go to the choice that stands first, so the answer is always the
-/// same.
+/// The cheapest way through a whole line, exactly: dynamic programming over pairs of neighbouring choices, because some
+/// costs show only over three notes. Time and memory grow linearly with the notes. Ties go to the choice that stands
+/// first, so the answer is always the same.
 /// </summary>
 public static class FingerSolver
 {
-    /// <summary>The cheapest way, its cost, and for every choice of every step what the cheapest whole way through it costs.</summary>
+    /// <summary>
+    /// The cheapest way, its cost, and for every choice of every step what the cheapest whole way through it costs.
+    /// </summary>
     /// <param name="Way">Index of the choice taken at each step.</param>
     /// <param name="Cost">Total cost of that way.</param>
     /// <param name="Through">For each step and choice: cost of the best way that takes this choice.</param>
@@ -38,7 +40,9 @@ public static class FingerSolver
         var steps = lattice.Steps;
         if (steps.Count == 0)
             return new Solution([], 0, new Lazy<ThroughTable>(() => new ThroughTable(steps)));
-        return steps.Count == 1 ? SolveOne(lattice, cost) : Finish(FingerPass.Forward(MoveTables.Of(lattice, cost, stop), stop));
+        return steps.Count == 1
+            ? SolveOne(lattice, cost)
+            : Finish(FingerPass.Forward(MoveTables.Of(lattice, cost, stop), stop));
     }
 
     private static Solution SolveOne(FingerLattice lattice, FingerCost cost)
@@ -48,7 +52,10 @@ public static class FingerSolver
         var best = 0;
         for (var k = 0; k < step.Choices.Length; k++)
         {
-            through[0][k] = cost.Note(step, step.Choices[k]) + cost.Habit(step, step.Choices[k]) + cost.First(step, step.Choices[k]);
+            through[0][k] =
+                cost.Note(step, step.Choices[k])
+                + cost.Habit(step, step.Choices[k])
+                + cost.First(step, step.Choices[k]);
             if (through[0][k] < through[0][best])
                 best = k;
         }
@@ -56,10 +63,15 @@ public static class FingerSolver
         return new Solution([best], through[0][best], new Lazy<ThroughTable>(through));
     }
 
-    /// <summary>The solution, which goes back over the line only when it is asked what another way would cost.</summary>
-    internal static Solution Finish(FingerPass pass) => new(pass.Way, pass.Cost, new Lazy<ThroughTable>(() => Backward(pass)));
+    /// <summary>
+    /// The solution, which goes back over the line only when it is asked what another way would cost.
+    /// </summary>
+    internal static Solution Finish(FingerPass pass) =>
+        new(pass.Way, pass.Cost, new Lazy<ThroughTable>(() => Backward(pass)));
 
-    /// <summary>Goes back from the end with the cheapest completions, and sums up what the best way through each choice costs.</summary>
+    /// <summary>
+    /// Goes back from the end with the cheapest completions, and sums up what the best way through each choice costs.
+    /// </summary>
     private static ThroughTable Backward(FingerPass pass)
     {
         var (steps, moves) = (pass.Tables.Lattice.Steps, pass.Tables.Moves);
@@ -90,7 +102,10 @@ public static class FingerSolver
                     for (var c = 0; c < n; c++)
                         least = Math.Min(
                             least,
-                            next[b * n + c] + (own?[c] ?? 0) + after[b * n + c] + threes[into[a * m + b] & ends[a * n + c]]
+                            next[b * n + c]
+                                + (own?[c] ?? 0)
+                                + after[b * n + c]
+                                + threes[into[a * m + b] & ends[a * n + c]]
                         );
                     completion[a * m + b] = least;
                     var whole = sofar + costs[a * m + b] + least;

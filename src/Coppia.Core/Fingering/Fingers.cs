@@ -7,8 +7,8 @@ namespace Coppia.Core.Fingering;
 
 /// <summary>Another way to play a note.</summary>
 /// <param name="Placement">The way.</param>
-/// <param name="ExtraCost">What the best line that takes it costs more than the chosen one; null where the line has no reason to go so
-/// far up the neck, so that it was never weighed.</param>
+/// <param name="ExtraCost">What the best line that takes it costs more than the chosen one; null where the line has no
+/// reason to go so far up the neck, so that it was never weighed.</param>
 public readonly record struct OtherWay(Placement Placement, int? ExtraCost);
 
 /// <summary>How a note was played the first time its bar came.</summary>
@@ -17,7 +17,8 @@ public sealed record FirstTime(Placement Placement, Bar Bar);
 /// <summary>A sounding note with the way chosen for it; no placement when no finger reaches it.</summary>
 /// <param name="Note">The note.</param>
 /// <param name="Placement">The way chosen, or null.</param>
-/// <param name="Beyond">The way lies outside the positions allowed to the class, or its finger there was not learned.</param>
+/// <param name="Beyond">The way lies outside the positions allowed to the class, or its finger there was not
+/// learned.</param>
 /// <param name="Pinned">The teacher fixed it.</param>
 public sealed record FingeredNote(SoundingNote Note, Placement? Placement, bool Beyond, bool Pinned)
 {
@@ -42,7 +43,8 @@ public sealed record FingeredNote(SoundingNote Note, Placement? Placement, bool 
     internal static bool IsBeyond(in Placement way, Player player) => !player.Allows(way);
 
     /// <summary>
-    /// Its other pairs of string and finger: those that were weighed, best first, then the rest of the allowed positions.
+    /// Its other pairs of string and finger: those that were weighed, best first, then the rest of the allowed
+    /// positions.
     /// </summary>
     public IReadOnlyList<OtherWay> Others
     {
@@ -54,7 +56,11 @@ public sealed record FingeredNote(SoundingNote Note, Placement? Placement, bool 
             var through = _solution.Through.Value[_order].ToArray();
             foreach (var (k, other) in Step.Choices.Index().OrderBy(c => through[c.Index]))
                 Add(other, through[k] - _solution.Cost - (Step.Allows(other) ? 0 : FingerWeights.NotPinned));
-            foreach (var other in Placements.Of(_player.Instrument, Note.Pitch, openFrame: 0).Where(p => _player.Allows(p.Frame)))
+            foreach (
+                var other in Placements
+                    .Of(_player.Instrument, Note.Pitch, openFrame: 0)
+                    .Where(p => _player.Allows(p.Frame))
+            )
                 Add(other, null);
             return others;
 
@@ -72,13 +78,16 @@ public sealed record FingeredNote(SoundingNote Note, Placement? Placement, bool 
 public sealed record Fingers(Player Player, Score Score, IReadOnlyList<FingeredNote> Notes, int Cost, FingerCost Price)
 {
     /// <summary>
-    /// The notes that can be played with their ways and what they were told to agree with: what <see cref="Cost"/> is least for.
+    /// The notes that can be played with their ways and what they were told to agree with: what <see cref="Cost"/> is
+    /// least for.
     /// </summary>
     public FingerLattice Lattice { get; private init; } = new([], []);
 
     private static readonly IReadOnlyDictionary<string, Pin> NoPins = new Dictionary<string, Pin>();
 
-    /// <summary>Chooses the whole line's cheapest way (craft 6). The score must already be in the instrument's octave.</summary>
+    /// <summary>
+    /// Chooses the whole line's cheapest way (craft 6). The score must already be in the instrument's octave.
+    /// </summary>
     /// <param name="score">Written pitches for this instrument.</param>
     /// <param name="pins">Pairs that the teacher fixed, by note id.</param>
     /// <exception cref="ImpossiblePinException">A pin cannot sound its note.</exception>
@@ -111,7 +120,12 @@ public sealed record Fingers(Player Player, Score Score, IReadOnlyList<FingeredN
         {
             if (step < lattice.Steps.Count && ReferenceEquals(lattice.Steps[step].Note, note))
             {
-                notes.Add(new FingeredNote(lattice.Steps[step], solution, step, player) { Otherwise = differ.GetValueOrDefault(step) });
+                notes.Add(
+                    new FingeredNote(lattice.Steps[step], solution, step, player)
+                    {
+                        Otherwise = differ.GetValueOrDefault(step),
+                    }
+                );
                 step++;
             }
             else
@@ -123,12 +137,17 @@ public sealed record Fingers(Player Player, Score Score, IReadOnlyList<FingeredN
         return new Fingers(player, score, notes, solution.Cost, price) { Lattice = lattice };
     }
 
-    /// <summary>The same fingers as they are to somebody whose hands have learned other things: what is beyond them differs.</summary>
+    /// <summary>
+    /// The same fingers as they are to somebody whose hands have learned other things: what is beyond them differs.
+    /// </summary>
     public Fingers SeenBy(Player now) =>
         this with
         {
             Player = now,
-            Notes = [.. Notes.Select(n => n.Placement is { } at ? n with { Beyond = FingeredNote.IsBeyond(at, now) } : n)],
+            Notes =
+            [
+                .. Notes.Select(n => n.Placement is { } at ? n with { Beyond = FingeredNote.IsBeyond(at, now) } : n),
+            ],
         };
 
     /// <summary>The tune's lines as spans of the notes that can be played.</summary>

@@ -11,15 +11,25 @@ public enum FourthReason : byte
     /// <summary>The open string would put a crossing inside a slur.</summary>
     Slur,
 
-    /// <summary>In notes shorter than the beat the bow would go to the open string for this note alone and straight back.</summary>
+    /// <summary>
+    /// In notes shorter than the beat the bow would go to the open string for this note alone and straight back.
+    /// </summary>
     Quick,
 }
 
-/// <summary>Finds the notes that have a reason for the fourth finger, from the plain places of their neighbours alone.</summary>
+/// <summary>
+/// Finds the notes that have a reason for the fourth finger, from the plain places of their neighbours alone.
+/// </summary>
 internal static class FourthReasons
 {
-    /// <param name="plain">For each note the string of its plain place; −1 where the lowest positions do not hold it.</param>
-    public static FourthReason[] Of(IReadOnlyList<SoundingNote> notes, Instrument instrument, int[] plain, EqualBars bars)
+    /// <param name="plain">For each note the string of its plain place; −1 where the lowest positions do not hold
+    /// it.</param>
+    public static FourthReason[] Of(
+        IReadOnlyList<SoundingNote> notes,
+        Instrument instrument,
+        int[] plain,
+        EqualBars bars
+    )
     {
         var reasons = new FourthReason[notes.Count];
         var befores = new int[notes.Count];
@@ -41,7 +51,11 @@ internal static class FourthReasons
         {
             var open = plain[first];
             var alone =
-                first > 0 && end < notes.Count && notes[end].RestBefore.IsZero && plain[first - 1] == open - 1 && plain[end] == open - 1;
+                first > 0
+                && end < notes.Count
+                && notes[end].RestBefore.IsZero
+                && plain[first - 1] == open - 1
+                && plain[end] == open - 1;
             for (var i = first; i < end && alone; i++)
                 alone = notes[i].Length < (notes[i].Bar.Time?.FeltBeat ?? Fraction.Quarter);
 
@@ -64,8 +78,8 @@ internal static class FourthReasons
     }
 
     /// <summary>
-    /// A quick note keeps its reason only where every note of its pitch in the bar has one, and wherever the same bar comes again: open
-    /// here and fourth finger there would be two things to learn.
+    /// A quick note keeps its reason only where every note of its pitch in the bar has one, and wherever the same bar
+    /// comes again: open here and fourth finger there would be two things to learn.
     /// </summary>
     private static void Agree(IReadOnlyList<SoundingNote> notes, FourthReason[] reasons, EqualBars bars)
     {

@@ -7,13 +7,19 @@ internal sealed record NotPinned(int Price) : CostRule(CostKind.NotPinned)
 }
 
 /// <summary>
-/// Another finger than this pitch has in its line, or in its bar; open strings and the fourth finger for them have their own rule.
+/// Another finger than this pitch has in its line, or in its bar; open strings and the fourth finger for them have
+/// their own rule.
 /// </summary>
 internal sealed record OtherFingerInLine(int InLine, int InBar) : CostRule(CostKind.OtherFingerInLine)
 {
     public override int Cost(in Situation s)
     {
-        if (s.Step.Habit is not { InLine: { } usual } habit || s.At.IsOpen || s.Hand.StandsForOpen(s.At) || usual.SamePair(s.At))
+        if (
+            s.Step.Habit is not { InLine: { } usual } habit
+            || s.At.IsOpen
+            || s.Hand.StandsForOpen(s.At)
+            || usual.SamePair(s.At)
+        )
             return 0;
         return habit.InBar ? InBar : InLine;
     }

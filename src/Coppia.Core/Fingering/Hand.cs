@@ -3,7 +3,9 @@ using Coppia.Core.Knowledge;
 
 namespace Coppia.Core.Fingering;
 
-/// <summary>What the hand of a player can do, looked up once from its tables: the ground on which cost rules stand.</summary>
+/// <summary>
+/// What the hand of a player can do, looked up once from its tables: the ground on which cost rules stand.
+/// </summary>
 public sealed class Hand
 {
     private readonly HandFrame[] _frames;
@@ -30,7 +32,11 @@ public sealed class Hand
                 _shifts[a * _frames.Length + b] = from.Height != to.Height && !instrument.Moves.IsSlide(from, to);
         }
 
-        _openAbove = [.. instrument.Strings.Zip(instrument.Strings.Skip(1), (low, high) => high.Midi - low.Midi), int.MaxValue];
+        _openAbove =
+        [
+            .. instrument.Strings.Zip(instrument.Strings.Skip(1), (low, high) => high.Midi - low.Midi),
+            int.MaxValue,
+        ];
     }
 
     private const int Fingers = 5;
@@ -52,7 +58,8 @@ public sealed class Hand
     public bool SoundsAsNextOpen(in Placement at) => at.Finger > 0 && at.Semitones == _openAbove[at.String];
 
     /// <summary>A fourth finger that schools choose or leave where the next open string sounds the same.</summary>
-    public bool StandsForOpen(in Placement at) => at.Finger == 4 && Player.Instrument.FourthStandsForOpen && SoundsAsNextOpen(at);
+    public bool StandsForOpen(in Placement at) =>
+        at.Finger == 4 && Player.Instrument.FourthStandsForOpen && SoundsAsNextOpen(at);
 
     /// <summary>What it costs to bring the hand to a frame from the nearest of the lowest positions.</summary>
     public int FromHome(in Placement at)

@@ -36,10 +36,14 @@ internal sealed record CloseStretch(int Price, int OffUpperFinger) : CostRule(Co
 
     /// <summary>The hand opens or closes forwards with upper fingers down before and after.</summary>
     public static bool NothingAnchors(in Situation s) =>
-        s.From.Finger > 1 && s.At.Finger > 1 && (s.Before.Stretch == Stretch.Forward || s.Frame.Stretch == Stretch.Forward);
+        s.From.Finger > 1
+        && s.At.Finger > 1
+        && (s.Before.Stretch == Stretch.Forward || s.Frame.Stretch == Stretch.Forward);
 }
 
-/// <summary>A small slide of the whole hand between two of the lowest positions, where the instrument has that.</summary>
+/// <summary>
+/// A small slide of the whole hand between two of the lowest positions, where the instrument has that.
+/// </summary>
 /// <param name="FreePercent">What is felt of it after an open string or a rest.</param>
 internal sealed record HandSlide(int FreePercent) : CostRule(CostKind.HandSlide)
 {
@@ -61,11 +65,14 @@ internal sealed record Shift(FingerWeights Weights) : CostRule(CostKind.Shift)
             return 0;
         var felt = s.Hand.Player.Instrument.Moves.Cost(s.Before, s.Frame) * MomentPercent(s) / 100;
         var heard =
-            (s.Step.Slurred ? Weights.ShiftInSlur : 0) + (s.IsOneFingerOnAString && s.At.Finger > 2 ? Weights.ShiftOnUpperFinger : 0);
+            (s.Step.Slurred ? Weights.ShiftInSlur : 0)
+            + (s.IsOneFingerOnAString && s.At.Finger > 2 ? Weights.ShiftOnUpperFinger : 0);
         return felt + heard;
     }
 
-    /// <summary>Least after an open string, then a rest, a low finger that guides the hand, the start of a bar.</summary>
+    /// <summary>
+    /// Least after an open string, then a rest, a low finger that guides the hand, the start of a bar.
+    /// </summary>
     private int MomentPercent(in Situation s) =>
         s.From.IsOpen ? Weights.ShiftFromOpen
         : s.Step.AfterRest ? Weights.ShiftAfterRest

@@ -3,8 +3,8 @@ using Coppia.Core.Instruments;
 namespace Coppia.Core.Fingering;
 
 /// <summary>
-/// All costs that a line's ways are made of, worked out once for equal situations: the moves between neighbouring choices, and what shows
-/// only over three.
+/// All costs that a line's ways are made of, worked out once for equal situations: the moves between neighbouring
+/// choices, and what shows only over three.
 /// </summary>
 internal sealed class MoveTables
 {
@@ -29,18 +29,20 @@ internal sealed class MoveTables
     public FingerCost Cost { get; }
 
     /// <summary>
-    /// For each note but the first the cost of going into it, its own included, the choice gone to running fastest; the first note's own
-    /// cost rides on the first move.
+    /// For each note but the first the cost of going into it, its own included, the choice gone to running fastest; the
+    /// first note's own cost rides on the first move.
     /// </summary>
     public int[][] Moves { get; }
 
     /// <summary>
-    /// What a note's step to the next makes of three (<see cref="FingerCost.Into"/>), the next note's choice running fastest.
+    /// What a note's step to the next makes of three (<see cref="FingerCost.Into"/>), the next note's choice running
+    /// fastest.
     /// </summary>
     public byte[] Into(int i) => Between(_into, i, i + 1);
 
     /// <summary>
-    /// What a note makes of three with the note after next (<see cref="FingerCost.Ends"/>), the latter's choice running fastest.
+    /// What a note makes of three with the note after next (<see cref="FingerCost.Ends"/>), the latter's choice running
+    /// fastest.
     /// </summary>
     public byte[] Ends(int i) => Between(_ends, i, i + 2);
 
@@ -65,7 +67,9 @@ internal sealed class MoveTables
     /// <summary>Most pairs of choices that two neighbours have.</summary>
     public int Widest { get; private set; }
 
-    /// <summary>For each note what its ways cost more because of what it ought to agree with; null at almost every note.</summary>
+    /// <summary>
+    /// For each note what its ways cost more because of what it ought to agree with; null at almost every note.
+    /// </summary>
     public int[]? Own(int i) => _own.Count > 0 && _own.TryGetValue(i, out var own) ? own : null;
 
     /// <summary>Takes the price of what a note of the lattice has been told to agree with.</summary>
@@ -142,15 +146,16 @@ internal sealed class MoveTables
         bits.Of(_names[first], _names[second], Lattice.Steps[first].Choices, Lattice.Steps[second].Choices);
 
     /// <summary>
-    /// Bits for two arrays of choices, worked out once. A tune of many pins has many arrays that come once each; those are not laid out
-    /// in a square.
+    /// Bits for two arrays of choices, worked out once. A tune of many pins has many arrays that come once each; those
+    /// are not laid out in a square.
     /// </summary>
     private delegate byte Bits(in Placement from, in Placement to);
 
     private sealed class PairBits(int kinds, Bits bits)
     {
         private const int MostInSquare = 512;
-        private readonly byte[]?[][] _square = kinds <= MostInSquare ? [.. Enumerable.Range(0, kinds).Select(_ => new byte[]?[kinds])] : [];
+        private readonly byte[]?[][] _square =
+            kinds <= MostInSquare ? [.. Enumerable.Range(0, kinds).Select(_ => new byte[]?[kinds])] : [];
         private readonly Dictionary<long, byte[]> _sparse = [];
 
         public byte[] Of(int from, int to, Placement[] first, Placement[] second)

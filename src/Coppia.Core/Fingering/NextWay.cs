@@ -9,8 +9,8 @@ namespace Coppia.Core.Fingering;
 public readonly record struct NextWay(int String, int Finger, bool IsFree)
 {
     /// <summary>
-    /// The way after the present one, round and round: highest string first, then by finger. Ways beyond the class come up only for a note
-    /// that is beyond it anyway. Null for a note with one way.
+    /// The way after the present one, round and round: highest string first, then by finger. Ways beyond the class come
+    /// up only for a note that is beyond it anyway. Null for a note with one way.
     /// </summary>
     /// <param name="others">Its other ways (<see cref="FingeredNote.Others"/>), which take some work to find.</param>
     public static NextWay? After(FingeredNote note, IReadOnlyList<OtherWay> others, Player player)

@@ -15,12 +15,16 @@ public static class OctaveFit
 {
     private const int FurthestMove = 4;
 
-    private static readonly int[] SmallestFirst = [0, .. Enumerable.Range(1, FurthestMove).SelectMany(o => new[] { -o, o })];
+    private static readonly int[] SmallestFirst =
+    [
+        0,
+        .. Enumerable.Range(1, FurthestMove).SelectMany(o => new[] { -o, o }),
+    ];
 
     /// <summary>
-    /// How many octaves to move the written notes: the move that leaves the fewest notes out of reach altogether, then the fewest that
-    /// need what the class has not learned, then the smallest, downwards on a tie. A tune whose notes all lie in the allowed positions
-    /// stays.
+    /// How many octaves to move the written notes: the move that leaves the fewest notes out of reach altogether, then
+    /// the fewest that need what the class has not learned, then the smallest, downwards on a tie. A tune whose notes
+    /// all lie in the allowed positions stays.
     /// </summary>
     public static int OctavesFor(IReadOnlyList<SoundingNote> notes, Player player)
     {
@@ -40,12 +44,15 @@ public static class OctaveFit
     }
 
     /// <summary>
-    /// The octaves in which at least half of the notes can be played, lowest first, the print's own among them whatever it leaves out.
+    /// The octaves in which at least half of the notes can be played, lowest first, the print's own among them whatever
+    /// it leaves out.
     /// </summary>
     public static IReadOnlyList<OctaveChoice> Choices(IReadOnlyList<SoundingNote> notes, Player player) =>
         [.. Moves(notes, player).Where(m => m.Octaves == 0 || 2 * m.OutOfReach <= notes.Count).OrderBy(m => m.Octaves)];
 
-    /// <summary>The pitch lies on an open string or under a finger that the class has learned, in an allowed position.</summary>
+    /// <summary>
+    /// The pitch lies on an open string or under a finger that the class has learned, in an allowed position.
+    /// </summary>
     public static bool IsAllowed(Player player, Pitch pitch) =>
         Placements.Of(player.Instrument, pitch, openFrame: 0).Any(p => player.Allows(p));
 

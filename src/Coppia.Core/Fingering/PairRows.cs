@@ -1,8 +1,9 @@
 namespace Coppia.Core.Fingering;
 
 /// <summary>
-/// One row for each two neighbours of a line, with a number for every pair of their choices. The rows lie together in blocks that are
-/// small enough to be forgotten cheaply: one array for a long tune would be kept until everything is cleared away.
+/// One row for each two neighbours of a line, with a number for every pair of their choices. The rows lie together in
+/// blocks that are small enough to be forgotten cheaply: one array for a long tune would be kept until everything is
+/// cleared away.
 /// </summary>
 internal sealed class PairRows<T>
 {

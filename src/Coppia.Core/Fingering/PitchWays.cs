@@ -5,8 +5,8 @@ using Coppia.Core.Music;
 namespace Coppia.Core.Fingering;
 
 /// <summary>
-/// All ways to play one pitch, and which of them a line offers: those of the lowest positions, and higher ones where a neighbour needs
-/// them.
+/// All ways to play one pitch, and which of them a line offers: those of the lowest positions, and higher ones where a
+/// neighbour needs them.
 /// </summary>
 internal sealed record PitchWays
 {
@@ -17,8 +17,8 @@ internal sealed record PitchWays
     public Placement? Open { get; private init; }
 
     /// <summary>
-    /// The string of the plain place: the open string that sounds the note, or the highest below it; −1 where the lowest positions do not
-    /// hold it.
+    /// The string of the plain place: the open string that sounds the note, or the highest below it; −1 where the
+    /// lowest positions do not hold it.
     /// </summary>
     public int PlainString { get; private init; } = -1;
 
@@ -28,7 +28,8 @@ internal sealed record PitchWays
     public bool IsLearned { get; private init; }
 
     /// <summary>
-    /// Ways that are always offered: the lowest positions; where they have none, the allowed ones; where these have none either, all.
+    /// Ways that are always offered: the lowest positions; where they have none, the allowed ones; where these have
+    /// none either, all.
     /// </summary>
     private Placement[] Always { get; init; } = [];
 
@@ -36,7 +37,8 @@ internal sealed record PitchWays
     private Placement[] Higher { get; init; } = [];
 
     /// <summary>
-    /// Frames, as a bit set, to which this note calls the hand because the lowest positions do not hold it; 0 where they do.
+    /// Frames, as a bit set, to which this note calls the hand because the lowest positions do not hold it; 0 where
+    /// they do.
     /// </summary>
     private ulong Calls { get; init; }
 
@@ -77,7 +79,10 @@ internal sealed record PitchWays
     public Placement[] Offered(ulong called) =>
         called == 0 || Higher.Length == 0 ? Always : [.. Always, .. Higher.Where(p => (called >> p.Frame & 1) == 1)];
 
-    /// <summary>The same ways with a pin: what it asks for is among them, and where it lies higher it calls its neighbours along.</summary>
+    /// <summary>
+    /// The same ways with a pin: what it asks for is among them, and where it lies higher it calls its neighbours
+    /// along.
+    /// </summary>
     /// <exception cref="ImpossiblePinException">No way has this string and finger.</exception>
     public PitchWays With(Pin pin, SoundingNote note, Player player)
     {
@@ -104,9 +109,9 @@ internal sealed record PitchWays
     }
 
     /// <summary>
-    /// For each note the frames to which its neighbours call the hand, so that it goes up once for a whole group and stays where that
-    /// group is. A call goes from note to note as long as the hand can stay there. A bar that comes again goes up only where each of its
-    /// like does.
+    /// For each note the frames to which its neighbours call the hand, so that it goes up once for a whole group and
+    /// stays where that group is. A call goes from note to note as long as the hand can stay there. A bar that comes
+    /// again goes up only where each of its like does.
     /// </summary>
     public static ulong[] Called(List<PitchWays> ways, EqualBars bars)
     {

@@ -10,8 +10,8 @@ internal sealed record OutsidePositions(int Price) : CostRule(CostKind.OutsidePo
 }
 
 /// <summary>
-/// What the class has not learned, where it has learned another way: a string, a finger's place, one of the lowest positions. Higher ones
-/// have their own price: a group goes up there together, with those of its notes that need not.
+/// What the class has not learned, where it has learned another way: a string, a finger's place, one of the lowest
+/// positions. Higher ones have their own price: a group goes up there together, with those of its notes that need not.
 /// </summary>
 internal sealed record NotLearned(int Price) : CostRule(CostKind.NotLearned)
 {
@@ -34,13 +34,18 @@ internal sealed record AboveFirst(int Price) : CostRule(CostKind.AboveFirst)
 internal sealed record FourthWithoutReason(FourthFinger School, int Price) : CostRule(CostKind.FourthForOpen)
 {
     public override int Cost(in Situation s) =>
-        School != FourthFinger.FourthFirst && s.Step.Fourth == FourthReason.None && s.Hand.StandsForOpen(s.At) ? Price : 0;
+        School != FourthFinger.FourthFirst && s.Step.Fourth == FourthReason.None && s.Hand.StandsForOpen(s.At)
+            ? Price
+            : 0;
 }
 
-/// <summary>A finger high up for a note that the next open string sounds, where the fourth finger is no substitute for it.</summary>
+/// <summary>
+/// A finger high up for a note that the next open string sounds, where the fourth finger is no substitute for it.
+/// </summary>
 internal sealed record FingerForOpen(int Price) : CostRule(CostKind.FingerForOpen)
 {
-    public override int Cost(in Situation s) => !s.Hand.Player.Instrument.FourthStandsForOpen && s.Hand.SoundsAsNextOpen(s.At) ? Price : 0;
+    public override int Cost(in Situation s) =>
+        !s.Hand.Player.Instrument.FourthStandsForOpen && s.Hand.SoundsAsNextOpen(s.At) ? Price : 0;
 }
 
 /// <summary>A note in a stretched hand.</summary>

@@ -3,13 +3,15 @@ using Coppia.Core.Instruments;
 namespace Coppia.Core.Fingering;
 
 /// <summary>
-/// Two rules that reach farther than three notes (craft 6): one note, one finger in a line; the same music, the same fingers. The line is
-/// solved without them, each note that then disagrees is told what to agree with, and the line is solved again at that price. Where
-/// nothing disagrees, nothing is solved twice.
+/// Two rules that reach farther than three notes (craft 6): one note, one finger in a line; the same music, the same
+/// fingers. The line is solved without them, each note that then disagrees is told what to agree with, and the line is
+/// solved again at that price. Where nothing disagrees, nothing is solved twice.
 /// </summary>
 internal sealed class SameFingers
 {
-    /// <summary>Rounds in which what was told may bring up something new to tell; one settles nearly every tune.</summary>
+    /// <summary>
+    /// Rounds in which what was told may bring up something new to tell; one settles nearly every tune.
+    /// </summary>
     private const int MostRounds = 6;
 
     private readonly FingerCost _cost;
@@ -38,7 +40,8 @@ internal sealed class SameFingers
         _newToBars = new bool[_steps.Length];
     }
 
-    /// <returns>The solution, and the lattice with what its notes were told, which is what the solution is cheapest for.</returns>
+    /// <returns>The solution, and the lattice with what its notes were told, which is what the solution is cheapest
+    /// for.</returns>
     public static (FingerLattice Lattice, FingerSolver.Solution Solution) Solve(
         FingerLattice lattice,
         FingerCost cost,
@@ -83,7 +86,9 @@ internal sealed class SameFingers
 
     private ref readonly Placement At(int i) => ref _steps[i].Choices[_way[i]];
 
-    /// <summary>The way of a fingered note; an open string and the fourth finger that replaces it have their own rule.</summary>
+    /// <summary>
+    /// The way of a fingered note; an open string and the fourth finger that replaces it have their own rule.
+    /// </summary>
     private Placement? Fingered(int i)
     {
         ref readonly var at = ref At(i);
@@ -97,9 +102,9 @@ internal sealed class SameFingers
     }
 
     /// <summary>
-    /// Each pitch that has two fingers in a bar is to take the one of the hand that holds most of the bar. Each that has two in a line is
-    /// to take the one of the hand that plays most of such notes there, so that they agree on one hand and not each on its own; the
-    /// commonest, then the first, on a tie.
+    /// Each pitch that has two fingers in a bar is to take the one of the hand that holds most of the bar. Each that
+    /// has two in a line is to take the one of the hand that plays most of such notes there, so that they agree on one
+    /// hand and not each on its own; the commonest, then the first, on a tie.
     /// </summary>
     private void TellLines()
     {
@@ -116,7 +121,9 @@ internal sealed class SameFingers
             for (; bar < _bars.Bars.Count && _bars.Bars[bar].First < end; bar++)
                 TellBar(_bars.Bars[bar].First, _bars.Bars[bar].End);
 
-            var hands = torn.SelectMany(notes => notes).CountBy(i => (_steps[i].Habit?.InLine ?? At(i)).Frame).ToDictionary();
+            var hands = torn.SelectMany(notes => notes)
+                .CountBy(i => (_steps[i].Habit?.InLine ?? At(i)).Frame)
+                .ToDictionary();
             foreach (var notes in torn)
             {
                 if (notes.TrueForAll(i => _steps[i].Habit?.InLine is not null))
@@ -139,7 +146,9 @@ internal sealed class SameFingers
             if (notes.TrueForAll(i => _steps[i].Habit is { InBar: true }))
                 continue;
             var usual = notes.DistinctBy(i => _pairs[i]).MaxBy(i => Held(first, end, At(i).Frame));
-            var like = notes.Select(i => _steps[i].Habit?.AsBefore).FirstOrDefault(b => b is { IsOpen: false }) ?? Fingered(usual);
+            var like =
+                notes.Select(i => _steps[i].Habit?.AsBefore).FirstOrDefault(b => b is { IsOpen: false })
+                ?? Fingered(usual);
             foreach (var i in notes)
                 Tell(i, (_steps[i].Habit ?? new Habit()) with { InLine = like, InBar = true });
         }
@@ -196,7 +205,9 @@ internal sealed class SameFingers
         return true;
     }
 
-    /// <summary>Where a note is played otherwise than the first time its bar came, by the note's place in the lattice.</summary>
+    /// <summary>
+    /// Where a note is played otherwise than the first time its bar came, by the note's place in the lattice.
+    /// </summary>
     public static IReadOnlyDictionary<int, FirstTime> Differences(FingerLattice lattice, IReadOnlyList<int> way)
     {
         var differ = new Dictionary<int, FirstTime>();

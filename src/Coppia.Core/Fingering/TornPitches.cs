@@ -3,11 +3,14 @@ using Coppia.Core.Instruments;
 namespace Coppia.Core.Fingering;
 
 /// <summary>
-/// Finds the pitches that have more than one finger in a stretch of notes. Almost every stretch is in order, and one look finds that out.
+/// Finds the pitches that have more than one finger in a stretch of notes. Almost every stretch is in order, and one
+/// look finds that out.
 /// </summary>
 internal sealed class TornPitches
 {
-    /// <summary>Eight numbers for each staff step up to where no instrument reaches: a pitch and what is done to it.</summary>
+    /// <summary>
+    /// Eight numbers for each staff step up to where no instrument reaches: a pitch and what is done to it.
+    /// </summary>
     private const int MostSounds = 8 * 80;
     private const int MostFingers = 8;
 
@@ -23,7 +26,8 @@ internal sealed class TornPitches
     }
 
     /// <summary>String and finger as one number, odd where a finger is free to be another one.</summary>
-    public static int Pair(in Placement at, bool fingered) => (at.String * MostFingers + at.Finger) << 1 | (fingered ? 1 : 0);
+    public static int Pair(in Placement at, bool fingered) =>
+        (at.String * MostFingers + at.Finger) << 1 | (fingered ? 1 : 0);
 
     public static bool IsFingered(int pair) => (pair & 1) != 0;
 

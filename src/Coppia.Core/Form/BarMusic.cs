@@ -23,7 +23,8 @@ public enum DifferenceKind
 public readonly record struct BarDifference(DifferenceKind Kind, IReadOnlyList<int> At);
 
 /// <summary>
-/// What a bar plays, as numbers that compare quickly: pitches, lengths, ties and grace notes; bowing and dynamics do not count.
+/// What a bar plays, as numbers that compare quickly: pitches, lengths, ties and grace notes; bowing and dynamics do
+/// not count.
 /// </summary>
 /// <param name="Bar">The bar.</param>
 /// <param name="Key">Equal for equal music.</param>
@@ -62,7 +63,12 @@ internal sealed record BarMusic(Bar Bar, int Key, int Rhythm, int[] Sounds)
                 letters[sounds.Length + i] = (char)(sounds[i] & 0xFFFF);
             }
 
-            return new BarMusic(bar, Name(keys, new string(letters)), Name(rhythms, new string(letters, 0, sounds.Length)), sounds);
+            return new BarMusic(
+                bar,
+                Name(keys, new string(letters)),
+                Name(rhythms, new string(letters, 0, sounds.Length)),
+                sounds
+            );
         }
     }
 
@@ -121,6 +127,11 @@ internal sealed record BarMusic(Bar Bar, int Key, int Rhythm, int[] Sounds)
         if (e.Chord.Count == 0 && e.Graces.Count == 0)
             return 1 + pitch.Step * 8 + pitch.Alter + 2;
         return -1
-            - Name(stacks, $"{string.Concat(e.Graces.Select(g => $"{{{g.Pitch}}}"))}{pitch}{string.Concat(e.Chord.Select(p => $"+{p}"))}");
+            - Name(
+                stacks,
+                string.Concat(e.Graces.Select(g => $"{{{g.Pitch}}}"))
+                    + pitch
+                    + string.Concat(e.Chord.Select(p => $"+{p}"))
+            );
     }
 }

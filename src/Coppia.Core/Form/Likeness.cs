@@ -24,8 +24,8 @@ public sealed record Likeness(LikenessKind Kind, int Bar, int Of, IReadOnlyList<
     public int Steps { get; init; }
 
     /// <summary>
-    /// For another rhythm: the value that the bar has instead of longer ones, or the earlier bar had; null where they share their
-    /// shortest.
+    /// For another rhythm: the value that the bar has instead of longer ones, or the earlier bar had; null where they
+    /// share their shortest.
     /// </summary>
     public NoteValue? Shorter { get; init; }
 
@@ -62,21 +62,37 @@ public sealed record Likeness(LikenessKind Kind, int Bar, int Of, IReadOnlyList<
             let others = alike.Where(m => m.Item.Key != first.Item.Key && !told.Contains(m.Item.Key)).ToArray()
             where others.Length > 0 && first.Item.Sounds.Length > 1
             orderby others.Length descending
-            select new Likeness(LikenessKind.SameRhythm, others[0].Index, first.Index, [.. others.SelectMany(o => NoteIdsOf(o.Item))])
+            select new Likeness(
+                LikenessKind.SameRhythm,
+                others[0].Index,
+                first.Index,
+                [.. others.SelectMany(o => NoteIdsOf(o.Item))]
+            )
             {
                 Bars = [.. others.Select(o => o.Index)],
             }
         ).Take(MostRhythms);
 
-    private static IEnumerable<string> NoteIdsOf(BarMusic bar) => bar.Bar.Events.Where(e => !e.IsRest).Select(e => e.Id);
+    private static IEnumerable<string> NoteIdsOf(BarMusic bar) =>
+        bar.Bar.Events.Where(e => !e.IsRest).Select(e => e.Id);
 
     /// <summary>The kinds other than one rhythm, the closest first.</summary>
     private static readonly Func<BarMusic, BarMusic, Likeness?>[] Kinds =
     [
         (bar, earlier) =>
-            Moved(bar, earlier) is { } steps && Math.Abs(steps) == 7 ? Like(LikenessKind.Octave) with { Steps = steps } : null,
+            Moved(bar, earlier) is { } steps && Math.Abs(steps) == 7
+                ? Like(LikenessKind.Octave) with
+                {
+                    Steps = steps,
+                }
+                : null,
         (bar, earlier) =>
-            Moved(bar, earlier) is { } steps && Math.Abs(steps) < 7 ? Like(LikenessKind.Sequence) with { Steps = steps } : null,
+            Moved(bar, earlier) is { } steps && Math.Abs(steps) < 7
+                ? Like(LikenessKind.Sequence) with
+                {
+                    Steps = steps,
+                }
+                : null,
         (bar, earlier) => IsInAnotherRhythm(bar, earlier) ? InAnotherRhythm(bar, earlier) : null,
         (bar, earlier) => IsUpsideDown(bar, earlier) ? Like(LikenessKind.UpsideDown) : null,
         (bar, earlier) => IsTurned(bar, earlier) ? Like(LikenessKind.RhythmTurned) : null,
@@ -113,7 +129,8 @@ public sealed record Likeness(LikenessKind Kind, int Bar, int Of, IReadOnlyList<
     }
 
     /// <summary>
-    /// By how many steps, one to seven, each of three notes and more lies off the other bar's; null where they do not move together.
+    /// By how many steps, one to seven, each of three notes and more lies off the other bar's; null where they do not
+    /// move together.
     /// </summary>
     private static int? Moved(BarMusic bar, BarMusic earlier)
     {
@@ -182,7 +199,13 @@ public sealed record Likeness(LikenessKind Kind, int Bar, int Of, IReadOnlyList<
     private static bool IsTurned(BarMusic bar, BarMusic earlier)
     {
         var (now, then) = (bar.Bar.Events, earlier.Bar.Events);
-        if (bar.Rhythm == earlier.Rhythm || now.Count != then.Count || now.Count < 3 || now.Any(e => e.TiedOn) || then.Any(e => e.TiedOn))
+        if (
+            bar.Rhythm == earlier.Rhythm
+            || now.Count != then.Count
+            || now.Count < 3
+            || now.Any(e => e.TiedOn)
+            || then.Any(e => e.TiedOn)
+        )
             return false;
         for (var i = 0; i < now.Count; i++)
         {

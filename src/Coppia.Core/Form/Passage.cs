@@ -51,7 +51,10 @@ public sealed record Passage(PassageKind Kind, int Bar, IReadOnlyList<string> No
         ];
     }
 
-    /// <summary>Bars that come more than once; neighbours that come together are told together: "Bars 1–4 and 9–12 are the same."</summary>
+    /// <summary>
+    /// Bars that come more than once; neighbours that come together are told together: "Bars 1–4 and 9–12 are the
+    /// same."
+    /// </summary>
     private static IEnumerable<Passage> Repeated(BarMusic[] music)
     {
         var runs = new List<(int[] Starts, int Length)>();
@@ -64,7 +67,9 @@ public sealed record Passage(PassageKind Kind, int Bar, IReadOnlyList<string> No
         )
         {
             int[] bars = [.. group.Select(m => m.Index)];
-            var joins = runs.FindIndex(r => r.Starts.Length == bars.Length && r.Starts.Zip(bars).All(p => p.First + r.Length == p.Second));
+            var joins = runs.FindIndex(r =>
+                r.Starts.Length == bars.Length && r.Starts.Zip(bars).All(p => p.First + r.Length == p.Second)
+            );
             if (joins >= 0)
                 runs[joins] = (runs[joins].Starts, runs[joins].Length + 1);
             else
@@ -76,7 +81,13 @@ public sealed record Passage(PassageKind Kind, int Bar, IReadOnlyList<string> No
             yield return new Passage(
                 PassageKind.RepeatedBars,
                 starts[0],
-                [.. starts.SelectMany(s => music[s..(s + length)]).SelectMany(m => m.Bar.Events).Where(e => !e.IsRest).Select(e => e.Id)]
+                [
+                    .. starts
+                        .SelectMany(s => music[s..(s + length)])
+                        .SelectMany(m => m.Bar.Events)
+                        .Where(e => !e.IsRest)
+                        .Select(e => e.Id),
+                ]
             )
             {
                 Starts = starts,
@@ -87,10 +98,15 @@ public sealed record Passage(PassageKind Kind, int Bar, IReadOnlyList<string> No
 
     private sealed class Melody(BarMusic[] music, SoundingNote[] notes)
     {
-        private readonly Dictionary<string, int> _barOrder = music.Index().ToDictionary(m => m.Item.Bar.Id, m => m.Index);
+        private readonly Dictionary<string, int> _barOrder = music
+            .Index()
+            .ToDictionary(m => m.Item.Bar.Id, m => m.Index);
 
         /// <summary>Staff steps from each note to the next; over a rest far more than any pattern has.</summary>
-        private readonly int[] _steps = [.. notes.Zip(notes.Skip(1), (a, b) => b.RestBefore.IsZero ? b.Pitch.Step - a.Pitch.Step : 99)];
+        private readonly int[] _steps =
+        [
+            .. notes.Zip(notes.Skip(1), (a, b) => b.RestBefore.IsZero ? b.Pitch.Step - a.Pitch.Step : 99),
+        ];
         private readonly bool[] _inKey = [.. notes.Select(n => n.Bar.Key.AlterOf(n.Pitch.Letter) == n.Pitch.Alter)];
 
         private int Step(int i) => _steps[i];
@@ -98,7 +114,10 @@ public sealed record Passage(PassageKind Kind, int Bar, IReadOnlyList<string> No
         private bool InKey(int i) => _inKey[i];
 
         private Passage From(PassageKind kind, int first, int count) =>
-            new(kind, _barOrder[notes[first].Bar.Id], [.. notes.Skip(first).Take(count).Select(n => n.Id)]) { GoesUp = Step(first) > 0 };
+            new(kind, _barOrder[notes[first].Bar.Id], [.. notes.Skip(first).Take(count).Select(n => n.Id)])
+            {
+                GoesUp = Step(first) > 0,
+            };
 
         public IEnumerable<Passage> Runs() =>
             Stretches(ShortestRun, (i, k) => Math.Abs(Step(k)) == 1 && Step(k) == Step(i) && InKey(k) && InKey(k + 1))
@@ -107,16 +126,29 @@ public sealed record Passage(PassageKind Kind, int Bar, IReadOnlyList<string> No
         public IEnumerable<Passage> Arpeggios() =>
             Stretches(
                     ShortestArpeggio,
-                    (i, k) => Math.Abs(Step(k)) is 2 or 3 && Math.Sign(Step(k)) == Math.Sign(Step(i)) && ChordOf(i, k + 1) is not null
+                    (i, k) =>
+                        Math.Abs(Step(k)) is 2 or 3
+                        && Math.Sign(Step(k)) == Math.Sign(Step(i))
+                        && ChordOf(i, k + 1) is not null
                 )
-                .Select(s => From(PassageKind.Arpeggio, s.First, s.Count) with { Chord = ChordOf(s.First, s.First + s.Count - 1) });
+                .Select(s =>
+                    From(PassageKind.Arpeggio, s.First, s.Count) with
+                    {
+                        Chord = ChordOf(s.First, s.First + s.Count - 1),
+                    }
+                );
 
         /// <summary>A third one way and a step back, over and over.</summary>
         public IEnumerable<Passage> Thirds() =>
-            Stretches(ShortestThirds, (i, k) => Math.Abs(Step(i)) == 2 && Step(k) == ((k - i) % 2 == 0 ? Step(i) : -Step(i) / 2))
+            Stretches(
+                    ShortestThirds,
+                    (i, k) => Math.Abs(Step(i)) == 2 && Step(k) == ((k - i) % 2 == 0 ? Step(i) : -Step(i) / 2)
+                )
                 .Select(s => From(PassageKind.Thirds, s.First, s.Count));
 
-        /// <summary>Longest stretches of notes in which every step k fits one that began at i; each at least so many notes long.</summary>
+        /// <summary>
+        /// Longest stretches of notes in which every step k fits one that began at i; each at least so many notes long.
+        /// </summary>
         private IEnumerable<(int First, int Count)> Stretches(int shortest, Func<int, int, bool> fits)
         {
             for (var i = 0; i + 1 < notes.Length; )

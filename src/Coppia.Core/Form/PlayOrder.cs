@@ -8,7 +8,8 @@ namespace Coppia.Core.Form;
 public readonly record struct PlayedBar(int Bar, int Pass);
 
 /// <summary>
-/// The order in which bars are played: repeats taken, each ending in its turn, then da capo or dal segno (craft 10, common practice).
+/// The order in which bars are played: repeats taken, each ending in its turn, then da capo or dal segno (craft 10,
+/// common practice).
 /// </summary>
 public static class PlayOrder
 {
@@ -62,8 +63,8 @@ public static class PlayOrder
     }
 
     /// <summary>
-    /// What is played after a da capo or dal segno: each section once, with its last ending, as far as fine, or to the sign that leads to
-    /// the coda, or on to the end.
+    /// What is played after a da capo or dal segno: each section once, with its last ending, as far as fine, or to the
+    /// sign that leads to the coda, or on to the end.
     /// </summary>
     private static IEnumerable<PlayedBar> Again(IReadOnlyList<Bar> bars, int from, IReadOnlyList<PlayedBar> played)
     {
@@ -89,7 +90,11 @@ public static class PlayOrder
                 break;
             if (bars[i].Waymarks.HasFlag(Waymarks.ToCoda) && coda > i)
             {
-                again.AddRange(Enumerable.Range(coda, bars.Count - coda).Select(k => new PlayedBar(k, before.GetValueOrDefault(k) + 1)));
+                again.AddRange(
+                    Enumerable
+                        .Range(coda, bars.Count - coda)
+                        .Select(k => new PlayedBar(k, before.GetValueOrDefault(k) + 1))
+                );
                 break;
             }
 
@@ -110,7 +115,9 @@ public static class PlayOrder
         }
     }
 
-    /// <summary>Stretches of bars that are played one after the other, each as the orders of its first and last bar.</summary>
+    /// <summary>
+    /// Stretches of bars that are played one after the other, each as the orders of its first and last bar.
+    /// </summary>
     public static IReadOnlyList<(int First, int Last)> Runs(IReadOnlyList<PlayedBar> order)
     {
         var runs = new List<(int First, int Last)>();
@@ -130,7 +137,11 @@ public static class PlayOrder
     {
         var most = bars[end].RepeatTimes;
         // Endings of one bar each follow one another, and no section has more of them than it is played.
-        for (var i = start; i < bars.Count && (i <= end + 1 || i <= end + MostPasses && bars[i].EndingStart is not null); i++)
+        for (
+            var i = start;
+            i < bars.Count && (i <= end + 1 || i <= end + MostPasses && bars[i].EndingStart is not null);
+            i++
+        )
         {
             if (bars[i].EndingStart is { } ending)
                 most = Math.Max(most, Numbers(ending).Max());
@@ -151,7 +162,10 @@ public static class PlayOrder
 
     private static int[] Numbers(string ending)
     {
-        int[] numbers = [.. ending.Split(',', '.', ' ').Select(n => int.TryParse(n, out var k) ? k : 0).Where(k => k > 0)];
+        int[] numbers =
+        [
+            .. ending.Split(',', '.', ' ').Select(n => int.TryParse(n, out var k) ? k : 0).Where(k => k > 0),
+        ];
         return numbers.Length == 0 ? [1] : numbers;
     }
 }

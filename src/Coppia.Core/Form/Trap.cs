@@ -26,7 +26,8 @@ public sealed record Trap(TrapKind Kind, int Bar, int Like, BarDifference Differ
     private const int MostPartings = 4;
 
     /// <summary>
-    /// How many different bars of one rhythm back a likeness is looked for: farther back a player's ear does not mix them up.
+    /// How many different bars of one rhythm back a likeness is looked for: farther back a player's ear does not mix
+    /// them up.
     /// </summary>
     private const int BarsRemembered = 24;
 
@@ -46,8 +47,14 @@ public sealed record Trap(TrapKind Kind, int Bar, int Like, BarDifference Differ
         foreach (var (n, line) in lines.Index().Where(l => l.Item.Like is not null))
         {
             var other = lines[line.Like!.Value];
-            var (before, here) = (TuneForm.Full(music, other.FirstBar, other.EndBar), TuneForm.Full(music, line.FirstBar, line.EndBar));
-            (int Earlier, int Later)[] differing = [.. before.Zip(here).Where(pair => music[pair.First].Key != music[pair.Second].Key)];
+            var (before, here) = (
+                TuneForm.Full(music, other.FirstBar, other.EndBar),
+                TuneForm.Full(music, line.FirstBar, line.EndBar)
+            );
+            (int Earlier, int Later)[] differing =
+            [
+                .. before.Zip(here).Where(pair => music[pair.First].Key != music[pair.Second].Key),
+            ];
             foreach (var (earlier, later) in differing.Where(pair => told.Add(pair.Later)))
             {
                 // Where the bars have nothing in common, where the ways part is worth more than that they differ.
@@ -145,7 +152,10 @@ public sealed record Trap(TrapKind Kind, int Bar, int Like, BarDifference Differ
 
     private static string[] Notes(BarMusic later, BarMusic earlier)
     {
-        var differ = later.Rhythm == earlier.Rhythm ? later.Differences(earlier).Select(i => later.Bar.Events[i]) : later.Bar.Events;
+        var differ =
+            later.Rhythm == earlier.Rhythm
+                ? later.Differences(earlier).Select(i => later.Bar.Events[i])
+                : later.Bar.Events;
         return [.. differ.Where(e => !e.IsRest).Select(e => e.Id)];
     }
 }

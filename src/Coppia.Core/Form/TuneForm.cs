@@ -6,7 +6,8 @@ namespace Coppia.Core.Form;
 /// <param name="FirstBar">Order of its first bar, from 0.</param>
 /// <param name="EndBar">Order of the bar after it.</param>
 /// <param name="Kind">0 for the first kind of line, 1 for the next: the letter that it gets.</param>
-/// <param name="Variant">0 for the first of its kind and lines equal to it; 1, 2 … for each other line nearly like it.</param>
+/// <param name="Variant">0 for the first of its kind and lines equal to it; 1, 2 … for each other line nearly like
+/// it.</param>
 /// <param name="Like">Order of the earlier line that it equals or nearly equals; null for a new line.</param>
 /// <param name="IsAgain">It equals an earlier line, and is learned with it.</param>
 public readonly record struct TuneLine(int FirstBar, int EndBar, int Kind, int Variant, int? Like, bool IsAgain)
@@ -20,7 +21,8 @@ public readonly record struct TuneLine(int FirstBar, int EndBar, int Kind, int V
 /// <param name="DifferentBars">How many of them are different.</param>
 /// <param name="Rhythms">Different rhythms among the bars that hold notes.</param>
 /// <param name="BarsWithRhythm">Bars that hold notes.</param>
-/// <param name="CommonestRhythm">Order of the first bar of the rhythm that fills most bars; null in a tune of one bar.</param>
+/// <param name="CommonestRhythm">Order of the first bar of the rhythm that fills most bars; null in a tune of one
+/// bar.</param>
 /// <param name="CommonestFills">How many bars it fills.</param>
 public readonly record struct NewInForm(
     int Bars,
@@ -45,14 +47,22 @@ public sealed record TuneForm(
     NewInForm New
 )
 {
-    /// <summary>How many lines back a likeness is looked for: farther back a player's ear does not mix them up.</summary>
+    /// <summary>
+    /// How many lines back a likeness is looked for: farther back a player's ear does not mix them up.
+    /// </summary>
     private const int LinesRemembered = 16;
 
     public static TuneForm Of(Score score, IReadOnlyList<SoundingNote> notes)
     {
         var music = BarMusic.Of(score);
         var lines = LinesOf(music, [.. TuneLines.In(score)]);
-        return new TuneForm(lines, [.. Trap.In(music, lines)], Passage.Of(music, notes), Likeness.In(music), NewIn(music));
+        return new TuneForm(
+            lines,
+            [.. Trap.In(music, lines)],
+            Passage.Of(music, notes),
+            Likeness.In(music),
+            NewIn(music)
+        );
     }
 
     private static TuneLine[] LinesOf(BarMusic[] music, (int First, int End)[] spans)
@@ -104,7 +114,10 @@ public sealed record TuneForm(
     private static NewInForm NewIn(BarMusic[] music)
     {
         var full = music.Index().Where(m => m.Item.Bar.IsCounted).ToArray();
-        var rhythms = full.Where(m => m.Item.HasNotes).GroupBy(m => m.Item.Rhythm).OrderByDescending(g => g.Count()).ToArray();
+        var rhythms = full.Where(m => m.Item.HasNotes)
+            .GroupBy(m => m.Item.Rhythm)
+            .OrderByDescending(g => g.Count())
+            .ToArray();
         var bars = rhythms.Sum(g => g.Count());
         return new NewInForm(
             Bars: full.Length,

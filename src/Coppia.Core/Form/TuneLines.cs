@@ -2,7 +2,9 @@ using Coppia.Core.Music;
 
 namespace Coppia.Core.Form;
 
-/// <summary>The lines of a tune: as printed where the source has them, else phrases of four bars after the pick-up (craft 10).</summary>
+/// <summary>
+/// The lines of a tune: as printed where the source has them, else phrases of four bars after the pick-up (craft 10).
+/// </summary>
 public static class TuneLines
 {
     private const int BarsInAPhrase = 4;

@@ -7,7 +7,9 @@ namespace Coppia.Core.Instruments;
 /// <param name="Name">What the teacher calls it: "tape 1".</param>
 public sealed record Tape(int Semitones, string Name);
 
-/// <summary>An instrument size and its vibrating string length in millimetres (from memory; a measured length may replace it).</summary>
+/// <summary>
+/// An instrument size and its vibrating string length in millimetres (from memory; a measured length may replace it).
+/// </summary>
 public sealed record InstrumentSize(string Name, int StringLengthMm);
 
 /// <summary>What a finger's number follows from (craft 3).</summary>
@@ -36,7 +38,9 @@ public enum ShapeNaming
 /// <param name="Frames">The hand frames that it has.</param>
 public sealed record Alternative(string Name, string Label, IReadOnlyList<HandFrame> Frames);
 
-/// <summary>Everything that differs between the instruments, as data. A fifth instrument is one more value of this type.</summary>
+/// <summary>
+/// Everything that differs between the instruments, as data. A fifth instrument is one more value of this type.
+/// </summary>
 public sealed record Instrument
 {
     /// <summary>Everyday name in lower case, also the name used on the command line.</summary>
@@ -66,7 +70,10 @@ public sealed record Instrument
     /// <summary>Hand frames from the nut upwards, the frames of one height together.</summary>
     public required IReadOnlyList<HandFrame> Frames { get; init; }
 
-    /// <summary>Other sets of hand frames that a house style may choose; the first, where there are any, is <see cref="Frames"/>.</summary>
+    /// <summary>
+    /// Other sets of hand frames that a house style may choose; the first, where there are any, is
+    /// <see cref="Frames"/>.
+    /// </summary>
     public IReadOnlyList<Alternative> Alternatives { get; init; } = [];
 
     /// <summary>Height of the position in which the instrument is first taught.</summary>
@@ -78,7 +85,9 @@ public sealed record Instrument
     /// <summary>Heights of the positions whose hand shapes are shown (craft 5).</summary>
     public required IReadOnlySet<int> ShownHeights { get; init; }
 
-    /// <summary>The heights that a beginner's hand lives in, from the nut upwards: on the bass half position too (craft 6).</summary>
+    /// <summary>
+    /// The heights that a beginner's hand lives in, from the nut upwards: on the bass half position too (craft 6).
+    /// </summary>
     public IReadOnlyList<int> HomeHeights
     {
         get => field ?? [FirstHeight];
@@ -89,12 +98,14 @@ public sealed record Instrument
     public HandMoves Moves { get; init; } = HandMoves.Usual;
 
     /// <summary>
-    /// The lowest string on which a note that the lowest positions hold may be taken higher, together with a neighbour that needs it; 0 =
-    /// any (craft 6).
+    /// The lowest string on which a note that the lowest positions hold may be taken higher, together with a neighbour
+    /// that needs it; 0 = any (craft 6).
     /// </summary>
     public int LowestStringPlayedHigh { get; init; }
 
-    /// <summary>The fourth finger plays what the next open string sounds, and schools choose between them (craft 6).</summary>
+    /// <summary>
+    /// The fourth finger plays what the next open string sounds, and schools choose between them (craft 6).
+    /// </summary>
     public bool FourthStandsForOpen { get; init; }
 
     public required IReadOnlyList<Tape> DefaultTapes { get; init; }
@@ -111,16 +122,21 @@ public sealed record Instrument
     public InstrumentSize FullSize => Sizes[0];
 
     /// <summary>
-    /// The staff step near which a first letter is sought where no note is before it: the third letter above the D string, in the middle of
-    /// a beginner's first octave, or above the second string of an instrument that has none.
+    /// The staff step near which a first letter is sought where no note is before it: the third letter above the D
+    /// string, in the middle of a beginner's first octave, or above the second string of an instrument that has none.
     /// </summary>
-    public int FirstStep => (Strings.Any(s => s.Letter == Letter.D) ? Strings.Last(s => s.Letter == Letter.D) : Strings[1]).Step + 3;
+    public int FirstStep =>
+        (Strings.Any(s => s.Letter == Letter.D) ? Strings.Last(s => s.Letter == Letter.D) : Strings[1]).Step + 3;
 
     /// <summary>Index of the frame in which the instrument is first taught, the hand closed.</summary>
-    public int FirstFrame => Frames.Index().First(f => f.Item.Height == FirstHeight && f.Item.Stretch == Stretch.None).Index;
+    public int FirstFrame =>
+        Frames.Index().First(f => f.Item.Height == FirstHeight && f.Item.Stretch == Stretch.None).Index;
 
-    /// <summary>Highest place that any finger reaches, in semitones; a finger numbered by letter may stand a half step high.</summary>
-    public int HighestPlace => Frames.Max(f => f.Spots.Max(s => s.Semitones)) + (Numbering == Numbering.ByLetter ? 1 : 0);
+    /// <summary>
+    /// Highest place that any finger reaches, in semitones; a finger numbered by letter may stand a half step high.
+    /// </summary>
+    public int HighestPlace =>
+        Frames.Max(f => f.Spots.Max(s => s.Semitones)) + (Numbering == Numbering.ByLetter ? 1 : 0);
 
     public string StringName(int index) => Strings[index].Letter.ToString();
 

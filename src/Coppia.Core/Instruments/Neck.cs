@@ -3,13 +3,23 @@ namespace Coppia.Core.Instruments;
 /// <summary>Hand frames along the neck, for the three ways that fingers are set on a string (craft 3).</summary>
 internal static class Neck
 {
-    /// <summary>Semitones of the letters above an open string, such that fingers 1 and 4 span a fourth in every position.</summary>
+    /// <summary>
+    /// Semitones of the letters above an open string, such that fingers 1 and 4 span a fourth in every position.
+    /// </summary>
     private static readonly int[] LetterSemitones = [1, 2, 4, 5, 7, 9, 10, 12, 14];
 
     /// <summary>The letter after the fourth finger's, a half step above its regular place: C on the E string.</summary>
-    private static readonly FingerSpot ExtendedFourth = new(Finger: 4, Semitones: 8, LetterSteps: 5, Moved: true, Reach: true);
+    private static readonly FingerSpot ExtendedFourth = new(
+        Finger: 4,
+        Semitones: 8,
+        LetterSteps: 5,
+        Moved: true,
+        Reach: true
+    );
 
-    /// <summary>By letter: position p gives finger f the letter p − 1 + f above the open string; half position is 0.</summary>
+    /// <summary>
+    /// By letter: position p gives finger f the letter p − 1 + f above the open string; half position is 0.
+    /// </summary>
     public static IReadOnlyList<HandFrame> ByLetter()
     {
         return
@@ -35,14 +45,22 @@ internal static class Neck
                 spoken,
                 Height: LetterSemitones[position],
                 Stretch.None,
-                [.. Enumerable.Range(1, 4).Select(f => new FingerSpot(f, LetterSemitones[position - 1 + f], position - 1 + f)), .. besides]
+                [
+                    .. Enumerable
+                        .Range(1, 4)
+                        .Select(f => new FingerSpot(f, LetterSemitones[position - 1 + f], position - 1 + f)),
+                    .. besides,
+                ]
             );
     }
 
-    /// <summary>Four fingers on neighbouring semitones, with a back and a forward stretch above half position.</summary>
+    /// <summary>
+    /// Four fingers on neighbouring semitones, with a back and a forward stretch above half position.
+    /// </summary>
     public static IReadOnlyList<HandFrame> BySemitoneWithStretches()
     {
-        // Half position stands back for a back stretch; upper third is taught after fourth, which the neck's heel marks.
+        // Half position stands back for a back stretch; upper third is taught after fourth, which the neck's heel
+        // marks.
         return
         [
             Closed(1, "half", "half position") with
@@ -59,7 +77,13 @@ internal static class Neck
         ];
 
         static HandFrame Closed(int first, string name, string spoken) =>
-            new(name, spoken, Height: first, Stretch.None, [.. Enumerable.Range(0, 4).Select(k => new FingerSpot(k + 1, first + k))]);
+            new(
+                name,
+                spoken,
+                Height: first,
+                Stretch.None,
+                [.. Enumerable.Range(0, 4).Select(k => new FingerSpot(k + 1, first + k))]
+            );
 
         // A beginner stretches in first position; higher up the hand shifts instead.
         static HandFrame[] Opened(HandFrame closed, int dearer = 12)

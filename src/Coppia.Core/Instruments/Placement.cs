@@ -17,11 +17,15 @@ public enum PlaceWord
 public readonly record struct FingerPlace(int Finger, PlaceWord Word, bool Reach = false)
 {
     /// <summary>
-    /// The place as it is learned: the hand that opens forward takes its fingers along together, so that they are learned as one.
+    /// The place as it is learned: the hand that opens forward takes its fingers along together, so that they are
+    /// learned as one.
     /// </summary>
-    public FingerPlace AsLearned() => this is { Word: PlaceWord.Forward, Reach: false } ? this with { Finger = 4 } : this;
+    public FingerPlace AsLearned() =>
+        this is { Word: PlaceWord.Forward, Reach: false } ? this with { Finger = 4 } : this;
 
-    /// <summary>The hand is opened wide: a stretched frame, a high fourth finger, or one that reaches for one letter more.</summary>
+    /// <summary>
+    /// The hand is opened wide: a stretched frame, a high fourth finger, or one that reaches for one letter more.
+    /// </summary>
     public bool IsStretch => Word is PlaceWord.Back or PlaceWord.Forward || this is { Word: PlaceWord.High, Finger: 4 };
 }
 
@@ -61,5 +65,6 @@ public readonly record struct Placement(
     public FingerPlace Place => new(Finger, Word, Reach);
 
     /// <summary>Same string and finger, whatever the hand frame: what a teacher pins.</summary>
-    public bool SamePair(Placement other) => String == other.String && Finger == other.Finger && Semitones == other.Semitones;
+    public bool SamePair(Placement other) =>
+        String == other.String && Finger == other.Finger && Semitones == other.Semitones;
 }

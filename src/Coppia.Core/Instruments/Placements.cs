@@ -8,9 +8,14 @@ namespace Coppia.Core.Instruments;
 public static class Placements
 {
     /// <summary>The fingered ways of every pitch that was asked for, as long as the instrument's table lives.</summary>
-    private static readonly ConditionalWeakTable<Instrument, ConcurrentDictionary<Pitch, IReadOnlyList<Placement>>> Known = [];
+    private static readonly ConditionalWeakTable<
+        Instrument,
+        ConcurrentDictionary<Pitch, IReadOnlyList<Placement>>
+    > Known = [];
 
-    /// <summary>Every fingered way in every hand frame; then open strings, given once in the frame <paramref name="openFrame"/>.</summary>
+    /// <summary>
+    /// Every fingered way in every hand frame; then open strings, given once in the frame <paramref name="openFrame"/>.
+    /// </summary>
     public static IEnumerable<Placement> Of(Instrument instrument, Pitch pitch, int openFrame) =>
         Fingered(instrument, pitch).Concat(Open(instrument, pitch, openFrame));
 
@@ -56,16 +61,23 @@ public static class Placements
         var letterSteps = pitch.Step - instrument.Strings[s].Step;
         var own = OwnFinger(frame, letterSteps, semitones);
         var ways = own is { } spot ? [Place(spot, ownLetter: true)] : new List<Placement>();
-        if (own is null && HasLetter(frame, letterSteps) || SoundsLikeANeighbour(pitch) && HasLetter(frame, letterSteps))
+        if (
+            own is null && HasLetter(frame, letterSteps)
+            || SoundsLikeANeighbour(pitch) && HasLetter(frame, letterSteps)
+        )
         {
             var exact = frame.Spots.Where(x => !x.Reach && x.Semitones == semitones).ToArray();
-            var near = exact.Length > 0 ? exact : [.. frame.Spots.Where(x => !x.Reach && Math.Abs(x.Semitones - semitones) == 1)];
+            var near =
+                exact.Length > 0
+                    ? exact
+                    : [.. frame.Spots.Where(x => !x.Reach && Math.Abs(x.Semitones - semitones) == 1)];
             ways.AddRange(near.Where(x => x.Finger != own?.Finger).Select(x => Place(x, ownLetter: false)));
         }
 
         return ways;
 
-        Placement Place(FingerSpot spot, bool ownLetter) => new(s, semitones, spot.Finger, f, WordFor(spot), ownLetter, spot.Reach);
+        Placement Place(FingerSpot spot, bool ownLetter) =>
+            new(s, semitones, spot.Finger, f, WordFor(spot), ownLetter, spot.Reach);
 
         PlaceWord WordFor(FingerSpot spot) =>
             spot.Reach ? PlaceWord.Forward
@@ -75,7 +87,8 @@ public static class Placements
     }
 
     /// <summary>
-    /// The finger of the note's letter, when it sits at most one semitone off its regular place; a reach only at its exact place.
+    /// The finger of the note's letter, when it sits at most one semitone off its regular place; a reach only at its
+    /// exact place.
     /// </summary>
     private static FingerSpot? OwnFinger(HandFrame frame, int letterSteps, int semitones)
     {
@@ -94,7 +107,8 @@ public static class Placements
 
     /// <summary>The letter belongs to a finger of this frame, or is the open string's letter raised.</summary>
     private static bool HasLetter(HandFrame frame, int letterSteps) =>
-        frame.Spots.Any(x => !x.Reach && x.LetterSteps == letterSteps) || letterSteps == 0 && frame.Spots[0].LetterSteps == 1;
+        frame.Spots.Any(x => !x.Reach && x.LetterSteps == letterSteps)
+        || letterSteps == 0 && frame.Spots[0].LetterSteps == 1;
 
     /// <summary>E♯, B♯, C♭, F♭ and double accidentals sound a neighbour letter's natural place.</summary>
     private static bool SoundsLikeANeighbour(Pitch pitch) =>

@@ -7,11 +7,12 @@ namespace Coppia.Core.Instruments;
 public static partial class PrintedFor
 {
     /// <summary>The instrument that the source names, else the one that usually reads its clef.</summary>
-    public static Instrument Of(Score score) => Named(score.InstrumentName ?? "") ?? StringSection.UsualReaderOf(score.Clef);
+    public static Instrument Of(Score score) =>
+        Named(score.InstrumentName ?? "") ?? StringSection.UsualReaderOf(score.Clef);
 
     /// <summary>
-    /// The instrument of a part's name, alone, counted or in the plural: "Violin II", "Vlns. 1", "Double Bass"; null for other instruments,
-    /// "Bassoon" and "Bass Clarinet" among them.
+    /// The instrument of a part's name, alone, counted or in the plural: "Violin II", "Vlns. 1", "Double Bass"; null
+    /// for other instruments, "Bassoon" and "Bass Clarinet" among them.
     /// </summary>
     public static Instrument? Named(string name)
     {
@@ -27,7 +28,8 @@ public static partial class PrintedFor
 
     /// <summary>"I", "2", "1st", "solo" and the like before or behind a name.</summary>
     [GeneratedRegex(
-        @"^\(?[0-9]+(?:st|nd|rd|th)?\)?\s+|\s*\(?[0-9]+(?:st|nd|rd|th)?\)?$|\s\(?(?:i{1,3}|iv|[a-d]|solo|part|section|line)\)?$|^solo\s"
+        @"^\(?[0-9]+(?:st|nd|rd|th)?\)?\s+|\s*\(?[0-9]+(?:st|nd|rd|th)?\)?$"
+            + @"|\s\(?(?:i{1,3}|iv|[a-d]|solo|part|section|line)\)?$|^solo\s"
     )]
     private static partial Regex CountPattern();
 }

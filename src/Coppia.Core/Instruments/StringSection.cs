@@ -5,7 +5,10 @@ namespace Coppia.Core.Instruments;
 /// <summary>The tables of the instruments that Coppia teaches (craft 2, 3 and 4).</summary>
 public static class StringSection
 {
-    private static readonly Pitch[] Fifths = [.. new[] { "C2", "G2", "D3", "A3", "C3", "G3", "D4", "A4", "E5" }.Select(Pitch.Parse)];
+    private static readonly Pitch[] Fifths =
+    [
+        .. new[] { "C2", "G2", "D3", "A3", "C3", "G3", "D4", "A4", "E5" }.Select(Pitch.Parse),
+    ];
 
     public static readonly Instrument Violin = new()
     {
@@ -33,7 +36,15 @@ public static class StringSection
         CalledInScores = ["viole", "bratsche", "bratschen", "vla", "va"],
         Strings = [Fifths[4], Fifths[5], Fifths[6], Fifths[7]],
         FirstClef = Clef.Alto,
-        Sizes = [new("16.5\"", 380), new("16\"", 375), new("15.5\"", 365), new("15\"", 355), new("14\"", 335), new("13\"", 310)],
+        Sizes =
+        [
+            new("16.5\"", 380),
+            new("16\"", 375),
+            new("15.5\"", 365),
+            new("15\"", 355),
+            new("14\"", 335),
+            new("13\"", 310),
+        ],
         StringThickness = [2.2, 1.9, 1.5, 1.1],
     };
 
@@ -103,7 +114,8 @@ public static class StringSection
     public static readonly IReadOnlyList<Instrument> All = [Violin, Viola, Cello, Bass];
 
     /// <summary>The instrument of this name; null for an unknown one.</summary>
-    public static Instrument? Named(string id) => All.FirstOrDefault(i => i.Id.Equals(id, StringComparison.OrdinalIgnoreCase));
+    public static Instrument? Named(string id) =>
+        All.FirstOrDefault(i => i.Id.Equals(id, StringComparison.OrdinalIgnoreCase));
 
     /// <summary>The instrument that usually reads this clef; used where a source names none.</summary>
     public static Instrument UsualReaderOf(Clef clef) =>

@@ -20,12 +20,14 @@ public enum Skills
 }
 
 /// <summary>
-/// What a class has learned, as a value: the positions and strings that its hands may use, and what it can read. Two values that allow
-/// the same are equal, so that what was computed for one serves the other.
+/// What a class has learned, as a value: the positions and strings that its hands may use, and what it can read. Two
+/// values that allow the same are equal, so that what was computed for one serves the other.
 /// </summary>
 public sealed record ClassKnowledge
 {
-    /// <summary>Note values of a first year: whole, dotted half, half, quarter, eighth (craft 15, common practice).</summary>
+    /// <summary>
+    /// Note values of a first year: whole, dotted half, half, quarter, eighth (craft 15, common practice).
+    /// </summary>
     private static readonly IReadOnlySet<NoteValue> FirstYear = new HashSet<NoteValue>
     {
         new(0),
@@ -38,11 +40,17 @@ public sealed record ClassKnowledge
     /// <summary>A class in its first year, with what each instrument's table gives beginners.</summary>
     public static readonly ClassKnowledge Beginner = new();
 
-    /// <summary>Heights of the positions by instrument id; an instrument that is not named has its beginner's positions.</summary>
-    public IReadOnlyDictionary<string, IReadOnlySet<int>> Heights { get; init; } = new Dictionary<string, IReadOnlySet<int>>();
+    /// <summary>
+    /// Heights of the positions by instrument id; an instrument that is not named has its beginner's positions.
+    /// </summary>
+    public IReadOnlyDictionary<string, IReadOnlySet<int>> Heights { get; init; } =
+        new Dictionary<string, IReadOnlySet<int>>();
 
-    /// <summary>Letters of the strings in use by instrument id; an instrument that is not named has all of its strings.</summary>
-    public IReadOnlyDictionary<string, IReadOnlySet<Letter>> Strings { get; init; } = new Dictionary<string, IReadOnlySet<Letter>>();
+    /// <summary>
+    /// Letters of the strings in use by instrument id; an instrument that is not named has all of its strings.
+    /// </summary>
+    public IReadOnlyDictionary<string, IReadOnlySet<Letter>> Strings { get; init; } =
+        new Dictionary<string, IReadOnlySet<Letter>>();
 
     /// <summary>Places of the fingers by instrument id; an instrument that is not named has all of them.</summary>
     public IReadOnlyDictionary<string, IReadOnlySet<FingerPlace>> Fingers { get; init; } =
@@ -53,7 +61,8 @@ public sealed record ClassKnowledge
     public Skills Skills { get; init; } = Skills.All;
 
     /// <summary>
-    /// Everything that the class's record says it knows; null where no record is kept, so that nothing can be called new.
+    /// Everything that the class's record says it knows; null where no record is kept, so that nothing can be called
+    /// new.
     /// </summary>
     public IReadOnlySet<KnownThing>? Things { get; init; }
 
@@ -82,8 +91,8 @@ public sealed record ClassKnowledge
     private const Skills HandSkills = Skills.FourthFinger | Skills.Stretches;
 
     /// <summary>
-    /// The knowledge of a class whose record lists what it knows. An instrument of which the record has nothing keeps its beginner's
-    /// positions.
+    /// The knowledge of a class whose record lists what it knows. An instrument of which the record has nothing keeps
+    /// its beginner's positions.
     /// </summary>
     public static ClassKnowledge Of(IEnumerable<KnownThing> known)
     {
@@ -135,7 +144,9 @@ public sealed record ClassKnowledge
 
     /// <summary>The class may play in this hand frame.</summary>
     public bool Allows(Instrument instrument, HandFrame frame) =>
-        (Heights.TryGetValue(instrument.Id, out var heights) ? heights : instrument.BeginnerHeights).Contains(frame.Height);
+        (Heights.TryGetValue(instrument.Id, out var heights) ? heights : instrument.BeginnerHeights).Contains(
+            frame.Height
+        );
 
     /// <summary>The class plays on this string.</summary>
     /// <param name="string">0 = lowest sounding.</param>
@@ -143,7 +154,8 @@ public sealed record ClassKnowledge
         !Strings.TryGetValue(instrument.Id, out var letters) || letters.Contains(instrument.Strings[@string].Letter);
 
     /// <summary>For each hand frame of an instrument, in order, whether the class may play in it.</summary>
-    public IReadOnlyList<bool> Frames(Instrument instrument) => [.. instrument.Frames.Select(f => Allows(instrument, f))];
+    public IReadOnlyList<bool> Frames(Instrument instrument) =>
+        [.. instrument.Frames.Select(f => Allows(instrument, f))];
 
     private static Dictionary<string, IReadOnlySet<T>> EachInstrument<T>(
         HashSet<KnownThing> things,

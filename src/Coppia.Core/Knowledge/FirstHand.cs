@@ -3,7 +3,9 @@ using Coppia.Core.Music;
 
 namespace Coppia.Core.Knowledge;
 
-/// <summary>One instrument in its first year: its strings in the order in which they are taken up, and what lies on them.</summary>
+/// <summary>
+/// One instrument in its first year: its strings in the order in which they are taken up, and what lies on them.
+/// </summary>
 internal sealed class FirstHand
 {
     private readonly Instrument _instrument;
@@ -11,10 +13,20 @@ internal sealed class FirstHand
     public FirstHand(Instrument instrument)
     {
         _instrument = instrument;
-        // The D string and the one above it carry the first scale; an instrument without a D string begins on its second.
-        var d = instrument.Strings.Index().Where(s => s.Item.Letter == Letter.D).Select(s => s.Index).DefaultIfEmpty(1).Last();
+        // The D string and the one above it carry the first scale; an instrument without a D string begins on its
+        // second.
+        var d = instrument
+            .Strings.Index()
+            .Where(s => s.Item.Letter == Letter.D)
+            .Select(s => s.Index)
+            .DefaultIfEmpty(1)
+            .Last();
         First = d + 1 < instrument.Strings.Count ? [d, d + 1] : [d];
-        Later = [.. Enumerable.Range(0, d).Reverse(), .. Enumerable.Range(0, instrument.Strings.Count).Where(s => s > First[^1])];
+        Later =
+        [
+            .. Enumerable.Range(0, d).Reverse(),
+            .. Enumerable.Range(0, instrument.Strings.Count).Where(s => s > First[^1]),
+        ];
     }
 
     /// <summary>The strings of the first scale, 0 = lowest sounding.</summary>
@@ -28,10 +40,11 @@ internal sealed class FirstHand
     public KnownNote Open(int s) => new(_instrument.Id, _instrument.Strings[s], _instrument.Strings[s]);
 
     /// <summary>
-    /// Notes at some heights on a string, each with the finger and the position that play it; none where no first hand does.
+    /// Notes at some heights on a string, each with the finger and the position that play it; none where no first hand
+    /// does.
     /// </summary>
-    /// <param name="wanted">Which of the spellings; all with at most one sharp or flat that the scale of D major has, where none is asked
-    /// for.</param>
+    /// <param name="wanted">Which of the spellings; all with at most one sharp or flat that the scale of D major has,
+    /// where none is asked for.</param>
     public IEnumerable<KnownThing> At(int s, int[] semitones, Func<Pitch, bool>? wanted = null) =>
         semitones
             .SelectMany(n => Spelled(s, n))
@@ -40,14 +53,19 @@ internal sealed class FirstHand
             .Where(x => x.Way is { } way && (wanted is not null || way.Word == PlaceWord.Regular))
             .SelectMany(x => Things(x.Pitch, x.Way!.Value));
 
-    /// <summary>What the octave of the first scale needs beyond the closed hand on its strings: on the bass, third position.</summary>
+    /// <summary>
+    /// What the octave of the first scale needs beyond the closed hand on its strings: on the bass, third position.
+    /// </summary>
     public IEnumerable<KnownThing> RestOfTheScale()
     {
         var tonic = _instrument.Strings[First[0]];
         var key = new KeySignature(2);
         Pitch[] rest =
         [
-            .. Enumerable.Range(tonic.Step, 8).Select(step => key.Apply(Pitch.FromStep(step))).Where(p => !First.Any(s => Reached(s, p))),
+            .. Enumerable
+                .Range(tonic.Step, 8)
+                .Select(step => key.Apply(Pitch.FromStep(step)))
+                .Where(p => !First.Any(s => Reached(s, p))),
         ];
         if (tonic.Letter != Letter.D || rest.Length == 0)
             return [];
@@ -62,12 +80,17 @@ internal sealed class FirstHand
     }
 
     /// <summary>
-    /// The positions after the first: those that beginners are allowed, else the third, where finger 1 stands where finger 3 was.
+    /// The positions after the first: those that beginners are allowed, else the third, where finger 1 stands where
+    /// finger 3 was.
     /// </summary>
     public IEnumerable<KnownThing> NextPositions()
     {
         HandFrame[] others = [.. _instrument.Frames.Where(f => f.Height != _instrument.FirstHeight)];
-        var third = _instrument.Frames[_instrument.FirstFrame].Spots.Where(s => s.Finger == 3).Select(s => s.Semitones).FirstOrDefault();
+        var third = _instrument
+            .Frames[_instrument.FirstFrame]
+            .Spots.Where(s => s.Finger == 3)
+            .Select(s => s.Semitones)
+            .FirstOrDefault();
         HandFrame[] allowed = [.. others.Where(f => _instrument.BeginnerHeights.Contains(f.Height))];
         return (allowed.Length > 0 ? allowed : others.Where(f => f.Height == third))
             .Select(f => f.Position)
@@ -81,7 +104,9 @@ internal sealed class FirstHand
         return semitones == 0 || semitones > 0 && semitones <= 5 && Plain(s, pitch) is { Word: PlaceWord.Regular };
     }
 
-    /// <summary>How a note is first played on a string: in first position, else in another that the hand lives in.</summary>
+    /// <summary>
+    /// How a note is first played on a string: in first position, else in another that the hand lives in.
+    /// </summary>
     private Placement? Plain(int s, Pitch pitch) =>
         _instrument
             .Frames.Index()
@@ -116,5 +141,6 @@ internal sealed class FirstHand
     }
 
     /// <summary>A natural, or one of the first sharps.</summary>
-    private static bool IsPlain(Pitch pitch) => pitch.Alter == 0 || pitch is { Alter: 1, Letter: Letter.F or Letter.C or Letter.G };
+    private static bool IsPlain(Pitch pitch) =>
+        pitch.Alter == 0 || pitch is { Alter: 1, Letter: Letter.F or Letter.C or Letter.G };
 }

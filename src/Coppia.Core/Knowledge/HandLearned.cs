@@ -30,5 +30,6 @@ internal sealed record HandLearned(IReadOnlyList<bool> Strings)
         return hand;
     }
 
-    private static int Index(in FingerPlace place) => (place.Finger * Words + (int)place.Word) * 2 + (place.Reach ? 1 : 0);
+    private static int Index(in FingerPlace place) =>
+        (place.Finger * Words + (int)place.Word) * 2 + (place.Reach ? 1 : 0);
 }

@@ -113,25 +113,31 @@ public sealed record HouseStyle
     public AfterLongRest AfterLongRest { get; init; } = AfterLongRest.RetakeDown;
 
     /// <summary>
-    /// Words for the rhythms of a beat, by pattern (Wording/WordRhythms); a pattern that is not named keeps its shipped word.
+    /// Words for the rhythms of a beat, by pattern (Wording/WordRhythms); a pattern that is not named keeps its shipped
+    /// word.
     /// </summary>
     public IReadOnlyDictionary<string, string> WordRhythms { get; init; } = new Dictionary<string, string>();
 
     /// <summary>
-    /// The first key that classes learn, as a major signature of −7 to +7 fifths: what other keys are compared with. D major by default
-    /// (common practice).
+    /// The first key that classes learn, as a major signature of −7 to +7 fifths: what other keys are compared with. D
+    /// major by default (common practice).
     /// </summary>
     public int FirstKeyFifths { get; init; } = 2;
 
     /// <summary>Tapes by instrument id; an instrument that is not named has its default tapes.</summary>
-    public IReadOnlyDictionary<string, IReadOnlyList<Tape>> Tapes { get; init; } = new Dictionary<string, IReadOnlyList<Tape>>();
+    public IReadOnlyDictionary<string, IReadOnlyList<Tape>> Tapes { get; init; } =
+        new Dictionary<string, IReadOnlyList<Tape>>();
 
     /// <summary>
-    /// The teacher's own names of hand shapes, by the shape's descriptive name; a shape that is not named keeps its descriptive name.
+    /// The teacher's own names of hand shapes, by the shape's descriptive name; a shape that is not named keeps its
+    /// descriptive name.
     /// </summary>
-    public IReadOnlyDictionary<string, ShapeNickname> ShapeNames { get; init; } = new Dictionary<string, ShapeNickname>();
+    public IReadOnlyDictionary<string, ShapeNickname> ShapeNames { get; init; } =
+        new Dictionary<string, ShapeNickname>();
 
-    /// <summary>For an instrument that schools finger in several ways, which one, by instrument id; else the first of its table.</summary>
+    /// <summary>
+    /// For an instrument that schools finger in several ways, which one, by instrument id; else the first of its table.
+    /// </summary>
     public IReadOnlyDictionary<string, string> Alternatives { get; init; } = new Dictionary<string, string>();
 
     /// <summary>The instrument of this name as the school fingers it; null for an unknown name.</summary>
@@ -139,7 +145,8 @@ public sealed record HouseStyle
 
     /// <summary>An instrument with the hand frames that the school has chosen.</summary>
     public Instrument Fingered(Instrument instrument) =>
-        Alternatives.TryGetValue(instrument.Id, out var name) && instrument.Alternatives.FirstOrDefault(a => a.Name == name) is { } chosen
+        Alternatives.TryGetValue(instrument.Id, out var name)
+        && instrument.Alternatives.FirstOrDefault(a => a.Name == name) is { } chosen
             ? instrument with
             {
                 Frames = chosen.Frames,

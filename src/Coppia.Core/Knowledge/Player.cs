@@ -2,7 +2,9 @@ using Coppia.Core.Instruments;
 
 namespace Coppia.Core.Knowledge;
 
-/// <summary>Who plays: an instrument as the school fingers it, in a house style, by a class that knows so much.</summary>
+/// <summary>
+/// Who plays: an instrument as the school fingers it, in a house style, by a class that knows so much.
+/// </summary>
 public sealed record Player
 {
     private readonly IReadOnlyList<bool> _allowed;

@@ -23,8 +23,8 @@ public enum PlanPart
 }
 
 /// <summary>
-/// Everything that is offered to be learned in the first years (craft 15, common practice), as a plan to tick: what a class knows beyond it
-/// is added where it belongs.
+/// Everything that is offered to be learned in the first years (craft 15, common practice), as a plan to tick: what a
+/// class knows beyond it is added where it belongs.
 /// </summary>
 public static class TeachingPlan
 {
@@ -56,25 +56,47 @@ public static class TeachingPlan
     private static readonly IReadOnlyList<(PlanPart Part, KnownThing[] Things)> Usual =
     [
         (PlanPart.Keys, [.. Enumerable.Range(-MostSigns, 2 * MostSigns + 1).Select(f => new KnownKey(f))]),
-        (PlanPart.Meters, [new KnownMeter(2, 4), new KnownMeter(3, 4), new KnownMeter(4, 4), new KnownMeter(2, 2), new KnownMeter(6, 8)]),
+        (
+            PlanPart.Meters,
+            [
+                new KnownMeter(2, 4),
+                new KnownMeter(3, 4),
+                new KnownMeter(4, 4),
+                new KnownMeter(2, 2),
+                new KnownMeter(6, 8),
+            ]
+        ),
         (PlanPart.Values, [.. Values.Select(v => new KnownValue(v))]),
         (PlanPart.Rests, [.. Enumerable.Range(0, 4).Select(log => new KnownRest(new NoteValue(log)))]),
         (
             PlanPart.Rhythms,
             [
-                .. new[] { "1/2 1/4 1/4", "1/4 1/4 1/2", "3/4 1/4", "1/4 3/4", "1/4 1/2 1/4", "2/3 1/3", "1/3 2/3" }.Select(
-                    p => new KnownRhythm(p)
-                ),
+                .. new[]
+                {
+                    "1/2 1/4 1/4",
+                    "1/4 1/4 1/2",
+                    "3/4 1/4",
+                    "1/4 3/4",
+                    "1/4 1/2 1/4",
+                    "2/3 1/3",
+                    "1/3 2/3",
+                }.Select(p => new KnownRhythm(p)),
                 new KnownSign(LearnedSign.Syncopation),
             ]
         ),
         (
             PlanPart.Bow,
-            [.. Enumerable.Range(2, KnownSlur.Most - 1).Select(n => new KnownSlur(n)), .. BowSigns.Select(s => new KnownSign(s))]
+            [
+                .. Enumerable.Range(2, KnownSlur.Most - 1).Select(n => new KnownSlur(n)),
+                .. BowSigns.Select(s => new KnownSign(s)),
+            ]
         ),
         (
             PlanPart.Loudness,
-            [.. new[] { "pp", "p", "mp", "mf", "f", "ff" }.Select(d => new KnownDynamic(d)), new KnownSign(LearnedSign.Hairpin)]
+            [
+                .. new[] { "pp", "p", "mp", "mf", "f", "ff" }.Select(d => new KnownDynamic(d)),
+                new KnownSign(LearnedSign.Hairpin),
+            ]
         ),
         (
             PlanPart.Signs,
@@ -86,7 +108,9 @@ public static class TeachingPlan
         ),
     ];
 
-    /// <summary>What all of a class learn together, part by part; what it knows beyond the usual is at the end of its part.</summary>
+    /// <summary>
+    /// What all of a class learn together, part by part; what it knows beyond the usual is at the end of its part.
+    /// </summary>
     public static IReadOnlyList<(PlanPart Part, IReadOnlyList<KnownThing> Things)> Shared(ClassKnowledge known) =>
         [
             .. Usual.Select(u =>
@@ -106,7 +130,10 @@ public static class TeachingPlan
     /// <summary>For each string, lowest sounding first, the places to learn from the open string up.</summary>
     public static IReadOnlyList<IReadOnlyList<PlanSpot>> Board(Instrument instrument, ClassKnowledge known)
     {
-        var notes = (known.Things ?? new HashSet<KnownThing>()).OfType<KnownNote>().Where(n => n.Instrument == instrument.Id).ToHashSet();
+        var notes = (known.Things ?? new HashSet<KnownThing>())
+            .OfType<KnownNote>()
+            .Where(n => n.Instrument == instrument.Id)
+            .ToHashSet();
         var highest = Math.Max(
             instrument
                 .Frames.Where(f => f.IsHome || known.Things is not null && known.Allows(instrument, f))
@@ -128,7 +155,9 @@ public static class TeachingPlan
         ];
     }
 
-    /// <summary>The fingers' places that the notes of the board need, and those that are known, from the first finger up.</summary>
+    /// <summary>
+    /// The fingers' places that the notes of the board need, and those that are known, from the first finger up.
+    /// </summary>
     public static IReadOnlyList<KnownFinger> Fingers(Instrument instrument, ClassKnowledge known) =>
         [
             .. Board(instrument, known)
@@ -136,7 +165,11 @@ public static class TeachingPlan
                 .SelectMany(spot => spot.Notes)
                 .Where(n => !n.Way.IsOpen)
                 .Select(n => new KnownFinger(instrument.Id, n.Way.Place))
-                .Concat((known.Things ?? new HashSet<KnownThing>()).OfType<KnownFinger>().Where(f => f.Instrument == instrument.Id))
+                .Concat(
+                    (known.Things ?? new HashSet<KnownThing>())
+                        .OfType<KnownFinger>()
+                        .Where(f => f.Instrument == instrument.Id)
+                )
                 .Distinct()
                 .OrderBy(f => f.Place.Finger)
                 .ThenBy(f => f.Place.Reach)
@@ -147,7 +180,8 @@ public static class TeachingPlan
         [.. instrument.Frames.Select(f => f.Position).Distinct().Select(p => new KnownPosition(instrument.Id, p))];
 
     /// <summary>
-    /// How a note is first played on its string: open, in first position, in another of the lowest, or in the lowest above.
+    /// How a note is first played on its string: open, in first position, in another of the lowest, or in the lowest
+    /// above.
     /// </summary>
     public static Placement? FirstWay(Instrument instrument, int s, Pitch pitch) =>
         Placements
@@ -186,7 +220,9 @@ public static class TeachingPlan
         return (instrument, s is { } at ? FirstWay(instrument!, at, note.Pitch) : null);
     }
 
-    /// <summary>The spellings of a place that a beginner reads: at most one sign; others where they are known.</summary>
+    /// <summary>
+    /// The spellings of a place that a beginner reads: at most one sign; others where they are known.
+    /// </summary>
     private static IEnumerable<PlanNote> Spelled(Instrument instrument, int s, int semitones, HashSet<KnownNote> known)
     {
         var open = instrument.Strings[s];

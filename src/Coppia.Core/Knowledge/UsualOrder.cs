@@ -21,12 +21,16 @@ public enum Stage
     Positions,
 }
 
-/// <summary>What a class usually learns first, and then (craft 15, common practice), from the tables of its instruments.</summary>
+/// <summary>
+/// What a class usually learns first, and then (craft 15, common practice), from the tables of its instruments.
+/// </summary>
 public static class UsualOrder
 {
     public static readonly IReadOnlyList<Stage> Stages = Enum.GetValues<Stage>();
 
-    /// <summary>What the D-major scale is built of above an open string, in semitones, as far as a closed hand reaches.</summary>
+    /// <summary>
+    /// What the D-major scale is built of above an open string, in semitones, as far as a closed hand reaches.
+    /// </summary>
     private static readonly int[] FirstPlaces = [2, 4, 5];
 
     /// <summary>Everything up to a stage, it included.</summary>
@@ -41,7 +45,12 @@ public static class UsualOrder
     private static KnownThing[] Shared(Stage stage) =>
         stage switch
         {
-            Stage.OpenStrings => [new KnownMeter(4, 4), new KnownValue(new NoteValue(2)), new KnownValue(new NoteValue(1))],
+            Stage.OpenStrings =>
+            [
+                new KnownMeter(4, 4),
+                new KnownValue(new NoteValue(2)),
+                new KnownValue(new NoteValue(1)),
+            ],
             Stage.FirstFingers =>
             [
                 new KnownKey(2),

@@ -11,7 +11,9 @@ public readonly record struct SectionDoes(ReadingNote? Note, bool Holds)
     public bool Rests => Note is null && !Holds;
 }
 
-/// <summary>Something to call besides the pairs: a finger that stays or gets ready, a hand that is set or moves.</summary>
+/// <summary>
+/// Something to call besides the pairs: a finger that stays or gets ready, a hand that is set or moves.
+/// </summary>
 /// <param name="Section">Order of the section it is for, from 0.</param>
 /// <param name="Fact">What is so.</param>
 public sealed record Cue(int Section, RemarkFact Fact);

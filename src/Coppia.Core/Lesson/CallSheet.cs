@@ -18,7 +18,10 @@ public sealed record CallSheet(IReadOnlyList<PlayerReading> Sections, IReadOnlyL
 
         CallLine LineOf(int first, int end)
         {
-            CallMoment[] moments = [.. Enumerable.Range(first, end - first).SelectMany(b => MomentsIn(sections, b, held, cues))];
+            CallMoment[] moments =
+            [
+                .. Enumerable.Range(first, end - first).SelectMany(b => MomentsIn(sections, b, held, cues)),
+            ];
             return new CallLine(first, end, moments, OwnWays.In(sections.Count, moments));
         }
     }
@@ -31,8 +34,8 @@ public sealed record CallSheet(IReadOnlyList<PlayerReading> Sections, IReadOnlyL
     }
 
     /// <summary>
-    /// How often each moment of a bar is called in all, where the same comes again at once: "open A, four times". Those that follow the
-    /// first of their like have 0; grace notes and rests are called by themselves.
+    /// How often each moment of a bar is called in all, where the same comes again at once: "open A, four times". Those
+    /// that follow the first of their like have 0; grace notes and rests are called by themselves.
     /// </summary>
     /// <param name="call">What is called; equal for what sounds equal.</param>
     public static IReadOnlyList<int> Times(IReadOnlyList<CallMoment> bar, Func<CallMoment, string> call)
@@ -58,7 +61,8 @@ public sealed record CallSheet(IReadOnlyList<PlayerReading> Sections, IReadOnlyL
     }
 
     /// <summary>The moments of one bar, in order.</summary>
-    /// <param name="held">Until when each section holds its last note, in whole notes from this bar's barline; is led on.</param>
+    /// <param name="held">Until when each section holds its last note, in whole notes from this bar's barline; is led
+    /// on.</param>
     private static IEnumerable<CallMoment> MomentsIn(
         IReadOnlyList<PlayerReading> sections,
         int order,
@@ -97,7 +101,15 @@ public sealed record CallSheet(IReadOnlyList<PlayerReading> Sections, IReadOnlyL
             }
 
             var called = notes.Index().Where(n => n.Item is not null).SelectMany(n => cues[(n.Index, n.Item!.Note.Id)]);
-            yield return new CallMoment(bar, order, moment.Onset, next - moment.Onset, moment.IsGrace, does, [.. called]);
+            yield return new CallMoment(
+                bar,
+                order,
+                moment.Onset,
+                next - moment.Onset,
+                moment.IsGrace,
+                does,
+                [.. called]
+            );
         }
 
         for (var s = 0; s < held.Length; s++)
@@ -129,13 +141,14 @@ public sealed record CallSheet(IReadOnlyList<PlayerReading> Sections, IReadOnlyL
     }
 
     /// <summary>A grace note takes no time of its own.</summary>
-    private static Fraction EndOf(SoundingNote? note) => note is { IsGrace: false } ? note.Onset + note.Length : Fraction.Zero;
+    private static Fraction EndOf(SoundingNote? note) =>
+        note is { IsGrace: false } ? note.Onset + note.Length : Fraction.Zero;
 
     private static Fraction Max(Fraction a, Fraction b) => a > b ? a : b;
 
     /// <summary>
-    /// By section and note what else is called there: line by line, as it is said before the line. A section whose fingers do not stay
-    /// down, the bass, is only told where its hand goes.
+    /// By section and note what else is called there: line by line, as it is said before the line. A section whose
+    /// fingers do not stay down, the bass, is only told where its hand goes.
     /// </summary>
     private static ILookup<(int Section, string NoteId), Cue> CuesOf(IReadOnlyList<PlayerReading> sections)
     {
@@ -146,7 +159,11 @@ public sealed record CallSheet(IReadOnlyList<PlayerReading> Sections, IReadOnlyL
             {
                 var notes = new LineOfNotes(
                     reading,
-                    [.. reading.NotesIn(line.FirstBar, line.EndBar).Where(n => n is { Placement: not null, Note.IsGrace: false })]
+                    [
+                        .. reading
+                            .NotesIn(line.FirstBar, line.EndBar)
+                            .Where(n => n is { Placement: not null, Note.IsGrace: false }),
+                    ]
                 );
                 IEnumerable<Remark> hand = reading.Instrument.KeepsFingersDown
                     ? [.. notes.EachKeepDown(), .. notes.EachPrepare(), .. notes.EachSetting()]

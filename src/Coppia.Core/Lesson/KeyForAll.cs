@@ -12,13 +12,16 @@ namespace Coppia.Core.Lesson;
 /// <param name="Player">Who reads.</param>
 public sealed record SectionLine(Score Printed, Instrument PrintedFor, Player Player)
 {
-    /// <summary>How it is read now, with the octave and the pairs that the teacher chose; null where nothing was chosen.</summary>
+    /// <summary>
+    /// How it is read now, with the octave and the pairs that the teacher chose; null where nothing was chosen.
+    /// </summary>
     public PlayerReading? AsItIs { get; init; }
 }
 
 /// <summary>A tune in one key for all sections, each in the octave that fits it.</summary>
 /// <param name="Move">How the print is moved.</param>
-/// <param name="Interval">How far the first section's print goes, with the octave that brings it back into its instrument's reach.</param>
+/// <param name="Interval">How far the first section's print goes, with the octave that brings it back into its
+/// instrument's reach.</param>
 /// <param name="Key">The key.</param>
 /// <param name="Sections">The tune as each section then reads it.</param>
 /// <param name="New">What is new to the sections, each thing once; where no record is kept, nothing.</param>
@@ -44,8 +47,8 @@ public sealed record KeyOffer(
 public static class KeyForAll
 {
     /// <summary>
-    /// The print's own key and all that have up to four signs: first those out of whose reach the fewest notes lie, then those with the
-    /// fewest and lightest new things for all, then the nearest to the print, downwards on a tie.
+    /// The print's own key and all that have up to four signs: first those out of whose reach the fewest notes lie,
+    /// then those with the fewest and lightest new things for all, then the nearest to the print, downwards on a tie.
     /// </summary>
     /// <param name="sections">At least one.</param>
     /// <param name="stop">Nobody waits for it any more.</param>
@@ -69,8 +72,8 @@ public static class KeyForAll
     }
 
     /// <summary>
-    /// A line in another key as it is printed when the key is taken: where its own instrument does not reach it any more, an octave higher
-    /// or lower. Every reading of it is made from this print.
+    /// A line in another key as it is printed when the key is taken: where its own instrument does not reach it any
+    /// more, an octave higher or lower. Every reading of it is made from this print.
     /// </summary>
     /// <returns>Null where a signature would need more signs than are written.</returns>
     public static Score? Print(KeyMove move, Score printed, Instrument printedFor, HouseStyle style)
@@ -90,7 +93,12 @@ public static class KeyForAll
                 return null;
             readings.Add(
                 (move.Fifths == 0 ? section.AsItIs : null)
-                    ?? PlayerReading.Of(TuneMusic.Of(print, section.Player.Style), section.PrintedFor, section.Player, stop: stop)
+                    ?? PlayerReading.Of(
+                        TuneMusic.Of(print, section.Player.Style),
+                        section.PrintedFor,
+                        section.Player,
+                        stop: stop
+                    )
             );
             interval ??= Between(section.Printed, print);
         }
@@ -109,7 +117,8 @@ public static class KeyForAll
 
     /// <summary>How far a print was moved, by its first note; null for one of rests.</summary>
     private static Interval? Between(Score printed, Score moved) =>
-        printed.Events.Zip(moved.Events).FirstOrDefault(p => p.First.Pitch is not null) is ({ Pitch: { } a }, { Pitch: { } b })
+        printed.Events.Zip(moved.Events).FirstOrDefault(p => p.First.Pitch is not null)
+            is ({ Pitch: { } a }, { Pitch: { } b })
             ? new Interval(b.Step - a.Step, b.Midi - a.Midi)
             : null;
 }

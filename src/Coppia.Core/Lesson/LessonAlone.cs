@@ -3,7 +3,8 @@ using Coppia.Core.Knowledge;
 namespace Coppia.Core.Lesson;
 
 /// <summary>
-/// A lesson as one player goes through it alone, who missed it: what their own instrument tunes, plays and finds hard (craft 21).
+/// A lesson as one player goes through it alone, who missed it: what their own instrument tunes, plays and finds hard
+/// (craft 21).
 /// </summary>
 public static class LessonAlone
 {

@@ -56,7 +56,12 @@ public static class LessonPlan
     /// <param name="players">One a section.</param>
     /// <param name="pace">How the teacher goes through them.</param>
     /// <param name="set">How many things are set to be practised at home.</param>
-    public static IReadOnlyList<LessonStep> Of(IReadOnlyList<LessonTune> tunes, IReadOnlyList<Player> players, LessonPace pace, int set)
+    public static IReadOnlyList<LessonStep> Of(
+        IReadOnlyList<LessonTune> tunes,
+        IReadOnlyList<Player> players,
+        LessonPace pace,
+        int set
+    )
     {
         LessonTune[] learned = [.. tunes.Where(t => !t.IsReview)];
         var steps = new List<LessonStep> { Tuning(players) };
@@ -72,7 +77,9 @@ public static class LessonPlan
                     Said = t.News,
                 })
         );
-        steps.AddRange(learned.Where(t => t.Score.Time is not null).DistinctBy(t => t.Score.Time).Select(t => Beat(t, pace)));
+        steps.AddRange(
+            learned.Where(t => t.Score.Time is not null).DistinctBy(t => t.Score.Time).Select(t => Beat(t, pace))
+        );
         steps.AddRange(tunes.Where(t => t.IsReview).Select(t => Whole(t, LessonPart.Review, t.Goal)));
         foreach (var tune in learned)
             steps.AddRange(OfTune(tune, pace));
@@ -80,7 +87,9 @@ public static class LessonPlan
         return [.. steps.Select((s, i) => s with { Id = $"s{i + 1}" })];
     }
 
-    /// <summary>Each string that is tuned is a thing said: A, D, G for all that have them, then the outer ones, then the basses.</summary>
+    /// <summary>
+    /// Each string that is tuned is a thing said: A, D, G for all that have them, then the outer ones, then the basses.
+    /// </summary>
     private static LessonStep Tuning(IReadOnlyList<Player> players) =>
         new() { Part = LessonPart.Tuning, Said = TuningOrder.Of([.. players.Select(p => p.Instrument)]).Count };
 
@@ -203,7 +212,8 @@ public static class LessonPlan
     }
 
     /// <summary>
-    /// The bars with the worst steps of all sections together, in the order of the tune; in an easy tune the likeliest slip of all.
+    /// The bars with the worst steps of all sections together, in the order of the tune; in an easy tune the likeliest
+    /// slip of all.
     /// </summary>
     private static IEnumerable<(string NoteId, int Bar)> Chunks(LessonTune tune)
     {
@@ -211,7 +221,9 @@ public static class LessonPlan
             .Sections.SelectMany(s => s.Score.Bars.Index())
             .DistinctBy(b => b.Item.Id)
             .ToDictionary(b => b.Item.Id, b => b.Index);
-        var spots = tune.Sections.SelectMany(s => s.Trouble.Select(t => (Note: s.Notes[t.To].Note, t.Points))).ToArray();
+        var spots = tune
+            .Sections.SelectMany(s => s.Trouble.Select(t => (Note: s.Notes[t.To].Note, t.Points)))
+            .ToArray();
         var hard = spots.Where(t => t.Points >= TroubleSpot.WorthMarking).ToArray();
         return (hard.Length > 0 ? hard : [.. spots.OrderByDescending(t => t.Points).Take(1)])
             .GroupBy(t => orders[t.Note.Bar.Id])
@@ -229,7 +241,9 @@ public static class LessonPlan
             TuneId = tune.Id,
             FirstBar = first,
             EndBar = end,
-            Beats = QuartersIn(tune.Score.Bars.Skip(first).Take(end - first).Aggregate(Fraction.Zero, (sum, b) => sum + b.Length)),
+            Beats = QuartersIn(
+                tune.Score.Bars.Skip(first).Take(end - first).Aggregate(Fraction.Zero, (sum, b) => sum + b.Length)
+            ),
             CountIn = QuartersIn(CountInOf(tune.Score.Bars[first])),
         };
 
@@ -247,7 +261,9 @@ public static class LessonPlan
 
     /// <summary>How long a tune is with all its repeats, in quarters.</summary>
     public static double QuartersPlayed(PlayerReading reading) =>
-        QuartersIn(reading.Tune.Order.Aggregate(Fraction.Zero, (sum, played) => sum + reading.Score.Bars[played.Bar].Length));
+        QuartersIn(
+            reading.Tune.Order.Aggregate(Fraction.Zero, (sum, played) => sum + reading.Score.Bars[played.Bar].Length)
+        );
 
     /// <summary>A bar is counted in, in free meter as much as its first bar is long.</summary>
     private static Fraction CountInOf(Bar bar) => bar.Time?.BarLength ?? bar.Length;

@@ -74,7 +74,9 @@ public sealed record LessonStep
     /// <summary>Order of the line it is about, from 0.</summary>
     public int? Line { get; init; }
 
-    /// <summary>Order of its first bar, from 0, and of the bar after its last; both 0 where it is about no bars.</summary>
+    /// <summary>
+    /// Order of its first bar, from 0, and of the bar after its last; both 0 where it is about no bars.
+    /// </summary>
     public int FirstBar { get; init; }
 
     public int EndBar { get; init; }
@@ -113,8 +115,8 @@ public sealed record LessonStep
     public double? Minutes { get; init; }
 
     /// <summary>
-    /// Seconds it takes: repeats × beats × 60 ÷ tempo, with the count-in each time, and so many seconds of talk for each thing said
-    /// (craft 21).
+    /// Seconds it takes: repeats × beats × 60 ÷ tempo, with the count-in each time, and so many seconds of talk for
+    /// each thing said (craft 21).
     /// </summary>
     /// <param name="talkSeconds">For each thing said.</param>
     public double Seconds(int talkSeconds) =>
@@ -137,7 +139,9 @@ public sealed record LessonStep
                 or LessonPart.Own;
 }
 
-/// <summary>How a teacher goes through a lesson; every figure is a default that the teacher changes (from memory).</summary>
+/// <summary>
+/// How a teacher goes through a lesson; every figure is a default that the teacher changes (from memory).
+/// </summary>
 public sealed record LessonPace
 {
     /// <summary>The tempo of first steps: a metronome's 60.</summary>
@@ -149,7 +153,9 @@ public sealed record LessonPace
     /// <summary>Quarters a minute of what is learned, 40 to 120.</summary>
     public int Tempo { get; init; } = UsualTempo;
 
-    /// <summary>How often each way of a line is gone through, 1 to 10: bar by bar, by two bars, the line (craft 21).</summary>
+    /// <summary>
+    /// How often each way of a line is gone through, 1 to 10: bar by bar, by two bars, the line (craft 21).
+    /// </summary>
     public int LineRepeats { get; init; } = 3;
 
     /// <summary>How often each stage of a trouble spot, 1 to 10.</summary>

@@ -26,7 +26,9 @@ public sealed record LessonOffer(LessonOfferKind Kind, IReadOnlyList<string> Ste
 /// <param name="PlayedOn">The longest stretch without rest for the hands, in seconds.</param>
 public sealed record LessonTime(double Seconds, double Over, IReadOnlyList<LessonOffer> Offers, double PlayedOn)
 {
-    /// <summary>So long hands play on before a rest is due; breaks beat one long stint (craft 18; the figure from memory).</summary>
+    /// <summary>
+    /// So long hands play on before a rest is due; breaks beat one long stint (craft 18; the figure from memory).
+    /// </summary>
     public const double LongestPlaying = 20 * 60;
 
     /// <summary>What lasts so long without playing is a rest.</summary>
@@ -60,14 +62,24 @@ public sealed record LessonTime(double Seconds, double Over, IReadOnlyList<Lesso
     {
         LessonStep[] known =
         [
-            .. steps.Where(s => s is { Part: LessonPart.Line, IsKnown: true, Repeats: > 1, IsPinned: false, Minutes: null }),
+            .. steps.Where(s =>
+                s is { Part: LessonPart.Line, IsKnown: true, Repeats: > 1, IsPinned: false, Minutes: null }
+            ),
         ];
         if (known.Length > 0)
-            yield return Offer(LessonOfferKind.FewerRepeats, known, s => s.Seconds(talkSeconds) - Fewer(s).Seconds(talkSeconds));
+            yield return Offer(
+                LessonOfferKind.FewerRepeats,
+                known,
+                s => s.Seconds(talkSeconds) - Fewer(s).Seconds(talkSeconds)
+            );
         LessonStep[] review = [.. steps.Where(s => s is { Part: LessonPart.Review, IsPinned: false })];
         if (review.Length > 0)
             yield return Offer(LessonOfferKind.ReviewOut, review, s => s.Seconds(talkSeconds));
-        var learned = steps.Where(s => s is { Part: LessonPart.Look, TuneId: not null }).Select(s => s.TuneId).Distinct().ToArray();
+        var learned = steps
+            .Where(s => s is { Part: LessonPart.Look, TuneId: not null })
+            .Select(s => s.TuneId)
+            .Distinct()
+            .ToArray();
         // A lesson of one tune keeps it.
         if (learned.Length < 2)
             yield break;
@@ -89,7 +101,10 @@ public sealed record LessonTime(double Seconds, double Over, IReadOnlyList<Lesso
         new(kind, [.. steps.Select(s => s.Id)], steps.Sum(saves), null);
 
     /// <summary>The steps as they are once an offer is taken; what is left out is told beside them.</summary>
-    public static (IReadOnlyList<LessonStep> Steps, IReadOnlyList<LessonStep> Left) Take(IReadOnlyList<LessonStep> steps, LessonOffer offer)
+    public static (IReadOnlyList<LessonStep> Steps, IReadOnlyList<LessonStep> Left) Take(
+        IReadOnlyList<LessonStep> steps,
+        LessonOffer offer
+    )
     {
         var touched = offer.Steps.ToHashSet();
         if (offer.Kind == LessonOfferKind.FewerRepeats)

@@ -3,12 +3,14 @@ using Coppia.Core.Instruments;
 namespace Coppia.Core.Lesson;
 
 /// <summary>
-/// Where one section does what no other does, so that it needs a word of its own before the line: mostly the bass, whose strings lie a
-/// fourth apart (craft 16).
+/// Where one section does what no other does, so that it needs a word of its own before the line: mostly the bass,
+/// whose strings lie a fourth apart (craft 16).
 /// </summary>
 internal static class OwnWays
 {
-    /// <summary>Of two sections each differs from "all others"; only from three on one stands out by fingering.</summary>
+    /// <summary>
+    /// Of two sections each differs from "all others"; only from three on one stands out by fingering.
+    /// </summary>
     private const int EnoughToStandOut = 3;
 
     public static IReadOnlyList<OwnWay> In(int sections, IReadOnlyList<CallMoment> moments)
@@ -20,11 +22,18 @@ internal static class OwnWays
         [
             .. found
                 // Of a shift the position matters, of the rest the pair.
-                .GroupBy(f => (f.Section, f.Kind, f.Kind == OwnWayKind.Shifts ? new Pair(f.At.Frame, 0, default) : f.At.Pair))
+                .GroupBy(f =>
+                    (f.Section, f.Kind, f.Kind == OwnWayKind.Shifts ? new Pair(f.At.Frame, 0, default) : f.At.Pair)
+                )
                 .OrderBy(g => g.Key.Section)
                 .ThenBy(g => g.Key.Kind)
                 .ThenBy(g => g.First().Number)
-                .Select(g => new OwnWay(g.Key.Kind, g.Key.Section, g.First().At, [.. g.Select(f => f.Number).Distinct()])),
+                .Select(g => new OwnWay(
+                    g.Key.Kind,
+                    g.Key.Section,
+                    g.First().At,
+                    [.. g.Select(f => f.Number).Distinct()]
+                )),
         ];
     }
 

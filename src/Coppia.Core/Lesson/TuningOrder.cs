@@ -10,8 +10,8 @@ namespace Coppia.Core.Lesson;
 public sealed record TunedString(Letter Letter, IReadOnlyList<Instrument> Instruments, bool ByTheirOwn);
 
 /// <summary>
-/// The order in which a class tunes: A first, then D, G and the outer string; basses, whose strings lie a fourth apart, by their own from
-/// the top (craft 21, common practice).
+/// The order in which a class tunes: A first, then D, G and the outer string; basses, whose strings lie a fourth apart,
+/// by their own from the top (craft 21, common practice).
 /// </summary>
 public static class TuningOrder
 {
@@ -30,10 +30,16 @@ public static class TuningOrder
                 .Where(strings.Contains)
                 // Then the outer ones, the highest first.
                 .Concat(strings.Except(First).OrderByDescending(l => together.Max(i => Height(i, l))))
-                .Select(l => new TunedString(l, [.. together.Where(i => i.Strings.Any(s => s.Letter == l))], ByTheirOwn: false)),
+                .Select(l => new TunedString(
+                    l,
+                    [.. together.Where(i => i.Strings.Any(s => s.Letter == l))],
+                    ByTheirOwn: false
+                )),
             .. instruments
                 .Except(together)
-                .SelectMany(i => i.Strings.Reverse().Select(s => new TunedString(s.Letter, [i], ByTheirOwn: together.Length > 0))),
+                .SelectMany(i =>
+                    i.Strings.Reverse().Select(s => new TunedString(s.Letter, [i], ByTheirOwn: together.Length > 0))
+                ),
         ];
     }
 

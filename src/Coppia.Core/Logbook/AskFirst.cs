@@ -35,12 +35,20 @@ public enum AskReason
 /// <param name="Since">The day that it is from, where it has one.</param>
 /// <param name="Tune">The tune that it is about.</param>
 /// <param name="Habit">The mistakes that are meant.</param>
-public sealed record AskWhy(AskReason Reason, int Amount, DateOnly? Since = null, long? Tune = null, CardHabit? Habit = null);
+public sealed record AskWhy(
+    AskReason Reason,
+    int Amount,
+    DateOnly? Since = null,
+    long? Tune = null,
+    CardHabit? Habit = null
+);
 
 /// <summary>A learner to be asked, and why.</summary>
 public sealed record ToAsk<T>(T Learner, IReadOnlyList<AskWhy> Why);
 
-/// <summary>Whom a teacher asks first how it is going, so that nobody is overlooked; never to blame (craft 15 and 22).</summary>
+/// <summary>
+/// Whom a teacher asks first how it is going, so that nobody is overlooked; never to blame (craft 15 and 22).
+/// </summary>
 public static class AskFirst
 {
     /// <summary>So many can be asked before a lesson begins.</summary>
@@ -71,7 +79,12 @@ public static class AskFirst
     public static IReadOnlyList<AskWhy> Why(LearnerLog log, DateOnly today)
     {
         var why = new List<AskWhy>();
-        foreach (var note in log.Notes.Where(n => n.Day > today.AddDays(-NoteDays)).OrderByDescending(n => n.Day).DistinctBy(n => n.Note))
+        foreach (
+            var note in log
+                .Notes.Where(n => n.Day > today.AddDays(-NoteDays))
+                .OrderByDescending(n => n.Day)
+                .DistinctBy(n => n.Note)
+        )
         {
             if (ReasonOf(note.Note) is { } reason)
                 why.Add(new AskWhy(reason, NoteDays - (today.DayNumber - note.Day.DayNumber), note.Day, note.Tune));
@@ -83,12 +96,15 @@ public static class AskFirst
             why.Add(new AskWhy(AskReason.Habit, habit.Times, Habit: habit));
         var overdue = log.Tasks.Where(t => t.Due < today && !t.IsDone).ToArray();
         if (overdue.Length > 0)
-            why.Add(new AskWhy(AskReason.Overdue, overdue.Length, overdue.Min(t => t.Due), overdue.MaxBy(t => t.Due).Tune));
+            why.Add(
+                new AskWhy(AskReason.Overdue, overdue.Length, overdue.Min(t => t.Due), overdue.MaxBy(t => t.Due).Tune)
+            );
         return [.. why.OrderBy(w => w.Reason)];
     }
 
     /// <summary>
-    /// None in the last seven days, or less than half of what is usual. Whoever never reports has no custom to be missed.
+    /// None in the last seven days, or less than half of what is usual. Whoever never reports has no custom to be
+    /// missed.
     /// </summary>
     private static AskWhy? Minutes(LearnerLog log, DateOnly today)
     {
@@ -98,7 +114,8 @@ public static class AskFirst
         var now = log.Minutes(today.AddDays(1 - QuietDays), today);
         if (now == 0)
             return new AskWhy(AskReason.NoMinutes, today.DayNumber - last.DayNumber, last);
-        var usual = log.Minutes(today.AddDays(1 - QuietDays * (UsualWeeks + 1)), today.AddDays(-QuietDays)) / UsualWeeks;
+        var usual =
+            log.Minutes(today.AddDays(1 - QuietDays * (UsualWeeks + 1)), today.AddDays(-QuietDays)) / UsualWeeks;
         return usual >= LeastUsual && now * 2 < usual ? new AskWhy(AskReason.FewerMinutes, usual - now) : null;
     }
 

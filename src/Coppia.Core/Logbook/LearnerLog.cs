@@ -61,7 +61,8 @@ public sealed record LearnerLog(
     public static DateOnly Monday(DateOnly day) => day.AddDays(-(((int)day.DayOfWeek + 6) % 7));
 
     /// <summary>Minutes of the days from one to another, both among them.</summary>
-    public int Minutes(DateOnly from, DateOnly to) => Practised.Where(p => p.Day >= from && p.Day <= to).Sum(p => p.Minutes);
+    public int Minutes(DateOnly from, DateOnly to) =>
+        Practised.Where(p => p.Day >= from && p.Day <= to).Sum(p => p.Minutes);
 
     /// <summary>The last day with minutes; null where none came yet.</summary>
     public DateOnly? Last => Practised.Where(p => p.Minutes > 0).Select(p => (DateOnly?)p.Day).Max();
@@ -82,11 +83,15 @@ public sealed record LearnerLog(
     /// <summary>The fastest that was reached in a tune; null where none was told.</summary>
     public int? Best(long tune) => Practised.Where(p => p.Tune == tune).Max(p => p.Tempo);
 
-    /// <summary>Mistakes of the last four weeks that are a habit, the most frequent first. Where nothing fits there is none.</summary>
+    /// <summary>
+    /// Mistakes of the last four weeks that are a habit, the most frequent first. Where nothing fits there is none.
+    /// </summary>
     public IReadOnlyList<CardHabit> Habits(DateOnly today) =>
         [
             .. Slips
-                .Where(s => s.Day > today.AddDays(-HabitDays) && s.Kind is not (MistakeKind.Right or MistakeKind.Unclear))
+                .Where(s =>
+                    s.Day > today.AddDays(-HabitDays) && s.Kind is not (MistakeKind.Right or MistakeKind.Unclear)
+                )
                 .GroupBy(s => s.Kind)
                 .Where(g => g.Count() >= RoundEnd.HabitTimes)
                 .Select(g => new CardHabit(

@@ -1,8 +1,11 @@
 namespace Coppia.Core.Music;
 
-/// <summary>Accidentals through one bar: a sign holds for its line or space, in its octave, to the barline (craft 1).</summary>
+/// <summary>
+/// Accidentals through one bar: a sign holds for its line or space, in its octave, to the barline (craft 1).
+/// </summary>
 /// <param name="key">The signature at the beginning of the staff.</param>
-/// <param name="ofLetter">What a source does to single letters in every octave beside its signature; null for nothing.</param>
+/// <param name="ofLetter">What a source does to single letters in every octave beside its signature; null for
+/// nothing.</param>
 public sealed class Accidentals(KeySignature key, IReadOnlyDictionary<Letter, int>? ofLetter = null)
 {
     private readonly Dictionary<int, int> _signs = [];
@@ -46,7 +49,12 @@ public sealed class Accidentals(KeySignature key, IReadOnlyDictionary<Letter, in
             if (e.Pitch is { } pitch)
             {
                 var atStart = first;
-                shown[e.Id] = [.. new[] { pitch }.Concat(e.Chord).Select(p => !(atStart && tiedIn.Contains(p.Step)) && state.NeedsSign(p))];
+                shown[e.Id] =
+                [
+                    .. new[] { pitch }
+                        .Concat(e.Chord)
+                        .Select(p => !(atStart && tiedIn.Contains(p.Step)) && state.NeedsSign(p)),
+                ];
             }
 
             first = false;

@@ -11,11 +11,14 @@ public enum BeamPart
 }
 
 /// <summary>
-/// Groups flagged notes under beams by the felt beat; four plain eighths in a half bar of 4/4 share one beam (common practice).
+/// Groups flagged notes under beams by the felt beat; four plain eighths in a half bar of 4/4 share one beam (common
+/// practice).
 /// </summary>
 public static class Beams
 {
-    /// <summary>For each event of the bar, its beams from the eighth beam inwards; an empty list keeps the flag.</summary>
+    /// <summary>
+    /// For each event of the bar, its beams from the eighth beam inwards; an empty list keeps the flag.
+    /// </summary>
     public static IReadOnlyList<IReadOnlyList<BeamPart>> Of(Bar bar)
     {
         var result = new List<BeamPart>[bar.Events.Count];
@@ -81,8 +84,10 @@ public static class Beams
         var part = new List<int>();
         foreach (var i in group)
         {
-            var leavesTuplet = part.Count > 0 && bar.Events[part[^1]].TupletStop && !part.Exists(k => bar.Events[k].TupletStart);
-            var entersTuplet = part.Count > 0 && bar.Events[i].TupletStart && !group.Exists(k => k >= i && bar.Events[k].TupletStop);
+            var leavesTuplet =
+                part.Count > 0 && bar.Events[part[^1]].TupletStop && !part.Exists(k => bar.Events[k].TupletStart);
+            var entersTuplet =
+                part.Count > 0 && bar.Events[i].TupletStart && !group.Exists(k => k >= i && bar.Events[k].TupletStop);
             if (leavesTuplet || entersTuplet)
             {
                 if (part.Count > 1)

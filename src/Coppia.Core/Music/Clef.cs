@@ -14,14 +14,17 @@ public sealed record Clef(string Name, string Sign, int Line, Pitch SignPitch)
 
     public static readonly IReadOnlyList<Clef> All = [Treble, Alto, Tenor, Bass];
 
-    /// <summary>Half-spaces of a pitch above the bottom line: 0 = line 1, 1 = space 1, 8 = line 5; negative is below the staff.</summary>
+    /// <summary>
+    /// Half-spaces of a pitch above the bottom line: 0 = line 1, 1 = space 1, 8 = line 5; negative is below the staff.
+    /// </summary>
     public int HeightOf(Pitch pitch) => pitch.Step - (SignPitch.Step - 2 * (Line - 1));
 
     /// <summary>The natural pitch at a height above the bottom line.</summary>
     public Pitch PitchAt(int height) => Pitch.FromStep(SignPitch.Step - 2 * (Line - 1) + height);
 
     /// <summary>The clef of this name, or null.</summary>
-    public static Clef? Named(string name) => All.FirstOrDefault(c => c.Name.Equals(name, StringComparison.OrdinalIgnoreCase));
+    public static Clef? Named(string name) =>
+        All.FirstOrDefault(c => c.Name.Equals(name, StringComparison.OrdinalIgnoreCase));
 
     public override string ToString() => Name;
 }

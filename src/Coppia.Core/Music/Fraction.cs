@@ -29,12 +29,16 @@ public readonly record struct Fraction : IComparable<Fraction>
 
     public double ToDouble() => (double)Numerator / Denominator;
 
-    public int CompareTo(Fraction other) => checked(Numerator * other.Denominator).CompareTo(checked(other.Numerator * Denominator));
+    public int CompareTo(Fraction other) =>
+        checked(Numerator * other.Denominator).CompareTo(checked(other.Numerator * Denominator));
 
     public static Fraction operator +(Fraction a, Fraction b) =>
         a.Denominator == b.Denominator
             ? new(checked(a.Numerator + b.Numerator), a.Denominator)
-            : new(checked(a.Numerator * b.Denominator + b.Numerator * a.Denominator), checked(a.Denominator * b.Denominator));
+            : new(
+                checked(a.Numerator * b.Denominator + b.Numerator * a.Denominator),
+                checked(a.Denominator * b.Denominator)
+            );
 
     public static Fraction operator -(Fraction a, Fraction b) => a + new Fraction(-b.Numerator, b.Denominator);
 
@@ -58,7 +62,9 @@ public readonly record struct Fraction : IComparable<Fraction>
 
     public static bool operator >=(Fraction a, Fraction b) => a.CompareTo(b) >= 0;
 
-    /// <summary>How many whole times <paramref name="step"/> fits into this length. Both must not be negative.</summary>
+    /// <summary>
+    /// How many whole times <paramref name="step"/> fits into this length. Both must not be negative.
+    /// </summary>
     public long WholeTimes(Fraction step)
     {
         var times = this / step;

@@ -10,7 +10,9 @@ public readonly record struct KeyMove(int Fifths)
     private const int Octave = 12;
     private const int LettersInOctave = 7;
 
-    /// <summary>A fifth is seven half steps over four lines and spaces; at most six half steps up or down are moved.</summary>
+    /// <summary>
+    /// A fifth is seven half steps over four lines and spaces; at most six half steps up or down are moved.
+    /// </summary>
     public Interval Interval
     {
         get
@@ -23,7 +25,9 @@ public readonly record struct KeyMove(int Fifths)
         }
     }
 
-    /// <summary>The score in the other key; null where a signature in it would need more signs than are written.</summary>
+    /// <summary>
+    /// The score in the other key; null where a signature in it would need more signs than are written.
+    /// </summary>
     public Score? Of(Score score)
     {
         var (fifths, interval) = (Fifths, Interval);

@@ -1,6 +1,8 @@
 namespace Coppia.Core.Music;
 
-/// <summary>Which note of the signature's scale is the tonic. The order counts letters up from the major tonic.</summary>
+/// <summary>
+/// Which note of the signature's scale is the tonic. The order counts letters up from the major tonic.
+/// </summary>
 public enum Mode
 {
     Major,
@@ -18,7 +20,16 @@ public enum Mode
 public readonly record struct KeySignature(int Fifths, Mode Mode = Mode.Major)
 {
     /// <summary>The order in which sharps are written; flats come in the reverse order (craft 1).</summary>
-    public static readonly IReadOnlyList<Letter> OrderOfSharps = [Letter.F, Letter.C, Letter.G, Letter.D, Letter.A, Letter.E, Letter.B];
+    public static readonly IReadOnlyList<Letter> OrderOfSharps =
+    [
+        Letter.F,
+        Letter.C,
+        Letter.G,
+        Letter.D,
+        Letter.A,
+        Letter.E,
+        Letter.B,
+    ];
 
     /// <summary>Where each letter, from C, stands in the order of sharps.</summary>
     private static readonly int[] PlaceInOrder = [1, 3, 5, 0, 2, 4, 6];
@@ -26,10 +37,15 @@ public readonly record struct KeySignature(int Fifths, Mode Mode = Mode.Major)
     public int Fifths { get; } =
         Fifths is >= -7 and <= 7
             ? Fifths
-            : throw new ArgumentOutOfRangeException(nameof(Fifths), Fifths, "A key signature has at most seven sharps or flats.");
+            : throw new ArgumentOutOfRangeException(
+                nameof(Fifths),
+                Fifths,
+                "A key signature has at most seven sharps or flats."
+            );
 
     /// <summary>The letters that the signature changes, in the order they are written.</summary>
-    public IEnumerable<Letter> ChangedLetters => Fifths >= 0 ? OrderOfSharps.Take(Fifths) : OrderOfSharps.Reverse().Take(-Fifths);
+    public IEnumerable<Letter> ChangedLetters =>
+        Fifths >= 0 ? OrderOfSharps.Take(Fifths) : OrderOfSharps.Reverse().Take(-Fifths);
 
     /// <summary>What the signature does to a letter: +1 sharp, −1 flat, 0 nothing.</summary>
     public int AlterOf(Letter letter)
@@ -40,7 +56,9 @@ public readonly record struct KeySignature(int Fifths, Mode Mode = Mode.Major)
         return Fifths < 0 && 6 - place < -Fifths ? -1 : 0;
     }
 
-    /// <summary>The tonic without an octave, spelled by the signature: D for two sharps major, B for two sharps minor.</summary>
+    /// <summary>
+    /// The tonic without an octave, spelled by the signature: D for two sharps major, B for two sharps minor.
+    /// </summary>
     public Pitch TonicInOctave(int octave)
     {
         // Each sharp moves the major tonic up a fifth, which is four letters.

@@ -40,7 +40,9 @@ public readonly record struct NoteValue(int Log, int Dots = 0, int TupletActual 
         return null;
     }
 
-    /// <summary>The fewest values, longest first, that tied together have this length; null when none do (finer than a 128th).</summary>
+    /// <summary>
+    /// The fewest values, longest first, that tied together have this length; null when none do (finer than a 128th).
+    /// </summary>
     public static IReadOnlyList<NoteValue>? Split(Fraction length)
     {
         var parts = new List<NoteValue>();

@@ -14,7 +14,9 @@ public enum Letter
     B,
 }
 
-/// <summary>A spelled pitch: letter, alteration and octave, middle C being C4 (ISO 16 octave numbers, common practice).</summary>
+/// <summary>
+/// A spelled pitch: letter, alteration and octave, middle C being C4 (ISO 16 octave numbers, common practice).
+/// </summary>
 /// <param name="Letter">The letter name.</param>
 /// <param name="Alter">Semitones of alteration, −2 (double flat) to +2 (double sharp).</param>
 /// <param name="Octave">Octave number, −1 to 9.</param>
@@ -26,7 +28,11 @@ public readonly record struct Pitch(Letter Letter, int Alter, int Octave)
     public int Alter { get; } =
         Alter is >= -2 and <= 2
             ? Alter
-            : throw new ArgumentOutOfRangeException(nameof(Alter), Alter, "An accidental alters by at most two semitones.");
+            : throw new ArgumentOutOfRangeException(
+                nameof(Alter),
+                Alter,
+                "An accidental alters by at most two semitones."
+            );
 
     /// <summary>MIDI key number; A4 = 69 (MIDI 1.0 specification).</summary>
     public int Midi => (Octave + 1) * 12 + NaturalSemitones[(int)Letter] + Alter;
@@ -66,13 +72,18 @@ public readonly record struct Pitch(Letter Letter, int Alter, int Octave)
     public Pitch AddOctaves(int octaves) => new(Letter, Alter, Octave + octaves);
 
     /// <summary>Scientific name in plain text: <c>F#4</c>, <c>Bb3</c>.</summary>
-    public override string ToString() => string.Create(CultureInfo.InvariantCulture, $"{Letter}{AccidentalText}{Octave}");
+    public override string ToString() =>
+        string.Create(CultureInfo.InvariantCulture, $"{Letter}{AccidentalText}{Octave}");
 
     /// <summary>Reads a scientific name such as <c>F#4</c> or <c>Bb3</c>.</summary>
     /// <exception cref="FormatException">The text is not a letter A–G, an accidental and an octave number.</exception>
     public static Pitch Parse(string text)
     {
-        if (text.Length >= 2 && Enum.TryParse<Letter>(text[..1], ignoreCase: false, out var letter) && char.IsAsciiLetterUpper(text[0]))
+        if (
+            text.Length >= 2
+            && Enum.TryParse<Letter>(text[..1], ignoreCase: false, out var letter)
+            && char.IsAsciiLetterUpper(text[0])
+        )
         {
             var octaveAt = text.AsSpan(1).IndexOfAnyExcept('#', 'b') + 1;
             var alter = text[1..Math.Max(1, octaveAt)] switch
@@ -87,11 +98,18 @@ public readonly record struct Pitch(Letter Letter, int Alter, int Octave)
             if (
                 octaveAt > 0
                 && alter != 9
-                && int.TryParse(text.AsSpan(octaveAt), NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var octave)
+                && int.TryParse(
+                    text.AsSpan(octaveAt),
+                    NumberStyles.AllowLeadingSign,
+                    CultureInfo.InvariantCulture,
+                    out var octave
+                )
             )
                 return new Pitch(letter, alter, octave);
         }
 
-        throw new FormatException($"“{text}” is not a pitch; expected a letter, # or b, and an octave number, such as F#4.");
+        throw new FormatException(
+            $"“{text}” is not a pitch; expected a letter, # or b, and an octave number, such as F#4."
+        );
     }
 }

@@ -110,7 +110,9 @@ public sealed record ScoreEvent
     /// <summary>The hairpin that was open ends with this note.</summary>
     public bool HairpinStop { get; init; }
 
-    /// <summary>Words to sing, one text a verse; a syllable whose word goes on ends with a hyphen, one that is missing is empty.</summary>
+    /// <summary>
+    /// Words to sing, one text a verse; a syllable whose word goes on ends with a hyphen, one that is missing is empty.
+    /// </summary>
     public IReadOnlyList<string> Lyrics { get; init; } = [];
 
     /// <summary>A clef printed before this note in the middle of its bar, or null.</summary>
@@ -137,13 +139,17 @@ public enum Barline
 /// <summary>One printed bar.</summary>
 public sealed record Bar
 {
-    /// <summary>Printed number; a pick-up is 0, and a bar that is not counted has the number of the one before.</summary>
+    /// <summary>
+    /// Printed number; a pick-up is 0, and a bar that is not counted has the number of the one before.
+    /// </summary>
     public int Number { get; init; }
 
     /// <summary>The number that the source prints where counting on would give another one; null elsewhere.</summary>
     public int? SourceNumber { get; init; }
 
-    /// <summary>The second half of a bar that a repeat or a line break cuts in two; it has no number of its own.</summary>
+    /// <summary>
+    /// The second half of a bar that a repeat or a line break cuts in two; it has no number of its own.
+    /// </summary>
     public bool IsUncounted { get; init; }
 
     /// <summary>Letter or word of the part that begins here (a rehearsal mark), or null.</summary>
@@ -196,19 +202,23 @@ public sealed record Bar
     public Fraction Length => Events.Aggregate(Fraction.Zero, (sum, e) => sum + e.Length);
 
     /// <summary>
-    /// It fills up the bar before it, which a repeat, an ending or a double bar cut in two: an upbeat in the middle of a tune.
+    /// It fills up the bar before it, which a repeat, an ending or a double bar cut in two: an upbeat in the middle of
+    /// a tune.
     /// </summary>
     public bool IsUpbeat { get; init; }
 
     /// <summary>
-    /// It is counted among the bars: a whole one, or the first part of one; no pick-up, and not the rest of a bar that was cut.
+    /// It is counted among the bars: a whole one, or the first part of one; no pick-up, and not the rest of a bar that
+    /// was cut.
     /// </summary>
     public bool IsCounted => !IsPickUp && !IsUncounted && !IsUpbeat;
 
     /// <summary>
-    /// How far into a full bar this bar's first event lies: a pick-up starts late, and so does the rest of a bar that was cut.
+    /// How far into a full bar this bar's first event lies: a pick-up starts late, and so does the rest of a bar that
+    /// was cut.
     /// </summary>
-    public Fraction StartsAt => !IsCounted && Time is { } time && Length < time.BarLength ? time.BarLength - Length : Fraction.Zero;
+    public Fraction StartsAt =>
+        !IsCounted && Time is { } time && Length < time.BarLength ? time.BarLength - Length : Fraction.Zero;
 }
 
 /// <summary>What is printed: one voice of one part. Pitches are as written, not as sounding.</summary>
@@ -259,7 +269,12 @@ public sealed record Score
 
     /// <summary>The same score with every pitch, grace and chord note moved by whole octaves.</summary>
     public Score MovedByOctaves(int octaves) =>
-        octaves == 0 ? this : this with { Bars = [.. Bars.Select(b => b with { Events = Moved(b.Events, e => Moved(e, octaves)) })] };
+        octaves == 0
+            ? this
+            : this with
+            {
+                Bars = [.. Bars.Select(b => b with { Events = Moved(b.Events, e => Moved(e, octaves)) })],
+            };
 
     private static ScoreEvent Moved(ScoreEvent e, int octaves) =>
         e with
@@ -269,7 +284,9 @@ public sealed record Score
             Graces = Moved(e.Graces, g => g with { Pitch = g.Pitch.AddOctaves(octaves) }),
         };
 
-    /// <summary>Each of a few things moved; most notes have no chord and no graces, and nothing is made for those.</summary>
+    /// <summary>
+    /// Each of a few things moved; most notes have no chord and no graces, and nothing is made for those.
+    /// </summary>
     private static IReadOnlyList<T> Moved<T>(IReadOnlyList<T> things, Func<T, T> move)
     {
         if (things.Count == 0)

@@ -14,7 +14,8 @@ public enum MeterFaultKind
 public readonly record struct MeterFault(MeterFaultKind Kind, Bar Bar);
 
 /// <summary>
-/// Turns bars as a reader found them into a finished score: ids, onsets, bar numbers, pick-up, and a check of every bar's length.
+/// Turns bars as a reader found them into a finished score: ids, onsets, bar numbers, pick-up, and a check of every
+/// bar's length.
 /// </summary>
 public static class ScoreAssembly
 {
@@ -39,7 +40,8 @@ public static class ScoreAssembly
             number = Math.Max(number, bar.SourceNumber ?? number);
             var isUpbeat = bars.Count > 0 && FillsUp(bars[^1], bar);
             // What was found here before is found anew; what the source says stays.
-            var isUncounted = bars.Count > 0 && (isUpbeat ? bar.SourceNumber is null : bar is { IsUncounted: true, IsUpbeat: false });
+            var isUncounted =
+                bars.Count > 0 && (isUpbeat ? bar.SourceNumber is null : bar is { IsUncounted: true, IsUpbeat: false });
             bars.Add(
                 bar with
                 {
@@ -60,14 +62,18 @@ public static class ScoreAssembly
             return (draft, faults);
         var finished = draft with { Bars = bars, Clef = bars[0].Clef, Key = bars[0].Key, Time = bars[0].Time };
         return (
-            ScoreIds.Finished(finished, [.. bars.Select(b => b.Id)], [.. bars.Select(b => b.Events.Select(e => e.Id).ToArray())]),
+            ScoreIds.Finished(
+                finished,
+                [.. bars.Select(b => b.Id)],
+                [.. bars.Select(b => b.Events.Select(e => e.Id).ToArray())]
+            ),
             faults
         );
     }
 
     /// <summary>
-    /// A repeat, an ending or a double bar cuts a bar in two: what comes after it is the rest of that bar, an upbeat to the next, and has
-    /// no number of its own unless one is printed (common practice).
+    /// A repeat, an ending or a double bar cuts a bar in two: what comes after it is the rest of that bar, an upbeat to
+    /// the next, and has no number of its own unless one is printed (common practice).
     /// </summary>
     private static bool FillsUp(Bar before, Bar bar) =>
         before.IsCounted
@@ -75,7 +81,13 @@ public static class ScoreAssembly
         && before.Time == time
         && !bar.Length.IsZero
         && before.Length + bar.Length == time.BarLength
-        && (before.RepeatEnd || before.EndingStop || before.Barline != Barline.Plain || bar.RepeatStart || bar.EndingStart is not null);
+        && (
+            before.RepeatEnd
+            || before.EndingStop
+            || before.Barline != Barline.Plain
+            || bar.RepeatStart
+            || bar.EndingStart is not null
+        );
 
     private static Bar WithOnsets(Bar bar)
     {
@@ -100,12 +112,16 @@ public static class ScoreAssembly
 
         if (bar.Length < time.BarLength)
         {
-            // A bar cut by a repeat, an ending, or the end of the tune is completed by the pick-up or by the bar that follows.
+            // A bar cut by a repeat, an ending, or the end of the tune is completed by the pick-up or by the bar that
+            // follows.
             var completes = bar.Length + bars[0].Length == time.BarLength && bars[0].IsPickUp;
             var cutByRepeat =
                 index + 1 < bars.Count && bar.Length + bars[index + 1].Length == time.BarLength
                 || index > 0 && bar.Length + bars[index - 1].Length == time.BarLength;
-            if (completes && (index == bars.Count - 1 || bar.RepeatEnd || bar.EndingStop || bar.Barline != Barline.Plain))
+            if (
+                completes
+                && (index == bars.Count - 1 || bar.RepeatEnd || bar.EndingStop || bar.Barline != Barline.Plain)
+            )
                 return;
             if (cutByRepeat)
                 return;

@@ -1,8 +1,9 @@
 namespace Coppia.Core.Music;
 
 /// <summary>
-/// Makes a score in code, note by note: <c>new ScoreBuilder(Clef.Treble).In(key).Note("D4").Note("E4").Bar().Build()</c>. A bar that its
-/// meter fills is closed by itself.
+/// Makes a score in code, note by note: <c>new
+/// ScoreBuilder(Clef.Treble).In(key).Note("D4").Note("E4").Bar().Build()</c>. A bar that its meter fills is closed by
+/// itself.
 /// </summary>
 public sealed class ScoreBuilder(Clef clef)
 {

@@ -4,13 +4,14 @@ using System.Text;
 namespace Coppia.Core.Music;
 
 /// <summary>
-/// Names of notes and bars that outlive an edit: pins, bowing changes and marks hang on them. A note keeps its id when a bar before it is
-/// inserted or a neighbour changes; only what is new gets a new one.
+/// Names of notes and bars that outlive an edit: pins, bowing changes and marks hang on them. A note keeps its id when
+/// a bar before it is inserted or a neighbour changes; only what is new gets a new one.
 /// </summary>
 public static class ScoreIds
 {
     /// <summary>
-    /// Most places at which two versions may differ; where there are more, what lies between the first and the last is new.
+    /// Most places at which two versions may differ; where there are more, what lies between the first and the last is
+    /// new.
     /// </summary>
     private const int MostDifferences = 1_000;
 
@@ -45,7 +46,8 @@ public static class ScoreIds
             }
         }
 
-        // Bars that were changed: those whose number is the same stay themselves, and so do the notes between which nothing was put.
+        // Bars that were changed: those whose number is the same stay themselves, and so do the notes between which
+        // nothing was put.
         void TakeNotes(Gap gap)
         {
             if (gap.OldCount == gap.NewCount)
@@ -55,7 +57,10 @@ public static class ScoreIds
             }
 
             ScoreEvent[] then = [.. before.Bars.Skip(gap.Old).Take(gap.OldCount).SelectMany(b => b.Events)];
-            var now = Enumerable.Range(gap.New, gap.NewCount).SelectMany(b => after.Bars[b].Events.Select((e, n) => (e, b, n))).ToArray();
+            var now = Enumerable
+                .Range(gap.New, gap.NewCount)
+                .SelectMany(b => after.Bars[b].Events.Select((e, n) => (e, b, n)))
+                .ToArray();
             foreach (var notes in Gaps(then.Length, now.Length, (a, b) => IsSame(then[a], now[b].e)))
             {
                 for (var k = 0; k < notes.NewCount && notes.OldCount == notes.NewCount; k++)
@@ -64,10 +69,15 @@ public static class ScoreIds
         }
     }
 
-    /// <summary>All ids of a score, in the order of printing: each bar's own, then those of its notes and rests.</summary>
-    public static IReadOnlyList<string> Of(Score score) => [.. score.Bars.SelectMany(b => b.Events.Select(e => e.Id).Prepend(b.Id))];
+    /// <summary>
+    /// All ids of a score, in the order of printing: each bar's own, then those of its notes and rests.
+    /// </summary>
+    public static IReadOnlyList<string> Of(Score score) =>
+        [.. score.Bars.SelectMany(b => b.Events.Select(e => e.Id).Prepend(b.Id))];
 
-    /// <summary>A score with ids that were kept for it; as it is where they are not as many as it has bars and notes.</summary>
+    /// <summary>
+    /// A score with ids that were kept for it; as it is where they are not as many as it has bars and notes.
+    /// </summary>
     public static Score With(Score score, IReadOnlyList<string> ids)
     {
         if (ids.Count != score.Bars.Sum(b => b.Events.Count + 1))
@@ -86,13 +96,27 @@ public static class ScoreIds
         return Finished(score, barIds, noteIds);
     }
 
-    /// <summary>The same score with all its ids behind a prefix, graces too, so that two lines of one piece share none.</summary>
+    /// <summary>
+    /// The same score with all its ids behind a prefix, graces too, so that two lines of one piece share none.
+    /// </summary>
     public static Score Prefixed(Score score, string prefix) => With(score, [.. Of(score).Select(id => prefix + id)]);
 
-    /// <summary>The score with some ids given; what has none gets its place as a name, or the next free name like it.</summary>
-    internal static Score Finished(Score score, string?[] barIds, string?[][] noteIds, IEnumerable<string>? reserved = null)
+    /// <summary>
+    /// The score with some ids given; what has none gets its place as a name, or the next free name like it.
+    /// </summary>
+    internal static Score Finished(
+        Score score,
+        string?[] barIds,
+        string?[][] noteIds,
+        IEnumerable<string>? reserved = null
+    )
     {
-        var taken = noteIds.SelectMany(ids => ids).Concat(barIds).Where(id => !string.IsNullOrEmpty(id)).Concat(reserved ?? []).ToHashSet();
+        var taken = noteIds
+            .SelectMany(ids => ids)
+            .Concat(barIds)
+            .Where(id => !string.IsNullOrEmpty(id))
+            .Concat(reserved ?? [])
+            .ToHashSet();
         return score with
         {
             Bars =
@@ -102,7 +126,10 @@ public static class ScoreIds
                         bar with
                         {
                             Id = NameOf(barIds[b], $"bar{b + 1}"),
-                            Events = [.. bar.Events.Select((e, n) => Named(e, NameOf(noteIds[b][n], $"b{b + 1}n{n + 1}")))],
+                            Events =
+                            [
+                                .. bar.Events.Select((e, n) => Named(e, NameOf(noteIds[b][n], $"b{b + 1}n{n + 1}"))),
+                            ],
                         }
                 ),
             ],
@@ -138,12 +165,19 @@ public static class ScoreIds
     }
 
     private static string Spelt(Bar bar) =>
-        string.Join(' ', bar.Events.Select(e => $"{e.Pitch}{string.Concat(e.Chord)}{e.Length}{e.TiedOn}{e.Graces.Count}"));
+        string.Join(
+            ' ',
+            bar.Events.Select(e => $"{e.Pitch}{string.Concat(e.Chord)}{e.Length}{e.TiedOn}{e.Graces.Count}")
+        );
 
-    /// <summary>What tells the music of one version from that of another: equal where all notes and barlines are.</summary>
+    /// <summary>
+    /// What tells the music of one version from that of another: equal where all notes and barlines are.
+    /// </summary>
     public static string MusicOf(IEnumerable<Score> lines) =>
         Convert.ToHexString(
-            SHA256.HashData(Encoding.UTF8.GetBytes(string.Join("||", lines.Select(l => string.Join('|', l.Bars.Select(Spelt))))))
+            SHA256.HashData(
+                Encoding.UTF8.GetBytes(string.Join("||", lines.Select(l => string.Join('|', l.Bars.Select(Spelt)))))
+            )
         );
 
     private static bool IsSame(ScoreEvent a, ScoreEvent b) => a.Pitch == b.Pitch && a.Length == b.Length;
@@ -154,7 +188,9 @@ public static class ScoreIds
         public int Count => NewCount;
     }
 
-    /// <summary>Two versions as stretches that are the same and stretches that differ, in order (longest common subsequence).</summary>
+    /// <summary>
+    /// Two versions as stretches that are the same and stretches that differ, in order (longest common subsequence).
+    /// </summary>
     private static List<Gap> Gaps(int olds, int news, Func<int, int, bool> same)
     {
         var first = 0;
@@ -186,16 +222,22 @@ public static class ScoreIds
     }
 
     /// <summary>
-    /// The longest common subsequence by the greedy method of differences (Myers, "An O(ND) Difference Algorithm and Its Variations",
-    /// 1986): its cost grows with the length times the number of differences.
+    /// The longest common subsequence by the greedy method of differences (Myers, "An O(ND) Difference Algorithm and
+    /// Its Variations", 1986): its cost grows with the length times the number of differences.
     /// </summary>
-    private static List<(int Old, int New)> Common(int oldFirst, int oldEnd, int newFirst, int newEnd, Func<int, int, bool> same)
+    private static List<(int Old, int New)> Common(
+        int oldFirst,
+        int oldEnd,
+        int newFirst,
+        int newEnd,
+        Func<int, int, bool> same
+    )
     {
         var (m, n) = (oldEnd - oldFirst, newEnd - newFirst);
         if (m == 0 || n == 0)
             return [];
-        // On each diagonal k = old − new how far the old version is followed with so many differences; all rounds are kept to find the
-        // way back.
+        // On each diagonal k = old − new how far the old version is followed with so many differences; all rounds are
+        // kept to find the way back.
         var most = Math.Min(m + n, MostDifferences);
         var reached = new int[2 * most + 3];
         var rounds = new List<int[]>();
@@ -218,7 +260,9 @@ public static class ScoreIds
         return [];
     }
 
-    /// <summary>From the ends of both versions back through the rounds, the pairs that are common to both, in order.</summary>
+    /// <summary>
+    /// From the ends of both versions back through the rounds, the pairs that are common to both, in order.
+    /// </summary>
     private static Stack<(int Old, int New)> WayBack(List<int[]> rounds, int most, int m, int n)
     {
         var common = new Stack<(int, int)>();
@@ -226,7 +270,8 @@ public static class ScoreIds
         for (var differences = rounds.Count; differences > 0; differences--)
         {
             var k = old - @new;
-            var isNew = k == -differences || k != differences && At(differences - 1, k - 1) < At(differences - 1, k + 1);
+            var isNew =
+                k == -differences || k != differences && At(differences - 1, k - 1) < At(differences - 1, k + 1);
             var fromOld = isNew ? At(differences - 1, k + 1) : At(differences - 1, k - 1);
             var fromNew = fromOld - (isNew ? k + 1 : k - 1);
             while (old > fromOld + (isNew ? 0 : 1) && @new > fromNew + (isNew ? 1 : 0))

@@ -20,6 +20,8 @@ public static class SignaturePlaces
         return [.. (key.Fifths > 0 ? Sharps : Flats).Take(count).Select(h => new StaffPlace(h - lower))];
     }
 
-    /// <summary>How many letters the bottom line lies above treble clef's E, −3 to 3: its signs stand so much lower.</summary>
+    /// <summary>
+    /// How many letters the bottom line lies above treble clef's E, −3 to 3: its signs stand so much lower.
+    /// </summary>
     private static int LettersAboveE(Clef clef) => (clef.PitchAt(0).Letter - Letter.E + 10) % 7 - 3;
 }

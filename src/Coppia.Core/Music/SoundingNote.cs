@@ -6,7 +6,8 @@ namespace Coppia.Core.Music;
 /// <param name="TiedIds">Ids of the notes tied on to it, in order.</param>
 /// <param name="Pitch">Written pitch.</param>
 /// <param name="Bar">Bar in which it begins.</param>
-/// <param name="Onset">Moment within the bar from the barline, in whole notes; a pick-up's first note begins late in its bar.</param>
+/// <param name="Onset">Moment within the bar from the barline, in whole notes; a pick-up's first note begins late in
+/// its bar.</param>
 /// <param name="Start">Moment from the start of the tune in written order, in whole notes.</param>
 /// <param name="Length">Length with its ties, in whole notes; a grace note has none.</param>
 /// <param name="Slurred">The bow does not change between the note before and this one.</param>
@@ -51,8 +52,18 @@ public sealed record SoundingNote(
                 else if (before is { TiedOn: true } && rest.IsZero && before.Pitch == pitch && notes is [.., var last])
                 {
                     // A lift stands on the last of the tied notes.
-                    var marked = e.Has(Marks.LiftAfter) ? last.Event with { Marks = last.Event.Marks | Marks.LiftAfter } : last.Event;
-                    notes[^1] = last with { TiedIds = [.. last.TiedIds, e.Id], Length = last.Length + e.Length, Event = marked };
+                    var marked = e.Has(Marks.LiftAfter)
+                        ? last.Event with
+                        {
+                            Marks = last.Event.Marks | Marks.LiftAfter,
+                        }
+                        : last.Event;
+                    notes[^1] = last with
+                    {
+                        TiedIds = [.. last.TiedIds, e.Id],
+                        Length = last.Length + e.Length,
+                        Event = marked,
+                    };
                     slurs = Math.Max(0, slurs + e.SlurStarts - e.SlurStops);
                 }
                 else

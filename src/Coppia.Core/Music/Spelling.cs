@@ -4,7 +4,8 @@ namespace Coppia.Core.Music;
 public static class Spelling
 {
     /// <summary>
-    /// The key's own spelling where the key has the sound; else a natural, else a sharp in sharp keys and a flat in flat keys.
+    /// The key's own spelling where the key has the sound; else a natural, else a sharp in sharp keys and a flat in
+    /// flat keys.
     /// </summary>
     /// <param name="midi">MIDI key number.</param>
     public static Pitch InKey(int midi, KeySignature key)
@@ -13,7 +14,9 @@ public static class Spelling
         var spellings = alters
             .SelectMany(alter =>
                 Enum.GetValues<Letter>()
-                    .SelectMany(letter => Enumerable.Range(midi / 12 - 2, 3).Select(octave => new Pitch(letter, alter, octave)))
+                    .SelectMany(letter =>
+                        Enumerable.Range(midi / 12 - 2, 3).Select(octave => new Pitch(letter, alter, octave))
+                    )
             )
             .Where(p => p.Midi == midi)
             .ToArray();

@@ -17,6 +17,8 @@ public readonly record struct StaffPlace(int Height)
     /// <summary>On one of the five lines or in a space between them.</summary>
     public bool OnStaff => Height is >= 0 and <= TopLine;
 
-    /// <summary>The stem of a single note points up below the middle line; on it and above it points down (craft 12).</summary>
+    /// <summary>
+    /// The stem of a single note points up below the middle line; on it and above it points down (craft 12).
+    /// </summary>
     public bool StemUp => Height < MiddleLine;
 }

@@ -15,13 +15,20 @@ public enum TimeSymbol
 /// <param name="Unit">Lower number: 1, 2, 4, 8, 16 or 32.</param>
 /// <param name="Symbol">Printed as numbers, 𝄴 or 𝄵.</param>
 /// <param name="Sum">The upper number as a sum that tells how the bar is grouped (3+2+3), or null.</param>
-public readonly record struct TimeSignature(int Beats, int Unit, TimeSymbol Symbol = TimeSymbol.Numbers, string? Sum = null)
+public readonly record struct TimeSignature(
+    int Beats,
+    int Unit,
+    TimeSymbol Symbol = TimeSymbol.Numbers,
+    string? Sum = null
+)
 {
     public static readonly TimeSignature CommonTime = new(4, 4, TimeSymbol.Common);
     public static readonly TimeSignature CutTime = new(2, 2, TimeSymbol.Cut);
 
     public int Beats { get; } =
-        Beats is >= 1 and <= 32 ? Beats : throw new ArgumentOutOfRangeException(nameof(Beats), Beats, "The upper number is 1 to 32.");
+        Beats is >= 1 and <= 32
+            ? Beats
+            : throw new ArgumentOutOfRangeException(nameof(Beats), Beats, "The upper number is 1 to 32.");
 
     public int Unit { get; } =
         Unit is 1 or 2 or 4 or 8 or 16 or 32
@@ -36,7 +43,9 @@ public readonly record struct TimeSignature(int Beats, int Unit, TimeSymbol Symb
     /// <summary>6/8, 9/8, 12/8 and the like, felt in dotted beats.</summary>
     public bool IsCompound => Sum is null && Unit >= 8 && Beats > 3 && Beats % 3 == 0;
 
-    /// <summary>The group of an additive meter in which a moment lies, from 0; of another meter the felt beat.</summary>
+    /// <summary>
+    /// The group of an additive meter in which a moment lies, from 0; of another meter the felt beat.
+    /// </summary>
     /// <param name="moment">In whole notes from the barline.</param>
     public long GroupAt(Fraction moment)
     {
@@ -76,7 +85,12 @@ public readonly record struct TimeSignature(int Beats, int Unit, TimeSymbol Symb
         var beats = upper
             .Split('+')
             .Select(b =>
-                int.TryParse(b, NumberStyles.AllowLeadingWhite | NumberStyles.AllowTrailingWhite, CultureInfo.InvariantCulture, out var n)
+                int.TryParse(
+                    b,
+                    NumberStyles.AllowLeadingWhite | NumberStyles.AllowTrailingWhite,
+                    CultureInfo.InvariantCulture,
+                    out var n
+                )
                 && n > 0
                     ? n
                     : 100

@@ -1,11 +1,13 @@
 namespace Coppia.Core.Music;
 
-/// <summary>Which notes of a bar stand under one tuplet sign. A source may mark the groups, or only give each note its ratio.</summary>
+/// <summary>
+/// Which notes of a bar stand under one tuplet sign. A source may mark the groups, or only give each note its ratio.
+/// </summary>
 internal static class Tuplets
 {
     /// <summary>
-    /// The events with the start and stop of every group marked: a marked group as the source has it, another until its notes make it
-    /// whole.
+    /// The events with the start and stop of every group marked: a marked group as the source has it, another until its
+    /// notes make it whole.
     /// </summary>
     public static void Mark(List<ScoreEvent> events)
     {
@@ -37,11 +39,13 @@ internal static class Tuplets
         }
     }
 
-    private static bool SameRatio(NoteValue a, NoteValue b) => a.TupletActual == b.TupletActual && a.TupletNormal == b.TupletNormal;
+    private static bool SameRatio(NoteValue a, NoteValue b) =>
+        a.TupletActual == b.TupletActual && a.TupletNormal == b.TupletNormal;
 
     /// <summary>
-    /// Three eighths make an eighth triplet whole, and so do a quarter and an eighth: what they last together is a plain value times the
-    /// number of the tuplet.
+    /// Three eighths make an eighth triplet whole, and so do a quarter and an eighth: what they last together is a
+    /// plain value times the number of the tuplet.
     /// </summary>
-    private static bool IsWhole(Fraction sum, int actual) => NoteValue.Exactly(sum * new Fraction(1, actual)) is { Dots: 0 };
+    private static bool IsWhole(Fraction sum, int actual) =>
+        NoteValue.Exactly(sum * new Fraction(1, actual)) is { Dots: 0 };
 }

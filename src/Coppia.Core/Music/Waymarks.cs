@@ -1,7 +1,8 @@
 namespace Coppia.Core.Music;
 
 /// <summary>
-/// Signs that send the player elsewhere (common practice). Segno and coda stand at the beginning of their bar, the others at its end.
+/// Signs that send the player elsewhere (common practice). Segno and coda stand at the beginning of their bar, the
+/// others at its end.
 /// </summary>
 [Flags]
 public enum Waymarks

@@ -2,7 +2,9 @@ using Coppia.Core.Music;
 
 namespace Coppia.Core.Reading;
 
-/// <summary>What a teacher says before a line is played, the shortest list that matters (craft 7, common practice).</summary>
+/// <summary>
+/// What a teacher says before a line is played, the shortest list that matters (craft 7, common practice).
+/// </summary>
 public static class BeforeLine
 {
     /// <param name="reading">The tune as the instrument reads it.</param>

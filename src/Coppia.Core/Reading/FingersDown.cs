@@ -28,8 +28,9 @@ internal readonly record struct HandStep(
 );
 
 /// <summary>
-/// Which fingers lie where while a line is played: a finger is put down with those below it, and stays for a note that comes back to it
-/// from the next string, where the instrument's hands keep fingers down (craft 7 and 11). Each note is looked at once.
+/// Which fingers lie where while a line is played: a finger is put down with those below it, and stays for a note that
+/// comes back to it from the next string, where the instrument's hands keep fingers down (craft 7 and 11). Each note is
+/// looked at once.
 /// </summary>
 internal sealed class FingersDown
 {
@@ -171,7 +172,9 @@ internal sealed class FingersDown
         }
     }
 
-    /// <summary>Within a few notes on the neighbouring strings, under other fingers, the line is back at this one.</summary>
+    /// <summary>
+    /// Within a few notes on the neighbouring strings, under other fingers, the line is back at this one.
+    /// </summary>
     private bool ComesBack(in Placement held, int order)
     {
         if (held.IsOpen || held.Word is PlaceWord.Back or PlaceWord.Forward)

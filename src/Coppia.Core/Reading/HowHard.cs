@@ -24,7 +24,8 @@ public enum Reach
 public readonly record struct HardPart(ThingKind Kind, int Count, int Weight);
 
 /// <summary>
-/// How hard a tune is for a class: its new things counted and weighed, and its hardest step (craft 15 and 11; the weights are ours).
+/// How hard a tune is for a class: its new things counted and weighed, and its hardest step (craft 15 and 11; the
+/// weights are ours).
 /// </summary>
 /// <param name="Count">How many new things there are to teach.</param>
 /// <param name="Parts">By kind, the heaviest first.</param>
@@ -37,7 +38,9 @@ public sealed record HowHard(int Count, IReadOnlyList<HardPart> Parts, int Harde
     /// <summary>What a note weighs that comes with a new finger or position.</summary>
     private const int BroughtNote = 1;
 
-    /// <summary>A new note under a known finger is the unit that the other weights are measured by, and weighs 2.</summary>
+    /// <summary>
+    /// A new note under a known finger is the unit that the other weights are measured by, and weighs 2.
+    /// </summary>
     public int Weight => Parts.Sum(p => p.Weight) + HardestStep;
 
     public Reach Reach =>
@@ -65,7 +68,8 @@ public sealed record HowHard(int Count, IReadOnlyList<HardPart> Parts, int Harde
         );
 
     /// <summary>
-    /// Points of the step of a tune in which one player's hands have most to do; what is new or beyond the class is counted by itself.
+    /// Points of the step of a tune in which one player's hands have most to do; what is new or beyond the class is
+    /// counted by itself.
     /// </summary>
     public static double HardestStepOf(PlayerReading reading) => Slips.HardestOfHands(reading.Fingering);
 
@@ -85,7 +89,11 @@ public sealed record HowHard(int Count, IReadOnlyList<HardPart> Parts, int Harde
             KnownRest or KnownSlur => 2,
             KnownDynamic => 1,
             KnownSign { Sign: var sign } => Signs.GetValueOrDefault(sign, 1),
-            _ => throw new ArgumentOutOfRangeException(nameof(thing), thing.GetType(), "This kind of thing has no weight."),
+            _ => throw new ArgumentOutOfRangeException(
+                nameof(thing),
+                thing.GetType(),
+                "This kind of thing has no weight."
+            ),
         };
 
     /// <summary>Signs that ask for more than a look.</summary>

@@ -31,8 +31,8 @@ internal sealed class LineOfNotes(PlayerReading reading, IReadOnlyList<ReadingNo
     }
 
     /// <summary>
-    /// Which fingers are used on each string, where that tells the shape of the hand: one after the other where the hand opens or closes
-    /// on a string, for no hand has a finger closed and stretched at once.
+    /// Which fingers are used on each string, where that tells the shape of the hand: one after the other where the
+    /// hand opens or closes on a string, for no hand has a finger closed and stretched at once.
     /// </summary>
     public IEnumerable<Remark> Shapes()
     {
@@ -42,18 +42,27 @@ internal sealed class LineOfNotes(PlayerReading reading, IReadOnlyList<ReadingNo
         [
             .. line.Where(n => !At(n).IsOpen)
                 .GroupBy(n => (At(n).String, At(n).Frame))
-                .Select(g => (Fingers: g.Select(n => At(n).Pair).Distinct().OrderBy(p => p.Finger).ToArray(), Notes: g.ToArray()))
+                .Select(g =>
+                    (Fingers: g.Select(n => At(n).Pair).Distinct().OrderBy(p => p.Finger).ToArray(), Notes: g.ToArray())
+                )
                 .Where(g => g.Fingers.Length > 1),
         ];
         var shapes = all.Index()
-            .Where(s => !all.Index().Any(o => o.Index != s.Index && Holds(o.Item.Fingers, s.Item.Fingers, orEqual: o.Index < s.Index)))
+            .Where(s =>
+                !all.Index()
+                    .Any(o => o.Index != s.Index && Holds(o.Item.Fingers, s.Item.Fingers, orEqual: o.Index < s.Index))
+            )
             .Select(s => s.Item)
             .OrderBy(s => s.Fingers[0].String)
             .ToArray();
         if (shapes.Length > 0)
-            yield return new Remark(new HandOnStrings([.. shapes.Select(s => s.Fingers)]), Ids(shapes.SelectMany(s => s.Notes)));
+            yield return new Remark(
+                new HandOnStrings([.. shapes.Select(s => s.Fingers)]),
+                Ids(shapes.SelectMany(s => s.Notes))
+            );
 
-        static bool Holds(Pair[] more, Pair[] fewer, bool orEqual) => fewer.All(more.Contains) && (orEqual || more.Length > fewer.Length);
+        static bool Holds(Pair[] more, Pair[] fewer, bool orEqual) =>
+            fewer.All(more.Contains) && (orEqual || more.Length > fewer.Length);
     }
 
     public IEnumerable<Remark> LowAndHigh() =>
@@ -61,7 +70,11 @@ internal sealed class LineOfNotes(PlayerReading reading, IReadOnlyList<ReadingNo
             .GroupBy(n => (Finger: At(n).Pair with { String = 0 }, At(n).Semitones))
             .OrderBy(g => g.Key.Semitones)
             .Select(g => new Remark(
-                new OffItsPlace(g.Key.Finger, g.Key.Semitones, [.. g.Select(n => (n.Note.Pitch, At(n).String)).Distinct()]),
+                new OffItsPlace(
+                    g.Key.Finger,
+                    g.Key.Semitones,
+                    [.. g.Select(n => (n.Note.Pitch, At(n).String)).Distinct()]
+                ),
                 Ids(g)
             ));
 
@@ -73,7 +86,12 @@ internal sealed class LineOfNotes(PlayerReading reading, IReadOnlyList<ReadingNo
             for (var k = i + 1; k < Math.Min(line.Count, i + AFewNotes); k++)
             {
                 var (a, b) = (At(line[i]), At(line[k]));
-                if (a.IsOpen || (a.String, a.Finger) != (b.String, b.Finger) || a.Semitones == b.Semitones || !SharePosition(a, b))
+                if (
+                    a.IsOpen
+                    || (a.String, a.Finger) != (b.String, b.Finger)
+                    || a.Semitones == b.Semitones
+                    || !SharePosition(a, b)
+                )
                     continue;
                 if (!places.TryGetValue((a.String, a.Finger), out var found))
                     places[(a.String, a.Finger)] = found = [];
@@ -112,7 +130,10 @@ internal sealed class LineOfNotes(PlayerReading reading, IReadOnlyList<ReadingNo
             let b = At(step.To)
             where a.Finger > 0 && b.Finger > 0 && a.Finger != b.Finger
             where a.String == b.String && Math.Abs(a.Semitones - b.Semitones) == 1
-            group (step, a.String) by (Lower: Math.Min(a.Finger, b.Finger), Upper: Math.Max(a.Finger, b.Finger)) into pair
+            group (step, a.String) by (
+                Lower: Math.Min(a.Finger, b.Finger),
+                Upper: Math.Max(a.Finger, b.Finger)
+            ) into pair
             orderby pair.Key.Lower
             select new Remark(
                 new FingersTouch(pair.Key.Lower, pair.Key.Upper, [.. pair.Select(p => p.String).Distinct().Order()]),
@@ -122,8 +143,8 @@ internal sealed class LineOfNotes(PlayerReading reading, IReadOnlyList<ReadingNo
     public IEnumerable<Remark> KeepDown() => _instrument.KeepsFingersDown ? Once(EachKeepDown()).Take(MostOfAKind) : [];
 
     /// <summary>
-    /// A finger in its closed place that is wanted again after a visit to the neighbouring string, from that note to the one that comes
-    /// back. A stretched finger is let go.
+    /// A finger in its closed place that is wanted again after a visit to the neighbouring string, from that note to
+    /// the one that comes back. A stretched finger is let go.
     /// </summary>
     public IEnumerable<Remark> EachKeepDown()
     {
@@ -136,7 +157,10 @@ internal sealed class LineOfNotes(PlayerReading reading, IReadOnlyList<ReadingNo
             {
                 if (!At(line[k]).SamePair(held))
                     continue;
-                yield return new Remark(new FingerStays(held.Pair, At(line[i + 1]).String, line[i].Note.Pitch), Ids([line[i], line[k]]));
+                yield return new Remark(
+                    new FingerStays(held.Pair, At(line[i + 1]).String, line[i].Note.Pitch),
+                    Ids([line[i], line[k]])
+                );
                 break;
             }
         }
@@ -149,7 +173,8 @@ internal sealed class LineOfNotes(PlayerReading reading, IReadOnlyList<ReadingNo
     public IEnumerable<Remark> Prepare() => Once(EachPrepare()).Take(MostOfAKind);
 
     /// <summary>
-    /// A finger that is put down during an open string, from that note to the one it plays; not one that has stayed down for it.
+    /// A finger that is put down during an open string, from that note to the one it plays; not one that has stayed
+    /// down for it.
     /// </summary>
     public IEnumerable<Remark> EachPrepare()
     {
@@ -157,20 +182,28 @@ internal sealed class LineOfNotes(PlayerReading reading, IReadOnlyList<ReadingNo
         return from step in Steps()
             let open = At(step.From)
             let next = At(step.To)
-            where open.IsOpen && next.Finger >= 2 && open.String != next.String && step.From.Note.Length >= Fraction.Quarter
+            where
+                open.IsOpen
+                && next.Finger >= 2
+                && open.String != next.String
+                && step.From.Note.Length >= Fraction.Quarter
             where !stays.Contains(step.To.Note.Id)
             select new Remark(new FingerReady(open.String, next.Pair, step.To.Note.Pitch), Ids([step.From, step.To]));
     }
 
     public IEnumerable<Remark> SetTheHand() => Once(EachSetting()).Take(MostOfAKind);
 
-    /// <summary>A jump to 3 or 4 from the open string or from 1, on the note it reaches: the fingers between go down with it.</summary>
+    /// <summary>
+    /// A jump to 3 or 4 from the open string or from 1, on the note it reaches: the fingers between go down with it.
+    /// </summary>
     public IEnumerable<Remark> EachSetting() =>
         from step in Steps()
         let start = At(step.From)
         let to = At(step.To)
         where start.Finger <= 1 && to.Finger >= 3 && start.String == to.String && SharePosition(start, to)
-        let fingers = new FingerSet(FrameOf(to).Spots.Select(s => s.Finger).Where(f => f > start.Finger && f <= to.Finger))
+        let fingers = new FingerSet(
+            FrameOf(to).Spots.Select(s => s.Finger).Where(f => f > start.Finger && f <= to.Finger)
+        )
         where fingers.Count > 1
         select new Remark(new FingersTogether(start.IsOpen, to.Pair, fingers), Ids([step.To]));
 
@@ -178,10 +211,14 @@ internal sealed class LineOfNotes(PlayerReading reading, IReadOnlyList<ReadingNo
         from note in line
         where note.Arrives
         let at = At(note)
-        select new Remark(new HandArrives(note.Note.Bar, at, note.Note.Pitch, CheckFor(note.Note.Pitch, at)), [note.Note.Id]);
+        select new Remark(
+            new HandArrives(note.Note.Bar, at, note.Note.Pitch, CheckFor(note.Note.Pitch, at)),
+            [note.Note.Id]
+        );
 
     /// <summary>
-    /// What to check a shift against: the note itself, or else the position's first finger, with a neighbouring open string.
+    /// What to check a shift against: the note itself, or else the position's first finger, with a neighbouring open
+    /// string.
     /// </summary>
     private ShiftCheck? CheckFor(Pitch pitch, Placement at)
     {

@@ -7,7 +7,8 @@ namespace Coppia.Core.Reading;
 /// <param name="Thing">What it is.</param>
 /// <param name="BarId">The bar in which it first comes.</param>
 /// <param name="BarNumber">That bar's printed number; 0 for a pick-up.</param>
-/// <param name="NoteIds">Every note or rest that has it, in order; for a signature, a meter or a bar's sign, none.</param>
+/// <param name="NoteIds">Every note or rest that has it, in order; for a signature, a meter or a bar's sign,
+/// none.</param>
 /// <param name="Times">How often it comes.</param>
 public sealed record MetThing(KnownThing Thing, string BarId, int BarNumber, IReadOnlyList<string> NoteIds, int Times)
 {

@@ -13,7 +13,13 @@ namespace Coppia.Core.Reading;
 /// <param name="BowAgain">Its direction the second time through a repeat, where that differs.</param>
 /// <param name="SignedEarlier">An accidental earlier in the bar decides its name.</param>
 /// <param name="Arrives">The hand arrives here in another position; first position is no news at the start.</param>
-public sealed record ReadingNote(FingeredNote Fingered, BowDirection Bow, BowDirection? BowAgain, bool SignedEarlier, bool Arrives)
+public sealed record ReadingNote(
+    FingeredNote Fingered,
+    BowDirection Bow,
+    BowDirection? BowAgain,
+    bool SignedEarlier,
+    bool Arrives
+)
 {
     public SoundingNote Note => Fingered.Note;
 
@@ -22,7 +28,8 @@ public sealed record ReadingNote(FingeredNote Fingered, BowDirection Bow, BowDir
 
 /// <summary>Something that a player should know before relying on a reading.</summary>
 /// <param name="Bar">Where.</param>
-/// <param name="OutOfReach">Pitches that no finger reaches; empty for a double stop, of which only the first note is fingered.</param>
+/// <param name="OutOfReach">Pitches that no finger reaches; empty for a double stop, of which only the first note is
+/// fingered.</param>
 public sealed record ReadingWarning(Bar Bar, IReadOnlyList<Pitch> OutOfReach);
 
 /// <summary>One tune as one player reads it: what every screen, sheet and export shows.</summary>
@@ -63,7 +70,9 @@ public sealed record PlayerReading(
     public IEnumerable<IReadOnlyList<Remark>> BeforeLines(News? news = null) =>
         Tune.Form.Lines.Select(l => BeforeLine.Of(this, l.FirstBar, l.EndBar, news));
 
-    /// <summary>The same fingers as they are to somebody whose hands have learned more since: what is beyond them is less.</summary>
+    /// <summary>
+    /// The same fingers as they are to somebody whose hands have learned more since: what is beyond them is less.
+    /// </summary>
     /// <param name="now">The same instrument in the same style.</param>
     public PlayerReading SeenBy(Player now)
     {
@@ -78,14 +87,19 @@ public sealed record PlayerReading(
     }
 
     /// <summary>The same reading, its steps weighed for a class by what is new to it; the fingers stay.</summary>
-    public PlayerReading WeighedFor(ClassKnowledge known) => this with { Trouble = TroubleSpot.Of(Fingering, Tune.Form.Lines, known) };
+    public PlayerReading WeighedFor(ClassKnowledge known) =>
+        this with
+        {
+            Trouble = TroubleSpot.Of(Fingering, Tune.Form.Lines, known),
+        };
 
     /// <param name="printed">The tune as printed.</param>
     /// <param name="printedFor">The instrument it is printed for.</param>
     /// <param name="player">Who reads it.</param>
     /// <param name="pins">Pairs that the teacher fixed, by note id.</param>
     /// <param name="bows">Changes of the printed bowing.</param>
-    /// <param name="chosenOctaves">Octaves that the teacher moves the written notes; null lets the tune find its own.</param>
+    /// <param name="chosenOctaves">Octaves that the teacher moves the written notes; null lets the tune find its
+    /// own.</param>
     /// <exception cref="ImpossiblePinException">A pin cannot sound its note.</exception>
     /// <exception cref="ImpossibleBowEditException">A change of the bowing cannot be made.</exception>
     public static PlayerReading Of(
@@ -99,7 +113,8 @@ public sealed record PlayerReading(
 
     /// <param name="tune">The music in the player's house style.</param>
     /// <param name="stop">Nobody waits for it any more.</param>
-    /// <inheritdoc cref="Of(Score, Instrument, Player, IReadOnlyDictionary{string, Pin}?, IReadOnlyCollection{BowEdit}?, int?)"/>
+    /// <inheritdoc
+    /// cref="Of(Score, Instrument, Player, IReadOnlyDictionary{string, Pin}?, IReadOnlyCollection{BowEdit}?, int?)"/>
     public static PlayerReading Of(
         TuneMusic tune,
         Instrument printedFor,
@@ -152,7 +167,9 @@ public sealed record PlayerReading(
             yield return Notes[i];
     }
 
-    /// <summary>For each bar the order of its first note, or of the next one where it has none; then the number of notes.</summary>
+    /// <summary>
+    /// For each bar the order of its first note, or of the next one where it has none; then the number of notes.
+    /// </summary>
     private static int[] FirstNotes(Score score, IReadOnlyList<ReadingNote> notes)
     {
         var firsts = new int[score.Bars.Count + 1];
@@ -184,7 +201,8 @@ public sealed record PlayerReading(
                 accidentals = new Accidentals(bar.Key);
             }
 
-            var earlier = accidentals.SignedEarlier(note.Pitch.Step) && accidentals.InForce(note.Pitch.Step) == note.Pitch.Alter;
+            var earlier =
+                accidentals.SignedEarlier(note.Pitch.Step) && accidentals.InForce(note.Pitch.Step) == note.Pitch.Alter;
             accidentals.NeedsSign(note.Pitch);
             var arrives = false;
             if (noted.Placement is { IsOpen: false } at)
@@ -194,7 +212,9 @@ public sealed record PlayerReading(
                 height = now;
             }
 
-            rows.Add(new ReadingNote(noted, bowing.Directions[i], bowing.Again[i], SignedEarlier: earlier, Arrives: arrives));
+            rows.Add(
+                new ReadingNote(noted, bowing.Directions[i], bowing.Again[i], SignedEarlier: earlier, Arrives: arrives)
+            );
         }
 
         return rows;

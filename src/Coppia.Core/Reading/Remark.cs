@@ -78,4 +78,5 @@ public sealed record HandArrives(Bar Bar, Placement At, Pitch Pitch, ShiftCheck?
 public sealed record NewToClass(NewThing News) : RemarkFact(RemarkKind.New);
 
 /// <summary>Signs to look for, each with the printed numbers of its bars.</summary>
-public sealed record SignsInLine(IReadOnlyList<(Sign Sign, IReadOnlyList<int> Bars)> Signs) : RemarkFact(RemarkKind.Signs);
+public sealed record SignsInLine(IReadOnlyList<(Sign Sign, IReadOnlyList<int> Bars)> Signs)
+    : RemarkFact(RemarkKind.Signs);

@@ -25,7 +25,8 @@ public enum SignKind
 public readonly record struct Sign(SignKind Kind, string? Text = null, int Times = 0, Waymarks Mark = Waymarks.None);
 
 /// <summary>
-/// Signs to look for before playing a line: dynamics, accents, dots, slurs, rests, fermata, lift, words, repeats and endings (craft 7).
+/// Signs to look for before playing a line: dynamics, accents, dots, slurs, rests, fermata, lift, words, repeats and
+/// endings (craft 7).
 /// </summary>
 internal static class SignsToNotice
 {
@@ -45,7 +46,11 @@ internal static class SignsToNotice
         if (found.Count == 0)
             yield break;
         yield return new Remark(
-            new SignsInLine([.. found.GroupBy(f => f.Sign).Select(g => (g.Key, (IReadOnlyList<int>)[.. g.Select(f => f.Bar).Distinct()]))]),
+            new SignsInLine([
+                .. found
+                    .GroupBy(f => f.Sign)
+                    .Select(g => (g.Key, (IReadOnlyList<int>)[.. g.Select(f => f.Bar).Distinct()])),
+            ]),
             [.. found.Select(f => f.Note).OfType<string>().Distinct()]
         );
     }

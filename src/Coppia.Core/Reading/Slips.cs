@@ -6,7 +6,8 @@ using Coppia.Core.Music;
 namespace Coppia.Core.Reading;
 
 /// <summary>
-/// What the hands have to do from note to note, in points (craft 11; the figures are from memory, their order is what counts).
+/// What the hands have to do from note to note, in points (craft 11; the figures are from memory, their order is what
+/// counts).
 /// </summary>
 public static class Slips
 {
@@ -27,14 +28,19 @@ public static class Slips
         ];
     }
 
-    /// <summary>Points of the hardest step by what the hands do alone, whoever they belong to; 0 where there is none.</summary>
+    /// <summary>
+    /// Points of the hardest step by what the hands do alone, whoever they belong to; 0 where there is none.
+    /// </summary>
     public static double HardestOfHands(Fingers fingering) =>
         In(fingering).Select(s => s.Parts.OfHands).DefaultIfEmpty().Max() / EighthsOfOne;
 
     private const double EighthsOfOne = 8;
 
-    /// <summary>The named parts of the step to a note; none for a step that a rest frees or that no finger plays.</summary>
-    public static TroubleSpot At(Fingers fingering, int to) => In(fingering).FirstOrDefault(s => s.To == to).Spot(isSlip: true);
+    /// <summary>
+    /// The named parts of the step to a note; none for a step that a rest frees or that no finger plays.
+    /// </summary>
+    public static TroubleSpot At(Fingers fingering, int to) =>
+        In(fingering).FirstOrDefault(s => s.To == to).Spot(isSlip: true);
 
     /// <summary>All steps of a tune in the order of its notes; what is printed in another ending is no step.</summary>
     internal static IReadOnlyList<Step> In(Fingers fingering, ClassKnowledge? known = null)
@@ -45,7 +51,12 @@ public static class Slips
         var beat = new BeatOfBar();
         for (var i = 0; i < notes.Count; i++)
         {
-            if (i == 0 || notes[i - 1].Placement is null || notes[i].Placement is null || notes[i].Step is { Apart: true })
+            if (
+                i == 0
+                || notes[i - 1].Placement is null
+                || notes[i].Placement is null
+                || notes[i].Step is { Apart: true }
+            )
             {
                 hand.Begin(i);
                 continue;
@@ -59,7 +70,13 @@ public static class Slips
         return steps;
     }
 
-    private static TroubleParts PartsOf(FingeredNote before, FingeredNote now, in HandStep hand, NewNotes fresh, BeatOfBar beat)
+    private static TroubleParts PartsOf(
+        FingeredNote before,
+        FingeredNote now,
+        in HandStep hand,
+        NewNotes fresh,
+        BeatOfBar beat
+    )
     {
         var (a, b) = (before.Placement!.Value, now.Placement!.Value);
         var crossed = Math.Abs(a.String - b.String);
@@ -106,7 +123,9 @@ public static class Slips
     /// <summary>The step to a note, and what the hands do in it.</summary>
     internal readonly record struct Step(int To, TroubleParts Parts, FingerSet Put, FingerSet Lifted)
     {
-        /// <summary>By points; of two that have the same the one in which more is to be placed, then the earlier.</summary>
+        /// <summary>
+        /// By points; of two that have the same the one in which more is to be placed, then the earlier.
+        /// </summary>
         public long Rank => (long)Parts.Eighths << 40 | (long)Parts.Placing << 32 | (uint)(int.MaxValue - To);
 
         public TroubleSpot Spot(bool isSlip) =>

@@ -10,7 +10,9 @@ internal readonly record struct TroubleParts
     /// <summary>Halves of a point in the figures of one part.</summary>
     private const double Halves = 2;
 
-    /// <summary>Eighths of a point in half a point, and in half a point of a quick note: times one and a half.</summary>
+    /// <summary>
+    /// Eighths of a point in half a point, and in half a point of a quick note: times one and a half.
+    /// </summary>
     private const int Plain = 4;
     private const int Quick = 6;
 

@@ -42,8 +42,14 @@ public enum TroublePart
 /// <param name="From">Order of the note that it leaves.</param>
 /// <param name="To">Order of the note that it reaches.</param>
 /// <param name="Parts">What makes it hard, with its points.</param>
-/// <param name="IsSlip">Where a hand is likeliest to slip in its line, and not one of the tune's hardest places.</param>
-public sealed record TroubleSpot(int From, int To, IReadOnlyList<(TroublePart Part, double Points)> Parts, bool IsSlip = false)
+/// <param name="IsSlip">Where a hand is likeliest to slip in its line, and not one of the tune's hardest
+/// places.</param>
+public sealed record TroubleSpot(
+    int From,
+    int To,
+    IReadOnlyList<(TroublePart Part, double Points)> Parts,
+    bool IsSlip = false
+)
 {
     /// <summary>Points from which a step is worth a mark.</summary>
     public const int WorthMarking = 4;
@@ -66,11 +72,16 @@ public sealed record TroubleSpot(int From, int To, IReadOnlyList<(TroublePart Pa
     public double Points => Parts.Sum(p => p.Points) * (IsQuick ? WhenQuick : 1);
 
     /// <summary>
-    /// The worst steps of a tune in the order of the notes: about one in twelve, and only those that are really hard. Besides, for each
-    /// different line that has none of them, its likeliest slip: an easy tune has a hardest place too.
+    /// The worst steps of a tune in the order of the notes: about one in twelve, and only those that are really hard.
+    /// Besides, for each different line that has none of them, its likeliest slip: an easy tune has a hardest place
+    /// too.
     /// </summary>
     /// <param name="known">What the class knows; where no record is kept, nothing is new to it.</param>
-    public static IReadOnlyList<TroubleSpot> Of(Fingers fingering, IReadOnlyList<TuneLine> lines, ClassKnowledge? known = null)
+    public static IReadOnlyList<TroubleSpot> Of(
+        Fingers fingering,
+        IReadOnlyList<TuneLine> lines,
+        ClassKnowledge? known = null
+    )
     {
         var notes = fingering.Notes;
         var steps = Slips.In(fingering, known);
@@ -103,7 +114,10 @@ public sealed record TroubleSpot(int From, int To, IReadOnlyList<(TroublePart Pa
                     marked |= hard.ContainsKey(step.To);
                     // What came before is easier.
                     var eighths = step.Parts.Eighths / (met.Add(Slips.SameStep.At(fingering, step.To)) ? 1 : 2);
-                    if (eighths > 0 && (worst is not { } w || (eighths, step.Parts.Placing).CompareTo((w.Eighths, w.Placing)) > 0))
+                    if (
+                        eighths > 0
+                        && (worst is not { } w || (eighths, step.Parts.Placing).CompareTo((w.Eighths, w.Placing)) > 0)
+                    )
                         worst = (eighths, step.Parts.Placing, step);
                 }
 

@@ -7,8 +7,9 @@ using Coppia.Core.Music;
 namespace Coppia.Core.Reading;
 
 /// <summary>
-/// Everything in a tune that a class has to know to play it (craft 15): its notes by string and place, fingers, positions, signature and
-/// meter, values, rests, rhythms, bows and signs; each once, in the order in which it first comes.
+/// Everything in a tune that a class has to know to play it (craft 15): its notes by string and place, fingers,
+/// positions, signature and meter, values, rests, rhythms, bows and signs; each once, in the order in which it first
+/// comes.
 /// </summary>
 public static class TuneContents
 {
@@ -44,7 +45,13 @@ public static class TuneContents
                 continue;
             var finger = at.IsOpen ? null : new KnownFinger(id, at.Place);
             var position = at.IsOpen ? null : new KnownPosition(id, instrument.Frames[at.Frame].Position);
-            met.AddNote(new KnownNote(id, instrument.Strings[at.String], note.Note.Pitch), note.Note, at, finger, position);
+            met.AddNote(
+                new KnownNote(id, instrument.Strings[at.String], note.Note.Pitch),
+                note.Note,
+                at,
+                finger,
+                position
+            );
             if (finger is not null)
                 met.Add(finger, note.Note.Bar, note.Note.Id);
             if (position is not null)
@@ -90,7 +97,11 @@ public static class TuneContents
 
     private static void OfEvent(ScoreEvent e, Bar bar, Collected met)
     {
-        met.Add(e.IsRest ? new KnownRest(e.IsBarRest ? new NoteValue(0) : e.Value) : new KnownValue(e.Value), bar, e.Id);
+        met.Add(
+            e.IsRest ? new KnownRest(e.IsBarRest ? new NoteValue(0) : e.Value) : new KnownValue(e.Value),
+            bar,
+            e.Id
+        );
         if (DynamicOf(e) is { } dynamic)
             met.Add(new KnownDynamic(dynamic), bar, e.Id);
         foreach (var (sign, has) in Signs)
@@ -118,7 +129,14 @@ public static class TuneContents
     ];
 
     private const Marks Ornaments =
-        Marks.Trill | Marks.Roll | Marks.LowerMordent | Marks.UpperMordent | Marks.Turn | Marks.InvertedTurn | Marks.Slide | Marks.Arpeggio;
+        Marks.Trill
+        | Marks.Roll
+        | Marks.LowerMordent
+        | Marks.UpperMordent
+        | Marks.Turn
+        | Marks.InvertedTurn
+        | Marks.Slide
+        | Marks.Arpeggio;
 
     /// <summary>A dynamic sign is made of its letters alone; other words are none.</summary>
     private static string? DynamicOf(ScoreEvent e) =>
@@ -169,7 +187,10 @@ public static class TuneContents
         {
             var beat = TimeSignature.BeatOf(note.Bar.Time);
             var started = note.Onset.WholeTimes(beat);
-            if (note.Onset != new Fraction(started, 1) * beat && note.Onset + note.Length > new Fraction(started + 1, 1) * beat)
+            if (
+                note.Onset != new Fraction(started, 1) * beat
+                && note.Onset + note.Length > new Fraction(started + 1, 1) * beat
+            )
                 met.Add(new KnownSign(LearnedSign.Syncopation), note.Bar, note.Id);
         }
     }

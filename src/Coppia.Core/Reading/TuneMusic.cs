@@ -7,8 +7,8 @@ using Coppia.Core.Music;
 namespace Coppia.Core.Reading;
 
 /// <summary>
-/// What all players of a tune share, whatever they play it on: sounding notes, play order, form, counting, and the bow. Worked out once a
-/// tune.
+/// What all players of a tune share, whatever they play it on: sounding notes, play order, form, counting, and the bow.
+/// Worked out once a tune.
 /// </summary>
 /// <param name="Score">The tune as printed, with the changes of its bowing written in.</param>
 /// <param name="Style">The house style it is counted and bowed in.</param>

@@ -43,9 +43,10 @@ public static class HandIn
         };
 
     /// <summary>
-    /// Whether a piece stays as a version when another is kept over it: where a sitting has passed, where the writer begins anew, or where
-    /// it was changed elsewhere since the writer saw it.
+    /// Whether a piece stays as a version when another is kept over it: where a sitting has passed, where the writer
+    /// begins anew, or where it was changed elsewhere since the writer saw it.
     /// </summary>
     /// <param name="age">How long ago it was changed.</param>
-    public static bool StaysAsVersion(TimeSpan age, bool anew, bool changedElsewhere) => anew || changedElsewhere || age > Sitting;
+    public static bool StaysAsVersion(TimeSpan age, bool anew, bool changedElsewhere) =>
+        anew || changedElsewhere || age > Sitting;
 }

@@ -9,11 +9,12 @@ public readonly record struct HalfStep(int Lower, int Upper);
 /// <param name="String">0 = lowest sounding string.</param>
 /// <param name="OpenInKey">The open string belongs to the key.</param>
 /// <param name="Frame">The hand frame that it lies in; null where the instrument has no such position.</param>
-/// <param name="Spots">The key's places under the hand, lowest first, one to a finger; the open string is not among them.</param>
-/// <param name="Besides">Places for which a finger leaves its spot: a raised open letter against the nut, extended 4 at the top of the
-/// instrument.</param>
-/// <param name="HalfSteps">Pairs of neighbouring places a half step apart, in semitones; 0 is the nut where the open string is in the
-/// key.</param>
+/// <param name="Spots">The key's places under the hand, lowest first, one to a finger; the open string is not among
+/// them.</param>
+/// <param name="Besides">Places for which a finger leaves its spot: a raised open letter against the nut, extended 4 at
+/// the top of the instrument.</param>
+/// <param name="HalfSteps">Pairs of neighbouring places a half step apart, in semitones; 0 is the nut where the open
+/// string is in the key.</param>
 public sealed record HandShape(
     int String,
     bool OpenInKey,
@@ -30,11 +31,16 @@ public sealed record HandShape(
 
     /// <summary>The positions whose shapes are shown, from the nut upwards, by their printed names.</summary>
     public static IReadOnlyList<string> Positions(Instrument instrument) =>
-        [.. instrument.Frames.Where(f => instrument.ShownHeights.Contains(f.Height)).Select(f => f.Position).Distinct()];
+        [
+            .. instrument
+                .Frames.Where(f => instrument.ShownHeights.Contains(f.Height))
+                .Select(f => f.Position)
+                .Distinct(),
+        ];
 
     /// <summary>
-    /// Of first position and those below it the one under which more of the key's notes lie; the highest on a tie (craft 5: on the bass
-    /// the frame follows the key).
+    /// Of first position and those below it the one under which more of the key's notes lie; the highest on a tie
+    /// (craft 5: on the bass the frame follows the key).
     /// </summary>
     public static string BestPosition(Instrument instrument, ScaleKey key) =>
         instrument
@@ -44,7 +50,9 @@ public sealed record HandShape(
             .Distinct()
             .MaxBy(p => InKey(instrument, key, p).Sum(s => s.Spots.Count + s.Besides.Count))!;
 
-    /// <summary>What a page of one key shows: the best position, or all in which the hand lives where those are more than one.</summary>
+    /// <summary>
+    /// What a page of one key shows: the best position, or all in which the hand lives where those are more than one.
+    /// </summary>
     public static IReadOnlyList<string> PagePositions(Instrument instrument, ScaleKey key) =>
         instrument.HomeHeights is { Count: > 1 } homes
             ? [.. instrument.Frames.Where(f => homes.Contains(f.Height)).Select(f => f.Position).Distinct()]
@@ -69,7 +77,8 @@ public sealed record HandShape(
     {
         var open = instrument.Strings[s];
         var openInKey = key.AlterOf(open.Letter) == open.Alter;
-        // Of the frames of a position (closed, back, forward) the one that holds the most of the key's notes, the easiest first.
+        // Of the frames of a position (closed, back, forward) the one that holds the most of the key's notes, the
+        // easiest first.
         var frames = instrument.Frames.Index().Where(f => f.Item.Position == position).ToArray();
         if (frames.Length == 0)
             return new HandShape(s, openInKey, Frame: null, Spots: [], Besides: [], HalfSteps: []);
@@ -84,7 +93,14 @@ public sealed record HandShape(
             .Zip(heights.Skip(1), (lower, upper) => new HalfStep(lower, upper))
             .Where(h => h.Upper - h.Lower == 1)
             .ToArray();
-        return new HandShape(s, openInKey, Frame: best.Frame.Item, Spots: spots, Besides: besides, HalfSteps: halfSteps);
+        return new HandShape(
+            s,
+            openInKey,
+            Frame: best.Frame.Item,
+            Spots: spots,
+            Besides: besides,
+            HalfSteps: halfSteps
+        );
     }
 
     private static (IReadOnlyList<ShapeSpot> Stand, IReadOnlyList<ShapeSpot> Besides) InFrame(
@@ -105,7 +121,9 @@ public sealed record HandShape(
                         pitch,
                         Ways: Placements
                             .Fingered(instrument, pitch)
-                            .Where(p => p.String == s && p.Frame == frame && !(p is { Finger: 4, Word: PlaceWord.High }))
+                            .Where(p =>
+                                p.String == s && p.Frame == frame && !(p is { Finger: 4, Word: PlaceWord.High })
+                            )
                             .OrderByDescending(p => p.OwnLetter)
                             .ToArray()
                     )
@@ -115,16 +133,22 @@ public sealed record HandShape(
                 .OrderBy(p => p.Placement.Semitones),
         ];
 
-        // A finger stands on one spot: its own letter's, else the first it is wanted for; two names of one sound are one spot.
+        // A finger stands on one spot: its own letter's, else the first it is wanted for; two names of one sound are
+        // one spot.
         var open = instrument.Strings[s];
         var stand = all.Where(p => !p.Placement.Reach)
             .GroupBy(p => p.Placement.Finger)
-            .Select(g => g.OrderByDescending(p => p.Placement.OwnLetter).ThenByDescending(p => p.Pitch.Letter != open.Letter).First())
+            .Select(g =>
+                g.OrderByDescending(p => p.Placement.OwnLetter)
+                    .ThenByDescending(p => p.Pitch.Letter != open.Letter)
+                    .First()
+            )
             .DistinctBy(p => p.Placement.Semitones)
             .OrderBy(p => p.Placement.Semitones)
             .ToArray();
         var besides = all.Where(p =>
-                stand.All(x => x.Placement.Semitones != p.Placement.Semitones) && (!p.Placement.Reach || s == instrument.Strings.Count - 1)
+                stand.All(x => x.Placement.Semitones != p.Placement.Semitones)
+                && (!p.Placement.Reach || s == instrument.Strings.Count - 1)
             )
             .ToArray();
         return (stand, besides);

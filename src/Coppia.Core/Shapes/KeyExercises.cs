@@ -15,7 +15,11 @@ public static class KeyExercises
         Line(player, key, UpAndDown(Enumerable.Range(0, octaves * 7 + 1)));
 
     public static Score ArpeggioLine(Player player, ScaleKey key, int octaves) =>
-        Line(player, key, UpAndDown(Enumerable.Range(0, octaves).SelectMany(o => Arpeggio.Select(a => a + 7 * o)).Distinct()));
+        Line(
+            player,
+            key,
+            UpAndDown(Enumerable.Range(0, octaves).SelectMany(o => Arpeggio.Select(a => a + 7 * o)).Distinct())
+        );
 
     /// <summary>How many of a line's notes lie outside the allowed positions.</summary>
     public static int Outside(Player player, Score line) =>
@@ -30,7 +34,10 @@ public static class KeyExercises
     private static Score Line(Player player, ScaleKey key, int[] steps)
     {
         var lowest = player.Instrument.Strings[0].Step - 1;
-        var tonics = Enumerable.Range(lowest, 15).Where(step => Pitch.FromStep(step).Letter == key.Tonic.Letter).ToArray();
+        var tonics = Enumerable
+            .Range(lowest, 15)
+            .Where(step => Pitch.FromStep(step).Letter == key.Tonic.Letter)
+            .ToArray();
         return tonics
             .Select(tonic => Notes(player.Instrument, key, [.. steps.Select(s => key.OnStep(tonic + s))]))
             .MinBy(line => Outside(player, line))!;
@@ -42,6 +49,8 @@ public static class KeyExercises
         foreach (var pitch in pitches[..^1])
             score.Note(pitch);
         // The last note fills its bar.
-        return score.Note(pitches[^1], NoteValue.Exactly(new Fraction(4 - (pitches.Length - 1) % 4, 4)) ?? NoteValue.Quarter).Build();
+        return score
+            .Note(pitches[^1], NoteValue.Exactly(new Fraction(4 - (pitches.Length - 1) % 4, 4)) ?? NoteValue.Quarter)
+            .Build();
     }
 }

@@ -11,7 +11,9 @@ public enum ScaleForm
     MelodicMinor,
 }
 
-/// <summary>A key as a scale: the signature, and for two of the minors what is raised besides (the melodic minor as it goes up).</summary>
+/// <summary>
+/// A key as a scale: the signature, and for two of the minors what is raised besides (the melodic minor as it goes up).
+/// </summary>
 /// <param name="Fifths">−7 to +7.</param>
 public readonly record struct ScaleKey(int Fifths, ScaleForm Form)
 {

@@ -11,13 +11,18 @@ public readonly record struct ShapeSpot(Pitch Pitch, Placement Placement);
 public sealed record StringShape(int String, IReadOnlyList<ShapeSpot> Spots)
 {
     /// <summary>
-    /// The shape of each string, lowest first. The frame the tune itself uses most is preferred where a note has several.
+    /// The shape of each string, lowest first. The frame the tune itself uses most is preferred where a note has
+    /// several.
     /// </summary>
     /// <param name="player">Who plays.</param>
     /// <param name="key">Key signature that decides the notes.</param>
     /// <param name="usedFrame">Index of the hand frame to prefer.</param>
     public static IReadOnlyList<StringShape> InKey(Player player, KeySignature key, int usedFrame) =>
-        [.. Enumerable.Range(0, player.Instrument.Strings.Count).Select(s => new StringShape(s, [.. SpotsOn(player, key, s, usedFrame)]))];
+        [
+            .. Enumerable
+                .Range(0, player.Instrument.Strings.Count)
+                .Select(s => new StringShape(s, [.. SpotsOn(player, key, s, usedFrame)])),
+        ];
 
     private static IEnumerable<ShapeSpot> SpotsOn(Player player, KeySignature key, int s, int usedFrame)
     {
@@ -28,7 +33,10 @@ public sealed record StringShape(int String, IReadOnlyList<ShapeSpot> Spots)
             var ways = Placements
                 .Of(instrument, pitch, usedFrame)
                 .Where(p =>
-                    p.String == s && !p.Reach && player.Allows(p.Frame) && instrument.Frames[p.Frame].Height <= instrument.FirstHeight
+                    p.String == s
+                    && !p.Reach
+                    && player.Allows(p.Frame)
+                    && instrument.Frames[p.Frame].Height <= instrument.FirstHeight
                 )
                 .OrderBy(p => p.Frame == usedFrame ? 0 : 1)
                 .ThenBy(p => p.OwnLetter ? 0 : 1)

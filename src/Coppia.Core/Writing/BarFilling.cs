@@ -2,14 +2,20 @@ using Coppia.Core.Music;
 
 namespace Coppia.Core.Writing;
 
-/// <summary>Pours a row of notes into bars: a bar that is full goes on to the next, and a note that crosses the barline is tied.</summary>
+/// <summary>
+/// Pours a row of notes into bars: a bar that is full goes on to the next, and a note that crosses the barline is tied.
+/// </summary>
 public static class BarFilling
 {
     /// <param name="events">Notes and rests in order.</param>
     /// <param name="time">The meter; null leaves them in one bar.</param>
     /// <param name="pickUp">Length of a pick-up before the first full bar, or null.</param>
     /// <returns>The events of each bar; a tuplet note is never cut, and may make its bar too long.</returns>
-    public static IReadOnlyList<IReadOnlyList<ScoreEvent>> Of(IEnumerable<ScoreEvent> events, TimeSignature? time, Fraction? pickUp = null)
+    public static IReadOnlyList<IReadOnlyList<ScoreEvent>> Of(
+        IEnumerable<ScoreEvent> events,
+        TimeSignature? time,
+        Fraction? pickUp = null
+    )
     {
         var bars = new List<IReadOnlyList<ScoreEvent>>();
         var bar = new List<ScoreEvent>();
@@ -20,7 +26,12 @@ public static class BarFilling
             waiting.Push(e);
             while (waiting.TryPop(out var next))
             {
-                if (time is not null && next.Value.Length > room && !next.Value.InTuplet && Cut(next, room) is { Count: > 0 } pieces)
+                if (
+                    time is not null
+                    && next.Value.Length > room
+                    && !next.Value.InTuplet
+                    && Cut(next, room) is { Count: > 0 } pieces
+                )
                 {
                     foreach (var piece in pieces.Reverse())
                         waiting.Push(piece);
@@ -42,11 +53,12 @@ public static class BarFilling
     }
 
     /// <summary>
-    /// A note or rest of any length as the fewest values, tied to each other; what begins with it stays on the first, what ends with it on
-    /// the last.
+    /// A note or rest of any length as the fewest values, tied to each other; what begins with it stays on the first,
+    /// what ends with it on the last.
     /// </summary>
     /// <returns>Empty where no values make up the length.</returns>
-    public static IReadOnlyList<ScoreEvent> Spread(ScoreEvent e, Fraction length) => Tied(e, NoteValue.Split(length) ?? []);
+    public static IReadOnlyList<ScoreEvent> Spread(ScoreEvent e, Fraction length) =>
+        Tied(e, NoteValue.Split(length) ?? []);
 
     /// <summary>A note in tied pieces, one of which ends at the moment.</summary>
     /// <returns>Empty where no values make up the pieces.</returns>

@@ -19,19 +19,30 @@ public enum BarlineSigns
 /// <param name="before">How much music lies before each of them, and behind the last.</param>
 /// <param name="onto">The bars as they are; the signs are put in.</param>
 /// <param name="after">How much music lies before each of these, and behind the last.</param>
-internal sealed class Barlines(IReadOnlyList<Bar> from, IReadOnlyList<Fraction> before, IList<Bar> onto, Fraction[] after)
+internal sealed class Barlines(
+    IReadOnlyList<Bar> from,
+    IReadOnlyList<Fraction> before,
+    IList<Bar> onto,
+    Fraction[] after
+)
 {
     private const Waymarks AtStart = Waymarks.Segno | Waymarks.Coda;
 
     /// <summary>
-    /// Puts each sign where it falls on a barline again. Those of the order of playing stay or go together: one alone would send the player
-    /// elsewhere. A line of the source ends with the bar in which it ended.
+    /// Puts each sign where it falls on a barline again. Those of the order of playing stay or go together: one alone
+    /// would send the player elsewhere. A line of the source ends with the bar in which it ended.
     /// </summary>
     /// <returns>What falls into a bar, and is left out.</returns>
     public BarlineSigns Carry()
     {
         var leftOut = BarlineSigns.None;
-        if (from.Index().Any(b => SendsFromStart(b.Item) && Starting(b.Index) is null || SendsFromEnd(b.Item) && Ending(b.Index) is null))
+        if (
+            from.Index()
+                .Any(b =>
+                    SendsFromStart(b.Item) && Starting(b.Index) is null
+                    || SendsFromEnd(b.Item) && Ending(b.Index) is null
+                )
+        )
             leftOut |= BarlineSigns.OrderOfPlaying;
         else
             CarryOrderOfPlaying();
@@ -99,10 +110,12 @@ internal sealed class Barlines(IReadOnlyList<Bar> from, IReadOnlyList<Fraction> 
     /// <summary>The bar that ends where this one ended, or null.</summary>
     private int? Ending(int bar) => Edge(before[bar + 1]) is var at and > 0 ? at - 1 : null;
 
-    private int HoldingEndOf(int bar) => Edge(before[bar + 1]) is var at && at < 0 ? Math.Min(~at, onto.Count) - 1 : Math.Max(at, 1) - 1;
+    private int HoldingEndOf(int bar) =>
+        Edge(before[bar + 1]) is var at && at < 0 ? Math.Min(~at, onto.Count) - 1 : Math.Max(at, 1) - 1;
 
     /// <summary>
-    /// Order of an edge, or where it would come; silence behind the last note is gone, and what ended with it ends with the note.
+    /// Order of an edge, or where it would come; silence behind the last note is gone, and what ended with it ends with
+    /// the note.
     /// </summary>
     private int Edge(Fraction music) => Array.BinarySearch(after, music < after[^1] ? music : after[^1]);
 }

@@ -17,7 +17,9 @@ public sealed partial record WritingStaff
                 Clef = clef,
                 Events =
                 [
-                    .. b.Events.Select(e => Moved(e with { ClefChange = null }, p => atPlace ? AtPlace(p, b.Key, b.ClefOf(e), clef) : p)),
+                    .. b.Events.Select(e =>
+                        Moved(e with { ClefChange = null }, p => atPlace ? AtPlace(p, b.Key, b.ClefOf(e), clef) : p)
+                    ),
                 ],
             }
         );
@@ -40,7 +42,13 @@ public sealed partial record WritingStaff
                         Events =
                         [
                             .. b.Events.Select(e =>
-                                Moved(e, p => atPlace ? Altered(p, key.AlterOf(p.Letter) + p.Alter - first.AlterOf(p.Letter)) : p)
+                                Moved(
+                                    e,
+                                    p =>
+                                        atPlace
+                                            ? Altered(p, key.AlterOf(p.Letter) + p.Alter - first.AlterOf(p.Letter))
+                                            : p
+                                )
                             ),
                         ],
                     }

@@ -9,8 +9,8 @@ public sealed partial record WritingStaff
     public BarlineSigns LeftOut { get; init; }
 
     /// <summary>
-    /// Another meter, or another pick-up. Keys and clefs stay with their notes; what stands at barlines stays where it falls on a barline
-    /// again, and <see cref="LeftOut"/> says what does not.
+    /// Another meter, or another pick-up. Keys and clefs stay with their notes; what stands at barlines stays where it
+    /// falls on a barline again, and <see cref="LeftOut"/> says what does not.
     /// </summary>
     public WritingStaff In(TimeSignature? time, Fraction? pickUp)
     {
@@ -37,7 +37,11 @@ public sealed partial record WritingStaff
         }
 
         var leftOut = new Barlines(Score.Bars, before, bars, after).Carry();
-        var score = Score with { Clef = bars[0].Clef, PartOrder = leftOut.HasFlag(BarlineSigns.OrderOfPlaying) ? null : Score.PartOrder };
+        var score = Score with
+        {
+            Clef = bars[0].Clef,
+            PartOrder = leftOut.HasFlag(BarlineSigns.OrderOfPlaying) ? null : Score.PartOrder,
+        };
         return (this with { PickUp = pickUp, Score = score }).With(bars, default) with { LeftOut = leftOut };
     }
 
@@ -73,8 +77,8 @@ public sealed partial record WritingStaff
     }
 
     /// <summary>
-    /// All notes with those that barlines had cut made whole, each with the clef in which it is read; a bar's rest in its length, where
-    /// notes follow it.
+    /// All notes with those that barlines had cut made whole, each with the clef in which it is read; a bar's rest in
+    /// its length, where notes follow it.
     /// </summary>
     private List<ScoreEvent> Untied()
     {
@@ -91,7 +95,13 @@ public sealed partial record WritingStaff
                 var length = (cut ? whole[^1].Value.Length : Fraction.Zero) + e.Value.Length;
                 if (e.IsBarRest)
                     whole.AddRange(BarFilling.Spread(read with { IsBarRest = false }, LengthOf(e, bar)));
-                else if (cut && at == 0 && !e.Value.InTuplet && !whole[^1].Value.InTuplet && NoteValue.Exactly(length) is { } one)
+                else if (
+                    cut
+                    && at == 0
+                    && !e.Value.InTuplet
+                    && !whole[^1].Value.InTuplet
+                    && NoteValue.Exactly(length) is { } one
+                )
                     whole[^1] = whole[^1] with { Value = one, TiedOn = e.TiedOn, SlurStops = e.SlurStops };
                 else
                     whole.Add(read);

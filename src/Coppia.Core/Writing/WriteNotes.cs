@@ -47,7 +47,8 @@ public sealed partial record WritingStaff
     }
 
     /// <summary>
-    /// Takes out what is selected, or else the event before the caret. A bar may lack something then; a bar that is emptied rests.
+    /// Takes out what is selected, or else the event before the caret. A bar may lack something then; a bar that is
+    /// emptied rests.
     /// </summary>
     public WritingStaff Delete(bool forward = false)
     {
@@ -63,7 +64,8 @@ public sealed partial record WritingStaff
     }
 
     /// <summary>Twice as long (1) or half as long (−1): what is selected, else the value of the next note.</summary>
-    public WritingStaff Longer(int by) => OtherValue(v => v.Log - by is >= 0 and <= 6 ? v with { Log = v.Log - by } : v);
+    public WritingStaff Longer(int by) =>
+        OtherValue(v => v.Log - by is >= 0 and <= 6 ? v with { Log = v.Log - by } : v);
 
     /// <summary>With a dot or without.</summary>
     public WritingStaff Dot() => OtherValue(v => v with { Dots = v.Dots == 0 ? 1 : 0 });
@@ -75,7 +77,17 @@ public sealed partial record WritingStaff
     public WritingStaff Triplet() =>
         this with
         {
-            Value = Value.InTuplet ? Value with { TupletActual = 1, TupletNormal = 1 } : Value with { TupletActual = 3, TupletNormal = 2 },
+            Value = Value.InTuplet
+                ? Value with
+                {
+                    TupletActual = 1,
+                    TupletNormal = 1,
+                }
+                : Value with
+                {
+                    TupletActual = 3,
+                    TupletNormal = 2,
+                },
         };
 
     private WritingStaff OtherValue(Func<NoteValue, NoteValue> change)
@@ -99,8 +111,8 @@ public sealed partial record WritingStaff
     }
 
     /// <summary>
-    /// Puts an event at a place. It first takes what its bar lacks, then the time of what follows; what does not fit goes on in the
-    /// next bar, a note tied (craft 20).
+    /// Puts an event at a place. It first takes what its bar lacks, then the time of what follows; what does not fit
+    /// goes on in the next bar, a note tied (craft 20).
     /// </summary>
     private (WritingStaff Staff, Caret End) Placed(List<Bar> bars, Caret at, ScoreEvent e)
     {
@@ -157,7 +169,8 @@ public sealed partial record WritingStaff
 
     private static ScoreEvent Continued(ScoreEvent e) => new() { Pitch = e.Pitch, Chord = e.Chord };
 
-    private Fraction? RoomIn(List<Bar> bars, int bar) => bar == 0 && PickUp is { } pickUp ? pickUp : bars[bar].Time?.BarLength;
+    private Fraction? RoomIn(List<Bar> bars, int bar) =>
+        bar == 0 && PickUp is { } pickUp ? pickUp : bars[bar].Time?.BarLength;
 
     /// <summary>The bar that follows the last one, as yet without anything in it.</summary>
     private static Bar Next(Bar last) =>
@@ -168,7 +181,9 @@ public sealed partial record WritingStaff
             Time = last.Time,
         };
 
-    /// <summary>Takes so much time from the events at a place on; the one that is cut keeps the rest of its length.</summary>
+    /// <summary>
+    /// Takes so much time from the events at a place on; the one that is cut keeps the rest of its length.
+    /// </summary>
     private static void MakeRoom(List<ScoreEvent> events, int at, Fraction length)
     {
         while (length > Fraction.Zero && at < events.Count)
@@ -189,11 +204,17 @@ public sealed partial record WritingStaff
         foreach (var ofBar in places.GroupBy(p => p.Bar))
         {
             var gone = ofBar.Select(p => p.At).ToHashSet();
-            bars[ofBar.Key] = bars[ofBar.Key] with { Events = [.. bars[ofBar.Key].Events.Where((_, i) => !gone.Contains(i))] };
+            bars[ofBar.Key] = bars[ofBar.Key] with
+            {
+                Events = [.. bars[ofBar.Key].Events.Where((_, i) => !gone.Contains(i))],
+            };
         }
 
         // A bar that only rested and is taken out goes altogether.
-        var rested = places.Where(p => Score.Bars[p.Bar].Events is [{ IsBarRest: true }]).Select(p => p.Bar).ToHashSet();
+        var rested = places
+            .Where(p => Score.Bars[p.Bar].Events is [{ IsBarRest: true }])
+            .Select(p => p.Bar)
+            .ToHashSet();
         return rested.Count == 0 || rested.Count == bars.Count ? bars : [.. bars.Where((_, i) => !rested.Contains(i))];
     }
 }

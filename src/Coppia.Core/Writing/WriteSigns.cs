@@ -35,7 +35,9 @@ public sealed partial record WritingStaff
     private WritingStaff Repitch(Func<Pitch, KeySignature, Pitch> change)
     {
         // A tied note moves as one.
-        var flat = Score.Bars.SelectMany((b, bar) => b.Events.Select((e, at) => (Place: new Caret(bar, at), Event: e))).ToArray();
+        var flat = Score
+            .Bars.SelectMany((b, bar) => b.Events.Select((e, at) => (Place: new Caret(bar, at), Event: e)))
+            .ToArray();
         var order = flat.Index().ToDictionary(f => f.Item.Place, f => f.Index);
         var moved = new HashSet<int>();
         foreach (var place in Targets().Where(order.ContainsKey))
@@ -66,22 +68,37 @@ public sealed partial record WritingStaff
     public WritingStaff Mark(Marks mark)
     {
         var places = Targets().Where(p => p.At < Score.Bars[p.Bar].Events.Count).ToHashSet();
-        var notes = places.Select(p => Score.Bars[p.Bar].Events[p.At]).Where(e => !e.IsRest || mark == Marks.Fermata).ToArray();
+        var notes = places
+            .Select(p => Score.Bars[p.Bar].Events[p.At])
+            .Where(e => !e.IsRest || mark == Marks.Fermata)
+            .ToArray();
         var off = notes.Length > 0 && notes.All(e => e.Has(mark));
-        var others = Excluding.FirstOrDefault(group => group.Contains(mark))?.Aggregate(Marks.None, (all, m) => all | m) ?? Marks.None;
+        var others =
+            Excluding.FirstOrDefault(group => group.Contains(mark))?.Aggregate(Marks.None, (all, m) => all | m)
+            ?? Marks.None;
         return Changed(
             places.Contains,
-            (e, _) => e.IsRest && mark != Marks.Fermata ? e : e with { Marks = off ? e.Marks & ~mark : e.Marks & ~others | mark }
+            (e, _) =>
+                e.IsRest && mark != Marks.Fermata
+                    ? e
+                    : e with
+                    {
+                        Marks = off ? e.Marks & ~mark : e.Marks & ~others | mark,
+                    }
         );
     }
 
     /// <summary>
-    /// Ties the note to the same note after it, or takes the tie away; where nothing follows, the same note is written again and tied.
+    /// Ties the note to the same note after it, or takes the tie away; where nothing follows, the same note is written
+    /// again and tied.
     /// </summary>
     public WritingStaff Tie()
     {
         var place = Targets()[^1];
-        if (place.At >= Score.Bars[place.Bar].Events.Count || Score.Bars[place.Bar].Events[place.At] is not { Pitch: { } pitch } e)
+        if (
+            place.At >= Score.Bars[place.Bar].Events.Count
+            || Score.Bars[place.Bar].Events[place.At] is not { Pitch: { } pitch } e
+        )
             return this;
         var at = MoveTo(place with { At = place.At + 1 });
         if (at.EventAfter is null && !e.TiedOn)
@@ -94,7 +111,8 @@ public sealed partial record WritingStaff
     }
 
     /// <summary>
-    /// One bow for what is selected, or for the note before the caret and the one before that; taken away where it is there.
+    /// One bow for what is selected, or for the note before the caret and the one before that; taken away where it is
+    /// there.
     /// </summary>
     public WritingStaff Slur()
     {
@@ -130,19 +148,26 @@ public sealed partial record WritingStaff
                     return (Starts: after && !before ? 1 : 0, Stops: before && !after ? 1 : 0);
                 }
             );
-        return Changed(slurs.ContainsKey, (e, _, place) => e with { SlurStarts = slurs[place].Starts, SlurStops = slurs[place].Stops });
+        return Changed(
+            slurs.ContainsKey,
+            (e, _, place) => e with { SlurStarts = slurs[place].Starts, SlurStops = slurs[place].Stops }
+        );
     }
 
     /// <summary>The repeat begins at the caret's bar, or no longer.</summary>
     public WritingStaff RepeatStart() => InBar(b => b with { RepeatStart = !b.RepeatStart });
 
     /// <summary>The repeat ends with the caret's bar, or no longer.</summary>
-    public WritingStaff RepeatEnd() => InBar(b => b with { RepeatEnd = !b.RepeatEnd, RepeatTimes = 2, Barline = Barline.Plain });
+    public WritingStaff RepeatEnd() =>
+        InBar(b => b with { RepeatEnd = !b.RepeatEnd, RepeatTimes = 2, Barline = Barline.Plain });
 
     /// <summary>A double barline behind the caret's bar, or a plain one.</summary>
-    public WritingStaff DoubleBarline() => InBar(b => b with { Barline = b.Barline == Barline.Double ? Barline.Plain : Barline.Double });
+    public WritingStaff DoubleBarline() =>
+        InBar(b => b with { Barline = b.Barline == Barline.Double ? Barline.Plain : Barline.Double });
 
-    /// <summary>A bracket with this number over the bars that are selected, or the caret's; taken away where it is there.</summary>
+    /// <summary>
+    /// A bracket with this number over the bars that are selected, or the caret's; taken away where it is there.
+    /// </summary>
     public WritingStaff Ending(int number)
     {
         var (first, last) = Selection is { } s
@@ -156,7 +181,8 @@ public sealed partial record WritingStaff
         return With(bars, Caret);
     }
 
-    private WritingStaff InBar(Func<Bar, Bar> change) => With([.. Score.Bars.Select((b, i) => i == Caret.Bar ? change(b) : b)], Caret);
+    private WritingStaff InBar(Func<Bar, Bar> change) =>
+        With([.. Score.Bars.Select((b, i) => i == Caret.Bar ? change(b) : b)], Caret);
 
     private WritingStaff Changed(Func<Caret, bool> where, Func<ScoreEvent, Bar, ScoreEvent> change) =>
         Changed(where, (e, bar, _) => change(e, bar));
@@ -168,7 +194,10 @@ public sealed partial record WritingStaff
             (b, bar) =>
                 b with
                 {
-                    Events = [.. b.Events.Select((e, at) => where(new Caret(bar, at)) ? change(e, b, new Caret(bar, at)) : e)],
+                    Events =
+                    [
+                        .. b.Events.Select((e, at) => where(new Caret(bar, at)) ? change(e, b, new Caret(bar, at)) : e),
+                    ],
                 }
         );
         return With([.. bars], Caret) with { Anchor = Anchor };

@@ -12,8 +12,8 @@ public readonly record struct Caret(int Bar, int At)
 }
 
 /// <summary>
-/// A line of music that is being written: the score, the caret, what is selected, and the value that the next note gets. Every change gives
-/// a new one; each bar stays whole, or <see cref="Missing"/> says what is missing (craft 20).
+/// A line of music that is being written: the score, the caret, what is selected, and the value that the next note
+/// gets. Every change gives a new one; each bar stays whole, or <see cref="Missing"/> says what is missing (craft 20).
 /// </summary>
 public sealed partial record WritingStaff
 {
@@ -61,22 +61,28 @@ public sealed partial record WritingStaff
     public static WritingStaff Of(Score score) =>
         new() { Score = score, PickUp = score.Bars is [{ IsPickUp: true } first, ..] ? first.Length : null };
 
-    /// <summary>The selected events as carets before the first and behind the last; null where nothing is selected.</summary>
+    /// <summary>
+    /// The selected events as carets before the first and behind the last; null where nothing is selected.
+    /// </summary>
     public (Caret First, Caret End)? Selection =>
         Anchor is { } other && other != Caret ? (other.IsBefore(Caret) ? (other, Caret) : (Caret, other)) : null;
 
     /// <summary>How much fits into a bar; null in free meter.</summary>
     public Fraction? RoomOf(int bar) => bar == 0 && PickUp is { } pickUp ? pickUp : Score.Bars[bar].Time?.BarLength;
 
-    /// <summary>What a bar lacks, in whole notes; negative where it holds too much, zero where it is whole or the meter is free.</summary>
+    /// <summary>
+    /// What a bar lacks, in whole notes; negative where it holds too much, zero where it is whole or the meter is free.
+    /// </summary>
     public Fraction Missing(int bar) => RoomOf(bar) is { } room ? room - Filled(bar) : Fraction.Zero;
 
-    private Fraction Filled(int bar) => Score.Bars[bar].Events.Aggregate(Fraction.Zero, (sum, e) => sum + LengthOf(e, bar));
+    private Fraction Filled(int bar) =>
+        Score.Bars[bar].Events.Aggregate(Fraction.Zero, (sum, e) => sum + LengthOf(e, bar));
 
     private Fraction LengthOf(ScoreEvent e, int bar) => e.IsBarRest ? RoomOf(bar) ?? Fraction.Whole : e.Value.Length;
 
     /// <summary>
-    /// Moves the caret by events, or to a line's beginning or end; with <paramref name="select"/> what lies between is selected.
+    /// Moves the caret by events, or to a line's beginning or end; with <paramref name="select"/> what lies between is
+    /// selected.
     /// </summary>
     public WritingStaff Move(int by, bool select = false)
     {
@@ -122,7 +128,9 @@ public sealed partial record WritingStaff
         return c.Bar + 1 < Score.Bars.Count ? new Caret(c.Bar + 1, 1) : c;
     }
 
-    /// <summary>The places of the selected events, or of the one before the caret (the one after it where there is none).</summary>
+    /// <summary>
+    /// The places of the selected events, or of the one before the caret (the one after it where there is none).
+    /// </summary>
     private IReadOnlyList<Caret> Targets()
     {
         if (Selection is { } selected)
@@ -143,11 +151,13 @@ public sealed partial record WritingStaff
 
     /// <summary>Rests of a length, or one rest that fills its bar.</summary>
     private static IReadOnlyList<ScoreEvent> Silence(Fraction? length) =>
-        length is { } l ? BarFilling.Spread(new ScoreEvent(), l) : [new ScoreEvent { Value = new NoteValue(0), IsBarRest = true }];
+        length is { } l
+            ? BarFilling.Spread(new ScoreEvent(), l)
+            : [new ScoreEvent { Value = new NoteValue(0), IsBarRest = true }];
 
     /// <summary>
-    /// The same staff with other bars: an emptied bar rests, empty bars at the end go, ties and slurs that lead nowhere go, and the
-    /// last bar ends the tune.
+    /// The same staff with other bars: an emptied bar rests, empty bars at the end go, ties and slurs that lead nowhere
+    /// go, and the last bar ends the tune.
     /// </summary>
     private WritingStaff With(IReadOnlyList<Bar> bars, Caret caret)
     {
@@ -170,7 +180,9 @@ public sealed partial record WritingStaff
             };
         }
 
-        var score = ScoreAssembly.Finish(Score with { Bars = Bindings.Mended(kept) }, pickUpMarked: PickUp is not null).Score;
+        var score = ScoreAssembly
+            .Finish(Score with { Bars = Bindings.Mended(kept) }, pickUpMarked: PickUp is not null)
+            .Score;
         return (this with { Score = score, Anchor = null, LeftOut = BarlineSigns.None }).MoveTo(caret);
     }
 }

@@ -41,14 +41,18 @@ public sealed record SectionCount
 public sealed class ClassRepository(Database database, TimeProvider clock)
 {
     private const string Columns = """
-        id, name, lesson_minutes AS LessonMinutes, style_id AS StyleId, version, known_version AS KnownVersion, created_at AS CreatedAt
+        id, name, lesson_minutes AS LessonMinutes, style_id AS StyleId, version, known_version AS KnownVersion,
+        created_at AS CreatedAt
         """;
 
     /// <summary>By name.</summary>
     public IReadOnlyList<ClassRecord> List()
     {
         using var connection = database.Open();
-        return [.. connection.Query<ClassRecord>($"SELECT {Columns} FROM school_class ORDER BY name COLLATE NOCASE, id")];
+        return
+        [
+            .. connection.Query<ClassRecord>($"SELECT {Columns} FROM school_class ORDER BY name COLLATE NOCASE, id"),
+        ];
     }
 
     /// <summary>For each instrument of a class, or of every class, how many play it.</summary>
@@ -70,7 +74,10 @@ public sealed class ClassRepository(Database database, TimeProvider clock)
     public ClassRecord? Find(long id)
     {
         using var connection = database.Open();
-        return connection.QuerySingleOrDefault<ClassRecord>($"SELECT {Columns} FROM school_class WHERE id = @id", new { id });
+        return connection.QuerySingleOrDefault<ClassRecord>(
+            $"SELECT {Columns} FROM school_class WHERE id = @id",
+            new { id }
+        );
     }
 
     /// <summary>Keeps a class with its learners and what it knows, in one step.</summary>
@@ -94,7 +101,8 @@ public sealed class ClassRepository(Database database, TimeProvider clock)
         var saved = connection.Execute(
             """
             UPDATE school_class
-            SET name = @Name, lesson_minutes = @LessonMinutes, style_id = @StyleId, version = version + 1, changed_at = @now
+            SET name = @Name, lesson_minutes = @LessonMinutes, style_id = @StyleId, version = version + 1,
+                changed_at = @now
             WHERE id = @Id AND version = @Version
             """,
             new
@@ -116,7 +124,8 @@ public sealed class ClassRepository(Database database, TimeProvider clock)
     public bool Delete(long id) => database.Erase("DELETE FROM school_class WHERE id = @id", new { id }) == 1;
 
     /// <summary>
-    /// The end of a year: some learners move up into a new class, which knows what their class knew, each thing with its date and cause.
+    /// The end of a year: some learners move up into a new class, which knows what their class knew, each thing with
+    /// its date and cause.
     /// </summary>
     /// <returns>The new class; null where the former one, or one of the learners in it, is gone.</returns>
     public long? MoveUp(long from, ClassRecord to, IReadOnlyCollection<long> learners)
@@ -149,7 +158,9 @@ public sealed class ClassRepository(Database database, TimeProvider clock)
         return id;
     }
 
-    /// <summary>Takes a moving up back: all learners of a class go into another, and the class, empty now, goes.</summary>
+    /// <summary>
+    /// Takes a moving up back: all learners of a class go into another, and the class, empty now, goes.
+    /// </summary>
     public bool Join(long from, long into)
     {
         using var connection = database.Open();
@@ -161,9 +172,16 @@ public sealed class ClassRepository(Database database, TimeProvider clock)
         return true;
     }
 
-    private long Add(SqliteConnection connection, SqliteTransaction step, ClassRecord added) => Add(connection, step, added, Now(), Now());
+    private long Add(SqliteConnection connection, SqliteTransaction step, ClassRecord added) =>
+        Add(connection, step, added, Now(), Now());
 
-    internal static long Add(SqliteConnection connection, SqliteTransaction step, ClassRecord added, string createdAt, string now) =>
+    internal static long Add(
+        SqliteConnection connection,
+        SqliteTransaction step,
+        ClassRecord added,
+        string createdAt,
+        string now
+    ) =>
         connection.ExecuteScalar<long>(
             """
             INSERT INTO school_class (name, lesson_minutes, style_id, created_at, changed_at)

@@ -67,7 +67,9 @@ public sealed class KnownRepository(Database database, TimeProvider clock)
         ];
     }
 
-    /// <summary>What the class knows now, a line each: its changes one after the other, without those that were taken back.</summary>
+    /// <summary>
+    /// What the class knows now, a line each: its changes one after the other, without those that were taken back.
+    /// </summary>
     public IReadOnlySet<string> Now(long classId) => Fold(Of(classId).Where(c => c.TakenBackAt is null));
 
     /// <summary>What is known after some changes.</summary>
@@ -96,7 +98,9 @@ public sealed class KnownRepository(Database database, TimeProvider clock)
         return id;
     }
 
-    /// <summary>Takes a change back, or lets it count again; false where there is none of the class, or it is so already.</summary>
+    /// <summary>
+    /// Takes a change back, or lets it count again; false where there is none of the class, or it is so already.
+    /// </summary>
     public bool TakeBack(long classId, long id, bool back)
     {
         using var connection = database.Open();
@@ -135,7 +139,11 @@ public sealed class KnownRepository(Database database, TimeProvider clock)
                 cause = change.Cause.ToString().ToLowerInvariant(),
                 change.About,
                 // A tune that is gone meanwhile leaves its title.
-                tuneId = connection.ExecuteScalar<long?>("SELECT id FROM tune WHERE id = @TuneId", new { change.TuneId }, step),
+                tuneId = connection.ExecuteScalar<long?>(
+                    "SELECT id FROM tune WHERE id = @TuneId",
+                    new { change.TuneId },
+                    step
+                ),
                 change.Added,
                 change.Removed,
                 madeAt = change.MadeAt.ToText(),
@@ -146,5 +154,9 @@ public sealed class KnownRepository(Database database, TimeProvider clock)
         );
 
     private static void Grow(SqliteConnection connection, SqliteTransaction step, long classId) =>
-        connection.Execute("UPDATE school_class SET known_version = known_version + 1 WHERE id = @classId", new { classId }, step);
+        connection.Execute(
+            "UPDATE school_class SET known_version = known_version + 1 WHERE id = @classId",
+            new { classId },
+            step
+        );
 }

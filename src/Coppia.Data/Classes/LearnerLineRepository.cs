@@ -53,7 +53,11 @@ public sealed class LearnerLineRepository(Database database)
     {
         using var connection = database.Open();
         using var step = connection.BeginTransaction();
-        connection.Execute("DELETE FROM learner_line WHERE learner_id = @learnerId AND tune_id = @tuneId", new { learnerId, tuneId }, step);
+        connection.Execute(
+            "DELETE FROM learner_line WHERE learner_id = @learnerId AND tune_id = @tuneId",
+            new { learnerId, tuneId },
+            step
+        );
         if (line is not null)
             Insert(
                 connection,
@@ -69,5 +73,9 @@ public sealed class LearnerLineRepository(Database database)
     }
 
     internal static void Insert(SqliteConnection connection, SqliteTransaction step, LearnerLineRecord line) =>
-        connection.Execute("INSERT INTO learner_line (learner_id, tune_id, line) VALUES (@LearnerId, @TuneId, @Line)", line, step);
+        connection.Execute(
+            "INSERT INTO learner_line (learner_id, tune_id, line) VALUES (@LearnerId, @TuneId, @Line)",
+            line,
+            step
+        );
 }

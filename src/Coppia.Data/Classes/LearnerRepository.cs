@@ -47,7 +47,10 @@ public sealed class LearnerRepository(Database database, TimeProvider clock)
     public LearnerRecord? Find(long id)
     {
         using var connection = database.Open();
-        return connection.QuerySingleOrDefault<LearnerRecord>($"SELECT {Columns} FROM learner WHERE id = @id", new { id });
+        return connection.QuerySingleOrDefault<LearnerRecord>(
+            $"SELECT {Columns} FROM learner WHERE id = @id",
+            new { id }
+        );
     }
 
     /// <summary>Keeps some learners, all or none.</summary>
@@ -66,7 +69,8 @@ public sealed class LearnerRepository(Database database, TimeProvider clock)
         using var connection = database.Open();
         var saved = connection.Execute(
             """
-            UPDATE learner SET nickname = @Nickname, instrument = @Instrument, size = @Size, tapes = @Tapes, version = version + 1
+            UPDATE learner SET nickname = @Nickname, instrument = @Instrument, size = @Size, tapes = @Tapes, version =
+                version + 1
             WHERE id = @Id AND version = @Version
             """,
             changed

@@ -40,7 +40,10 @@ public sealed class LinkRepository(Database database, TimeProvider clock)
     public long? LearnerOf(string token)
     {
         using var connection = database.Open();
-        return connection.ExecuteScalar<long?>("SELECT learner_id FROM learner_link WHERE token = @token", new { token });
+        return connection.ExecuteScalar<long?>(
+            "SELECT learner_id FROM learner_link WHERE token = @token",
+            new { token }
+        );
     }
 
     /// <summary>Gives some learners a link, those who have one a new one.</summary>
@@ -54,9 +57,16 @@ public sealed class LinkRepository(Database database, TimeProvider clock)
     }
 
     internal static bool IsTaken(SqliteConnection connection, SqliteTransaction step, string token) =>
-        connection.ExecuteScalar<int?>("SELECT 1 FROM learner_link WHERE token = @token", new { token }, step) is not null;
+        connection.ExecuteScalar<int?>("SELECT 1 FROM learner_link WHERE token = @token", new { token }, step)
+            is not null;
 
-    internal static void Insert(SqliteConnection connection, SqliteTransaction step, long learner, string token, string now) =>
+    internal static void Insert(
+        SqliteConnection connection,
+        SqliteTransaction step,
+        long learner,
+        string token,
+        string now
+    ) =>
         connection.Execute(
             """
             INSERT INTO learner_link (learner_id, token, made_at) VALUES (@learner, @token, @now)
@@ -79,7 +89,9 @@ public sealed class LinkRepository(Database database, TimeProvider clock)
 
     /// <summary>In small letters and figures, without those that are taken for others.</summary>
     private static string NewToken() =>
-        string.Concat(RandomNumberGenerator.GetBytes(TokenBytes).SelectMany(b => new[] { Signs[b >> 4], Signs[b & 15] }));
+        string.Concat(
+            RandomNumberGenerator.GetBytes(TokenBytes).SelectMany(b => new[] { Signs[b >> 4], Signs[b & 15] })
+        );
 
     private const string Signs = "acdefhkmnprtwxyz";
 }

@@ -43,7 +43,8 @@ public sealed record WorkRecord
     public SetTo To => new(Instrument, LearnerId);
 
     /// <summary>Whether it is set to a learner of its class.</summary>
-    public bool IsFor(LearnerRecord learner) => ClassId == learner.ClassId && To.Includes(learner.Instrument, learner.Id);
+    public bool IsFor(LearnerRecord learner) =>
+        ClassId == learner.ClassId && To.Includes(learner.Instrument, learner.Id);
 }
 
 /// <summary>That a learner has done something.</summary>
@@ -66,8 +67,10 @@ public readonly record struct DoneSaid(long Work, bool Done);
 public sealed class WorkRepository(Database database, TimeProvider clock)
 {
     private const string Columns = """
-        w.id, w.class_id AS ClassId, w.kind, w.tune_id AS TuneId, w.sheet_id AS SheetId, w.task_id AS TaskId, w.tempo, w.instrument,
-        w.learner_id AS LearnerId, w.due, w.made_at AS MadeAt, w.made_by AS MadeBy, coalesce(t.title, s.heading, k.title, '') AS Title
+        w.id, w.class_id AS ClassId, w.kind, w.tune_id AS TuneId, w.sheet_id AS SheetId, w.task_id AS TaskId, w.tempo,
+        w.instrument,
+        w.learner_id AS LearnerId, w.due, w.made_at AS MadeAt, w.made_by AS MadeBy,
+        coalesce(t.title, s.heading, k.title, '') AS Title
         """;
 
     private const string From = """
@@ -120,8 +123,10 @@ public sealed class WorkRepository(Database database, TimeProvider clock)
     internal static long Add(SqliteConnection connection, SqliteTransaction step, WorkRecord work) =>
         connection.ExecuteScalar<long>(
             """
-            INSERT INTO set_work (class_id, kind, tune_id, sheet_id, task_id, tempo, instrument, learner_id, due, made_at, made_by)
-            VALUES (@ClassId, @kind, @TuneId, @SheetId, @TaskId, @Tempo, @Instrument, @LearnerId, @Due, @madeAt, @MadeBy)
+            INSERT INTO set_work (class_id, kind, tune_id, sheet_id, task_id, tempo, instrument, learner_id, due,
+                made_at, made_by)
+            VALUES (@ClassId, @kind, @TuneId, @SheetId, @TaskId, @Tempo, @Instrument, @LearnerId, @Due, @madeAt,
+                @MadeBy)
             RETURNING id
             """,
             new
@@ -160,7 +165,8 @@ public sealed class WorkRepository(Database database, TimeProvider clock)
     public bool Delete(long classId, long id)
     {
         using var connection = database.Open();
-        return connection.Execute("DELETE FROM set_work WHERE id = @id AND class_id = @classId", new { id, classId }) == 1;
+        return connection.Execute("DELETE FROM set_work WHERE id = @id AND class_id = @classId", new { id, classId })
+            == 1;
     }
 
     /// <summary>Says that a learner has done something that is set to them, or that they have not.</summary>
@@ -183,8 +189,13 @@ public sealed class WorkRepository(Database database, TimeProvider clock)
         DateTime now
     )
     {
-        var set = connection.QuerySingleOrDefault<WorkRecord>($"SELECT {Columns} FROM {From} WHERE w.id = @Work", said, step);
-        return (!said.Done || set?.IsFor(learner) == true) && SetDone(connection, step, said.Work, learner.Id, said.Done, by, now);
+        var set = connection.QuerySingleOrDefault<WorkRecord>(
+            $"SELECT {Columns} FROM {From} WHERE w.id = @Work",
+            said,
+            step
+        );
+        return (!said.Done || set?.IsFor(learner) == true)
+            && SetDone(connection, step, said.Work, learner.Id, said.Done, by, now);
     }
 
     internal static bool SetDone(

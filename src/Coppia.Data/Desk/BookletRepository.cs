@@ -33,7 +33,8 @@ public sealed class BookletRepository(Database database, TimeProvider clock)
     {
         using var connection = database.Open();
         return connection.QuerySingleOrDefault<BookletRecord>(
-            "SELECT class_id AS ClassId, title, per_page AS PerPage, pairs, names, shown FROM booklet WHERE class_id = @classId",
+            "SELECT class_id AS ClassId, title, per_page AS PerPage, pairs, names, "
+                + "shown FROM booklet WHERE class_id = @classId",
             new { classId }
         );
     }
@@ -44,7 +45,10 @@ public sealed class BookletRepository(Database database, TimeProvider clock)
         using var connection = database.Open();
         return
         [
-            .. connection.Query<long>("SELECT hand_in_id FROM booklet_piece WHERE class_id = @classId ORDER BY place", new { classId }),
+            .. connection.Query<long>(
+                "SELECT hand_in_id FROM booklet_piece WHERE class_id = @classId ORDER BY place",
+                new { classId }
+            ),
         ];
     }
 
@@ -69,7 +73,8 @@ public sealed class BookletRepository(Database database, TimeProvider clock)
             """
             INSERT INTO booklet (class_id, title, per_page, pairs, names, shown, changed_at)
             VALUES (@ClassId, @Title, @PerPage, @Pairs, @Names, @Shown, @now)
-            ON CONFLICT (class_id) DO UPDATE SET title = @Title, per_page = @PerPage, pairs = @Pairs, names = @Names, shown = @Shown,
+            ON CONFLICT (class_id) DO UPDATE SET title = @Title, per_page = @PerPage, pairs = @Pairs, names = @Names,
+                shown = @Shown,
                 changed_at = @now
             """,
             new

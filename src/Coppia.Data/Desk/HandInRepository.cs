@@ -10,7 +10,8 @@ namespace Coppia.Data.Desk;
 public sealed class HandInRepository(Database database, TimeProvider clock)
 {
     private const string Columns = """
-        id, learner_id AS LearnerId, work_id AS WorkId, task_id AS TaskId, level, title, task, piece, state, version, made_at AS MadeAt,
+        id, learner_id AS LearnerId, work_id AS WorkId, task_id AS TaskId, level, title, task, piece, state, version,
+        made_at AS MadeAt,
         changed_at AS ChangedAt, handed_in_at AS HandedInAt
         """;
 
@@ -23,7 +24,11 @@ public sealed class HandInRepository(Database database, TimeProvider clock)
     }
 
     private static HandInRecord? Find(SqliteConnection connection, SqliteTransaction? step, long id) =>
-        connection.QuerySingleOrDefault<HandInRecord>($"SELECT {Columns} FROM hand_in WHERE id = @id", new { id }, step);
+        connection.QuerySingleOrDefault<HandInRecord>(
+            $"SELECT {Columns} FROM hand_in WHERE id = @id",
+            new { id },
+            step
+        );
 
     /// <summary>A learner's pieces, the first begun first.</summary>
     public IReadOnlyList<HandInRecord> Of(long learner)
@@ -31,7 +36,10 @@ public sealed class HandInRepository(Database database, TimeProvider clock)
         using var connection = database.Open();
         return
         [
-            .. connection.Query<HandInRecord>($"SELECT {Columns} FROM hand_in WHERE learner_id = @learner ORDER BY id", new { learner }),
+            .. connection.Query<HandInRecord>(
+                $"SELECT {Columns} FROM hand_in WHERE learner_id = @learner ORDER BY id",
+                new { learner }
+            ),
         ];
     }
 
@@ -42,22 +50,24 @@ public sealed class HandInRepository(Database database, TimeProvider clock)
         return
         [
             .. connection.Query<HandInRecord>(
-                $"SELECT {Columns} FROM hand_in WHERE learner_id IN (SELECT id FROM learner WHERE class_id = @classId) ORDER BY id",
+                $"SELECT {Columns} FROM hand_in WHERE learner_id IN (SELECT id FROM learner WHERE class_id = "
+                    + "@classId) ORDER BY id",
                 new { classId }
             ),
         ];
     }
 
     /// <summary>
-    /// The piece that a learner writes for something set, on a level; begun where there is none. One whose work was taken away and set
-    /// again goes on.
+    /// The piece that a learner writes for something set, on a level; begun where there is none. One whose work was
+    /// taken away and set again goes on.
     /// </summary>
     private HandInRecord Open(SqliteConnection connection, SqliteTransaction step, HandInRecord begun)
     {
         var found = connection.QueryFirstOrDefault<HandInRecord>(
             $"""
             SELECT {Columns} FROM hand_in
-            WHERE learner_id = @LearnerId AND level = @Level AND (work_id = @WorkId OR work_id IS NULL AND task_id = @TaskId)
+            WHERE learner_id = @LearnerId AND level = @Level AND (work_id = @WorkId OR work_id IS NULL AND task_id =
+                @TaskId)
             ORDER BY work_id IS NULL, id LIMIT 1
             """,
             begun,
@@ -73,8 +83,10 @@ public sealed class HandInRepository(Database database, TimeProvider clock)
         connection.ExecuteScalar<long>(
             """
             INSERT INTO hand_in
-                (learner_id, work_id, task_id, level, title, task, piece, state, version, made_at, changed_at, handed_in_at)
-            VALUES (@LearnerId, @WorkId, @TaskId, @Level, @Title, @Task, @Piece, @state, @Version, @madeAt, @changedAt, @handedInAt)
+                (learner_id, work_id, task_id, level, title, task, piece, state, version, made_at, changed_at,
+                 handed_in_at)
+            VALUES (@LearnerId, @WorkId, @TaskId, @Level, @Title, @Task, @Piece, @state, @Version, @madeAt, @changedAt,
+                @handedInAt)
             RETURNING id
             """,
             new
@@ -95,7 +107,9 @@ public sealed class HandInRepository(Database database, TimeProvider clock)
             step
         );
 
-    /// <summary>Keeps a piece as a learner writes it; <see cref="HandIn.StaysAsVersion"/> says whether the one before stays too.</summary>
+    /// <summary>
+    /// Keeps a piece as a learner writes it; <see cref="HandIn.StaysAsVersion"/> says whether the one before stays too.
+    /// </summary>
     /// <param name="begun">As it is begun where there is none yet.</param>
     /// <param name="from">The version that the writer started from; 0 for whatever is there.</param>
     /// <param name="anew">Much of it is taken away.</param>
@@ -105,12 +119,21 @@ public sealed class HandInRepository(Database database, TimeProvider clock)
         using var connection = database.Open();
         using var step = connection.BeginTransaction();
         var before = Open(connection, step, begun);
-        var kept = before.State.IsLocked() ? null : Keep(connection, step, before, piece, from == 0 ? before.Version : from, anew);
+        var kept = before.State.IsLocked()
+            ? null
+            : Keep(connection, step, before, piece, from == 0 ? before.Version : from, anew);
         step.Commit();
         return kept;
     }
 
-    private HandInRecord Keep(SqliteConnection connection, SqliteTransaction step, HandInRecord before, string piece, int from, bool anew)
+    private HandInRecord Keep(
+        SqliteConnection connection,
+        SqliteTransaction step,
+        HandInRecord before,
+        string piece,
+        int from,
+        bool anew
+    )
     {
         if (before.Piece == piece)
             return before;
@@ -130,7 +153,8 @@ public sealed class HandInRepository(Database database, TimeProvider clock)
     }
 
     /// <summary>
-    /// Keeps a piece that came on paper or as a file, hands it in, and says that what was set is done: all of it, or nothing.
+    /// Keeps a piece that came on paper or as a file, hands it in, and says that what was set is done: all of it, or
+    /// nothing.
     /// </summary>
     /// <param name="by">The teacher's name.</param>
     /// <returns>False where the learner's piece is locked.</returns>
@@ -153,14 +177,20 @@ public sealed class HandInRepository(Database database, TimeProvider clock)
         connection.Execute(
             $"""
             DELETE FROM hand_in_version WHERE hand_in_id = @Id
-                AND id NOT IN (SELECT id FROM hand_in_version WHERE hand_in_id = @Id ORDER BY id DESC LIMIT {HandIn.MostVersions})
+                AND id NOT IN (SELECT id FROM hand_in_version WHERE hand_in_id = @Id ORDER BY id DESC LIMIT
+                    {HandIn.MostVersions})
             """,
             before,
             step
         );
     }
 
-    internal static void Insert(SqliteConnection connection, SqliteTransaction step, long handIn, PieceVersionRecord version) =>
+    internal static void Insert(
+        SqliteConnection connection,
+        SqliteTransaction step,
+        long handIn,
+        PieceVersionRecord version
+    ) =>
         connection.Execute(
             "INSERT INTO hand_in_version (hand_in_id, piece, made_at) VALUES (@handIn, @Piece, @at)",
             new
@@ -172,7 +202,9 @@ public sealed class HandInRepository(Database database, TimeProvider clock)
             step
         );
 
-    /// <summary>Hands a piece in, gives it back or accepts it, and with that says whether what was set is done.</summary>
+    /// <summary>
+    /// Hands a piece in, gives it back or accepts it, and with that says whether what was set is done.
+    /// </summary>
     /// <param name="by">The teacher's name; empty for the learner.</param>
     /// <param name="work">What it is for, where its own was taken away and set again.</param>
     /// <returns>False where its state does not allow it.</returns>
@@ -188,13 +220,20 @@ public sealed class HandInRepository(Database database, TimeProvider clock)
     }
 
     /// <summary>What is handed in stays as a version too.</summary>
-    private void Move(SqliteConnection connection, SqliteTransaction step, HandInRecord before, HandInState to, string by)
+    private void Move(
+        SqliteConnection connection,
+        SqliteTransaction step,
+        HandInRecord before,
+        HandInState to,
+        string by
+    )
     {
         if (to == HandInState.HandedIn)
             KeepVersion(connection, step, before);
         connection.Execute(
             """
-            UPDATE hand_in SET state = @state, handed_in_at = CASE WHEN @state = 'handedIn' THEN @now ELSE handed_in_at END WHERE id = @Id
+            UPDATE hand_in SET state = @state, handed_in_at = CASE WHEN @state = 'handedIn' THEN @now ELSE handed_in_at
+                END WHERE id = @Id
             """,
             new
             {
@@ -248,7 +287,8 @@ public sealed class HandInRepository(Database database, TimeProvider clock)
     internal static long Insert(SqliteConnection connection, SqliteTransaction step, RemarkRecord remark) =>
         connection.ExecuteScalar<long>(
             """
-            INSERT INTO hand_in_remark (hand_in_id, bar, words, made_at, made_by) VALUES (@HandInId, @Bar, @Words, @at, @MadeBy)
+            INSERT INTO hand_in_remark (hand_in_id, bar, words, made_at, made_by) VALUES (@HandInId, @Bar, @Words, @at,
+                @MadeBy)
             RETURNING id
             """,
             new
@@ -265,7 +305,10 @@ public sealed class HandInRepository(Database database, TimeProvider clock)
     public bool TakeBack(long handIn, long remark)
     {
         using var connection = database.Open();
-        return connection.Execute("DELETE FROM hand_in_remark WHERE id = @remark AND hand_in_id = @handIn", new { remark, handIn }) == 1;
+        return connection.Execute(
+                "DELETE FROM hand_in_remark WHERE id = @remark AND hand_in_id = @handIn",
+                new { remark, handIn }
+            ) == 1;
     }
 
     private DateTime Now() => clock.GetUtcNow().UtcDateTime;

@@ -37,7 +37,8 @@ public sealed class TaskRepository(Database database, TimeProvider clock)
         return
         [
             .. connection.Query<TaskRecord>(
-                $"SELECT {Columns} FROM writing_task WHERE deleted_at IS NULL ORDER BY changed_at DESC, id DESC LIMIT {MostListed}"
+                $"SELECT {Columns} FROM writing_task WHERE deleted_at IS NULL ORDER BY changed_at DESC, "
+                    + $"id DESC LIMIT {MostListed}"
             ),
         ];
     }
@@ -49,7 +50,8 @@ public sealed class TaskRepository(Database database, TimeProvider clock)
         return
         [
             .. connection.Query<TaskRecord>(
-                $"SELECT {Columns} FROM writing_task WHERE deleted_at IS NOT NULL ORDER BY deleted_at DESC, id DESC LIMIT {MostListed}"
+                $"SELECT {Columns} FROM writing_task WHERE deleted_at IS NOT NULL ORDER BY deleted_at DESC, "
+                    + $"id DESC LIMIT {MostListed}"
             ),
         ];
     }
@@ -72,7 +74,13 @@ public sealed class TaskRepository(Database database, TimeProvider clock)
         return Find(id)!;
     }
 
-    internal static long Add(SqliteConnection connection, SqliteTransaction step, string title, string document, string now) =>
+    internal static long Add(
+        SqliteConnection connection,
+        SqliteTransaction step,
+        string title,
+        string document,
+        string now
+    ) =>
         connection.ExecuteScalar<long>(
             """
             INSERT INTO writing_task (title, document, created_at, changed_at) VALUES (@title, @document, @now, @now)
@@ -90,12 +98,15 @@ public sealed class TaskRepository(Database database, TimeProvider clock)
     /// <summary>The task of this title and plan, or null.</summary>
     internal static long? Like(SqliteConnection connection, SqliteTransaction step, string title, string document) =>
         connection.ExecuteScalar<long?>(
-            "SELECT id FROM writing_task WHERE title = @title AND document = @document AND deleted_at IS NULL ORDER BY id LIMIT 1",
+            "SELECT id FROM writing_task WHERE title = @title AND document = @document AND deleted_at IS NULL "
+                + "ORDER BY id LIMIT 1",
             new { title, document },
             step
         );
 
-    /// <summary>Saves a change of the version that it was made in; another change since then is not overwritten.</summary>
+    /// <summary>
+    /// Saves a change of the version that it was made in; another change since then is not overwritten.
+    /// </summary>
     public SaveOutcome Save(TaskRecord task)
     {
         using var connection = database.Open();
@@ -132,7 +143,10 @@ public sealed class TaskRepository(Database database, TimeProvider clock)
     public int Purge(DateTime before)
     {
         using var connection = database.Open();
-        return connection.Execute("DELETE FROM writing_task WHERE deleted_at < @before", new { before = before.ToText() });
+        return connection.Execute(
+            "DELETE FROM writing_task WHERE deleted_at < @before",
+            new { before = before.ToText() }
+        );
     }
 
     private string Now() => clock.GetUtcNow().UtcDateTime.ToText();

@@ -52,13 +52,19 @@ public sealed class TeacherRepository(Database database, TimeProvider clock)
     public TeacherRecord? Find(long id)
     {
         using var connection = database.Open();
-        return connection.QuerySingleOrDefault<TeacherRecord>($"SELECT {Columns} FROM teacher WHERE id = @id", new { id });
+        return connection.QuerySingleOrDefault<TeacherRecord>(
+            $"SELECT {Columns} FROM teacher WHERE id = @id",
+            new { id }
+        );
     }
 
     public TeacherRecord? Named(string name)
     {
         using var connection = database.Open();
-        return connection.QuerySingleOrDefault<TeacherRecord>($"SELECT {Columns} FROM teacher WHERE name = @name", new { name });
+        return connection.QuerySingleOrDefault<TeacherRecord>(
+            $"SELECT {Columns} FROM teacher WHERE name = @name",
+            new { name }
+        );
     }
 
     /// <summary>Null for a name and a passphrase that will do, else what would be right.</summary>
@@ -67,8 +73,11 @@ public sealed class TeacherRepository(Database database, TimeProvider clock)
         if (name.Trim().Length is 0 or > LongestName)
             return $"Expected a name of 1 to {LongestName} characters.";
         if (passphrase.Length is < ShortestPassphrase or > LongestPassphrase)
-            return $"Expected a passphrase of {ShortestPassphrase} to {LongestPassphrase} characters, such as a few words.";
-        return passphrase.Distinct().Count() < FewestLetters || passphrase.Contains(name.Trim(), StringComparison.OrdinalIgnoreCase)
+            return $"Expected a passphrase of {ShortestPassphrase} to {LongestPassphrase} characters, "
+                + "such as a few words.";
+        return
+            passphrase.Distinct().Count() < FewestLetters
+            || passphrase.Contains(name.Trim(), StringComparison.OrdinalIgnoreCase)
             ? "This passphrase is too easily guessed; expected a few words, without your name."
             : null;
     }
@@ -97,7 +106,11 @@ public sealed class TeacherRepository(Database database, TimeProvider clock)
     public TeacherRecord? Check(string name, string passphrase)
     {
         var teacher = Named(name.Trim());
-        var checkedAs = Hasher.VerifyHashedPassword(teacher ?? new TeacherRecord(), teacher?.Passphrase ?? Nobody, passphrase);
+        var checkedAs = Hasher.VerifyHashedPassword(
+            teacher ?? new TeacherRecord(),
+            teacher?.Passphrase ?? Nobody,
+            passphrase
+        );
         if (teacher is null || checkedAs == PasswordVerificationResult.Failed)
             return null;
         if (checkedAs == PasswordVerificationResult.SuccessRehashNeeded)
@@ -119,7 +132,8 @@ public sealed class TeacherRepository(Database database, TimeProvider clock)
     }
 
     /// <summary>
-    /// Puts those who can sign in now into a library that is to take this one's place, instead of its own; where nobody can, its own stay.
+    /// Puts those who can sign in now into a library that is to take this one's place, instead of its own; where nobody
+    /// can, its own stay.
     /// </summary>
     /// <param name="file">A file with today's tables that nobody else uses.</param>
     public void TakeInto(string file)
@@ -134,7 +148,8 @@ public sealed class TeacherRepository(Database database, TimeProvider clock)
         foreach (var teacher in now)
         {
             connection.Execute(
-                "INSERT INTO teacher (id, name, passphrase, stamp, created_at) VALUES (@Id, @Name, @Passphrase, @Stamp, @now)",
+                "INSERT INTO teacher (id, name, passphrase, stamp, created_at) VALUES (@Id, @Name, "
+                    + "@Passphrase, @Stamp, @now)",
                 new
                 {
                     teacher.Id,

@@ -37,7 +37,8 @@ public sealed record SheetPage(IReadOnlyList<SheetRecord> Sheets, int Total);
 /// <summary>Owns the table of sheets.</summary>
 public sealed class SheetRepository(Database database, TimeProvider clock)
 {
-    private const string Columns = "id, heading, instruments, document, version, changed_at AS ChangedAt, deleted_at AS DeletedAt";
+    private const string Columns =
+        "id, heading, instruments, document, version, changed_at AS ChangedAt, deleted_at AS DeletedAt";
 
     /// <summary>The last changed first.</summary>
     public SheetPage List(SheetQuery query)
@@ -54,7 +55,8 @@ public sealed class SheetRepository(Database database, TimeProvider clock)
         return new SheetPage(
             [
                 .. connection.Query<SheetRecord>(
-                    $"SELECT {Columns} FROM sheet WHERE {Fits} ORDER BY changed_at DESC, id DESC LIMIT @Count OFFSET @From",
+                    $"SELECT {Columns} FROM sheet WHERE {Fits} ORDER BY changed_at DESC, "
+                        + "id DESC LIMIT @Count OFFSET @From",
                     asked
                 ),
             ],
@@ -83,7 +85,9 @@ public sealed class SheetRepository(Database database, TimeProvider clock)
         using var connection = database.Open();
         return
         [
-            .. connection.Query<SheetRecord>($"SELECT {Columns} FROM sheet WHERE deleted_at IS NOT NULL ORDER BY deleted_at DESC, id DESC"),
+            .. connection.Query<SheetRecord>(
+                $"SELECT {Columns} FROM sheet WHERE deleted_at IS NOT NULL ORDER BY deleted_at DESC, id DESC"
+            ),
         ];
     }
 
@@ -115,13 +119,16 @@ public sealed class SheetRepository(Database database, TimeProvider clock)
         );
     }
 
-    /// <summary>Saves a change of the version that it was made in; another change since then is not overwritten.</summary>
+    /// <summary>
+    /// Saves a change of the version that it was made in; another change since then is not overwritten.
+    /// </summary>
     public SaveOutcome Save(SheetRecord sheet)
     {
         using var connection = database.Open();
         var saved = connection.Execute(
             """
-            UPDATE sheet SET heading = @Heading, instruments = @Instruments, document = @Document, version = version + 1, changed_at = @now
+            UPDATE sheet SET heading = @Heading, instruments = @Instruments, document = @Document, version = version +
+                1, changed_at = @now
             WHERE id = @Id AND version = @Version AND deleted_at IS NULL
             """,
             new

@@ -5,8 +5,8 @@ using Microsoft.Data.Sqlite;
 namespace Coppia.Data.Keeping;
 
 /// <summary>
-/// Copies of a library as one file each, consistent while it is in use (SQLite Online Backup API). Copying the database file itself would
-/// leave behind what its write-ahead log holds.
+/// Copies of a library as one file each, consistent while it is in use (SQLite Online Backup API). Copying the database
+/// file itself would leave behind what its write-ahead log holds.
 /// </summary>
 public sealed class Backup(LibraryFolder folder, TimeProvider clock)
 {
@@ -34,14 +34,21 @@ public sealed class Backup(LibraryFolder folder, TimeProvider clock)
     public IReadOnlyList<FileInfo> Kept() =>
         !Directory.Exists(folder.Backups)
             ? []
-            : [.. new DirectoryInfo(folder.Backups).EnumerateFiles("coppia-*.db").OrderByDescending(f => f.LastWriteTimeUtc)];
+            :
+            [
+                .. new DirectoryInfo(folder.Backups)
+                    .EnumerateFiles("coppia-*.db")
+                    .OrderByDescending(f => f.LastWriteTimeUtc),
+            ];
 
     /// <summary>There is no backup of today yet.</summary>
     public bool IsDue => !File.Exists(Today);
 
     private string Today => Path.Combine(folder.Backups, $"{Daily}{Now("yyyy-MM-dd")}.db");
 
-    /// <summary>Makes today's backup where there is none yet, and lets go of those that are older than the last seven.</summary>
+    /// <summary>
+    /// Makes today's backup where there is none yet, and lets go of those that are older than the last seven.
+    /// </summary>
     /// <returns>Whether one was made.</returns>
     /// <exception cref="InvalidDataException">It cannot be made; the message says why.</exception>
     public bool MakeDaily()
@@ -67,11 +74,12 @@ public sealed class Backup(LibraryFolder folder, TimeProvider clock)
     }
 
     /// <summary>
-    /// Puts a backup in the library's place; nobody may be using it. The library that was there is kept among the backups, also where it is
-    /// too damaged to be opened.
+    /// Puts a backup in the library's place; nobody may be using it. The library that was there is kept among the
+    /// backups, also where it is too damaged to be opened.
     /// </summary>
     /// <returns>Where the former library is kept; null where there was none.</returns>
-    /// <exception cref="InvalidDataException">The backup is none, or damaged, or of a newer Coppia; nothing was changed.</exception>
+    /// <exception cref="InvalidDataException">The backup is none, or damaged, or of a newer Coppia; nothing was
+    /// changed.</exception>
     public string? Restore(string file)
     {
         folder.Prepare();
@@ -133,7 +141,9 @@ public sealed class Backup(LibraryFolder folder, TimeProvider clock)
         }
     }
 
-    /// <summary>Writes a consistent copy of a database that may be in use; the copy is there as a whole or not at all.</summary>
+    /// <summary>
+    /// Writes a consistent copy of a database that may be in use; the copy is there as a whole or not at all.
+    /// </summary>
     /// <exception cref="InvalidDataException">It cannot be read or written; the message says why.</exception>
     public static void Write(string database, string file)
     {
@@ -196,7 +206,12 @@ public sealed class Backup(LibraryFolder folder, TimeProvider clock)
 
     private void LetGo(string name, int kept)
     {
-        foreach (var old in Kept().Where(f => f.Name.StartsWith(name, StringComparison.Ordinal)).OrderByDescending(f => f.Name).Skip(kept))
+        foreach (
+            var old in Kept()
+                .Where(f => f.Name.StartsWith(name, StringComparison.Ordinal))
+                .OrderByDescending(f => f.Name)
+                .Skip(kept)
+        )
             old.Delete();
     }
 
@@ -204,10 +219,13 @@ public sealed class Backup(LibraryFolder folder, TimeProvider clock)
     {
         var version = Database.VersionIn(connection);
         if (version == 0 || Run(connection, TableOfTunes) is null || Run(connection, Strange) is not null)
-            throw new InvalidDataException($"{file} is a database, but not one of Coppia’s; expected a backup that Coppia made.");
+            throw new InvalidDataException(
+                $"{file} is a database, but not one of Coppia’s; expected a backup that Coppia made."
+            );
         if (version > Database.NewestVersion)
             throw new InvalidDataException(
-                $"{file} was made by a newer Coppia: its tables have version {version}, this program knows versions up to "
+                $"{file} was made by a newer Coppia: its tables have version {version}, "
+                    + "this program knows versions up to "
                     + $"{Database.NewestVersion}."
             );
         if (Run(connection, "PRAGMA integrity_check(1)") is not "ok")
@@ -218,7 +236,8 @@ public sealed class Backup(LibraryFolder folder, TimeProvider clock)
 
     /// <summary>What runs by itself and is none of Coppia's.</summary>
     private const string Strange =
-        "SELECT name FROM sqlite_master WHERE type IN ('trigger', 'view') AND name NOT LIKE 'tune\\_search\\_%' ESCAPE '\\'";
+        "SELECT name FROM sqlite_master WHERE type IN ('trigger', "
+        + "'view') AND name NOT LIKE 'tune\\_search\\_%' ESCAPE '\\'";
 
     private static string Refused(string file, SqliteException e) =>
         e.SqliteErrorCode switch
@@ -238,7 +257,8 @@ public sealed class Backup(LibraryFolder folder, TimeProvider clock)
             new SqliteConnectionStringBuilder
             {
                 DataSource = file,
-                Mode = SqliteOpenMode.ReadWrite, // a database with a write-ahead log is not read without writing to its folder
+                // a database with a write-ahead log is not read without writing to its folder
+                Mode = SqliteOpenMode.ReadWrite,
                 Pooling = false,
                 DefaultTimeout = 10,
             }.ToString()

@@ -56,13 +56,22 @@ public sealed class LibraryCopy(Database database, TimeProvider clock)
                         splitOn: "NoteId"
                     ),
                 ],
-                [.. connection.Query<string>("SELECT instrument FROM printed_fingers WHERE tune_id = @id ORDER BY instrument", of)],
+                [
+                    .. connection.Query<string>(
+                        "SELECT instrument FROM printed_fingers WHERE tune_id = @id ORDER BY instrument",
+                        of
+                    ),
+                ],
                 connection
-                    .Query<(string Instrument, int Octaves)>("SELECT instrument, octaves FROM octave_choice WHERE tune_id = @id", of)
+                    .Query<(string Instrument, int Octaves)>(
+                        "SELECT instrument, octaves FROM octave_choice WHERE tune_id = @id",
+                        of
+                    )
                     .ToDictionary(o => o.Instrument, o => o.Octaves),
                 [
                     .. connection.Query<BowRecord>(
-                        "SELECT note_id AS NoteId, kind, pitch, refused FROM bow_change WHERE tune_id = @id ORDER BY note_id, kind",
+                        "SELECT note_id AS NoteId, kind, pitch, "
+                            + "refused FROM bow_change WHERE tune_id = @id ORDER BY note_id, kind",
                         of
                     ),
                 ]
@@ -71,7 +80,8 @@ public sealed class LibraryCopy(Database database, TimeProvider clock)
     }
 
     /// <summary>
-    /// Adds what is not there yet: all of it, or where something fails none. What is there with the same name and text is left as it is.
+    /// Adds what is not there yet: all of it, or where something fails none. What is there with the same name and text
+    /// is left as it is.
     /// </summary>
     /// <param name="sheets">Each with the tunes that it was made from, by their ids in the copy.</param>
     /// <param name="moved">Gives a sheet's document with the ids that its tunes have here.</param>
@@ -103,7 +113,14 @@ public sealed class LibraryCopy(Database database, TimeProvider clock)
 
         foreach (var style in styles)
         {
-            if (Is(connection, step, "SELECT 1 FROM style WHERE name = @Name AND json = @Json AND deleted_at IS NULL", style))
+            if (
+                Is(
+                    connection,
+                    step,
+                    "SELECT 1 FROM style WHERE name = @Name AND json = @Json AND deleted_at IS NULL",
+                    style
+                )
+            )
                 stylesThere++;
             else
                 connection.Execute(
@@ -132,7 +149,14 @@ public sealed class LibraryCopy(Database database, TimeProvider clock)
                 document,
                 now,
             };
-            if (Is(connection, step, "SELECT 1 FROM sheet WHERE heading = @Heading AND document = @document AND deleted_at IS NULL", asked))
+            if (
+                Is(
+                    connection,
+                    step,
+                    "SELECT 1 FROM sheet WHERE heading = @Heading AND document = @document AND deleted_at IS NULL",
+                    asked
+                )
+            )
                 sheetsThere++;
             else
                 connection.Execute(
@@ -157,7 +181,10 @@ public sealed class LibraryCopy(Database database, TimeProvider clock)
 
             var numbers = new Numbers(
                 tune => ids.TryGetValue(tune, out var here) ? here : null,
-                sheet => one.Sheets.TryGetValue(sheet, out var heading) ? LibraryNames.Sheet(connection, step, sheet, heading) : null,
+                sheet =>
+                    one.Sheets.TryGetValue(sheet, out var heading)
+                        ? LibraryNames.Sheet(connection, step, sheet, heading)
+                        : null,
                 one.Tasks
             );
             var style = connection.ExecuteScalar<long?>(
@@ -165,7 +192,16 @@ public sealed class LibraryCopy(Database database, TimeProvider clock)
                 new { one.Style },
                 step
             );
-            ClassCopies.Add(connection, step, one.Class with { Class = one.Class.Class with { StyleId = style } }, numbers, now);
+            ClassCopies.Add(
+                connection,
+                step,
+                one.Class with
+                {
+                    Class = one.Class.Class with { StyleId = style },
+                },
+                numbers,
+                now
+            );
         }
 
         step.Commit();
@@ -186,7 +222,8 @@ public sealed class LibraryCopy(Database database, TimeProvider clock)
 
     private static long? TuneLike(SqliteConnection connection, SqliteTransaction step, TuneRecord tune) =>
         connection.ExecuteScalar<long?>(
-            "SELECT id FROM tune WHERE title_key = @key AND title = @Title AND source = @Source AND deleted_at IS NULL LIMIT 1",
+            "SELECT id FROM tune WHERE title_key = @key AND title = @Title AND source = @Source AND deleted_at "
+                + "IS NULL LIMIT 1",
             new
             {
                 key = SearchKey.Of(tune.Title),

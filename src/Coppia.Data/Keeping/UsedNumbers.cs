@@ -4,8 +4,8 @@ using Microsoft.Data.Sqlite;
 namespace Coppia.Data.Keeping;
 
 /// <summary>
-/// The numbers that a library has given away, table by table. A backup that takes its place knows only those of its own day; what phones
-/// and browsers remember under later ones must not become another class's.
+/// The numbers that a library has given away, table by table. A backup that takes its place knows only those of its own
+/// day; what phones and browsers remember under later ones must not become another class's.
 /// </summary>
 internal static class UsedNumbers
 {
@@ -20,7 +20,12 @@ internal static class UsedNumbers
         try
         {
             using var read = new SqliteConnection($"Data Source={from};Mode=ReadOnly;Pooling=False");
-            used = [.. read.Query<Used>("SELECT name AS \"Table\", seq AS Last FROM sqlite_sequence WHERE name <> 'SchemaVersions'")];
+            used =
+            [
+                .. read.Query<Used>(
+                    "SELECT name AS \"Table\", seq AS Last FROM sqlite_sequence WHERE name <> 'SchemaVersions'"
+                ),
+            ];
         }
         catch (SqliteException)
         {

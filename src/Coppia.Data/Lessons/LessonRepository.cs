@@ -117,7 +117,9 @@ public sealed class LessonRepository(Database database, TimeProvider clock)
         return id;
     }
 
-    /// <summary>Saves a change of the version that it was made in; another change since then is not overwritten.</summary>
+    /// <summary>
+    /// Saves a change of the version that it was made in; another change since then is not overwritten.
+    /// </summary>
     public SaveOutcome Save(LessonRecord lesson)
     {
         using var connection = database.Open();
@@ -175,7 +177,12 @@ public sealed class LessonRepository(Database database, TimeProvider clock)
         return connection.Execute("DELETE FROM lesson WHERE deleted_at < @before", new { before = before.ToText() });
     }
 
-    private static void PutTunes(SqliteConnection connection, SqliteTransaction step, long id, IReadOnlyList<long?> tunes) =>
+    private static void PutTunes(
+        SqliteConnection connection,
+        SqliteTransaction step,
+        long id,
+        IReadOnlyList<long?> tunes
+    ) =>
         connection.Execute(
             "INSERT INTO lesson_tune (lesson_id, place, tune_id) VALUES (@id, @place, @tune)",
             tunes.Select(

@@ -7,7 +7,8 @@ namespace Coppia.Data.Logbook;
 public sealed record OfLearner<T>(long Learner, T Record);
 
 /// <summary>
-/// Reads what the learners of a class reported, all of them at once. It costs what the class wrote, not what the library holds.
+/// Reads what the learners of a class reported, all of them at once. It costs what the class wrote, not what the
+/// library holds.
 /// </summary>
 public sealed class LogRepository(Database database)
 {
@@ -17,7 +18,13 @@ public sealed class LogRepository(Database database)
 
     /// <summary>Cards that were answered wrongly from a day on.</summary>
     public ILookup<long, CardAnswerRecord> Slips(long classId, string since) =>
-        Read<CardAnswerRecord>("card_answer", "day, card, right, mistake", "day >= @since AND right = 0", classId, since);
+        Read<CardAnswerRecord>(
+            "card_answer",
+            "day, card, right, mistake",
+            "day >= @since AND right = 0",
+            classId,
+            since
+        );
 
     /// <summary>Ready sentences from a day on, the first first.</summary>
     public ILookup<long, LearnerNoteRecord> Notes(long classId, string since) =>

@@ -131,7 +131,12 @@ public sealed class ReportRepository(Database database, TimeProvider clock)
         return true;
     }
 
-    internal static bool Insert(SqliteConnection connection, SqliteTransaction step, long learner, PracticeRecord practice) =>
+    internal static bool Insert(
+        SqliteConnection connection,
+        SqliteTransaction step,
+        long learner,
+        PracticeRecord practice
+    ) =>
         connection.Execute(
             """
             INSERT INTO practice (learner_id, key, day, at, minutes, tune_id, tempo, made_by)
@@ -152,7 +157,12 @@ public sealed class ReportRepository(Database database, TimeProvider clock)
             step
         ) == 1;
 
-    internal static bool Insert(SqliteConnection connection, SqliteTransaction step, long learner, CardAnswerRecord answer) =>
+    internal static bool Insert(
+        SqliteConnection connection,
+        SqliteTransaction step,
+        long learner,
+        CardAnswerRecord answer
+    ) =>
         connection.Execute(
             """
             INSERT INTO card_answer (learner_id, key, card, day, at, right, seconds, mistake)
@@ -173,7 +183,12 @@ public sealed class ReportRepository(Database database, TimeProvider clock)
             step
         ) == 1;
 
-    internal static bool Insert(SqliteConnection connection, SqliteTransaction step, long learner, LearnerNoteRecord note) =>
+    internal static bool Insert(
+        SqliteConnection connection,
+        SqliteTransaction step,
+        long learner,
+        LearnerNoteRecord note
+    ) =>
         connection.Execute(
             """
             INSERT INTO learner_note (learner_id, key, day, at, note, tune_id)
@@ -212,7 +227,10 @@ public sealed class ReportRepository(Database database, TimeProvider clock)
     public bool Remove(long learner, string key)
     {
         using var connection = database.Open();
-        return connection.Execute("DELETE FROM practice WHERE learner_id = @learner AND key = @key", new { learner, key }) == 1;
+        return connection.Execute(
+                "DELETE FROM practice WHERE learner_id = @learner AND key = @key",
+                new { learner, key }
+            ) == 1;
     }
 
     /// <summary>A learner's minutes from a day on, the first first.</summary>
@@ -222,7 +240,8 @@ public sealed class ReportRepository(Database database, TimeProvider clock)
         return
         [
             .. connection.Query<PracticeRecord>(
-                $"SELECT {PracticeColumns} FROM practice WHERE learner_id = @learner AND day >= @since ORDER BY day, at, key",
+                $"SELECT {PracticeColumns} FROM practice WHERE learner_id = @learner AND day >= @since ORDER "
+                    + "BY day, at, key",
                 new { learner, since }
             ),
         ];
@@ -235,7 +254,8 @@ public sealed class ReportRepository(Database database, TimeProvider clock)
         return
         [
             .. connection.Query<CardAnswerRecord>(
-                $"SELECT {AnswerColumns} FROM card_answer WHERE learner_id = @learner AND day >= @since ORDER BY day, at, key",
+                $"SELECT {AnswerColumns} FROM card_answer WHERE learner_id = @learner AND day >= @since ORDER "
+                    + "BY day, at, key",
                 new { learner, since }
             ),
         ];
@@ -248,7 +268,8 @@ public sealed class ReportRepository(Database database, TimeProvider clock)
         return
         [
             .. connection.Query<LearnerNoteRecord>(
-                $"SELECT {NoteColumns} FROM learner_note WHERE learner_id = @learner AND day >= @since ORDER BY day, at, key",
+                $"SELECT {NoteColumns} FROM learner_note WHERE learner_id = @learner AND day >= @since ORDER "
+                    + "BY day, at, key",
                 new { learner, since }
             ),
         ];

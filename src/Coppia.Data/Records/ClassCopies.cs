@@ -52,7 +52,12 @@ public sealed class ClassCopies(
             links.Of(learner.ClassId).FirstOrDefault(l => l.LearnerId == learner.Id)?.Token
         );
 
-    private LearnerCopy Copy(LearnerRecord learner, IEnumerable<WorkRecord> set, IEnumerable<DoneRecord> done, string? link) =>
+    private LearnerCopy Copy(
+        LearnerRecord learner,
+        IEnumerable<WorkRecord> set,
+        IEnumerable<DoneRecord> done,
+        string? link
+    ) =>
         new(
             learner,
             link,
@@ -113,7 +118,13 @@ public sealed class ClassCopies(
         )
             is not null;
 
-    internal static long Add(SqliteConnection connection, SqliteTransaction step, ClassCopy copy, Numbers numbers, string now)
+    internal static long Add(
+        SqliteConnection connection,
+        SqliteTransaction step,
+        ClassCopy copy,
+        Numbers numbers,
+        string now
+    )
     {
         var id = ClassRepository.Add(connection, step, copy.Class, copy.Class.CreatedAt.ToText(), now);
         foreach (var change in copy.Known)
@@ -134,7 +145,15 @@ public sealed class ClassCopies(
         }
 
         foreach (var lesson in copy.Lessons)
-            LessonRepository.Add(connection, step, lesson with { ClassId = id, Tunes = [.. lesson.Tunes.Select(numbers.OfTune)] });
+            LessonRepository.Add(
+                connection,
+                step,
+                lesson with
+                {
+                    ClassId = id,
+                    Tunes = [.. lesson.Tunes.Select(numbers.OfTune)],
+                }
+            );
         if (copy.Booklet is { } booklet)
             BookletRepository.Put(
                 connection,
@@ -170,7 +189,16 @@ public sealed class ClassCopies(
         foreach (var one in copy.Own)
         {
             if (numbers.Of(one, tasks.Of) is { } here)
-                own[one.Id] = WorkRepository.Add(connection, step, here with { ClassId = classId, Instrument = null, LearnerId = id });
+                own[one.Id] = WorkRepository.Add(
+                    connection,
+                    step,
+                    here with
+                    {
+                        ClassId = classId,
+                        Instrument = null,
+                        LearnerId = id,
+                    }
+                );
         }
 
         foreach (var practice in copy.Practice)
@@ -196,7 +224,10 @@ public sealed class ClassCopies(
         var pieces = new Dictionary<long, long>();
         foreach (var piece in copy.HandIns)
         {
-            var work = piece.HandIn.WorkId is { } w && (own.TryGetValue(w, out var to) || set.TryGetValue(w, out to)) ? to : (long?)null;
+            var work =
+                piece.HandIn.WorkId is { } w && (own.TryGetValue(w, out var to) || set.TryGetValue(w, out to))
+                    ? to
+                    : (long?)null;
             var task = piece.HandIn.TaskId is { } t ? tasks.Of(t) : null;
             pieces[piece.HandIn.Id] = HandInRepository.Add(
                 connection,
@@ -217,7 +248,9 @@ public sealed class ClassCopies(
         return pieces;
     }
 
-    /// <summary>Writing tasks of a copy as they are here: one of the same title and plan is the same, another is made.</summary>
+    /// <summary>
+    /// Writing tasks of a copy as they are here: one of the same title and plan is the same, another is made.
+    /// </summary>
     private sealed class TasksHere(SqliteConnection connection, SqliteTransaction step, Numbers numbers, string now)
     {
         private readonly Dictionary<long, long> _made = [];

@@ -6,10 +6,15 @@ using Coppia.Data.Logbook;
 namespace Coppia.Data.Records;
 
 /// <summary>A piece with how it was and what is said of it.</summary>
-public sealed record HandInCopy(HandInRecord HandIn, IReadOnlyList<PieceVersionRecord> Versions, IReadOnlyList<RemarkRecord> Remarks);
+public sealed record HandInCopy(
+    HandInRecord HandIn,
+    IReadOnlyList<PieceVersionRecord> Versions,
+    IReadOnlyList<RemarkRecord> Remarks
+);
 
 /// <summary>A learner with all that is kept of them.</summary>
-/// <param name="Link">What cannot be guessed of their link; null where they have none, or where it stays behind.</param>
+/// <param name="Link">What cannot be guessed of their link; null where they have none, or where it stays
+/// behind.</param>
 /// <param name="Own">What is set to them alone.</param>
 /// <param name="Done">What they have done, by the numbers that set work has in the copy.</param>
 /// <param name="Lines">Lines of scores that they read, where they are not those of their instrument.</param>

@@ -38,7 +38,9 @@ public sealed class StyleRepository(Database database, TimeProvider clock)
         using var connection = database.Open();
         return
         [
-            .. connection.Query<StyleRecord>($"SELECT {Columns} FROM style WHERE deleted_at IS NOT NULL ORDER BY deleted_at DESC, id DESC"),
+            .. connection.Query<StyleRecord>(
+                $"SELECT {Columns} FROM style WHERE deleted_at IS NOT NULL ORDER BY deleted_at DESC, id DESC"
+            ),
         ];
     }
 
@@ -99,7 +101,10 @@ public sealed class StyleRepository(Database database, TimeProvider clock)
         using var connection = database.Open();
         using var step = connection.BeginTransaction();
         connection.Execute("UPDATE style SET current = 0 WHERE current = 1", transaction: step);
-        if (connection.Execute("UPDATE style SET current = 1 WHERE id = @id AND deleted_at IS NULL", new { id }, step) != 1)
+        if (
+            connection.Execute("UPDATE style SET current = 1 WHERE id = @id AND deleted_at IS NULL", new { id }, step)
+            != 1
+        )
             return false;
         step.Commit();
         return true;
@@ -118,7 +123,10 @@ public sealed class StyleRepository(Database database, TimeProvider clock)
     public bool Restore(long id)
     {
         using var connection = database.Open();
-        return connection.Execute("UPDATE style SET deleted_at = NULL WHERE id = @id AND deleted_at IS NOT NULL", new { id }) == 1;
+        return connection.Execute(
+                "UPDATE style SET deleted_at = NULL WHERE id = @id AND deleted_at IS NOT NULL",
+                new { id }
+            ) == 1;
     }
 
     /// <summary>Removes for good what was deleted before the given moment.</summary>

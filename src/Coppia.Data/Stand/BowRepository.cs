@@ -4,7 +4,9 @@ using Microsoft.Data.Sqlite;
 
 namespace Coppia.Data.Stand;
 
-/// <summary>A kept change of the bowing, taken or refused: which note, what (slur, hook or lift), and the pitch it had.</summary>
+/// <summary>
+/// A kept change of the bowing, taken or refused: which note, what (slur, hook or lift), and the pitch it had.
+/// </summary>
 public sealed record BowRecord
 {
     public string NoteId { get; init; } = "";
@@ -40,9 +42,15 @@ public sealed class BowRepository(Database database)
         return true;
     }
 
-    internal static void Insert(SqliteConnection connection, SqliteTransaction step, long tuneId, IEnumerable<BowRecord> changes) =>
+    internal static void Insert(
+        SqliteConnection connection,
+        SqliteTransaction step,
+        long tuneId,
+        IEnumerable<BowRecord> changes
+    ) =>
         connection.Execute(
-            "INSERT INTO bow_change (tune_id, note_id, kind, pitch, refused) VALUES (@tuneId, @NoteId, @Kind, @Pitch, @Refused)",
+            "INSERT INTO bow_change (tune_id, note_id, kind, pitch, refused) VALUES (@tuneId, @NoteId, @Kind, "
+                + "@Pitch, @Refused)",
             changes.Select(c => new
             {
                 tuneId,
@@ -57,7 +65,8 @@ public sealed class BowRepository(Database database)
     private static IReadOnlyList<BowRecord> Query(SqliteConnection connection, SqliteTransaction? step, long tuneId) =>
         [
             .. connection.Query<BowRecord>(
-                "SELECT note_id AS NoteId, kind, pitch, refused FROM bow_change WHERE tune_id = @tuneId ORDER BY note_id, kind",
+                "SELECT note_id AS NoteId, kind, pitch, "
+                    + "refused FROM bow_change WHERE tune_id = @tuneId ORDER BY note_id, kind",
                 new { tuneId },
                 step
             ),

@@ -42,7 +42,13 @@ public sealed class OctaveRepository(Database database)
         Keep(connection, null, tuneId, instrument, octaves);
     }
 
-    private static void Keep(SqliteConnection connection, SqliteTransaction? step, long tuneId, string instrument, int? octaves)
+    private static void Keep(
+        SqliteConnection connection,
+        SqliteTransaction? step,
+        long tuneId,
+        string instrument,
+        int? octaves
+    )
     {
         connection.Execute(
             octaves is null

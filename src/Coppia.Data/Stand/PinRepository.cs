@@ -35,10 +35,15 @@ public sealed class PinRepository(Database database)
     public IReadOnlyList<string> NotesWithPins(long tuneId)
     {
         using var connection = database.Open();
-        return [.. connection.Query<string>("SELECT DISTINCT note_id FROM pin WHERE tune_id = @tuneId", new { tuneId })];
+        return
+        [
+            .. connection.Query<string>("SELECT DISTINCT note_id FROM pin WHERE tune_id = @tuneId", new { tuneId }),
+        ];
     }
 
-    /// <summary>Replaces all pins of a tune for one instrument, in one step, where they still are what was seen.</summary>
+    /// <summary>
+    /// Replaces all pins of a tune for one instrument, in one step, where they still are what was seen.
+    /// </summary>
     /// <param name="seen">The pins, and whether the printed fingers counted, from which the new ones were made.</param>
     /// <returns>False where another has changed them since.</returns>
     public bool Replace(
@@ -52,9 +57,16 @@ public sealed class PinRepository(Database database)
         using var connection = database.Open();
         using var step = connection.BeginTransaction();
         var now = Query(connection, step, tuneId, instrument);
-        if (!now.ToHashSet().SetEquals(seen.Pins) || UsesPrinted(connection, step, tuneId, instrument) != seen.UsesPrinted)
+        if (
+            !now.ToHashSet().SetEquals(seen.Pins)
+            || UsesPrinted(connection, step, tuneId, instrument) != seen.UsesPrinted
+        )
             return false;
-        connection.Execute("DELETE FROM pin WHERE tune_id = @tuneId AND instrument = @instrument", new { tuneId, instrument }, step);
+        connection.Execute(
+            "DELETE FROM pin WHERE tune_id = @tuneId AND instrument = @instrument",
+            new { tuneId, instrument },
+            step
+        );
         connection.Execute(
             "DELETE FROM printed_fingers WHERE tune_id = @tuneId AND instrument = @instrument",
             new { tuneId, instrument },
@@ -95,7 +107,12 @@ public sealed class PinRepository(Database database)
             step
         );
 
-    private static IReadOnlyList<PinRecord> Query(SqliteConnection connection, SqliteTransaction? step, long tuneId, string instrument) =>
+    private static IReadOnlyList<PinRecord> Query(
+        SqliteConnection connection,
+        SqliteTransaction? step,
+        long tuneId,
+        string instrument
+    ) =>
         [
             .. connection.Query<PinRecord>(
                 """
@@ -108,7 +125,12 @@ public sealed class PinRepository(Database database)
             ),
         ];
 
-    private static bool UsesPrinted(SqliteConnection connection, SqliteTransaction? step, long tuneId, string instrument) =>
+    private static bool UsesPrinted(
+        SqliteConnection connection,
+        SqliteTransaction? step,
+        long tuneId,
+        string instrument
+    ) =>
         connection.ExecuteScalar<int>(
             "SELECT count(*) FROM printed_fingers WHERE tune_id = @tuneId AND instrument = @instrument",
             new { tuneId, instrument },

@@ -14,10 +14,11 @@ public sealed class Database
     private readonly long? _mostPages;
 
     /// <param name="file">Path of the database file; made if it is not there.</param>
-    /// <param name="beforeChange">Keeps a copy of the file before a migration changes it; null where nothing is to be kept.</param>
+    /// <param name="beforeChange">Keeps a copy of the file before a migration changes it; null where nothing is to be
+    /// kept.</param>
     /// <param name="mostPages">Largest size, in SQLite's pages; null for what the disk holds.</param>
-    /// <exception cref="InvalidDataException">The file is not a Coppia database, is damaged, is of a newer Coppia, cannot be written
-    /// to, or a migration failed; nothing was changed by the failed step.</exception>
+    /// <exception cref="InvalidDataException">The file is not a Coppia database, is damaged, is of a newer Coppia,
+    /// cannot be written to, or a migration failed; nothing was changed by the failed step.</exception>
     public Database(string file, Action<string>? beforeChange = null, long? mostPages = null)
     {
         (File, _mostPages) = (file, mostPages);
@@ -65,8 +66,8 @@ public sealed class Database
     }
 
     /// <summary>
-    /// Deletes so that nothing of it stays in the file or its write-ahead log: freed places are overwritten (SQLite, PRAGMA secure_delete),
-    /// and the log is emptied.
+    /// Deletes so that nothing of it stays in the file or its write-ahead log: freed places are overwritten (SQLite,
+    /// PRAGMA secure_delete), and the log is emptied.
     /// </summary>
     /// <returns>How many rows the deletion named.</returns>
     internal int Erase(string sql, object which)
@@ -87,7 +88,8 @@ public sealed class Database
     }
 
     /// <summary>
-    /// Puts what another file holds in the place of everything here, in one step; who reads meanwhile sees the one or the other.
+    /// Puts what another file holds in the place of everything here, in one step; who reads meanwhile sees the one or
+    /// the other.
     /// </summary>
     /// <param name="file">A sound file with today's tables.</param>
     /// <exception cref="SqliteException">It cannot be done; everything is as it was.</exception>
@@ -132,12 +134,15 @@ public sealed class Database
     public static string Said(string file, SqliteException e) =>
         e.SqliteErrorCode switch
         {
-            26 => $"{file} cannot be opened as a Coppia database (it is no SQLite file); expected a file that Coppia made, or none.",
+            26 => $"{file} cannot be opened as a Coppia database (it is no SQLite file); "
+                + "expected a file that Coppia made, or none.",
             11 => $"{file} is damaged; bring the last backup back with ./coppia restore FILE.",
-            8 or 14 => $"{file} cannot be written to ({Reason(e)}); expected a file and a folder that you may write to.",
+            8 or 14 =>
+                $"{file} cannot be written to ({Reason(e)}); expected a file and a folder that you may write to.",
             13 => $"The disk is full: {file} cannot grow. Make room and start again; nothing was changed.",
             5 or 6 => $"{file} is locked by another program; close that and start again.",
-            _ => $"{file} cannot be opened as a Coppia database ({Reason(e)}); expected a file that Coppia made, or none.",
+            _ => $"{file} cannot be opened as a Coppia database ({Reason(e)}); "
+                + "expected a file that Coppia made, or none.",
         };
 
     private static string Reason(SqliteException e) =>
@@ -156,7 +161,8 @@ public sealed class Database
             version = VersionIn(connection);
         if (version > NewestVersion)
             throw new InvalidDataException(
-                $"{File} was made by a newer Coppia: its tables have version {version}, this program knows versions up to {NewestVersion}. "
+                $"{File} was made by a newer Coppia: its tables have version {version}, "
+                    + $"this program knows versions up to {NewestVersion}. "
                     + "Use the newer program, or a backup made before it."
             );
         if (!engine.IsUpgradeRequired())
@@ -180,7 +186,9 @@ public sealed class Database
     private static IEnumerable<string> Scripts() =>
         typeof(Database).Assembly.GetManifestResourceNames().Where(n => n.EndsWith(".sql", StringComparison.Ordinal));
 
-    /// <summary>The number at the beginning of a migration's name: 8 of "Coppia.Data.Migrations.0008_sheets.sql".</summary>
+    /// <summary>
+    /// The number at the beginning of a migration's name: 8 of "Coppia.Data.Migrations.0008_sheets.sql".
+    /// </summary>
     private static int VersionOf(string script) =>
         script
             .Split('.')

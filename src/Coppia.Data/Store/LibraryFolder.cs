@@ -1,8 +1,8 @@
 namespace Coppia.Data.Store;
 
 /// <summary>
-/// The folder that a library lives in: the database, its backups and the logs. What is in it is for its owner alone (OWASP ASVS 4.0.3,
-/// 8.1.6).
+/// The folder that a library lives in: the database, its backups and the logs. What is in it is for its owner alone
+/// (OWASP ASVS 4.0.3, 8.1.6).
 /// </summary>
 public sealed class LibraryFolder
 {
@@ -15,7 +15,10 @@ public sealed class LibraryFolder
     /// <summary>Where a user's library is when nothing else is said.</summary>
     public static string Usual =>
         System.IO.Path.Combine(
-            Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData, Environment.SpecialFolderOption.Create),
+            Environment.GetFolderPath(
+                Environment.SpecialFolder.LocalApplicationData,
+                Environment.SpecialFolderOption.Create
+            ),
             "coppia"
         );
 
@@ -56,7 +59,11 @@ public sealed class LibraryFolder
                 }
             }
 
-            foreach (var file in new[] { Database, Database + "-wal", Database + "-shm" }.Concat(Directory.EnumerateFiles(Logs)))
+            foreach (
+                var file in new[] { Database, Database + "-wal", Database + "-shm" }.Concat(
+                    Directory.EnumerateFiles(Logs)
+                )
+            )
             {
                 if (File.Exists(file))
                     CloseToOthers(file);
@@ -65,7 +72,8 @@ public sealed class LibraryFolder
         catch (Exception e) when (e is IOException or UnauthorizedAccessException)
         {
             throw new InvalidDataException(
-                $"{Path} cannot be used for the library ({e.Message.TrimEnd('.')}); expected a folder that you may write to, named with "
+                $"{Path} cannot be used for the library ({e.Message.TrimEnd('.')}); "
+                    + "expected a folder that you may write to, named with "
                     + "--data.",
                 e
             );
@@ -94,7 +102,8 @@ public sealed class LibraryFolder
         catch (IOException e)
         {
             throw new InvalidDataException(
-                $"Coppia runs on {Path}; stop it first (Ctrl+C where it was started), or restore on its Safekeeping page.",
+                $"Coppia runs on {Path}; stop it first (Ctrl+C where it was started), "
+                    + "or restore on its Safekeeping page.",
                 e
             );
         }

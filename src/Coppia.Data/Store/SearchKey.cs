@@ -3,7 +3,8 @@ namespace Coppia.Data.Store;
 /// <summary>Folds titles for searching: lower case without accents, so that "ceilidh" finds "Céilidh".</summary>
 internal static class SearchKey
 {
-    // A table of its own, because Coppia runs without the system's language data, where Unicode decomposition does nothing.
+    // A table of its own, because Coppia runs without the system's language data, where Unicode decomposition does
+    // nothing.
     private static readonly (char Plain, string Accented)[] Letters =
     [
         ('a', "àáâãäåāăą"),
@@ -45,5 +46,10 @@ internal static class SearchKey
     private const int MostWords = 12;
 
     public static string Of(string text) =>
-        string.Concat(text.Trim().ToLowerInvariant().Where(c => c is < '\u0300' or > '\u036F').Select(c => Plain.GetValueOrDefault(c, c)));
+        string.Concat(
+            text.Trim()
+                .ToLowerInvariant()
+                .Where(c => c is < '\u0300' or > '\u036F')
+                .Select(c => Plain.GetValueOrDefault(c, c))
+        );
 }

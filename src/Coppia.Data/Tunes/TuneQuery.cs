@@ -20,7 +20,8 @@ public enum TuneOrder
 }
 
 /// <summary>Which tunes are asked for.</summary>
-/// <param name="Words">Beginnings of words of the title or the composer, in any case and without accents; empty for all.</param>
+/// <param name="Words">Beginnings of words of the title or the composer, in any case and without accents; empty for
+/// all.</param>
 /// <param name="Instrument">Printed for it, or with a line for it; null for all.</param>
 /// <param name="Key">Name of the key as it is kept, such as "D major"; null for all.</param>
 /// <param name="From">How many are passed over.</param>

@@ -18,7 +18,8 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
     internal const string Insert = """
         INSERT INTO tune (title, title_key, composer, composer_key, printed_for, source, note_ids, lines,
             key_name, meter, clef, bars, created_at, changed_at)
-        VALUES (@Title, @key, @Composer, @composerKey, @PrintedFor, @Source, @NoteIds, @Lines, @KeyName, @Meter, @Clef, @Bars, @now, @now)
+        VALUES (@Title, @key, @Composer, @composerKey, @PrintedFor, @Source, @NoteIds, @Lines, @KeyName, @Meter, @Clef,
+            @Bars, @now, @now)
         RETURNING id
         """;
 
@@ -32,7 +33,8 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
         return new TunePage(
             [
                 .. connection.Query<TuneRecord>(
-                    $"SELECT {ColumnsWithoutSource} FROM tune WHERE {where} ORDER BY {Orders[query.Order]} LIMIT @Count OFFSET @From",
+                    $"SELECT {ColumnsWithoutSource} FROM tune WHERE {where} ORDER BY {Orders[query.Order]} LIMIT "
+                        + "@Count OFFSET @From",
                     asked
                 ),
             ],
@@ -45,16 +47,27 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
     {
         using var connection = database.Open();
         return Where(query) is { } where
-            ? [.. connection.Query<(long, int)>($"SELECT id, version FROM tune WHERE {where} ORDER BY {Orders[query.Order]}", Asked(query))]
+            ?
+            [
+                .. connection.Query<(long, int)>(
+                    $"SELECT id, version FROM tune WHERE {where} ORDER BY {Orders[query.Order]}",
+                    Asked(query)
+                ),
+            ]
             : [];
     }
 
-    /// <summary>Tunes by their numbers, in that order, without their sources; those that are gone are left out.</summary>
+    /// <summary>
+    /// Tunes by their numbers, in that order, without their sources; those that are gone are left out.
+    /// </summary>
     public IReadOnlyList<TuneRecord> Among(IReadOnlyList<long> ids)
     {
         using var connection = database.Open();
         var found = connection
-            .Query<TuneRecord>($"SELECT {ColumnsWithoutSource} FROM tune WHERE id IN @ids AND deleted_at IS NULL", new { ids })
+            .Query<TuneRecord>(
+                $"SELECT {ColumnsWithoutSource} FROM tune WHERE id IN @ids AND deleted_at IS NULL",
+                new { ids }
+            )
             .ToDictionary(t => t.Id);
         return [.. ids.Where(found.ContainsKey).Select(id => found[id])];
     }
@@ -120,7 +133,8 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
         return
         [
             .. connection.Query<string>(
-                "SELECT title FROM tune WHERE deleted_at IS NULL AND title_key >= @first AND title_key < @first || char(1114111)",
+                "SELECT title FROM tune WHERE deleted_at IS NULL AND title_key >= @first AND title_key < @first "
+                    + "|| char(1114111)",
                 new { first }
             ),
         ];
@@ -131,12 +145,17 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
     {
         using var connection = database.Open();
         foreach (
-            var tune in connection.Query<TuneRecord>($"SELECT {Columns} FROM tune WHERE deleted_at IS NULL ORDER BY id", buffered: false)
+            var tune in connection.Query<TuneRecord>(
+                $"SELECT {Columns} FROM tune WHERE deleted_at IS NULL ORDER BY id",
+                buffered: false
+            )
         )
             yield return tune;
     }
 
-    /// <summary>Tunes that were put away and can come back, without their sources; the last first, at most so many.</summary>
+    /// <summary>
+    /// Tunes that were put away and can come back, without their sources; the last first, at most so many.
+    /// </summary>
     public TunePage Deleted(int count = 100)
     {
         using var connection = database.Open();
@@ -160,7 +179,10 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
     public bool HadMusic(long id, string music, out string? noteIds)
     {
         using var connection = database.Open();
-        var found = connection.Query<string?>("SELECT note_ids FROM earlier_ids WHERE tune_id = @id AND music = @music", new { id, music });
+        var found = connection.Query<string?>(
+            "SELECT note_ids FROM earlier_ids WHERE tune_id = @id AND music = @music",
+            new { id, music }
+        );
         noteIds = found.FirstOrDefault();
         return found.Any();
     }
@@ -168,7 +190,10 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
     public TuneRecord? Find(long id)
     {
         using var connection = database.Open();
-        return connection.QuerySingleOrDefault<TuneRecord>($"SELECT {Columns} FROM tune WHERE id = @id AND deleted_at IS NULL", new { id });
+        return connection.QuerySingleOrDefault<TuneRecord>(
+            $"SELECT {Columns} FROM tune WHERE id = @id AND deleted_at IS NULL",
+            new { id }
+        );
     }
 
     public TuneRecord Add(TuneRecord tune) => Add(new TuneCopy(tune));
@@ -189,7 +214,8 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
     }
 
     /// <summary>Saves over the version that the editor saw; a later version is never overwritten unseen.</summary>
-    /// <param name="earlierMusic">What tells the music that it had from others, to find its ids again; null where that is the same.</param>
+    /// <param name="earlierMusic">What tells the music that it had from others, to find its ids again; null where that
+    /// is the same.</param>
     public SaveOutcome Save(TuneRecord tune, string? earlierMusic = null)
     {
         using var connection = database.Open();
@@ -198,9 +224,11 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
             KeepIds(connection, step, tune.Id, earlierMusic);
         var changed = connection.Execute(
             """
-            UPDATE tune SET title = @Title, title_key = @key, composer = @Composer, composer_key = @composerKey, printed_for = @PrintedFor,
+            UPDATE tune SET title = @Title, title_key = @key, composer = @Composer, composer_key = @composerKey,
+                printed_for = @PrintedFor,
                 source = @Source, note_ids = @NoteIds, lines = @Lines,
-                key_name = @KeyName, meter = @Meter, clef = @Clef, bars = @Bars, version = version + 1, changed_at = @now
+                key_name = @KeyName, meter = @Meter, clef = @Clef, bars = @Bars, version = version + 1,
+                changed_at = @now
             WHERE id = @Id AND version = @Version AND deleted_at IS NULL
             """,
             Parameters(tune, Now()),
@@ -321,7 +349,10 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
     private bool SetDeleted(long id, string? when, string condition)
     {
         using var connection = database.Open();
-        return connection.Execute($"UPDATE tune SET deleted_at = @when WHERE id = @id AND {condition}", new { id, when }) == 1;
+        return connection.Execute(
+                $"UPDATE tune SET deleted_at = @when WHERE id = @id AND {condition}",
+                new { id, when }
+            ) == 1;
     }
 
     internal static DynamicParameters Parameters(TuneRecord tune, string now)

@@ -14,10 +14,12 @@ internal sealed partial class AbcVoice
         var repeatStart = text.Length > 1 && text[^1] == ':';
         var line =
             text.Contains("|]", StringComparison.Ordinal) ? Barline.Final
-            : text.Contains("||", StringComparison.Ordinal) && !repeatEnd && !repeatStart || text.StartsWith("[|", StringComparison.Ordinal)
+            : text.Contains("||", StringComparison.Ordinal) && !repeatEnd && !repeatStart
+            || text.StartsWith("[|", StringComparison.Ordinal)
                 ? Barline.Double
             : Barline.Plain;
-        // One colon more, one time more (ABC standard 2.1, section 4.8); "::" alone ends one repeat and begins the next.
+        // One colon more, one time more (ABC standard 2.1, section 4.8); "::" alone ends one repeat and begins the
+        // next.
         CloseBar(line, repeatEnd, text == "::" ? 2 : text.TakeWhile(c => c == ':').Count() + 1);
         if (repeatStart)
             Draft.StartRepeat(text == "::" ? 2 : text.Reverse().TakeWhile(c => c == ':').Count() + 1);
@@ -52,7 +54,9 @@ internal sealed partial class AbcVoice
         if (!Draft.BarIsEmpty)
         {
             // A tie carries its accidental over the barline to the one note it leads to (craft 1).
-            _tiedAlters = Draft.Events[^1] is { TiedOn: true, Pitch: { } pitch } ? new() { [pitch.Step] = pitch.Alter } : [];
+            _tiedAlters = Draft.Events[^1] is { TiedOn: true, Pitch: { } pitch }
+                ? new() { [pitch.Step] = pitch.Alter }
+                : [];
             _accidentals = NewBar();
             _lyrics.NewBar();
         }

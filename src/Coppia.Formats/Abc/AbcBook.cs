@@ -24,7 +24,10 @@ internal static class AbcBook
     /// <summary>The tunes in order; of a text without X: the text itself.</summary>
     public static IReadOnlyList<AbcTuneText> Of(string text)
     {
-        var lines = text.Replace("\r\n", "\n", StringComparison.Ordinal).Replace('\r', '\n').TrimStart('\uFEFF').Split('\n');
+        var lines = text.Replace("\r\n", "\n", StringComparison.Ordinal)
+            .Replace('\r', '\n')
+            .TrimStart('\uFEFF')
+            .Split('\n');
         var starts = new List<int>();
         for (var i = 0; i < lines.Length; i++)
         {
@@ -39,11 +42,17 @@ internal static class AbcBook
         return
         [
             .. starts.Select(
-                (start, i) => new AbcTuneText(header, lines[start..(i + 1 < starts.Count ? starts[i + 1] : lines.Length)], start + 1)
+                (start, i) =>
+                    new AbcTuneText(
+                        header,
+                        lines[start..(i + 1 < starts.Count ? starts[i + 1] : lines.Length)],
+                        start + 1
+                    )
             ),
         ];
     }
 
     private static bool IsForAll(string line) =>
-        line.StartsWith("%%", StringComparison.Ordinal) || AbcLines.IsField(line) && FileFields.Contains(line[0], StringComparison.Ordinal);
+        line.StartsWith("%%", StringComparison.Ordinal)
+        || AbcLines.IsField(line) && FileFields.Contains(line[0], StringComparison.Ordinal);
 }

@@ -134,7 +134,10 @@ internal static class AbcDecorations
         if (Named.TryGetValue(name, out var mark))
             pending.Marks |= mark;
         else if (name is ['0' or '1' or '2' or '3' or '4'])
-            (pending.Finger, pending.FingerTo) = (pending.Finger ?? name[0] - '0', pending.Finger is null ? null : name[0] - '0');
+            (pending.Finger, pending.FingerTo) = (
+                pending.Finger ?? name[0] - '0',
+                pending.Finger is null ? null : name[0] - '0'
+            );
         else if (Dynamics.Contains(name))
             pending.Dynamic = name;
         else if (name is "<(" or "crescendo(")

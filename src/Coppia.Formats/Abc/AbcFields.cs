@@ -24,7 +24,10 @@ internal static partial class AbcFields
         var match = FractionPattern().Match(value);
         if (!match.Success)
             return (null, expected);
-        var time = TimeSignature.Of(match.Groups[1].Value, int.Parse(match.Groups[2].Value, CultureInfo.InvariantCulture));
+        var time = TimeSignature.Of(
+            match.Groups[1].Value,
+            int.Parse(match.Groups[2].Value, CultureInfo.InvariantCulture)
+        );
         return time is null ? (null, expected) : (time, null);
     }
 
@@ -40,12 +43,15 @@ internal static partial class AbcFields
             : null;
     }
 
-    /// <summary>The unit length that goes with a meter where there is no L: (ABC standard 2.1, section 3.1.7).</summary>
-    public static Fraction DefaultUnit(TimeSignature? time) => time is { } t && t.BarLength < new Fraction(3, 4) ? new(1, 16) : new(1, 8);
+    /// <summary>
+    /// The unit length that goes with a meter where there is no L: (ABC standard 2.1, section 3.1.7).
+    /// </summary>
+    public static Fraction DefaultUnit(TimeSignature? time) =>
+        time is { } t && t.BarLength < new Fraction(3, 4) ? new(1, 16) : new(1, 8);
 
     /// <summary>
-    /// Q: beats a minute with an optional beat value and an optional quoted tempo word (ABC standard 2.1, section 3.1.8). All null where it
-    /// holds neither, or beats that are no tempo.
+    /// Q: beats a minute with an optional beat value and an optional quoted tempo word (ABC standard 2.1, section
+    /// 3.1.8). All null where it holds neither, or beats that are no tempo.
     /// </summary>
     public static ((Fraction Beat, int PerMinute)? Tempo, string? Words) Tempo(string value)
     {

@@ -4,7 +4,8 @@ using Coppia.Core.Music;
 namespace Coppia.Formats.Abc;
 
 /// <summary>
-/// A K: field or the properties of a V: field: tonic, mode, signs of its own, clef and octave (ABC standard 2.1, sections 3.1.14 and 4.6).
+/// A K: field or the properties of a V: field: tonic, mode, signs of its own, clef and octave (ABC standard 2.1,
+/// sections 3.1.14 and 4.6).
 /// </summary>
 internal sealed partial record AbcKey
 {
@@ -132,12 +133,18 @@ internal sealed partial record AbcKey
         SetKey(
             named.Value,
             explicitly,
-            [.. signs.Select(s => (Enum.Parse<Letter>(s.Groups[2].Value.ToUpperInvariant()), AlterOf(s.Groups[1].Value)))]
+            [
+                .. signs.Select(s =>
+                    (Enum.Parse<Letter>(s.Groups[2].Value.ToUpperInvariant()), AlterOf(s.Groups[1].Value))
+                ),
+            ]
         );
         return taken;
     }
 
-    /// <summary>The signature that has the signs; where none does, the nearest, and the letters that it reads otherwise.</summary>
+    /// <summary>
+    /// The signature that has the signs; where none does, the nearest, and the letters that it reads otherwise.
+    /// </summary>
     private void SetKey(KeySignature named, bool explicitly, IReadOnlyList<(Letter Letter, int Alter)> signs)
     {
         Key = named;
@@ -164,7 +171,9 @@ internal sealed partial record AbcKey
     private static KeySignature WithTonic(int fifths, KeySignature named)
     {
         var tonic = named.TonicInOctave(4);
-        var mode = Enum.GetValues<Mode>().Cast<Mode?>().FirstOrDefault(m => new KeySignature(fifths, m!.Value).TonicInOctave(4) == tonic);
+        var mode = Enum.GetValues<Mode>()
+            .Cast<Mode?>()
+            .FirstOrDefault(m => new KeySignature(fifths, m!.Value).TonicInOctave(4) == tonic);
         return new KeySignature(fifths, mode ?? Mode.Major);
     }
 
@@ -238,11 +247,15 @@ internal sealed partial record AbcKey
         {
             Clef = clef;
             if (match.Groups[2].Success)
-                LeftOut.Add($"The {match.Groups[2].Value} at the clef is left out; the notes stay where they are written.");
+                LeftOut.Add(
+                    $"The {match.Groups[2].Value} at the clef is left out; the notes stay where they are written."
+                );
         }
         else
         {
-            LeftOut.Add($"“{value}” is not a clef that Coppia reads and is left out; expected treble, alto, tenor or bass.");
+            LeftOut.Add(
+                $"“{value}” is not a clef that Coppia reads and is left out; expected treble, alto, tenor or bass."
+            );
             if (named)
                 Clef ??=
                     name.StartsWith('F') || name.StartsWith("bass", StringComparison.Ordinal) || name == "baritone"

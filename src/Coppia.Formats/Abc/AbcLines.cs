@@ -108,8 +108,8 @@ internal static partial class AbcLines
     }
 
     /// <summary>
-    /// A blank line ends a tune, so that what follows must look like music to be taken for some; elsewhere only what is plainly words is no
-    /// music.
+    /// A blank line ends a tune, so that what follows must look like music to be taken for some; elsewhere only what is
+    /// plainly words is no music.
     /// </summary>
     private static bool IsText(string line, bool afterBlank)
     {

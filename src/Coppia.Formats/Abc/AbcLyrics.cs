@@ -2,7 +2,9 @@ using Coppia.Core.Music;
 
 namespace Coppia.Formats.Abc;
 
-/// <summary>Puts the words of w: lines under the notes of the line of music before them (ABC standard 2.1, section 5.1).</summary>
+/// <summary>
+/// Puts the words of w: lines under the notes of the line of music before them (ABC standard 2.1, section 5.1).
+/// </summary>
 internal sealed class AbcLyrics
 {
     private readonly Dictionary<int, List<string>> _under = [];
@@ -63,7 +65,12 @@ internal sealed class AbcLyrics
             .. bars.Select(b =>
                 b with
                 {
-                    Events = [.. b.Events.Select(e => _under.TryGetValue(number++, out var words) ? e with { Lyrics = words } : e)],
+                    Events =
+                    [
+                        .. b.Events.Select(e =>
+                            _under.TryGetValue(number++, out var words) ? e with { Lyrics = words } : e
+                        ),
+                    ],
                 }
             ),
         ];
@@ -80,7 +87,8 @@ internal sealed class AbcLyrics
     }
 
     /// <summary>
-    /// Syllables with their hyphens; a second hyphen, <c>_</c> and <c>*</c> stand for notes without one, <c>|</c> for the next bar.
+    /// Syllables with their hyphens; a second hyphen, <c>_</c> and <c>*</c> stand for notes without one, <c>|</c> for
+    /// the next bar.
     /// </summary>
     private static IEnumerable<string> Syllables(string words)
     {

@@ -45,7 +45,10 @@ internal sealed partial class AbcVoice
             else
                 _tune.Errors.Add(new SourceError(at, "a chord begins with [ and never ends", "a closing ]"));
             if (pitches.Count > 1)
-                _tune.LeftOut.Say("Double stops are shown, but only the first note of each is given a string and finger.", at);
+                _tune.LeftOut.Say(
+                    "Double stops are shown, but only the first note of each is given a string and finger.",
+                    at
+                );
         }
         else if (ReadPitch(_accidentals, useTies: Draft.BarIsEmpty) is { } pitch)
             pitches.Add(pitch);
@@ -108,7 +111,9 @@ internal sealed partial class AbcVoice
         }
     }
 
-    /// <summary>Adds a note or rest of a length in unit notes, split into tied values where no single value has it.</summary>
+    /// <summary>
+    /// Adds a note or rest of a length in unit notes, split into tied values where no single value has it.
+    /// </summary>
     /// <returns>Whether it could be added: its length can be written.</returns>
     private bool AddTimed(SourcePosition at, Fraction multiplier, IReadOnlyList<Pitch> pitches, bool isBarRest)
     {
@@ -117,7 +122,11 @@ internal sealed partial class AbcVoice
         if (NoteValue.Split(written) is not { Count: > 0 } parts)
         {
             _tune.Errors.Add(
-                new SourceError(at, $"a length of {written} of a whole note cannot be written", "lengths made of whole to 128th notes")
+                new SourceError(
+                    at,
+                    $"a length of {written} of a whole note cannot be written",
+                    "lengths made of whole to 128th notes"
+                )
             );
             return false;
         }
@@ -131,7 +140,13 @@ internal sealed partial class AbcVoice
             {
                 Pitch = pitches.Count > 0 ? pitches[0] : null,
                 Chord = [.. pitches.Skip(1)],
-                Value = inTuplet ? parts[i] with { TupletActual = _pending.TupletActual, TupletNormal = _pending.TupletNormal } : parts[i],
+                Value = inTuplet
+                    ? parts[i] with
+                    {
+                        TupletActual = _pending.TupletActual,
+                        TupletNormal = _pending.TupletNormal,
+                    }
+                    : parts[i],
                 IsBarRest = isBarRest,
                 TiedOn = !last && pitches.Count > 0,
                 At = at,

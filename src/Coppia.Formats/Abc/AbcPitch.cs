@@ -7,7 +7,9 @@ namespace Coppia.Formats.Abc;
 /// <summary>A note’s name and its length as ABC spells them.</summary>
 internal sealed partial class AbcVoice
 {
-    /// <summary>Accidental, letter and octave marks. An error is recorded and null returned when there is no letter.</summary>
+    /// <summary>
+    /// Accidental, letter and octave marks. An error is recorded and null returned when there is no letter.
+    /// </summary>
     private Pitch? ReadPitch(Accidentals accidentals, bool useTies)
     {
         int? printed = null;
@@ -40,7 +42,11 @@ internal sealed partial class AbcVoice
         if (octave is < 0 or > 9)
         {
             _tune.Errors.Add(
-                new SourceError(At(start), "the note lies outside all instruments", "octave marks that keep it between C0 and B9")
+                new SourceError(
+                    At(start),
+                    "the note lies outside all instruments",
+                    "octave marks that keep it between C0 and B9"
+                )
             );
             return null;
         }
@@ -67,7 +73,9 @@ internal sealed partial class AbcVoice
 
         if (above is > 0 and <= 256 && below is > 0 and <= 256)
             return new Fraction(above, below);
-        _tune.Errors.Add(new SourceError(start, "the note length is out of range", "a multiplier such as 2, 3/2 or /2"));
+        _tune.Errors.Add(
+            new SourceError(start, "the note length is out of range", "a multiplier such as 2, 3/2 or /2")
+        );
         return Fraction.Whole;
     }
 

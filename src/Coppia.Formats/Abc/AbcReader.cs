@@ -50,7 +50,12 @@ public static partial class AbcReader
         var sounding = read.Where(r => !r.Voice.IsUnpitched && r.Bars.Any(b => b.Events.Any(e => !e.IsRest))).ToArray();
         foreach (var silent in read.Where(r => r.Voice.IsUnpitched))
             notices.Add(
-                new Notice(new(source.FirstLine, 1), null, $"Voice {silent.Voice.Id} has no pitches and is left out.", IsLoss: true)
+                new Notice(
+                    new(source.FirstLine, 1),
+                    null,
+                    $"Voice {silent.Voice.Id} has no pitches and is left out.",
+                    IsLoss: true
+                )
             );
         var at = new SourcePosition(body < lines.Length ? lines[body].Number : lines[^1].Number, 1);
         if (tune.Errors.Count == 0 && sounding.Length == 0)
@@ -76,7 +81,13 @@ public static partial class AbcReader
             if (voice.MissingLastBarline)
             {
                 var last = score.Bars[^1];
-                notices.Add(new Notice(last.At, last.Number, $"Bar {last.Number} has no closing barline; it is read as the last bar."));
+                notices.Add(
+                    new Notice(
+                        last.At,
+                        last.Number,
+                        $"Bar {last.Number} has no closing barline; it is read as the last bar."
+                    )
+                );
             }
 
             notices.AddRange(faults.Select(Notice.Of));
@@ -113,7 +124,9 @@ public static partial class AbcReader
             Bars = bars,
         };
 
-    /// <summary>Reads up to and with K:. Returns the index of the first line after it, or −1 when there is none to read.</summary>
+    /// <summary>
+    /// Reads up to and with K:. Returns the index of the first line after it, or −1 when there is none to read.
+    /// </summary>
     private static int ReadHeader(AbcLine[] lines, AbcTune tune)
     {
         for (var i = 0; i < lines.Length; i++)
@@ -177,12 +190,22 @@ public static partial class AbcReader
             case 'Q':
                 (tune.Tempo, tune.TempoWords) = AbcFields.Tempo(value);
                 if (tune is { Tempo: null, TempoWords: null })
-                    tune.LeftOut.Say($"“Q:{value}” is not a tempo that Coppia reads, and is left out; expected one such as Q:1/4=96.", at);
+                    tune.LeftOut.Say(
+                        $"“Q:{value}” is not a tempo that Coppia reads, and is left out; "
+                            + "expected one such as Q:1/4=96.",
+                        at
+                    );
                 break;
             case 'K':
                 tune.Key = AbcKey.Of(value);
                 if (tune.Key.Wrong is { } wrong)
-                    tune.Errors.Add(new SourceError(at, wrong, "a key such as K:D, K:Bb or K:Am, with a clef if need be: K:G clef=bass"));
+                    tune.Errors.Add(
+                        new SourceError(
+                            at,
+                            wrong,
+                            "a key such as K:D, K:Bb or K:Am, with a clef if need be: K:G clef=bass"
+                        )
+                    );
                 foreach (var message in tune.Key.LeftOut)
                     tune.LeftOut.Say(message, at);
                 break;

@@ -84,12 +84,21 @@ internal sealed partial class AbcVoice
         if (actual < fewest || actual > most || actual == normal || normal is < 1 or > 64 || count is < 1 or > 64)
         {
             _tune.Errors.Add(
-                new SourceError(at, "not a tuplet that Coppia reads", "(2 to (9, as in (3abc, or both numbers, as in (10:8abcdefgabc")
+                new SourceError(
+                    at,
+                    "not a tuplet that Coppia reads",
+                    "(2 to (9, as in (3abc, or both numbers, as in (10:8abcdefgabc"
+                )
             );
             return;
         }
 
-        (_pending.TupletActual, _pending.TupletNormal, _pending.TupletLeft, _pending.TupletStart) = (actual, normal, count, true);
+        (_pending.TupletActual, _pending.TupletNormal, _pending.TupletLeft, _pending.TupletStart) = (
+            actual,
+            normal,
+            count,
+            true
+        );
         _pending.TupletAt = at;
     }
 }

@@ -13,7 +13,9 @@ internal sealed partial class AbcVoice
         var end = _line.IndexOf('"', _at + 1);
         if (end < 0)
         {
-            _tune.Errors.Add(new SourceError(Here, "a quotation mark is never closed", "a closing \" on the same line"));
+            _tune.Errors.Add(
+                new SourceError(Here, "a quotation mark is never closed", "a closing \" on the same line")
+            );
             _at = _line.Length;
             return;
         }

@@ -6,7 +6,8 @@ using Coppia.Formats.Source;
 namespace Coppia.Formats.Abc;
 
 /// <summary>
-/// Text of ABC fields: letters with accents are spelled with a backslash or as HTML names (ABC standard 2.1, section 8.2).
+/// Text of ABC fields: letters with accents are spelled with a backslash or as HTML names (ABC standard 2.1, section
+/// 8.2).
 /// </summary>
 internal static partial class AbcText
 {
@@ -53,7 +54,10 @@ internal static partial class AbcText
         var text = UnicodePattern()
             .Replace(
                 value.Trim(),
-                m => ((char)int.Parse(m.Groups[1].Value, NumberStyles.HexNumber, CultureInfo.InvariantCulture)).ToString()
+                m =>
+                    (
+                        (char)int.Parse(m.Groups[1].Value, NumberStyles.HexNumber, CultureInfo.InvariantCulture)
+                    ).ToString()
             );
         text = NamedPattern().Replace(text, m => Named[m.Groups[1].Value]);
         text = AccentPattern().Replace(text, m => Accented(m.Groups[1].Value[0], m.Groups[2].Value[0]));

@@ -52,5 +52,6 @@ internal sealed class AbcTune(TuneSize size)
     }
 
     /// <summary>The decoration that a letter stands for here, by its name; null where it stands for none.</summary>
-    public string? SignOf(char letter) => _userSigns.TryGetValue(letter, out var own) ? own : AbcDecorations.Shorthand(letter);
+    public string? SignOf(char letter) =>
+        _userSigns.TryGetValue(letter, out var own) ? own : AbcDecorations.Shorthand(letter);
 }

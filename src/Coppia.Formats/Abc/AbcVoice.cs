@@ -168,7 +168,8 @@ internal sealed partial class AbcVoice
     private void Unknown()
     {
         _tune.LeftOut.Say(
-            $"“{Now}” is left out; it is not a note or a sign of ABC that Coppia knows: a note letter A–G or a–g, a rest z, a barline |.",
+            $"“{Now}” is left out; it is not a note or a sign of ABC that Coppia knows: a note letter A–G or a–g, "
+                + "a rest z, a barline |.",
             Here
         );
         _at++;

@@ -22,7 +22,9 @@ internal sealed partial class AbcVoice
                 if (AbcFields.UnitLength(value) is { } unit)
                     _unit = unit;
                 else
-                    _tune.Errors.Add(new SourceError(at, $"“{value}” is not a note length", "a fraction such as L:1/8"));
+                    _tune.Errors.Add(
+                        new SourceError(at, $"“{value}” is not a note length", "a fraction such as L:1/8")
+                    );
                 break;
             case 'K':
                 ChangeKey(value, at);
@@ -42,7 +44,8 @@ internal sealed partial class AbcVoice
             case 'I' when value is "uncountedbar":
                 Draft.Uncounted();
                 break;
-            case 'I' when value.StartsWith("setbarnb", StringComparison.Ordinal) && int.TryParse(value[8..], out var number):
+            case 'I'
+                when value.StartsWith("setbarnb", StringComparison.Ordinal) && int.TryParse(value[8..], out var number):
                 Draft.NextNumber = number;
                 break;
             case 'W':

@@ -145,7 +145,9 @@ public static class AbcWriter
     {
         ScoreEvent[] notes = [.. bars.SelectMany(b => b.Events).Where(e => !e.IsRest)];
         for (var verse = 0; verse < notes.Max(n => (int?)n.Lyrics.Count) && notes.Length > 0; verse++)
-            text.Append("w:").AppendJoin(' ', notes.Select(n => Syllable(verse < n.Lyrics.Count ? n.Lyrics[verse] : ""))).Append('\n');
+            text.Append("w:")
+                .AppendJoin(' ', notes.Select(n => Syllable(verse < n.Lyrics.Count ? n.Lyrics[verse] : "")))
+                .Append('\n');
     }
 
     private static string Syllable(string words)
@@ -153,8 +155,10 @@ public static class AbcWriter
         if (words.Length == 0)
             return "*";
         var goesOn = words.Length > 1 && words.EndsWith('-');
-        return AbcText.Escaped(goesOn ? words[..^1] : words).Replace("-", "\\-", StringComparison.Ordinal).Replace(' ', '~')
-            + (goesOn ? "-" : "");
+        return AbcText
+                .Escaped(goesOn ? words[..^1] : words)
+                .Replace("-", "\\-", StringComparison.Ordinal)
+                .Replace(' ', '~') + (goesOn ? "-" : "");
     }
 
     private static string AbcName(Waymarks mark) =>
@@ -184,7 +188,13 @@ public static class AbcWriter
         };
     }
 
-    private static void WriteEvent(StringBuilder text, Bar bar, int index, ScoreEvent e, IReadOnlyDictionary<string, bool[]> signs)
+    private static void WriteEvent(
+        StringBuilder text,
+        Bar bar,
+        int index,
+        ScoreEvent e,
+        IReadOnlyDictionary<string, bool[]> signs
+    )
     {
         if (e.ClefChange is { } clef)
             text.Append("[K:clef=").Append(clef.Name).Append(']');
@@ -253,7 +263,9 @@ public static class AbcWriter
                 _ => "__",
             };
         var letter = pitch.Octave >= 5 ? pitch.Letter.ToString().ToLowerInvariant() : pitch.Letter.ToString();
-        return accidental + letter + (pitch.Octave >= 5 ? new string('\'', pitch.Octave - 5) : new string(',', 4 - pitch.Octave));
+        return accidental
+            + letter
+            + (pitch.Octave >= 5 ? new string('\'', pitch.Octave - 5) : new string(',', 4 - pitch.Octave));
     }
 
     private static string Length(Fraction written)

@@ -13,16 +13,20 @@ public static class MxlFile
     public static bool IsZip(ReadOnlySpan<byte> start) => start.Length > 3 && start[0] == 'P' && start[1] == 'K';
 
     /// <summary>The MusicXML text of the file's main score.</summary>
-    /// <exception cref="InvalidDataException">Not a readable .mxl file, or too large; the message says which and what was
-    /// expected.</exception>
+    /// <exception cref="InvalidDataException">Not a readable .mxl file, or too large; the message says which and what
+    /// was expected.</exception>
     public static string Unpack(Stream file)
     {
         using var archive = Open(file);
         if (archive.Entries.Count > MostEntries)
-            throw new InvalidDataException($"The file holds {archive.Entries.Count} entries; expected at most {MostEntries}.");
+            throw new InvalidDataException(
+                $"The file holds {archive.Entries.Count} entries; expected at most {MostEntries}."
+            );
         var container =
             archive.GetEntry("META-INF/container.xml")
-            ?? throw new InvalidDataException("The file holds no META-INF/container.xml; expected a compressed MusicXML file.");
+            ?? throw new InvalidDataException(
+                "The file holds no META-INF/container.xml; expected a compressed MusicXML file."
+            );
         string[] paths;
         try
         {
@@ -38,7 +42,10 @@ public static class MxlFile
         }
         catch (System.Xml.XmlException e)
         {
-            throw new InvalidDataException("META-INF/container.xml is not well formed; expected the list of the file's scores.", e);
+            throw new InvalidDataException(
+                "META-INF/container.xml is not well formed; expected the list of the file's scores.",
+                e
+            );
         }
 
         var score = paths.Select(archive.GetEntry).FirstOrDefault(e => e is not null);
@@ -46,7 +53,8 @@ public static class MxlFile
             Bytes(
                 score
                     ?? throw new InvalidDataException(
-                        "META-INF/container.xml names no score that the file holds; expected a rootfile with its full-path."
+                        "META-INF/container.xml names no score that the file holds; "
+                            + "expected a rootfile with its full-path."
                     )
             )
         );
@@ -55,7 +63,9 @@ public static class MxlFile
     /// <summary>A container may list a picture of the score too, and list it first.</summary>
     private static bool IsScore(XElement rootfile) =>
         ((string?)rootfile.Attribute("media-type"))?.Contains("musicxml", StringComparison.OrdinalIgnoreCase)
-        ?? Path.GetExtension((string?)rootfile.Attribute("full-path") ?? "").ToLowerInvariant() is ".xml" or ".musicxml";
+        ?? Path.GetExtension((string?)rootfile.Attribute("full-path") ?? "").ToLowerInvariant()
+            is ".xml"
+                or ".musicxml";
 
     internal static ZipArchive Open(Stream file)
     {
@@ -84,7 +94,9 @@ public static class MxlFile
         {
             whole.Write(buffer, 0, read);
             if (whole.Length > MostUnpackedBytes)
-                throw new InvalidDataException($"The file unpacks to more than {MostUnpackedBytes / 1024 / 1024} MB; expected less.");
+                throw new InvalidDataException(
+                    $"The file unpacks to more than {MostUnpackedBytes / 1024 / 1024} MB; expected less."
+                );
         }
 
         return whole.ToArray();

@@ -16,8 +16,8 @@ public sealed record BookTune(int Number, string? File, int FirstLine, string So
 }
 
 /// <summary>
-/// Reads a file with any number of tunes: an ABC book, or a .zip of tune files. What cannot be read is listed with its errors, and the rest
-/// is taken (craft 20).
+/// Reads a file with any number of tunes: an ABC book, or a .zip of tune files. What cannot be read is listed with its
+/// errors, and the rest is taken (craft 20).
 /// </summary>
 public static class TuneBook
 {
@@ -36,12 +36,19 @@ public static class TuneBook
         var tunes = AbcBook.Of(text);
         return tunes.Count == 1
             ? [new BookTune(1, null, 1, text, new(() => AbcReader.Read(tunes[0])))]
-            : [.. tunes.Take(MostTunes).Select((t, i) => new BookTune(i + 1, null, t.FirstLine, t.Text, new(() => AbcReader.Read(t))))];
+            :
+            [
+                .. tunes
+                    .Take(MostTunes)
+                    .Select((t, i) => new BookTune(i + 1, null, t.FirstLine, t.Text, new(() => AbcReader.Read(t)))),
+            ];
     }
 
     /// <summary>The tunes of a file, packed or not.</summary>
-    /// <exception cref="InvalidDataException">It is no text, or a packed file that cannot be unpacked or is too large.</exception>
-    public static IReadOnlyList<BookTune> OfFile(byte[] bytes) => IsPackedBook(bytes) ? OfPacked(bytes) : Of(TuneBytes.Text(bytes));
+    /// <exception cref="InvalidDataException">It is no text, or a packed file that cannot be unpacked or is too
+    /// large.</exception>
+    public static IReadOnlyList<BookTune> OfFile(byte[] bytes) =>
+        IsPackedBook(bytes) ? OfPacked(bytes) : Of(TuneBytes.Text(bytes));
 
     /// <summary>True for a .zip that is not one compressed score.</summary>
     private static bool IsPackedBook(byte[] bytes)
@@ -56,11 +63,15 @@ public static class TuneBook
     {
         using var archive = MxlFile.Open(new MemoryStream(bytes));
         var files = archive
-            .Entries.Where(e => Extensions.Contains(Path.GetExtension(e.Name).ToLowerInvariant()) && !IsHidden(e.FullName))
+            .Entries.Where(e =>
+                Extensions.Contains(Path.GetExtension(e.Name).ToLowerInvariant()) && !IsHidden(e.FullName)
+            )
             .OrderBy(e => e.FullName, StringComparer.OrdinalIgnoreCase)
             .ToArray();
         if (files.Length == 0)
-            throw new InvalidDataException($"The file holds no tunes; expected files that end with {string.Join(", ", Extensions)}.");
+            throw new InvalidDataException(
+                $"The file holds no tunes; expected files that end with {string.Join(", ", Extensions)}."
+            );
         var tunes = new List<BookTune>();
         long unpacked = 0;
         foreach (var file in files)
@@ -68,7 +79,9 @@ public static class TuneBook
             var content = MxlFile.Bytes(file);
             unpacked += content.Length;
             if (unpacked > MostUnpackedBytes)
-                throw new InvalidDataException($"The file unpacks to more than {MostUnpackedBytes / 1024 / 1024} MB; expected less.");
+                throw new InvalidDataException(
+                    $"The file unpacks to more than {MostUnpackedBytes / 1024 / 1024} MB; expected less."
+                );
             foreach (var tune in OfEntry(file.FullName, content))
             {
                 if (tunes.Count < MostTunes)

@@ -7,15 +7,19 @@ namespace Coppia.Formats.Books;
 public static partial class TuneBytes
 {
     private const int HeadLength = 200;
-    private static readonly Encoding Strict = new UTF8Encoding(encoderShouldEmitUTF8Identifier: false, throwOnInvalidBytes: true);
+    private static readonly Encoding Strict = new UTF8Encoding(
+        encoderShouldEmitUTF8Identifier: false,
+        throwOnInvalidBytes: true
+    );
 
     static TuneBytes() => Encoding.RegisterProvider(CodePagesEncodingProvider.Instance);
 
     /// <summary>
-    /// By its byte order mark, else as UTF-16 where every other byte is empty, else as its head declares, else UTF-8, or (for old files)
-    /// Latin-1.
+    /// By its byte order mark, else as UTF-16 where every other byte is empty, else as its head declares, else UTF-8,
+    /// or (for old files) Latin-1.
     /// </summary>
-    /// <exception cref="InvalidDataException">A .mxl file that cannot be unpacked, or bytes that are no text.</exception>
+    /// <exception cref="InvalidDataException">A .mxl file that cannot be unpacked, or bytes that are no
+    /// text.</exception>
     public static string Text(byte[] bytes)
     {
         return MxlFile.IsZip(bytes) ? MxlFile.Unpack(new MemoryStream(bytes)) : Plain(bytes);
@@ -33,7 +37,8 @@ public static partial class TuneBytes
         if (Marked(bytes) is { } marked)
             return marked;
         if (bytes.AsSpan().Contains((byte)0))
-            return Wide(bytes) ?? throw new InvalidDataException("The file is not text; expected ABC, MusicXML or .mxl.");
+            return Wide(bytes)
+                ?? throw new InvalidDataException("The file is not text; expected ABC, MusicXML or .mxl.");
         if (Declared(bytes) is { } declared)
             return declared.GetString(bytes);
         try
@@ -55,7 +60,9 @@ public static partial class TuneBytes
             _ => null,
         };
 
-    /// <summary>UTF-16 without its mark: the first letters of a tune are plain ones, so that every other byte is empty.</summary>
+    /// <summary>
+    /// UTF-16 without its mark: the first letters of a tune are plain ones, so that every other byte is empty.
+    /// </summary>
     private static string? Wide(byte[] bytes) =>
         bytes switch
         {
@@ -64,7 +71,9 @@ public static partial class TuneBytes
             _ => null,
         };
 
-    /// <summary>The encoding that an XML declaration or an ABC charset names; null where none is named or known, or UTF-8.</summary>
+    /// <summary>
+    /// The encoding that an XML declaration or an ABC charset names; null where none is named or known, or UTF-8.
+    /// </summary>
     private static Encoding? Declared(byte[] bytes)
     {
         var head = Encoding.Latin1.GetString(bytes.AsSpan(0, Math.Min(bytes.Length, HeadLength)));
@@ -84,6 +93,9 @@ public static partial class TuneBytes
         }
     }
 
-    [GeneratedRegex("(?:^<\\?xml[^>]*?encoding\\s*=\\s*[\"']|abc-charset[ \\t]+)([A-Za-z0-9._-]+)", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        "(?:^<\\?xml[^>]*?encoding\\s*=\\s*[\"']|abc-charset[ \\t]+)([A-Za-z0-9._-]+)",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex DeclarationPattern();
 }

@@ -29,7 +29,11 @@ public static partial class TuneReader
     {
         if (text.Length > TuneSize.MostCharacters)
             return ReadResult.Failed(
-                new SourceError(new(1, 1), $"the text has {text.Length:N0} characters", $"at most {TuneSize.MostCharacters:N0}")
+                new SourceError(
+                    new(1, 1),
+                    $"the text has {text.Length:N0} characters",
+                    $"at most {TuneSize.MostCharacters:N0}"
+                )
             );
         if (PlainText.Wrong(text) is { } wrong)
             return ReadResult.Failed(wrong);
@@ -43,8 +47,8 @@ public static partial class TuneReader
     }
 
     /// <summary>
-    /// What a source is written in: MusicXML begins with an angle bracket, ABC has its fields, fingers follow strings with a colon, letters
-    /// stand by themselves. What is none of them is taken for ABC.
+    /// What a source is written in: MusicXML begins with an angle bracket, ABC has its fields, fingers follow strings
+    /// with a colon, letters stand by themselves. What is none of them is taken for ABC.
     /// </summary>
     public static SourceFormat FormatOf(string text)
     {
@@ -65,7 +69,9 @@ public static partial class TuneReader
             .Take(4)
             .SelectMany(l => l.Split([' ', '\t', '\r', '|', '(', ')', ':'], StringSplitOptions.RemoveEmptyEntries))
             .ToArray();
-        return words.Length > 0 ? 2 * words.Count(LetterPattern().IsMatch) > words.Length : text.Split('\n').Any(TypedHead.IsHead);
+        return words.Length > 0
+            ? 2 * words.Count(LetterPattern().IsMatch) > words.Length
+            : text.Split('\n').Any(TypedHead.IsHead);
     }
 
     /// <summary>A field that every ABC tune has, at the beginning of a line.</summary>

@@ -13,14 +13,15 @@ namespace Coppia.Formats.Exercises;
 
 /// <summary>
 /// What a learner answers, as JSON: the fields of a sheet's key. A name <c>{"name":"F#"}</c>, a pair
-/// <c>{"string":"D","finger":2,"place":"low"}</c>, a spot <c>{"string":"D","semitones":3}</c>, a line or space <c>{"height":3}</c> in
-/// half-spaces above the bottom line, and so on.
+/// <c>{"string":"D","finger":2,"place":"low"}</c>, a spot <c>{"string":"D","semitones":3}</c>, a line or space
+/// <c>{"height":3}</c> in half-spaces above the bottom line, and so on.
 /// </summary>
 public static class ReplyJson
 {
     private const int LongestList = 200;
 
-    /// <exception cref="FormatException">It is not an answer to the question; the message says what would be.</exception>
+    /// <exception cref="FormatException">It is not an answer to the question; the message says what would
+    /// be.</exception>
     public static Reply Read(SheetItem item, JsonElement json, Player player)
     {
         if (json.ValueKind != JsonValueKind.Object)
@@ -29,7 +30,11 @@ public static class ReplyJson
         return item.Question switch
         {
             NoteQuestion { Kind: ExerciseKind.NameIt } => Name(read),
-            NoteQuestion { Kind: ExerciseKind.FingerIt } => new PairReply(read.String(json), read.Number("finger", 0, 4), read.Place()),
+            NoteQuestion { Kind: ExerciseKind.FingerIt } => new PairReply(
+                read.String(json),
+                read.Number("finger", 0, 4),
+                read.Place()
+            ),
             NoteQuestion { Kind: ExerciseKind.FindIt } => read.Spot(json),
             NoteQuestion { Kind: ExerciseKind.Stems } => new StemReply(
                 read.One("stem", "down", "up") == 1,
@@ -42,7 +47,10 @@ public static class ReplyJson
             ),
             SignatureQuestion => Key(read),
             ShapeQuestion => new ShapeReply(read.Numbers("semitones", 0, 24)),
-            ScaleQuestion => new ScaleReply([.. read.List("spots").Select(read.Spot)], read.Numbers("halfSteps", 1, 30)),
+            ScaleQuestion => new ScaleReply(
+                [.. read.List("spots").Select(read.Spot)],
+                read.Numbers("halfSteps", 1, 30)
+            ),
             BeatQuestion { Task: BeatTask.Gap } => new ValueReply(
                 ValueText.Read(read.Text("value")) ?? throw new FormatException($"Expected {ValueText.Expected}.")
             ),
@@ -51,10 +59,8 @@ public static class ReplyJson
             BarsQuestion { Kind: ExerciseKind.CountIt } => Syllables(read, (CountAnswer)item.Answer, player.Style),
             BarsQuestion { Kind: ExerciseKind.BowIt } => new StrokesReply([.. read.List("bows").Select(Way)]),
             BarsQuestion => new RingReply(read.Number("event", 0, LongestList)),
-            PenQuestion when json.TryGetProperty("onPaper", out var paper) && paper.ValueKind == JsonValueKind.True => new PenReply(0, 0)
-            {
-                OnPaper = true,
-            },
+            PenQuestion when json.TryGetProperty("onPaper", out var paper) && paper.ValueKind == JsonValueKind.True =>
+                new PenReply(0, 0) { OnPaper = true },
             PenQuestion => new PenReply(read.Number("covered", 0, 100), read.Number("astray", 0, 100)),
             _ => throw new FormatException("Music to play is not answered."),
         };
@@ -102,7 +108,9 @@ public static class ReplyJson
 
     private static BowDirection? Way(JsonElement sign) =>
         sign.ValueKind == JsonValueKind.Null ? null
-        : sign.ValueKind == JsonValueKind.String && Enum.TryParse<BowDirection>(sign.GetString(), ignoreCase: true, out var way) ? way
+        : sign.ValueKind == JsonValueKind.String
+        && Enum.TryParse<BowDirection>(sign.GetString(), ignoreCase: true, out var way)
+            ? way
         : throw new FormatException("Expected down, up or null for each note.");
 
     private sealed class Fields(JsonElement json, Instrument instrument)
@@ -113,22 +121,36 @@ public static class ReplyJson
                 : throw Missing(name, "a text");
 
         public int Number(string name, int least, int most) =>
-            json.TryGetProperty(name, out var value) ? Number(value, name, least, most) : throw Missing(name, $"{least} to {most}");
+            json.TryGetProperty(name, out var value)
+                ? Number(value, name, least, most)
+                : throw Missing(name, $"{least} to {most}");
 
         public IReadOnlyList<JsonElement> List(string name) =>
-            json.TryGetProperty(name, out var value) && value.ValueKind == JsonValueKind.Array && value.GetArrayLength() <= LongestList
+            json.TryGetProperty(name, out var value)
+            && value.ValueKind == JsonValueKind.Array
+            && value.GetArrayLength() <= LongestList
                 ? [.. value.EnumerateArray()]
                 : throw Missing(name, "a list");
 
-        public int[] Numbers(string name, int least, int most) => [.. List(name).Select(v => Number(v, name, least, most))];
+        public int[] Numbers(string name, int least, int most) =>
+            [.. List(name).Select(v => Number(v, name, least, most))];
 
         public int One(string name, params string[] choices) =>
-            Array.IndexOf(choices, Text(name)) is >= 0 and var at ? at : throw Missing(name, string.Join(" or ", choices));
+            Array.IndexOf(choices, Text(name)) is >= 0 and var at
+                ? at
+                : throw Missing(name, string.Join(" or ", choices));
 
         public int String(JsonElement of)
         {
-            var letter = of.TryGetProperty("string", out var value) && value.ValueKind == JsonValueKind.String ? value.GetString() : null;
-            return instrument.Strings.Index().Where(s => $"{s.Item.Letter}" == letter).Select(s => (int?)s.Index).FirstOrDefault()
+            var letter =
+                of.TryGetProperty("string", out var value) && value.ValueKind == JsonValueKind.String
+                    ? value.GetString()
+                    : null;
+            return instrument
+                    .Strings.Index()
+                    .Where(s => $"{s.Item.Letter}" == letter)
+                    .Select(s => (int?)s.Index)
+                    .FirstOrDefault()
                 ?? throw Missing("string", string.Join(", ", instrument.Strings.Select(s => s.Letter)));
         }
 

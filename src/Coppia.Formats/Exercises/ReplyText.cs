@@ -5,20 +5,27 @@ using Coppia.Core.Music;
 
 namespace Coppia.Formats.Exercises;
 
-/// <summary>Answers as they are typed: a name (<c>F#</c>, <c>Bb</c>), or string and finger (<c>D2</c>, <c>DL2</c>, <c>Dx1</c>).</summary>
+/// <summary>
+/// Answers as they are typed: a name (<c>F#</c>, <c>Bb</c>), or string and finger (<c>D2</c>, <c>DL2</c>, <c>Dx1</c>).
+/// </summary>
 public static partial class ReplyText
 {
     /// <summary>What an answer looks like, for error messages.</summary>
     public static string Expected(Instrument instrument) =>
-        $"a name such as F#, or string and finger such as {instrument.StringName(1)}2 or " + $"{instrument.StringName(1)}L2";
+        $"a name such as F#, or string and finger such as {instrument.StringName(1)}2 or "
+        + $"{instrument.StringName(1)}L2";
 
     /// <summary>
-    /// The answer, or null. A letter and a digit are string and finger where the instrument has the string; else a name with its octave.
+    /// The answer, or null. A letter and a digit are string and finger where the instrument has the string; else a name
+    /// with its octave.
     /// </summary>
     public static Reply? Read(string text, Instrument instrument)
     {
         text = text.Trim().Replace('♯', '#').Replace('♭', 'b');
-        if (PairPattern().Match(text) is { Success: true } pair && StringOf(pair.Groups["string"].Value, instrument) is { } s)
+        if (
+            PairPattern().Match(text) is { Success: true } pair
+            && StringOf(pair.Groups["string"].Value, instrument) is { } s
+        )
         {
             var finger = pair.Groups["finger"].Value[0] - '0';
             return new PairReply(s, finger, Word(pair.Groups["word"].Value, finger));
@@ -39,7 +46,8 @@ public static partial class ReplyText
         CapitalPattern().Replace(kind.ToString(), m => (m.Index > 0 ? "-" : "") + m.Value.ToLowerInvariant());
 
     /// <summary>Every kind of mistake by its name.</summary>
-    public static IReadOnlyDictionary<string, MistakeKind> Kinds { get; } = Enum.GetValues<MistakeKind>().ToDictionary(Kind);
+    public static IReadOnlyDictionary<string, MistakeKind> Kinds { get; } =
+        Enum.GetValues<MistakeKind>().ToDictionary(Kind);
 
     private static int? StringOf(string letter, Instrument instrument) =>
         instrument

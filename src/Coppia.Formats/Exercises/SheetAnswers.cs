@@ -72,7 +72,9 @@ public static class SheetAnswers
         if (question.Kind == ExerciseKind.FindIt)
             json["semitones"] = answer.Place.Semitones;
         if (answer.All.Count > 1)
-            json["also"] = new JsonArray([.. answer.All.Skip(1).Select(p => (JsonNode?)SheetNotes.Pair(p.Pair, instrument))]);
+            json["also"] = new JsonArray([
+                .. answer.All.Skip(1).Select(p => (JsonNode?)SheetNotes.Pair(p.Pair, instrument)),
+            ]);
         return json;
     }
 
@@ -108,7 +110,9 @@ public static class SheetAnswers
         {
             ["what"] = answer.Kind == DifferenceKind.Notes ? "note" : "rhythm",
             ["beat"] = Math.Round((decimal)answer.Beat.Numerator / answer.Beat.Denominator, 3),
-            ["at"] = Numbers(second.Events.Index().Where(e => answer.NoteIds.Contains(e.Item.Id)).Select(e => e.Index + 1)),
+            ["at"] = Numbers(
+                second.Events.Index().Where(e => answer.NoteIds.Contains(e.Item.Id)).Select(e => e.Index + 1)
+            ),
         };
 
     /// <summary>For each note and rest what is counted while it lasts; rests in brackets.</summary>

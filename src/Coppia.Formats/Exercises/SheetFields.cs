@@ -30,10 +30,12 @@ internal static class SheetFields
 
     public static int Fifths(JsonElement q) => Number(q, "fifths", -7, 7);
 
-    public static KeySignature Signature(JsonElement q) => q.TryGetProperty("fifths", out _) ? new KeySignature(Fifths(q)) : default;
+    public static KeySignature Signature(JsonElement q) =>
+        q.TryGetProperty("fifths", out _) ? new KeySignature(Fifths(q)) : default;
 
     public static ScaleKey Key(JsonElement q) =>
-        KeyText.Read(Text(q, "key")) ?? throw new FormatException($"“{Text(q, "key")}” is not a key; expected {KeyText.Expected}");
+        KeyText.Read(Text(q, "key"))
+        ?? throw new FormatException($"“{Text(q, "key")}” is not a key; expected {KeyText.Expected}");
 
     public static TimeSignature? Meter(JsonElement q) =>
         !q.TryGetProperty("meter", out var meter) || meter.ValueKind == JsonValueKind.Null
@@ -52,12 +54,17 @@ internal static class SheetFields
     }
 
     public static NoteValue Value(string text) =>
-        ValueText.Read(text) ?? throw new FormatException($"“{text}” is not a note value; expected {ValueText.Expected}");
+        ValueText.Read(text)
+        ?? throw new FormatException($"“{text}” is not a note value; expected {ValueText.Expected}");
 
     public static int String(JsonElement q, Instrument instrument)
     {
         var name = Text(q, "string");
-        return instrument.Strings.Index().Where(s => s.Item.Letter.ToString() == name).Select(s => (int?)s.Index).FirstOrDefault()
+        return instrument
+                .Strings.Index()
+                .Where(s => s.Item.Letter.ToString() == name)
+                .Select(s => (int?)s.Index)
+                .FirstOrDefault()
             ?? throw new FormatException(
                 $"“{name}” is not a string of the {instrument.Id}; expected one of "
                     + string.Join(", ", instrument.Strings.Select(s => s.Letter))

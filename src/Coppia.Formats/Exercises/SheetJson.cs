@@ -6,7 +6,8 @@ using Coppia.Core.Exercises;
 namespace Coppia.Formats.Exercises;
 
 /// <summary>
-/// A sheet of one kind as JSON: <c>{kind, seed, instrument, items:[{question, answer}]}</c>. Of music to play each bar is an item.
+/// A sheet of one kind as JSON: <c>{kind, seed, instrument, items:[{question, answer}]}</c>. Of music to play each bar
+/// is an item.
 /// </summary>
 public static class SheetJson
 {
@@ -17,7 +18,10 @@ public static class SheetJson
     };
 
     /// <summary>The same on one line.</summary>
-    public static readonly JsonSerializerOptions Compact = new() { Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
+    public static readonly JsonSerializerOptions Compact = new()
+    {
+        Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
+    };
 
     public static string Write(Sheet sheet) =>
         new JsonObject
@@ -47,6 +51,7 @@ public static class SheetJson
                 SheetAnswers.OfPlay(reading, [read])
             );
 
-        static JsonObject Item(JsonObject question, JsonObject answer) => new() { ["question"] = question, ["answer"] = answer };
+        static JsonObject Item(JsonObject question, JsonObject answer) =>
+            new() { ["question"] = question, ["answer"] = answer };
     }
 }

@@ -3,7 +3,9 @@ using Coppia.Core.Music;
 
 namespace Coppia.Formats.Exercises;
 
-/// <summary>A sheet as one score, for other programs to engrave: each question a bar or two with its number above.</summary>
+/// <summary>
+/// A sheet as one score, for other programs to engrave: each question a bar or two with its number above.
+/// </summary>
 public static class SheetMusic
 {
     /// <summary>The music of all questions that have any, one after another; music to play as it is.</summary>
@@ -28,10 +30,17 @@ public static class SheetMusic
                             Events =
                             [
                                 .. bar.Events.Select(
-                                    (e, i) => Asked(e, away, fingers.GetValueOrDefault(e.Id), b == 0 && i == 0 ? number : null)
+                                    (e, i) =>
+                                        Asked(
+                                            e,
+                                            away,
+                                            fingers.GetValueOrDefault(e.Id),
+                                            b == 0 && i == 0 ? number : null
+                                        )
                                 ),
                             ],
-                            Barline = b == music.Score.Bars.Count - 1 && number is not null ? Barline.Double : Barline.Plain,
+                            Barline =
+                                b == music.Score.Bars.Count - 1 && number is not null ? Barline.Double : Barline.Plain,
                         }
                 )
             );

@@ -19,13 +19,18 @@ internal static class SheetMusicReader
         var values = Array(q, "values").Select(v => v.GetString() ?? "").ToArray();
         var open = instrument.Strings.FirstOrDefault(s => s.Letter == Letter.D, instrument.Strings[1]);
         int? gap = System.Array.IndexOf(values, "?") is >= 0 and var at ? at : null;
-        var known = values.Where(v => v != "?").Aggregate(Fraction.Zero, (sum, v) => sum + Value(v.TrimStart('z')).Length);
+        var known = values
+            .Where(v => v != "?")
+            .Aggregate(Fraction.Zero, (sum, v) => sum + Value(v.TrimStart('z')).Length);
         ScoreEvent[] events =
         [
             .. values.Select(v => new ScoreEvent
             {
                 Pitch = v.StartsWith('z') ? null : open,
-                Value = v != "?" ? Value(v.TrimStart('z')) : NoteValue.Exactly(meter.BarLength - known) ?? NoteValue.Quarter,
+                Value =
+                    v != "?"
+                        ? Value(v.TrimStart('z'))
+                        : NoteValue.Exactly(meter.BarLength - known) ?? NoteValue.Quarter,
             }),
         ];
         return new BeatQuestion(
@@ -40,13 +45,18 @@ internal static class SheetMusicReader
     {
         JsonElement[][] bars =
         [
-            .. Array(q, "bars").Select(b => b.ValueKind == JsonValueKind.Array ? b.EnumerateArray().ToArray() : throw NoBars()),
+            .. Array(q, "bars")
+                .Select(b => b.ValueKind == JsonValueKind.Array ? b.EnumerateArray().ToArray() : throw NoBars()),
         ];
         if (bars.Length == 0 || bars.Any(b => b.Length == 0))
             throw NoBars();
         var (key, meter) = (Signature(q), Meter(q));
         var keys = Each(q, "keys", k => k.TryGetInt32(out var f) && f is >= -7 and <= 7 ? new KeySignature(f) : key);
-        var meters = Each(q, "meters", m => m.ValueKind == JsonValueKind.String ? ValueText.Meter(m.GetString()!) : null);
+        var meters = Each(
+            q,
+            "meters",
+            m => m.ValueKind == JsonValueKind.String ? ValueText.Meter(m.GetString()!) : null
+        );
         var score = Score(
             instrument.FirstClef,
             [
@@ -89,7 +99,13 @@ internal static class SheetMusicReader
         var slur = e.TryGetProperty("slur", out var s) ? s.GetString() : null;
         var marks = Marks.None;
         foreach (
-            var (name, mark) in new[] { ("dot", Marks.Staccato), ("lift", Marks.LiftAfter), ("up", Marks.UpBow), ("down", Marks.DownBow) }
+            var (name, mark) in new[]
+            {
+                ("dot", Marks.Staccato),
+                ("lift", Marks.LiftAfter),
+                ("up", Marks.UpBow),
+                ("down", Marks.DownBow),
+            }
         )
             marks |= e.TryGetProperty(name, out _) ? mark : Marks.None;
         return new ScoreEvent
@@ -116,7 +132,9 @@ internal static class SheetMusicReader
             Time = all[0].Time,
             Bars = Bindings.Mended(all),
         };
-        var isShort = all[0].Time is { } time && all[0].Events.Aggregate(Fraction.Zero, (sum, e) => sum + e.Value.Length) < time.BarLength;
+        var isShort =
+            all[0].Time is { } time
+            && all[0].Events.Aggregate(Fraction.Zero, (sum, e) => sum + e.Value.Length) < time.BarLength;
         return ScoreAssembly.Finish(draft, pickUpMarked: isShort && all.Count > 1).Score;
     }
 }

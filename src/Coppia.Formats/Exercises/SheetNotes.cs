@@ -73,7 +73,11 @@ internal static class SheetNotes
         if (e.Words is { } words)
             json["words"] = words;
         if (pins?.TryGetValue(e.Id, out var pin) == true)
-            json["pair"] = new JsonObject { ["string"] = pin.String is { } s ? instrument.StringName(s) : null, ["finger"] = pin.Finger };
+            json["pair"] = new JsonObject
+            {
+                ["string"] = pin.String is { } s ? instrument.StringName(s) : null,
+                ["finger"] = pin.Finger,
+            };
         return json;
 
         void Add(string name, bool isSet)

@@ -79,7 +79,16 @@ public static class SheetQuestions
     }
 
     /// <summary>Names of the signs, in the order of <see cref="PenSign"/>.</summary>
-    internal static readonly string[] Signs = ["clef", "time-signature", "quarter-note", "half-note", "quarter-rest", "sharp", "flat"];
+    internal static readonly string[] Signs =
+    [
+        "clef",
+        "time-signature",
+        "quarter-note",
+        "half-note",
+        "quarter-rest",
+        "sharp",
+        "flat",
+    ];
 
     /// <summary>Names of the tasks, in the order of <see cref="BeatTask"/>.</summary>
     internal static readonly string[] Tasks = ["gap", "barlines", "is-it-right"];
@@ -92,12 +101,18 @@ public static class SheetQuestions
             ["task"] = Tasks[(int)q.Task],
             ["meter"] = bar.Time?.ToString(),
             ["values"] = new JsonArray([
-                .. bar.Events.Select((e, i) => (JsonNode?)(i == q.Gap ? "?" : (e.IsRest ? "z" : "") + ValueText.Of(e.Value))),
+                .. bar.Events.Select(
+                    (e, i) => (JsonNode?)(i == q.Gap ? "?" : (e.IsRest ? "z" : "") + ValueText.Of(e.Value))
+                ),
             ]),
         };
     }
 
-    private static JsonObject OfMusic(Score music, Instrument instrument, IReadOnlyDictionary<string, Core.Fingering.Pin>? pins)
+    private static JsonObject OfMusic(
+        Score music,
+        Instrument instrument,
+        IReadOnlyDictionary<string, Core.Fingering.Pin>? pins
+    )
     {
         var json = new JsonObject
         {

@@ -7,10 +7,13 @@ using static Coppia.Formats.Exercises.SheetFields;
 
 namespace Coppia.Formats.Exercises;
 
-/// <summary>Reads questions of a sheet from JSON, as <see cref="SheetQuestions"/> writes them. Answers are worked out anew.</summary>
+/// <summary>
+/// Reads questions of a sheet from JSON, as <see cref="SheetQuestions"/> writes them. Answers are worked out anew.
+/// </summary>
 public static class SheetReader
 {
-    /// <exception cref="FormatException">The question is broken; the message says what is wrong and what would be right.</exception>
+    /// <exception cref="FormatException">The question is broken; the message says what is wrong and what would be
+    /// right.</exception>
     public static SheetItem Item(ExerciseKind kind, JsonElement question, Player player)
     {
         try
@@ -50,7 +53,8 @@ public static class SheetReader
 
         switch (kind)
         {
-            case ExerciseKind.Signature when q.TryGetProperty("write", out var write) && write.ValueKind == JsonValueKind.True:
+            case ExerciseKind.Signature
+                when q.TryGetProperty("write", out var write) && write.ValueKind == JsonValueKind.True:
                 return new SignatureQuestion(Key(q).Fifths, Written: true);
             case ExerciseKind.Signature:
                 return new SignatureQuestion(Fifths(q), Written: false);
@@ -96,12 +100,16 @@ public static class SheetReader
 
         var word = Enum.TryParse<PlaceWord>(Text(q, "place"), ignoreCase: true, out var w)
             ? w
-            : throw new FormatException($"“{Text(q, "place")}” is not a place; expected open, low, regular, high, back or forward");
+            : throw new FormatException(
+                $"“{Text(q, "place")}” is not a place; expected open, low, regular, high, back or forward"
+            );
         var finger = Number(q, "finger", 0, 4);
         var pair = new Pair(s, finger, word);
         var note =
             PairNote.Of(player, pair, Signature(q))
-            ?? throw new FormatException($"no finger {finger} is {Text(q, "place")} on the {instrument.StringName(s)} string");
+            ?? throw new FormatException(
+                $"no finger {finger} is {Text(q, "place")} on the {instrument.StringName(s)} string"
+            );
         return new NoteQuestion(ExerciseKind.WriteIt, note, Signature(q), pair, ByPair: true);
     }
 
@@ -110,6 +118,8 @@ public static class SheetReader
         var ways = Placements.Of(instrument, note, instrument.FirstFrame).Where(p => p.String == s).ToArray();
         return ways.Length > 0
             ? ways[0].Pair
-            : throw new FormatException($"{note} is not on the {instrument.StringName(s)} string of the {instrument.Id}");
+            : throw new FormatException(
+                $"{note} is not on the {instrument.StringName(s)} string of the {instrument.Id}"
+            );
     }
 }

@@ -5,8 +5,9 @@ using Coppia.Formats.Source;
 namespace Coppia.Formats.Letters;
 
 /// <summary>
-/// Reads a tune typed as strings and fingers, as young classes read it: <c>D: 0 0 A: 0 0 | 1 1 0 - |</c> (craft 20). A letter with a colon
-/// changes the string; L, H or x before a finger is its place. Beats follow a finger after <c>*</c>: <c>0*2</c>.
+/// Reads a tune typed as strings and fingers, as young classes read it: <c>D: 0 0 A: 0 0 | 1 1 0 - |</c> (craft 20). A
+/// letter with a colon changes the string; L, H or x before a finger is its place. Beats follow a finger after
+/// <c>*</c>: <c>0*2</c>.
 /// </summary>
 internal sealed partial class TypedFingers(CancellationToken stop) : TypedTune(stop)
 {
@@ -20,7 +21,8 @@ internal sealed partial class TypedFingers(CancellationToken stop) : TypedTune(s
 
     private IEnumerable<string> Strings => Enumerable.Range(0, Head.For.Strings.Count).Select(Head.For.StringName);
 
-    public static ReadResult ReadText(string text, CancellationToken stop = default) => new TypedFingers(stop).Read(text);
+    public static ReadResult ReadText(string text, CancellationToken stop = default) =>
+        new TypedFingers(stop).Read(text);
 
     protected override bool ReadOwn()
     {
@@ -46,7 +48,9 @@ internal sealed partial class TypedFingers(CancellationToken stop) : TypedTune(s
 
         var finger = match.Groups[2].Value[0] - '0';
         var sign = match.Groups[1].Value.ToUpperInvariant();
-        var pitch = Words(sign, finger).Select(w => PairSound.Of(Head.For, on, finger, w, Key)).FirstOrDefault(p => p is not null);
+        var pitch = Words(sign, finger)
+            .Select(w => PairSound.Of(Head.For, on, finger, w, Key))
+            .FirstOrDefault(p => p is not null);
         if (pitch is null)
         {
             Wrong($"the {Head.For.Name.ToLowerInvariant()} has no {match.Value.TrimEnd('*')} in first position");
@@ -60,7 +64,8 @@ internal sealed partial class TypedFingers(CancellationToken stop) : TypedTune(s
     }
 
     /// <summary>
-    /// What a sign before a finger may mean: L is low, or reaching back; x reaches back with 1 and forward with the others.
+    /// What a sign before a finger may mean: L is low, or reaching back; x reaches back with 1 and forward with the
+    /// others.
     /// </summary>
     private static PlaceWord[] Words(string sign, int finger) =>
         sign switch

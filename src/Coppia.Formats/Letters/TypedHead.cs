@@ -7,8 +7,9 @@ using Coppia.Formats.Source;
 namespace Coppia.Formats.Letters;
 
 /// <summary>
-/// What a teacher types before the letters or fingers themselves: a title, the key, the meter, the instrument. Each has a line of its own,
-/// with its name before a colon or without: <c>Key: D</c>, <c>D major</c>, <c>2 sharps</c>, <c>3/4</c>, <c>For: cello</c>.
+/// What a teacher types before the letters or fingers themselves: a title, the key, the meter, the instrument. Each has
+/// a line of its own, with its name before a colon or without: <c>Key: D</c>, <c>D major</c>, <c>2 sharps</c>,
+/// <c>3/4</c>, <c>For: cello</c>.
 /// </summary>
 internal sealed partial class TypedHead
 {
@@ -23,7 +24,8 @@ internal sealed partial class TypedHead
     public Clef? Clef { get; private set; }
 
     /// <summary>For whom it is: as said, else the one that reads the clef, else the violin.</summary>
-    public Instrument For => Instrument ?? (Clef is { } clef ? StringSection.UsualReaderOf(clef) : StringSection.Violin);
+    public Instrument For =>
+        Instrument ?? (Clef is { } clef ? StringSection.UsualReaderOf(clef) : StringSection.Violin);
 
     /// <summary>Takes a line that belongs to the head.</summary>
     /// <returns>False where it is music.</returns>
@@ -42,7 +44,13 @@ internal sealed partial class TypedHead
                     Key = key;
                     break;
                 case "key":
-                    errors.Add(new SourceError(at, $"“{value}” is not a key", "a key such as D, B♭ major, E minor, or 2 sharps"));
+                    errors.Add(
+                        new SourceError(
+                            at,
+                            $"“{value}” is not a key",
+                            "a key such as D, B♭ major, E minor, or 2 sharps"
+                        )
+                    );
                     break;
                 case "time" or "meter" when AbcFields.Meter(value) is ({ } time, null):
                     Time = time;
@@ -54,7 +62,9 @@ internal sealed partial class TypedHead
                     Instrument = instrument;
                     break;
                 case "for" or "instrument":
-                    errors.Add(new SourceError(at, $"“{value}” is not an instrument", Core.Wording.Terms.Labels.Instruments()));
+                    errors.Add(
+                        new SourceError(at, $"“{value}” is not an instrument", Core.Wording.Terms.Labels.Instruments())
+                    );
                     break;
                 case "clef" when Clef.Named(value) is { } clef:
                     Clef = clef;
@@ -85,7 +95,9 @@ internal sealed partial class TypedHead
         if (SignsPattern().Match(words) is { Success: true } signs)
         {
             var count = signs.Groups[1].Value.ToLowerInvariant() is "no" or "0" ? 0 : signs.Groups[1].Value[0] - '0';
-            return new KeySignature(signs.Groups[2].Value.StartsWith("sharp", StringComparison.OrdinalIgnoreCase) ? count : -count);
+            return new KeySignature(
+                signs.Groups[2].Value.StartsWith("sharp", StringComparison.OrdinalIgnoreCase) ? count : -count
+            );
         }
 
         var read = words.Length == 0 ? null : AbcKey.Of(char.ToUpperInvariant(words[0]) + words[1..]);
@@ -98,7 +110,10 @@ internal sealed partial class TypedHead
     [GeneratedRegex(@"^\s*[0-9]{1,2}/[0-9]{1,2}\s*$")]
     private static partial Regex BareMeterPattern();
 
-    [GeneratedRegex(@"^\s*(?:[A-Ga-g](?:#|b|♯|♭)?\s+(?:major|minor)|(?:no|[0-7])\s+(?:sharps?|flats?))\s*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"^\s*(?:[A-Ga-g](?:#|b|♯|♭)?\s+(?:major|minor)|(?:no|[0-7])\s+(?:sharps?|flats?))\s*$",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex BareKeyPattern();
 
     [GeneratedRegex(@"^(no|[0-7])\s+(sharps?|flats?)$", RegexOptions.IgnoreCase)]

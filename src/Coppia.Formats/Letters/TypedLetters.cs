@@ -5,19 +5,22 @@ using Coppia.Formats.Source;
 namespace Coppia.Formats.Letters;
 
 /// <summary>
-/// Reads a tune typed as letters, as teachers put it on a board: <c>G A B G | C5 B A2 | B A G F# | G2 D2</c> (craft 20). Each letter is the
-/// nearest to the note before; <c>C5</c>, <c>d'</c>, <c>G,</c>, "high D" and "low D" say otherwise.
+/// Reads a tune typed as letters, as teachers put it on a board: <c>G A B G | C5 B A2 | B A G F# | G2 D2</c> (craft
+/// 20). Each letter is the nearest to the note before; <c>C5</c>, <c>d'</c>, <c>G,</c>, "high D" and "low D" say
+/// otherwise.
 /// </summary>
 internal sealed partial class TypedLetters(CancellationToken stop) : TypedTune(stop)
 {
     private int? _before;
 
     protected override string Expected =>
-        "a letter A–G with # or b if need be and its beats behind it (G, F#, B2, A1/2), z or - for a rest, or a barline |";
+        "a letter A–G with # or b if need be and its beats behind it (G, F#, B2, A1/2), z or - for a rest, "
+        + "or a barline |";
 
     protected override string NotWhat => "not a note";
 
-    public static ReadResult ReadText(string text, CancellationToken stop = default) => new TypedLetters(stop).Read(text);
+    public static ReadResult ReadText(string text, CancellationToken stop = default) =>
+        new TypedLetters(stop).Read(text);
 
     protected override bool ReadOwn()
     {
@@ -37,7 +40,9 @@ internal sealed partial class TypedLetters(CancellationToken stop) : TypedTune(s
             _ => Key.AlterOf(letter),
         };
         var octave =
-            match.Groups[5].Length > 0 ? match.Groups[5].Value[0] - '0' : Octave(letter, match.Groups[1].Value.Trim().ToLowerInvariant());
+            match.Groups[5].Length > 0
+                ? match.Groups[5].Value[0] - '0'
+                : Octave(letter, match.Groups[1].Value.Trim().ToLowerInvariant());
         octave += match.Groups[4].Value.Sum(mark => mark == ',' ? -1 : 1);
         if (octave is < 0 or > 8)
         {
@@ -71,7 +76,8 @@ internal sealed partial class TypedLetters(CancellationToken stop) : TypedTune(s
     }
 
     /// <summary>
-    /// A word for the octave, a letter, a sign, octave marks, and 5 or 7 as the number of an octave: no note value lasts so many beats.
+    /// A word for the octave, a letter, a sign, octave marks, and 5 or 7 as the number of an octave: no note value
+    /// lasts so many beats.
     /// </summary>
     [GeneratedRegex(@"\G((?i:high|low)\s+)?([A-Ga-g])(##|#|♯|𝄪|bb|b|♭|n|♮)?([',’]*)([57](?![0-9/])|[3-8](?=\*))?")]
     private static partial Regex NotePattern();

@@ -6,8 +6,9 @@ using Coppia.Formats.Source;
 namespace Coppia.Formats.Letters;
 
 /// <summary>
-/// What typed letters and typed fingers have in common (craft 20): the head, barlines and repeats, slurs, rests, and lengths in beats. A
-/// number behind a note lengthens it, a dot makes it half as long again, <c>1/2</c> or <c>/</c> halves it.
+/// What typed letters and typed fingers have in common (craft 20): the head, barlines and repeats, slurs, rests, and
+/// lengths in beats. A number behind a note lengthens it, a dot makes it half as long again, <c>1/2</c> or <c>/</c>
+/// halves it.
 /// </summary>
 internal abstract partial class TypedTune
 {
@@ -56,7 +57,10 @@ internal abstract partial class TypedTune
 
     private ReadResult ReadLines(string text)
     {
-        var lines = text.Replace("\r\n", "\n", StringComparison.Ordinal).Replace('\r', '\n').TrimStart('\uFEFF').Split('\n');
+        var lines = text.Replace("\r\n", "\n", StringComparison.Ordinal)
+            .Replace('\r', '\n')
+            .TrimStart('\uFEFF')
+            .Split('\n');
         var inHead = true;
         foreach (var (i, line) in lines.Index())
         {
@@ -97,19 +101,25 @@ internal abstract partial class TypedTune
             _slurs = 0;
         var spread = BarFilling.Spread(e, length);
         if (spread.Count == 0)
-            _errors.Add(new SourceError(at, "a length that no note values make up", "a length such as 2, 1/2, 1/4 or a dot"));
+            _errors.Add(
+                new SourceError(at, "a length that no note values make up", "a length such as 2, 1/2, 1/4 or a dot")
+            );
         _loose.AddRange(spread);
         _notes += spread.Count;
         // Without barlines what is typed is one long row.
         _size.Add(graces: 0, inBar: 0, _notes, at);
     }
 
-    /// <summary>Beats behind a note: <c>2</c>, <c>1/2</c>, <c>/</c>, <c>3/2</c>, then dots; one where nothing stands.</summary>
+    /// <summary>
+    /// Beats behind a note: <c>2</c>, <c>1/2</c>, <c>/</c>, <c>3/2</c>, then dots; one where nothing stands.
+    /// </summary>
     protected Fraction ReadBeats()
     {
         var match = LengthPattern().Match(Line, At);
         var above =
-            match.Groups[1].Length > 0 ? int.Parse(match.Groups[1].ValueSpan, System.Globalization.CultureInfo.InvariantCulture) : 1;
+            match.Groups[1].Length > 0
+                ? int.Parse(match.Groups[1].ValueSpan, System.Globalization.CultureInfo.InvariantCulture)
+                : 1;
         var below =
             match.Groups[3].Length > 0
                 ? int.Parse(match.Groups[3].ValueSpan, System.Globalization.CultureInfo.InvariantCulture)
@@ -187,7 +197,9 @@ internal abstract partial class TypedTune
     private ReadResult Finished()
     {
         var written = _draft.Finish();
-        var time = Head.Time ?? (_hasBarlines ? Usual(written) : TimeSignature.CommonTime with { Symbol = TimeSymbol.Numbers });
+        var time =
+            Head.Time
+            ?? (_hasBarlines ? Usual(written) : TimeSignature.CommonTime with { Symbol = TimeSymbol.Numbers });
         var clef = Head.Clef ?? Head.For.FirstClef;
         // Without barlines a bar that is full goes on to the next (craft 20).
         var bars = _hasBarlines
@@ -214,7 +226,10 @@ internal abstract partial class TypedTune
         );
         if (isSilent)
             return new ReadResult(null, _errors, [.. LeftOut.Notices()]) { Silent = score };
-        return new ReadResult(score, [], [.. LeftOut.Notices(), .. faults.Select(Notice.Of)]) { Lines = [new ScoreLine("1", "", score)] };
+        return new ReadResult(score, [], [.. LeftOut.Notices(), .. faults.Select(Notice.Of)])
+        {
+            Lines = [new ScoreLine("1", "", score)],
+        };
     }
 
     /// <summary>The meter that most bars fill; a first bar that is shorter is a pick-up.</summary>
@@ -230,8 +245,10 @@ internal abstract partial class TypedTune
             return null;
         var quarters = usual * new Fraction(4, 1);
         var eighths = usual * new Fraction(8, 1);
-        return quarters.Denominator == 1 && quarters.Numerator is >= 2 and <= 12 ? new TimeSignature((int)quarters.Numerator, 4)
-            : eighths.Denominator == 1 && eighths.Numerator is >= 1 and <= 16 ? new TimeSignature((int)eighths.Numerator, 8)
+        return quarters.Denominator == 1 && quarters.Numerator is >= 2 and <= 12
+                ? new TimeSignature((int)quarters.Numerator, 4)
+            : eighths.Denominator == 1 && eighths.Numerator is >= 1 and <= 16
+                ? new TimeSignature((int)eighths.Numerator, 8)
             : null;
     }
 

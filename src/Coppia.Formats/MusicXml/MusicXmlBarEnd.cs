@@ -34,7 +34,10 @@ internal sealed class MusicXmlBarEnd(BarDraft draft)
         {
             if ((string?)ending.Attribute("type") == "start")
                 draft.StartEnding(
-                    ((string?)ending.Attribute("number"))?.Replace(" ", "", StringComparison.Ordinal) is { Length: > 0 } n ? n : null
+                    ((string?)ending.Attribute("number"))?.Replace(" ", "", StringComparison.Ordinal)
+                        is { Length: > 0 } n
+                        ? n
+                        : null
                 );
             else
                 _endingStops = true;

@@ -8,7 +8,8 @@ using Coppia.Formats.Source;
 namespace Coppia.Formats.MusicXml;
 
 /// <summary>
-/// What stands over and under the staves of one part: dynamics, words, hairpins, tempo, signs that send the player elsewhere.
+/// What stands over and under the staves of one part: dynamics, words, hairpins, tempo, signs that send the player
+/// elsewhere.
 /// </summary>
 internal sealed partial class MusicXmlDirections(LeftOut leftOut)
 {
@@ -24,7 +25,9 @@ internal sealed partial class MusicXmlDirections(LeftOut leftOut)
     {
         var staff = MusicXmlReader.Int(direction.Element("staff")) ?? 1;
         var types = direction.Elements("direction-type").Elements().ToArray();
-        var hasTempo = types.Any(t => t.Name.LocalName == "metronome") || direction.Element("sound")?.Attribute("tempo") is not null;
+        var hasTempo =
+            types.Any(t => t.Name.LocalName == "metronome")
+            || direction.Element("sound")?.Attribute("tempo") is not null;
         foreach (var type in types)
         {
             switch (type.Name.LocalName)
@@ -32,7 +35,8 @@ internal sealed partial class MusicXmlDirections(LeftOut leftOut)
                 case "dynamics":
                     foreach (var dynamic in type.Elements().Take(1))
                     {
-                        var name = dynamic.Name.LocalName == "other-dynamics" ? dynamic.Value.Trim() : dynamic.Name.LocalName;
+                        var name =
+                            dynamic.Name.LocalName == "other-dynamics" ? dynamic.Value.Trim() : dynamic.Name.LocalName;
                         Sign(e => e with { Dynamic = e.Dynamic ?? name }, begins: true);
                     }
 
@@ -83,26 +87,33 @@ internal sealed partial class MusicXmlDirections(LeftOut leftOut)
 
         void Metronome(XElement mark)
         {
-            if (mark.Element("per-minute") is not { } rate || NumberPattern().Match(rate.Value) is not { Success: true } number)
+            if (
+                mark.Element("per-minute") is not { } rate
+                || NumberPattern().Match(rate.Value) is not { Success: true } number
+            )
             {
                 LeaveOut("A metronome mark that gives no beats a minute is left out.");
                 return;
             }
 
-            var beat = MusicXmlPitch.Value(mark.Element("beat-unit")?.Value.Trim(), mark.Elements("beat-unit-dot").Count())?.Length;
+            var beat = MusicXmlPitch
+                .Value(mark.Element("beat-unit")?.Value.Trim(), mark.Elements("beat-unit-dot").Count())
+                ?.Length;
             if (Tempo is null && isHead)
                 Tempo = (beat ?? Fraction.Quarter, int.Parse(number.Value, CultureInfo.InvariantCulture));
             else
                 LeaveOut("A change of tempo inside the tune is left out.");
         }
 
-        void Sign(Func<ScoreEvent, ScoreEvent> apply, bool begins = false) => measure.Signs.Add(new TimedSign(staff, at, begins, apply));
+        void Sign(Func<ScoreEvent, ScoreEvent> apply, bool begins = false) =>
+            measure.Signs.Add(new TimedSign(staff, at, begins, apply));
 
         void LeaveOut(string message) => leftOut.Say(message, MusicXmlReader.At(direction), measure.Number);
     }
 
     private static (Fraction, int)? SoundTempo(XElement sound) =>
-        double.TryParse((string?)sound.Attribute("tempo"), CultureInfo.InvariantCulture, out var tempo) && tempo is >= 1 and < 999
+        double.TryParse((string?)sound.Attribute("tempo"), CultureInfo.InvariantCulture, out var tempo)
+        && tempo is >= 1 and < 999
             ? (Fraction.Quarter, (int)Math.Round(tempo))
             : null;
 

@@ -4,7 +4,9 @@ using Coppia.Formats.Source;
 
 namespace Coppia.Formats.MusicXml;
 
-/// <summary>Makes one line of the notes of one voice on one staff of a part; where the voice is silent there are rests.</summary>
+/// <summary>
+/// Makes one line of the notes of one voice on one staff of a part; where the voice is silent there are rests.
+/// </summary>
 internal sealed class MusicXmlLine
 {
     /// <summary>Most lines of one part; each has every bar, so that their number must not grow with the text.</summary>
@@ -68,7 +70,9 @@ internal sealed class MusicXmlLine
                 .OrderByDescending(l => l.BarsWithNotes)
                 .Take(MostLines)
                 .OrderBy(l => l.Staff)
-                .ThenBy(l => int.TryParse(l.Voice, NumberStyles.None, CultureInfo.InvariantCulture, out var n) ? n : int.MaxValue),
+                .ThenBy(l =>
+                    int.TryParse(l.Voice, NumberStyles.None, CultureInfo.InvariantCulture, out var n) ? n : int.MaxValue
+                ),
         ];
         if (voices.Count > lines.Length && voices.Count > MostLines)
             leftOut.Say($"Of a part with many voices only the {MostLines} fullest are read.", part.Measures[0].At);
@@ -76,14 +80,17 @@ internal sealed class MusicXmlLine
         {
             var alone = lines.Count(l => l.Staff == line.Staff) == 1;
             line.Key = part.Staves == 1 && alone ? id : $"{id}/{line.Staff}{(alone ? "" : $"/{line.Voice}")}";
-            line.Name = name + (part.Staves == 1 ? "" : $", staff {line.Staff}") + (alone ? "" : $", voice {line.Voice}");
+            line.Name =
+                name + (part.Staves == 1 ? "" : $", staff {line.Staff}") + (alone ? "" : $", voice {line.Voice}");
             line.Build();
         }
 
         return lines;
     }
 
-    /// <summary>The line that a single reader takes: the first whose notes fill at least half as many bars as the fullest has.</summary>
+    /// <summary>
+    /// The line that a single reader takes: the first whose notes fill at least half as many bars as the fullest has.
+    /// </summary>
     public static MusicXmlLine Main(IReadOnlyList<MusicXmlLine> lines)
     {
         var most = lines.Max(l => l.BarsWithNotes);
@@ -143,7 +150,9 @@ internal sealed class MusicXmlLine
 
     private void Fill(MusicXmlMeasure measure, List<TimedNote> notes)
     {
-        var signs = new Queue<TimedSign>(_waiting.Concat(measure.Signs.Where(s => s.Staff == Staff)).OrderBy(s => s.Position));
+        var signs = new Queue<TimedSign>(
+            _waiting.Concat(measure.Signs.Where(s => s.Staff == Staff)).OrderBy(s => s.Position)
+        );
         var clefs = new Queue<TimedClef>(measure.Clefs.Where(c => c.Staff == Staff).OrderBy(c => c.Position));
         _waiting.Clear();
         var at = Fraction.Zero;
@@ -153,7 +162,11 @@ internal sealed class MusicXmlLine
                 Rest(note.Position - at, measure, at);
             else if (note.Position < at)
             {
-                _leftOut.Say("A note that begins before the last one of its voice has ended is left out.", note.Event.At, measure.Number);
+                _leftOut.Say(
+                    "A note that begins before the last one of its voice has ended is left out.",
+                    note.Event.At,
+                    measure.Number
+                );
                 continue;
             }
 

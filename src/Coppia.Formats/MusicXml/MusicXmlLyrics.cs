@@ -18,7 +18,9 @@ internal static class MusicXmlLyrics
                 text += "-";
             verses ??= [];
             var verse =
-                int.TryParse((string?)lyric.Attribute("number"), out var number) && number is >= 1 and <= 20 ? number - 1 : verses.Count;
+                int.TryParse((string?)lyric.Attribute("number"), out var number) && number is >= 1 and <= 20
+                    ? number - 1
+                    : verses.Count;
             while (verses.Count <= verse)
                 verses.Add("");
             verses[verse] = text;

@@ -48,7 +48,9 @@ internal static class MusicXmlNote
                 TypeOf(e.Value),
                 signs[i] ? AccidentalOf(pitch) : null,
                 TimeModificationOf(e.Value),
-                first ? beams.Select((b, level) => new XElement("beam", new XAttribute("number", level + 1), BeamWord(b))) : null,
+                first
+                    ? beams.Select((b, level) => new XElement("beam", new XAttribute("number", level + 1), BeamWord(b)))
+                    : null,
                 first ? Notations(e, tiedIn, slurs, extras) : TieNotations(e, tiedIn),
                 first ? Lyrics(e, extras) : null
             );
@@ -85,7 +87,11 @@ internal static class MusicXmlNote
 
     private static XElement? TimeModificationOf(NoteValue value) =>
         value.InTuplet
-            ? new("time-modification", new XElement("actual-notes", value.TupletActual), new XElement("normal-notes", value.TupletNormal))
+            ? new(
+                "time-modification",
+                new XElement("actual-notes", value.TupletActual),
+                new XElement("normal-notes", value.TupletNormal)
+            )
             : null;
 
     private static string BeamWord(BeamPart part) =>

@@ -4,7 +4,9 @@ using Coppia.Formats.Source;
 
 namespace Coppia.Formats.MusicXml;
 
-/// <summary>Walks the measures of one part and puts each note at its moment; <see cref="MusicXmlLine"/> makes lines of them.</summary>
+/// <summary>
+/// Walks the measures of one part and puts each note at its moment; <see cref="MusicXmlLine"/> makes lines of them.
+/// </summary>
 internal sealed class MusicXmlPart(LeftOut leftOut, List<SourceError> errors)
 {
     private readonly Dictionary<(int Staff, string Voice), List<GraceNote>> _graces = [];
@@ -70,9 +72,16 @@ internal sealed class MusicXmlPart(LeftOut leftOut, List<SourceError> errors)
                 _position += Duration(element);
                 break;
             case "direction":
-                Directions.Read(element, _measure, At(element), isHead: Measures.Count == 0 && _measure.Notes.Count == 0);
+                Directions.Read(
+                    element,
+                    _measure,
+                    At(element),
+                    isHead: Measures.Count == 0 && _measure.Notes.Count == 0
+                );
                 break;
-            case "print" when (string?)element.Attribute("new-system") == "yes" || (string?)element.Attribute("new-page") == "yes":
+            case "print"
+                when (string?)element.Attribute("new-system") == "yes"
+                    || (string?)element.Attribute("new-page") == "yes":
                 _measure.StartsLine = true;
                 break;
             case "barline":
@@ -90,17 +99,22 @@ internal sealed class MusicXmlPart(LeftOut leftOut, List<SourceError> errors)
     /// <summary>The moment that a direction means: where the music has come to, and its own offset.</summary>
     private Fraction At(XElement direction)
     {
-        var offset = MusicXmlReader.Int(direction.Element("offset")) is { } o ? new Fraction(o, 4L * _divisions) : Fraction.Zero;
+        var offset = MusicXmlReader.Int(direction.Element("offset")) is { } o
+            ? new Fraction(o, 4L * _divisions)
+            : Fraction.Zero;
         var at = _position + offset;
         return at < Fraction.Zero ? Fraction.Zero : at;
     }
 
     private Fraction Duration(XElement element) =>
-        MusicXmlReader.Int(element.Element("duration")) is > 0 and var duration ? new Fraction(duration, 4L * _divisions) : Fraction.Zero;
+        MusicXmlReader.Int(element.Element("duration")) is > 0 and var duration
+            ? new Fraction(duration, 4L * _divisions)
+            : Fraction.Zero;
 
     private void LeaveOut(XElement at, string message) => leftOut.Say(message, MusicXmlReader.At(at), _measure.Number);
 
-    private void Wrong(XElement at, string wrong, string expected) => errors.Add(new SourceError(MusicXmlReader.At(at), wrong, expected));
+    private void Wrong(XElement at, string wrong, string expected) =>
+        errors.Add(new SourceError(MusicXmlReader.At(at), wrong, expected));
 
     private void Attributes(XElement attributes)
     {
@@ -285,11 +299,19 @@ internal sealed class MusicXmlPart(LeftOut leftOut, List<SourceError> errors)
         }
 
         _measure.Notes.Add(
-            new TimedNote(key.Staff, key.Voice, position, duration, MusicXmlNotations.Apply(note, e, message => LeaveOut(note, message)))
+            new TimedNote(
+                key.Staff,
+                key.Voice,
+                position,
+                duration,
+                MusicXmlNotations.Apply(note, e, message => LeaveOut(note, message))
+            )
         );
     }
 
-    /// <summary>A rest for the bar says so, or is printed as a whole rest (or as nothing) and lasts as long as the bar.</summary>
+    /// <summary>
+    /// A rest for the bar says so, or is printed as a whole rest (or as nothing) and lasts as long as the bar.
+    /// </summary>
     private bool IsBarRest(XElement note, NoteValue? value, Fraction duration) =>
         (string?)note.Element("rest")?.Attribute("measure") == "yes"
         || _measure.Time is { } time
@@ -302,7 +324,11 @@ internal sealed class MusicXmlPart(LeftOut leftOut, List<SourceError> errors)
             LeaveOut(element, "A pitch between the half steps is put on the nearest one.");
         if (MusicXmlPitch.Of(element) is { } pitch)
             return _transposition.Sounding(pitch);
-        Wrong(element, "a pitch that cannot be read", "a step A–G, an alter from −2 to 2 in whole semitones, and an octave 0–9");
+        Wrong(
+            element,
+            "a pitch that cannot be read",
+            "a step A–G, an alter from −2 to 2 in whole semitones, and an octave 0–9"
+        );
         return null;
     }
 }

@@ -8,7 +8,18 @@ namespace Coppia.Formats.MusicXml;
 internal static class MusicXmlPitch
 {
     /// <summary>Names of the values from the breve on.</summary>
-    public static readonly string[] TypeNames = ["breve", "whole", "half", "quarter", "eighth", "16th", "32nd", "64th", "128th"];
+    public static readonly string[] TypeNames =
+    [
+        "breve",
+        "whole",
+        "half",
+        "quarter",
+        "eighth",
+        "16th",
+        "32nd",
+        "64th",
+        "128th",
+    ];
 
     /// <summary>Null where it is no pitch; one between the half steps becomes the nearest of the twelve.</summary>
     public static Pitch? Of(XElement element)
@@ -52,11 +63,22 @@ internal static class MusicXmlPitch
         if (!duration.IsZero && NoteValue.Exactly(duration * new Fraction(actual, normal)) is { } exact)
             return (exact with { TupletActual = actual, TupletNormal = normal }, null);
         return type is null
-            ? (null, ("a note with neither a type nor a duration of one note value", "a <type>, or a <duration> that is one note value"))
-            : (null, ($"“{type.Value}” is not a note value that Coppia reads", "whole, half, quarter, eighth, 16th … 128th"));
+            ? (
+                null,
+                (
+                    "a note with neither a type nor a duration of one note value",
+                    "a <type>, or a <duration> that is one note value"
+                )
+            )
+            : (
+                null,
+                ($"“{type.Value}” is not a note value that Coppia reads", "whole, half, quarter, eighth, 16th … 128th")
+            );
     }
 
-    /// <summary>One of Coppia's clefs, and a sentence where the source has another; both null for drums and tablature.</summary>
+    /// <summary>
+    /// One of Coppia's clefs, and a sentence where the source has another; both null for drums and tablature.
+    /// </summary>
     public static (Clef? Clef, string? LeftOut) ClefOf(XElement element)
     {
         var sign = element.Element("sign")?.Value.Trim() ?? "";
@@ -73,7 +95,9 @@ internal static class MusicXmlPitch
         var nearest = Clef.All.FirstOrDefault(c => c.Sign == sign);
         return (
             nearest,
-            nearest is null ? null : $"A {sign} clef on line {line} is left out; the notes are printed in the {nearest.Name} clef."
+            nearest is null
+                ? null
+                : $"A {sign} clef on line {line} is left out; the notes are printed in the {nearest.Name} clef."
         );
     }
 
@@ -89,7 +113,11 @@ internal static class MusicXmlPitch
             '+',
             upper.Zip(
                 lower,
-                (beats, type) => string.Join('+', beats.Split('+').Select(b => int.TryParse(b, out var n) ? $"{n * (unit / type)}" : "?"))
+                (beats, type) =>
+                    string.Join(
+                        '+',
+                        beats.Split('+').Select(b => int.TryParse(b, out var n) ? $"{n * (unit / type)}" : "?")
+                    )
             )
         );
         var symbol = (string?)time.Attribute("symbol") switch

@@ -7,11 +7,14 @@ using Coppia.Formats.Source;
 namespace Coppia.Formats.MusicXml;
 
 /// <summary>
-/// Reads every line of a MusicXML 4.0 score: its parts, their staves and voices (W3C MusicXML 4.0). What is left out is said.
+/// Reads every line of a MusicXML 4.0 score: its parts, their staves and voices (W3C MusicXML 4.0). What is left out is
+/// said.
 /// </summary>
 public static class MusicXmlReader
 {
-    /// <summary>The score, or every error with its line and column. DTDs are not read and nothing outside the text is opened.</summary>
+    /// <summary>
+    /// The score, or every error with its line and column. DTDs are not read and nothing outside the text is opened.
+    /// </summary>
     public static ReadResult Read(string xml, CancellationToken stop = default) =>
         TuneSize.Bounded(() =>
         {
@@ -74,7 +77,9 @@ public static class MusicXmlReader
     {
         var leftOut = new LeftOut();
         var errors = new List<SourceError>();
-        var names = root.Element("part-list")?.Elements("score-part").ToLookup(p => (string?)p.Attribute("id") ?? "", NameOf);
+        var names = root.Element("part-list")
+            ?.Elements("score-part")
+            .ToLookup(p => (string?)p.Attribute("id") ?? "", NameOf);
         var notices = new List<Notice>();
         var lines = new List<ScoreLine>();
         ScoreLine? main = null;
@@ -111,14 +116,27 @@ public static class MusicXmlReader
         }
 
         if (errors.Count == 0 && lines.Count == 0)
-            return ReadResult.Failed(SourceError.NoNotes(At(root))) with { IsSilent = true, Notices = [.. leftOut.Notices()] };
+            return ReadResult.Failed(SourceError.NoNotes(At(root))) with
+            {
+                IsSilent = true,
+                Notices = [.. leftOut.Notices()],
+            };
         if (errors.Count > 0)
             return new ReadResult(null, [.. errors.OrderBy(e => e.At)], [.. leftOut.Notices()]);
         var shared = ScoreLines.WithSharedWays(lines);
-        return new ReadResult(shared.First(l => l.Key == main!.Key).Score, [], [.. leftOut.Notices(), .. notices]) { Lines = shared };
+        return new ReadResult(shared.First(l => l.Key == main!.Key).Score, [], [.. leftOut.Notices(), .. notices])
+        {
+            Lines = shared,
+        };
     }
 
-    private static Score HeadOf(XElement root, MusicXmlPart first, MusicXmlPart part, string name, IReadOnlyList<Bar> bars) =>
+    private static Score HeadOf(
+        XElement root,
+        MusicXmlPart first,
+        MusicXmlPart part,
+        string name,
+        IReadOnlyList<Bar> bars
+    ) =>
         new()
         {
             Title = MusicXmlTitle.Of(root),
@@ -142,7 +160,11 @@ public static class MusicXmlReader
     private static List<(string Id, List<XElement> Measures)> Parts(XElement root)
     {
         if (root.Name.LocalName == "score-partwise")
-            return [.. root.Elements("part").Select(p => ((string?)p.Attribute("id") ?? "", p.Elements("measure").ToList()))];
+            return
+            [
+                .. root.Elements("part")
+                    .Select(p => ((string?)p.Attribute("id") ?? "", p.Elements("measure").ToList())),
+            ];
         var parts = new List<(string Id, List<XElement> Measures)>();
         foreach (var measure in root.Elements("measure"))
         {
@@ -161,7 +183,12 @@ public static class MusicXmlReader
     }
 
     private static string NameOf(XElement part) =>
-        new[] { part.Element("part-name"), part.Element("score-instrument")?.Element("instrument-name"), part.Element("part-abbreviation") }
+        new[]
+        {
+            part.Element("part-name"),
+            part.Element("score-instrument")?.Element("instrument-name"),
+            part.Element("part-abbreviation"),
+        }
             .Select(e => e?.Value.Trim() ?? "")
             .FirstOrDefault(n => n.Length > 0)
         ?? "";
@@ -173,7 +200,8 @@ public static class MusicXmlReader
     }
 
     internal static int? Int(XElement? element) =>
-        element is not null && int.TryParse(element.Value.Trim(), NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var n)
+        element is not null
+        && int.TryParse(element.Value.Trim(), NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var n)
             ? n
             : null;
 }

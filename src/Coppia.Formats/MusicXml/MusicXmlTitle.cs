@@ -3,7 +3,9 @@ using System.Xml.Linq;
 
 namespace Coppia.Formats.MusicXml;
 
-/// <summary>Title and composer of a MusicXML score: of its work and movement, else as printed on the first page.</summary>
+/// <summary>
+/// Title and composer of a MusicXML score: of its work and movement, else as printed on the first page.
+/// </summary>
 internal static class MusicXmlTitle
 {
     public static string Of(XElement root)
@@ -39,7 +41,9 @@ internal static class MusicXmlTitle
 
     private static string? Printed(XElement root, string type) =>
         FirstPage(root)
-            .Where(c => c.Elements("credit-type").Any(t => t.Value.Trim().Equals(type, StringComparison.OrdinalIgnoreCase)))
+            .Where(c =>
+                c.Elements("credit-type").Any(t => t.Value.Trim().Equals(type, StringComparison.OrdinalIgnoreCase))
+            )
             .Select(Words)
             .FirstOrDefault(w => w.Length > 0);
 
@@ -48,7 +52,9 @@ internal static class MusicXmlTitle
         FirstPage(root)
             .Where(c => !c.Elements("credit-type").Any())
             .SelectMany(c => c.Elements("credit-words"))
-            .Where(w => (string?)w.Attribute("justify") is null or "center" || (string?)w.Attribute("halign") == "center")
+            .Where(w =>
+                (string?)w.Attribute("justify") is null or "center" || (string?)w.Attribute("halign") == "center"
+            )
             .Select(w => (Text: w.Value.Trim(), Size: Size(w)))
             .Where(w => w.Text.Length > 0)
             .OrderByDescending(w => w.Size)

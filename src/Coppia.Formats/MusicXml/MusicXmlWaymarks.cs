@@ -4,7 +4,10 @@ using Coppia.Core.Wording.Stand;
 
 namespace Coppia.Formats.MusicXml;
 
-/// <summary>Da capo, segno and their kind in MusicXML 4.0: printed as signs or words, and told to players of sound by attributes.</summary>
+/// <summary>
+/// Da capo, segno and their kind in MusicXML 4.0: printed as signs or words, and told to players of sound by
+/// attributes.
+/// </summary>
 internal static class MusicXmlWaymarks
 {
     /// <summary>All that a direction says, by its signs, its words and its sound.</summary>

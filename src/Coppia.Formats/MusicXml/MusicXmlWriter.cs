@@ -7,20 +7,25 @@ using Coppia.Formats.Source;
 namespace Coppia.Formats.MusicXml;
 
 /// <summary>What may be written beside the notes themselves.</summary>
-/// <param name="Lyrics">Lines of text under a note, by note id, in place of the words that are sung; null leaves those.</param>
+/// <param name="Lyrics">Lines of text under a note, by note id, in place of the words that are sung; null leaves
+/// those.</param>
 /// <param name="Technical">String (1 = highest sounding, as MusicXML counts) and finger by note id.</param>
 public sealed record MusicXmlExtras(
     IReadOnlyDictionary<string, IReadOnlyList<string>>? Lyrics = null,
     IReadOnlyDictionary<string, (int String, int Finger)>? Technical = null
 );
 
-/// <summary>Writes a score as MusicXML 4.0 partwise (W3C MusicXML 4.0), with the score's own ids on bars, notes and rests.</summary>
+/// <summary>
+/// Writes a score as MusicXML 4.0 partwise (W3C MusicXML 4.0), with the score's own ids on bars, notes and rests.
+/// </summary>
 public static class MusicXmlWriter
 {
     public static string Write(Score score, MusicXmlExtras? extras = null) =>
         Write([new ScoreLine("P1", score.InstrumentName ?? "", score)], extras);
 
-    /// <summary>A score of several lines, each a part; title, composer and the order of parts are those of the first.</summary>
+    /// <summary>
+    /// A score of several lines, each a part; title, composer and the order of parts are those of the first.
+    /// </summary>
     public static string Write(IReadOnlyList<ScoreLine> lines, MusicXmlExtras? extras = null)
     {
         var first = lines[0].Score;
@@ -31,7 +36,10 @@ public static class MusicXmlWriter
             Identification(first),
             new XElement(
                 "part-list",
-                lines.Select((l, i) => new XElement("score-part", new XAttribute("id", $"P{i + 1}"), new XElement("part-name", l.Name)))
+                lines.Select(
+                    (l, i) =>
+                        new XElement("score-part", new XAttribute("id", $"P{i + 1}"), new XElement("part-name", l.Name))
+                )
             ),
             ScoreLines.WithOwnIds(lines).Select((l, i) => Part(l.Score, $"P{i + 1}", extras ?? new MusicXmlExtras()))
         );
@@ -62,9 +70,14 @@ public static class MusicXmlWriter
     {
         var about = new XElement(
             "identification",
-            score.Composer is { } composer ? new XElement("creator", new XAttribute("type", "composer"), composer) : null,
+            score.Composer is { } composer
+                ? new XElement("creator", new XAttribute("type", "composer"), composer)
+                : null,
             score.PartOrder is { } order
-                ? new XElement("miscellaneous", new XElement("miscellaneous-field", new XAttribute("name", PartOrderField), order))
+                ? new XElement(
+                    "miscellaneous",
+                    new XElement("miscellaneous-field", new XAttribute("name", PartOrderField), order)
+                )
                 : null
         );
         return about.HasElements ? about : null;
@@ -89,7 +102,10 @@ public static class MusicXmlWriter
     {
         var measure = new XElement(
             "measure",
-            new XAttribute("number", bar.IsUncounted ? $"X{bar.Number}" : bar.Number.ToString(CultureInfo.InvariantCulture)),
+            new XAttribute(
+                "number",
+                bar.IsUncounted ? $"X{bar.Number}" : bar.Number.ToString(CultureInfo.InvariantCulture)
+            ),
             new XAttribute("id", bar.Id),
             bar.IsPickUp || bar.IsUncounted ? new XAttribute("implicit", "yes") : null
         );
@@ -180,7 +196,8 @@ public static class MusicXmlWriter
         return attributes.HasElements ? attributes : null;
     }
 
-    private static XElement ClefOf(Clef clef) => new("clef", new XElement("sign", clef.Sign), new XElement("line", clef.Line));
+    private static XElement ClefOf(Clef clef) =>
+        new("clef", new XElement("sign", clef.Sign), new XElement("line", clef.Line));
 
     private static IEnumerable<XElement> TempoDirection(Score score)
     {
@@ -197,7 +214,12 @@ public static class MusicXmlWriter
             )
         );
         var quarters = tempo.Beat * new Fraction(4 * tempo.PerMinute, 1);
-        direction.Add(new XElement("sound", new XAttribute("tempo", quarters.ToDouble().ToString("0.###", CultureInfo.InvariantCulture))));
+        direction.Add(
+            new XElement(
+                "sound",
+                new XAttribute("tempo", quarters.ToDouble().ToString("0.###", CultureInfo.InvariantCulture))
+            )
+        );
         yield return direction;
     }
 
@@ -250,7 +272,11 @@ public static class MusicXmlWriter
                     _ => null,
                 },
             bar.EndingStop
-                ? new XElement("ending", new XAttribute("number", ending), new XAttribute("type", bar.RepeatEnd ? "stop" : "discontinue"))
+                ? new XElement(
+                    "ending",
+                    new XAttribute("number", ending),
+                    new XAttribute("type", bar.RepeatEnd ? "stop" : "discontinue")
+                )
                 : null,
             bar.RepeatEnd
                 ? new XElement(

@@ -5,8 +5,8 @@ using Coppia.Formats.Source;
 namespace Coppia.Formats.MusicXml;
 
 /// <summary>
-/// XML as tune files have it: DTDs are passed over, entities of its own are none, nothing outside the text is opened, and elements nest
-/// no deeper than a score does (W3C XML 1.0; OWASP ASVS 4.0.3, 5.5.2).
+/// XML as tune files have it: DTDs are passed over, entities of its own are none, nothing outside the text is opened,
+/// and elements nest no deeper than a score does (W3C XML 1.0; OWASP ASVS 4.0.3, 5.5.2).
 /// </summary>
 internal static class PlainXml
 {
@@ -33,7 +33,12 @@ internal static class PlainXml
                 if (walk.Depth > Deepest)
                 {
                     var at = (IXmlLineInfo)walk;
-                    throw new XmlException($"Elements are nested more than {Deepest} deep", null, at.LineNumber, at.LinePosition);
+                    throw new XmlException(
+                        $"Elements are nested more than {Deepest} deep",
+                        null,
+                        at.LineNumber,
+                        at.LinePosition
+                    );
                 }
             }
         }

@@ -3,8 +3,8 @@ using Coppia.Core.Music;
 namespace Coppia.Formats.MusicXml;
 
 /// <summary>
-/// Numbers the slurs of a score so that nested ones stay apart: each takes the lowest number free when it begins (MusicXML allows 1 to
-/// 16).
+/// Numbers the slurs of a score so that nested ones stay apart: each takes the lowest number free when it begins
+/// (MusicXML allows 1 to 16).
 /// </summary>
 internal sealed class SlurNumbers
 {

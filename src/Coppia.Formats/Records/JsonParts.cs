@@ -14,8 +14,8 @@ public sealed class AnyTextAttribute : Attribute;
 public sealed class WrongPartException(string message) : JsonException(message);
 
 /// <summary>
-/// What holds for all parts of all JSON that comes in: choices are words, nothing is missing, lists have no empty places, and text is text
-/// (RFC 8259; OWASP ASVS 4.0.3, 5.1.3 and 5.1.4).
+/// What holds for all parts of all JSON that comes in: choices are words, nothing is missing, lists have no empty
+/// places, and text is text (RFC 8259; OWASP ASVS 4.0.3, 5.1.3 and 5.1.4).
 /// </summary>
 public static class JsonParts
 {
@@ -38,7 +38,8 @@ public static class JsonParts
     public static string Said(JsonException e)
     {
         var path = e.Path is { Length: > 1 } at ? at[(at[1] == '.' ? 2 : 1)..] : "the beginning";
-        return $"at {path}: " + (e is WrongPartException ? e.Message : Missing(e.Message) ?? "there is no value that fits");
+        return $"at {path}: "
+            + (e is WrongPartException ? e.Message : Missing(e.Message) ?? "there is no value that fits");
     }
 
     /// <summary>The names of what is missing, out of what the reader says of it.</summary>
@@ -48,18 +49,26 @@ public static class JsonParts
         var at = message.IndexOf(before, StringComparison.Ordinal);
         return at < 0
             ? null
-            : $"{message[(at + before.Length)..].Trim().TrimEnd('.').Replace("'", "", StringComparison.Ordinal)} is missing";
+            : $"{message[(at + before.Length)..].Trim().TrimEnd('.').Replace("'", "", StringComparison.Ordinal)} is "
+                + "missing";
     }
 
     private static void LookAtParts(JsonTypeInfo type)
     {
-        if (type.Kind != JsonTypeInfoKind.Object || type.Type.Namespace?.StartsWith(nameof(Coppia), StringComparison.Ordinal) != true)
+        if (
+            type.Kind != JsonTypeInfoKind.Object
+            || type.Type.Namespace?.StartsWith(nameof(Coppia), StringComparison.Ordinal) != true
+        )
             return;
         JsonPropertyInfo[] parts =
         [
             .. type.Properties.Where(p =>
                 p.Get is not null
-                && (!p.PropertyType.IsValueType || p.PropertyType == typeof(JsonElement) || p.PropertyType == typeof(JsonElement?))
+                && (
+                    !p.PropertyType.IsValueType
+                    || p.PropertyType == typeof(JsonElement)
+                    || p.PropertyType == typeof(JsonElement?)
+                )
                 && p.AttributeProvider?.IsDefined(typeof(AnyTextAttribute), inherit: true) != true
             ),
         ];

@@ -8,9 +8,10 @@ namespace Coppia.Formats.Records;
 
 /// <summary>
 /// What a class knows as JSON. Either its record, a line for each thing (<see cref="ThingText"/>):
-/// <c>{"known":["note violin D4 E4","finger violin regular 1","key 2"]}</c>; or what its hands may do and what it does not read yet:
-/// <c>{"positions":{"cello":["I"]},"strings":{"violin":["D","A"]},"values":["1/2","1/4"],"not":["slurs"]}</c>, where whatever is not named
-/// is as for a class in its first year, and nothing is called new.
+/// <c>{"known":["note violin D4 E4","finger violin regular 1","key 2"]}</c>; or what its hands may do and what it does
+/// not read yet:
+/// <c>{"positions":{"cello":["I"]},"strings":{"violin":["D","A"]},"values":["1/2","1/4"],"not":["slurs"]}</c>, where
+/// whatever is not named is as for a class in its first year, and nothing is called new.
 /// </summary>
 public static class KnownFile
 {
@@ -61,12 +62,17 @@ public static class KnownFile
 
     /// <summary>What a class knows as the JSON that <see cref="Read"/> reads again.</summary>
     public static string Write(IEnumerable<KnownThing> things) =>
-        JsonSerializer.Serialize(new { known = things.Select(ThingText.Of).Order(StringComparer.Ordinal).ToArray() }, Indented);
+        JsonSerializer.Serialize(
+            new { known = things.Select(ThingText.Of).Order(StringComparer.Ordinal).ToArray() },
+            Indented
+        );
 
     private static ClassKnowledge OfRecord(Known known, string[] things)
     {
         if (known is not { Positions: null, Strings: null, Values: null, Not: null })
-            throw new FormatException("1:1: known stands alone; expected no positions, strings, values or not beside it");
+            throw new FormatException(
+                "1:1: known stands alone; expected no positions, strings, values or not beside it"
+            );
         return ClassKnowledge.Of(things.Select(Thing));
     }
 
@@ -88,7 +94,12 @@ public static class KnownFile
     ) =>
         (named ?? []).ToDictionary(
             n => n.Key,
-            n => of(StringSection.Named(n.Key) ?? throw Wrong(n.Key, "an instrument", StringSection.All.Select(i => i.Id)), n.Value)
+            n =>
+                of(
+                    StringSection.Named(n.Key)
+                        ?? throw Wrong(n.Key, "an instrument", StringSection.All.Select(i => i.Id)),
+                    n.Value
+                )
         );
 
     private static IReadOnlySet<int> Heights(Instrument instrument, string[] positions) =>
@@ -96,7 +107,11 @@ public static class KnownFile
             .SelectMany(p =>
                 instrument.Frames.Where(f => f.Position == p).Select(f => f.Height) is var heights && heights.Any()
                     ? heights
-                    : throw Wrong(p, $"a position of the {instrument.Id}", instrument.Frames.Select(f => f.Position).Distinct())
+                    : throw Wrong(
+                        p,
+                        $"a position of the {instrument.Id}",
+                        instrument.Frames.Select(f => f.Position).Distinct()
+                    )
             )
             .ToHashSet();
 
@@ -104,12 +119,17 @@ public static class KnownFile
         strings
             .Select(s =>
                 instrument.Strings.Where(x => x.Letter.ToString() == s).Select(x => (Letter?)x.Letter).FirstOrDefault()
-                ?? throw Wrong(s, $"a string of the {instrument.Id}", instrument.Strings.Select(x => x.Letter.ToString()))
+                ?? throw Wrong(
+                    s,
+                    $"a string of the {instrument.Id}",
+                    instrument.Strings.Select(x => x.Letter.ToString())
+                )
             )
             .ToHashSet();
 
     private static NoteValue Value(string text) =>
-        ValueText.Read(text) ?? throw new FormatException($"1:1: “{text}” is not a note value; expected {ValueText.Expected}");
+        ValueText.Read(text)
+        ?? throw new FormatException($"1:1: “{text}” is not a note value; expected {ValueText.Expected}");
 
     private static Skills Skill(string text)
     {

@@ -23,15 +23,20 @@ public static class StyleFile
         return json;
     }
 
-    /// <exception cref="FormatException">Not a house style; the message begins with line:column and says what was expected.</exception>
+    /// <exception cref="FormatException">Not a house style; the message begins with line:column and says what was
+    /// expected.</exception>
     public static HouseStyle Read(string json)
     {
         try
         {
             var style =
                 JsonSerializer.Deserialize<HouseStyle>(WithAlternatives(json), Json)
-                ?? throw new FormatException("1:1: the style is empty; expected a JSON object such as {\"fourthFinger\":\"openFirst\"}");
-            return style.Alternatives.Select(a => WrongAlternative(a.Key, a.Value)).FirstOrDefault(w => w is not null) is { } wrong
+                ?? throw new FormatException(
+                    "1:1: the style is empty; expected a JSON object such as {\"fourthFinger\":\"openFirst\"}"
+                );
+            return
+                style.Alternatives.Select(a => WrongAlternative(a.Key, a.Value)).FirstOrDefault(w => w is not null)
+                    is { } wrong
                 ? throw new FormatException($"1:1: {wrong}")
                 : style;
         }
@@ -39,7 +44,8 @@ public static class StyleFile
         {
             throw new FormatException(
                 $"{(e.LineNumber ?? 0) + 1}:{(e.BytePositionInLine ?? 0) + 1}: not a house style, {JsonParts.Said(e)}; "
-                    + "expected a JSON object such as {\"fourthFinger\":\"openFirst\"} with the settings’ own names and words",
+                    + "expected a JSON object such as {\"fourthFinger\":\"openFirst\"} with the settings’ own "
+                    + "names and words",
                 e
             );
         }

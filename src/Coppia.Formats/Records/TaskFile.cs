@@ -10,8 +10,10 @@ using Coppia.Core.Wording.Terms;
 namespace Coppia.Formats.Records;
 
 /// <summary>
-/// A writing task as JSON: <c>{"instrument":"violin","key":"G","meter":"4/4","bars":4,"allowed":["G3","A3"],"values":["1/4"],"mostRests":5,
-/// "fixed":[{"bar":2,"at":"last","note":"A3"}]}</c>. Without a key it is C, without a meter 4/4, without values quarters.
+/// A writing task as JSON:
+/// <c>{"instrument":"violin","key":"G","meter":"4/4","bars":4,"allowed":["G3","A3"],"values":["1/4"],"mostRests":5,
+/// "fixed":[{"bar":2,"at":"last","note":"A3"}]}</c>. Without a key it is C, without a meter 4/4, without values
+/// quarters.
 /// </summary>
 public static class TaskFile
 {
@@ -34,24 +36,33 @@ public static class TaskFile
 
     private static JsonSerializerOptions Strict()
     {
-        var json = new JsonSerializerOptions(JsonSerializerDefaults.Web) { UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow };
+        var json = new JsonSerializerOptions(JsonSerializerDefaults.Web)
+        {
+            UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
+        };
         JsonParts.MakeStrict(json);
         return json;
     }
 
-    /// <exception cref="FormatException">Not a task, or one that nobody could meet; the message begins with line:column.</exception>
+    /// <exception cref="FormatException">Not a task, or one that nobody could meet; the message begins with
+    /// line:column.</exception>
     public static WritingTask Read(string json)
     {
         try
         {
-            var file = JsonSerializer.Deserialize<InFile>(json, Json) ?? throw Wrong("the task is empty; expected a JSON object");
+            var file =
+                JsonSerializer.Deserialize<InFile>(json, Json)
+                ?? throw Wrong("the task is empty; expected a JSON object");
             var task = TaskOf(file);
-            return TaskFault.In(task) is [var fault, ..] ? throw Wrong(new CompositionWords(HouseStyle.Default).Fault(fault, task)) : task;
+            return TaskFault.In(task) is [var fault, ..]
+                ? throw Wrong(new CompositionWords(HouseStyle.Default).Fault(fault, task))
+                : task;
         }
         catch (JsonException e)
         {
             throw new FormatException(
-                $"{(e.LineNumber ?? 0) + 1}:{(e.BytePositionInLine ?? 0) + 1}: not a writing task, {JsonParts.Said(e)}; "
+                $"{(e.LineNumber ?? 0) + 1}:{(e.BytePositionInLine ?? 0) + 1}: not a writing task, "
+                    + $"{JsonParts.Said(e)}; "
                     + "expected a JSON object with instrument, bars and allowed, "
                     + "and as wanted key, meter, values, mostRests, fixed, clef, byHand",
                 e
@@ -67,15 +78,28 @@ public static class TaskFile
                 ?? throw Wrong($"“{file.Instrument}” is not an instrument; expected {Labels.Instruments()}"),
             OtherClef = file.Clef is { } clef
                 ? Clef.Named(clef)
-                    ?? throw Wrong($"“{clef}” is not a clef; expected {English.List([.. Clef.All.Select(c => c.Name)], "or")}")
+                    ?? throw Wrong(
+                        $"“{clef}” is not a clef; expected {English.List([.. Clef.All.Select(c => c.Name)], "or")}"
+                    )
                 : null,
-            Key = KeyText.Read(file.Key ?? "C") ?? throw Wrong($"“{file.Key}” is not a key; expected {KeyText.Expected}"),
-            Meter = ValueText.Meter(file.Meter ?? "4/4") ?? throw Wrong($"“{file.Meter}” is not a meter; expected one such as 4/4"),
+            Key =
+                KeyText.Read(file.Key ?? "C") ?? throw Wrong($"“{file.Key}” is not a key; expected {KeyText.Expected}"),
+            Meter =
+                ValueText.Meter(file.Meter ?? "4/4")
+                ?? throw Wrong($"“{file.Meter}” is not a meter; expected one such as 4/4"),
             Bars = file.Bars,
             Allowed = [.. file.Allowed.Select(PitchOf).Distinct().OrderBy(p => p.Midi)],
             Values = [.. (file.Values ?? ["1/4"]).Select(ValueOf).Distinct()],
             MostRests = file.MostRests,
-            Fixed = [.. (file.Fixed ?? []).Select(f => new FixedNote(f.Bar, f.At, PitchOf(f.Note), f.Value is { } v ? ValueOf(v) : null))],
+            Fixed =
+            [
+                .. (file.Fixed ?? []).Select(f => new FixedNote(
+                    f.Bar,
+                    f.At,
+                    PitchOf(f.Note),
+                    f.Value is { } v ? ValueOf(v) : null
+                )),
+            ],
             ByHand = file.ByHand,
         };
 

@@ -8,7 +8,8 @@ namespace Coppia.Formats.Records;
 /// <summary>
 /// Known things as text, one line each, as records and files keep them: <c>note violin G3 A3</c> (string, then note),
 /// <c>finger violin low 2</c>, <c>position cello half</c>, <c>key 2</c>, <c>meter 3/4</c>, <c>value 1/4.</c> (dotted),
-/// <c>value 1/8 3:2</c> (triplet), <c>rest 1/2</c>, <c>rhythm 1/2 1/4 1/4</c>, <c>slur 2</c>, <c>dynamic mf</c>, <c>sign tie</c>.
+/// <c>value 1/8 3:2</c> (triplet), <c>rest 1/2</c>, <c>rhythm 1/2 1/4 1/4</c>, <c>slur 2</c>, <c>dynamic mf</c>,
+/// <c>sign tie</c>.
 /// </summary>
 public static class ThingText
 {
@@ -19,7 +20,8 @@ public static class ThingText
         thing switch
         {
             KnownNote n => $"note {n.Instrument} {n.Open} {n.Pitch}",
-            KnownFinger f => $"finger {f.Instrument} {(f.Place.Reach ? "reach" : Name(f.Place.Word))} {Figure(f.Place.Finger)}",
+            KnownFinger f =>
+                $"finger {f.Instrument} {(f.Place.Reach ? "reach" : Name(f.Place.Word))} {Figure(f.Place.Finger)}",
             KnownPosition p => $"position {p.Instrument} {p.Position}",
             KnownKey k => $"key {Figure(k.Fifths)}",
             KnownMeter m => $"meter {Figure(m.Beats)}/{Figure(m.Unit)}",
@@ -29,7 +31,11 @@ public static class ThingText
             KnownSlur s => $"slur {Figure(s.Notes)}",
             KnownDynamic d => $"dynamic {d.Sign}",
             KnownSign s => $"sign {Name(s.Sign)}",
-            _ => throw new ArgumentOutOfRangeException(nameof(thing), thing.GetType(), "This kind of thing has no text."),
+            _ => throw new ArgumentOutOfRangeException(
+                nameof(thing),
+                thing.GetType(),
+                "This kind of thing has no text."
+            ),
         };
 
     /// <summary>Reads the text of a thing.</summary>
@@ -40,13 +46,18 @@ public static class ThingText
         KnownThing? thing = words switch
         {
             ["note", var id, var open, var pitch] => Note(text, id, Pitch.Parse(open), Pitch.Parse(pitch)),
-            ["finger", var id, var word, var finger] when Place(word, finger) is { } place => new KnownFinger(Instrument(id).Id, place),
+            ["finger", var id, var word, var finger] when Place(word, finger) is { } place => new KnownFinger(
+                Instrument(id).Id,
+                place
+            ),
             ["position", var id, var name] => Position(Instrument(id), name),
             ["key", var fifths] when Number(fifths, -7, 7) is { } n => new KnownKey(n),
             ["meter", var meter] when ValueText.Meter(meter) is { } m => new KnownMeter(m.Beats, m.Unit),
             ["value", .. var value] when Value(value) is { } v => new KnownValue(v),
             ["rest", .. var value] when Value(value) is { } v => new KnownRest(v),
-            ["rhythm", .. var parts] when parts.Length is > 1 and <= 32 && parts.All(IsPart) => new KnownRhythm(string.Join(' ', parts)),
+            ["rhythm", .. var parts] when parts.Length is > 1 and <= 32 && parts.All(IsPart) => new KnownRhythm(
+                string.Join(' ', parts)
+            ),
             ["slur", var notes] when Number(notes, 2, KnownSlur.Most) is { } n => new KnownSlur(n),
             ["dynamic", var sign] when sign.Length <= LongestDynamic => new KnownDynamic(sign),
             ["sign", var name] when Named<LearnedSign>(name) is { } sign => new KnownSign(sign),
@@ -55,7 +66,8 @@ public static class ThingText
         return thing
             ?? throw new FormatException(
                 $"“{text}” is nothing that a class learns; expected a line such as "
-                    + "note violin G3 A3, finger violin low 2, position cello half, key 2, meter 3/4, value 1/4, rest 1/4, "
+                    + "note violin G3 A3, finger violin low 2, position cello half, key 2, meter 3/4, "
+                    + "value 1/4, rest 1/4, "
                     + "rhythm 1/2 1/4 1/4, slur 2, dynamic p, or sign and one of "
                     + $"{string.Join(", ", Enum.GetValues<LearnedSign>().Select(Name))}."
             );
@@ -68,7 +80,9 @@ public static class ThingText
         var reaches =
             string_ is { } s
             && (
-                pitch == open || Placements.Fingered(instrument, pitch).Any(p => p.String == s) || instrument.SemitonesAbove(s, pitch) == 0
+                pitch == open
+                || Placements.Fingered(instrument, pitch).Any(p => p.String == s)
+                || instrument.SemitonesAbove(s, pitch) == 0
             );
         return reaches
             ? new KnownNote(instrument.Id, open, pitch)
@@ -119,7 +133,11 @@ public static class ThingText
         value = value with { Dots = Math.Max(value.Dots, dots) };
         if (words.Length == 1)
             return value;
-        return words[1].Split(':') is [var actual, var normal] && Number(actual, 2, 64) is { } a && Number(normal, 1, 64) is { } n && a != n
+        return
+            words[1].Split(':') is [var actual, var normal]
+            && Number(actual, 2, 64) is { } a
+            && Number(normal, 1, 64) is { } n
+            && a != n
             ? value with
             {
                 TupletActual = a,
@@ -143,7 +161,11 @@ public static class ThingText
         where T : struct, Enum => value.ToString() is var name ? char.ToLowerInvariant(name[0]) + name[1..] : "";
 
     private static int? Number(string text, int least, int most) =>
-        int.TryParse(text, NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var n) && n >= least && n <= most ? n : null;
+        int.TryParse(text, NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var n)
+        && n >= least
+        && n <= most
+            ? n
+            : null;
 
     private static string Figure(int n) => n.ToString(CultureInfo.InvariantCulture);
 }

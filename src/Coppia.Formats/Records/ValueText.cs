@@ -3,12 +3,15 @@ using Coppia.Core.Music;
 
 namespace Coppia.Formats.Records;
 
-/// <summary>Note values as parts of a whole note: <c>1/4</c>, <c>3/8</c> a dotted quarter, <c>1/12</c> a triplet's eighth.</summary>
+/// <summary>
+/// Note values as parts of a whole note: <c>1/4</c>, <c>3/8</c> a dotted quarter, <c>1/12</c> a triplet's eighth.
+/// </summary>
 public static class ValueText
 {
     public const string Expected = "a note value such as 1/4, 3/8 or 1/12";
 
-    public static string Of(NoteValue value) => value.Length is { Denominator: 1 } whole ? $"{whole.Numerator}/1" : value.Length.ToString();
+    public static string Of(NoteValue value) =>
+        value.Length is { Denominator: 1 } whole ? $"{whole.Numerator}/1" : value.Length.ToString();
 
     /// <summary>The value of this length, or null.</summary>
     public static NoteValue? Read(string text)
@@ -36,7 +39,8 @@ public static class ValueText
 
     /// <summary>A meter such as 3/4; null where it is none.</summary>
     public static TimeSignature? Meter(string text) =>
-        text.Split('/') is [var beats, var unit] && int.TryParse(unit, NumberStyles.None, CultureInfo.InvariantCulture, out var u)
+        text.Split('/') is [var beats, var unit]
+        && int.TryParse(unit, NumberStyles.None, CultureInfo.InvariantCulture, out var u)
             ? TimeSignature.Of(beats, u)
             : null;
 }

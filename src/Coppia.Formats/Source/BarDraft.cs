@@ -54,7 +54,9 @@ internal sealed class BarDraft(TuneSize size)
         EventCount++;
     }
 
-    /// <summary>Changes the note or rest read last, in this bar or the one before; the change may refuse by giving null.</summary>
+    /// <summary>
+    /// Changes the note or rest read last, in this bar or the one before; the change may refuse by giving null.
+    /// </summary>
     /// <returns>False where there is none, or the change refused.</returns>
     public bool ChangeLast(Func<ScoreEvent, ScoreEvent?> change)
     {

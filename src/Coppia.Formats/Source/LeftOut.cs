@@ -41,6 +41,7 @@ internal sealed class LeftOut
             return "";
         var shown = places.Skip(1).Take(MostPlaces).Select(p => p.Bar ?? $"{p.At}");
         var more = places.Count - 1 - MostPlaces;
-        return $" (also {(places[1].Bar is null ? "at" : "in bar")} {string.Join(", ", shown)}{(more > 0 ? $" and {more} more" : "")})";
+        return $" (also {(places[1].Bar is null ? "at" : "in bar")} "
+            + $"{string.Join(", ", shown)}{(more > 0 ? $" and {more} more" : "")})";
     }
 }

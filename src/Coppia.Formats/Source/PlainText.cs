@@ -4,8 +4,8 @@ using Coppia.Core.Music;
 namespace Coppia.Formats.Source;
 
 /// <summary>
-/// Text that every file and table carries: the characters of XML 1.0 (W3C XML 1.0, production 2, Char), which are all of Unicode but most
-/// control characters, lone surrogates, U+FFFE and U+FFFF.
+/// Text that every file and table carries: the characters of XML 1.0 (W3C XML 1.0, production 2, Char), which are all
+/// of Unicode but most control characters, lone surrogates, U+FFFE and U+FFFF.
 /// </summary>
 public static class PlainText
 {
@@ -41,7 +41,9 @@ public static class PlainText
     internal static string Cleaned(string text) =>
         FirstWrong(text) < 0
             ? text
-            : string.Concat(text.EnumerateRunes().Where(r => FirstWrong(r.ToString()) < 0 && r != Rune.ReplacementChar));
+            : string.Concat(
+                text.EnumerateRunes().Where(r => FirstWrong(r.ToString()) < 0 && r != Rune.ReplacementChar)
+            );
 
     private static SourcePosition PlaceOf(string text, int at)
     {

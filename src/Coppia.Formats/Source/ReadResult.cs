@@ -12,11 +12,14 @@ public sealed record SourceError(SourcePosition At, string Wrong, string Expecte
     internal static SourceError NoNotes(SourcePosition at) => new(at, "there are no notes", "at least one note");
 }
 
-/// <summary>Something that was read, but that the reader of the tune should know: a short bar, a sign left out.</summary>
+/// <summary>
+/// Something that was read, but that the reader of the tune should know: a short bar, a sign left out.
+/// </summary>
 /// <param name="At">Where in the source.</param>
 /// <param name="Bar">Printed bar number where it concerns one bar.</param>
 /// <param name="Message">One sentence.</param>
-/// <param name="IsLoss">The source holds something that the score does not: a text written of the score is without it.</param>
+/// <param name="IsLoss">The source holds something that the score does not: a text written of the score is without
+/// it.</param>
 public sealed record Notice(SourcePosition At, int? Bar, string Message, bool IsLoss = false)
 {
     public static Notice Of(MeterFault fault) =>
@@ -24,8 +27,8 @@ public sealed record Notice(SourcePosition At, int? Bar, string Message, bool Is
 }
 
 /// <summary>One line of a score: what one player or one section reads.</summary>
-/// <param name="Key">Names the line within its source, the same at each reading: a voice of ABC, a part, staff and voice of
-/// MusicXML.</param>
+/// <param name="Key">Names the line within its source, the same at each reading: a voice of ABC, a part, staff and
+/// voice of MusicXML.</param>
 /// <param name="Name">As a person would call it: "Violin II", "Piano, staff 2".</param>
 /// <param name="Score">Its music.</param>
 public sealed record ScoreLine(string Key, string Name, Score Score);
@@ -41,14 +44,16 @@ public sealed record ReadResult(Score? Score, IReadOnlyList<SourceError> Errors,
     public ScoreLine? Main => Lines.FirstOrDefault(l => ReferenceEquals(l.Score, Score));
 
     /// <summary>
-    /// The music of a source that has rests and no notes: no tune, but a piece that one can say something about; else null.
+    /// The music of a source that has rests and no notes: no tune, but a piece that one can say something about; else
+    /// null.
     /// </summary>
     public Score? Silent { get; init; }
 
     /// <summary>Nothing is wrong with the source but that it has no notes.</summary>
     internal bool IsSilent { get; init; }
 
-    public static ReadResult Failed(params IEnumerable<SourceError> errors) => new(null, [.. errors.OrderBy(e => e.At)], []);
+    public static ReadResult Failed(params IEnumerable<SourceError> errors) =>
+        new(null, [.. errors.OrderBy(e => e.At)], []);
 
     /// <summary>The line of a number from 1, a key or a name in any case; null where there is none.</summary>
     public ScoreLine? Line(string asked) =>

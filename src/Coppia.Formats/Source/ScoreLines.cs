@@ -9,8 +9,8 @@ public static class ScoreLines
         Waymarks.Segno | Waymarks.Coda | Waymarks.ToCoda | Waymarks.Fine | Waymarks.DaCapo | Waymarks.DalSegno;
 
     /// <summary>
-    /// A score prints its repeats, endings, labels and signs such as D.C. often over its top line only; every line of as many bars goes the
-    /// same way.
+    /// A score prints its repeats, endings, labels and signs such as D.C. often over its top line only; every line of
+    /// as many bars goes the same way.
     /// </summary>
     public static IReadOnlyList<ScoreLine> WithSharedWays(IReadOnlyList<ScoreLine> lines)
     {
@@ -38,13 +38,23 @@ public static class ScoreLines
     public static IReadOnlyList<ScoreLine> WithOwnIds(IReadOnlyList<ScoreLine> lines) =>
         [
             .. lines.Select(
-                (l, i) => i == 0 || l.Score.Bars[0].Id.StartsWith('l') ? l : l with { Score = ScoreIds.Prefixed(l.Score, $"l{i + 1}") }
+                (l, i) =>
+                    i == 0 || l.Score.Bars[0].Id.StartsWith('l')
+                        ? l
+                        : l with
+                        {
+                            Score = ScoreIds.Prefixed(l.Score, $"l{i + 1}"),
+                        }
             ),
         ];
 
     private static int Ways(Score score) =>
         score.Bars.Count(b =>
-            b.RepeatStart || b.RepeatEnd || b.EndingStart is not null || (b.Waymarks & AllMarks) != 0 || b.Label is not null
+            b.RepeatStart
+            || b.RepeatEnd
+            || b.EndingStart is not null
+            || (b.Waymarks & AllMarks) != 0
+            || b.Label is not null
         );
 
     private static Bar Like(Bar own, Bar top) =>

@@ -3,8 +3,8 @@ using Coppia.Core.Music;
 namespace Coppia.Formats.Source;
 
 /// <summary>
-/// How much of a tune one reading may make: what a few letters stand for is counted before it is made, so that time and memory stay bounded
-/// by the text.
+/// How much of a tune one reading may make: what a few letters stand for is counted before it is made, so that time and
+/// memory stay bounded by the text.
 /// </summary>
 internal sealed class TuneSize(CancellationToken stop)
 {
@@ -50,7 +50,11 @@ internal sealed class TuneSize(CancellationToken stop)
             );
         if (inLine > Score.MostEvents)
             throw new TuneTooLargeException(
-                new SourceError(at, $"the tune has more than {Score.MostEvents:N0} notes and rests", $"at most {Score.MostEvents:N0}")
+                new SourceError(
+                    at,
+                    $"the tune has more than {Score.MostEvents:N0} notes and rests",
+                    $"at most {Score.MostEvents:N0}"
+                )
             );
         if (_inAll > MostInAll)
             throw new TuneTooLargeException(

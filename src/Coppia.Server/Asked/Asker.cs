@@ -7,9 +7,9 @@ using Coppia.Data.Classes;
 namespace Coppia.Server.Asked;
 
 /// <summary>
-/// Who asks, for which class, on which day, and whether they still wait: one for each request. The class is that in the address, or in the
-/// header <c>For-Class</c>; its house style and what it knows decide the answer. Without one, or where that class is gone, the style in
-/// force and a beginner's hand do.
+/// Who asks, for which class, on which day, and whether they still wait: one for each request. The class is that in the
+/// address, or in the header <c>For-Class</c>; its house style and what it knows decide the answer. Without one, or
+/// where that class is gone, the style in force and a beginner's hand do.
 /// </summary>
 internal sealed class Asker(
     IHttpContextAccessor requests,
@@ -77,12 +77,14 @@ internal sealed class Asker(
     }
 
     /// <summary>One learner of a class; null where there is none such.</summary>
-    public LearnerRecord? LearnerIn(long classId, long learner) => learners.Find(learner) is { } who && who.ClassId == classId ? who : null;
+    public LearnerRecord? LearnerIn(long classId, long learner) =>
+        learners.Find(learner) is { } who && who.ClassId == classId ? who : null;
 
     /// <summary>One learner of a class.</summary>
     /// <exception cref="RefusedException">There is no such learner in it.</exception>
     public LearnerRecord LearnerOf(long classId, long learner) =>
-        LearnerIn(classId, learner) ?? throw RefusedException.NotHere("There is no such learner in this class; it may have been deleted.");
+        LearnerIn(classId, learner)
+        ?? throw RefusedException.NotHere("There is no such learner in this class; it may have been deleted.");
 
     /// <summary>A learner as who plays.</summary>
     public Player PlayerOf(LearnerRecord learner) => Player(learner.Instrument);
@@ -97,7 +99,8 @@ internal sealed class Asker(
     public ClassKnowledge Known => ClassIfAny is { } one ? memory.KnownBy(one) : ClassKnowledge.Beginner;
 
     /// <inheritdoc cref="ClassMemory.HandsWhenLearned"/>
-    public ClassKnowledge? HandsWhenLearned(long tune) => ClassIfAny is { } one ? memory.HandsWhenLearned(one, tune) : null;
+    public ClassKnowledge? HandsWhenLearned(long tune) =>
+        ClassIfAny is { } one ? memory.HandsWhenLearned(one, tune) : null;
 
     /// <summary>The player of this instrument in the class.</summary>
     /// <exception cref="RefusedException">It is no instrument.</exception>
@@ -113,8 +116,11 @@ internal sealed class Asker(
             Known
         );
 
-    /// <summary>What the learners of the class play, in the order of a score; nothing where it has nobody yet.</summary>
-    public Instrument[] Section => ClassIfAny is { } one ? SectionOf(learners.Of(one.Id).Select(l => l.Instrument)) : [];
+    /// <summary>
+    /// What the learners of the class play, in the order of a score; nothing where it has nobody yet.
+    /// </summary>
+    public Instrument[] Section =>
+        ClassIfAny is { } one ? SectionOf(learners.Of(one.Id).Select(l => l.Instrument)) : [];
 
     /// <summary>The instruments that are played, in the order of a score.</summary>
     public static Instrument[] SectionOf(IEnumerable<string> instruments)

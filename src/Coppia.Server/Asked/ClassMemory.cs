@@ -20,8 +20,8 @@ internal sealed class ClassMemory(KnownRepository known, IMemoryCache memory)
         )!;
 
     /// <summary>
-    /// What the class's hands could do when it learned a tune: its fingers stay those that were played, whatever is learned later. Null for
-    /// a tune that it has not learned.
+    /// What the class's hands could do when it learned a tune: its fingers stay those that were played, whatever is
+    /// learned later. Null for a tune that it has not learned.
     /// </summary>
     public ClassKnowledge? HandsWhenLearned(ClassRecord one, long tune) =>
         memory

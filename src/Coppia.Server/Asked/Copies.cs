@@ -8,7 +8,9 @@ internal static partial class Copies
     /// <summary>Room for the number at the end of a long name.</summary>
     private const int Room = 12;
 
-    /// <summary>What all copies of a name begin with: the name without a copy's number, and short enough for one.</summary>
+    /// <summary>
+    /// What all copies of a name begin with: the name without a copy's number, and short enough for one.
+    /// </summary>
     public static string Original(string name, int longest)
     {
         var original = NumberPattern().Replace(name, "");
@@ -33,7 +35,9 @@ internal static partial class Copies
         }
     }
 
-    /// <summary>The name of a tune in another key, "Ash Grove (D major)", numbered where there is one already.</summary>
+    /// <summary>
+    /// The name of a tune in another key, "Ash Grove (D major)", numbered where there is one already.
+    /// </summary>
     public static string NameIn(string name, string key, IEnumerable<string> taken, int longest)
     {
         var end = $" ({key})";

@@ -26,7 +26,9 @@ internal sealed class HouseStyles(StyleRepository repository)
         return (last.Style, kept.Json);
     }
 
-    /// <summary>A kept style; one that this version cannot read takes no screen down: the defaults stand in for it.</summary>
+    /// <summary>
+    /// A kept style; one that this version cannot read takes no screen down: the defaults stand in for it.
+    /// </summary>
     /// <param name="wrong">What is wrong with it, or null.</param>
     public static HouseStyle Read(string json, out string? wrong)
     {
@@ -44,7 +46,8 @@ internal sealed class HouseStyles(StyleRepository repository)
 
     /// <summary>An instrument as a style plays it.</summary>
     /// <exception cref="RefusedException">It is no instrument.</exception>
-    public static Instrument Instrument(HouseStyle style, string name) => style.Instrument(name) ?? throw NoInstrument(name);
+    public static Instrument Instrument(HouseStyle style, string name) =>
+        style.Instrument(name) ?? throw NoInstrument(name);
 
     public static RefusedException NoInstrument(string name) =>
         RefusedException.NotHere($"“{name}” is not an instrument; expected {Labels.Instruments()}.");

@@ -7,5 +7,7 @@ public static class LearnAddress
 
     /// <summary>An address as a log may hold it: without what cannot be guessed.</summary>
     public static PathString WithoutLink(PathString path) =>
-        path.Value is { } text && text.StartsWith(Root, StringComparison.OrdinalIgnoreCase) ? new PathString(Root + "…") : path;
+        path.Value is { } text && text.StartsWith(Root, StringComparison.OrdinalIgnoreCase)
+            ? new PathString(Root + "…")
+            : path;
 }

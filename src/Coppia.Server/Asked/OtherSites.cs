@@ -1,13 +1,14 @@
 namespace Coppia.Server.Asked;
 
 /// <summary>
-/// No page of another site changes anything here: what a browser sends along of where a change comes from must be this address (W3C Fetch
-/// Metadata Request Headers, Sec-Fetch-Site; RFC 6454, Origin; OWASP ASVS 4.0.3, 4.2.2 and 13.2.3). Programs that are no browsers send
-/// neither.
+/// No page of another site changes anything here: what a browser sends along of where a change comes from must be this
+/// address (W3C Fetch Metadata Request Headers, Sec-Fetch-Site; RFC 6454, Origin; OWASP ASVS 4.0.3, 4.2.2 and 13.2.3).
+/// Programs that are no browsers send neither.
 /// </summary>
 internal static class OtherSites
 {
-    private const string Refused = "This change comes from a page of another site and was not made. Open Coppia at its own address.";
+    private const string Refused =
+        "This change comes from a page of another site and was not made. Open Coppia at its own address.";
 
     public static void RefuseOtherSites(this WebApplication app) =>
         app.Use(
@@ -18,7 +19,9 @@ internal static class OtherSites
         );
 
     private static bool IsReading(HttpRequest request) =>
-        HttpMethods.IsGet(request.Method) || HttpMethods.IsHead(request.Method) || HttpMethods.IsOptions(request.Method);
+        HttpMethods.IsGet(request.Method)
+        || HttpMethods.IsHead(request.Method)
+        || HttpMethods.IsOptions(request.Method);
 
     private static bool IsOurs(HttpRequest request)
     {

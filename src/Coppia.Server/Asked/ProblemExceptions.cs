@@ -11,7 +11,11 @@ internal sealed partial class ProblemExceptions(ILogger<ProblemExceptions> log) 
 {
     private const int ClientLeft = 499; // common practice; nobody reads it
 
-    public async ValueTask<bool> TryHandleAsync(HttpContext context, Exception exception, CancellationToken cancellation)
+    public async ValueTask<bool> TryHandleAsync(
+        HttpContext context,
+        Exception exception,
+        CancellationToken cancellation
+    )
     {
         var (status, title, detail) = Said(exception);
         if (status == 500)
@@ -31,14 +35,30 @@ internal sealed partial class ProblemExceptions(ILogger<ProblemExceptions> log) 
                 $"The request cannot be read: {JsonParts.Said(json)}.",
                 Problems.SeeDescription
             ),
-            BadHttpRequestException { StatusCode: 415 } bad => (415, "The body is of another type than expected.", Parameter(bad)),
+            BadHttpRequestException { StatusCode: 415 } bad => (
+                415,
+                "The body is of another type than expected.",
+                Parameter(bad)
+            ),
             BadHttpRequestException bad => (bad.StatusCode, "The request cannot be read.", Parameter(bad)),
             // A body in letters that are not known, or that breaks off.
             InvalidDataException or JsonException => (400, "The request cannot be read.", Problems.SeeDescription),
             OperationCanceledException => (ClientLeft, "Nobody waited for the answer.", null),
-            SqliteException { SqliteErrorCode: 13 } => (507, "The disk is full. Nothing was changed; make room and try again.", null),
-            SqliteException { SqliteErrorCode: 5 or 6 } => (503, "The library is busy. Nothing was changed; try again.", null),
-            SqliteException { SqliteErrorCode: 8 } => (503, "The library can only be read at present. Nothing was changed.", null),
+            SqliteException { SqliteErrorCode: 13 } => (
+                507,
+                "The disk is full. Nothing was changed; make room and try again.",
+                null
+            ),
+            SqliteException { SqliteErrorCode: 5 or 6 } => (
+                503,
+                "The library is busy. Nothing was changed; try again.",
+                null
+            ),
+            SqliteException { SqliteErrorCode: 8 } => (
+                503,
+                "The library can only be read at present. Nothing was changed.",
+                null
+            ),
             _ => (500, "Something went wrong in Coppia. Nothing was changed; the log says more.", null),
         };
 

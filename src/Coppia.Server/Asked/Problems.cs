@@ -14,7 +14,8 @@ internal static class Problems
         problem.Title = problem.Status switch
         {
             404 when problem.Title is null or "Not Found" => "There is nothing at this address.",
-            405 => $"{context.Request.Method} cannot be done at this address; expected {context.Response.Headers.Allow}.",
+            405 =>
+                $"{context.Request.Method} cannot be done at this address; expected {context.Response.Headers.Allow}.",
             415 when problem.Title is null or "Unsupported Media Type" =>
                 "The body is of another type than expected: JSON, or a file in a form.",
             400 when problem.Title is null or "Bad Request" => "The request cannot be read.",
@@ -24,9 +25,12 @@ internal static class Problems
             problem.Detail = NotOfItsKind(name);
     }
 
-    public static string NotOfItsKind(string parameter) => $"“{parameter}” is missing, or is not of its kind. {SeeDescription}";
+    public static string NotOfItsKind(string parameter) =>
+        $"“{parameter}” is missing, or is not of its kind. {SeeDescription}";
 
-    /// <summary>A figure of the query that is none: where it may be left out, the framework refuses it without a word.</summary>
+    /// <summary>
+    /// A figure of the query that is none: where it may be left out, the framework refuses it without a word.
+    /// </summary>
     private static string? NoNumber(HttpContext context) =>
         context
             .GetEndpoint()
@@ -34,7 +38,8 @@ internal static class Problems
             .Where(p => p is { HasTryParse: true, IsOptional: true })
             .Select(p => p.Name)
             .FirstOrDefault(name =>
-                context.Request.Query[name].ToString() is { Length: > 0 } text && !int.TryParse(text, CultureInfo.InvariantCulture, out _)
+                context.Request.Query[name].ToString() is { Length: > 0 } text
+                && !int.TryParse(text, CultureInfo.InvariantCulture, out _)
             );
 
     /// <summary>Most things of one page of a list.</summary>

@@ -5,8 +5,8 @@ using FluentValidation;
 namespace Coppia.Server.Asked;
 
 /// <summary>
-/// Answers with problem details (RFC 9457) where a handler, or what it calls, finds that what was asked cannot be: the one place where a
-/// failed check becomes an answer.
+/// Answers with problem details (RFC 9457) where a handler, or what it calls, finds that what was asked cannot be: the
+/// one place where a failed check becomes an answer.
 /// </summary>
 internal static class Refusals
 {

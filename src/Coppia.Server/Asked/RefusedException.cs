@@ -18,7 +18,12 @@ internal class RefusedException(int status, string title, string? detail = null)
     public int Status => status;
 
     public ProblemHttpResult Problem =>
-        TypedResults.Problem(statusCode: status, title: Message, detail: detail, extensions: new Dictionary<string, object?>(With));
+        TypedResults.Problem(
+            statusCode: status,
+            title: Message,
+            detail: detail,
+            extensions: new Dictionary<string, object?>(With)
+        );
 
     /// <summary>404: there is no such thing.</summary>
     public static RefusedException NotHere(string what) => new(404, what);

@@ -1,15 +1,18 @@
 namespace Coppia.Server.Asked;
 
 /// <summary>
-/// What a browser is told to refuse on every answer (W3C Content Security Policy 3, Referrer Policy, Permissions Policy; OWASP ASVS 4.0.3,
-/// 14.4.2 to 14.4.4, 14.4.6, 14.4.7 and 8.2.1).
+/// What a browser is told to refuse on every answer (W3C Content Security Policy 3, Referrer Policy, Permissions
+/// Policy; OWASP ASVS 4.0.3, 14.4.2 to 14.4.4, 14.4.6, 14.4.7 and 8.2.1).
 /// </summary>
 internal static class SafeHeaders
 {
-    // The engraver is WebAssembly, which a policy names apart; its pictures and the size of printed pages bring styles of their own.
+    // The engraver is WebAssembly, which a policy names apart; its pictures and the size of printed pages bring styles
+    // of their own.
     private const string Policy =
-        "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; worker-src 'self'; style-src 'self' 'unsafe-inline'; "
-        + "img-src 'self' data:; font-src 'self' data:; connect-src 'self' data:; manifest-src 'self'; form-action 'self'; "
+        "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; worker-src 'self'; "
+        + "style-src 'self' 'unsafe-inline'; "
+        + "img-src 'self' data:; font-src 'self' data:; connect-src 'self' data:; manifest-src 'self'; "
+        + "form-action 'self'; "
         + "base-uri 'none'; frame-ancestors 'none'";
 
     private static readonly (string Name, string Value)[] Always =

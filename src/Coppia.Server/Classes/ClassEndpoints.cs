@@ -22,8 +22,17 @@ internal static class ClassEndpoints
         classes.MapPost("", Add).WithName("addClass").ProducesProblem(422);
         classes.MapPost("/read", ReadList).WithName("readLearners").ProducesProblem(422);
         classes.MapGet("/{class:long}", Get).WithName("getClass").ProducesProblem(404);
-        classes.MapPut("/{class:long}", Save).WithName("saveClass").ProducesProblem(404).ProducesProblem(409).ProducesProblem(422);
-        classes.MapPost("/{class:long}/learners", AddLearners).WithName("addLearners").ProducesProblem(404).ProducesProblem(422);
+        classes
+            .MapPut("/{class:long}", Save)
+            .WithName("saveClass")
+            .ProducesProblem(404)
+            .ProducesProblem(409)
+            .ProducesProblem(422);
+        classes
+            .MapPost("/{class:long}/learners", AddLearners)
+            .WithName("addLearners")
+            .ProducesProblem(404)
+            .ProducesProblem(422);
         classes.MapPost("/{class:long}/up", MoveUp).WithName("moveUp").ProducesProblem(404).ProducesProblem(422);
         classes.MapPost("/{class:long}/back/{into:long}", MoveBack).WithName("moveBack").ProducesProblem(404);
         classes
@@ -40,7 +49,8 @@ internal static class ClassEndpoints
         return [.. classes.List().Select(c => ClassSummary.Of(c, counts[c.Id]))];
     }
 
-    private static ClassName[] Names(ClassRepository classes) => [.. classes.List().Select(c => new ClassName(c.Id, c.Name))];
+    private static ClassName[] Names(ClassRepository classes) =>
+        [.. classes.List().Select(c => new ClassName(c.Id, c.Name))];
 
     private static ClassSummary Add(ClassRepository classes, Asker asker, ClassRequest asked)
     {
@@ -49,7 +59,12 @@ internal static class ClassEndpoints
         var known = asked.Start is { Stage: var stage }
             ? new[]
             {
-                KnownChanges.Started(0, stage, Asker.SectionOf(asked.Learners.Select(l => l.Instrument)), asker.Now) with
+                KnownChanges.Started(
+                    0,
+                    stage,
+                    Asker.SectionOf(asked.Learners.Select(l => l.Instrument)),
+                    asker.Now
+                ) with
                 {
                     MadeBy = asker.Name,
                 },
@@ -111,7 +126,12 @@ internal static class ClassEndpoints
         };
     }
 
-    private static NoContent AddLearners(Asker asker, LearnerRepository learners, long @class, IReadOnlyList<LearnerRequest> added)
+    private static NoContent AddLearners(
+        Asker asker,
+        LearnerRepository learners,
+        long @class,
+        IReadOnlyList<LearnerRequest> added
+    )
     {
         var one = asker.Class;
         if (ClassRules.Wrong(added, learners.Of(one.Id).Count) is { } wrong)
@@ -134,7 +154,9 @@ internal static class ClassEndpoints
     }
 
     private static NoContent MoveBack(ClassRepository classes, long @class, long into) =>
-        classes.Find(into) is not null && classes.Join(@class, into) ? TypedResults.NoContent() : throw ClassRules.NoClass(@class);
+        classes.Find(into) is not null && classes.Join(@class, into)
+            ? TypedResults.NoContent()
+            : throw ClassRules.NoClass(@class);
 
     private static LearnerView SaveLearner(LearnerRepository learners, long @class, long learner, LearnerChange change)
     {

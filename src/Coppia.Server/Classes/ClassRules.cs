@@ -8,7 +8,8 @@ internal static class ClassRules
 {
     private const int LongestName = 80;
 
-    public static RefusedException NoClass(long id) => RefusedException.NotHere($"There is no class {id}; it may have been deleted.");
+    public static RefusedException NoClass(long id) =>
+        RefusedException.NotHere($"There is no class {id}; it may have been deleted.");
 
     public static RefusedException NoLearner() =>
         RefusedException.NotHere("There is no such learner in this class; it may have been deleted.");

@@ -33,34 +33,63 @@ public sealed record ClassSummary(
             one.StyleId,
             one.Version,
             own.Values.Sum(),
-            [.. StringSection.All.Where(i => own.ContainsKey(i.Id)).Select(i => new SectionView(i.Id, i.Name, own[i.Id]))]
+            [
+                .. StringSection
+                    .All.Where(i => own.ContainsKey(i.Id))
+                    .Select(i => new SectionView(i.Id, i.Name, own[i.Id])),
+            ]
         );
     }
 }
 
 /// <param name="Tapes">Places of the tapes in semitones above the nut; null as in the house style.</param>
-public sealed record LearnerView(long Id, string Nickname, string Instrument, string Size, IReadOnlyList<int>? Tapes, int Version)
+public sealed record LearnerView(
+    long Id,
+    string Nickname,
+    string Instrument,
+    string Size,
+    IReadOnlyList<int>? Tapes,
+    int Version
+)
 {
-    internal static LearnerView Of(LearnerRecord l) => new(l.Id, l.Nickname, l.Instrument, l.Size, TapesOf(l.Tapes), l.Version);
+    internal static LearnerView Of(LearnerRecord l) =>
+        new(l.Id, l.Nickname, l.Instrument, l.Size, TapesOf(l.Tapes), l.Version);
 
     internal static IReadOnlyList<int>? TapesOf(string? text) =>
-        text is null ? null : [.. text.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(t => int.TryParse(t, out var n) ? n : 0)];
+        text is null
+            ? null
+            :
+            [
+                .. text.Split(' ', StringSplitOptions.RemoveEmptyEntries)
+                    .Select(t => int.TryParse(t, out var n) ? n : 0),
+            ];
 
-    internal static string? TextOf(IReadOnlyList<int>? tapes) => tapes is null ? null : string.Join(' ', tapes.Distinct().Order());
+    internal static string? TextOf(IReadOnlyList<int>? tapes) =>
+        tapes is null ? null : string.Join(' ', tapes.Distinct().Order());
 }
 
 /// <summary>What a section can play, string by string: "D 0 1 2 3".</summary>
 public sealed record SectionPlays(string Instrument, string Name, IReadOnlyList<string> Strings);
 
 /// <summary>A class with its learners.</summary>
-public sealed record ClassDetail(ClassSummary Summary, IReadOnlyList<LearnerView> Learners, IReadOnlyList<SectionPlays> Plays);
+public sealed record ClassDetail(
+    ClassSummary Summary,
+    IReadOnlyList<LearnerView> Learners,
+    IReadOnlyList<SectionPlays> Plays
+);
 
 /// <summary>A learner as it is kept or changed.</summary>
 /// <param name="Nickname">First name or nickname, 1 to 40 characters.</param>
 public sealed record LearnerRequest(string Nickname, string Instrument, string Size, IReadOnlyList<int>? Tapes = null);
 
 /// <summary>A changed learner, with the version that the editor saw.</summary>
-public sealed record LearnerChange(int Version, string Nickname, string Instrument, string Size, IReadOnlyList<int>? Tapes = null);
+public sealed record LearnerChange(
+    int Version,
+    string Nickname,
+    string Instrument,
+    string Size,
+    IReadOnlyList<int>? Tapes = null
+);
 
 /// <summary>A new class.</summary>
 /// <param name="Start">What it knows already: everything up to this stage of the usual order; null for nothing.</param>

@@ -10,7 +10,12 @@ namespace Coppia.Server.Classes;
 internal static class KnownChanges
 {
     /// <summary>The change by which a class starts from a stage.</summary>
-    public static KnownChangeRecord Started(long @class, Stage stage, IReadOnlyCollection<Instrument> section, DateTime now) =>
+    public static KnownChangeRecord Started(
+        long @class,
+        Stage stage,
+        IReadOnlyCollection<Instrument> section,
+        DateTime now
+    ) =>
         new()
         {
             ClassId = @class,
@@ -20,8 +25,15 @@ internal static class KnownChanges
             MadeAt = now,
         };
 
-    /// <summary>The change by which a class has learned a tune: everything that it contains, but for some lines.</summary>
-    public static KnownChangeRecord Learned(KeptTune kept, IEnumerable<Player> players, Readings readings, IReadOnlySet<string> not) =>
+    /// <summary>
+    /// The change by which a class has learned a tune: everything that it contains, but for some lines.
+    /// </summary>
+    public static KnownChangeRecord Learned(
+        KeptTune kept,
+        IEnumerable<Player> players,
+        Readings readings,
+        IReadOnlySet<string> not
+    ) =>
         new()
         {
             Cause = KnownCause.Tune,

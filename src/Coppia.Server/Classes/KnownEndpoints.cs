@@ -7,7 +7,9 @@ using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Coppia.Server.Classes;
 
-/// <summary>What a class knows: the plan to tick, the stages to start from, tunes learned, and all of it taken back.</summary>
+/// <summary>
+/// What a class knows: the plan to tick, the stages to start from, tunes learned, and all of it taken back.
+/// </summary>
 internal static class KnownEndpoints
 {
     public static void MapKnown(this IEndpointRouteBuilder api)
@@ -24,14 +26,21 @@ internal static class KnownEndpoints
     }
 
     /// <summary>
-    /// Ticks and unticks. A note brings its finger and position with it; a finger or position that goes takes its notes along.
+    /// Ticks and unticks. A note brings its finger and position with it; a finger or position that goes takes its notes
+    /// along.
     /// </summary>
     private static PlanView Tick(Asker asker, KnownPlan plan, KnownRepository known, long @class, TickRequest asked)
     {
         var one = asker.Class;
         var now = asker.Known.Things!;
-        KnownThing[] added = [.. asked.Add.Select(ThingText.Parse).SelectMany(t => t is KnownNote n ? TeachingPlan.WithItsWay(n) : [t])];
-        KnownThing[] removed = [.. asked.Remove.Select(ThingText.Parse).SelectMany(t => TeachingPlan.WithItsNotes(t, now))];
+        KnownThing[] added =
+        [
+            .. asked.Add.Select(ThingText.Parse).SelectMany(t => t is KnownNote n ? TeachingPlan.WithItsWay(n) : [t]),
+        ];
+        KnownThing[] removed =
+        [
+            .. asked.Remove.Select(ThingText.Parse).SelectMany(t => TeachingPlan.WithItsNotes(t, now)),
+        ];
         var change = new KnownChangeRecord
         {
             ClassId = one.Id,
@@ -47,13 +56,20 @@ internal static class KnownEndpoints
 
     private static PlanView Start(Asker asker, KnownPlan plan, KnownRepository known, long @class, StartRequest asked)
     {
-        known.Add(KnownChanges.Started(asker.Class.Id, asked.Stage, asker.Section, asker.Now) with { MadeBy = asker.Name });
+        known.Add(
+            KnownChanges.Started(asker.Class.Id, asked.Stage, asker.Section, asker.Now) with
+            {
+                MadeBy = asker.Name,
+            }
+        );
         return plan.Now();
     }
 
-    private static NoContent Back(KnownRepository known, long @class, long change) => Done(known.TakeBack(@class, change, back: true));
+    private static NoContent Back(KnownRepository known, long @class, long change) =>
+        Done(known.TakeBack(@class, change, back: true));
 
-    private static NoContent Again(KnownRepository known, long @class, long change) => Done(known.TakeBack(@class, change, back: false));
+    private static NoContent Again(KnownRepository known, long @class, long change) =>
+        Done(known.TakeBack(@class, change, back: false));
 
     private static NoContent Done(bool done) =>
         done
@@ -81,7 +97,11 @@ internal static class KnownEndpoints
             .Section.Select(i =>
             {
                 var player = new Player(i, style, knows);
-                var news = NewsView.Of(readings.NewsOf(kept.For(i.Id), player), readings.Of(kept.For(i.Id), player), player)!;
+                var news = NewsView.Of(
+                    readings.NewsOf(kept.For(i.Id), player),
+                    readings.Of(kept.For(i.Id), player),
+                    player
+                )!;
                 return (Instrument: i, Things: news.Things);
             })
             .ToArray();
@@ -90,9 +110,15 @@ internal static class KnownEndpoints
         SectionNews[] sections =
         [
             new(null, "Everyone", shared),
-            .. each.Select(e => new SectionNews(e.Instrument.Id, e.Instrument.Name, [.. e.Things.Where(t => !IsShared(t.Thing))])),
+            .. each.Select(e => new SectionNews(
+                e.Instrument.Id,
+                e.Instrument.Name,
+                [.. e.Things.Where(t => !IsShared(t.Thing))]
+            )),
         ];
-        var learned = known.Of(one.Id).LastOrDefault(c => c.TuneId == tune && c.Cause == KnownCause.Tune && c.TakenBackAt is null);
+        var learned = known
+            .Of(one.Id)
+            .LastOrDefault(c => c.TuneId == tune && c.Cause == KnownCause.Tune && c.TakenBackAt is null);
         return new LearningView(
             tune,
             kept.Tune.Title,
@@ -106,7 +132,13 @@ internal static class KnownEndpoints
     }
 
     /// <summary>Everything that the tune contains becomes known, but for what the teacher has unticked.</summary>
-    private static KnownChangeView Learn(Asker asker, Readings readings, KnownRepository known, long @class, LearnedRequest asked)
+    private static KnownChangeView Learn(
+        Asker asker,
+        Readings readings,
+        KnownRepository known,
+        long @class,
+        LearnedRequest asked
+    )
     {
         var one = asker.Class;
         var kept = readings.Kept(asked.TuneId);

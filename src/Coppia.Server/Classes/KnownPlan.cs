@@ -23,7 +23,11 @@ internal sealed class KnownPlan(Asker asker, KnownRepository known)
                     .Select(p => new PlanPartView(
                         p.Part,
                         PlanWords.Part(p.Part),
-                        [.. p.Things.Select(t => TickView.Of(t, ThingWords.Name(t, style), PlanWords.Short(t, style), knows))]
+                        [
+                            .. p.Things.Select(t =>
+                                TickView.Of(t, ThingWords.Name(t, style), PlanWords.Short(t, style), knows)
+                            ),
+                        ]
                     )),
             ],
             KnownChangeView.Of(known.Of(one.Id), style),

@@ -26,7 +26,9 @@ public sealed record PlanSpotView(int Semitones, IReadOnlyList<PlanNoteView> Not
 /// <param name="Sign">The finger, as the house style prints it; 0 for the open string.</param>
 public sealed record PlanNoteView(string Thing, string Name, string Sign, bool Known);
 
-/// <summary>The plan of one section: its fingerboard, lowest string first, its fingers' places and its positions.</summary>
+/// <summary>
+/// The plan of one section: its fingerboard, lowest string first, its fingers' places and its positions.
+/// </summary>
 /// <param name="Plays">What it can play, string by string.</param>
 public sealed record SectionPlan(
     InstrumentView Instrument,
@@ -73,7 +75,11 @@ public sealed record SectionPlan(
                         )
                     ),
             ],
-            [.. TeachingPlan.Positions(instrument).Select(p => TickView.Of(p, ThingWords.Name(p, style), p.Position, known))],
+            [
+                .. TeachingPlan
+                    .Positions(instrument)
+                    .Select(p => TickView.Of(p, ThingWords.Name(p, style), p.Position, known)),
+            ],
             PlanWords.Strings(player)
         );
     }
@@ -139,7 +145,8 @@ internal static class KnownChangeWords
     public static string Of(KnownCause cause, string about) =>
         cause switch
         {
-            KnownCause.Stage => $"Started from: {(Enum.TryParse<Stage>(about, out var stage) ? StageWords.Name(stage) : about)}",
+            KnownCause.Stage =>
+                $"Started from: {(Enum.TryParse<Stage>(about, out var stage) ? StageWords.Name(stage) : about)}",
             KnownCause.Tune => $"Learned “{about}”",
             _ => "Ticked by hand",
         };

@@ -13,11 +13,18 @@ namespace Coppia.Server.Classes;
 /// <param name="Size">As the instrument's table names it.</param>
 /// <param name="Wrong">What is wrong with the line and what would be right; null where nothing is.</param>
 /// <param name="Advice">What might be better: a surname is not needed.</param>
-public sealed record ListedLearner(int Line, string Nickname, string Instrument, string Size, string? Wrong, string? Advice);
+public sealed record ListedLearner(
+    int Line,
+    string Nickname,
+    string Instrument,
+    string Size,
+    string? Wrong,
+    string? Advice
+);
 
 /// <summary>
-/// A list of learners as teachers have it: typed or pasted, a line each ("Ada violin 3/4"), or rows of a table (CSV with commas,
-/// semicolons or tabs, with a heading or without).
+/// A list of learners as teachers have it: typed or pasted, a line each ("Ada violin 3/4"), or rows of a table (CSV
+/// with commas, semicolons or tabs, with a heading or without).
 /// </summary>
 internal static class LearnerList
 {
@@ -33,7 +40,9 @@ internal static class LearnerList
     public static IReadOnlyList<ListedLearner> Read(string text)
     {
         if (text.Length > LongestText)
-            throw new FormatException($"The list is longer than {LongestText:N0} characters; expected at most {MostLearners} learners.");
+            throw new FormatException(
+                $"The list is longer than {LongestText:N0} characters; expected at most {MostLearners} learners."
+            );
         string[] lines = [.. text.ReplaceLineEndings("\n").Split('\n')];
         var separator = Separators
             .Cast<char?>()
@@ -41,9 +50,14 @@ internal static class LearnerList
         var rows = separator is { } s ? Rows(text, s) : lines.Index().Select(l => (l.Index + 1, Words(l.Item)));
         var learners = rows.Where(r => r.Item2.Any(c => c.Trim().Length > 0)).ToArray();
         var columns = learners is [var (_, first), ..] && IsHeading(first) ? first : null;
-        ListedLearner[] read = [.. (columns is null ? learners : learners[1..]).Select(r => Learner(r.Item1, Ordered(r.Item2, columns)))];
+        ListedLearner[] read =
+        [
+            .. (columns is null ? learners : learners[1..]).Select(r => Learner(r.Item1, Ordered(r.Item2, columns))),
+        ];
         if (read.Length > MostLearners)
-            throw new FormatException($"The list has {read.Length} learners; expected at most {MostLearners} in a class.");
+            throw new FormatException(
+                $"The list has {read.Length} learners; expected at most {MostLearners} in a class."
+            );
         return read;
     }
 
@@ -76,12 +90,17 @@ internal static class LearnerList
             yield return (parser.RawRow, parser.Record ?? []);
     }
 
-    /// <summary>A typed line: the last words that name a size and an instrument, and before them the nickname.</summary>
+    /// <summary>
+    /// A typed line: the last words that name a size and an instrument, and before them the nickname.
+    /// </summary>
     private static string[] Words(string line)
     {
         var words = line.Split(' ', StringSplitOptions.RemoveEmptyEntries).ToList();
         var (size, instrument) = ("", "");
-        if (words.Count > 1 && Instrument(words[^1]) is null && words[^1].Any(char.IsDigit) || words.Count > 1 && IsHalf(words[^1]))
+        if (
+            words.Count > 1 && Instrument(words[^1]) is null && words[^1].Any(char.IsDigit)
+            || words.Count > 1 && IsHalf(words[^1])
+        )
         {
             size = words[^1];
             words.RemoveAt(words.Count - 1);
@@ -100,7 +119,8 @@ internal static class LearnerList
     }
 
     private static bool IsHeading(string[] cells) =>
-        cells.Any(c => NameHeadings.Contains(c.Trim(), StringComparer.OrdinalIgnoreCase)) && cells.All(c => Instrument(c) is null);
+        cells.Any(c => NameHeadings.Contains(c.Trim(), StringComparer.OrdinalIgnoreCase))
+        && cells.All(c => Instrument(c) is null);
 
     /// <summary>Nickname, instrument and size, wherever the heading has them.</summary>
     private static string[] Ordered(string[] cells, string[]? heading)
@@ -122,7 +142,10 @@ internal static class LearnerList
         var instrument = Instrument(cells[1]);
         var size = instrument is null ? cells[2].Trim() : Size(instrument, cells[2]);
         var id = instrument?.Id ?? cells[1].Trim();
-        var wrong = id.Length == 0 ? $"expected an instrument after the name: {Labels.Instruments()}" : Wrong(nickname, id, size);
+        var wrong =
+            id.Length == 0
+                ? $"expected an instrument after the name: {Labels.Instruments()}"
+                : Wrong(nickname, id, size);
         var advice = nickname.Contains(' ', StringComparison.Ordinal)
             ? "A first name or nickname is enough; Coppia needs no surname."
             : null;

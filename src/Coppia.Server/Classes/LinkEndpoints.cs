@@ -24,7 +24,13 @@ internal static class LinkEndpoints
         one.MapDelete("/{learner:long}", End).WithName("endLink").ProducesProblem(404);
     }
 
-    private static LinkView[] List(HttpContext context, Asker asker, LearnerRepository learners, LinkRepository links, long @class)
+    private static LinkView[] List(
+        HttpContext context,
+        Asker asker,
+        LearnerRepository learners,
+        LinkRepository links,
+        long @class
+    )
     {
         var one = asker.Class;
         var tokens = links.Of(one.Id).ToDictionary(l => l.LearnerId, l => l.Token);
@@ -46,7 +52,13 @@ internal static class LinkEndpoints
     {
         using var data = QRCodeGenerator.GenerateQrCode(address, QRCodeGenerator.ECCLevel.M);
         using var code = new SvgQRCode(data);
-        return code.GetGraphic(4, "#211A16", "#FFFFFF", drawQuietZones: true, sizingMode: SvgQRCode.SizingMode.ViewBoxAttribute);
+        return code.GetGraphic(
+            4,
+            "#211A16",
+            "#FFFFFF",
+            drawQuietZones: true,
+            sizingMode: SvgQRCode.SizingMode.ViewBoxAttribute
+        );
     }
 
     private static NoContent Renew(LearnerRepository learners, LinkRepository links, long @class, RenewRequest asked)

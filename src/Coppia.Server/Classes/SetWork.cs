@@ -66,7 +66,8 @@ internal sealed class SetWork(
             : asked.LearnerId is { } l && learners.Find(l)?.ClassId != one.Id ? "This learner is not in the class."
             : asked.Kind == WorkKind.Tune && (asked.TuneId is not { } t || tunes.Find(t) is null)
                 ? "Expected a tune that is in the library."
-            : asked.Kind == WorkKind.Sheet && (asked.SheetId is not { } s || sheets.Find(s) is null) ? "Expected a sheet that is kept."
+            : asked.Kind == WorkKind.Sheet && (asked.SheetId is not { } s || sheets.Find(s) is null)
+                ? "Expected a sheet that is kept."
             : asked.Kind == WorkKind.Writing && (asked.TaskId is not { } k || tasks.Find(k) is null)
                 ? "Expected a writing task that is kept."
             : null;

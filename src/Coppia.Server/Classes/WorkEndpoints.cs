@@ -74,10 +74,16 @@ internal static class WorkEndpoints
     private static NoContent Delete(WorkRepository works, long @class, long work) =>
         works.Delete(@class, work) ? TypedResults.NoContent() : throw NoWork();
 
-    private static NoContent SetDone(Asker asker, WorkRepository works, [AsParameters] WorkOfLearner of, DoneRequest asked) =>
+    private static NoContent SetDone(
+        Asker asker,
+        WorkRepository works,
+        [AsParameters] WorkOfLearner of,
+        DoneRequest asked
+    ) =>
         asker.LearnerIn(of.Class, of.Learner) is { } who && works.SetDone(of.Work, who, asked.Done, asker.Name)
             ? TypedResults.NoContent()
             : throw NoWork();
 
-    private static RefusedException NoWork() => new RefusedException(404, "This is not set to this class or learner any more.");
+    private static RefusedException NoWork() =>
+        new RefusedException(404, "This is not set to this class or learner any more.");
 }

@@ -36,7 +36,8 @@ internal sealed record DemoPieces(
 
     private static readonly NoteValue Quarter = NoteValue.Quarter;
 
-    private TaskPlan Plan => TaskLevel.Plan(Level, KeyText.Read(Key) ?? throw new InvalidDataException($"pieces.json: “{Key}” is no key."));
+    private TaskPlan Plan =>
+        TaskLevel.Plan(Level, KeyText.Read(Key) ?? throw new InvalidDataException($"pieces.json: “{Key}” is no key."));
 
     public TaskDoc Doc => TaskDoc.Of(Plan, Level, [.. StringSection.All.Select(i => i.Id)]);
 
@@ -87,15 +88,19 @@ internal sealed record DemoPieces(
             ));
 
     /// <summary>Pieces of the booklet, by their numbers.</summary>
-    public IReadOnlyList<long> Accepted => [.. Pieces.Index().Where(p => p.Item.State == HandInState.Accepted).Select(p => p.Index + 1L)];
+    public IReadOnlyList<long> Accepted =>
+        [.. Pieces.Index().Where(p => p.Item.State == HandInState.Accepted).Select(p => p.Index + 1L)];
 
     private Piece Read(string bars, Instrument instrument)
     {
         var plan = Plan;
         var tonic = plan.TonicOf(instrument);
-        return new Piece([.. bars.Split('|').Select(bar => (IReadOnlyList<PieceNote>)[.. bar.Split(' ', Words).Select(Note)])]);
+        return new Piece([
+            .. bars.Split('|').Select(bar => (IReadOnlyList<PieceNote>)[.. bar.Split(' ', Words).Select(Note)]),
+        ]);
 
-        PieceNote Note(string word) => new() { Pitch = word == "r" ? null : ScaleStep.Read(word)?.Above(tonic, plan.Key), Value = Quarter };
+        PieceNote Note(string word) =>
+            new() { Pitch = word == "r" ? null : ScaleStep.Read(word)?.Above(tonic, plan.Key), Value = Quarter };
     }
 
     private const StringSplitOptions Words = StringSplitOptions.RemoveEmptyEntries;

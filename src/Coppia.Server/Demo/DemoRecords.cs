@@ -15,12 +15,21 @@ namespace Coppia.Server.Demo;
 /// <summary>Something that was set to the demo class so many days ago.</summary>
 /// <param name="DueDaysAgo">Below nothing for a day that is still to come.</param>
 /// <param name="Done">Nicknames of those who have done it.</param>
-internal sealed record DemoWork(WorkKind Kind, string? Tune, int? Tempo, int SetDaysAgo, int DueDaysAgo, IReadOnlyList<string> Done);
+internal sealed record DemoWork(
+    WorkKind Kind,
+    string? Tune,
+    int? Tempo,
+    int SetDaysAgo,
+    int DueDaysAgo,
+    IReadOnlyList<string> Done
+);
 
 /// <summary>A ready sentence that one of the demo class sent.</summary>
 internal sealed record DemoNote(string Learner, int DaysAgo, LearnerNote Note, string? Tune);
 
-/// <summary>Eight weeks of invented practice, up to today: minutes, answers to cards, notes, and what was set.</summary>
+/// <summary>
+/// Eight weeks of invented practice, up to today: minutes, answers to cards, notes, and what was set.
+/// </summary>
 /// <param name="folder">That of the demo; its tables are practice.csv and answers.csv.</param>
 /// <param name="tune">The number of a demo tune by its title.</param>
 internal sealed class DemoRecords(string folder, Func<string, long> tune, TimeProvider clock)
@@ -38,7 +47,14 @@ internal sealed class DemoRecords(string folder, Func<string, long> tune, TimePr
 
     private sealed record DemoPractice(string Learner, int DaysAgo, int Minutes, string Tune, int? Tempo);
 
-    private sealed record DemoAnswer(string Learner, int DaysAgo, string Card, string Right, double Seconds, string Mistake)
+    private sealed record DemoAnswer(
+        string Learner,
+        int DaysAgo,
+        string Card,
+        string Right,
+        double Seconds,
+        string Mistake
+    )
     {
         public bool IsRight => Right == "yes";
     }
@@ -73,7 +89,12 @@ internal sealed class DemoRecords(string folder, Func<string, long> tune, TimePr
                 .. learners.SelectMany(l =>
                     set.Index()
                         .Where(w => w.Item.Done.Contains(l.Nickname))
-                        .Select(w => (l.Nickname, new DoneRecord { WorkId = w.Index, DoneAt = At(Math.Max(0, w.Item.DueDaysAgo + 1)) }))
+                        .Select(w =>
+                            (
+                                l.Nickname,
+                                new DoneRecord { WorkId = w.Index, DoneAt = At(Math.Max(0, w.Item.DueDaysAgo + 1)) }
+                            )
+                        )
                 ),
             ]
         );

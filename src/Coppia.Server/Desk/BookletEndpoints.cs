@@ -21,11 +21,23 @@ internal static class BookletEndpoints
         one.MapGet("/booklet.zip", Zip).WithName("getBookletZip").ProducesProblem(404);
     }
 
-    private static BookletDoc Save(Asker asker, BookletRepository booklets, Pieces pieces, long @class, BookletDoc asked)
+    private static BookletDoc Save(
+        Asker asker,
+        BookletRepository booklets,
+        Pieces pieces,
+        long @class,
+        BookletDoc asked
+    )
     {
         var one = asker.Class;
-        if (string.IsNullOrWhiteSpace(asked.Title) || asked.Title.Length > KeptTasks.LongestTitle || asked.PerPage is not (1 or 2))
-            throw RefusedException.Wrong($"Expected a title of 1 to {KeptTasks.LongestTitle} characters, and one or two pieces a page.");
+        if (
+            string.IsNullOrWhiteSpace(asked.Title)
+            || asked.Title.Length > KeptTasks.LongestTitle
+            || asked.PerPage is not (1 or 2)
+        )
+            throw RefusedException.Wrong(
+                $"Expected a title of 1 to {KeptTasks.LongestTitle} characters, and one or two pieces a page."
+            );
         booklets.Save(
             new BookletRecord
             {
@@ -41,7 +53,9 @@ internal static class BookletEndpoints
         return pieces.Booklet(one);
     }
 
-    /// <summary>The booklet as MusicXML, a file a piece; those that are gone or that cannot be read are left out.</summary>
+    /// <summary>
+    /// The booklet as MusicXML, a file a piece; those that are gone or that cannot be read are left out.
+    /// </summary>
     private static FileContentHttpResult Zip(Asker asker, Pieces pieces, long @class)
     {
         var one = asker.Class;

@@ -5,9 +5,16 @@ using Coppia.Server.Classes;
 namespace Coppia.Server.Desk;
 
 /// <summary>Pieces that come on paper or as a file: checked like those that are written here, and handed in.</summary>
-internal sealed class BroughtPieces(SetWork set, TaskRepository tasks, HandInRepository handIns, Asker asker, DeskText text)
+internal sealed class BroughtPieces(
+    SetWork set,
+    TaskRepository tasks,
+    HandInRepository handIns,
+    Asker asker,
+    DeskText text
+)
 {
-    /// <exception cref="RefusedException">The learner or the task is not there, or the learner's piece is handed in already.</exception>
+    /// <exception cref="RefusedException">The learner or the task is not there, or the learner's piece is handed in
+    /// already.</exception>
     /// <exception cref="FormatException">It is no piece; the message names the place.</exception>
     public CheckView Take(long classId, BroughtPiece asked)
     {

@@ -14,7 +14,8 @@ namespace Coppia.Server.Desk;
 public sealed record FixedDoc(int Bar, FixedAt At, string Step, string? Value = null);
 
 /// <summary>
-/// A writing task for one instrument or several: its notes are steps of the scale, and move to each one's clef and string.
+/// A writing task for one instrument or several: its notes are steps of the scale, and move to each one's clef and
+/// string.
 /// </summary>
 /// <param name="Level">1 to 5, or 0 for one that belongs to no level.</param>
 /// <param name="Instruments">Ids of those it is for.</param>
@@ -25,7 +26,8 @@ public sealed record FixedDoc(int Bar, FixedAt At, string Step, string? Value = 
 /// <param name="ByHand">Heads, stems and signs are put by hand.</param>
 /// <param name="Letters">Letters are shown beside the palette.</param>
 /// <param name="Fourth">Steps that are played with the fourth finger where that stands for an open string.</param>
-/// <param name="Tonics">Where the steps begin on an instrument, such as D4; the others begin where they lie best.</param>
+/// <param name="Tonics">Where the steps begin on an instrument, such as D4; the others begin where they lie
+/// best.</param>
 public sealed record TaskDoc(
     int Level,
     IReadOnlyList<string> Instruments,
@@ -53,7 +55,15 @@ public sealed record TaskDoc(
             Bars: plan.Bars,
             Steps: [.. plan.Steps.Select(s => s.ToString())],
             Values: [.. plan.Values.Select(ValueText.Of)],
-            Fixed: [.. plan.Fixed.Select(f => new FixedDoc(f.Bar, f.At, f.Step.ToString(), f.Value is { } v ? ValueText.Of(v) : null))],
+            Fixed:
+            [
+                .. plan.Fixed.Select(f => new FixedDoc(
+                    f.Bar,
+                    f.At,
+                    f.Step.ToString(),
+                    f.Value is { } v ? ValueText.Of(v) : null
+                )),
+            ],
             MostRests: plan.MostRests,
             ByHand: plan.ByHand,
             Letters: letters,
@@ -61,7 +71,8 @@ public sealed record TaskDoc(
             Fourth: [.. plan.Fourth.Select(s => s.ToString())]
         );
 
-    /// <exception cref="FormatException">Something in it is none of what it must be; the message says what was expected.</exception>
+    /// <exception cref="FormatException">Something in it is none of what it must be; the message says what was
+    /// expected.</exception>
     internal TaskPlan Plan()
     {
         if (Level is < 0 or > TaskLevel.Last)
@@ -71,12 +82,17 @@ public sealed record TaskDoc(
         return new TaskPlan
         {
             Key = KeyText.Read(Key) ?? throw new FormatException($"“{Key}” is not a key; expected {KeyText.Expected}."),
-            Meter = ValueText.Meter(Meter) ?? throw new FormatException($"“{Meter}” is not a meter; expected one such as 4/4."),
+            Meter =
+                ValueText.Meter(Meter)
+                ?? throw new FormatException($"“{Meter}” is not a meter; expected one such as 4/4."),
             Bars = Bars,
             Steps = [.. Steps.Select(StepOf).Distinct()],
             Values = [.. Values.Select(ValueOf).Distinct().OrderByDescending(v => v.Length)],
             MostRests = MostRests,
-            Fixed = [.. Fixed.Select(f => new FixedStep(f.Bar, f.At, StepOf(f.Step), f.Value is { } v ? ValueOf(v) : null))],
+            Fixed =
+            [
+                .. Fixed.Select(f => new FixedStep(f.Bar, f.At, StepOf(f.Step), f.Value is { } v ? ValueOf(v) : null)),
+            ],
             ByHand = ByHand,
             Fourth = [.. (Fourth ?? []).Select(StepOf).Distinct()],
             Tonics = (Tonics ?? new Dictionary<string, string>()).ToDictionary(t => t.Key, t => Pitch.Parse(t.Value)),
@@ -84,7 +100,8 @@ public sealed record TaskDoc(
     }
 
     private static ScaleStep StepOf(string text) =>
-        ScaleStep.Read(text) ?? throw new FormatException($"“{text}” is not a step of the scale; expected 1 to 15, #4 or b3.");
+        ScaleStep.Read(text)
+        ?? throw new FormatException($"“{text}” is not a step of the scale; expected 1 to 15, #4 or b3.");
 
     internal static NoteValue ValueOf(string text) =>
         ValueText.Read(text) is { InTuplet: false } value
@@ -132,7 +149,9 @@ public sealed record PieceDoc(IReadOnlyList<IReadOnlyList<NoteDoc>> Bars)
         if (Bars.Count > Core.Composition.Piece.MostBars || Bars.Any(b => b.Count > Core.Composition.Piece.MostInBar))
             throw new FormatException(English.Sentence(CompositionWords.None(NoPiece.TooLong, bar: 0)));
         return new Piece([
-            .. Bars.Select((bar, b) => (IReadOnlyList<PieceNote>)[.. bar.Select((n, at) => NoteOf(n, task, b + 1, at + 1))]),
+            .. Bars.Select(
+                (bar, b) => (IReadOnlyList<PieceNote>)[.. bar.Select((n, at) => NoteOf(n, task, b + 1, at + 1))]
+            ),
         ]);
     }
 
@@ -161,16 +180,28 @@ public sealed record PieceDoc(IReadOnlyList<IReadOnlyList<NoteDoc>> Bars)
     }
 
     private static HandHead HandOf(HandDoc hand) =>
-        hand is { Height: >= Lowest and <= Highest, Sign: null or (>= -1 and <= 1), SignHeight: null or (>= Lowest and <= Highest) }
-            ? new HandHead(hand.Height, hand.Sign is { } sign ? new HandSign(sign, hand.SignHeight ?? hand.Height) : null)
+        hand
+            is {
+                Height: >= Lowest and <= Highest,
+                Sign: null or (>= -1 and <= 1),
+                SignHeight: null or (>= Lowest and <= Highest)
+            }
+            ? new HandHead(
+                hand.Height,
+                hand.Sign is { } sign ? new HandSign(sign, hand.SignHeight ?? hand.Height) : null
+            )
             : throw new FormatException($"expected a head and its sign between {Lowest} and {Highest} half-spaces.");
 
     private static Pitch? PitchOf(string name) =>
-        Pitch.Parse(name) is { Octave: >= 0 and <= 8 } pitch ? pitch : throw new FormatException("expected an octave from 0 to 8.");
+        Pitch.Parse(name) is { Octave: >= 0 and <= 8 } pitch
+            ? pitch
+            : throw new FormatException("expected an octave from 0 to 8.");
 
     internal static PieceDoc Of(Piece piece) =>
         new([
-            .. piece.Bars.Select(b => (IReadOnlyList<NoteDoc>)[.. b.Select(n => new NoteDoc(n.Pitch?.ToString(), ValueText.Of(n.Value)))]),
+            .. piece.Bars.Select(b =>
+                (IReadOnlyList<NoteDoc>)[.. b.Select(n => new NoteDoc(n.Pitch?.ToString(), ValueText.Of(n.Value)))]
+            ),
         ]);
 
     /// <summary>Empty bars with the notes that are given.</summary>

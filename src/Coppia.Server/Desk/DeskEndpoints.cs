@@ -15,11 +15,15 @@ internal static class DeskEndpoints
     {
         var desk = api.MapGroup("/api/desk");
         desk.MapGet("/levels", Levels).WithName("listLevels").ProducesProblem(422);
-        desk.MapPost("/look", (KeptTasks tasks, TaskRequest asked) => tasks.Look(asked)).WithName("lookAtTask").ProducesProblem(422);
+        desk.MapPost("/look", (KeptTasks tasks, TaskRequest asked) => tasks.Look(asked))
+            .WithName("lookAtTask")
+            .ProducesProblem(422);
         desk.MapPost("/check", Check).WithName("checkPiece").ProducesProblem(422);
         desk.MapGet("/tasks", (KeptTasks tasks) => tasks.List()).WithName("listTasks");
         desk.MapGet("/tasks/deleted", (KeptTasks tasks) => tasks.Deleted()).WithName("listDeletedTasks");
-        desk.MapPost("/tasks", (KeptTasks tasks, TaskRequest asked) => tasks.Add(asked)).WithName("addTask").ProducesProblem(422);
+        desk.MapPost("/tasks", (KeptTasks tasks, TaskRequest asked) => tasks.Add(asked))
+            .WithName("addTask")
+            .ProducesProblem(422);
         desk.MapGet("/tasks/{id:long}", (KeptTasks tasks, long id) => tasks.Show(id))
             .WithName("getTask")
             .ProducesProblem(404)

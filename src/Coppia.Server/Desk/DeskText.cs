@@ -18,7 +18,8 @@ internal sealed class DeskText(IOptions<JsonOptions> json)
     /// <param name="title">By which it is told.</param>
     /// <exception cref="FormatException">This version cannot read it.</exception>
     public TaskDoc Task(string title, string document) =>
-        Task(document) ?? throw new FormatException($"This version of Coppia cannot read the task “{title}”. It is kept.");
+        Task(document)
+        ?? throw new FormatException($"This version of Coppia cannot read the task “{title}”. It is kept.");
 
     /// <summary>A kept piece; one that this version cannot read begins anew.</summary>
     public PieceDoc Piece(string document, WritingTask task) => PieceDoc.Read(document, Json) ?? PieceDoc.Begun(task);

@@ -21,7 +21,8 @@ public sealed record DeskValue(string Value, string Name, int Length, int Log, i
 }
 
 /// <summary>A note of the palette.</summary>
-/// <param name="Sign">The accidental that must be written before it: −1, 0, 1; null where the signature makes it.</param>
+/// <param name="Sign">The accidental that must be written before it: −1, 0, 1; null where the signature makes
+/// it.</param>
 /// <param name="Step">Its step above the tonic, as tasks name it.</param>
 public sealed record PaletteNote(string Pitch, string Name, string Pair, int Midi, int Height, int? Sign, string? Step);
 
@@ -81,7 +82,10 @@ public sealed record DeskTask(
             InstrumentName: player.Instrument.Name,
             Clef: clef.Name,
             Fifths: key.Fifths,
-            Signature: [.. SignaturePlaces.Of(key, clef).Select(p => new SignatureSign(Math.Sign(key.Fifths), p.Height))],
+            Signature:
+            [
+                .. SignaturePlaces.Of(key, clef).Select(p => new SignatureSign(Math.Sign(key.Fifths), p.Height)),
+            ],
             KeyName: Labels.Scale(task.Key, player.Style),
             Beats: task.Meter.Beats,
             Unit: task.Meter.Unit,
@@ -91,8 +95,21 @@ public sealed record DeskTask(
             Allowed: task.Values.Count,
             MostRests: task.MostRests,
             Palette: [.. task.Allowed.Select(p => NoteOf(p, task, plan, tonic, player))],
-            Spots: [.. Enumerable.Range(LowestHeight, HighestHeight - LowestHeight + 1).Select(h => StaffSpot.Of(h, clef, key, player))],
-            Given: [.. task.Fixed.Select(f => new GivenNote(f.Bar, f.At, f.Pitch.ToString(), ValueText.Of(task.ValueOf(f))))],
+            Spots:
+            [
+                .. Enumerable
+                    .Range(LowestHeight, HighestHeight - LowestHeight + 1)
+                    .Select(h => StaffSpot.Of(h, clef, key, player)),
+            ],
+            Given:
+            [
+                .. task.Fixed.Select(f => new GivenNote(
+                    f.Bar,
+                    f.At,
+                    f.Pitch.ToString(),
+                    ValueText.Of(task.ValueOf(f))
+                )),
+            ],
             ByHand: task.ByHand,
             Letters: letters,
             Rules: new CompositionWords(player.Style).Rules(task),
@@ -130,7 +147,12 @@ public sealed record AdviceView(int Bar, AdviceKind Kind, string Words, bool Goo
 /// <summary>What is found in a piece.</summary>
 /// <param name="Kept">No rule is broken.</param>
 /// <param name="Rests">How many rests it has.</param>
-public sealed record CheckView(IReadOnlyList<FindingView> Findings, IReadOnlyList<AdviceView> Advice, bool Kept, int Rests)
+public sealed record CheckView(
+    IReadOnlyList<FindingView> Findings,
+    IReadOnlyList<AdviceView> Advice,
+    bool Kept,
+    int Rests
+)
 {
     internal static CheckView Of(Piece piece, WritingTask task, HouseStyle style)
     {

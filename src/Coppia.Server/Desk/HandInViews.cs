@@ -104,14 +104,28 @@ public sealed record BroughtPiece(long LearnerId, long WorkId, string Text);
 /// <param name="Names">First names, or none.</param>
 /// <param name="Shown">Its pieces are on the learners' pages.</param>
 /// <param name="Pieces">Ids of its pieces in their order.</param>
-public sealed record BookletDoc(string Title, int PerPage, bool Pairs, bool Names, bool Shown, IReadOnlyList<long> Pieces);
+public sealed record BookletDoc(
+    string Title,
+    int PerPage,
+    bool Pairs,
+    bool Names,
+    bool Shown,
+    IReadOnlyList<long> Pieces
+);
 
 /// <summary>A piece of the booklet on a learner's page.</summary>
 /// <param name="By">First name; null where names are left out.</param>
 public sealed record BookletPiece(long Id, string Title, string? By, string Instrument);
 
 /// <summary>A piece with its task, out of what is kept.</summary>
-internal sealed record OpenPiece(HandInRecord Record, TaskDoc Doc, TaskPlan Plan, WritingTask Task, PieceDoc Written, Piece Piece)
+internal sealed record OpenPiece(
+    HandInRecord Record,
+    TaskDoc Doc,
+    TaskPlan Plan,
+    WritingTask Task,
+    PieceDoc Written,
+    Piece Piece
+)
 {
     /// <summary>Bars in which there is more than what is given.</summary>
     public int BarsWritten => Piece.Bars.Index().Count(b => b.Item.Count > Task.Fixed.Count(f => f.Bar == b.Index + 1));

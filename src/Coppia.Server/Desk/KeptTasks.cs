@@ -41,7 +41,9 @@ internal sealed class KeptTasks(TaskRepository tasks, Asker asker, DeskText text
     /// <exception cref="RefusedException">There is none of this number.</exception>
     /// <exception cref="FormatException">This version cannot read it.</exception>
     public TaskView Show(long id) =>
-        tasks.Find(id) is { } kept ? View(kept.Id, kept.Version, kept.Title, text.Task(kept.Title, kept.Document)) : throw NoTask(id);
+        tasks.Find(id) is { } kept
+            ? View(kept.Id, kept.Version, kept.Title, text.Task(kept.Title, kept.Document))
+            : throw NoTask(id);
 
     /// <exception cref="FormatException">It cannot be met.</exception>
     public TaskView Add(TaskRequest asked)
@@ -104,13 +106,18 @@ internal sealed class KeptTasks(TaskRepository tasks, Asker asker, DeskText text
                     .Distinct()
                     .OrderBy(s => s.Number)
                     .ThenBy(s => s.Alter)
-                    .Select(s => new StepChoice(s.ToString(), Labels.Note(s.Above(plan.Key.Tonic, plan.Key), asker.Style))),
+                    .Select(s => new StepChoice(
+                        s.ToString(),
+                        Labels.Note(s.Above(plan.Key.Tonic, plan.Key), asker.Style)
+                    )),
             ],
             Wrong: [.. wrong]
         );
     }
 
-    /// <summary>From the step below the tonic to the tenth, and what a first year raises or lowers (common practice).</summary>
+    /// <summary>
+    /// From the step below the tonic to the tenth, and what a first year raises or lowers (common practice).
+    /// </summary>
     private static readonly ScaleStep[] Offered =
     [
         .. Enumerable.Range(0, 11).Select(n => new ScaleStep(n)),

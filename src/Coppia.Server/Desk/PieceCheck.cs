@@ -11,7 +11,13 @@ internal static class PieceCheck
 {
     /// <summary>A piece from the desk or from a file, and what is found in it.</summary>
     /// <exception cref="FormatException">It is no piece; the message names the place.</exception>
-    public static CheckedPiece Of(PieceDoc? doc, string? text, WritingTask task, HouseStyle style, CancellationToken gone)
+    public static CheckedPiece Of(
+        PieceDoc? doc,
+        string? text,
+        WritingTask task,
+        HouseStyle style,
+        CancellationToken gone
+    )
     {
         if (text is not null)
         {

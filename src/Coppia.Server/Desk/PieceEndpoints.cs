@@ -23,9 +23,17 @@ internal static class PieceEndpoints
             .ProducesProblem(409)
             .ProducesProblem(422);
         one.MapPut("/pieces/{piece:long}/state", Move).WithName("movePiece").ProducesProblem(404).ProducesProblem(409);
-        one.MapPost("/pieces/{piece:long}/remarks", Remark).WithName("addRemark").ProducesProblem(404).ProducesProblem(422);
-        one.MapDelete("/pieces/{piece:long}/remarks/{remark:long}", TakeBack).WithName("takeRemarkBack").ProducesProblem(404);
-        one.MapGet("/pieces/{piece:long}/reading", Reading).WithName("getPieceReading").Produces<ReadingView>().ProducesProblem(404);
+        one.MapPost("/pieces/{piece:long}/remarks", Remark)
+            .WithName("addRemark")
+            .ProducesProblem(404)
+            .ProducesProblem(422);
+        one.MapDelete("/pieces/{piece:long}/remarks/{remark:long}", TakeBack)
+            .WithName("takeRemarkBack")
+            .ProducesProblem(404);
+        one.MapGet("/pieces/{piece:long}/reading", Reading)
+            .WithName("getPieceReading")
+            .Produces<ReadingView>()
+            .ProducesProblem(404);
         one.MapGet("/pieces/{piece:long}/piece.musicxml", MusicXml).WithName("getPieceMusicXml").ProducesProblem(404);
     }
 
@@ -33,23 +41,47 @@ internal static class PieceEndpoints
     {
         var all = pieces.OfClass(asker.Class.Id);
         var remarks = handIns.Remarks(all.Select(p => p.Piece.Record.Id));
-        return new ClassPieces([.. all.Select(p => Pieces.View(p.Who, p.Piece, p.Player, remarks[p.Piece.Record.Id]))], TaskWords.Ready);
+        return new ClassPieces(
+            [.. all.Select(p => Pieces.View(p.Who, p.Piece, p.Player, remarks[p.Piece.Record.Id]))],
+            TaskWords.Ready
+        );
     }
 
-    private static NoContent Move(Asker asker, HandInRepository handIns, Pieces pieces, long @class, long piece, StateRequest asked)
+    private static NoContent Move(
+        Asker asker,
+        HandInRepository handIns,
+        Pieces pieces,
+        long @class,
+        long piece,
+        StateRequest asked
+    )
     {
         var (who, _) = pieces.Find(@class, piece);
         return asked.State.IsAnswer() && handIns.Move(piece, asked.State, asker.Name)
             ? TypedResults.NoContent()
-            : throw RefusedException.Meanwhile($"{who.Nickname} is writing on it. Only what is handed in can be given back or accepted.");
+            : throw RefusedException.Meanwhile(
+                $"{who.Nickname} is writing on it. Only what is handed in can be given back or accepted."
+            );
     }
 
-    private static PieceRemark Remark(Asker asker, HandInRepository handIns, Pieces pieces, long @class, long piece, RemarkRequest asked)
+    private static PieceRemark Remark(
+        Asker asker,
+        HandInRepository handIns,
+        Pieces pieces,
+        long @class,
+        long piece,
+        RemarkRequest asked
+    )
     {
         var (_, found) = pieces.Find(@class, piece);
         var words = asked.Words.Trim();
-        if (words.Length is 0 or > HandIn.LongestRemark || asked.Bar is { } bar && (bar < 1 || bar > found.Piece.Bars.Count))
-            throw RefusedException.Wrong($"Expected 1 to {HandIn.LongestRemark} characters, about a bar of the piece or all of it.");
+        if (
+            words.Length is 0 or > HandIn.LongestRemark
+            || asked.Bar is { } bar && (bar < 1 || bar > found.Piece.Bars.Count)
+        )
+            throw RefusedException.Wrong(
+                $"Expected 1 to {HandIn.LongestRemark} characters, about a bar of the piece or all of it."
+            );
         var remark = new RemarkRecord
         {
             HandInId = piece,
@@ -70,7 +102,14 @@ internal static class PieceEndpoints
 
     /// <summary>A piece as an instrument reads it, in an octave that fits.</summary>
     /// <param name="for">The instrument's id; null for that on which it was written.</param>
-    private static FileContentHttpResult Reading(Asker asker, Readings readings, Pieces pieces, long @class, long piece, string? @for)
+    private static FileContentHttpResult Reading(
+        Asker asker,
+        Readings readings,
+        Pieces pieces,
+        long @class,
+        long piece,
+        string? @for
+    )
     {
         var (who, found) = pieces.Find(@class, piece);
         var player = asker.Player(@for ?? who.Instrument);
@@ -81,6 +120,10 @@ internal static class PieceEndpoints
     {
         var (who, found) = pieces.Find(@class, piece);
         var tune = pieces.AsTune(asker.Class, who, found).Tune;
-        return TypedResults.Bytes(Encoding.UTF8.GetBytes(tune.Source), MusicXmlType, $"{FileNames.Plain(tune.Title)}.musicxml");
+        return TypedResults.Bytes(
+            Encoding.UTF8.GetBytes(tune.Source),
+            MusicXmlType,
+            $"{FileNames.Plain(tune.Title)}.musicxml"
+        );
     }
 }

@@ -10,7 +10,13 @@ using Coppia.Server.Stand;
 namespace Coppia.Server.Desk;
 
 /// <summary>Learners' pieces out of what is kept of them, and the views of them.</summary>
-internal sealed class Pieces(HandInRepository handIns, LearnerRepository learners, BookletRepository booklets, Asker asker, DeskText text)
+internal sealed class Pieces(
+    HandInRepository handIns,
+    LearnerRepository learners,
+    BookletRepository booklets,
+    Asker asker,
+    DeskText text
+)
 {
     /// <summary>A kept piece with its task.</summary>
     /// <exception cref="FormatException">This version cannot read it.</exception>
@@ -60,7 +66,12 @@ internal sealed class Pieces(HandInRepository handIns, LearnerRepository learner
         return piece.AsTune(TitleOf(who, piece, booklet.Names, number), booklet.Names ? who.Nickname : null);
     }
 
-    public static ClassPiece View(LearnerRecord who, OpenPiece piece, Player player, IEnumerable<RemarkRecord> remarks) =>
+    public static ClassPiece View(
+        LearnerRecord who,
+        OpenPiece piece,
+        Player player,
+        IEnumerable<RemarkRecord> remarks
+    ) =>
         new(
             Id: piece.Record.Id,
             LearnerId: who.Id,
@@ -79,7 +90,9 @@ internal sealed class Pieces(HandInRepository handIns, LearnerRepository learner
             Remarks: [.. remarks.Select(PieceRemark.Of)],
             MusicXml: ReadingMusic.ForEngraving(PieceScore.Of(piece.Piece, piece.Task)),
             Sound: piece.Sound(),
-            Hand: piece.Task.ByHand ? new HandPiece(DeskTask.Of(piece.Plan, player, piece.Doc.Letters), piece.Written) : null
+            Hand: piece.Task.ByHand
+                ? new HandPiece(DeskTask.Of(piece.Plan, player, piece.Doc.Letters), piece.Written)
+                : null
         );
 
     /// <summary>The booklet of a class; one that nobody made yet has all that was accepted.</summary>
@@ -98,7 +111,9 @@ internal sealed class Pieces(HandInRepository handIns, LearnerRepository learner
             : new BookletDoc(kept.Title, kept.PerPage, kept.Pairs, kept.Names, kept.Shown, booklets.Pieces(one.Id));
     }
 
-    /// <summary>What a piece is called in the booklet: its task's title is everybody's, so that it is told by who wrote it.</summary>
+    /// <summary>
+    /// What a piece is called in the booklet: its task's title is everybody's, so that it is told by who wrote it.
+    /// </summary>
     public static string TitleOf(LearnerRecord who, OpenPiece piece, bool names, int number) =>
         names ? $"{who.Nickname}’s piece" : $"Piece {number} for {piece.Task.Instrument.Name.ToLowerInvariant()}";
 }

@@ -24,7 +24,9 @@ public static class Listening
         return [.. found.Select(a => $"{scheme}://{new IPEndPoint(a, port)}")];
     }
 
-    /// <summary>The certificate for HTTPS, which phones ask for before a page may stay on them; null for plain HTTP.</summary>
+    /// <summary>
+    /// The certificate for HTTPS, which phones ask for before a page may stay on them; null for plain HTTP.
+    /// </summary>
     /// <exception cref="StartRefusedException">The file holds none with its key.</exception>
     public static X509Certificate2? Certificate(ServerOptions options)
     {
@@ -42,7 +44,8 @@ public static class Listening
         catch (Exception e) when (e is IOException or UnauthorizedAccessException or CryptographicException)
         {
             throw new StartRefusedException(
-                $"--certificate {file} cannot be used ({e.Message.TrimEnd('.')}); expected a file that holds a certificate and its private "
+                $"--certificate {file} cannot be used ({e.Message.TrimEnd('.')}); "
+                    + "expected a file that holds a certificate and its private "
                     + "key, as PEM or as PKCS #12 without a password.",
                 e
             );
@@ -57,14 +60,15 @@ public static class Listening
     {
         if (IsBeyond(options) && !hasTeachers)
             throw new StartRefusedException(
-                $"--host {options.Host} lets other machines in, and for them Coppia demands a teacher’s sign-in. Make one first: "
+                $"--host {options.Host} lets other machines in, and for them Coppia demands a teacher’s sign-in. "
+                    + "Make one first: "
                     + "./coppia teacher add NAME. Or leave --host out."
             );
     }
 
     /// <summary>
-    /// The names that a request may be addressed to; the page of a site whose name points here is none of them, also beyond this machine
-    /// (DNS rebinding; common practice).
+    /// The names that a request may be addressed to; the page of a site whose name points here is none of them, also
+    /// beyond this machine (DNS rebinding; common practice).
     /// </summary>
     public static IReadOnlyList<string> Names(ServerOptions options) =>
         [
@@ -81,9 +85,11 @@ public static class Listening
             SocketError(e) switch
             {
                 System.Net.Sockets.SocketError.AddressAlreadyInUse =>
-                    $"Port {options.Port} is taken, perhaps by Coppia itself; expected another one, such as --port {options.Port + 1}.",
+                    $"Port {options.Port} is taken, perhaps by Coppia itself; expected another one, "
+                        + $"such as --port {options.Port + 1}.",
                 System.Net.Sockets.SocketError.AccessDenied =>
-                    $"Port {options.Port} may not be used by this user; expected one above 1023, such as --port {ServerOptions.UsualPort}.",
+                    $"Port {options.Port} may not be used by this user; expected one above 1023, "
+                        + $"such as --port {ServerOptions.UsualPort}.",
                 System.Net.Sockets.SocketError.AddressNotAvailable =>
                     $"--host {options.Host} is not an address of this machine; leave it out, or give 127.0.0.1.",
                 _ => $"Coppia cannot listen on {options.Host}, port {options.Port} ({e.Message.TrimEnd('.')}).",
@@ -120,7 +126,9 @@ public static class Listening
             // told below
         }
 
-        throw new StartRefusedException($"--host {host} is not known here; expected an address of this machine, such as 127.0.0.1.");
+        throw new StartRefusedException(
+            $"--host {host} is not known here; expected an address of this machine, such as 127.0.0.1."
+        );
     }
 
     /// <summary>The asked-for port; where the usual one is taken and none was asked for, any free one.</summary>

@@ -10,10 +10,18 @@ namespace Coppia.Server.Door;
 /// <param name="WebFolder">Built front end.</param>
 /// <param name="DemoFolder">Demo tunes to put into an empty database, or null.</param>
 /// <param name="ThrowAway">The data folder is removed at the end.</param>
-public sealed record ServerOptions(string DataFolder, string Host, int Port, string WebFolder, string? DemoFolder, bool ThrowAway)
+public sealed record ServerOptions(
+    string DataFolder,
+    string Host,
+    int Port,
+    string WebFolder,
+    string? DemoFolder,
+    bool ThrowAway
+)
 {
     public const string Usage =
-        "coppia serve [--data DIR] [--port N] [--host ADDRESS [--name NAME …]] [--certificate FILE]   |   coppia demo [--port N]";
+        "coppia serve [--data DIR] [--port N] [--host ADDRESS [--name NAME …]] [--certificate FILE]   |   coppia "
+        + "demo [--port N]";
 
     public const int UsualPort = 4710;
 
@@ -45,7 +53,9 @@ public sealed record ServerOptions(string DataFolder, string Host, int Port, str
                 case "--data" or "--web" or "--demo" or "--host" or "--certificate":
                     given[args[i]] = args[i + 1];
                     break;
-                case "--port" when int.TryParse(args[i + 1], NumberStyles.None, CultureInfo.InvariantCulture, out port) && port <= 65535:
+                case "--port"
+                    when int.TryParse(args[i + 1], NumberStyles.None, CultureInfo.InvariantCulture, out port)
+                        && port <= 65535:
                     break;
                 default:
                     return null;
@@ -54,14 +64,21 @@ public sealed record ServerOptions(string DataFolder, string Host, int Port, str
 
         if (args.Length % 2 != 0)
             return null;
-        var (data, web, demo) = (given.GetValueOrDefault("--data"), given.GetValueOrDefault("--web"), given.GetValueOrDefault("--demo"));
+        var (data, web, demo) = (
+            given.GetValueOrDefault("--data"),
+            given.GetValueOrDefault("--web"),
+            given.GetValueOrDefault("--demo")
+        );
         var throwAway = demo is not null && data is null;
         data ??= throwAway ? Directory.CreateTempSubdirectory("coppia-demo-").FullName : LibraryFolder.Usual;
         return new ServerOptions(
             DataFolder: data,
             Host: given.GetValueOrDefault("--host") ?? "127.0.0.1",
             Port: port,
-            WebFolder: Path.GetFullPath(web ?? "wwwroot", web is null ? AppContext.BaseDirectory : Environment.CurrentDirectory),
+            WebFolder: Path.GetFullPath(
+                web ?? "wwwroot",
+                web is null ? AppContext.BaseDirectory : Environment.CurrentDirectory
+            ),
             DemoFolder: demo,
             ThrowAway: throwAway
         )

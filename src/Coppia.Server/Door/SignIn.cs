@@ -39,8 +39,8 @@ internal sealed class TeacherOrAloneHandler(TeacherRepository teachers) : Author
 }
 
 /// <summary>
-/// Teachers sign in with a name and a passphrase; a cookie keeps them signed in (OWASP ASVS 4.0.3, 2.1.1, 2.2.1, 3.3.1, 3.4.1 to 3.4.3).
-/// Every address needs it but those that say otherwise.
+/// Teachers sign in with a name and a passphrase; a cookie keeps them signed in (OWASP ASVS 4.0.3, 2.1.1, 2.2.1, 3.3.1,
+/// 3.4.1 to 3.4.3). Every address needs it but those that say otherwise.
 /// </summary>
 internal static class SignIn
 {
@@ -88,9 +88,14 @@ internal static class SignIn
             );
             o.OnRejected = async (context, stop) =>
             {
-                context.HttpContext.Response.Headers.RetryAfter = Window.TotalSeconds.ToString(CultureInfo.InvariantCulture);
+                context.HttpContext.Response.Headers.RetryAfter = Window.TotalSeconds.ToString(
+                    CultureInfo.InvariantCulture
+                );
                 await Results
-                    .Problem(statusCode: 429, title: $"Too many tries. Wait {Window.TotalMinutes:0} minutes, then try again.")
+                    .Problem(
+                        statusCode: 429,
+                        title: $"Too many tries. Wait {Window.TotalMinutes:0} minutes, then try again."
+                    )
                     .ExecuteAsync(context.HttpContext);
             };
         });
@@ -99,7 +104,11 @@ internal static class SignIn
     public static void MapSignIn(this IEndpointRouteBuilder api)
     {
         api.MapGet("/api/me", Me).WithName("getMe").AllowAnonymous();
-        api.MapPost("/api/sign-in", Enter).WithName("signIn").AllowAnonymous().RequireRateLimiting(Limited).ProducesProblem(401);
+        api.MapPost("/api/sign-in", Enter)
+            .WithName("signIn")
+            .AllowAnonymous()
+            .RequireRateLimiting(Limited)
+            .ProducesProblem(401);
         api.MapPost("/api/sign-out", (Delegate)Leave).WithName("signOut").AllowAnonymous();
         api.MapGet("/api/teachers", List).WithName("listTeachers");
         api.MapPost("/api/teachers", Add).WithName("addTeacher").ProducesProblem(409).ProducesProblem(422);
@@ -109,8 +118,13 @@ internal static class SignIn
             .ProducesProblem(401)
             .ProducesProblem(404)
             .ProducesProblem(422);
-        api.MapPost("/api/teachers/{teacher:long}/everywhere", LeaveEverywhere).WithName("signOutEverywhere").ProducesProblem(404);
-        api.MapDelete("/api/teachers/{teacher:long}", Remove).WithName("removeTeacher").ProducesProblem(404).ProducesProblem(409);
+        api.MapPost("/api/teachers/{teacher:long}/everywhere", LeaveEverywhere)
+            .WithName("signOutEverywhere")
+            .ProducesProblem(404);
+        api.MapDelete("/api/teachers/{teacher:long}", Remove)
+            .WithName("removeTeacher")
+            .ProducesProblem(404)
+            .ProducesProblem(409);
     }
 
     private static MeView Me(HttpContext context, TeacherRepository teachers, ServerOptions options) =>
@@ -161,7 +175,12 @@ internal static class SignIn
     }
 
     /// <summary>Changes one's own passphrase; every other sign-in of this teacher ends.</summary>
-    private static async Task<NoContent> Change(HttpContext context, TeacherRepository teachers, long teacher, PassphraseChange change)
+    private static async Task<NoContent> Change(
+        HttpContext context,
+        TeacherRepository teachers,
+        long teacher,
+        PassphraseChange change
+    )
     {
         if (teachers.Find(teacher) is not { } kept)
             throw NoTeacher();
@@ -178,7 +197,9 @@ internal static class SignIn
     private static NoContent LeaveEverywhere(TeacherRepository teachers, long teacher) =>
         teachers.EndSignIns(teacher) ? TypedResults.NoContent() : throw NoTeacher();
 
-    /// <summary>Takes a sign-in away. Without the last one nobody needs any, which is never so beyond this machine.</summary>
+    /// <summary>
+    /// Takes a sign-in away. Without the last one nobody needs any, which is never so beyond this machine.
+    /// </summary>
     private static NoContent Remove(TeacherRepository teachers, ServerOptions options, long teacher)
     {
         if (Listening.IsBeyond(options) && teachers.List() is [var last] && last.Id == teacher)
@@ -189,7 +210,12 @@ internal static class SignIn
     private static RefusedException NoTeacher() => new RefusedException(404, "There is no such teacher.");
 
     private static long? IdOf(ClaimsPrincipal who) =>
-        long.TryParse(who.FindFirstValue(ClaimTypes.NameIdentifier), NumberStyles.None, CultureInfo.InvariantCulture, out var id)
+        long.TryParse(
+            who.FindFirstValue(ClaimTypes.NameIdentifier),
+            NumberStyles.None,
+            CultureInfo.InvariantCulture,
+            out var id
+        )
             ? id
             : null;
 
@@ -197,7 +223,11 @@ internal static class SignIn
     private static async Task StillHolds(CookieValidatePrincipalContext context)
     {
         var teachers = context.HttpContext.RequestServices.GetRequiredService<TeacherRepository>();
-        if (context.Principal is { } who && IdOf(who) is { } id && teachers.Find(id)?.Stamp == who.FindFirstValue(Stamp))
+        if (
+            context.Principal is { } who
+            && IdOf(who) is { } id
+            && teachers.Find(id)?.Stamp == who.FindFirstValue(Stamp)
+        )
             return;
         context.RejectPrincipal();
         await context.HttpContext.SignOutAsync();

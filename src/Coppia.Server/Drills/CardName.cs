@@ -9,7 +9,8 @@ namespace Coppia.Server.Drills;
 /// <summary>The name of a learner's card: how it is asked, and its note: <c>noteToName note violin D4 E4</c>.</summary>
 internal static class CardName
 {
-    public static string Of(LearnerCard card) => $"{JsonNamingPolicy.CamelCase.ConvertName($"{card.Kind}")} {ThingText.Of(card.Note)}";
+    public static string Of(LearnerCard card) =>
+        $"{JsonNamingPolicy.CamelCase.ConvertName($"{card.Kind}")} {ThingText.Of(card.Note)}";
 
     /// <exception cref="FormatException">It is none.</exception>
     public static LearnerCard Read(string name) =>

@@ -27,27 +27,44 @@ public sealed record DealCards(string Instrument, CardKind Card, CardStage Stage
 /// <summary>What rounds of cards there are.</summary>
 public sealed record CardChoicesView(IReadOnlyList<ChoiceView> Cards, IReadOnlyList<ChoiceView> Stages, int FirstKey);
 
-/// <summary>Questions answered on the screen, and cards. Nothing is kept: what is asked and answered comes with each request.</summary>
+/// <summary>
+/// Questions answered on the screen, and cards. Nothing is kept: what is asked and answered comes with each request.
+/// </summary>
 internal static class DrillEndpoints
 {
     public static void MapDrills(this IEndpointRouteBuilder api)
     {
         var drills = api.MapGroup("/api/drills");
-        drills.MapPost("/open", (DrillRounds rounds, OpenDrill asked) => rounds.Open(asked)).WithName("openDrill").ProducesProblem(422);
+        drills
+            .MapPost("/open", (DrillRounds rounds, OpenDrill asked) => rounds.Open(asked))
+            .WithName("openDrill")
+            .ProducesProblem(422);
         drills
             .MapPost("/answer", (DrillRounds rounds, AnswerToJudge asked) => rounds.Judge(asked))
             .WithName("judgeAnswer")
             .ProducesProblem(422);
-        drills.MapPost("/end", (DrillRounds rounds, EndRound asked) => rounds.End(asked)).WithName("endRound").ProducesProblem(422);
+        drills
+            .MapPost("/end", (DrillRounds rounds, EndRound asked) => rounds.End(asked))
+            .WithName("endRound")
+            .ProducesProblem(422);
         var cards = api.MapGroup("/api/cards");
         cards.MapGet("", Choices).WithName("listCards");
-        cards.MapPost("/round", (DrillRounds rounds, DealCards asked) => rounds.Deal(asked)).WithName("dealCards").ProducesProblem(422);
+        cards
+            .MapPost("/round", (DrillRounds rounds, DealCards asked) => rounds.Deal(asked))
+            .WithName("dealCards")
+            .ProducesProblem(422);
     }
 
     private static CardChoicesView Choices(HouseStyles styles) =>
         new(
-            [.. Enum.GetValues<CardKind>().Select(k => new ChoiceView(JsonNamingPolicy.CamelCase.ConvertName($"{k}"), CardWords.Name(k)))],
-            [.. Enum.GetValues<CardStage>().Select(s => new ChoiceView(JsonNamingPolicy.CamelCase.ConvertName($"{s}"), CardWords.Name(s)))],
+            [
+                .. Enum.GetValues<CardKind>()
+                    .Select(k => new ChoiceView(JsonNamingPolicy.CamelCase.ConvertName($"{k}"), CardWords.Name(k))),
+            ],
+            [
+                .. Enum.GetValues<CardStage>()
+                    .Select(s => new ChoiceView(JsonNamingPolicy.CamelCase.ConvertName($"{s}"), CardWords.Name(s))),
+            ],
             styles.Current().Style.FirstKeyFifths
         );
 }

@@ -21,7 +21,11 @@ internal sealed class DrillRounds(SheetParts parts)
         if (asked.Questions.Count > MostQuestions)
             throw new FormatException($"These are too many questions; at most {MostQuestions}.");
         var player = parts.Players([asked.Instrument])[0];
-        return View(asked.Heading, player, asked.Questions.Index().Select(q => Read(q.Item.Kind, q.Item.Question, player, q.Index)));
+        return View(
+            asked.Heading,
+            player,
+            asked.Questions.Index().Select(q => Read(q.Item.Kind, q.Item.Question, player, q.Index))
+        );
     }
 
     public JudgementView Judge(AnswerToJudge asked)
@@ -29,8 +33,16 @@ internal sealed class DrillRounds(SheetParts parts)
         var player = parts.Players([asked.Instrument])[0];
         var item = Read(asked.Given.Kind, asked.Given.Question, player, 0);
         if (Judged(item, asked.Given.Reply, player) is not { } judgement)
-            return new JudgementView(false, "shown", "", QuestionWords.Answer(item, player), DrillQuestionView.Of(item, player));
-        var next = FollowUp.After(judgement, item.Question, player) is { } question ? SheetItem.Of(question, player) : null;
+            return new JudgementView(
+                false,
+                "shown",
+                "",
+                QuestionWords.Answer(item, player),
+                DrillQuestionView.Of(item, player)
+            );
+        var next = FollowUp.After(judgement, item.Question, player) is { } question
+            ? SheetItem.Of(question, player)
+            : null;
         return new JudgementView(
             judgement.IsRight,
             ReplyText.Kind(judgement.Kind),

@@ -46,7 +46,9 @@ public sealed record DrillDeskView(
         (PlaceWord.Forward, "stretched"),
     ];
 
-    /// <summary>Half-spaces from the bottom line down to under the fourth ledger line below, and up to above the fourth above.</summary>
+    /// <summary>
+    /// Half-spaces from the bottom line down to under the fourth ledger line below, and up to above the fourth above.
+    /// </summary>
     private const int LowestPlace = -9;
     private const int HighestPlace = 17;
 
@@ -76,7 +78,8 @@ public sealed record DrillDeskView(
         ];
 
     /// <summary>
-    /// From C to B, and where B flat has a name of its own that too; each with the first of its own letters that no other has.
+    /// From C to B, and where B flat has a name of its own that too; each with the first of its own letters that no
+    /// other has.
     /// </summary>
     private static LetterView[] Named(HouseStyle style)
     {
@@ -90,7 +93,11 @@ public sealed record DrillDeskView(
             .. named.Select(p =>
             {
                 var label = Labels.Note(p, style);
-                return new LetterView($"{p.Letter}{p.AccidentalText}", label, $"{label.ToLowerInvariant().First(taken.Add)}");
+                return new LetterView(
+                    $"{p.Letter}{p.AccidentalText}",
+                    label,
+                    $"{label.ToLowerInvariant().First(taken.Add)}"
+                );
             }),
         ];
     }
@@ -122,7 +129,17 @@ public sealed record DrillQuestionView(
     /// <summary>Keys of a signature question at least, as fifths; from memory.</summary>
     private const int UsualSigns = 4;
 
-    private static readonly NoteValue[] UsualValues = [new(0), new(1, 1), new(1), new(2, 1), NoteValue.Quarter, new(3, 1), new(3), new(4)];
+    private static readonly NoteValue[] UsualValues =
+    [
+        new(0),
+        new(1, 1),
+        new(1),
+        new(2, 1),
+        NoteValue.Quarter,
+        new(3, 1),
+        new(3),
+        new(4),
+    ];
 
     internal static DrillQuestionView Of(SheetItem item, Player player)
     {
@@ -172,7 +189,9 @@ public sealed record DrillQuestionView(
                 .Select(k => new ChoiceView(KeyText.Of(new ScaleKey(k.Fifths, ScaleForm.Major)), Labels.Key(k, style))),
         ];
 
-    /// <summary>The shapes of all strings in the keys of a first year by their names; a name stands for one shape.</summary>
+    /// <summary>
+    /// The shapes of all strings in the keys of a first year by their names; a name stands for one shape.
+    /// </summary>
     private static ChoiceView[] Shapes(ShapeQuestion asked, HandShape shape, Player player)
     {
         var instrument = player.Instrument;
@@ -184,7 +203,10 @@ public sealed record DrillQuestionView(
                 .SelectMany(k => HandShape.InKey(instrument, k, HandShape.BestPosition(instrument, k)))
                 .Where(s => s.Spots.Count > 1)
                 .Prepend(shape)
-                .Select(s => new ChoiceView(string.Join(',', s.Spots.Select(p => p.Placement.Semitones)), ShapeWords.Name(s, instrument)))
+                .Select(s => new ChoiceView(
+                    string.Join(',', s.Spots.Select(p => p.Placement.Semitones)),
+                    ShapeWords.Name(s, instrument)
+                ))
                 .DistinctBy(c => c.Label)
                 .OrderBy(c => c.Label, StringComparer.Ordinal),
         ];
@@ -199,7 +221,9 @@ public sealed record DrillQuestionView(
                 .Select(v => new ChoiceView(ValueText.Of(v), v.Words(style.ValueNames))),
         ];
 
-    /// <summary>Each syllable of the answer once, as note and as rest: the order and the brackets are the question.</summary>
+    /// <summary>
+    /// Each syllable of the answer once, as note and as rest: the order and the brackets are the question.
+    /// </summary>
     private static ChoiceView[] Syllables(CountAnswer answer, HouseStyle style)
     {
         var rests = answer.Marks.Any(m => m.Kind == CountKind.Rest);
@@ -209,7 +233,10 @@ public sealed record DrillQuestionView(
         return
         [
             .. said.Select(s => new ChoiceView(s, s)),
-            .. rests ? said.Where(s => !s.Equals("&", StringComparison.Ordinal)).Select(s => new ChoiceView($"({s})", $"({s})")) : [],
+            .. rests
+                ? said.Where(s => !s.Equals("&", StringComparison.Ordinal))
+                    .Select(s => new ChoiceView($"({s})", $"({s})"))
+                : [],
         ];
     }
 }

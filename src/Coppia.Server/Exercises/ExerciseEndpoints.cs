@@ -31,7 +31,10 @@ internal static class ExerciseEndpoints
         var exercises = api.MapGroup("/api/exercises");
         exercises.MapGet("/kinds", Kinds).WithName("listExerciseKinds");
         exercises.MapPost("/part", Make).WithName("makePart").ProducesProblem(422);
-        exercises.MapPost("/show", (SheetParts parts, SheetDoc doc) => parts.Views(doc)).WithName("showSheet").ProducesProblem(422);
+        exercises
+            .MapPost("/show", (SheetParts parts, SheetDoc doc) => parts.Views(doc))
+            .WithName("showSheet")
+            .ProducesProblem(422);
         exercises
             .MapPost(
                 "/for/{instrument}",
@@ -42,7 +45,11 @@ internal static class ExerciseEndpoints
         exercises.MapPost("/file/{format}", File).WithName("saveSheetAsFile").ProducesProblem(422);
         exercises.MapPost("/import", Import).WithName("readSheetFile").ProducesProblem(422);
         exercises.MapPost("/tune", KeepAsTune).WithName("keepExerciseAsTune").ProducesProblem(422);
-        exercises.MapPost("/first/{tune:long}", First).WithName("makeFirstSheet").ProducesProblem(404).ProducesProblem(422);
+        exercises
+            .MapPost("/first/{tune:long}", First)
+            .WithName("makeFirstSheet")
+            .ProducesProblem(404)
+            .ProducesProblem(422);
     }
 
     private static TrainingView[] Kinds() =>
@@ -66,14 +73,22 @@ internal static class ExerciseEndpoints
 
     private static SheetPartView Make(SheetParts parts, MakePart asked) => parts.Make(asked);
 
-    private static IReadOnlyList<SheetPartView> First(SheetParts parts, Readings readings, long tune, string instruments, int seed = 1) =>
-        parts.First(readings.Kept(tune), instruments.Split(','), seed);
+    private static IReadOnlyList<SheetPartView> First(
+        SheetParts parts,
+        Readings readings,
+        long tune,
+        string instruments,
+        int seed = 1
+    ) => parts.First(readings.Kept(tune), instruments.Split(','), seed);
 
     /// <summary>A sheet as the text of a file.</summary>
     private static Ok<string> File(SheetFiles files, string format, SheetDoc doc) =>
         Choices.Read<SheetFormat>(format, out var known)
             ? TypedResults.Ok(files.Write(doc, known))
-            : throw new RefusedException(422, $"“{format}” is not a format; expected one of {Choices.Expected<SheetFormat>()}.");
+            : throw new RefusedException(
+                422,
+                $"“{format}” is not a format; expected one of {Choices.Expected<SheetFormat>()}."
+            );
 
     /// <summary>The text of a file as a sheet that is not kept yet.</summary>
     private static SheetView Import(SheetFiles files, SheetParts parts, SheetText file)
@@ -82,7 +97,9 @@ internal static class ExerciseEndpoints
         return new SheetView(0, 1, doc.Heading, doc.NameLine, doc.Instruments, parts.Views(doc));
     }
 
-    /// <summary>Keeps music to play as a tune, with its pairs as pins, so that the stand reads, plays and loops it.</summary>
+    /// <summary>
+    /// Keeps music to play as a tune, with its pairs as pins, so that the stand reads, plays and loops it.
+    /// </summary>
     private static long KeepAsTune(TuneRepository tunes, SheetParts parts, ExerciseTune asked)
     {
         var (music, fixedPairs, player) = parts.MusicOf(asked);

@@ -14,7 +14,8 @@ internal sealed class KeptSheets(SheetRepository repository, SheetParts parts, I
 {
     private JsonSerializerOptions Json => json.Value.SerializerOptions;
 
-    public static RefusedException NoSheet(long id) => RefusedException.NotHere($"There is no sheet {id}; it may have been deleted.");
+    public static RefusedException NoSheet(long id) =>
+        RefusedException.NotHere($"There is no sheet {id}; it may have been deleted.");
 
     /// <exception cref="RefusedException">There is none of this number.</exception>
     public SheetRecord Find(long id) => repository.Find(id) ?? throw NoSheet(id);
@@ -54,7 +55,8 @@ internal sealed class KeptSheets(SheetRepository repository, SheetParts parts, I
     public SheetDoc DocOf(SheetRecord sheet) =>
         SheetDoc.Read(sheet.Document, Json)
         ?? throw new FormatException(
-            $"This version of Coppia cannot read the sheet “{sheet.Heading}”. It is kept; “Everything out” has its text."
+            $"This version of Coppia cannot read the sheet “{sheet.Heading}”. It is kept; "
+                + "“Everything out” has its text."
         );
 
     /// <exception cref="FormatException">This version cannot read it.</exception>

@@ -33,8 +33,12 @@ internal static class Ladders
 
         RungView RungOf(ChunkRung rung)
         {
-            var bars = English.Bars(reading.Score.Bars.Skip(rung.FirstBar).Take(rung.EndBar - rung.FirstBar).Select(b => b.Number));
-            var music = rung.Music is { } play ? SheetQuestionView.MusicOf(SheetItem.Of(play, reading.Player), reading.Player) : null;
+            var bars = English.Bars(
+                reading.Score.Bars.Skip(rung.FirstBar).Take(rung.EndBar - rung.FirstBar).Select(b => b.Number)
+            );
+            var music = rung.Music is { } play
+                ? SheetQuestionView.MusicOf(SheetItem.Of(play, reading.Player), reading.Player)
+                : null;
             return new RungView(rung.Rung, RungWords.Of(rung.Rung, bars), rung.FirstBar, rung.EndBar, music);
         }
     }

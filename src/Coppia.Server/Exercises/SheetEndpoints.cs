@@ -18,7 +18,12 @@ internal static class SheetEndpoints
         sheets.MapGet("/deleted", (KeptSheets kept) => kept.Deleted()).WithName("listDeletedSheets");
         sheets.MapPost("", (KeptSheets kept, SheetDoc doc) => kept.Add(doc)).WithName("addSheet").ProducesProblem(422);
         sheets.MapGet("/{id:long}", Get).WithName("getSheet").ProducesProblem(404).ProducesProblem(422);
-        sheets.MapPut("/{id:long}", Save).WithName("saveSheet").ProducesProblem(404).ProducesProblem(409).ProducesProblem(422);
+        sheets
+            .MapPut("/{id:long}", Save)
+            .WithName("saveSheet")
+            .ProducesProblem(404)
+            .ProducesProblem(409)
+            .ProducesProblem(422);
         sheets
             .MapPost("/{id:long}/duplicate", (KeptSheets kept, long id) => kept.Duplicate(id))
             .WithName("duplicateSheet")
@@ -48,7 +53,8 @@ internal static class SheetEndpoints
         {
             SaveOutcome.Saved => sheets.View(sheets.Find(id)),
             SaveOutcome.ChangedMeanwhile => throw RefusedException.Meanwhile(
-                "This sheet was saved from another window since you opened it. Nothing was overwritten; keep yours as a copy."
+                "This sheet was saved from another window since you opened it. Nothing was overwritten; "
+                    + "keep yours as a copy."
             ),
             _ => throw KeptSheets.NoSheet(id),
         };

@@ -34,7 +34,9 @@ internal sealed class SheetFiles(SheetParts parts, IOptions<JsonOptions> json)
             _ => WriteMusic(doc),
         };
 
-    /// <summary>The sheet with its answers beside the questions; read again, the answers are worked out anew and compared.</summary>
+    /// <summary>
+    /// The sheet with its answers beside the questions; read again, the answers are worked out anew and compared.
+    /// </summary>
     private string WriteJson(SheetDoc doc)
     {
         var root = JsonSerializer.SerializeToNode(doc, Json)!;
@@ -83,7 +85,15 @@ internal sealed class SheetFiles(SheetParts parts, IOptions<JsonOptions> json)
             throw new FormatException("This sheet has no notes to save as MusicXML; save it as a table or as JSON.");
         return MusicXmlWriter.Write([
             .. sheets.Select(
-                (s, i) => new ScoreLine($"P{i + 1}", s.Player.Instrument.Name, s.Score with { Title = i == 0 ? doc.Heading : "" })
+                (s, i) =>
+                    new ScoreLine(
+                        $"P{i + 1}",
+                        s.Player.Instrument.Name,
+                        s.Score with
+                        {
+                            Title = i == 0 ? doc.Heading : "",
+                        }
+                    )
             ),
         ]);
     }
@@ -111,13 +121,25 @@ internal sealed class SheetFiles(SheetParts parts, IOptions<JsonOptions> json)
         {
             var root = JsonNode.Parse(text) as JsonObject ?? throw NoSheet(null);
             var doc = root["parts"] is null ? OfOneKind(root) : root.Deserialize<SheetDoc>(Json)!;
-            if (doc.Parts is null || doc.Instruments is null || doc.Parts.Any(p => p.Items is null || p.Request is null))
+            if (
+                doc.Parts is null
+                || doc.Instruments is null
+                || doc.Parts.Any(p => p.Items is null || p.Request is null)
+            )
                 throw NoSheet(null);
             // An id of its own for each question, and a heading where there was none.
             doc = doc with
             {
                 Heading = doc.Heading ?? "",
-                Parts = [.. doc.Parts.Select(p => p with { Items = [.. p.Items.Select(i => i with { Id = SheetParts.NewId() })] })],
+                Parts =
+                [
+                    .. doc.Parts.Select(p =>
+                        p with
+                        {
+                            Items = [.. p.Items.Select(i => i with { Id = SheetParts.NewId() })],
+                        }
+                    ),
+                ],
             };
             Compare(root, doc);
             return doc;
@@ -157,7 +179,9 @@ internal sealed class SheetFiles(SheetParts parts, IOptions<JsonOptions> json)
         }
     }
 
-    /// <summary>A sheet of the command line; of music to play each item is a bar, and the bars are one exercise.</summary>
+    /// <summary>
+    /// A sheet of the command line; of music to play each item is a bar, and the bars are one exercise.
+    /// </summary>
     private static SheetDoc OfOneKind(JsonObject root)
     {
         var kind = SheetParts.KindOf(Text("kind"));
@@ -187,7 +211,8 @@ internal sealed class SheetFiles(SheetParts parts, IOptions<JsonOptions> json)
             ]
         );
 
-        string Text(string name) => root[name] is JsonValue text && text.TryGetValue(out string? said) ? said : throw NoSheet(null);
+        string Text(string name) =>
+            root[name] is JsonValue text && text.TryGetValue(out string? said) ? said : throw NoSheet(null);
         FormatException NoQuestion(int n) => new($"Item {n + 1} ({kind.Id()}): “question” is missing.");
     }
 

@@ -16,7 +16,11 @@ namespace Coppia.Server.Exercises;
 public sealed record KeptItem(int At, SheetItemDoc Item);
 
 /// <summary>Asks for a part of a sheet.</summary>
-public sealed record MakePart(IReadOnlyList<string> Instruments, PartRequest Request, IReadOnlyList<KeptItem>? Kept = null);
+public sealed record MakePart(
+    IReadOnlyList<string> Instruments,
+    PartRequest Request,
+    IReadOnlyList<KeptItem>? Kept = null
+);
 
 /// <summary>Makes parts of sheets, and reads kept ones.</summary>
 internal sealed class SheetParts(Asker asker, Readings readings)
@@ -60,7 +64,10 @@ internal sealed class SheetParts(Asker asker, Readings readings)
         return ViewOf(asked.Request, request, made);
 
         static string Text(SheetItemView item) =>
-            string.Join('|', item.Each.OrderBy(e => e.Key, StringComparer.Ordinal).Select(e => e.Value.Question.GetRawText()));
+            string.Join(
+                '|',
+                item.Each.OrderBy(e => e.Key, StringComparer.Ordinal).Select(e => e.Value.Question.GetRawText())
+            );
     }
 
     /// <summary>The parts that a teacher would make of a tune first.</summary>
@@ -74,7 +81,10 @@ internal sealed class SheetParts(Asker asker, Readings readings)
         var wanted = FirstSheet
             .Of(tune, seed, news.SelectMany(n => n.Of).Select(n => n.Thing).Distinct())
             .Select(r => Written(r, kept.Tune.Id))
-            .Select(r => new MakePart(instruments, r.TuneId is null && teach.Length > 0 ? r with { Teach = teach } : r));
+            .Select(r => new MakePart(
+                instruments,
+                r.TuneId is null && teach.Length > 0 ? r with { Teach = teach } : r
+            ));
         return [.. wanted.SelectMany(MadeIfPossible)];
     }
 
@@ -132,7 +142,10 @@ internal sealed class SheetParts(Asker asker, Readings readings)
                 .Select(i => new SheetItemView(
                     NewId(),
                     i.First.Pinned,
-                    new Dictionary<string, SheetQuestionView> { [to] = SheetQuestionView.Of(SheetItem.Of(i.Second!, taker), taker) }
+                    new Dictionary<string, SheetQuestionView>
+                    {
+                        [to] = SheetQuestionView.Of(SheetItem.Of(i.Second!, taker), taker),
+                    }
                 ))
                 .ToArray();
             leftOut += items.Length - kept.Length;
@@ -145,7 +158,9 @@ internal sealed class SheetParts(Asker asker, Readings readings)
 
     /// <summary>The music of a question to play, with the pairs that belong to it.</summary>
     /// <exception cref="FormatException">It is not music to play.</exception>
-    public (Core.Music.Score Music, IReadOnlyDictionary<string, Core.Fingering.Pin> Pins, Player Player) MusicOf(ExerciseTune asked)
+    public (Core.Music.Score Music, IReadOnlyDictionary<string, Core.Fingering.Pin> Pins, Player Player) MusicOf(
+        ExerciseTune asked
+    )
     {
         var player = Players([asked.Instrument])[0];
         var kind = KindOf(asked.Kind);
@@ -171,14 +186,23 @@ internal sealed class SheetParts(Asker asker, Readings readings)
                 // A sheet outlives the tune that it was made from; which key that had is then not known any more.
                 var lost = part.Request.TuneId is { } tune && readings.Find(tune) is null;
                 var request = Read(lost ? part.Request with { TuneId = null } : part.Request, players);
-                var view = ViewOf(part.Request, request, [.. part.Items.Select(i => ViewOf(i, request.Kind, players, number++))]);
+                var view = ViewOf(
+                    part.Request,
+                    request,
+                    [.. part.Items.Select(i => ViewOf(i, request.Kind, players, number++))]
+                );
                 return lost && part.Request.Key is null ? view with { Key = null } : view;
             }),
         ];
     }
 
     /// <param name="number">Order on the sheet, from 0, to name a broken one.</param>
-    private static SheetItemView ViewOf(SheetItemDoc item, ExerciseKind kind, IReadOnlyList<Player> players, int number) =>
+    private static SheetItemView ViewOf(
+        SheetItemDoc item,
+        ExerciseKind kind,
+        IReadOnlyList<Player> players,
+        int number
+    ) =>
         new(
             item.Id,
             item.Pinned,
@@ -191,7 +215,9 @@ internal sealed class SheetParts(Asker asker, Readings readings)
     internal static SheetItem QuestionOf(SheetItemDoc item, ExerciseKind kind, Player player, int number)
     {
         if (item.Questions is null || !item.Questions.TryGetValue(player.Instrument.Id, out var question))
-            throw new FormatException($"Item {number + 1} ({kind.Id()}): there is no question for the {player.Instrument.Id}.");
+            throw new FormatException(
+                $"Item {number + 1} ({kind.Id()}): there is no question for the {player.Instrument.Id}."
+            );
         try
         {
             return SheetReader.Item(kind, question, player);
@@ -229,18 +255,22 @@ internal sealed class SheetParts(Asker asker, Readings readings)
                 .Where(i => i.Each.ContainsKey(p.Instrument.Id))
                 .Select(i => SheetReader.Item(request.Kind, i.Each[p.Instrument.Id].Question, p))
         );
-        return Sheet.IsSameForAll([.. sheets.Zip(request.Players, (s, p) => new Sheet(request.Kind, request.Seed, p, [.. s]))]);
+        return Sheet.IsSameForAll([
+            .. sheets.Zip(request.Players, (s, p) => new Sheet(request.Kind, request.Seed, p, [.. s])),
+        ]);
     }
 
     /// <summary>
-    /// The player as the class knows the instrument: what is made stays within that, but for what it is to teach, a tune's own things among
-    /// them.
+    /// The player as the class knows the instrument: what is made stays within that, but for what it is to teach, a
+    /// tune's own things among them.
     /// </summary>
     private Player Learner(Player player, PartRequest asked)
     {
         var known = asker.Known.With(ClassMemory.Things(asked.Teach ?? []));
         if (known.Things is not null && asked.TuneId is { } id && readings.Find(id) is { } kept)
-            known = known.With(readings.ContentsOf(kept.For(player.Instrument.Id), Learner(player.Instrument.Id)).Select(m => m.Thing));
+            known = known.With(
+                readings.ContentsOf(kept.For(player.Instrument.Id), Learner(player.Instrument.Id)).Select(m => m.Thing)
+            );
         return new Player(player.Instrument, player.Style, known);
     }
 
@@ -260,7 +290,8 @@ internal sealed class SheetParts(Asker asker, Readings readings)
         return
         [
             .. instruments.Select(i => new Player(
-                style.Instrument(i) ?? throw new FormatException($"“{i}” is not an instrument; expected {Labels.Instruments()}."),
+                style.Instrument(i)
+                    ?? throw new FormatException($"“{i}” is not an instrument; expected {Labels.Instruments()}."),
                 style
             )),
         ];
@@ -270,7 +301,9 @@ internal sealed class SheetParts(Asker asker, Readings readings)
     {
         var kind = KindOf(asked.Kind);
         if (asked.Key is { Fifths: < -7 or > 7 } || asked.Octaves is not (1 or 2))
-            throw new FormatException("There is no such key or number of octaves; expected −7 to 7 fifths, and 1 or 2 octaves.");
+            throw new FormatException(
+                "There is no such key or number of octaves; expected −7 to 7 fifths, and 1 or 2 octaves."
+            );
         return new SheetRequest
         {
             Kind = kind,
@@ -281,7 +314,8 @@ internal sealed class SheetParts(Asker asker, Readings readings)
             Highest = asked.Highest is { Length: > 0 } high ? Pitch.Parse(high) : null,
             Values = [.. (asked.Values ?? []).Select(Value)],
             Meter = asked.Meter is { Length: > 0 } meter
-                ? ValueText.Meter(meter) ?? throw new FormatException($"“{meter}” is not a meter; expected one such as 3/4.")
+                ? ValueText.Meter(meter)
+                    ?? throw new FormatException($"“{meter}” is not a meter; expected one such as 3/4.")
                 : null,
             Octaves = asked.Octaves,
             Count = asked.Count,
@@ -301,7 +335,8 @@ internal sealed class SheetParts(Asker asker, Readings readings)
             : throw new FormatException($"“{text}” is not a string; expected letters such as D.");
 
     private static NoteValue Value(string text) =>
-        ValueText.Read(text) ?? throw new FormatException($"“{text}” is not a note value; expected {ValueText.Expected}.");
+        ValueText.Read(text)
+        ?? throw new FormatException($"“{text}” is not a note value; expected {ValueText.Expected}.");
 
     /// <summary>A request as it is sent.</summary>
     private static PartRequest Written(SheetRequest request, long tune) =>

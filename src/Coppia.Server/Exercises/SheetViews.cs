@@ -50,7 +50,12 @@ public sealed record SheetPartDoc(PartRequest Request, IReadOnlyList<SheetItemDo
 /// <param name="Heading">At most 120 characters.</param>
 /// <param name="NameLine">A line for the learner's name.</param>
 /// <param name="Instruments">Ids of the instruments that get it, each on its own page.</param>
-public sealed record SheetDoc(string Heading, bool NameLine, IReadOnlyList<string> Instruments, IReadOnlyList<SheetPartDoc> Parts)
+public sealed record SheetDoc(
+    string Heading,
+    bool NameLine,
+    IReadOnlyList<string> Instruments,
+    IReadOnlyList<SheetPartDoc> Parts
+)
 {
     /// <summary>A kept sheet; null where this version cannot read it.</summary>
     internal static SheetDoc? Read(string document, JsonSerializerOptions json)
@@ -142,7 +147,9 @@ public sealed record SheetQuestionView(
             Hidden: music.Away == LeftAway.Events ? music.EventIds : [],
             Unseen: music.Unseen,
             Ringed: item.Answer is DifferenceAnswer d ? d.NoteIds : [],
-            BarlinesAfter: item.Answer is BarlinesAnswer b ? [.. b.After.Select(n => music.Score.Bars[0].Events[n - 1].Id)] : [],
+            BarlinesAfter: item.Answer is BarlinesAnswer b
+                ? [.. b.After.Select(n => music.Score.Bars[0].Events[n - 1].Id)]
+                : [],
             AnswerRows: item.Question.Kind switch
             {
                 ExerciseKind.CountIt => ["count"],

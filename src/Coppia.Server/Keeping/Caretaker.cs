@@ -53,7 +53,8 @@ internal sealed partial class Caretaker(
                     KeepToday();
                 looked = true;
             }
-            catch (Exception e) when (e is IOException or UnauthorizedAccessException or Microsoft.Data.Sqlite.SqliteException)
+            catch (Exception e)
+                when (e is IOException or UnauthorizedAccessException or Microsoft.Data.Sqlite.SqliteException)
             {
                 NotMade(log, e);
             }

@@ -41,7 +41,9 @@ internal sealed class EverythingIn(Database database, ClassFiles files, TimeProv
         {
             var source = Text(
                 zip.GetEntry(tune.File)
-                    ?? throw new FormatException($"{LibraryFile.Name}, tune {i + 1}: there is no file “{tune.File}” in the .zip.")
+                    ?? throw new FormatException(
+                        $"{LibraryFile.Name}, tune {i + 1}: there is no file “{tune.File}” in the .zip."
+                    )
             );
             var read = TuneReader.Read(source, stop);
             if (read.Score is null)
@@ -61,14 +63,17 @@ internal sealed class EverythingIn(Database database, ClassFiles files, TimeProv
                 }),
             ],
             [.. library.Sheets.Select(RecordOf)],
-            (sheet, ids) => JsonSerializer.Serialize(Moved(JsonSerializer.Deserialize<SheetDoc>(sheet.Document, Json)!, ids), Json),
+            (sheet, ids) =>
+                JsonSerializer.Serialize(Moved(JsonSerializer.Deserialize<SheetDoc>(sheet.Document, Json)!, ids), Json),
             [.. files.TasksOf(library.Tasks).Values],
             [.. (library.Classes ?? []).Select(name => ClassIn(zip, name))]
         );
         return new TakenIn(added, leftOut);
     }
 
-    /// <summary>The sheet with its tunes as they are numbered here; a tune that did not come along is not named.</summary>
+    /// <summary>
+    /// The sheet with its tunes as they are numbered here; a tune that did not come along is not named.
+    /// </summary>
     private static SheetDoc Moved(SheetDoc doc, IReadOnlyDictionary<long, long> ids) =>
         doc with
         {
@@ -98,8 +103,14 @@ internal sealed class EverythingIn(Database database, ClassFiles files, TimeProv
             NewTune.Of(new TuneRequest(source, tune.Title, tune.Composer, tune.PrintedFor), read) with
             {
                 Id = tune.Id,
-                NoteIds = tune.NoteIds is { ValueKind: JsonValueKind.Array } ids && KeptTune.AreIds(ids, read) ? ids.GetRawText() : null,
-                Lines = tune.Lines is { } lines && lines.Fits(read) ? lines.ToJson() : LinesForWhom.Proposed(read)?.ToJson(),
+                NoteIds =
+                    tune.NoteIds is { ValueKind: JsonValueKind.Array } ids && KeptTune.AreIds(ids, read)
+                        ? ids.GetRawText()
+                        : null,
+                Lines =
+                    tune.Lines is { } lines && lines.Fits(read)
+                        ? lines.ToJson()
+                        : LinesForWhom.Proposed(read)?.ToJson(),
             },
             [
                 .. tune
@@ -132,10 +143,14 @@ internal sealed class EverythingIn(Database database, ClassFiles files, TimeProv
 
     private LibraryClass ClassIn(ZipArchive zip, string name)
     {
-        var entry = zip.GetEntry(name) ?? throw new FormatException($"{LibraryFile.Name}, classes: there is no file “{name}” in the .zip.");
+        var entry =
+            zip.GetEntry(name)
+            ?? throw new FormatException($"{LibraryFile.Name}, classes: there is no file “{name}” in the .zip.");
         try
         {
-            var file = JsonSerializer.Deserialize<ClassFile>(Text(entry), Json) ?? throw new FormatException($"{name} is empty.");
+            var file =
+                JsonSerializer.Deserialize<ClassFile>(Text(entry), Json)
+                ?? throw new FormatException($"{name} is empty.");
             return new LibraryClass(
                 file.Copy(style: null, files.Text),
                 file.Style,
@@ -157,13 +172,17 @@ internal sealed class EverythingIn(Database database, ClassFiles files, TimeProv
     {
         var records =
             zip.GetEntry(LibraryFile.Name)
-            ?? throw new FormatException($"The .zip holds no {LibraryFile.Name}; expected one that “Everything out” made.");
+            ?? throw new FormatException(
+                $"The .zip holds no {LibraryFile.Name}; expected one that “Everything out” made."
+            );
         try
         {
             var library = JsonSerializer.Deserialize<LibraryFile>(Text(records), Json);
             return library is { Coppia: 1 }
                 ? library
-                : throw new FormatException($"{LibraryFile.Name} is of version {library?.Coppia}; this program knows version 1.");
+                : throw new FormatException(
+                    $"{LibraryFile.Name} is of version {library?.Coppia}; this program knows version 1."
+                );
         }
         catch (JsonException e)
         {
@@ -178,7 +197,8 @@ internal sealed class EverythingIn(Database database, ClassFiles files, TimeProv
             var zip = new ZipArchive(from, ZipArchiveMode.Read);
             if (zip.Entries.Count > MostEntries || zip.Entries.Sum(e => e.Length) > MostBytes)
                 throw new FormatException(
-                    $"The .zip holds too much; expected at most {MostEntries:N0} files and {MostBytes / 1024 / 1024} MB."
+                    $"The .zip holds too much; expected at most {MostEntries:N0} files and "
+                        + $"{MostBytes / 1024 / 1024} MB."
                 );
             return zip;
         }

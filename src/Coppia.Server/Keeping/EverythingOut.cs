@@ -45,7 +45,17 @@ internal sealed class EverythingOut(
     {
         using var zip = new ZipArchive(to, ZipArchiveMode.Create, leaveOpen: true);
         var kept = new List<KeptTuneFile>();
-        var list = new CsvText().Row("file", "title", "composer", "key", "meter", "bars", "printed for", "added", "changed");
+        var list = new CsvText().Row(
+            "file",
+            "title",
+            "composer",
+            "key",
+            "meter",
+            "bars",
+            "printed for",
+            "added",
+            "changed"
+        );
         var fingers = new CsvText().Row("tune", "instrument", "note", "pitch", "string", "finger");
         var bows = new CsvText().Row("tune", "note", "pitch", "change", "taken or refused");
         foreach (var copy in _copy.Tunes(tunes.All()))
@@ -107,7 +117,15 @@ internal sealed class EverythingOut(
             zip,
             LibraryFile.Name,
             JsonSerializer.Serialize(
-                new LibraryFile(1, clock.GetUtcNow().UtcDateTime, kept, readable, documents, names, classFiles.Named(tasks.List())),
+                new LibraryFile(
+                    1,
+                    clock.GetUtcNow().UtcDateTime,
+                    kept,
+                    readable,
+                    documents,
+                    names,
+                    classFiles.Named(tasks.List())
+                ),
                 Json
             )
         );
@@ -124,10 +142,27 @@ internal sealed class EverythingOut(
             Lines: LinesForWhom.OfJson(copy.Tune.Lines),
             CreatedAt: copy.Tune.CreatedAt,
             ChangedAt: copy.Tune.ChangedAt,
-            Pins: [.. copy.Pins.Select(p => new KeptPin(p.Instrument, p.Pin.NoteId, p.Pin.Pitch, p.Pin.String, p.Pin.Finger))],
+            Pins:
+            [
+                .. copy.Pins.Select(p => new KeptPin(
+                    p.Instrument,
+                    p.Pin.NoteId,
+                    p.Pin.Pitch,
+                    p.Pin.String,
+                    p.Pin.Finger
+                )),
+            ],
             PrintedFingers: copy.PrintedFingers,
             Octaves: copy.Octaves,
-            Bows: [.. copy.Bows.Select(b => new KeptBow(b.NoteId, Enum.Parse<BowEditKind>(b.Kind, ignoreCase: true), b.Pitch, b.Refused))]
+            Bows:
+            [
+                .. copy.Bows.Select(b => new KeptBow(
+                    b.NoteId,
+                    Enum.Parse<BowEditKind>(b.Kind, ignoreCase: true),
+                    b.Pitch,
+                    b.Refused
+                )),
+            ]
         );
 
     private static void Add(ZipArchive zip, string name, string text)
@@ -144,6 +179,9 @@ internal sealed class EverythingOut(
             SourceFormat.Abc => "abc",
             _ => "txt",
         };
-        return string.Create(CultureInfo.InvariantCulture, $"tunes/{tune.Id:0000}-{FileNames.Plain(tune.Title)}.{ending}");
+        return string.Create(
+            CultureInfo.InvariantCulture,
+            $"tunes/{tune.Id:0000}-{FileNames.Plain(tune.Title)}.{ending}"
+        );
     }
 }

@@ -28,8 +28,17 @@ public sealed record HealthCheckView(string Name, HealthState State, string Said
 /// <param name="Version">The program's.</param>
 public sealed record HealthView(HealthState State, string Version, IReadOnlyList<HealthCheckView> Checks);
 
-/// <summary>Looks whether the library can be read and written, whether there is room, and whether it is backed up.</summary>
-internal sealed class Health(Database database, LibraryFolder folder, Backup backup, Logs logs, ServerOptions options, TimeProvider clock)
+/// <summary>
+/// Looks whether the library can be read and written, whether there is room, and whether it is backed up.
+/// </summary>
+internal sealed class Health(
+    Database database,
+    LibraryFolder folder,
+    Backup backup,
+    Logs logs,
+    ServerOptions options,
+    TimeProvider clock
+)
 {
     private const int ProbeBytes = 64 * 1024;
     private const long LittleRoom = 200L * 1024 * 1024;
@@ -51,7 +60,11 @@ internal sealed class Health(Database database, LibraryFolder folder, Backup bac
                 return _last;
             HealthCheckView[] checks = [Library(), Writing(), Disk(), Damaged(), LastBackup(), Log()];
             _looked = clock.GetTimestamp();
-            return _last = new HealthView(checks.Max(c => c.State), typeof(Health).Assembly.GetName().Version!.ToString(3), checks);
+            return _last = new HealthView(
+                checks.Max(c => c.State),
+                typeof(Health).Assembly.GetName().Version!.ToString(3),
+                checks
+            );
         }
     }
 
@@ -60,7 +73,9 @@ internal sealed class Health(Database database, LibraryFolder folder, Backup bac
     {
         try
         {
-            Damage = Ask("PRAGMA quick_check(1)") is "ok" ? null : "The library’s file is damaged; bring the last backup back.";
+            Damage = Ask("PRAGMA quick_check(1)") is "ok"
+                ? null
+                : "The library’s file is damaged; bring the last backup back.";
         }
         catch (SqliteException e)
         {
@@ -68,11 +83,15 @@ internal sealed class Health(Database database, LibraryFolder folder, Backup bac
         }
     }
 
-    private HealthCheckView Library() => Looked("library", () => $"Read; tables of version {Database.NewestVersion}, {Tunes()}.");
+    private HealthCheckView Library() =>
+        Looked("library", () => $"Read; tables of version {Database.NewestVersion}, {Tunes()}.");
 
     /// <summary>"1 tune", "24 tunes".</summary>
     private string Tunes() =>
-        English.Several(int.Parse(Ask("SELECT count(*) FROM tune WHERE deleted_at IS NULL")!, CultureInfo.InvariantCulture), "tune");
+        English.Several(
+            int.Parse(Ask("SELECT count(*) FROM tune WHERE deleted_at IS NULL")!, CultureInfo.InvariantCulture),
+            "tune"
+        );
 
     private HealthCheckView Writing() =>
         Looked(
@@ -86,7 +105,9 @@ internal sealed class Health(Database database, LibraryFolder folder, Backup bac
             }
         );
 
-    /// <summary>Writes a little, because the room that a disk reports is not always the room that this user has.</summary>
+    /// <summary>
+    /// Writes a little, because the room that a disk reports is not always the room that this user has.
+    /// </summary>
     private HealthCheckView Disk() =>
         Looked(
             "disk",
@@ -113,7 +134,11 @@ internal sealed class Health(Database database, LibraryFolder folder, Backup bac
         );
 
     private HealthCheckView Damaged() =>
-        new("damage", Damage is null ? HealthState.Ok : HealthState.Failing, Damage ?? "The last look found no damage.");
+        new(
+            "damage",
+            Damage is null ? HealthState.Ok : HealthState.Failing,
+            Damage ?? "The last look found no damage."
+        );
 
     private HealthCheckView LastBackup() =>
         Looked(
@@ -122,7 +147,10 @@ internal sealed class Health(Database database, LibraryFolder folder, Backup bac
                 backup.Kept() is [var last, ..]
                     ? (
                         clock.GetUtcNow() - last.LastWriteTimeUtc > OldBackup ? HealthState.Warning : HealthState.Ok,
-                        string.Create(CultureInfo.InvariantCulture, $"The last backup is of {last.LastWriteTimeUtc:yyyy-MM-dd HH:mm} UTC.")
+                        string.Create(
+                            CultureInfo.InvariantCulture,
+                            $"The last backup is of {last.LastWriteTimeUtc:yyyy-MM-dd HH:mm} UTC."
+                        )
                     )
                 : options.ThrowAway ? (HealthState.Ok, "This library is thrown away at the end, and is not backed up.")
                 : (HealthState.Warning, "There is no backup yet.")
@@ -131,9 +159,14 @@ internal sealed class Health(Database database, LibraryFolder folder, Backup bac
     private HealthCheckView Log() =>
         logs.ReachFile
             ? new HealthCheckView("log", HealthState.Ok, "The log is written to its file.")
-            : new HealthCheckView("log", HealthState.Warning, "The log’s file cannot be written; the log goes to the console.");
+            : new HealthCheckView(
+                "log",
+                HealthState.Warning,
+                "The log’s file cannot be written; the log goes to the console."
+            );
 
-    private static HealthCheckView Looked(string name, Func<string> look) => Looked(name, () => (HealthState.Ok, look()));
+    private static HealthCheckView Looked(string name, Func<string> look) =>
+        Looked(name, () => (HealthState.Ok, look()));
 
     private static HealthCheckView Looked(string name, Func<(HealthState State, string Said)> look)
     {
@@ -163,7 +196,8 @@ internal static class HealthEndpoints
     public static void MapHealth(this IEndpointRouteBuilder api) =>
         api.MapGet(
                 "/api/health",
-                (Health health) => TypedResults.Json(health.Now(), statusCode: health.Now().State == HealthState.Failing ? 503 : 200)
+                (Health health) =>
+                    TypedResults.Json(health.Now(), statusCode: health.Now().State == HealthState.Failing ? 503 : 200)
             )
             .AllowAnonymous()
             .WithName("getHealth")

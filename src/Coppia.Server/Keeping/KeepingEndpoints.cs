@@ -33,7 +33,11 @@ internal static class KeepingEndpoints
         keeping.MapGet("", Show).WithName("getKeeping");
         keeping.MapGet("/backup", MakeBackup).WithName("downloadBackup").Produces<FileStreamHttpResult>(200, Binary);
         keeping.MapGet("/backups/{name}", Download).WithName("downloadKeptBackup").ProducesProblem(404);
-        keeping.MapPost("/backups/{name}/restore", RestoreKept).WithName("restoreKeptBackup").ProducesProblem(404).ProducesProblem(422);
+        keeping
+            .MapPost("/backups/{name}/restore", RestoreKept)
+            .WithName("restoreKeptBackup")
+            .ProducesProblem(404)
+            .ProducesProblem(422);
         keeping
             .MapPost("/restore", RestoreSent)
             .WithName("restoreBackup")
@@ -41,7 +45,10 @@ internal static class KeepingEndpoints
             .Produces<RestoredView>()
             .ProducesProblem(413)
             .ProducesProblem(422);
-        keeping.MapGet("/everything", Out).WithName("downloadEverything").Produces<FileStreamHttpResult>(200, "application/zip");
+        keeping
+            .MapGet("/everything", Out)
+            .WithName("downloadEverything")
+            .Produces<FileStreamHttpResult>(200, "application/zip");
         keeping
             .MapPost("/everything", In)
             .WithName("takeEverythingIn")
@@ -74,9 +81,15 @@ internal static class KeepingEndpoints
             : throw NoBackup(name);
 
     private static RestoredView RestoreKept(Backup backup, LibraryRestore restore, string name) =>
-        backup.Kept().FirstOrDefault(f => f.Name == name) is { } file ? Restored(restore, file.FullName) : throw NoBackup(name);
+        backup.Kept().FirstOrDefault(f => f.Name == name) is { } file
+            ? Restored(restore, file.FullName)
+            : throw NoBackup(name);
 
-    private static async Task<RestoredView> RestoreSent(HttpContext context, LibraryFolder folder, LibraryRestore restore)
+    private static async Task<RestoredView> RestoreSent(
+        HttpContext context,
+        LibraryFolder folder,
+        LibraryRestore restore
+    )
     {
         await using var sent = await Received(context, folder);
         return sent is null ? throw TooLarge() : Restored(restore, sent.Name);
@@ -103,7 +116,12 @@ internal static class KeepingEndpoints
         return TypedResults.File(file, "application/zip", Path.ChangeExtension(backup.NewName(), "zip"));
     }
 
-    private static async Task<TakenIn> In(HttpContext context, EverythingIn everything, LibraryFolder folder, Asker asker)
+    private static async Task<TakenIn> In(
+        HttpContext context,
+        EverythingIn everything,
+        LibraryFolder folder,
+        Asker asker
+    )
     {
         await using var sent = await Received(context, folder);
         if (sent is null)
@@ -155,5 +173,6 @@ internal static class KeepingEndpoints
 
     private static RefusedException NoBackup(string name) => new RefusedException(404, $"There is no backup “{name}”.");
 
-    private static RefusedException TooLarge() => new RefusedException(413, $"The file is larger than {MostBytes / 1024 / 1024} MB.");
+    private static RefusedException TooLarge() =>
+        new RefusedException(413, $"The file is larger than {MostBytes / 1024 / 1024} MB.");
 }

@@ -39,7 +39,8 @@ public sealed record KeptStyleFile(string Name, bool Current, HouseStyle Style);
 
 /// <summary>A whole library, in a file; texts of tunes are files of their own.</summary>
 /// <param name="Coppia">Version of this form, 1.</param>
-/// <param name="Classes">Names of the files beside this one that hold classes; libraries from before there were any name none.</param>
+/// <param name="Classes">Names of the files beside this one that hold classes; libraries from before there were any
+/// name none.</param>
 /// <param name="Tasks">Kept writing tasks.</param>
 public sealed record LibraryFile(
     int Coppia,

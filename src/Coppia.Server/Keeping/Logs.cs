@@ -8,7 +8,8 @@ using Serilog.Sinks.File;
 namespace Coppia.Server.Keeping;
 
 /// <summary>
-/// What the server writes down: a file a day, for fourteen days, for its owner alone; where the file cannot be written, the console.
+/// What the server writes down: a file a day, for fourteen days, for its owner alone; where the file cannot be written,
+/// the console.
 /// </summary>
 internal sealed class Logs(TimeProvider clock) : ILogEventSink
 {
@@ -37,7 +38,10 @@ internal sealed class Logs(TimeProvider clock) : ILogEventSink
             .MinimumLevel.Override("Microsoft.Extensions.Hosting.Internal.Host", LogEventLevel.Fatal)
             // The keys of sign-ins lie in a folder that is closed to others, which it does not see.
             .MinimumLevel.Override("Microsoft.AspNetCore.DataProtection.KeyManagement", LogEventLevel.Error)
-            .WriteTo.Console(restrictedToMinimumLevel: LogEventLevel.Warning, formatProvider: CultureInfo.InvariantCulture);
+            .WriteTo.Console(
+                restrictedToMinimumLevel: LogEventLevel.Warning,
+                formatProvider: CultureInfo.InvariantCulture
+            );
         if (folder is null)
             return;
         logger.WriteTo.FallbackChain(

@@ -5,27 +5,43 @@ using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Coppia.Server.Learn;
 
-/// <summary>The writing desk on a learner's page: their own pieces, kept at every note, and the booklet of their class.</summary>
+/// <summary>
+/// The writing desk on a learner's page: their own pieces, kept at every note, and the booklet of their class.
+/// </summary>
 internal static class LearnDeskEndpoints
 {
     public static void MapLearnDesk(this IEndpointRouteBuilder api)
     {
         var learn = api.ByLink();
         learn.MapGet("/desk/{work:long}", Get).WithName("getLearnDesk").ProducesProblem(404).ProducesProblem(422);
-        learn.MapPut("/desk/{work:long}", Keep).WithName("keepPiece").ProducesProblem(404).ProducesProblem(409).ProducesProblem(422);
+        learn
+            .MapPut("/desk/{work:long}", Keep)
+            .WithName("keepPiece")
+            .ProducesProblem(404)
+            .ProducesProblem(409)
+            .ProducesProblem(422);
         learn
             .MapPost("/desk/{work:long}/hand-in", HandIn)
             .WithName("handIn")
             .ProducesProblem(404)
             .ProducesProblem(409)
             .ProducesProblem(422);
-        learn.MapGet("/desk/{work:long}/versions", Versions).WithName("listVersions").ProducesProblem(404).ProducesProblem(422);
+        learn
+            .MapGet("/desk/{work:long}/versions", Versions)
+            .WithName("listVersions")
+            .ProducesProblem(404)
+            .ProducesProblem(422);
         learn.MapPost("/desk/{work:long}/take", Take).WithName("takePiece").ProducesProblem(404).ProducesProblem(422);
         learn.MapGet("/pieces", Booklet).WithName("listBookletPieces");
-        learn.MapGet("/pieces/{piece:long}", Piece).WithName("getLearnPiece").Produces<ReadingView>().ProducesProblem(404);
+        learn
+            .MapGet("/pieces/{piece:long}", Piece)
+            .WithName("getLearnPiece")
+            .Produces<ReadingView>()
+            .ProducesProblem(404);
     }
 
-    private static LearnDesk Get(LearnDesks desks, string link, long work, int? level) => desks.Show(desks.Of(work, level));
+    private static LearnDesk Get(LearnDesks desks, string link, long work, int? level) =>
+        desks.Show(desks.Of(work, level));
 
     private static KeptPiece Keep(LearnDesks desks, string link, long work, KeepPiece asked) =>
         desks.Keep(desks.Of(work, asked.Level), asked);
@@ -46,7 +62,8 @@ internal static class LearnDeskEndpoints
         return PieceCheck.Of(null, asked.Text, desk.Task, desk.Player.Style, asker.Gone);
     }
 
-    private static BookletPiece[] Booklet(Pieces pieces, Asker asker, string link) => [.. Shown(pieces, asker).Select(p => p.View)];
+    private static BookletPiece[] Booklet(Pieces pieces, Asker asker, string link) =>
+        [.. Shown(pieces, asker).Select(p => p.View)];
 
     /// <summary>The pieces of the booklet, where it is shown.</summary>
     private static IEnumerable<(BookletPiece View, OpenPiece Piece)> Shown(Pieces pieces, Asker asker)
@@ -70,11 +87,21 @@ internal static class LearnDeskEndpoints
     }
 
     /// <summary>A piece of the booklet as the learner's own instrument reads it, in an octave that fits.</summary>
-    private static FileContentHttpResult Piece(Own own, Pieces pieces, Asker asker, Readings readings, string link, long piece)
+    private static FileContentHttpResult Piece(
+        Own own,
+        Pieces pieces,
+        Asker asker,
+        Readings readings,
+        string link,
+        long piece
+    )
     {
         var found = Shown(pieces, asker).FirstOrDefault(p => p.View.Id == piece);
         return found.Piece is null
             ? throw RefusedException.NotHere("This piece is not in the booklet any more.")
-            : TypedResults.Bytes(readings.JsonOf(found.Piece.AsTune(found.View.Title, found.View.By), own.Player), "application/json");
+            : TypedResults.Bytes(
+                readings.JsonOf(found.Piece.AsTune(found.View.Title, found.View.By), own.Player),
+                "application/json"
+            );
     }
 }

@@ -10,7 +10,15 @@ using Coppia.Server.Desk;
 namespace Coppia.Server.Learn;
 
 /// <summary>What is set to a learner at the desk, with its plan on a level.</summary>
-internal sealed record SetDesk(LearnerRecord Who, Player Player, WorkRecord Work, TaskRecord Kept, TaskDoc Doc, TaskPlan Plan, int Level)
+internal sealed record SetDesk(
+    LearnerRecord Who,
+    Player Player,
+    WorkRecord Work,
+    TaskRecord Kept,
+    TaskDoc Doc,
+    TaskPlan Plan,
+    int Level
+)
 {
     public WritingTask Task => Plan.For(Player.Instrument);
 }
@@ -40,7 +48,9 @@ internal sealed class LearnDesks(Own own, TaskRepository tasks, HandInRepository
     private HandInRecord? Begun(SetDesk desk) =>
         handIns
             .Of(desk.Who.Id)
-            .Where(h => h.Level == desk.Level && (h.WorkId == desk.Work.Id || h.WorkId is null && h.TaskId == desk.Kept.Id))
+            .Where(h =>
+                h.Level == desk.Level && (h.WorkId == desk.Work.Id || h.WorkId is null && h.TaskId == desk.Kept.Id)
+            )
             .OrderBy(h => h.WorkId is null)
             .FirstOrDefault();
 
@@ -111,7 +121,8 @@ internal sealed class LearnDesks(Own own, TaskRepository tasks, HandInRepository
             throw Locked();
     }
 
-    private static RefusedException Locked() => RefusedException.Meanwhile("It is handed in. Your teacher can give it back to you.");
+    private static RefusedException Locked() =>
+        RefusedException.Meanwhile("It is handed in. Your teacher can give it back to you.");
 
     public IEnumerable<PieceVersion> Versions(SetDesk desk) =>
         Begun(desk) is { } begun

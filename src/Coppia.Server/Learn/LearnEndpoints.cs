@@ -16,7 +16,9 @@ using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Coppia.Server.Learn;
 
-/// <summary>One learner's own things, by a link that cannot be guessed. There is no account and no name beside the nickname.</summary>
+/// <summary>
+/// One learner's own things, by a link that cannot be guessed. There is no account and no name beside the nickname.
+/// </summary>
 internal static class LearnEndpoints
 {
     public static void MapLearn(this IEndpointRouteBuilder api)
@@ -42,13 +44,30 @@ internal static class LearnEndpoints
     {
         var page = $"/learn/{link}";
         return TypedResults.Json(
-            new AppManifest("Coppia: my music", "Coppia", page, page, page, "standalone", "#FBF7EE", "#2A211D", AppIcon.All),
+            new AppManifest(
+                "Coppia: my music",
+                "Coppia",
+                page,
+                page,
+                page,
+                "standalone",
+                "#FBF7EE",
+                "#2A211D",
+                AppIcon.All
+            ),
             new JsonSerializerOptions { PropertyNamingPolicy = JsonNamingPolicy.SnakeCaseLower },
             "application/manifest+json"
         );
     }
 
-    private static LearnView Get(Own own, Asker asker, SetWork set, WorkRepository work, ReportRepository reports, string link)
+    private static LearnView Get(
+        Own own,
+        Asker asker,
+        SetWork set,
+        WorkRepository work,
+        ReportRepository reports,
+        string link
+    )
     {
         var who = own.Who;
         var done = work.Done(who.ClassId).Where(d => d.LearnerId == who.Id).Select(d => d.WorkId).ToHashSet();
@@ -77,7 +96,10 @@ internal static class LearnEndpoints
                     .GroupBy(p => p.Day)
                     .Select(g => new DayMinutes(g.Key, g.Sum(p => p.Minutes))),
             ],
-            [.. Enum.GetValues<LearnerNote>().Select(n => new NoteChoice(n, LearnWords.Note(n), n is LearnerNote.Help or LearnerNote.Well))]
+            [
+                .. Enum.GetValues<LearnerNote>()
+                    .Select(n => new NoteChoice(n, LearnWords.Note(n), n is LearnerNote.Help or LearnerNote.Well)),
+            ]
         );
     }
 
@@ -93,7 +115,8 @@ internal static class LearnEndpoints
     }
 
     /// <summary>
-    /// The questions of a sheet that is set to the learner, to be answered on the screen; music to play is left to the paper.
+    /// The questions of a sheet that is set to the learner, to be answered on the screen; music to play is left to the
+    /// paper.
     /// </summary>
     private static DrillView Sheet(Own own, KeptSheets sheets, SheetParts parts, string link, long sheet)
     {
@@ -127,7 +150,10 @@ internal static class LearnEndpoints
             .Select(name => (Name: name, Item: LearnerCards.Item(all[name], player)))
             .Where(c => c.Item is not null)
             .ToArray();
-        return new LearnCards([.. round.Select(c => c.Name)], DrillRounds.View("Cards", player, round.Select(c => c.Item!)));
+        return new LearnCards(
+            [.. round.Select(c => c.Name)],
+            DrillRounds.View("Cards", player, round.Select(c => c.Item!))
+        );
     }
 
     /// <summary>Says what happened in an answer; it is kept when it is reported.</summary>

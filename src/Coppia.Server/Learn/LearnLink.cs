@@ -20,7 +20,9 @@ internal static class LearnLink
             || services.GetRequiredService<LearnerRepository>().Find(id) is not { } learner
         )
             throw RefusedException.NotHere("This link has ended. Ask your teacher for a new one.");
-        services.GetRequiredService<Own>().Open(learner, services.GetRequiredService<ClassRepository>().Find(learner.ClassId));
+        services
+            .GetRequiredService<Own>()
+            .Open(learner, services.GetRequiredService<ClassRepository>().Find(learner.ClassId));
         return await next(call);
     }
 }

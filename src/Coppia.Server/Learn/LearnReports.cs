@@ -16,7 +16,8 @@ namespace Coppia.Server.Learn;
 internal sealed class LearnReports(Own own, ReportRepository reports, SheetParts parts, TimeProvider clock)
 {
     /// <summary>
-    /// Takes what happened at home, in one step. What is kept already counts once; what cannot be taken is told and does not stop the rest.
+    /// Takes what happened at home, in one step. What is kept already counts once; what cannot be taken is told and
+    /// does not stop the rest.
     /// </summary>
     /// <exception cref="RefusedException">It is too long.</exception>
     public ReportTaken Take(LearnReport report)
@@ -63,7 +64,9 @@ internal sealed class LearnReports(Own own, ReportRepository reports, SheetParts
         : null;
 
     private static string? Wrong(PracticeReport p) =>
-        p.Minutes is < 0 or > 600 || p.Tempo is < 20 or > 300 ? $"{p.Key}: expected 0 to 600 minutes, and a tempo of 20 to 300." : null;
+        p.Minutes is < 0 or > 600 || p.Tempo is < 20 or > 300
+            ? $"{p.Key}: expected 0 to 600 minutes, and a tempo of 20 to 300."
+            : null;
 
     private static PracticeRecord RecordOf(PracticeReport p) =>
         new()
@@ -90,7 +93,9 @@ internal sealed class LearnReports(Own own, ReportRepository reports, SheetParts
     private static AnsweredCard Judged(AnswerReport a, Player player, Player judge)
     {
         if (LearnerCards.Item(CardName.Read(a.Card), player) is not { } item)
-            throw new FormatException($"There is no card “{a.Card}” for the {player.Instrument.Name.ToLowerInvariant()}.");
+            throw new FormatException(
+                $"There is no card “{a.Card}” for the {player.Instrument.Name.ToLowerInvariant()}."
+            );
         var judged = DrillRounds.Judged(SheetItem.Of(item.Question, judge), a.Reply, judge);
         var right = judged is { IsRight: true };
         var day = Report.DayOf(a.At);

@@ -74,7 +74,9 @@ public sealed record LearnReport(
 /// <param name="LeftOut">What could not be taken, each with why.</param>
 public sealed record ReportTaken(int New, IReadOnlyList<string> LeftOut);
 
-/// <summary>A learner's page as a program of the phone; its names are those of the W3C Web Application Manifest.</summary>
+/// <summary>
+/// A learner's page as a program of the phone; its names are those of the W3C Web Application Manifest.
+/// </summary>
 public sealed record AppManifest(
     string Name,
     string ShortName,

@@ -8,12 +8,19 @@ using Coppia.Server.Stand;
 namespace Coppia.Server.Learn;
 
 /// <summary>The learner whose link it is, and what is theirs; another's is not there for them.</summary>
-internal sealed class Own(Asker asker, SetWork set, Readings readings, LearnerLineRepository lines, SheetRepository sheets)
+internal sealed class Own(
+    Asker asker,
+    SetWork set,
+    Readings readings,
+    LearnerLineRepository lines,
+    SheetRepository sheets
+)
 {
     private LearnerRecord? _who;
 
     /// <exception cref="InvalidOperationException">No link was opened.</exception>
-    public LearnerRecord Who => _who ?? throw new InvalidOperationException("Only the addresses of a learner's link know a learner.");
+    public LearnerRecord Who =>
+        _who ?? throw new InvalidOperationException("Only the addresses of a learner's link know a learner.");
 
     /// <summary>Says whose link it is; all that follows is for that learner, in their class.</summary>
     public void Open(LearnerRecord who, ClassRecord? one)

@@ -108,7 +108,8 @@ public sealed record StepDoc(
         : Tempo is < 20 or > 300 || TempoReached is < 20 or > 300 ? "expected a tempo of 20 to 300"
         : Said is < 0 or > 200 ? "expected 0 to 200 things said"
         : Minutes is < 0 or > 240 ? "expected 0 to 240 minutes"
-        : Beats is < 0 or > MostBeats || CountIn is < 0 or > MostBeats || !double.IsFinite(Beats + CountIn) ? "its length cannot be"
+        : Beats is < 0 or > MostBeats || CountIn is < 0 or > MostBeats || !double.IsFinite(Beats + CountIn)
+            ? "its length cannot be"
         : Fifths is < -7 or > 7 ? "expected a key of −7 to 7 fifths"
         : FirstBar < 0 || EndBar < FirstBar ? "its bars cannot be"
         : null;
@@ -120,7 +121,13 @@ public sealed record StepDoc(
 /// <param name="TalkSeconds">For each thing said, 0 to 120.</param>
 /// <param name="Steps">In their order.</param>
 /// <param name="Left">What was left out and can come back.</param>
-public sealed record LessonDoc(string Day, int Minutes, int TalkSeconds, IReadOnlyList<StepDoc> Steps, IReadOnlyList<StepDoc> Left)
+public sealed record LessonDoc(
+    string Day,
+    int Minutes,
+    int TalkSeconds,
+    IReadOnlyList<StepDoc> Steps,
+    IReadOnlyList<StepDoc> Left
+)
 {
     private const int MostSteps = 1_000;
 
@@ -139,7 +146,8 @@ public sealed record LessonDoc(string Day, int Minutes, int TalkSeconds, IReadOn
             return $"A lesson has at most {MostSteps} steps.";
         if (All.GroupBy(s => s.Id).FirstOrDefault(g => g.Count() > 1) is { } twice)
             return $"Two steps are called {twice.Key}; expected names of their own.";
-        return All.Select((s, i) => s.Wrong(tunes) is { } wrong ? $"Step {i + 1}: {wrong}." : null).FirstOrDefault(w => w is not null);
+        return All.Select((s, i) => s.Wrong(tunes) is { } wrong ? $"Step {i + 1}: {wrong}." : null)
+            .FirstOrDefault(w => w is not null);
     }
 }
 

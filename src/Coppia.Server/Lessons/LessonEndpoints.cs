@@ -15,7 +15,12 @@ internal static class LessonEndpoints
         lessons.MapGet("", List).WithName("listLessons").ProducesProblem(400).ProducesProblem(404);
         lessons.MapPost("", Plan).WithName("planLesson").ProducesProblem(404).ProducesProblem(422);
         lessons.MapGet("/{id:long}", Get).WithName("getLesson").ProducesProblem(404);
-        lessons.MapPut("/{id:long}", Save).WithName("saveLesson").ProducesProblem(404).ProducesProblem(409).ProducesProblem(422);
+        lessons
+            .MapPut("/{id:long}", Save)
+            .WithName("saveLesson")
+            .ProducesProblem(404)
+            .ProducesProblem(409)
+            .ProducesProblem(422);
         lessons
             .MapPost("/{id:long}/tunes", AddTune)
             .WithName("addLessonTune")
@@ -52,7 +57,13 @@ internal static class LessonEndpoints
         );
     }
 
-    private static LessonView Plan(Asker asker, LessonPlanner lessons, LessonRepository repository, long @class, LessonRequest asked)
+    private static LessonView Plan(
+        Asker asker,
+        LessonPlanner lessons,
+        LessonRepository repository,
+        long @class,
+        LessonRequest asked
+    )
     {
         var one = asker.Class;
         if (Days.Read(asked.Day) is null)

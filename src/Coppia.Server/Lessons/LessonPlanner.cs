@@ -71,7 +71,13 @@ internal sealed class LessonPlanner(
             Day = day,
             Tunes = ids,
             Document = Text(
-                new LessonDoc(day, one.LessonMinutes, new LessonPace().TalkSeconds, [.. steps.Select(s => StepDoc.Of(s, ids))], [])
+                new LessonDoc(
+                    day,
+                    one.LessonMinutes,
+                    new LessonPace().TalkSeconds,
+                    [.. steps.Select(s => StepDoc.Of(s, ids))],
+                    []
+                )
             ),
         };
     }
@@ -92,7 +98,11 @@ internal sealed class LessonPlanner(
                 .Of([tune], tunesOf.Players(one), new LessonPace(), 0)
                 .Where(s => s.Part is not (LessonPart.Tuning or LessonPart.Home))
                 .Where(s =>
-                    !there.Any(t => t.Part == s.Part && (t.Key, t.Meter) == (s.Key, s.Meter) && (s.Key ?? (object?)s.Meter) is not null)
+                    !there.Any(t =>
+                        t.Part == s.Part
+                        && (t.Key, t.Meter) == (s.Key, s.Meter)
+                        && (s.Key ?? (object?)s.Meter) is not null
+                    )
                 )
                 .Select((s, i) => StepDoc.Of(s with { Id = $"s{next + 1 + i}" }, ids)),
         ];
@@ -107,11 +117,14 @@ internal sealed class LessonPlanner(
 
     public string Text(LessonDoc doc) => JsonSerializer.Serialize(doc, Options);
 
-    /// <summary>What a class has behind it: tunes that it knows, and of each tune the lines that were reached in a lesson.</summary>
+    /// <summary>
+    /// What a class has behind it: tunes that it knows, and of each tune the lines that were reached in a lesson.
+    /// </summary>
     private sealed record Learned(IReadOnlySet<long> Tunes, ILookup<long, int> Lines);
 
     /// <summary>The lessons that were taught, the last first.</summary>
-    private LessonRecord[] Past(ClassRecord one) => [.. lessons.Of(one.Id, Remembered).Where(l => l.TaughtAt is not null)];
+    private LessonRecord[] Past(ClassRecord one) =>
+        [.. lessons.Of(one.Id, Remembered).Where(l => l.TaughtAt is not null)];
 
     private Learned LearnedIn(ClassRecord one, IEnumerable<LessonRecord> past) =>
         new(
@@ -154,7 +167,10 @@ internal sealed class LessonPlanner(
             .Steps.Where(s => s is { Part: LessonPart.AtTempo or LessonPart.Review, Reached: true })
             .Select(s => s.Tune)
             .ToHashSet();
-        return lesson.Tunes.Index().Where(t => t.Item is not null && !done.Contains(t.Index)).Select(t => t.Item!.Value);
+        return lesson
+            .Tunes.Index()
+            .Where(t => t.Item is not null && !done.Contains(t.Index))
+            .Select(t => t.Item!.Value);
     }
 
     /// <summary>The lesson in the words of its class.</summary>
@@ -191,7 +207,14 @@ internal sealed class LessonPlanner(
             Total: LessonWords.Minutes(time.Seconds),
             Over: time.Over > 0 ? LessonWords.Minutes(time.Over) : null,
             Spare: doc.Minutes * 60 - time.Seconds is >= 60 and var spare ? LessonWords.Minutes(spare) : null,
-            Offers: [.. time.Offers.Select(o => new LessonOfferView(o.Kind, LessonWords.Of(o, said.Title(o.TuneId)), o.Steps))],
+            Offers:
+            [
+                .. time.Offers.Select(o => new LessonOfferView(
+                    o.Kind,
+                    LessonWords.Of(o, said.Title(o.TuneId)),
+                    o.Steps
+                )),
+            ],
             Care: time.NeedsBreak ? LessonWords.Care(time) : null,
             Home: said.Home
         );
@@ -222,8 +245,8 @@ internal sealed class LessonPlanner(
     private const int DaysInWeek = 7;
 
     /// <summary>
-    /// What is set to a whole class or section to be done after a lesson's day, if it was set by then or in the week after. A single
-    /// learner's work is nobody else's to read.
+    /// What is set to a whole class or section to be done after a lesson's day, if it was set by then or in the week
+    /// after. A single learner's work is nobody else's to read.
     /// </summary>
     private IReadOnlyList<WorkRecord> HomeOf(ClassRecord one, string day, Instrument? alone)
     {

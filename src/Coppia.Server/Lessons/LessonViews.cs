@@ -10,12 +10,21 @@ namespace Coppia.Server.Lessons;
 /// <param name="Time">The same in words: "4½ minutes".</param>
 /// <param name="Starts">Minutes from the beginning of the lesson.</param>
 /// <param name="Bars">What its bars are called: "bars 5–8"; empty for none.</param>
-public sealed record StepView(StepDoc Step, string Title, string Detail, double Seconds, string Time, double Starts, string Bars);
+public sealed record StepView(
+    StepDoc Step,
+    string Title,
+    string Detail,
+    double Seconds,
+    string Time,
+    double Starts,
+    string Bars
+);
 
 /// <summary>A thing that is to be practised at home.</summary>
 /// <param name="Work">The number of what is set.</param>
 /// <param name="Title">What it is.</param>
-/// <param name="How">How far, how long a day, by when: " to 66, about three minutes a day, by Monday 14 September".</param>
+/// <param name="How">How far, how long a day, by when: " to 66, about three minutes a day, by Monday 14
+/// September".</param>
 public sealed record HomeView(long Work, string Title, string How);
 
 /// <summary>A tune of a lesson.</summary>

@@ -34,7 +34,8 @@ internal sealed class StepWords(
     private readonly LessonWords _words = new(style, instruments);
     private readonly Dictionary<long, IReadOnlyList<SectionReading>> _read = [];
 
-    public string Title(long? tune) => tune is { } id && titles.TryGetValue(id, out var title) ? title : "A tune that is gone";
+    public string Title(long? tune) =>
+        tune is { } id && titles.TryGetValue(id, out var title) ? title : "A tune that is gone";
 
     /// <param name="starts">Minutes from the beginning of the lesson.</param>
     public StepView Of(StepDoc doc, LessonStep step, int talkSeconds, double starts)
@@ -54,7 +55,9 @@ internal sealed class StepWords(
 
     private string BarsOf(LessonStep step) =>
         step.EndBar > step.FirstBar && Read(step.TuneId) is [var first, ..]
-            ? English.Bars(first.Reading.Score.Bars.Skip(step.FirstBar).Take(step.EndBar - step.FirstBar).Select(b => b.Number))
+            ? English.Bars(
+                first.Reading.Score.Bars.Skip(step.FirstBar).Take(step.EndBar - step.FirstBar).Select(b => b.Number)
+            )
             : "";
 
     private string More(LessonStep step) =>
@@ -64,11 +67,15 @@ internal sealed class StepWords(
             LessonPart.News => News(step),
             LessonPart.Look => Look(step),
             LessonPart.Chunk => Why(step),
-            LessonPart.Home => string.Join("; ", Home.Select(h => h.Title + h.How)) is { Length: > 0 } set ? set + "." : "",
+            LessonPart.Home => string.Join("; ", Home.Select(h => h.Title + h.How)) is { Length: > 0 } set
+                ? set + "."
+                : "",
             _ => "",
         };
 
-    /// <summary>The shape of each string that the tune is played on; sections that have the same are told together.</summary>
+    /// <summary>
+    /// The shape of each string that the tune is played on; sections that have the same are told together.
+    /// </summary>
     private string Shapes(LessonStep step)
     {
         if (step.Key is not { } key)
@@ -79,13 +86,17 @@ internal sealed class StepWords(
             {
                 var (player, instrument) = (r.Player, r.Player.Instrument);
                 var shapes = HandShape.InKey(instrument, scale, HandShape.BestPosition(instrument, scale));
-                var named = r.Reading.StringsInUse.Select(s => (Labels.StringName(s, player), ShapeWords.Name(shapes[s], instrument)));
+                var named = r.Reading.StringsInUse.Select(s =>
+                    (Labels.StringName(s, player), ShapeWords.Name(shapes[s], instrument))
+                );
                 return (Who: English.Plural(instrument.Id), Words: LessonWords.Shapes([.. named]));
             })
             .Where(s => s.Words.Length > 0)
             .GroupBy(s => s.Words)
             .ToArray();
-        return each.Length == 1 ? each[0].Key : string.Join("; ", each.Select(g => $"{English.List([.. g.Select(s => s.Who)])} {g.Key}"));
+        return each.Length == 1
+            ? each[0].Key
+            : string.Join("; ", each.Select(g => $"{English.List([.. g.Select(s => s.Who)])} {g.Key}"));
     }
 
     /// <summary>Which lines are the same, where the traps are, and which signs there are to look for.</summary>
@@ -112,11 +123,18 @@ internal sealed class StepWords(
             {
                 var who = set.Instrument is { } section && instruments.Count > 1 ? $" ({English.Plural(section)})" : "";
                 var due = Days.Read(set.Due) ?? DateOnly.MinValue;
-                return new HomeView(set.Id, SetWork.TitleOf(set), who + LessonWords.AtHome(set.Tempo, MinutesOf(set), due));
+                return new HomeView(
+                    set.Id,
+                    SetWork.TitleOf(set),
+                    who + LessonWords.AtHome(set.Tempo, MinutesOf(set), due)
+                );
             }),
         ];
 
-    /// <summary>A tune three times over at its tempo, a round of cards two minutes; of a sheet nobody can tell (craft 11 and 14).</summary>
+    /// <summary>
+    /// A tune three times over at its tempo, a round of cards two minutes; of a sheet nobody can tell (craft 11 and
+    /// 14).
+    /// </summary>
     private int? MinutesOf(WorkRecord set)
     {
         if (set.Kind == WorkKind.Cards)
@@ -146,18 +164,21 @@ internal sealed class StepWords(
     }
 
     /// <summary>
-    /// Why a trouble spot is hard; sections for which it is hard alike are told together, and one that is told alone is not named.
+    /// Why a trouble spot is hard; sections for which it is hard alike are told together, and one that is told alone is
+    /// not named.
     /// </summary>
     private string Why(LessonStep step)
     {
-        var hard = Read(step.TuneId).SelectMany(r => r.Reading.Trouble.Where(t => IsAt(r, t, step)).Take(1).Select(t => Why(r, t)));
+        var hard = Read(step.TuneId)
+            .SelectMany(r => r.Reading.Trouble.Where(t => IsAt(r, t, step)).Take(1).Select(t => Why(r, t)));
         if (instruments.Count == 1)
             return string.Concat(hard.Select(w => w.Why));
         var said = hard.GroupBy(w => w.Why).Select(g => $"{English.List([.. g.Select(w => w.Who)])}: {g.Key}");
         return string.Join(" ", said.Select((s, i) => i == 0 ? s : English.Capital(s)));
     }
 
-    private static bool IsAt(SectionReading read, TroubleSpot spot, LessonStep step) => read.Reading.Notes[spot.To].Note.Id == step.NoteId;
+    private static bool IsAt(SectionReading read, TroubleSpot spot, LessonStep step) =>
+        read.Reading.Notes[spot.To].Note.Id == step.NoteId;
 
     private static (string Who, string Why) Why(SectionReading read, TroubleSpot spot) =>
         (English.Plural(read.Player.Instrument.Id), new TroubleWords(read.Reading.Fingering).Of(spot));

@@ -8,7 +8,13 @@ using Coppia.Server.Asked;
 namespace Coppia.Server.Logbook;
 
 /// <summary>The logbook of the class that is asked for: what its learners did at home.</summary>
-internal sealed class ClassLog(Asker asker, LearnerRepository learners, LogRepository reported, WorkRepository work, LibraryNames names)
+internal sealed class ClassLog(
+    Asker asker,
+    LearnerRepository learners,
+    LogRepository reported,
+    WorkRepository work,
+    LibraryNames names
+)
 {
     private const int NoteDays = 14;
 
@@ -28,7 +34,13 @@ internal sealed class ClassLog(Asker asker, LearnerRepository learners, LogRepos
             .. own.Select(l =>
                 (
                     l,
-                    LogRecords.LogOf(practice[l.Id], slips[l.Id], notes[l.Id], set.Where(w => w.IsFor(l)), w => done.Contains((w.Id, l.Id)))
+                    LogRecords.LogOf(
+                        practice[l.Id],
+                        slips[l.Id],
+                        notes[l.Id],
+                        set.Where(w => w.IsFor(l)),
+                        w => done.Contains((w.Id, l.Id))
+                    )
                 )
             ),
         ];
@@ -36,7 +48,10 @@ internal sealed class ClassLog(Asker asker, LearnerRepository learners, LogRepos
             logs.SelectMany(l => l.Log.Notes.Select(n => n.Tune).Concat(l.Log.Tasks.Select(t => t.Tune))).OfType<long>()
         );
         return new ClassLogView(
-            Weeks: [.. new LearnerLog([], [], [], []).Weeks(today, LogRecords.WeeksShown).Select(w => Days.Text(w.Monday))],
+            Weeks:
+            [
+                .. new LearnerLog([], [], [], []).Weeks(today, LogRecords.WeeksShown).Select(w => Days.Text(w.Monday)),
+            ],
             Learners:
             [
                 .. logs.Select(l => new LoggedLearner(
@@ -51,7 +66,12 @@ internal sealed class ClassLog(Asker asker, LearnerRepository learners, LogRepos
             [
                 .. AskFirst
                     .Of([.. logs.Select(l => (l.Who, l.Log))], today)
-                    .Select(a => new AskView(a.Learner.Id, a.Learner.Nickname, a.Learner.Instrument, LogRecords.Said(a.Why, titles))),
+                    .Select(a => new AskView(
+                        a.Learner.Id,
+                        a.Learner.Nickname,
+                        a.Learner.Instrument,
+                        LogRecords.Said(a.Why, titles)
+                    )),
             ],
             Help: [.. HabitsOf(logs, today), .. TunesOf(logs, today, titles)],
             Quiet:
@@ -59,12 +79,19 @@ internal sealed class ClassLog(Asker asker, LearnerRepository learners, LogRepos
                 .. logs.Where(l => l.Log.Minutes(today.AddDays(1 - AskFirst.QuietDays), today) == 0)
                     .Select(l => new ToldLearner(l.Who.Id, l.Who.Nickname, LogWords.Quiet(l.Log.Last))),
             ],
-            Notes: [.. logs.SelectMany(l => LogRecords.NotesOf(l.Who, notes[l.Who.Id], titles)).OrderByDescending(n => n.Day)]
+            Notes:
+            [
+                .. logs.SelectMany(l => LogRecords.NotesOf(l.Who, notes[l.Who.Id], titles))
+                    .OrderByDescending(n => n.Day),
+            ]
         );
     }
 
     /// <summary>Habits, and who has them; what most have comes first.</summary>
-    private static IEnumerable<HelpView> HabitsOf(IEnumerable<(LearnerRecord Who, LearnerLog Log)> logs, DateOnly today) =>
+    private static IEnumerable<HelpView> HabitsOf(
+        IEnumerable<(LearnerRecord Who, LearnerLog Log)> logs,
+        DateOnly today
+    ) =>
         logs.SelectMany(l => l.Log.Habits(today).Select(h => (l.Who, Habit: h)))
             .GroupBy(h => h.Habit.Kind)
             .OrderByDescending(g => g.Count())

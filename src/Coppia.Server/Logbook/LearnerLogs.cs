@@ -25,15 +25,28 @@ internal sealed class LearnerLogs(Asker asker, ReportRepository reports, WorkRep
         var done = work.Done(who.ClassId).Where(d => d.LearnerId == who.Id).Select(d => d.WorkId).ToHashSet();
         var log = LogRecords.LogOf(practice, answers, notes, set, w => done.Contains(w.Id));
         var titles = names.Titles(
-            practice.Select(p => p.TuneId).Concat(set.Select(w => w.TuneId)).Concat(notes.Select(n => n.TuneId)).OfType<long>()
+            practice
+                .Select(p => p.TuneId)
+                .Concat(set.Select(w => w.TuneId))
+                .Concat(notes.Select(n => n.TuneId))
+                .OfType<long>()
         );
         var style = asker.Style;
         return new LearnerLogView(
             Learner: LearnerView.Of(who),
             From: since,
             Today: Days.Text(today),
-            Days: [.. practice.Where(p => p.Minutes > 0).GroupBy(p => p.Day).Select(g => new DayMinutes(g.Key, g.Sum(p => p.Minutes)))],
-            Weeks: [.. log.Weeks(today, LogRecords.WeeksShown).Select(w => new DayMinutes(Days.Text(w.Monday), w.Minutes))],
+            Days:
+            [
+                .. practice
+                    .Where(p => p.Minutes > 0)
+                    .GroupBy(p => p.Day)
+                    .Select(g => new DayMinutes(g.Key, g.Sum(p => p.Minutes))),
+            ],
+            Weeks:
+            [
+                .. log.Weeks(today, LogRecords.WeeksShown).Select(w => new DayMinutes(Days.Text(w.Monday), w.Minutes)),
+            ],
             Tunes: TunesOf(log, set, titles),
             Ways: [.. Enum.GetValues<CardKind>().Select(LogWords.Kind)],
             Cards: BoxesOf(reports.Boxes(who.Id), who),
@@ -78,10 +91,16 @@ internal sealed class LearnerLogs(Asker asker, ReportRepository reports, WorkRep
     }
 
     /// <summary>Tunes that are set, and others of which a tempo was told.</summary>
-    private static TuneLog[] TunesOf(LearnerLog log, IEnumerable<WorkRecord> set, IReadOnlyDictionary<long, string> titles)
+    private static TuneLog[] TunesOf(
+        LearnerLog log,
+        IEnumerable<WorkRecord> set,
+        IReadOnlyDictionary<long, string> titles
+    )
     {
         var tempos = log.Tempos().ToDictionary(t => t.Tune);
-        var goals = set.Where(w => w.TuneId is not null).GroupBy(w => w.TuneId!.Value).ToDictionary(g => g.Key, g => g.Last().Tempo);
+        var goals = set.Where(w => w.TuneId is not null)
+            .GroupBy(w => w.TuneId!.Value)
+            .ToDictionary(g => g.Key, g => g.Last().Tempo);
         return
         [
             .. goals
@@ -97,7 +116,10 @@ internal sealed class LearnerLogs(Asker asker, ReportRepository reports, WorkRep
         ];
     }
 
-    /// <summary>Cards by note, in the order in which they are learned; then those of notes that the class does not know any more.</summary>
+    /// <summary>
+    /// Cards by note, in the order in which they are learned; then those of notes that the class does not know any
+    /// more.
+    /// </summary>
     private NoteBoxes[] BoxesOf(IReadOnlyList<CardBoxRecord> boxes, LearnerRecord who)
     {
         var lies = boxes
@@ -114,7 +136,9 @@ internal sealed class LearnerLogs(Asker asker, ReportRepository reports, WorkRep
                     ThingWords.Name(note, style),
                     [
                         .. Enum.GetValues<CardKind>()
-                            .Select(kind => lies.TryGetValue(new LearnerCard(kind, note), out var box) ? box : (int?)null),
+                            .Select(kind =>
+                                lies.TryGetValue(new LearnerCard(kind, note), out var box) ? box : (int?)null
+                            ),
                     ]
                 )),
         ];

@@ -9,5 +9,6 @@ internal static class LearnerNotes
 {
     public static string Text(LearnerNote note) => JsonNamingPolicy.CamelCase.ConvertName($"{note}");
 
-    public static LearnerNote Read(string text) => Choices.Read<LearnerNote>(text, out var note) ? note : LearnerNote.Help;
+    public static LearnerNote Read(string text) =>
+        Choices.Read<LearnerNote>(text, out var note) ? note : LearnerNote.Help;
 }

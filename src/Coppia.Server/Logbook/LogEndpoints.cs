@@ -13,7 +13,8 @@ internal static class LogEndpoints
         one.MapGet("/logbook", (ClassLog log, long @class) => log.Show()).WithName("getLogbook").ProducesProblem(404);
         one.MapGet(
                 "/learners/{learner:long}/logbook",
-                (Asker asker, LearnerLogs logs, long @class, long learner) => logs.Show(asker.LearnerOf(@class, learner))
+                (Asker asker, LearnerLogs logs, long @class, long learner) =>
+                    logs.Show(asker.LearnerOf(@class, learner))
             )
             .WithName("getLearnerLogbook")
             .ProducesProblem(404);
@@ -25,10 +26,18 @@ internal static class LogEndpoints
             .WithName("addMinutes")
             .ProducesProblem(404)
             .ProducesProblem(422);
-        one.MapDelete("/learners/{learner:long}/minutes/{key}", TakeMinutesBack).WithName("takeMinutesBack").ProducesProblem(404);
+        one.MapDelete("/learners/{learner:long}/minutes/{key}", TakeMinutesBack)
+            .WithName("takeMinutesBack")
+            .ProducesProblem(404);
     }
 
-    private static NoContent TakeMinutesBack(Asker asker, ReportRepository reports, long @class, long learner, string key) =>
+    private static NoContent TakeMinutesBack(
+        Asker asker,
+        ReportRepository reports,
+        long @class,
+        long learner,
+        string key
+    ) =>
         asker.LearnerIn(@class, learner) is not null && reports.Remove(learner, key)
             ? TypedResults.NoContent()
             : throw RefusedException.NotHere("There are no such minutes of this learner.");

@@ -44,7 +44,9 @@ public sealed record ClassFile(
         if (ClassRules.Wrong(Name, LessonMinutes) is { } wrong)
             throw new FormatException(wrong);
         if (Learners.Count > LearnerList.MostLearners)
-            throw new FormatException($"The record has {Learners.Count} learners; expected at most {LearnerList.MostLearners}.");
+            throw new FormatException(
+                $"The record has {Learners.Count} learners; expected at most {LearnerList.MostLearners}."
+            );
         return new ClassCopy(
             new ClassRecord
             {
@@ -77,7 +79,9 @@ public sealed record ClassFile(
                 {
                     Title = b.Title.Length is > 0 and <= KeptTasks.LongestTitle
                         ? b.Title
-                        : throw new FormatException($"Booklet: expected a title of 1 to {KeptTasks.LongestTitle} characters."),
+                        : throw new FormatException(
+                            $"Booklet: expected a title of 1 to {KeptTasks.LongestTitle} characters."
+                        ),
                     PerPage = b.PerPage == 1 ? 1 : 2,
                     Pairs = b.Pairs,
                     Names = b.Names,

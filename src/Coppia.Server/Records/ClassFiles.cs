@@ -34,20 +34,30 @@ internal sealed class ClassFiles(
             Learners: [.. copy.Learners.Select(l => LearnerInFile.Of(l, PiecesOf(l), withLinks))],
             Style: copy.Class.StyleId is { } style ? styles.Find(style)?.Name : null,
             Tasks: TasksIn(copy.Work.Concat(copy.Learners.SelectMany(l => l.Own)), copy.Learners),
-            Booklet: copy.Booklet is { } b ? new BookletDoc(b.Title, b.PerPage, b.Pairs, b.Names, b.Shown, copy.InBooklet) : null,
+            Booklet: copy.Booklet is { } b
+                ? new BookletDoc(b.Title, b.PerPage, b.Pairs, b.Names, b.Shown, copy.InBooklet)
+                : null,
             Lessons: LessonInFile.Of(copy.Lessons, Options)
         );
 
     /// <param name="withLink">Only where a deletion may be taken back.</param>
     public LearnerFile FileOf(LearnerCopy copy, bool withLink = false)
     {
-        var done = copy.Done.Select(d => d.WorkId).Concat(copy.HandIns.Select(h => h.HandIn.WorkId).OfType<long>()).ToHashSet();
+        var done = copy
+            .Done.Select(d => d.WorkId)
+            .Concat(copy.HandIns.Select(h => h.HandIn.WorkId).OfType<long>())
+            .ToHashSet();
         return new LearnerFile(
             Coppia: 1,
             Learner: LearnerInFile.Of(copy, PiecesOf(copy), withLink),
             Tunes: Named(names.Titles(copy.TuneIds)),
             Sheets: SheetsIn(copy.Own),
-            Set: [.. work.Of(copy.Learner, since: "").Where(w => w.LearnerId is null && done.Contains(w.Id)).Select(ClassFile.WorkOf)],
+            Set:
+            [
+                .. work.Of(copy.Learner, since: "")
+                    .Where(w => w.LearnerId is null && done.Contains(w.Id))
+                    .Select(ClassFile.WorkOf),
+            ],
             Tasks: TasksIn(copy.Own, [copy])
         );
     }
@@ -66,7 +76,9 @@ internal sealed class ClassFiles(
     /// <summary>Tasks as a file has them; what this version cannot read stays behind.</summary>
     internal TaskInFile[] Named(IEnumerable<TaskRecord> kept) =>
         [
-            .. kept.Select(t => TaskDoc.Read(t.Document, Options) is { } plan ? new TaskInFile(t.Id, t.Title, plan) : null)
+            .. kept.Select(t =>
+                    TaskDoc.Read(t.Document, Options) is { } plan ? new TaskInFile(t.Id, t.Title, plan) : null
+                )
                 .OfType<TaskInFile>(),
         ];
 
@@ -75,7 +87,8 @@ internal sealed class ClassFiles(
         [
             .. l
                 .HandIns.Select(h =>
-                    TaskDoc.Read(h.HandIn.Task, Options) is { } rules && PieceDoc.Read(h.HandIn.Piece, Options) is { } piece
+                    TaskDoc.Read(h.HandIn.Task, Options) is { } rules
+                    && PieceDoc.Read(h.HandIn.Piece, Options) is { } piece
                         ? new PieceInFile(
                             Id: h.HandIn.Id,
                             Title: h.HandIn.Title,
@@ -115,11 +128,17 @@ internal sealed class ClassFiles(
         [.. titles.Select(t => new NamedInFile(t.Key, t.Value))];
 
     private static NamedInFile[] SheetsIn(IEnumerable<WorkRecord> set) =>
-        [.. set.Where(w => w.SheetId is not null).DistinctBy(w => w.SheetId).Select(w => new NamedInFile(w.SheetId!.Value, w.Title))];
+        [
+            .. set.Where(w => w.SheetId is not null)
+                .DistinctBy(w => w.SheetId)
+                .Select(w => new NamedInFile(w.SheetId!.Value, w.Title)),
+        ];
 
     public byte[] Bytes<T>(T file) => JsonSerializer.SerializeToUtf8Bytes(file, json.Value.SerializerOptions);
 
-    /// <summary>Puts a class in: all of it or nothing. Its tunes, sheets and style are those of the same names here.</summary>
+    /// <summary>
+    /// Puts a class in: all of it or nothing. Its tunes, sheets and style are those of the same names here.
+    /// </summary>
     /// <returns>Its number; null for a class that is here already.</returns>
     /// <exception cref="FormatException">The record cannot be kept; the message names the place.</exception>
     public long? Add(ClassFile file)
@@ -143,9 +162,14 @@ internal sealed class ClassFiles(
     }
 
     /// <summary>The house style of the file's name here, or null.</summary>
-    public long? StyleOf(ClassFile file) => file.Style is null ? null : styles.List().FirstOrDefault(s => s.Name == file.Style)?.Id;
+    public long? StyleOf(ClassFile file) =>
+        file.Style is null ? null : styles.List().FirstOrDefault(s => s.Name == file.Style)?.Id;
 
-    private Numbers ByName(IReadOnlyList<NamedInFile> tunes, IReadOnlyList<NamedInFile> sheets, IReadOnlyList<TaskInFile>? named)
+    private Numbers ByName(
+        IReadOnlyList<NamedInFile> tunes,
+        IReadOnlyList<NamedInFile> sheets,
+        IReadOnlyList<TaskInFile>? named
+    )
     {
         var tunesHere = Here(tunes, names.Tune);
         var sheetsHere = Here(sheets, names.Sheet);

@@ -46,7 +46,8 @@ internal sealed class ClassTable(LibraryNames names, WorkRepository work, IOptio
                     what: l.TaughtAt is null ? "lesson planned" : "lesson",
                     about: string.Join(
                         "; ",
-                        l.Tunes.Select(t => t is { } id ? titles.GetValueOrDefault(id, "") : "").Where(t => t.Length > 0)
+                        l.Tunes.Select(t => t is { } id ? titles.GetValueOrDefault(id, "") : "")
+                            .Where(t => t.Length > 0)
                     ),
                     minutes: $"{LessonInFile.Read(l, json.Value.SerializerOptions)?.Minutes}",
                     by: l.MadeBy
@@ -57,7 +58,9 @@ internal sealed class ClassTable(LibraryNames names, WorkRepository work, IOptio
 
     /// <summary>Everything that happened with one learner.</summary>
     public string Of(LearnerCopy learner) =>
-        Written(RowsOf(learner, work.Of(learner.Learner, since: "").ToDictionary(w => w.Id), names.Titles(learner.TuneIds)));
+        Written(
+            RowsOf(learner, work.Of(learner.Learner, since: "").ToDictionary(w => w.Id), names.Titles(learner.TuneIds))
+        );
 
     private static string Written(IEnumerable<string[]> rows)
     {
@@ -83,7 +86,12 @@ internal sealed class ClassTable(LibraryNames names, WorkRepository work, IOptio
         }
 
         if (k.TakenBackAt is { } back)
-            yield return Row(Day(back), what: "taken back", about: about, came: string.Join("; ", KnownRepository.Lines(k.Added)));
+            yield return Row(
+                Day(back),
+                what: "taken back",
+                about: about,
+                came: string.Join("; ", KnownRepository.Lines(k.Added))
+            );
     }
 
     private static IEnumerable<string[]> RowsOf(
@@ -97,9 +105,15 @@ internal sealed class ClassTable(LibraryNames names, WorkRepository work, IOptio
         return
         [
             .. l.Own.Select(w => SetRow(w, who)),
-            .. l.Practice.Select(p => Row(p.Day, who, on, "practised", TitleOf(p.TuneId), $"{p.Minutes}", $"{p.Tempo}", by: p.MadeBy)),
-            .. l.Answers.Select(a => Row(a.Day, who, on, "card", a.Card, seconds: Seconds(a.Seconds), came: a.Right ? "right" : a.Mistake)),
-            .. l.Notes.Select(n => Row(n.Day, who, on, "note", TitleOf(n.TuneId), came: LearnWords.Note(LearnerNotes.Read(n.Note)))),
+            .. l.Practice.Select(p =>
+                Row(p.Day, who, on, "practised", TitleOf(p.TuneId), $"{p.Minutes}", $"{p.Tempo}", by: p.MadeBy)
+            ),
+            .. l.Answers.Select(a =>
+                Row(a.Day, who, on, "card", a.Card, seconds: Seconds(a.Seconds), came: a.Right ? "right" : a.Mistake)
+            ),
+            .. l.Notes.Select(n =>
+                Row(n.Day, who, on, "note", TitleOf(n.TuneId), came: LearnWords.Note(LearnerNotes.Read(n.Note)))
+            ),
             .. l.Done.SelectMany(d =>
                 own.TryGetValue(d.WorkId, out var w) || set.TryGetValue(d.WorkId, out w)
                     ? new[] { Row(Day(d.DoneAt), who, on, "done", SetWork.TitleOf(w), by: d.MadeBy) }

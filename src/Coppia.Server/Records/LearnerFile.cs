@@ -76,10 +76,26 @@ public sealed record PieceInFile(
 public sealed record DoneInFile(long Work, DateTime At, string By = "");
 
 /// <summary>Minutes, in a file.</summary>
-public sealed record PracticeInFile(string Key, string Day, DateTime At, int Minutes, long? Tune = null, int? Tempo = null, string By = "");
+public sealed record PracticeInFile(
+    string Key,
+    string Day,
+    DateTime At,
+    int Minutes,
+    long? Tune = null,
+    int? Tempo = null,
+    string By = ""
+);
 
 /// <summary>An answer to a card, in a file.</summary>
-public sealed record AnswerInFile(string Key, string Card, string Day, DateTime At, bool Right, double Seconds, string Mistake = "");
+public sealed record AnswerInFile(
+    string Key,
+    string Card,
+    string Day,
+    DateTime At,
+    bool Right,
+    double Seconds,
+    string Mistake = ""
+);
 
 /// <summary>Where a card lies, in a file.</summary>
 public sealed record BoxInFile(string Card, int Box, string Due);
@@ -92,7 +108,8 @@ public sealed record NoteInFile(string Key, string Day, DateTime At, LearnerNote
 public sealed record LineInFile(long Tune, string Line);
 
 /// <summary>A learner with all that is kept of them, in a file.</summary>
-/// <param name="Link">What cannot be guessed of their link; only where a deletion may be taken back, never in a file that is saved.</param>
+/// <param name="Link">What cannot be guessed of their link; only where a deletion may be taken back, never in a file
+/// that is saved.</param>
 /// <param name="Work">What is set to them alone.</param>
 /// <param name="Lines">Lines of scores that they read, where they are not those of their instrument.</param>
 public sealed record LearnerInFile(
@@ -117,8 +134,22 @@ public sealed record LearnerInFile(
             Nickname: l.Learner.Nickname,
             Instrument: l.Learner.Instrument,
             Size: l.Learner.Size,
-            Practice: [.. l.Practice.Select(p => new PracticeInFile(p.Key, p.Day, p.At, p.Minutes, p.TuneId, p.Tempo, p.MadeBy))],
-            Answers: [.. l.Answers.Select(a => new AnswerInFile(a.Key, a.Card, a.Day, a.At, a.Right, a.Seconds, a.Mistake))],
+            Practice:
+            [
+                .. l.Practice.Select(p => new PracticeInFile(
+                    p.Key,
+                    p.Day,
+                    p.At,
+                    p.Minutes,
+                    p.TuneId,
+                    p.Tempo,
+                    p.MadeBy
+                )),
+            ],
+            Answers:
+            [
+                .. l.Answers.Select(a => new AnswerInFile(a.Key, a.Card, a.Day, a.At, a.Right, a.Seconds, a.Mistake)),
+            ],
             Boxes: [.. l.Boxes.Select(b => new BoxInFile(b.Card, b.Box, b.Due))],
             Notes: [.. l.Notes.Select(n => new NoteInFile(n.Key, n.Day, n.At, LearnerNotes.Read(n.Note), n.TuneId))],
             Work: [.. l.Own.Select(ClassFile.WorkOf)],
@@ -162,7 +193,11 @@ public sealed record LearnerInFile(
             ClassFile.Each(
                 Answers,
                 $"{where}, answer",
-                a => ClassFile.IsDay(a.Day) && ClassFile.IsCard(a.Card) && a.Key.Length is > 0 and <= 60 && a.Mistake.Length <= 40,
+                a =>
+                    ClassFile.IsDay(a.Day)
+                    && ClassFile.IsCard(a.Card)
+                    && a.Key.Length is > 0 and <= 60
+                    && a.Mistake.Length <= 40,
                 "a key, a card, a day such as 2026-09-14, and a kind of mistake",
                 a => new CardAnswerRecord
                 {

@@ -6,13 +6,21 @@ namespace Coppia.Server.Records;
 
 /// <summary>A lesson in the record of its class.</summary>
 /// <param name="Tunes">Its tunes by their places, by their numbers there; null for one that is gone.</param>
-public sealed record LessonInFile(LessonDoc Lesson, IReadOnlyList<long?> Tunes, DateTime MadeAt, string MadeBy, DateTime? TaughtAt = null)
+public sealed record LessonInFile(
+    LessonDoc Lesson,
+    IReadOnlyList<long?> Tunes,
+    DateTime MadeAt,
+    string MadeBy,
+    DateTime? TaughtAt = null
+)
 {
     /// <summary>Lessons as a file has them; what this version cannot read stays behind.</summary>
     internal static LessonInFile[] Of(IEnumerable<LessonRecord> lessons, JsonSerializerOptions json) =>
         [
             .. lessons
-                .Select(l => Read(l, json) is { } doc ? new LessonInFile(doc, l.Tunes, l.MadeAt, l.MadeBy, l.TaughtAt) : null)
+                .Select(l =>
+                    Read(l, json) is { } doc ? new LessonInFile(doc, l.Tunes, l.MadeAt, l.MadeBy, l.TaughtAt) : null
+                )
                 .OfType<LessonInFile>(),
         ];
 

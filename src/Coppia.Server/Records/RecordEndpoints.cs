@@ -16,22 +16,37 @@ internal static class RecordEndpoints
     public static void MapRecords(this IEndpointRouteBuilder api)
     {
         var classes = api.MapGroup("/api/classes");
-        classes.MapPost("/record", TakeIn).WithName("takeClassIn").ProducesProblem(409).ProducesProblem(422).WithMetadata(Large);
+        classes
+            .MapPost("/record", TakeIn)
+            .WithName("takeClassIn")
+            .ProducesProblem(409)
+            .ProducesProblem(422)
+            .WithMetadata(Large);
         var one = classes.MapGroup("/{class:long}");
         one.MapGet("/record.json", ClassJson).WithName("getClassRecord").ProducesProblem(404);
         one.MapGet("/record.csv", ClassRows).WithName("getClassTable").ProducesProblem(404);
         one.MapDelete("", Delete).WithName("deleteClass").ProducesProblem(404);
-        one.MapGet("/learners/{learner:long}/record.json", LearnerJson).WithName("getLearnerRecord").ProducesProblem(404);
+        one.MapGet("/learners/{learner:long}/record.json", LearnerJson)
+            .WithName("getLearnerRecord")
+            .ProducesProblem(404);
         one.MapGet("/learners/{learner:long}/record.csv", LearnerRows).WithName("getLearnerTable").ProducesProblem(404);
         one.MapDelete("/learners/{learner:long}", DeleteLearner).WithName("deleteLearner").ProducesProblem(404);
-        one.MapPost("/learners/record", BringBack).WithName("takeLearnerIn").ProducesProblem(404).ProducesProblem(422).WithMetadata(Large);
+        one.MapPost("/learners/record", BringBack)
+            .WithName("takeLearnerIn")
+            .ProducesProblem(404)
+            .ProducesProblem(422)
+            .WithMetadata(Large);
     }
 
     private static readonly RequestSizeLimitAttribute Large = new(MostBytes);
 
     private static FileContentHttpResult ClassJson(ClassCopies copies, ClassFiles files, long @class) =>
         copies.Of(@class) is { } copy
-            ? TypedResults.Bytes(files.Bytes(files.FileOf(copy)), "application/json", $"class-{FileNames.Plain(copy.Class.Name)}.json")
+            ? TypedResults.Bytes(
+                files.Bytes(files.FileOf(copy)),
+                "application/json",
+                $"class-{FileNames.Plain(copy.Class.Name)}.json"
+            )
             : throw ClassRules.NoClass(@class);
 
     private static FileContentHttpResult ClassRows(ClassCopies copies, ClassTable table, long @class) =>
@@ -41,20 +56,36 @@ internal static class RecordEndpoints
 
     /// <summary>The class goes with everything that hangs on it; what it was is answered, to be taken back.</summary>
     private static ClassFile Delete(ClassRepository classes, ClassCopies copies, ClassFiles files, long @class) =>
-        copies.Of(@class) is { } copy && classes.Delete(@class) ? files.FileOf(copy, withLinks: true) : throw ClassRules.NoClass(@class);
+        copies.Of(@class) is { } copy && classes.Delete(@class)
+            ? files.FileOf(copy, withLinks: true)
+            : throw ClassRules.NoClass(@class);
 
     private static ClassSummary TakeIn(ClassRepository classes, ClassFiles files, ClassFile file) =>
         files.Add(file) is { } id
             ? ClassSummary.Of(classes.Find(id)!, classes.Sections(id))
-            : throw RefusedException.Meanwhile($"“{file.Name}” is here already, made at the same moment. Nothing was changed.");
+            : throw RefusedException.Meanwhile(
+                $"“{file.Name}” is here already, made at the same moment. Nothing was changed."
+            );
 
-    private static FileContentHttpResult LearnerJson(Asker asker, ClassCopies copies, ClassFiles files, long @class, long learner)
+    private static FileContentHttpResult LearnerJson(
+        Asker asker,
+        ClassCopies copies,
+        ClassFiles files,
+        long @class,
+        long learner
+    )
     {
         var who = asker.LearnerOf(@class, learner);
         return TypedResults.Bytes(files.Bytes(files.FileOf(copies.Of(who))), "application/json", $"{NameOf(who)}.json");
     }
 
-    private static FileContentHttpResult LearnerRows(Asker asker, ClassCopies copies, ClassTable table, long @class, long learner)
+    private static FileContentHttpResult LearnerRows(
+        Asker asker,
+        ClassCopies copies,
+        ClassTable table,
+        long @class,
+        long learner
+    )
     {
         var who = asker.LearnerOf(@class, learner);
         return CsvText.File(table.Of(copies.Of(who)), NameOf(who));
@@ -77,7 +108,13 @@ internal static class RecordEndpoints
     }
 
     /// <summary>Puts a learner with their whole record into a class.</summary>
-    private static NoContent BringBack(Asker asker, LearnerRepository learners, ClassFiles files, long @class, LearnerFile learner)
+    private static NoContent BringBack(
+        Asker asker,
+        LearnerRepository learners,
+        ClassFiles files,
+        long @class,
+        LearnerFile learner
+    )
     {
         var one = asker.Class;
         if (learners.Of(one.Id).Count >= LearnerList.MostLearners)

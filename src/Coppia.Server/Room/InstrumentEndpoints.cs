@@ -17,7 +17,8 @@ public sealed record StringView(int Index, string Letter, string Name, string Op
 public sealed record AlternativeView(string Name, string Label);
 
 /// <summary>What a screen needs to draw an instrument.</summary>
-/// <param name="Distances">Of each place from the nut, as parts of the string length; from the open string to the highest place.</param>
+/// <param name="Distances">Of each place from the nut, as parts of the string length; from the open string to the
+/// highest place.</param>
 public sealed record InstrumentView(
     string Id,
     string Name,
@@ -59,7 +60,11 @@ public sealed record InstrumentView(
     }
 
     private static double[] DistancesOf(Instrument instrument) =>
-        [.. Enumerable.Range(0, instrument.HighestPlace + 1).Select(n => Math.Round(Core.Instruments.Tapes.Distance(1, n), 5))];
+        [
+            .. Enumerable
+                .Range(0, instrument.HighestPlace + 1)
+                .Select(n => Math.Round(Core.Instruments.Tapes.Distance(1, n), 5)),
+        ];
 }
 
 /// <summary>One place on the fingerboard as a note on the staff.</summary>
@@ -76,7 +81,10 @@ internal static class InstrumentEndpoints
     public static void MapInstruments(this IEndpointRouteBuilder api)
     {
         api.MapGet("/api/instruments", List).WithName("listInstruments");
-        api.MapGet("/api/instruments/{instrument}/place", Place).WithName("getPlace").ProducesProblem(404).ProducesProblem(400);
+        api.MapGet("/api/instruments/{instrument}/place", Place)
+            .WithName("getPlace")
+            .ProducesProblem(404)
+            .ProducesProblem(400);
     }
 
     private static InstrumentView[] List(HouseStyles styles)
@@ -93,7 +101,8 @@ internal static class InstrumentEndpoints
         if (@string < 0 || @string >= known.Strings.Count || semitones < 0 || semitones > 24 || fifths is < -7 or > 7)
             throw new RefusedException(
                 400,
-                $"There is no such place; expected string 0 to {known.Strings.Count - 1}, semitones 0 to 24, fifths −7 to 7."
+                $"There is no such place; expected string 0 to {known.Strings.Count - 1}, semitones 0 to 24, "
+                    + "fifths −7 to 7."
             );
 
         var key = new KeySignature(fifths);

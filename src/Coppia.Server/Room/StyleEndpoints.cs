@@ -12,7 +12,8 @@ using Microsoft.AspNetCore.Http.HttpResults;
 namespace Coppia.Server.Room;
 
 /// <summary>A named house style. Id 0 is the built-in one, in force until a style is kept.</summary>
-/// <param name="Unreadable">The text of a style that this version cannot read, with what is wrong; the defaults stand in for it.</param>
+/// <param name="Unreadable">The text of a style that this version cannot read, with what is wrong; the defaults stand
+/// in for it.</param>
 public sealed record StyleView(
     long Id,
     string Name,
@@ -47,7 +48,9 @@ internal sealed class StyleRules : AbstractValidator<StyleRequest>
             .WithMessage("The style needs a name.")
             .MaximumLength(LongestName)
             .WithMessage($"The name is longer than {LongestName} characters.");
-        RuleFor(r => r.Style.FirstKeyFifths).InclusiveBetween(-7, 7).WithMessage("The first key has at most seven sharps or flats.");
+        RuleFor(r => r.Style.FirstKeyFifths)
+            .InclusiveBetween(-7, 7)
+            .WithMessage("The first key has at most seven sharps or flats.");
         RuleForEach(r => r.Style.Tapes)
             .Must(t => StringSection.Named(t.Key) is not null)
             .WithMessage($"Tapes are kept for {Labels.Instruments("and")}.")
@@ -75,7 +78,12 @@ internal static class StyleEndpoints
         var styles = api.MapGroup("/api/styles");
         styles.MapGet("", List).WithName("listStyles");
         styles.MapPost("", Add).WithName("addStyle").ProducesValidationProblem();
-        styles.MapPut("/{id:long}", Save).WithName("saveStyle").ProducesValidationProblem().ProducesProblem(404).ProducesProblem(409);
+        styles
+            .MapPut("/{id:long}", Save)
+            .WithName("saveStyle")
+            .ProducesValidationProblem()
+            .ProducesProblem(404)
+            .ProducesProblem(409);
         styles
             .MapPost("/{id:long}/current", (StyleRepository repository, long id) => Done(repository.MakeCurrent(id)))
             .WithName("useStyle")
@@ -93,7 +101,10 @@ internal static class StyleEndpoints
             .ProducesProblem(404);
         styles.MapPost("/{id:long}/duplicate", Duplicate).WithName("duplicateStyle").ProducesProblem(404);
         styles
-            .MapGet("/words", () => WordRhythms.Shipped.Select(w => new WordRhythmView(w.Pattern, w.Word, w.Name)).ToArray())
+            .MapGet(
+                "/words",
+                () => WordRhythms.Shipped.Select(w => new WordRhythmView(w.Pattern, w.Word, w.Name)).ToArray()
+            )
             .WithName("listWordRhythms");
         styles.MapGet("/settings", () => StyleSetting.All).WithName("listStyleSettings");
         styles.MapPost("/example", (HouseStyle style) => StyleExamples.Of(style)).WithName("showStyle");
@@ -102,7 +113,9 @@ internal static class StyleEndpoints
     private static IReadOnlyList<StyleView> List(StyleRepository repository)
     {
         var kept = repository.List();
-        return kept.Count == 0 ? [new StyleView(0, "Coppia’s defaults", true, HouseStyle.Default)] : [.. kept.Select(ViewOf)];
+        return kept.Count == 0
+            ? [new StyleView(0, "Coppia’s defaults", true, HouseStyle.Default)]
+            : [.. kept.Select(ViewOf)];
     }
 
     private static StyleView ViewOf(StyleRecord s)
@@ -126,14 +139,20 @@ internal static class StyleEndpoints
         return List(repository).First(s => s.Id == id);
     }
 
-    private static StyleView Save(StyleRepository repository, IValidator<StyleRequest> rules, long id, StyleChange request)
+    private static StyleView Save(
+        StyleRepository repository,
+        IValidator<StyleRequest> rules,
+        long id,
+        StyleChange request
+    )
     {
         rules.ValidateAndThrow(request);
         return repository.Save(id, request.Version, request.Name.Trim(), StyleFile.Write(request.Style)) switch
         {
             SaveOutcome.Saved when List(repository).FirstOrDefault(s => s.Id == id) is { } saved => saved,
             SaveOutcome.ChangedMeanwhile => throw RefusedException.Meanwhile(
-                "This style was saved from another window since you opened it. Nothing was overwritten; keep yours as another style, or "
+                "This style was saved from another window since you opened it. Nothing was overwritten; "
+                    + "keep yours as another style, or "
                     + "undo your changes to see it."
             ),
             _ => throw NoStyle(),
@@ -145,7 +164,10 @@ internal static class StyleEndpoints
         var kept = repository.List();
         if (kept.FirstOrDefault(s => s.Id == id) is not { } style)
             throw NoStyle();
-        var copy = repository.Add(Copies.NameOf(style.Name, kept.Select(s => s.Name), StyleRules.LongestName), style.Json);
+        var copy = repository.Add(
+            Copies.NameOf(style.Name, kept.Select(s => s.Name), StyleRules.LongestName),
+            style.Json
+        );
         return List(repository).First(s => s.Id == copy);
     }
 

@@ -14,7 +14,8 @@ public sealed record HeardPlaceView(int Semitones, string Low, string InTune, st
 /// <summary>A string to tune and to listen to.</summary>
 /// <param name="Midi">Sounding MIDI key number of the open string.</param>
 /// <param name="Low">A little low; much of it: FarLow. So with high.</param>
-/// <param name="WrongString">What is said where another string sounds, by the order of that string; empty for itself.</param>
+/// <param name="WrongString">What is said where another string sounds, by the order of that string; empty for
+/// itself.</param>
 public sealed record TuningStringView(
     int Index,
     string Name,
@@ -54,7 +55,8 @@ public sealed record TuningView(
 /// <summary>Tuning the strings.</summary>
 internal static class TuningEndpoints
 {
-    public static void MapTuning(this IEndpointRouteBuilder api) => api.MapGet("/api/tuning", Get).WithName("getTuning");
+    public static void MapTuning(this IEndpointRouteBuilder api) =>
+        api.MapGet("/api/tuning", Get).WithName("getTuning");
 
     /// <summary>For the class's sections; for all instruments where no class is chosen.</summary>
     private static TuningView Get(Asker asker)
@@ -103,12 +105,20 @@ internal static class TuningEndpoints
                             Below: words.NotOnString(s, below: true),
                             Above: words.NotOnString(s, below: false),
                             Silence: words.Silence(s),
-                            WrongString: [.. strings.Select((_, other) => other == s ? "" : words.WrongString(other, s))],
+                            WrongString:
+                            [
+                                .. strings.Select((_, other) => other == s ? "" : words.WrongString(other, s)),
+                            ],
                             Places:
                             [
                                 .. Enumerable
                                     .Range(0, HeardWords.Highest + 1)
-                                    .Select(n => new HeardPlaceView(n, words.Place(n, -little), words.Place(n, 0), words.Place(n, little))),
+                                    .Select(n => new HeardPlaceView(
+                                        n,
+                                        words.Place(n, -little),
+                                        words.Place(n, 0),
+                                        words.Place(n, little)
+                                    )),
                             ]
                         )
                 ),

@@ -77,7 +77,11 @@ internal static class ShapeEndpoints
     private static ScaleFormView[] Keys(HouseStyles styles)
     {
         var style = styles.Current().Style;
-        return [.. Enum.GetValues<ScaleForm>().Select(form => new ScaleFormView(form, ShapeWords.Form(form), [.. KeysOf(form)]))];
+        return
+        [
+            .. Enum.GetValues<ScaleForm>()
+                .Select(form => new ScaleFormView(form, ShapeWords.Form(form), [.. KeysOf(form)])),
+        ];
 
         IEnumerable<KeyView> KeysOf(ScaleForm form) =>
             Enumerable
@@ -86,19 +90,33 @@ internal static class ShapeEndpoints
                 .Select(key => new KeyView(key.Fifths, Labels.Key(key, style), ShapeWords.Short(key)));
     }
 
-    private static ShapesView Shapes(HouseStyles styles, string instrument, int fifths, string form, string? position, int? compareFifths)
+    private static ShapesView Shapes(
+        HouseStyles styles,
+        string instrument,
+        int fifths,
+        string form,
+        string? position,
+        int? compareFifths
+    )
     {
         var player = styles.Player(instrument);
         var (known, style) = (player.Instrument, player.Style);
         var positions = HandShape.Positions(known);
-        if (fifths is < -7 or > 7 || compareFifths is < -7 or > 7 || position is not null && !positions.Contains(position))
+        if (
+            fifths is < -7 or > 7
+            || compareFifths is < -7 or > 7
+            || position is not null && !positions.Contains(position)
+        )
             throw new RefusedException(
                 400,
                 $"There is no such key or position; expected −7 to 7 fifths and one of {string.Join(", ", positions)}."
             );
 
         if (!Choices.Read<ScaleForm>(form, out var scale))
-            throw new RefusedException(400, $"“{form}” is not a scale; expected one of {Choices.Expected<ScaleForm>()}.");
+            throw new RefusedException(
+                400,
+                $"“{form}” is not a scale; expected one of {Choices.Expected<ScaleForm>()}."
+            );
 
         var key = new ScaleKey(fifths, scale);
         position ??= HandShape.BestPosition(known, key);
@@ -124,9 +142,16 @@ internal static class ShapeEndpoints
     private static string? BesidesFirst(Instrument instrument, string position) =>
         FrameOf(instrument, position) is var frame && frame.Height != instrument.FirstHeight ? frame.Spoken : null;
 
-    private static HandFrame FrameOf(Instrument instrument, string position) => instrument.Frames.First(f => f.Position == position);
+    private static HandFrame FrameOf(Instrument instrument, string position) =>
+        instrument.Frames.First(f => f.Position == position);
 
-    private static HandShapeView ViewOf(HandShape shape, Instrument instrument, ScaleKey key, ScaleKey compared, HouseStyle style)
+    private static HandShapeView ViewOf(
+        HandShape shape,
+        Instrument instrument,
+        ScaleKey key,
+        ScaleKey compared,
+        HouseStyle style
+    )
     {
         var descriptive = ShapeWords.Name(shape, instrument);
         var own = style.ShapeNames.GetValueOrDefault(descriptive);

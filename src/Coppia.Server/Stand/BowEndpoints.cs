@@ -43,7 +43,14 @@ public sealed record WrongWayView(string NoteId, string Text, IReadOnlyList<BowC
 /// <param name="Nothing">Said where there is nothing to propose; else null.</param>
 /// <param name="Now">Places that miss the aim now.</param>
 /// <param name="Left">Places that miss it with all changes taken.</param>
-public sealed record BowProposalView(BowAim Aim, string Title, string? Nothing, IReadOnlyList<BowChangeView> Changes, int Now, int Left);
+public sealed record BowProposalView(
+    BowAim Aim,
+    string Title,
+    string? Nothing,
+    IReadOnlyList<BowChangeView> Changes,
+    int Now,
+    int Left
+);
 
 public sealed record UnevenBarView(int Bar, string Text, IReadOnlyList<string> NoteIds);
 
@@ -102,27 +109,47 @@ internal static class BowEndpoints
                 )),
             ],
             Uneven: [.. advice.Uneven.Select(u => new UnevenBarView(u.Bar.Number, BowWords.Uneven(u), u.NoteIds))],
-            Hints: [.. advice.Hints.Select(h => new BowHintView(BowWords.Where(h), BowWords.Action(h.Action, style), h.NoteIds))],
+            Hints:
+            [
+                .. advice.Hints.Select(h => new BowHintView(
+                    BowWords.Where(h),
+                    BowWords.Action(h.Action, style),
+                    h.NoteIds
+                )),
+            ],
             Check: [.. BowWords.Check(reading.BowCheck)]
         );
 
         IReadOnlyList<BowChangeView> InWords(IReadOnlyCollection<BowEdit> edits) =>
             [.. BowChange.In(tune.Score, edits).Select(c => BowChangeView.Of(c, style))];
 
-        IReadOnlyList<BowChangeView> InBarOrder(IReadOnlyCollection<BowEdit> edits) => [.. InWords(edits).OrderBy(c => c.Bar)];
+        IReadOnlyList<BowChangeView> InBarOrder(IReadOnlyCollection<BowEdit> edits) =>
+            [.. InWords(edits).OrderBy(c => c.Bar)];
     }
 
     /// <summary>
     /// Changes some of the bowing; where one cannot be made, or another window has changed it meanwhile, none is.
     /// </summary>
-    private static NoContent Change(Readings readings, BowRepository bows, Asker asker, long id, BowChangesRequest request)
+    private static NoContent Change(
+        Readings readings,
+        BowRepository bows,
+        Asker asker,
+        long id,
+        BowChangesRequest request
+    )
     {
         var kept = readings.Kept(id);
         kept = kept.For(request.Instrument ?? "");
         BowVerdictChange[] changes = [.. request.Changes.DistinctBy(c => c.Edit)];
         var pitches = kept.Score.Events.ToDictionary(e => e.Id, e => e.Pitch?.ToString());
-        if (changes.FirstOrDefault(c => c.To == BowVerdict.Refused && pitches.GetValueOrDefault(c.NoteId) is null) is { } stray)
-            throw new RefusedException(422, $"There is no note {stray.NoteId} in this tune; expected the id of a printed note.");
+        if (
+            changes.FirstOrDefault(c => c.To == BowVerdict.Refused && pitches.GetValueOrDefault(c.NoteId) is null) is
+            { } stray
+        )
+            throw new RefusedException(
+                422,
+                $"There is no note {stray.NoteId} in this tune; expected the id of a printed note."
+            );
         // Whoever changes another bow meanwhile is not in the way: what is kept is looked at again.
         while (true)
         {
@@ -136,7 +163,10 @@ internal static class BowEndpoints
             {
                 BowEdits.Apply(
                     kept.Score,
-                    [.. taken.Where(e => !touched.Contains(e)), .. changes.Where(c => c.To == BowVerdict.Taken).Select(c => c.Edit)]
+                    [
+                        .. taken.Where(e => !touched.Contains(e)),
+                        .. changes.Where(c => c.To == BowVerdict.Taken).Select(c => c.Edit),
+                    ]
                 );
             }
             catch (ImpossibleBowEditException e)

@@ -7,7 +7,9 @@ using Coppia.Server.Asked;
 
 namespace Coppia.Server.Stand;
 
-/// <summary>A tune that was kept and that this version cannot read; the answer brings its text, to be copied or mended.</summary>
+/// <summary>
+/// A tune that was kept and that this version cannot read; the answer brings its text, to be copied or mended.
+/// </summary>
 internal sealed class UnreadableTuneException : UnreadableException
 {
     public UnreadableTuneException(TuneRecord tune, IReadOnlyList<SourceError> errors)
@@ -33,7 +35,8 @@ internal sealed record KeptTune(
 {
     public Score Score => Line.Score;
 
-    /// <exception cref="UnreadableTuneException">The source cannot be read any more: an earlier version kept it.</exception>
+    /// <exception cref="UnreadableTuneException">The source cannot be read any more: an earlier version kept
+    /// it.</exception>
     public static KeptTune Of(TuneRecord tune, CancellationToken stop = default)
     {
         var read = TuneReader.Read(tune.Source, stop);
@@ -41,14 +44,23 @@ internal sealed record KeptTune(
             throw new UnreadableTuneException(tune, read.Errors);
         var lines = WithIds(ScoreLines.WithOwnIds(read.Lines), tune.NoteIds);
         var main = LinesForWhom.OfJson(tune.Lines)?.Main ?? read.Main!.Key;
-        return new KeptTune(tune, lines, lines.FirstOrDefault(l => l.Key == main) ?? lines[0], tune.PrintedFor, read.Notices);
+        return new KeptTune(
+            tune,
+            lines,
+            lines.FirstOrDefault(l => l.Key == main) ?? lines[0],
+            tune.PrintedFor,
+            read.Notices
+        );
     }
 
     /// <summary>The tune as an instrument reads it: on its own line where it has one.</summary>
     public KeptTune For(string instrument)
     {
         var chosen = LinesForWhom.OfJson(Tune.Lines);
-        if (chosen is null || Lines.FirstOrDefault(l => l.Key == chosen.For.GetValueOrDefault(instrument)) is not { } own)
+        if (
+            chosen is null
+            || Lines.FirstOrDefault(l => l.Key == chosen.For.GetValueOrDefault(instrument)) is not { } own
+        )
             return this;
         return this with { Line = own, PrintedFor = LinesForWhom.Offered(own).For.Id };
     }
@@ -65,9 +77,11 @@ internal sealed record KeptTune(
     }
 
     /// <summary>
-    /// The ids of an edited source, such that every note that was there before keeps its own; null where places name them all.
+    /// The ids of an edited source, such that every note that was there before keeps its own; null where places name
+    /// them all.
     /// </summary>
-    /// <param name="marked">Notes that pins and bow changes hang on, also those that the music does not have at present.</param>
+    /// <param name="marked">Notes that pins and bow changes hang on, also those that the music does not have at
+    /// present.</param>
     public string? IdsAfter(ReadResult edited, IReadOnlyCollection<string> marked)
     {
         var fresh = ScoreLines.WithOwnIds(edited.Lines);
@@ -79,7 +93,9 @@ internal sealed record KeptTune(
         return ids.Length == 1 ? JsonSerializer.Serialize(ids[0]) : JsonSerializer.Serialize(ids);
     }
 
-    /// <summary>True for ids that a source's bars and notes can have: a text for each, in one list or one a line.</summary>
+    /// <summary>
+    /// True for ids that a source's bars and notes can have: a text for each, in one list or one a line.
+    /// </summary>
     internal static bool AreIds(JsonElement ids, ReadResult read)
     {
         var lines = read.Lines.Count == 1 ? [ids] : ids.EnumerateArray().ToArray();
@@ -88,8 +104,10 @@ internal sealed record KeptTune(
                 .Zip(read.Lines)
                 .All(p =>
                     p.First.ValueKind == JsonValueKind.Array
-                    && p.First.EnumerateArray().All(i => i.ValueKind == JsonValueKind.String && i.GetString() is { Length: > 0 and < 100 })
-                    && p.First.EnumerateArray().DistinctBy(i => i.GetString()).Count() == ScoreIds.Of(p.Second.Score).Count
+                    && p.First.EnumerateArray()
+                        .All(i => i.ValueKind == JsonValueKind.String && i.GetString() is { Length: > 0 and < 100 })
+                    && p.First.EnumerateArray().DistinctBy(i => i.GetString()).Count()
+                        == ScoreIds.Of(p.Second.Score).Count
                 );
     }
 
@@ -100,7 +118,10 @@ internal sealed record KeptTune(
     {
         if (kept is null)
             return lines;
-        var ids = lines.Count == 1 ? [JsonSerializer.Deserialize<string[]>(kept)!] : JsonSerializer.Deserialize<string[][]>(kept)!;
+        var ids =
+            lines.Count == 1
+                ? [JsonSerializer.Deserialize<string[]>(kept)!]
+                : JsonSerializer.Deserialize<string[][]>(kept)!;
         return [.. lines.Select((l, i) => i < ids.Length ? l with { Score = ScoreIds.With(l.Score, ids[i]) } : l)];
     }
 }

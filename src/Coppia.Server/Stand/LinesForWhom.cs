@@ -16,15 +16,21 @@ public sealed record LinesForWhom(string Main, IReadOnlyDictionary<string, strin
         if (read.Lines.Count < 2)
             return null;
         var proposed = WhichLine.Proposed([.. read.Lines.Select(Offered)]);
-        var main = StringSection.All.Where(i => proposed.ContainsKey(i.Id)).Select(i => read.Lines[proposed[i.Id]]).FirstOrDefault();
-        return new LinesForWhom((main ?? read.Main!).Key, proposed.ToDictionary(p => p.Key, p => read.Lines[p.Value].Key));
+        var main = StringSection
+            .All.Where(i => proposed.ContainsKey(i.Id))
+            .Select(i => read.Lines[proposed[i.Id]])
+            .FirstOrDefault();
+        return new LinesForWhom(
+            (main ?? read.Main!).Key,
+            proposed.ToDictionary(p => p.Key, p => read.Lines[p.Value].Key)
+        );
     }
 
     internal static OfferedLine Offered(ScoreLine line) => new(line.Name, line.Score);
 
     /// <summary>
-    /// The same choice for an edited score: by the keys of the lines where all are still there, else by their order; null where the lines
-    /// are others.
+    /// The same choice for an edited score: by the keys of the lines where all are still there, else by their order;
+    /// null where the lines are others.
     /// </summary>
     internal LinesForWhom? After(IReadOnlyList<ScoreLine> before, IReadOnlyList<ScoreLine> edited)
     {
@@ -41,5 +47,6 @@ public sealed record LinesForWhom(string Main, IReadOnlyDictionary<string, strin
 
     public string ToJson() => JsonSerializer.Serialize(this);
 
-    public static LinesForWhom? OfJson(string? json) => json is null ? null : JsonSerializer.Deserialize<LinesForWhom>(json);
+    public static LinesForWhom? OfJson(string? json) =>
+        json is null ? null : JsonSerializer.Deserialize<LinesForWhom>(json);
 }

@@ -32,7 +32,14 @@ public sealed record NewThingView(
 /// <param name="Weight">What they weigh together.</param>
 /// <param name="Words">"one new thing".</param>
 /// <param name="Parts">How hard it is, told in parts.</param>
-public sealed record NewsView(IReadOnlyList<NewThingView> Things, int Count, int Weight, Reach Reach, string Words, string Parts)
+public sealed record NewsView(
+    IReadOnlyList<NewThingView> Things,
+    int Count,
+    int Weight,
+    Reach Reach,
+    string Words,
+    string Parts
+)
 {
     /// <returns>Null where no record of the class is kept.</returns>
     internal static NewsView? Of(News news, PlayerReading reading, Player player)

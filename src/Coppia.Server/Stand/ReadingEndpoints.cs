@@ -42,7 +42,10 @@ internal static class ReadingEndpoints
 {
     public static void MapReadings(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/api/tunes/{id:long}/reading", Get).WithName("getReading").Produces<ReadingView>().ProducesProblem(404);
+        api.MapGet("/api/tunes/{id:long}/reading", Get)
+            .WithName("getReading")
+            .Produces<ReadingView>()
+            .ProducesProblem(404);
         api.MapPatch("/api/tunes/{id:long}/pins/{instrument}", ChangePins)
             .WithName("changePins")
             .ProducesProblem(404)
@@ -54,7 +57,10 @@ internal static class ReadingEndpoints
             .ProducesProblem(409)
             .ProducesProblem(422);
         // Asked with a body: the lines of a long tune are too many for an address.
-        api.MapPost("/api/tunes/{id:long}/before", Before).WithName("sayBefore").ProducesProblem(400).ProducesProblem(404);
+        api.MapPost("/api/tunes/{id:long}/before", Before)
+            .WithName("sayBefore")
+            .ProducesProblem(400)
+            .ProducesProblem(404);
     }
 
     /// <param name="line">Order of a line of the score, from 0; null for that of the instrument.</param>
@@ -72,22 +78,37 @@ internal static class ReadingEndpoints
     }
 
     /// <summary>
-    /// Changes some of the teacher's own pairs for one instrument; where one is impossible, or another window has changed it meanwhile,
-    /// none is.
+    /// Changes some of the teacher's own pairs for one instrument; where one is impossible, or another window has
+    /// changed it meanwhile, none is.
     /// </summary>
-    private static NoContent ChangePins(Readings readings, PinRepository pins, Asker asker, long id, string instrument, PinChanges request)
+    private static NoContent ChangePins(
+        Readings readings,
+        PinRepository pins,
+        Asker asker,
+        long id,
+        string instrument,
+        PinChanges request
+    )
     {
         var (kept, player) = readings.Kept(id, instrument);
         var pitches = SoundingNote.Of(kept.Score).ToDictionary(n => n.Id, n => n.Pitch.ToString());
         if (request.Changes.FirstOrDefault(c => !pitches.ContainsKey(c.NoteId)) is { } stray)
-            throw new RefusedException(422, $"There is no note {stray.NoteId} in this tune; expected the id of a sounding note.");
+            throw new RefusedException(
+                422,
+                $"There is no note {stray.NoteId} in this tune; expected the id of a sounding note."
+            );
         PinChange[] changes = [.. request.Changes.DistinctBy(c => c.NoteId)];
         // Whoever changes another note meanwhile is not in the way: what is kept is looked at again.
         while (true)
         {
             asker.Gone.ThrowIfCancellationRequested();
-            var seen = (Pins: pins.Of(id, player.Instrument.Id), UsesPrinted: pins.UsesPrinted(id, player.Instrument.Id));
-            var now = readings.PinsInForce(kept, player).ToDictionary(p => p.NoteId, p => new PinnedPair(p.String, p.Finger));
+            var seen = (
+                Pins: pins.Of(id, player.Instrument.Id),
+                UsesPrinted: pins.UsesPrinted(id, player.Instrument.Id)
+            );
+            var now = readings
+                .PinsInForce(kept, player)
+                .ToDictionary(p => p.NoteId, p => new PinnedPair(p.String, p.Finger));
             if (changes.FirstOrDefault(c => now.GetValueOrDefault(c.NoteId) != c.Was) is { } late)
                 throw RefusedException.Meanwhile(PinWords.ChangedMeanwhile(kept.Score, late.NoteId));
             if (request.Printed is { } printed && printed.Was != seen.UsesPrinted)
@@ -121,14 +142,21 @@ internal static class ReadingEndpoints
     }
 
     /// <summary>Keeps the octave that the teacher chose for one instrument.</summary>
-    private static NoContent PutOctave(Readings readings, OctaveRepository octaves, long id, string instrument, OctaveRequest request)
+    private static NoContent PutOctave(
+        Readings readings,
+        OctaveRepository octaves,
+        long id,
+        string instrument,
+        OctaveRequest request
+    )
     {
         var (kept, player) = readings.Kept(id, instrument);
         var choices = OctaveFit.Choices(SoundingNote.Of(kept.Score), player);
         if (request.Octaves is { } asked && choices.All(c => c.Octaves != asked))
             throw new RefusedException(
                 422,
-                $"Moved by {asked} octaves, most of the tune lies out of the {player.Instrument.Name.ToLowerInvariant()}’s reach; "
+                $"Moved by {asked} octaves, most of the tune lies out of the "
+                    + $"{player.Instrument.Name.ToLowerInvariant()}’s reach; "
                     + $"expected {string.Join(", ", choices.Select(c => c.Octaves))}."
             );
         return octaves.Choose(id, player.Instrument.Id, request.Octaves, request.Was)
@@ -149,7 +177,8 @@ internal static class ReadingEndpoints
             if (firsts[i] < 0 || firsts[i] >= bars || i > 0 && firsts[i] <= firsts[i - 1])
                 throw new RefusedException(
                     400,
-                    $"Line {i + 1} cannot begin at bar order {firsts[i]}; expected ascending orders from 0 to {bars - 1}."
+                    $"Line {i + 1} cannot begin at bar order {firsts[i]}; "
+                        + $"expected ascending orders from 0 to {bars - 1}."
                 );
         }
 

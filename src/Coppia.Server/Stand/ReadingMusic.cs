@@ -30,7 +30,10 @@ internal static class ReadingMusic
             fingered.ToDictionary(n => n.Note.Id, n => (IReadOnlyList<string>)[.. rows.Select(r => Line(words, n, r))]),
             fingered
                 .Where(n => n.Placement is not null)
-                .ToDictionary(n => n.Note.Id, n => (reading.Instrument.Strings.Count - n.Placement!.Value.String, n.Placement.Value.Finger))
+                .ToDictionary(
+                    n => n.Note.Id,
+                    n => (reading.Instrument.Strings.Count - n.Placement!.Value.String, n.Placement.Value.Finger)
+                )
         );
     }
 
@@ -58,7 +61,15 @@ internal static class ReadingMusic
                         new ScoreLine(
                             $"P{i + 1}",
                             "",
-                            ScoreIds.Prefixed(p.Reading.Score with { TempoWords = null, Tempo = null, InstrumentName = null }, p.Prefix)
+                            ScoreIds.Prefixed(
+                                p.Reading.Score with
+                                {
+                                    TempoWords = null,
+                                    Tempo = null,
+                                    InstrumentName = null,
+                                },
+                                p.Prefix
+                            )
                         )
                 ),
             ],

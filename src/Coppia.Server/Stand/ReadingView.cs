@@ -71,7 +71,12 @@ public sealed record ReadingView(
             KeyWords: Labels.Signature(score.Key, style),
             Meter: Core.Wording.Terms.MeterWords.Listed(score.Time),
             MeterWords: words.Meter(),
-            GoodToKnow: [.. words.BeforeTheFirstNote(pairs.Octaves is not null), .. pairs.SetAside, .. kept.Notices.Select(n => n.Message)],
+            GoodToKnow:
+            [
+                .. words.BeforeTheFirstNote(pairs.Octaves is not null),
+                .. pairs.SetAside,
+                .. kept.Notices.Select(n => n.Message),
+            ],
             Moved: OctaveWords.Moved(reading.OctavesMoved),
             Octaves: reading.OctavesMoved,
             OctaveChosen: pairs.Octaves is not null,
@@ -81,7 +86,8 @@ public sealed record ReadingView(
                     .Choices(reading.Tune.Notes, player)
                     .Select(c => new OctaveChoiceView(c.Octaves, OctaveWords.Chosen(c.Octaves), OctaveWords.Leaves(c))),
             ],
-            HasPrintedFingers: kept.PrintedFor == player.Instrument.Id && score.Events.Any(e => e.PrintedFinger is not null),
+            HasPrintedFingers: kept.PrintedFor == player.Instrument.Id
+                && score.Events.Any(e => e.PrintedFinger is not null),
             UsesPrintedFingers: pairs.UsesPrinted,
             Pins: [.. pairs.Kept.Select(p => new PinView(p.NoteId, p.String, p.Finger))],
             Warnings: [.. words.Warnings(), .. pairs.SetAside],
@@ -109,7 +115,10 @@ public sealed record ReadingView(
             Trouble: TroubleOf(reading, words.Trouble),
             Order: [.. reading.Tune.Order.Select(p => p.Bar)],
             TempoQuarters: TempoOf(score),
-            Values: [.. ValueWords.Levels(style.ValueNames).Select(v => new ValueLevelView(Quarters(v.Length), v.Name))],
+            Values:
+            [
+                .. ValueWords.Levels(style.ValueNames).Select(v => new ValueLevelView(Quarters(v.Length), v.Name)),
+            ],
             Drones:
             [
                 .. Enumerable
@@ -120,14 +129,18 @@ public sealed record ReadingView(
         );
     }
 
-    /// <summary>C3: drones lie in the octave below the middle one, where all four instruments hear them under their own notes.</summary>
+    /// <summary>
+    /// C3: drones lie in the octave below the middle one, where all four instruments hear them under their own notes.
+    /// </summary>
     private const int LowestDrone = 48;
 
     internal static double Quarters(Fraction length) => (length * new Fraction(4, 1)).ToDouble();
 
     /// <summary>The printed tempo in quarters a minute, or 80.</summary>
     internal static int TempoOf(Score score) =>
-        score.Tempo is { } t ? Math.Clamp((int)Math.Round((t.Beat * new Fraction(4 * t.PerMinute, 1)).ToDouble()), 20, 300) : 80;
+        score.Tempo is { } t
+            ? Math.Clamp((int)Math.Round((t.Beat * new Fraction(4 * t.PerMinute, 1)).ToDouble()), 20, 300)
+            : 80;
 
     internal static IReadOnlyList<EventView> EventsOf(PlayerReading reading) =>
         [

@@ -74,9 +74,19 @@ public sealed record BarView(
     double CountedBeat
 );
 
-/// <summary>A printed note or rest: where it begins in its full bar and how long it is, in quarters, and its value in words.</summary>
+/// <summary>
+/// A printed note or rest: where it begins in its full bar and how long it is, in quarters, and its value in words.
+/// </summary>
 /// <param name="Parts">How its value parts into small ones.</param>
-public sealed record EventView(string Id, string BarId, double Onset, double Length, string Words, string Parts, bool IsRest);
+public sealed record EventView(
+    string Id,
+    string BarId,
+    double Onset,
+    double Length,
+    string Words,
+    string Parts,
+    bool IsRest
+);
 
 /// <summary>A note value: its length in quarters and its name.</summary>
 public sealed record ValueLevelView(double Quarters, string Name);
@@ -86,7 +96,15 @@ public sealed record ValueLevelView(double Quarters, string Name);
 public sealed record DroneView(string Name, int Midi);
 
 /// <summary>Where a stroke goes along the bow the first time: 0 = frog, 1 = tip.</summary>
-public sealed record TravelView(string NoteId, string LastId, bool Down, double From, double To, bool RunsOut, string Amount);
+public sealed record TravelView(
+    string NoteId,
+    string LastId,
+    bool Down,
+    double From,
+    double To,
+    bool RunsOut,
+    string Amount
+);
 
 public sealed record LineView(int FirstBar, int EndBar, string Letter, int? Like);
 

@@ -16,8 +16,8 @@ using Microsoft.Extensions.Options;
 namespace Coppia.Server.Stand;
 
 /// <summary>
-/// Readings of kept tunes in the current house style, with the teacher's pins. Computed values are pure, so they are remembered by what
-/// they come from; what was not asked for the longest is forgotten first.
+/// Readings of kept tunes in the current house style, with the teacher's pins. Computed values are pure, so they are
+/// remembered by what they come from; what was not asked for the longest is forgotten first.
 /// </summary>
 internal sealed class Readings(
     TuneRepository tunes,
@@ -29,7 +29,9 @@ internal sealed class Readings(
     IOptions<JsonOptions> json
 )
 {
-    /// <summary>Room for what is remembered, in printed notes: some hundred ordinary tunes for every instrument.</summary>
+    /// <summary>
+    /// Room for what is remembered, in printed notes: some hundred ordinary tunes for every instrument.
+    /// </summary>
     public const long Room = 1_000_000;
 
     public KeptTune? Find(long id)
@@ -73,7 +75,8 @@ internal sealed class Readings(
         }
     }
 
-    public static RefusedException NoTune(long id) => RefusedException.NotHere($"There is no tune {id}; it may have been deleted.");
+    public static RefusedException NoTune(long id) =>
+        RefusedException.NotHere($"There is no tune {id}; it may have been deleted.");
 
     public PlayerReading Of(KeptTune kept, Player player) => Weighed(kept, player, PinsOf(kept, player));
 
@@ -91,7 +94,11 @@ internal sealed class Readings(
     public IReadOnlyList<MetThing> ContentsOf(KeptTune kept, Player player)
     {
         var fixedPairs = PinsOf(kept, player);
-        return Remembered("contents " + Key(kept, player, fixedPairs), kept, () => TuneContents.Of(Solved(kept, player, fixedPairs)));
+        return Remembered(
+            "contents " + Key(kept, player, fixedPairs),
+            kept,
+            () => TuneContents.Of(Solved(kept, player, fixedPairs))
+        );
     }
 
     /// <summary>What in the tune is new to the class; nothing where no record is kept.</summary>
@@ -120,7 +127,14 @@ internal sealed class Readings(
         Solve(
             kept,
             player,
-            new FixedPairs([.. asked], [], UsesPrinted: false, SetAside: [], BowsOf(kept), octaves.Of(kept.Tune.Id, player.Instrument.Id))
+            new FixedPairs(
+                [.. asked],
+                [],
+                UsesPrinted: false,
+                SetAside: [],
+                BowsOf(kept),
+                octaves.Of(kept.Tune.Id, player.Instrument.Id)
+            )
         );
 
     /// <summary>The changes of the bowing that were taken and still meet the note they were made on.</summary>
@@ -134,7 +148,9 @@ internal sealed class Readings(
         var changes = bows.Of(kept.Tune.Id).Where(c => c.Refused == refused).ToArray();
         if (changes.Length == 0)
             return [];
-        var pitches = kept.Score.Events.Where(e => e.Pitch is not null).ToDictionary(e => e.Id, e => e.Pitch!.Value.ToString());
+        var pitches = kept
+            .Score.Events.Where(e => e.Pitch is not null)
+            .ToDictionary(e => e.Id, e => e.Pitch!.Value.ToString());
         return
         [
             .. changes
@@ -150,7 +166,9 @@ internal sealed class Readings(
     {
         // What can be read does not move a finger, and is not looked at here.
         var now = new Player(player.Instrument, player.Style, player.Known.Hands);
-        var then = asker.HandsWhenLearned(kept.Tune.Id) is { } hands ? new Player(player.Instrument, player.Style, hands) : now;
+        var then = asker.HandsWhenLearned(kept.Tune.Id) is { } hands
+            ? new Player(player.Instrument, player.Style, hands)
+            : now;
         var reading = PlayerReading.Of(
             MusicOf(kept, player.Style, pairs.Bows),
             PrintedForOf(kept, player.Style),
@@ -162,7 +180,9 @@ internal sealed class Readings(
         return then == now ? reading : reading.SeenBy(now);
     }
 
-    /// <summary>Names the hands by which a tune is fingered for a player: those of now, and those that learned it.</summary>
+    /// <summary>
+    /// Names the hands by which a tune is fingered for a player: those of now, and those that learned it.
+    /// </summary>
     public string HandsKey(long tune, Player player) => $"{player.Known.Hands.Key} {asker.HandsWhenLearned(tune)?.Key}";
 
     /// <summary>What all players of the tune share.</summary>
@@ -186,13 +206,16 @@ internal sealed class Readings(
     private string TuneKey(KeptTune kept, IReadOnlyList<BowEdit> taken) =>
         string.Join(
             ' ',
-            taken.Select(b => $"{b.NoteId}:{b.Kind}").Prepend($"{kept.Tune.Id} {kept.Tune.Version} {kept.Line.Key} {asker.StyleKey}")
+            taken
+                .Select(b => $"{b.NoteId}:{b.Kind}")
+                .Prepend($"{kept.Tune.Id} {kept.Tune.Version} {kept.Line.Key} {asker.StyleKey}")
         );
 
     private string Key(KeptTune kept, Player player, FixedPairs pairs)
     {
         var fixedByTeacher = string.Join(' ', pairs.Kept.Select(p => $"{p.NoteId}:{p.String}:{p.Finger}"));
-        return $"{player.Instrument.Id} {HandsKey(kept.Tune.Id, player)} {pairs.UsesPrinted} {pairs.Octaves} {fixedByTeacher} "
+        return $"{player.Instrument.Id} {HandsKey(kept.Tune.Id, player)} {pairs.UsesPrinted} {pairs.Octaves} "
+            + $"{fixedByTeacher} "
             + TuneKey(kept, pairs.Bows);
     }
 
@@ -200,14 +223,14 @@ internal sealed class Readings(
         style.Instrument(kept.PrintedFor) ?? PrintedFor.Of(kept.Score);
 
     /// <summary>
-    /// The kept pins that meet their notes at present. Those that do not, in the chosen octave or since the tune was edited, are kept for
-    /// when they do again.
+    /// The kept pins that meet their notes at present. Those that do not, in the chosen octave or since the tune was
+    /// edited, are kept for when they do again.
     /// </summary>
     public IReadOnlyList<PinRecord> PinsInForce(KeptTune kept, Player player) => PinsOf(kept, player).Kept;
 
     /// <summary>
-    /// The kept pins that still meet the note they were set on in the octave it is read in, and the printed fingers where they count and
-    /// can be played.
+    /// The kept pins that still meet the note they were set on in the octave it is read in, and the printed fingers
+    /// where they count and can be played.
     /// </summary>
     private FixedPairs PinsOf(KeptTune kept, Player player)
     {
@@ -220,11 +243,15 @@ internal sealed class Readings(
 
         var sounding = SoundingNote.Of(kept.Score);
         var moved = chosen ?? PlayerReading.OctavesOf(sounding, PrintedForOf(kept, style), player);
-        var printedPitch = kept.Score.Events.Where(e => e.Pitch is not null).ToDictionary(e => e.Id, e => e.Pitch!.Value);
+        var printedPitch = kept
+            .Score.Events.Where(e => e.Pitch is not null)
+            .ToDictionary(e => e.Id, e => e.Pitch!.Value);
         var valid = all.Where(p =>
                 printedPitch.TryGetValue(p.NoteId, out var pitch)
                 && pitch.ToString() == p.Pitch
-                && Placements.Of(instrument, pitch.AddOctaves(moved), 0).Any(w => w.Finger == p.Finger && w.String == p.String)
+                && Placements
+                    .Of(instrument, pitch.AddOctaves(moved), 0)
+                    .Any(w => w.Finger == p.Finger && w.String == p.String)
             )
             .ToArray();
         var aside = all.Count == valid.Length ? [] : new List<string> { PinWords.SetAside(all.Count - valid.Length) };

@@ -9,7 +9,8 @@ using Coppia.Server.Asked;
 namespace Coppia.Server.Stand;
 
 /// <summary>A section with the line it reads.</summary>
-/// <param name="Key">Names it in an address: the instrument, with the order of its line where it has one of its own.</param>
+/// <param name="Key">Names it in an address: the instrument, with the order of its line where it has one of its
+/// own.</param>
 /// <param name="Learners">How many of the class are in it.</param>
 /// <param name="Line">The line's name, where not all who play the instrument read the same; null else.</param>
 internal sealed record SectionOfTune(string Key, KeptTune Kept, Player Player, int Learners, string? Line)
@@ -19,8 +20,8 @@ internal sealed record SectionOfTune(string Key, KeptTune Kept, Player Player, i
 }
 
 /// <summary>
-/// The sections that a request is for: those it names, else those of its class, else all. Where learners of one instrument read several
-/// lines, they are several sections.
+/// The sections that a request is for: those it names, else those of its class, else all. Where learners of one
+/// instrument read several lines, they are several sections.
 /// </summary>
 internal sealed class Together(Readings readings, Asker asker, LearnerRepository learners, LearnerLineRepository lines)
 {
@@ -34,7 +35,12 @@ internal sealed class Together(Readings readings, Asker asker, LearnerRepository
         var kept = readings.Kept(id);
         LearnerRecord[] own = asker.ClassIfAny is { } one ? [.. learners.Of(one.Id)] : [];
         var lineOf = asker.ClassIfAny is { } c ? lines.Of(c.Id, id) : new Dictionary<long, string>();
-        var names = asked?.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Distinct().ToArray() ?? [];
+        var names =
+            asked
+                ?.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+                .Distinct()
+                .ToArray()
+            ?? [];
         if (names.Length == 0)
             names = [.. Asker.SectionOf(own.Select(l => l.Instrument)).Select(i => i.Id)];
         if (names.Length == 0)
@@ -46,7 +52,9 @@ internal sealed class Together(Readings readings, Asker asker, LearnerRepository
             found.AddRange(name.Contains(BeforeLine, StringComparison.Ordinal) ? all.Where(s => s.Key == name) : all);
         }
 
-        return found.Count > 0 ? (kept, found) : throw RefusedException.NotHere("Nobody in this class reads this line any more.");
+        return found.Count > 0
+            ? (kept, found)
+            : throw RefusedException.NotHere("Nobody in this class reads this line any more.");
     }
 
     /// <summary>Those who play an instrument, by the lines they read, in the order of the score.</summary>

@@ -4,7 +4,9 @@ using Coppia.Server.Asked;
 
 namespace Coppia.Server.Stand;
 
-/// <summary>A tune for all sections of a class at once: their pairs, what is called to them, the key that fits all.</summary>
+/// <summary>
+/// A tune for all sections of a class at once: their pairs, what is called to them, the key that fits all.
+/// </summary>
 internal static class TogetherEndpoints
 {
     public static void MapTogether(this IEndpointRouteBuilder api)
@@ -24,10 +26,18 @@ internal static class TogetherEndpoints
     private static StavesView Staves(Together together, long id, string? sections = null)
     {
         var (_, all) = together.Of(id, sections);
-        return new StavesView(ReadingMusic.ForEngraving([.. together.SheetOf(all).Sections.Select((s, i) => (s, TogetherView.Prefix(i)))]));
+        return new StavesView(
+            ReadingMusic.ForEngraving([.. together.SheetOf(all).Sections.Select((s, i) => (s, TogetherView.Prefix(i)))])
+        );
     }
 
-    private static KeyOfferView[] Keys(Together together, Readings readings, Asker asker, long id, string? sections = null)
+    private static KeyOfferView[] Keys(
+        Together together,
+        Readings readings,
+        Asker asker,
+        long id,
+        string? sections = null
+    )
     {
         var (_, all) = together.Of(id, sections);
         var lines = all.Select(s => new SectionLine(

@@ -56,7 +56,8 @@ public sealed record SectionMomentView(
 /// <param name="Name">The note's name; "rest" where all are silent.</param>
 /// <param name="Pairs">What is called to whom.</param>
 /// <param name="Cues">Fingers that stay or get ready, hands that are set or move.</param>
-/// <param name="Times">How often it is called in all, where the same comes again at once within the bar; 0 for those that follow.</param>
+/// <param name="Times">How often it is called in all, where the same comes again at once within the bar; 0 for those
+/// that follow.</param>
 public sealed record CallMomentView(
     string Beat,
     double At,
@@ -78,7 +79,13 @@ public sealed record CallBarView(int Order, string Id, int Number, string Name, 
 /// <summary>The calls of one line.</summary>
 /// <param name="Letter">Of the line: A, B, A′.</param>
 /// <param name="Own">What single sections are told before it.</param>
-public sealed record CallLineView(int FirstBar, int EndBar, string Letter, IReadOnlyList<string> Own, IReadOnlyList<CallBarView> Bars);
+public sealed record CallLineView(
+    int FirstBar,
+    int EndBar,
+    string Letter,
+    IReadOnlyList<string> Own,
+    IReadOnlyList<CallBarView> Bars
+);
 
 /// <summary>A tune for all sections of a class at once.</summary>
 /// <param name="Lead">The section whose reading gives bars, lines and order of playing.</param>

@@ -40,17 +40,21 @@ internal static class NewTune
         if (chosen.Length <= TuneRequestRules.LongestTitle)
             return chosen;
         // Not in the middle of a character that has two halves.
-        var end = TuneRequestRules.LongestTitle - (char.IsHighSurrogate(chosen[TuneRequestRules.LongestTitle - 1]) ? 1 : 0);
+        var end =
+            TuneRequestRules.LongestTitle - (char.IsHighSurrogate(chosen[TuneRequestRules.LongestTitle - 1]) ? 1 : 0);
         return chosen[..end];
     }
 
     /// <summary>
-    /// A double bass line that is written where it sounds is read an octave higher; the teacher may choose another octave on the stand.
+    /// A double bass line that is written where it sounds is read an octave higher; the teacher may choose another
+    /// octave on the stand.
     /// </summary>
     public static Dictionary<string, int> OfferedOctaves(TuneRecord tune, ReadResult read)
     {
         var offered = new Dictionary<string, int>();
-        var chosen = LinesForWhom.OfJson(tune.Lines)?.For ?? new Dictionary<string, string> { [tune.PrintedFor] = read.Main!.Key };
+        var chosen =
+            LinesForWhom.OfJson(tune.Lines)?.For
+            ?? new Dictionary<string, string> { [tune.PrintedFor] = read.Main!.Key };
         foreach (var (instrument, key) in chosen)
         {
             if (StringSection.Named(instrument) is not { } player || read.Line(key) is not { } line)
@@ -63,5 +67,6 @@ internal static class NewTune
     }
 
     /// <summary>A new tune with the octaves that are offered for it.</summary>
-    public static TuneCopy Offered(TuneRecord tune, ReadResult read) => new(tune) { Octaves = OfferedOctaves(tune, read) };
+    public static TuneCopy Offered(TuneRecord tune, ReadResult read) =>
+        new(tune) { Octaves = OfferedOctaves(tune, read) };
 }

@@ -65,7 +65,11 @@ internal static class TuneBookEndpoints
 
     public static void MapTuneBooks(this IEndpointRouteBuilder api)
     {
-        api.MapPost("/api/tunes/book", OfFile).WithName("readBook").DisableAntiforgery().ProducesProblem(422).ProducesProblem(413);
+        api.MapPost("/api/tunes/book", OfFile)
+            .WithName("readBook")
+            .DisableAntiforgery()
+            .ProducesProblem(422)
+            .ProducesProblem(413);
         api.MapPost(
                 "/api/tunes/book/text",
                 (HouseStyles styles, TuneRequest request) => Listed(TuneBook.Of(request.Source), styles.Current().Style)
@@ -94,5 +98,7 @@ internal static class TuneBookEndpoints
     private static IReadOnlyList<long> Keep(TuneShelf shelf, ManyTunes many) =>
         many.Tunes.Count <= MostAtOnce
             ? shelf.Keep(many.Tunes)
-            : throw RefusedException.Wrong($"There are {many.Tunes.Count} tunes; expected at most {MostAtOnce} at once.");
+            : throw RefusedException.Wrong(
+                $"There are {many.Tunes.Count} tunes; expected at most {MostAtOnce} at once."
+            );
 }

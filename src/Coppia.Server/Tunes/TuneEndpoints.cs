@@ -22,7 +22,8 @@ internal static class TuneEndpoints
         tunes
             .MapGet(
                 "",
-                (TuneList list, [AsParameters] TuneListRequest asked, int from = 0, int count = 100) => list.Of(asked.Checked(from, count))
+                (TuneList list, [AsParameters] TuneListRequest asked, int from = 0, int count = 100) =>
+                    list.Of(asked.Checked(from, count))
             )
             .WithName("listTunes")
             .ProducesProblem(400);
@@ -33,7 +34,10 @@ internal static class TuneEndpoints
             .MapGet(
                 "/keys",
                 (TuneRepository repository, HouseStyles styles) =>
-                    repository.Keys().Select(k => new TuneKeyView(k, Labels.KeyNamed(k, styles.Current().Style))).ToArray()
+                    repository
+                        .Keys()
+                        .Select(k => new TuneKeyView(k, Labels.KeyNamed(k, styles.Current().Style)))
+                        .ToArray()
             )
             .WithName("listTuneKeys");
         tunes
@@ -44,7 +48,8 @@ internal static class TuneEndpoints
         tunes
             .MapPost(
                 "/check",
-                (HouseStyles styles, Asker asker, TuneRequest request) => Check(request.Source, styles.Current().Style, asker.Gone)
+                (HouseStyles styles, Asker asker, TuneRequest request) =>
+                    Check(request.Source, styles.Current().Style, asker.Gone)
             )
             .WithName("checkTune");
         tunes.MapGet("/{id:long}", Get).WithName("getTune").ProducesProblem(404);
@@ -60,7 +65,9 @@ internal static class TuneEndpoints
             .MapDelete("/{id:long}", (TuneRepository repository, long id) => Done(repository.Delete(id), id))
             .WithName("deleteTune")
             .ProducesProblem(404);
-        tunes.MapPost("/deleted", (TuneRepository repository, [FromBody] long[] ids) => repository.DeleteAll(ids)).WithName("deleteTunes");
+        tunes
+            .MapPost("/deleted", (TuneRepository repository, [FromBody] long[] ids) => repository.DeleteAll(ids))
+            .WithName("deleteTunes");
         tunes
             .MapPost("/{id:long}/restore", (TuneRepository repository, long id) => Done(repository.Restore(id), id))
             .WithName("restoreTune")
@@ -77,7 +84,8 @@ internal static class TuneEndpoints
     {
         var read = TuneReader.Read(source, stop);
         var record = read.Score is null ? null : NewTune.Of(new TuneRequest(source), read);
-        var score = read.Lines.FirstOrDefault(l => l.Key == LinesForWhom.OfJson(record?.Lines)?.Main)?.Score ?? read.Score;
+        var score =
+            read.Lines.FirstOrDefault(l => l.Key == LinesForWhom.OfJson(record?.Lines)?.Main)?.Score ?? read.Score;
         return new TuneCheck(
             Format: TuneReader.FormatOf(source),
             Title: score?.Title,
@@ -88,7 +96,9 @@ internal static class TuneEndpoints
             PrintedFor: record?.PrintedFor,
             Tunes: TuneBook.Of(source).Count,
             Lines: [.. read.Lines.Select(l => l.Name)],
-            MusicXml: score is null ? null : ReadingMusic.ForEngraving(score with { Bars = [.. score.Bars.Take(MostDrawnBars)] }),
+            MusicXml: score is null
+                ? null
+                : ReadingMusic.ForEngraving(score with { Bars = [.. score.Bars.Take(MostDrawnBars)] }),
             Errors: [.. read.Errors.Take(RefusedException.MostErrors)],
             Notices: read.Notices
         );
@@ -98,7 +108,9 @@ internal static class TuneEndpoints
     private const int MostDrawnBars = 64;
 
     private static TuneDetail Get(TuneRepository repository, Asker asker, long id) =>
-        repository.Find(id) is { } tune ? TuneDetail.Of(tune, TuneReader.Read(tune.Source, asker.Gone)) : throw Readings.NoTune(id);
+        repository.Find(id) is { } tune
+            ? TuneDetail.Of(tune, TuneReader.Read(tune.Source, asker.Gone))
+            : throw Readings.NoTune(id);
 
     private static TuneDetail Save(
         TuneShelf shelf,
@@ -116,13 +128,14 @@ internal static class TuneEndpoints
         string? earlier = null;
         if (Readable(before) is { } kept)
         {
-            // Notes that were there before keep their ids, and with them their pins and bows; so do the lines their readers. Music that
-            // comes back has the ids that it had, so that what hangs on them comes back too.
+            // Notes that were there before keep their ids, and with them their pins and bows; so do the lines their
+            // readers. Music that comes back has the ids that it had, so that what hangs on them comes back too.
             string[] marked = [.. pins.NotesWithPins(id), .. bows.Of(id).Select(b => b.NoteId)];
             var (was, music) = (kept.Music, ScoreIds.MusicOf(read.Lines.Select(l => l.Score)));
             after = after with
             {
-                NoteIds = was != music && repository.HadMusic(id, music, out var had) ? had : kept.IdsAfter(read, marked),
+                NoteIds =
+                    was != music && repository.HadMusic(id, music, out var had) ? had : kept.IdsAfter(read, marked),
             };
             if (was != music)
                 earlier = was;
@@ -140,7 +153,10 @@ internal static class TuneEndpoints
 
     /// <summary>The tune as the other window has saved it comes along, so that both texts can be looked at.</summary>
     private static RefusedException Meanwhile(TuneRecord current) =>
-        new(409, "Someone saved this tune after you opened it.") { With = { ["current"] = TuneDetail.Of(current, null) } };
+        new(409, "Someone saved this tune after you opened it.")
+        {
+            With = { ["current"] = TuneDetail.Of(current, null) },
+        };
 
     /// <summary>The tune; null where this version cannot read it, so that its text can be mended.</summary>
     private static KeptTune? Readable(TuneRecord tune)

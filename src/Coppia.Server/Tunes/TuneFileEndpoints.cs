@@ -22,7 +22,10 @@ internal static class TuneFileEndpoints
             .ProducesValidationProblem()
             .ProducesProblem(422)
             .ProducesProblem(413);
-        api.MapGet("/api/tunes/{id:long}/export", Export).WithName("exportTune").Produces<string>(200, "text/plain").ProducesProblem(404);
+        api.MapGet("/api/tunes/{id:long}/export", Export)
+            .WithName("exportTune")
+            .Produces<string>(200, "text/plain")
+            .ProducesProblem(404);
     }
 
     private static async Task<TuneDetail> Upload(TuneShelf shelf, IFormFile file, CancellationToken cancellation)
@@ -41,8 +44,8 @@ internal static class TuneFileEndpoints
     }
 
     /// <summary>
-    /// The tune with its taken bowing as MusicXML or ABC; with an instrument, as that instrument reads it, with the chosen rows as lyrics
-    /// and the pairs as technical marks.
+    /// The tune with its taken bowing as MusicXML or ABC; with an instrument, as that instrument reads it, with the
+    /// chosen rows as lyrics and the pairs as technical marks.
     /// </summary>
     private static FileContentHttpResult Export(
         Readings readings,
@@ -53,7 +56,10 @@ internal static class TuneFileEndpoints
         string? rows
     )
     {
-        if (!Choices.Read<SourceFormat>(format, out var wanted) || wanted is SourceFormat.Letters or SourceFormat.Fingers)
+        if (
+            !Choices.Read<SourceFormat>(format, out var wanted)
+            || wanted is SourceFormat.Letters or SourceFormat.Fingers
+        )
             throw new RefusedException(400, $"“{format}” is not a format; expected abc or musicXml.");
         if (Rows(rows ?? "pair") is not { } shown)
             throw new RefusedException(400, $"“{rows}” are not rows; expected some of {Choices.Expected<Row>()}.");
@@ -74,7 +80,15 @@ internal static class TuneFileEndpoints
             extras = ReadingMusic.Extras(reading, shown);
         }
 
-        lines = [.. lines.Select(l => l with { Score = l.Score with { Title = kept.Tune.Title, Composer = kept.Tune.Composer } })];
+        lines =
+        [
+            .. lines.Select(l =>
+                l with
+                {
+                    Score = l.Score with { Title = kept.Tune.Title, Composer = kept.Tune.Composer },
+                }
+            ),
+        ];
         var text = wanted == SourceFormat.Abc ? AbcWriter.Write(lines) : MusicXmlWriter.Write(lines, extras);
         var name =
             string.Concat(kept.Tune.Title.Select(c => char.IsLetterOrDigit(c) ? c : '-')).Trim('-')

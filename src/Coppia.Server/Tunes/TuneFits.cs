@@ -17,14 +17,23 @@ namespace Coppia.Server.Tunes;
 /// <param name="Parts">How hard it is, told in parts, and for whom, where others have less to learn.</param>
 /// <param name="Care">What to look after before a hand is opened wide; null where none is.</param>
 /// <param name="New">The new things by name, what all learn first, then section by section.</param>
-public sealed record TuneFit(int Count, int Weight, Reach Reach, string Words, string Parts, string? Care, IReadOnlyList<string> New);
+public sealed record TuneFit(
+    int Count,
+    int Weight,
+    Reach Reach,
+    string Words,
+    string Parts,
+    string? Care,
+    IReadOnlyList<string> New
+);
 
 /// <summary>How far a long work has come.</summary>
 public sealed record Working(int Done, int Of);
 
 /// <summary>
-/// How tunes fit classes. What a tune contains for a hand is worked out once and remembered; what a class then learns of values, signs and
-/// notes costs a look at its list. A library that was never looked at is worked through in slices, and each answer tells how far.
+/// How tunes fit classes. What a tune contains for a hand is worked out once and remembered; what a class then learns
+/// of values, signs and notes costs a look at its list. A library that was never looked at is worked through in slices,
+/// and each answer tells how far.
 /// </summary>
 internal sealed class TuneFits(Asker asker, Readings readings, TuneMarks marks, HeldMemory held)
 {
@@ -32,7 +41,8 @@ internal sealed class TuneFits(Asker asker, Readings readings, TuneMarks marks, 
     private static readonly TimeSpan Slice = TimeSpan.FromMilliseconds(600);
 
     /// <summary>
-    /// For each tune how it fits the class of this request; those that there was no time for, or that cannot be read, are missing.
+    /// For each tune how it fits the class of this request; those that there was no time for, or that cannot be read,
+    /// are missing.
     /// </summary>
     public (IReadOnlyDictionary<long, TuneFit> Fits, Working? Working) Of(IReadOnlyList<(long Id, int Version)> tunes)
     {
@@ -52,7 +62,14 @@ internal sealed class TuneFits(Asker asker, Readings readings, TuneMarks marks, 
             var inTime = TimeProvider.System.GetElapsedTime(until) < Slice;
             var marked = set.GetValueOrDefault(tune.Id, "");
             var contents = players
-                .Select(p => Contents(tune, p, $"{p.Instrument.Id} {readings.HandsKey(tune.Id, p)} {asker.StyleKey} {marked}", inTime))
+                .Select(p =>
+                    Contents(
+                        tune,
+                        p,
+                        $"{p.Instrument.Id} {readings.HandsKey(tune.Id, p)} {asker.StyleKey} {marked}",
+                        inTime
+                    )
+                )
                 .ToArray();
             if (contents.Any(c => c is null))
                 continue;
@@ -100,7 +117,8 @@ internal sealed class TuneFits(Asker asker, Readings readings, TuneMarks marks, 
             most.Reach,
             NewsWords.Count(most),
             who.Length == players.Length ? parts : $"{Together(who.Select(p => p.Instrument.Name))}: {parts}",
-            each.SelectMany(n => n.Of).Any(n => n.Thing is KnownFinger { Place: { IsStretch: true } or { Reach: true } })
+            each.SelectMany(n => n.Of)
+                .Any(n => n.Thing is KnownFinger { Place: { IsStretch: true } or { Reach: true } })
                 ? ExerciseWords.Care(ExerciseKind.Stretch)
                 : null,
             Named(players, each)
@@ -108,8 +126,9 @@ internal sealed class TuneFits(Asker asker, Readings readings, TuneMarks marks, 
     }
 
     /// <summary>
-    /// The new things of all sections by name: what all learn first, then what each does; those that meet the same are told together, and
-    /// each of them once: "Violin and viola: A with the first finger on G and low second finger (F on D)".
+    /// The new things of all sections by name: what all learn first, then what each does; those that meet the same are
+    /// told together, and each of them once: "Violin and viola: A with the first finger on G and low second finger (F
+    /// on D)".
     /// </summary>
     internal static IReadOnlyList<string> Named(IReadOnlyList<Player> players, IReadOnlyList<News> each)
     {
@@ -120,7 +139,10 @@ internal sealed class TuneFits(Asker asker, Readings readings, TuneMarks marks, 
             .. shared.Select(words.Name),
             .. players
                 .Zip(each)
-                .SelectMany(s => s.Second.Of.Where(n => n.Thing.InstrumentId is not null).Select(n => (Who: s.First, What: words.Named(n))))
+                .SelectMany(s =>
+                    s.Second.Of.Where(n => n.Thing.InstrumentId is not null)
+                        .Select(n => (Who: s.First, What: words.Named(n)))
+                )
                 .GroupBy(n => n.What, n => n.Who.Instrument.Name)
                 .Select(g => (Who: Together(g), What: g.Key))
                 .GroupBy(n => n.Who, n => n.What)

@@ -28,14 +28,17 @@ internal static class TuneKeyEndpoints
         var move = new KeyMove(asked.Fifths - kept.Score.Key.Fifths);
         var style = asker.Style;
         var moved = kept
-            .Lines.Select(l => (Line: l, Score: KeyForAll.Print(move, l.Score, Readings.PrintedForOf(kept.On(l.Key), style), style)))
+            .Lines.Select(l =>
+                (Line: l, Score: KeyForAll.Print(move, l.Score, Readings.PrintedForOf(kept.On(l.Key), style), style))
+            )
             .ToArray();
         if (move.Fifths == 0 || moved.Any(l => l.Score is null))
             throw new RefusedException(
                 422,
                 move.Fifths == 0
                     ? "The tune is printed in this key; expected another."
-                    : $"This tune would need more than seven signs; expected −{KeyMove.MostSigns} to {KeyMove.MostSigns} fifths."
+                    : "This tune would need more than seven signs; "
+                        + $"expected −{KeyMove.MostSigns} to {KeyMove.MostSigns} fifths."
             );
         var key = Labels.Key(new KeySignature(asked.Fifths, kept.Score.Key.Mode), style);
         var title = Copies.NameIn(

@@ -64,12 +64,21 @@ internal static class TuneLineEndpoints
         );
     }
 
-    private static NoContent Put(Readings readings, TuneRepository tunes, OctaveRepository octaves, long id, LinesChoice request)
+    private static NoContent Put(
+        Readings readings,
+        TuneRepository tunes,
+        OctaveRepository octaves,
+        long id,
+        LinesChoice request
+    )
     {
         var kept = readings.Kept(id);
         var keys = kept.Lines.Select(l => l.Key).ToHashSet();
         if (request.For.Values.Append(request.Main).FirstOrDefault(k => !keys.Contains(k)) is { } stray)
-            throw new RefusedException(422, $"There is no line “{stray}” in this tune; expected {English.List([.. keys], "or")}.");
+            throw new RefusedException(
+                422,
+                $"There is no line “{stray}” in this tune; expected {English.List([.. keys], "or")}."
+            );
         if (request.For.Keys.FirstOrDefault(i => StringSection.Named(i) is null) is { } nobody)
             throw HouseStyles.NoInstrument(nobody);
         var main = kept.Lines.First(l => l.Key == request.Main);
@@ -80,7 +89,8 @@ internal static class TuneLineEndpoints
                 throw Readings.NoTune(id);
             case SaveOutcome.ChangedMeanwhile:
                 throw RefusedException.Meanwhile(
-                    "This tune was changed in another window since you opened it. Nothing was overwritten; choose again."
+                    "This tune was changed in another window since you opened it. "
+                        + "Nothing was overwritten; choose again."
                 );
         }
 

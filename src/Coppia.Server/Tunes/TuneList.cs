@@ -37,13 +37,21 @@ internal sealed class TuneListRequest
     public TuneSearch Checked(int from, int count)
     {
         var byHard = string.Equals(Order, ByHard, StringComparison.OrdinalIgnoreCase);
-        if (!Choices.Read<TuneOrder>(byHard ? nameof(TuneOrder.Title) : Order ?? nameof(TuneOrder.Title), out var order))
-            throw new RefusedException(400, $"“{Order}” is not an order; expected one of {Choices.Expected<TuneOrder>()}, {ByHard}.");
+        if (
+            !Choices.Read<TuneOrder>(byHard ? nameof(TuneOrder.Title) : Order ?? nameof(TuneOrder.Title), out var order)
+        )
+            throw new RefusedException(
+                400,
+                $"“{Order}” is not an order; expected one of {Choices.Expected<TuneOrder>()}, {ByHard}."
+            );
         Core.Reading.Reach? within = null;
         if (!string.IsNullOrEmpty(Reach))
         {
             if (!Choices.Read<Core.Reading.Reach>(Reach, out var reach))
-                throw new RefusedException(400, $"“{Reach}” is not a reach; expected one of {Choices.Expected<Core.Reading.Reach>()}.");
+                throw new RefusedException(
+                    400,
+                    $"“{Reach}” is not a reach; expected one of {Choices.Expected<Core.Reading.Reach>()}."
+                );
             within = reach;
         }
 
@@ -74,7 +82,9 @@ internal sealed record TuneSearch(TuneQuery Query, bool ByHard, Reach? Within);
 internal sealed class TuneList(TuneRepository repository, TuneFits fits, Asker asker)
 {
     public TuneListView Of(TuneSearch asked) =>
-        (asked.ByHard || asked.Within is not null) && asker.ClassIfAny is not null ? Fitting(asked) : Listed(asked.Query);
+        (asked.ByHard || asked.Within is not null) && asker.ClassIfAny is not null
+            ? Fitting(asked)
+            : Listed(asked.Query);
 
     private TuneListView Listed(TuneQuery query)
     {
@@ -88,8 +98,12 @@ internal sealed class TuneList(TuneRepository repository, TuneFits fits, Asker a
     {
         var all = repository.Fitting(asked.Query);
         var (each, working) = fits.Of(all);
-        var ids = all.Select(t => t.Id).Where(id => asked.Within is null || each.TryGetValue(id, out var fit) && fit.Reach == asked.Within);
-        long[] ordered = [.. asked.ByHard ? ids.OrderBy(id => each.TryGetValue(id, out var fit) ? fit.Weight : int.MaxValue) : ids];
+        var ids = all.Select(t => t.Id)
+            .Where(id => asked.Within is null || each.TryGetValue(id, out var fit) && fit.Reach == asked.Within);
+        long[] ordered =
+        [
+            .. asked.ByHard ? ids.OrderBy(id => each.TryGetValue(id, out var fit) ? fit.Weight : int.MaxValue) : ids,
+        ];
         var page = repository.Among([.. ordered.Skip(asked.Query.From).Take(asked.Query.Count)]);
         return new TuneListView([.. page.Select(t => Summary(t, each))], ordered.Length, working);
     }

@@ -48,7 +48,8 @@ public sealed record TuneSummary(
 
 /// <summary>Some of the tunes that were asked for.</summary>
 /// <param name="Total">How many there are in all.</param>
-/// <param name="Working">How far the work on how they fit the class has come; null where it is done or nothing is asked.</param>
+/// <param name="Working">How far the work on how they fit the class has come; null where it is done or nothing is
+/// asked.</param>
 public sealed record TuneListView(IReadOnlyList<TuneSummary> Tunes, int Total, Working? Working = null);
 
 /// <summary>A key to choose tunes by.</summary>
@@ -85,11 +86,21 @@ public sealed record TuneDetail(
 }
 
 /// <summary>A tune to keep. What is left empty is taken from the source.</summary>
-public record TuneRequest([property: AnyText] string Source, string? Title = null, string? Composer = null, string? PrintedFor = null);
+public record TuneRequest(
+    [property: AnyText] string Source,
+    string? Title = null,
+    string? Composer = null,
+    string? PrintedFor = null
+);
 
 /// <summary>A changed tune, with the version that the editor saw.</summary>
-public sealed record TuneChange(int Version, string Source, string? Title = null, string? Composer = null, string? PrintedFor = null)
-    : TuneRequest(Source, Title, Composer, PrintedFor);
+public sealed record TuneChange(
+    int Version,
+    string Source,
+    string? Title = null,
+    string? Composer = null,
+    string? PrintedFor = null
+) : TuneRequest(Source, Title, Composer, PrintedFor);
 
 /// <summary>What a source text holds, before it is kept.</summary>
 /// <param name="Tunes">How many tunes the text has; what follows is of the first.</param>
@@ -116,8 +127,12 @@ internal sealed class TuneRequestRules : AbstractValidator<TuneRequest>
 
     public TuneRequestRules()
     {
-        RuleFor(r => r.Source).NotEmpty().WithMessage("The tune is empty; expected note letters, strings and fingers, ABC or MusicXML.");
-        RuleFor(r => r.Title).MaximumLength(LongestTitle).WithMessage($"The title is longer than {LongestTitle} characters.");
+        RuleFor(r => r.Source)
+            .NotEmpty()
+            .WithMessage("The tune is empty; expected note letters, strings and fingers, ABC or MusicXML.");
+        RuleFor(r => r.Title)
+            .MaximumLength(LongestTitle)
+            .WithMessage($"The title is longer than {LongestTitle} characters.");
         RuleFor(r => r.Composer).MaximumLength(200).WithMessage("The composer is longer than 200 characters.");
         RuleFor(r => r.PrintedFor)
             .Must(p => string.IsNullOrEmpty(p) || StringSection.All.Any(i => i.Id == p))

@@ -11,10 +11,14 @@ using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Coppia.Server.Writing;
 
-/// <summary>The writing staff: each step starts from a state and gives the next one; nothing is kept here between them.</summary>
+/// <summary>
+/// The writing staff: each step starts from a state and gives the next one; nothing is kept here between them.
+/// </summary>
 internal static class WritingEndpoints
 {
-    /// <summary>Lines and spaces below and above the staff that can be written on, in half-spaces from the bottom line.</summary>
+    /// <summary>
+    /// Lines and spaces below and above the staff that can be written on, in half-spaces from the bottom line.
+    /// </summary>
     private const int LowestHeight = -9;
     private const int HighestHeight = 19;
 
@@ -33,17 +37,37 @@ internal static class WritingEndpoints
         var clef = Clef.Named(asked.Clef ?? "") ?? player.Instrument.FirstClef;
         var (time, expected) = AbcMeter.Of(asked.Meter ?? "none");
         if (expected is not null || asked.Fifths is < -7 or > 7)
-            throw new RefusedException(422, $"This is no key or meter; expected −7 to 7 fifths and {expected ?? "a meter"}.");
-        var staff = WritingStaff.Empty(clef, new KeySignature(asked.Fifths), time, Length(asked.PickUp)) with { For = player.Instrument };
+            throw new RefusedException(
+                422,
+                $"This is no key or meter; expected −7 to 7 fifths and {expected ?? "a meter"}."
+            );
+        var staff = WritingStaff.Empty(clef, new KeySignature(asked.Fifths), time, Length(asked.PickUp)) with
+        {
+            For = player.Instrument,
+        };
         var line = new ScoreLine("P1", player.Instrument.Name, staff.Score);
         return WritingView.Of(staff, [line], 0, player, asked.PerLine);
     }
 
-    private static WritingView Open(Readings readings, long id, string instrument, int perLine = WritingView.UsualPerLine)
+    private static WritingView Open(
+        Readings readings,
+        long id,
+        string instrument,
+        int perLine = WritingView.UsualPerLine
+    )
     {
         var (kept, player) = readings.Kept(id, instrument);
         var line = kept.Lines.ToList().IndexOf(kept.Line);
-        return WritingView.Of(WritingStaff.Of(kept.Score) with { For = player.Instrument }, kept.Lines, line, player, perLine);
+        return WritingView.Of(
+            WritingStaff.Of(kept.Score) with
+            {
+                For = player.Instrument,
+            },
+            kept.Lines,
+            line,
+            player,
+            perLine
+        );
     }
 
     private static WritingView Step(HouseStyles styles, Asker asker, WritingRequest request)
@@ -55,7 +79,10 @@ internal static class WritingEndpoints
         if (request.State.Line < 0 || request.State.Line >= lines.Count)
             return read.Errors.Count > 0
                 ? throw RefusedException.Unreadable(read.Errors)
-                : throw new RefusedException(422, $"There is no line {request.State.Line}; expected 0 to {lines.Count - 1}.");
+                : throw new RefusedException(
+                    422,
+                    $"There is no line {request.State.Line}; expected 0 to {lines.Count - 1}."
+                );
         var staff = WritingStaff.Of(lines[request.State.Line].Score) with
         {
             Value = request.State.Value.ToValue(),
@@ -70,11 +97,15 @@ internal static class WritingEndpoints
             if (command.Do == "paste" && TuneReader.Read(command.Text ?? "") is { Score: null } torn)
                 throw RefusedException.Unreadable(torn.Errors);
             if (WritingSteps.Do(staff, command) is not { } next)
-                throw new RefusedException(422, $"“{command.Do}” cannot be done; expected one of {WritingSteps.Expected}.");
+                throw new RefusedException(
+                    422,
+                    $"“{command.Do}” cannot be done; expected one of {WritingSteps.Expected}."
+                );
             staff = next;
         }
 
-        return staff.Score.Events.Count() > Score.MostEvents || staff.Score.Bars.Any(b => b.Events.Count > Score.MostInBar)
+        return
+            staff.Score.Events.Count() > Score.MostEvents || staff.Score.Bars.Any(b => b.Events.Count > Score.MostInBar)
             ? throw new RefusedException(
                 422,
                 $"A tune has at most {Score.MostEvents:N0} notes and rests, a bar at most {Score.MostInBar:N0}."
@@ -98,7 +129,10 @@ internal static class WritingEndpoints
     {
         var player = styles.Player(instrument);
         if (Clef.Named(clef) is not { } known || fifths is < -7 or > 7)
-            throw new RefusedException(404, $"“{clef}” is not a clef; expected {English.List([.. Clef.All.Select(c => c.Name)], "or")}.");
+            throw new RefusedException(
+                404,
+                $"“{clef}” is not a clef; expected {English.List([.. Clef.All.Select(c => c.Name)], "or")}."
+            );
         return Enumerable
             .Range(LowestHeight, HighestHeight - LowestHeight + 1)
             .Select(h => StaffSpot.Of(h, known, new KeySignature(fifths), player))

@@ -14,7 +14,11 @@ internal static class WritingSteps
         ["pitch"] = (s, c) => PitchOf(c.Text) is { } p ? (c.At is { } at ? s.MoveTo(at.ToCaret()) : s).Note(p) : null,
         ["repitch"] = (s, c) => PitchOf(c.Text) is { } p && c.At is { } at ? s.Repitch(at.ToCaret(), p) : null,
         ["place"] = (s, c) =>
-            s.For is { } who && int.TryParse(c.Text, out var on) && on >= 0 && on < who.Strings.Count && c.By is >= 0 and <= 24 and var up
+            s.For is { } who
+            && int.TryParse(c.Text, out var on)
+            && on >= 0
+            && on < who.Strings.Count
+            && c.By is >= 0 and <= 24 and var up
                 ? s.Note(Spelling.InKey(who.Strings[on].Midi + up, s.KeyAtCaret))
                 : null,
         ["rest"] = (s, _) => s.Rest(),
@@ -45,7 +49,10 @@ internal static class WritingSteps
         ["key"] = (s, c) => c.By is >= -7 and <= 7 and var f ? s.In(new KeySignature(f), c.Select ?? false) : null,
         ["meter"] = (s, c) => AbcMeter.Of(c.Text ?? "") is (var time, null) ? s.In(time, s.PickUp) : null,
         ["pickUp"] = (s, c) =>
-            s.In(s.Score.Bars[0].Time, c.By is > 0 and var beats && s.Score.Bars[0].Time is { } t ? t.Beat * new Fraction(beats, 1) : null),
+            s.In(
+                s.Score.Bars[0].Time,
+                c.By is > 0 and var beats && s.Score.Bars[0].Time is { } t ? t.Beat * new Fraction(beats, 1) : null
+            ),
     };
 
     public static string Expected => string.Join(", ", Steps.Keys);

@@ -39,11 +39,20 @@ public sealed record ValueView(int Log, int Dots, bool Triplet)
             : v;
 }
 
-/// <summary>What is being written: all that a step starts from, so that to undo is to go back to one that was.</summary>
+/// <summary>
+/// What is being written: all that a step starts from, so that to undo is to go back to one that was.
+/// </summary>
 /// <param name="Doc">The whole score as MusicXML.</param>
 /// <param name="Line">Which of its lines is written on, from 0.</param>
 /// <param name="PickUp">Length of the pick-up as a part of a whole note (1/4), or null.</param>
-public sealed record WritingState(string Doc, int Line, CaretView Caret, CaretView? Anchor, ValueView Value, string? PickUp);
+public sealed record WritingState(
+    string Doc,
+    int Line,
+    CaretView Caret,
+    CaretView? Anchor,
+    ValueView Value,
+    string? PickUp
+);
 
 /// <summary>One step on the writing staff.</summary>
 /// <param name="Do">What: letter, pitch, rest, delete, step …</param>
@@ -51,7 +60,13 @@ public sealed record WritingState(string Doc, int Line, CaretView Caret, CaretVi
 /// <param name="Text">A letter, a pitch, a mark, a clef, a meter, music to put in.</param>
 /// <param name="Select">The caret takes the selection with it; for clef and key: the notes stay at their place.</param>
 /// <param name="At">Where.</param>
-public sealed record WritingCommand(string Do, int? By = null, string? Text = null, bool? Select = null, CaretView? At = null);
+public sealed record WritingCommand(
+    string Do,
+    int? By = null,
+    string? Text = null,
+    bool? Select = null,
+    CaretView? At = null
+);
 
 /// <param name="State">What the step starts from.</param>
 /// <param name="Instrument">Who reads.</param>
@@ -78,7 +93,14 @@ public sealed record NewWriting(
 public sealed record WritingSystem(string MusicXml, IReadOnlyList<int> Bars);
 
 /// <summary>A bar, and what it lacks.</summary>
-public sealed record WritingBar(string Id, string Name, string? Lacks, bool RepeatStart, bool RepeatEnd, string? Ending);
+public sealed record WritingBar(
+    string Id,
+    string Name,
+    string? Lacks,
+    bool RepeatStart,
+    bool RepeatEnd,
+    string? Ending
+);
 
 /// <summary>A note or rest on the writing staff.</summary>
 public sealed record WritingEvent(string Id, int Bar, int At, int? Height, int? Midi, string Name);
@@ -103,7 +125,13 @@ public sealed record WritingView(
     /// <summary>So many bars stand in a line, so that a change draws only its own line anew.</summary>
     public const int UsualPerLine = 4;
 
-    internal static WritingView Of(WritingStaff staff, IReadOnlyList<ScoreLine> lines, int line, Player player, int perLine)
+    internal static WritingView Of(
+        WritingStaff staff,
+        IReadOnlyList<ScoreLine> lines,
+        int line,
+        Player player,
+        int perLine
+    )
     {
         var score = staff.Score;
         ScoreLine[] whole = [.. lines.Select((l, i) => i == line ? l with { Score = score } : l)];
@@ -125,7 +153,13 @@ public sealed record WritingView(
                 { Symbol: TimeSymbol.Cut } => "C|",
                 { } t => t.ToString(),
             },
-            Systems: [.. score.Bars.Index().Chunk(Math.Clamp(perLine, 1, 8)).Select(c => System(score, [.. c.Select(b => b.Index)]))],
+            Systems:
+            [
+                .. score
+                    .Bars.Index()
+                    .Chunk(Math.Clamp(perLine, 1, 8))
+                    .Select(c => System(score, [.. c.Select(b => b.Index)])),
+            ],
             Bars:
             [
                 .. score.Bars.Select(
@@ -193,7 +227,8 @@ public sealed record WritingView(
                     Events =
                     [
                         .. b.Item.Events.Where(
-                            (_, at) => !new Caret(b.Index, at).IsBefore(s.First) && new Caret(b.Index, at).IsBefore(s.End)
+                            (_, at) =>
+                                !new Caret(b.Index, at).IsBefore(s.First) && new Caret(b.Index, at).IsBefore(s.End)
                         ),
                     ],
                 }
@@ -202,7 +237,9 @@ public sealed record WritingView(
             .ToArray();
         return bars.Length == 0
             ? null
-            : AbcWriter.Write(ScoreAssembly.Finish(staff.Score with { Title = "", Bars = Bindings.Mended(bars) }).Score);
+            : AbcWriter.Write(
+                ScoreAssembly.Finish(staff.Score with { Title = "", Bars = Bindings.Mended(bars) }).Score
+            );
     }
 }
 

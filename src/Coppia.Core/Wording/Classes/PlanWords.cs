@@ -21,7 +21,9 @@ public static class PlanWords
             _ => throw new ArgumentOutOfRangeException(nameof(part), part, "There are no words for this part."),
         };
 
-    /// <summary>What a section can play on each string, lowest first: "G 0 1 2 3"; strings not in use are left out.</summary>
+    /// <summary>
+    /// What a section can play on each string, lowest first: "G 0 1 2 3"; strings not in use are left out.
+    /// </summary>
     public static IReadOnlyList<string> Strings(Player player)
     {
         var instrument = player.Instrument;
@@ -49,7 +51,8 @@ public static class PlanWords
     }
 
     /// <summary>
-    /// What a small button under the part's name bears: "D" for a signature, "half" for a rest, "slur 2", else the thing's name.
+    /// What a small button under the part's name bears: "D" for a signature, "half" for a rest, "slur 2", else the
+    /// thing's name.
     /// </summary>
     public static string Short(KnownThing thing, HouseStyle style) =>
         thing switch

@@ -29,13 +29,16 @@ public static class DiagnosisWords
         {
             MistakeKind.ForgotSignature => ForgotSignature(diagnosis, "The letter is right.", style),
             MistakeKind.ForgotAccidental =>
-                $"The letter is right. A sign in this bar holds for it to the barline, so this is {name}, not {answered}.",
+                $"The letter is right. A sign in this bar holds for it to the barline, so this is {name}, "
+                    + $"not {answered}.",
             MistakeKind.OneStep => OneStep(diagnosis, player),
             MistakeKind.WrongEnd =>
-                $"That is {answered} counted from the top. Lines and spaces are counted from the bottom: {Lies(diagnosis, player)}.",
-            MistakeKind.OtherClef =>
-                $"In {Clefs(diagnosis)} clef it would be {answered}. This is {clef.Name} clef: {Lies(diagnosis, player)}.",
-            MistakeKind.WrongOctave => $"The letter is right, but that is another {name}. This one is {Pair(diagnosis, player)}.",
+                $"That is {answered} counted from the top. Lines and spaces are counted from the bottom: "
+                    + $"{Lies(diagnosis, player)}.",
+            MistakeKind.OtherClef => $"In {Clefs(diagnosis)} clef it would be {answered}. This is {clef.Name} clef: "
+                + $"{Lies(diagnosis, player)}.",
+            MistakeKind.WrongOctave =>
+                $"The letter is right, but that is another {name}. This one is {Pair(diagnosis, player)}.",
             MistakeKind.LowHigh => $"The right letter, {TooFar(diagnosis)}: {name} is {Pair(diagnosis, player)}.",
             _ => BeginAtTheStaff(diagnosis, player),
         };
@@ -50,9 +53,10 @@ public static class DiagnosisWords
         {
             MistakeKind.WrongOctave => $"That is another {name}. This one is {Pair(diagnosis, player)}.",
             // An open string has no finger that could be right.
-            MistakeKind.NeighbourString when pressed.Finger == 0 =>
-                $"An open string, but the next one: this note is on the {Labels.StringName(diagnosis.Place!.Value.String, player)} string.",
-            MistakeKind.NeighbourString => $"The finger is right, but on the next string. {name} is {Pair(diagnosis, player)}.",
+            MistakeKind.NeighbourString when pressed.Finger == 0 => "An open string, but the next one: "
+                + $"this note is on the {Labels.StringName(diagnosis.Place!.Value.String, player)} string.",
+            MistakeKind.NeighbourString =>
+                $"The finger is right, but on the next string. {name} is {Pair(diagnosis, player)}.",
             MistakeKind.OtherInstrument => $"That is the {diagnosis.Other!.Name.ToLowerInvariant()}’s finger. "
                 + $"On the {instrument.Name.ToLowerInvariant()} it is {Pair(diagnosis, player)}.",
             MistakeKind.LowHigh => $"The right finger in another place: {name} is {Pair(diagnosis, player)}.",
@@ -95,7 +99,8 @@ public static class DiagnosisWords
             MistakeKind.OneStep when written => $"One step off: {there} is written there. {isIt}.",
             MistakeKind.OneStep => $"One step off. {isIt}.",
             MistakeKind.WrongEnd => $"Counted from the top. Lines and spaces are counted from the bottom. {isIt}.",
-            MistakeKind.OtherClef when written => $"There it is in {Clefs(diagnosis)} clef. In {clef.Name} clef {isIt}.",
+            MistakeKind.OtherClef when written =>
+                $"There it is in {Clefs(diagnosis)} clef. In {clef.Name} clef {isIt}.",
             MistakeKind.WrongOctave when written => $"That is a {there}, but another one. This {isIt}.",
             _ => $"Not there. {isIt}.",
         };
@@ -110,7 +115,8 @@ public static class DiagnosisWords
     {
         var place = StaffPlace.Of(diagnosis.Shown, player.Instrument.FirstClef);
         var next = diagnosis.Key.Apply(diagnosis.Answered!.Value);
-        return $"One step off: the next {(place.OnLine ? "space" : "line")} {(next.Step > diagnosis.Shown.Step ? "up" : "down")} is "
+        return $"One step off: the next {(place.OnLine ? "space" : "line")} "
+            + $"{(next.Step > diagnosis.Shown.Step ? "up" : "down")} is "
             + $"{Labels.Note(next, player.Style)}. {English.Capital(Lies(diagnosis, player))}.";
     }
 
@@ -126,10 +132,13 @@ public static class DiagnosisWords
         return $"{(place.OnStaff ? "" : "the note ")}{place.Words()} is {Bare(diagnosis.Shown, player.Style)}";
     }
 
-    private static string Bare(Pitch note, HouseStyle style) => Labels.Note(new Pitch(note.Letter, 0, note.Octave), style);
+    private static string Bare(Pitch note, HouseStyle style) =>
+        Labels.Note(new Pitch(note.Letter, 0, note.Octave), style);
 
     private static string TooFar(Diagnosis diagnosis) =>
-        diagnosis.Answered is { } answered && answered.Midi > diagnosis.Shown.Midi ? "a little too high" : "a little too low";
+        diagnosis.Answered is { } answered && answered.Midi > diagnosis.Shown.Midi
+            ? "a little too high"
+            : "a little too low";
 
     private static string Clefs(Diagnosis diagnosis) => English.List([.. diagnosis.Clefs.Select(c => c.Name)], "or");
 

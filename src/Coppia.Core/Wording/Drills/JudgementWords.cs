@@ -9,7 +9,9 @@ using Coppia.Core.Wording.Terms;
 
 namespace Coppia.Core.Wording.Drills;
 
-/// <summary>What happened in an answer, said to the learner; the mistake, not the learner, is spoken of (craft 14).</summary>
+/// <summary>
+/// What happened in an answer, said to the learner; the mistake, not the learner, is spoken of (craft 14).
+/// </summary>
 public static class JudgementWords
 {
     /// <summary>One or two sentences.</summary>
@@ -28,7 +30,8 @@ public static class JudgementWords
             CountJudgement c => OfCount(c, player.Style),
             BowJudgement b => OfBow(b),
             DifferenceJudgement =>
-                "These two are alike here. Compare the bars note by note from the left: the height first, then the length.",
+                "These two are alike here. Compare the bars note by note from the left: the height first, "
+                    + "then the length.",
             PenJudgement p => p.Kind == MistakeKind.PenAstray
                 ? "Some of the ink lies away from the sign. Follow its line slowly."
                 : "A part of the sign is missing. Go over all of it.",
@@ -39,7 +42,9 @@ public static class JudgementWords
     private static string Right(Judgement judgement, SheetItem item, Player player)
     {
         if (judgement is PenJudgement pen)
-            return pen.OnPaper ? "On paper, then: lay it beside the model and compare." : "Yes, the ink lies on the sign.";
+            return pen.OnPaper
+                ? "On paper, then: lay it beside the model and compare."
+                : "Yes, the ink lies on the sign.";
         var answer = QuestionWords.Answer(item, player);
         return answer.Length is > 0 and < 60 ? $"Yes, {answer}." : "Yes.";
     }
@@ -52,7 +57,8 @@ public static class JudgementWords
             : "lies above the middle line";
         return judgement.Kind == MistakeKind.StemSide
             ? "The direction is right. An up stem stands at the right of its head, a down stem at its left."
-            : $"This head {lies}: the stem goes {(judgement.Place.StemUp ? "up, at the right" : "down, at the left")} of it.";
+            : $"This head {lies}: the stem goes "
+                + $"{(judgement.Place.StemUp ? "up, at the right" : "down, at the left")} of it.";
     }
 
     private static string OfSignature(SignatureJudgement judgement, Player player)
@@ -64,18 +70,21 @@ public static class JudgementWords
         return judgement.Kind switch
         {
             MistakeKind.OtherSigns => $"Look at the sign itself: {name} has {signs}.",
-            MistakeKind.LastSign when key.Fifths > 0 => $"That is the last sharp. The key lies a half step above it: {name}.",
+            MistakeKind.LastSign when key.Fifths > 0 =>
+                $"That is the last sharp. The key lies a half step above it: {name}.",
             MistakeKind.LastSign when key.Fifths == -1 => $"That is the flat itself. One flat is {name}.",
             MistakeKind.LastSign => $"That is the last flat. The key is named by the flat before it: {name}.",
             MistakeKind.RelativeMinor => $"The minor key has these signs too. The major key is {name}.",
             MistakeKind.SignLetter when key.AlterOf(judgement.Letter!.Value) != 0 =>
                 $"The key is right. Its signature changes {letter} too: {Labels.Signature(key, style)}.",
-            MistakeKind.SignLetter => $"The key is right, but it leaves {letter} as it is: {Labels.Signature(key, style)}.",
+            MistakeKind.SignLetter =>
+                $"The key is right, but it leaves {letter} as it is: {Labels.Signature(key, style)}.",
             MistakeKind.SignOrder => $"The right letters in another order. {ShapeWords.OrderOfSigns(style)}",
-            MistakeKind.SignPlace =>
-                $"The right letter, but this sign is written {Where(judgement)} in {player.Instrument.FirstClef.Name} clef.",
+            MistakeKind.SignPlace => $"The right letter, but this sign is written {Where(judgement)} in "
+                + $"{player.Instrument.FirstClef.Name} clef.",
             MistakeKind.OneStep => $"One step off: {letter} is {Where(judgement)}.",
-            MistakeKind.OtherClef => $"That is how another clef has it. This is {player.Instrument.FirstClef.Name} clef.",
+            MistakeKind.OtherClef =>
+                $"That is how another clef has it. This is {player.Instrument.FirstClef.Name} clef.",
             MistakeKind.SignCount => $"Count the signs once more: {name} has {Labels.Signature(key, style)}.",
             _ => $"Not this one: {name} has {Labels.Signature(key, style)}.",
         };
@@ -84,7 +93,8 @@ public static class JudgementWords
     private static string Where(SignatureJudgement judgement) => judgement.Place is { } place ? At(place) : "elsewhere";
 
     /// <summary>"on line 3", "in space 1", "just below the staff".</summary>
-    private static string At(StaffPlace place) => place.OnStaff ? (place.OnLine ? "on " : "in ") + place.Words() : place.Words();
+    private static string At(StaffPlace place) =>
+        place.OnStaff ? (place.OnLine ? "on " : "in ") + place.Words() : place.Words();
 
     private static string OfShape(ShapeJudgement judgement, Player player)
     {
@@ -141,7 +151,8 @@ public static class JudgementWords
     }
 
     /// <summary>"3 beats", "1 beat", "3½ beats".</summary>
-    private static string Beats(Fraction beats) => $"{English.Mixed(beats)} {(beats > Fraction.Whole || beats.IsZero ? "beats" : "beat")}";
+    private static string Beats(Fraction beats) =>
+        $"{English.Mixed(beats)} {(beats > Fraction.Whole || beats.IsZero ? "beats" : "beat")}";
 
     private static string OfCount(CountJudgement judgement, HouseStyle style)
     {
@@ -163,7 +174,8 @@ public static class JudgementWords
         return judgement.Kind switch
         {
             MistakeKind.FirstStroke => "A tune without a pick-up begins down.",
-            MistakeKind.PickUpStroke => $"It begins with a pick-up: bow it {way}, so that the first full bar begins down.",
+            MistakeKind.PickUpStroke =>
+                $"It begins with a pick-up: bow it {way}, so that the first full bar begins down.",
             MistakeKind.SlurStroke => $"Notes under one curve share a stroke: {note} goes on {way}.",
             MistakeKind.AfterLift => $"After a lift the bow is set anew: {note} is {way}.",
             _ => $"Each new stroke turns the bow: {note} is {way}.",

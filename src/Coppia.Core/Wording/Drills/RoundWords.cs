@@ -19,15 +19,20 @@ public static class RoundWords
     }
 
     /// <summary>For each kind of mistake what to look at next time; a habit is named as one.</summary>
-    public static IReadOnlyList<string> LookAt(RoundEnd end, Player player) => [.. end.Slips.Select(s => Slip(s, player))];
+    public static IReadOnlyList<string> LookAt(RoundEnd end, Player player) =>
+        [.. end.Slips.Select(s => Slip(s, player))];
 
     private static string Slip(Slip slip, Player player)
     {
         var words = slip.Clef is { } clef
-            ? $"The notes were read as in {clef.Name} clef. Look at the sign at the left: {player.Instrument.FirstClef.Name} clef has "
-                + $"{Labels.Note(player.Instrument.FirstClef.SignPitch, player.Style)} on line {player.Instrument.FirstClef.Line}."
+            ? $"The notes were read as in {clef.Name} clef. Look at the sign at the left: "
+                + $"{player.Instrument.FirstClef.Name} clef has "
+                + $"{Labels.Note(player.Instrument.FirstClef.SignPitch, player.Style)} on line "
+                + $"{player.Instrument.FirstClef.Line}."
             : English.Sentence(LookAt(slip.Kind));
-        return slip.IsHabit ? $"{English.Capital(English.Number(slip.Times))} times: {English.LowerFirst(words)}" : words;
+        return slip.IsHabit
+            ? $"{English.Capital(English.Number(slip.Times))} times: {English.LowerFirst(words)}"
+            : words;
     }
 
     /// <summary>What to look at, without a stop at its end.</summary>

@@ -20,7 +20,8 @@ public static class ExerciseWords
     /// <summary>The usual caution where the hand is opened wide (craft 18); else null.</summary>
     public static string? Care(ExerciseKind kind) =>
         kind is ExerciseKind.Stretch or ExerciseKind.OpenOrFour
-            ? "Check the instrument’s size first. A few minutes with breaks; shake out the hand, and stop when it hurts."
+            ? "Check the instrument’s size first. A few minutes with breaks; shake out the hand, "
+                + "and stop when it hurts."
             : null;
 
     /// <summary>What it trains: the heading under which it is found.</summary>
@@ -46,9 +47,21 @@ public static class ExerciseWords
                 "note → letter",
                 "Write the letter name under each note. Look at the key signature first."
             ),
-            ExerciseKind.FingerIt => ("String and finger", "note → string and finger", "Write the string and the finger under each note."),
-            ExerciseKind.WriteIt => ("Write the note", "name, or string and finger → note", "Write each note on its staff."),
-            ExerciseKind.FindIt => ("Find it on the fingerboard", "name → spot", "Mark where the finger goes, and write its number."),
+            ExerciseKind.FingerIt => (
+                "String and finger",
+                "note → string and finger",
+                "Write the string and the finger under each note."
+            ),
+            ExerciseKind.WriteIt => (
+                "Write the note",
+                "name, or string and finger → note",
+                "Write each note on its staff."
+            ),
+            ExerciseKind.FindIt => (
+                "Find it on the fingerboard",
+                "name → spot",
+                "Mark where the finger goes, and write its number."
+            ),
             ExerciseKind.LineOrSpace => (
                 "Line or space?",
                 "note → line or space, which one",
@@ -76,7 +89,11 @@ public static class ExerciseWords
                 "rhythm → syllables",
                 "Write the counting under the notes. Rests go in brackets."
             ),
-            ExerciseKind.BowIt => ("Write the bowing", "slurs, hooks, lifts → down and up", "Write the bow signs over the notes."),
+            ExerciseKind.BowIt => (
+                "Write the bowing",
+                "slurs, hooks, lifts → down and up",
+                "Write the bow signs over the notes."
+            ),
             ExerciseKind.SpotDifference => (
                 "Spot the difference",
                 "two bars nearly the same",
@@ -128,7 +145,11 @@ public static class ExerciseWords
                 "The arm moves to the string before the bow does."
             ),
             ExerciseKind.Scale => ("Scale", "one octave or two", "Say where the half steps are, then play."),
-            ExerciseKind.Arpeggio => ("Arpeggio", "one octave or two", "The first, third and fifth note of the scale, and the octave."),
+            ExerciseKind.Arpeggio => (
+                "Arpeggio",
+                "one octave or two",
+                "The first, third and fifth note of the scale, and the octave."
+            ),
             ExerciseKind.Thirds => ("Thirds", "one octave or two", "Up two, back one: every other note of the scale."),
             ExerciseKind.Hooked => (
                 "Hooked bowing",
@@ -146,7 +167,11 @@ public static class ExerciseWords
                 "one string, the scale, turned round",
                 "Count it, then play it on one note, on the scale, and turned round."
             ),
-            ExerciseKind.LongBow => ("Long bows", "saved over more and more beats", "Slow bow: save it so that it lasts to the end."),
+            ExerciseKind.LongBow => (
+                "Long bows",
+                "saved over more and more beats",
+                "Slow bow: save it so that it lasts to the end."
+            ),
             _ => (
                 "Trouble spots",
                 "two notes, three, the bar, two bars",

@@ -10,7 +10,9 @@ namespace Coppia.Core.Wording.Exercises;
 /// <summary>A question that leads on, and what is so.</summary>
 public sealed record HelpStep(string Ask, string Say);
 
-/// <summary>Help where a learner hesitates: of a note the reading questions one by one (craft 1 and 14), else the rule in steps.</summary>
+/// <summary>
+/// Help where a learner hesitates: of a note the reading questions one by one (craft 1 and 14), else the rule in steps.
+/// </summary>
 public static class HelpWords
 {
     public static IReadOnlyList<HelpStep> Of(SheetItem item, Player player) =>
@@ -40,29 +42,38 @@ public static class HelpWords
         var letter = Bare(note, style);
         var steps = new List<HelpStep>
         {
-            new("Line or space?", place.OnLine ? "A line goes through its head." : "It fills a space, or hangs at a line’s edge."),
+            new(
+                "Line or space?",
+                place.OnLine ? "A line goes through its head." : "It fills a space, or hangs at a line’s edge."
+            ),
             new("Which one, counted from the bottom?", English.Sentence(place.Words())),
             new(
                 "Which letter is that?",
-                $"{letter}: {player.Instrument.FirstClef.Name} clef has {Clef(player)} on line {player.Instrument.FirstClef.Line}."
+                $"{letter}: {player.Instrument.FirstClef.Name} clef has {Clef(player)} on line "
+                    + $"{player.Instrument.FirstClef.Line}."
             ),
         };
         var byKey = asked.Key.AlterOf(note.Letter);
         steps.Add(
             new HelpStep(
                 "What does the key signature do to that letter?",
-                byKey == 0 ? $"Nothing: {letter} stays {letter}." : $"It makes every {letter} {(byKey > 0 ? "sharp" : "flat")}."
+                byKey == 0
+                    ? $"Nothing: {letter} stays {letter}."
+                    : $"It makes every {letter} {(byKey > 0 ? "sharp" : "flat")}."
             )
         );
         if (note.Alter != byKey)
-            steps.Add(new HelpStep("Is there a sign before it, or earlier in the bar?", "Yes, and it holds to the barline."));
+            steps.Add(
+                new HelpStep("Is there a sign before it, or earlier in the bar?", "Yes, and it holds to the barline.")
+            );
         steps.Add(new HelpStep("So what is its name?", $"{Labels.Note(note, style)}."));
         return steps;
     }
 
     private static string Clef(Player player) => Labels.Note(player.Instrument.FirstClef.SignPitch, player.Style);
 
-    private static string Bare(Pitch note, HouseStyle style) => Labels.Note(new Pitch(note.Letter, 0, note.Octave), style);
+    private static string Bare(Pitch note, HouseStyle style) =>
+        Labels.Note(new Pitch(note.Letter, 0, note.Octave), style);
 
     private static HelpStep[] Stem(NoteQuestion asked, Player player)
     {
@@ -75,7 +86,10 @@ public static class HelpWords
         [
             new("Where is the middle line?", "It is line 3, counted from the bottom."),
             new("Does the head lie below it, or on it and above?", lies),
-            new("Which way does the stem go?", place.StemUp ? "Below: up, at the right." : "On it and above: down, at the left."),
+            new(
+                "Which way does the stem go?",
+                place.StemUp ? "Below: up, at the right." : "On it and above: down, at the left."
+            ),
         ];
     }
 
@@ -85,15 +99,26 @@ public static class HelpWords
         var steps = new List<HelpStep>();
         if (asked is { ByPair: true, Place: { } pair })
         {
-            steps.Add(new HelpStep("Which note is the open string?", $"{Labels.Note(player.Instrument.Strings[pair.String], style)}."));
             steps.Add(
-                new HelpStep("Which letter lies under that finger?", $"{Bare(note, style)}: {Labels.Note(note, style)} in this key.")
+                new HelpStep(
+                    "Which note is the open string?",
+                    $"{Labels.Note(player.Instrument.Strings[pair.String], style)}."
+                )
+            );
+            steps.Add(
+                new HelpStep(
+                    "Which letter lies under that finger?",
+                    $"{Bare(note, style)}: {Labels.Note(note, style)} in this key."
+                )
             );
         }
 
         steps.Add(new HelpStep($"Where does {clef.Name} clef have {Clef(player)}?", $"On line {clef.Line}."));
         steps.Add(
-            new HelpStep($"Count the letters from there to {Bare(note, style)}.", English.Sentence(StaffPlace.Of(note, clef).Words()))
+            new HelpStep(
+                $"Count the letters from there to {Bare(note, style)}.",
+                English.Sentence(StaffPlace.Of(note, clef).Words())
+            )
         );
         return steps;
     }
@@ -117,14 +142,12 @@ public static class HelpWords
         var order = new HelpStep("In which order do the signs come?", ShapeWords.OrderOfSigns(style));
         if (asked.Written)
         {
+            var places = SignaturePlaces.Of(key, player.Instrument.FirstClef).Select(p => p.Words());
             return
             [
                 new("Sharps or flats, and how many?", $"{name} has {Labels.Signature(key, style)}."),
                 order,
-                new(
-                    "Where does each stand?",
-                    $"{English.Capital(English.List([.. SignaturePlaces.Of(key, player.Instrument.FirstClef).Select(p => p.Words())]))}."
-                ),
+                new("Where does each stand?", English.Sentence(English.List([.. places]))),
             ];
         }
 
@@ -156,9 +179,12 @@ public static class HelpWords
 
     private static string Halves(Shapes.HandShape shape, Player player)
     {
-        return English.List([.. shape.HalfSteps.Select(h => $"{(h.Lower == 0 ? "the open string" : At(h.Lower))} and {At(h.Upper)}")]);
+        return English.List([
+            .. shape.HalfSteps.Select(h => $"{(h.Lower == 0 ? "the open string" : At(h.Lower))} and {At(h.Upper)}"),
+        ]);
 
-        string At(int semitones) => Labels.Note(shape.Spots.First(s => s.Placement.Semitones == semitones).Pitch, player.Style);
+        string At(int semitones) =>
+            Labels.Note(shape.Spots.First(s => s.Placement.Semitones == semitones).Pitch, player.Style);
     }
 
     private static HelpStep[] Scale(ScaleQuestion asked, HouseStyle style)
@@ -168,7 +194,10 @@ public static class HelpWords
         [
             new("Which notes does the key change?", English.Sentence(Labels.Signature(key, style))),
             new("How does a major scale go?", "Whole, whole, half, whole, whole, whole, half."),
-            new("What is a half step under the fingers?", "Two fingers that touch, or the open string and a finger close to the nut."),
+            new(
+                "What is a half step under the fingers?",
+                "Two fingers that touch, or the open string and a finger close to the nut."
+            ),
         ];
     }
 
@@ -177,9 +206,15 @@ public static class HelpWords
         var time = asked.Row.Bars[0].Time!.Value;
         return
         [
-            new("What does the upper number say?", $"Each bar holds {English.Number(time.Beats)} {(time.Beats == 1 ? "beat" : "beats")}."),
+            new(
+                "What does the upper number say?",
+                $"Each bar holds {English.Number(time.Beats)} {(time.Beats == 1 ? "beat" : "beats")}."
+            ),
             new("What does the lower number say?", $"A beat is one of {time.Unit} parts of a whole note."),
-            new("Say the beats aloud while you point. Where do they end?", "Write the number of beats over each note, then add them up."),
+            new(
+                "Say the beats aloud while you point. Where do they end?",
+                "Write the number of beats over each note, then add them up."
+            ),
         ];
     }
 
@@ -195,7 +230,10 @@ public static class HelpWords
     private static string Halves(HouseStyle style)
     {
         var half = new Fraction(1, 2);
-        return string.Join(' ', new[] { Fraction.Zero, half }.Select((within, part) => CountWords.Said(Struck(within, part), style)));
+        return string.Join(
+            ' ',
+            new[] { Fraction.Zero, half }.Select((within, part) => CountWords.Said(Struck(within, part), style))
+        );
 
         CountMark Struck(Fraction within, int part) =>
             new("", Fraction.Zero, CountKind.Struck)
@@ -210,7 +248,10 @@ public static class HelpWords
 
     private static HelpStep[] Bowing(BarsQuestion asked) =>
         [
-            new("How does it begin?", asked.Music.Bars[0].IsPickUp ? "With a pick-up, so that the full bar begins down." : "Down."),
+            new(
+                "How does it begin?",
+                asked.Music.Bars[0].IsPickUp ? "With a pick-up, so that the full bar begins down." : "Down."
+            ),
             new("What does a curve do?", "All notes under it go in one direction; with dots the bow stops between."),
             new("What does a lift do?", "The bow is set anew and goes down."),
             new("And else?", "Down and up take turns."),

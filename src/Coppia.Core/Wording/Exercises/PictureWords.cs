@@ -15,8 +15,10 @@ public static class PictureWords
         {
             NoteQuestion { Kind: ExerciseKind.WriteIt } q => $"An empty staff. {Signs(q.Key, player)}",
             NoteQuestion { Kind: ExerciseKind.LineOrSpace } q =>
-                $"A note at place {StaffPlace.Of(q.Note, clef).Height + 1} of the staff, lines and spaces counted from the bottom line up.",
-            NoteQuestion { Kind: ExerciseKind.Stems } q => $"A head without a stem: {StaffPlace.Of(q.Note, clef).Words()}.",
+                $"A note at place {StaffPlace.Of(q.Note, clef).Height + 1} of the staff, "
+                    + "lines and spaces counted from the bottom line up.",
+            NoteQuestion { Kind: ExerciseKind.Stems } q =>
+                $"A head without a stem: {StaffPlace.Of(q.Note, clef).Words()}.",
             NoteQuestion q => $"A note: {StaffPlace.Of(q.Note, clef).Words()}. {Signs(q.Key, player)}{Accidental(q)}",
             SignatureQuestion { Written: false } q => $"A key signature: {Count(q.Fifths)}.",
             SignatureQuestion => $"An empty staff with a {clef.Name} clef.",
@@ -35,7 +37,8 @@ public static class PictureWords
     private static string Count(int fifths) =>
         fifths == 0
             ? Labels.NoSigns
-            : $"{English.Number(Math.Abs(fifths))} {(fifths > 0 ? "sharp" : "flat")}{(Math.Abs(fifths) == 1 ? "" : "s")}";
+            : $"{English.Number(Math.Abs(fifths))} "
+                + $"{(fifths > 0 ? "sharp" : "flat")}{(Math.Abs(fifths) == 1 ? "" : "s")}";
 
     private static string Accidental(NoteQuestion q) =>
         q.Note.Alter == q.Key.AlterOf(q.Note.Letter) ? ""
@@ -47,7 +50,9 @@ public static class PictureWords
     private static string Values(Score music, int? gap, Player player) =>
         string.Join(
             "; ",
-            music.Bars.Select(b => string.Join(", ", b.Events.Select((e, i) => i == gap ? "a gap" : Value(e, player) + Curves(e))))
+            music.Bars.Select(b =>
+                string.Join(", ", b.Events.Select((e, i) => i == gap ? "a gap" : Value(e, player) + Curves(e)))
+            )
         );
 
     private static string Notes(Score music, Player player) =>
@@ -57,7 +62,9 @@ public static class PictureWords
                 string.Join(
                     ", ",
                     b.Events.Select(e =>
-                        e.Pitch is { } p ? $"{Labels.NoteAndNumber(p, player.Style)} {Value(e, player)}" : Value(e, player)
+                        e.Pitch is { } p
+                            ? $"{Labels.NoteAndNumber(p, player.Style)} {Value(e, player)}"
+                            : Value(e, player)
                     )
                 )
             )

@@ -22,7 +22,8 @@ public static class QuestionWords
                 $"{Labels.Note(q.Note, style)} on the {Labels.Note(instrument.Strings[on.String], style)} string",
             SignatureQuestion { Written: true } q => $"Write {Labels.Key(new KeySignature(q.Fifths), style)}",
             SignatureQuestion => "Which major key?",
-            ShapeQuestion q => $"{Labels.Note(instrument.Strings[q.String], style)} string in {Labels.Scale(q.Key, style)}",
+            ShapeQuestion q =>
+                $"{Labels.Note(instrument.Strings[q.String], style)} string in {Labels.Scale(q.Key, style)}",
             PenQuestion q => Sign(q, player),
             BeatQuestion q => Task(q.Task),
             ScaleQuestion q => $"{Labels.Scale(q.Key, style)}, {(q.Octaves == 1 ? "one octave" : "two octaves")}",

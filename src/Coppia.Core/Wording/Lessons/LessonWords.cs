@@ -51,9 +51,11 @@ public sealed class LessonWords(HouseStyle style, IReadOnlyList<Instrument> inst
             LessonPart.Beat => "By body: knees for one, hands for the rest.",
             LessonPart.Review => "",
             LessonPart.Look => $"Number the lines. {more}".Trim(),
-            LessonPart.Line => $"{English.Capital(bars)}: say names and fingers, finger silently and say, pluck, bow in the air, bow; "
-                + $"{Times(step.Repeats)}.",
-            LessonPart.Chunk => $"{English.Capital(bars)}: {(more.Length > 0 ? more + " " : "")}Two notes, three, the bar, two bars.",
+            LessonPart.Line =>
+                $"{English.Capital(bars)}: say names and fingers, finger silently and say, pluck, bow in the air, bow; "
+                    + $"{Times(step.Repeats)}.",
+            LessonPart.Chunk =>
+                $"{English.Capital(bars)}: {(more.Length > 0 ? more + " " : "")}Two notes, three, the bar, two bars.",
             LessonPart.Join => "Call the line numbers ahead.",
             LessonPart.Home => more.Length > 0 ? more : "Nothing is set yet for the days after it.",
             LessonPart.Break => "Arms down, shoulders loose. Stop when anything hurts.",
@@ -68,7 +70,8 @@ public sealed class LessonWords(HouseStyle style, IReadOnlyList<Instrument> inst
             1 => "the line at once",
             2 => "by two bars, then the line",
             3 => "bar by bar, by two bars, the line",
-            _ => $"bar by bar, by two bars, the line {(repeats == 4 ? "twice" : $"{English.Number(repeats - 2)} times")}",
+            _ => "bar by bar, by two bars, the line "
+                + $"{(repeats == 4 ? "twice" : $"{English.Number(repeats - 2)} times")}",
         };
 
     /// <summary>What shapes the strings have: the same on all of them, or each its own.</summary>
@@ -82,7 +85,9 @@ public sealed class LessonWords(HouseStyle style, IReadOnlyList<Instrument> inst
         return string.Join(", ", shapes.Select(g => $"{g.Key} on {English.List([.. g.Select(s => s.String)])}"));
     }
 
-    /// <summary>How a thing is practised at home: " to 66, about three minutes a day, by Monday 14 September".</summary>
+    /// <summary>
+    /// How a thing is practised at home: " to 66, about three minutes a day, by Monday 14 September".
+    /// </summary>
     /// <param name="tempo">To reach; null for none.</param>
     /// <param name="minutes">A day; null where nobody can tell.</param>
     /// <param name="due">By when.</param>
@@ -99,7 +104,9 @@ public sealed class LessonWords(HouseStyle style, IReadOnlyList<Instrument> inst
         var (all, own) = (order.Where(t => !t.ByTheirOwn).ToArray(), order.Where(t => t.ByTheirOwn).ToArray());
         var together = all.SelectMany(t => t.Instruments).Distinct().Count();
         var shared = all.Where(t => t.Instruments.Count == together).Select(t => Name(t.Letter)).ToArray();
-        var outer = all.Where(t => t.Instruments.Count < together).Select(t => $"{Name(t.Letter)} ({Who(t.Instruments)})").ToArray();
+        var outer = all.Where(t => t.Instruments.Count < together)
+            .Select(t => $"{Name(t.Letter)} ({Who(t.Instruments)})")
+            .ToArray();
         if (shared.Length > 0)
             parts.Add(string.Join(", ", shared) + (outer.Length > 0 ? $", then {English.List(outer)}" : ""));
         else if (outer.Length > 0)
@@ -141,7 +148,8 @@ public sealed class LessonWords(HouseStyle style, IReadOnlyList<Instrument> inst
 
     private string Name(Letter letter) => Labels.Note(new Pitch(letter, 0, 4), style);
 
-    private static string Who(IReadOnlyList<Instrument> some) => English.List([.. some.Select(i => English.Plural(i.Id))]);
+    private static string Who(IReadOnlyList<Instrument> some) =>
+        English.List([.. some.Select(i => English.Plural(i.Id))]);
 
     /// <summary>"half notes", "minims".</summary>
     private string Notes(int log)

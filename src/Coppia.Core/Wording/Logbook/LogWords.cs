@@ -44,11 +44,13 @@ public static class LogWords
     public static string Why(AskWhy why, string? tune) =>
         why.Reason switch
         {
-            AskReason.Hurts =>
-                $"On {Day(why.Since!.Value)}: “Something hurts when I play.” Stop and rest first; lasting pain is for a doctor.",
-            AskReason.WantsHelp => $"Asked for help{(tune is null ? "" : $" with “{tune}”")} on {Day(why.Since!.Value)}.",
+            AskReason.Hurts => $"On {Day(why.Since!.Value)}: “Something hurts when I play.” Stop and rest first; "
+                + "lasting pain is for a doctor.",
+            AskReason.WantsHelp =>
+                $"Asked for help{(tune is null ? "" : $" with “{tune}”")} on {Day(why.Since!.Value)}.",
             AskReason.NoMinutes => $"No minutes have come since {Day(why.Since!.Value)}.",
-            AskReason.FewerMinutes => $"{English.Several(why.Amount, "minute")} fewer in the last seven days than usual.",
+            AskReason.FewerMinutes =>
+                $"{English.Several(why.Amount, "minute")} fewer in the last seven days than usual.",
             AskReason.Habit => $"{Habit(why.Habit!.Kind)}, {English.Number(why.Habit.Times)} times in four weeks.",
             AskReason.Overdue => why.Amount == 1
                 ? $"{(tune is null ? "One thing" : $"“{tune}”")} was due on {Day(why.Since!.Value)}."

@@ -3,13 +3,18 @@ using Coppia.Core.Wording.Terms;
 
 namespace Coppia.Core.Wording.Room;
 
-/// <summary>What is said of a tone that was heard: where the finger stands and which way to go, never a score (craft 4).</summary>
+/// <summary>
+/// What is said of a tone that was heard: where the finger stands and which way to go, never a score (craft 4).
+/// </summary>
 public sealed class HeardWords(Player player)
 {
     /// <summary>So far from its place a beginner's tone is called in tune, in cents (from memory).</summary>
     public const int InTune = 10;
 
-    /// <summary>So far from the open string's own tone it is meant and to be tuned; farther off it is another string or a finger.</summary>
+    /// <summary>
+    /// So far from the open string's own tone it is meant and to be tuned; farther off it is another string or a
+    /// finger.
+    /// </summary>
     public const int StillTheString = 100;
 
     /// <summary>Heights above the open string for which there are words.</summary>
@@ -36,7 +41,8 @@ public sealed class HeardWords(Player player)
 
     /// <summary>"The right letter an octave too high."</summary>
     public string WrongOctave(int asked, bool higher) =>
-        $"This is {Name(asked)} an octave too {(higher ? "high" : "low")}: look for the {(higher ? "lower" : "higher")} one.";
+        $"This is {Name(asked)} an octave too {(higher ? "high" : "low")}: "
+        + $"look for the {(higher ? "lower" : "higher")} one.";
 
     /// <summary>A tone that is no place on the string.</summary>
     public string NotOnString(int asked, bool below) =>

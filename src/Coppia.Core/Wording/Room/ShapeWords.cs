@@ -10,7 +10,8 @@ namespace Coppia.Core.Wording.Room;
 public static class ShapeWords
 {
     /// <summary>
-    /// Descriptive name: which neighbours touch ("1–2"), or frame and fingers ("back 1–2–4"); empty where no finger stands.
+    /// Descriptive name: which neighbours touch ("1–2"), or frame and fingers ("back 1–2–4"); empty where no finger
+    /// stands.
     /// </summary>
     public static string Name(HandShape shape, Instrument instrument)
     {
@@ -30,7 +31,9 @@ public static class ShapeWords
             _ => frame.Height == instrument.FirstHeight ? "" : frame.Position + " ",
         };
 
-    /// <summary>Which letters change against another key: "Against D major: C is natural, B is flat."; nothing against itself.</summary>
+    /// <summary>
+    /// Which letters change against another key: "Against D major: C is natural, B is flat."; nothing against itself.
+    /// </summary>
     public static string Changes(ScaleKey key, ScaleKey compared, HouseStyle style)
     {
         if (key == compared)
@@ -65,7 +68,9 @@ public static class ShapeWords
     public static string Short(KeySignature key) =>
         key.Fifths == 0 ? Labels.NoSigns : $"{Math.Abs(key.Fifths)} {(key.Fifths > 0 ? '♯' : '♭')}";
 
-    /// <summary>What to know about a scale or arpeggio of which some notes are not allowed; null where all are.</summary>
+    /// <summary>
+    /// What to know about a scale or arpeggio of which some notes are not allowed; null where all are.
+    /// </summary>
     public static string? Outside(int notes) =>
         notes == 0 ? null : $"{notes} {(notes == 1 ? "note lies" : "notes lie")} beyond the allowed positions.";
 

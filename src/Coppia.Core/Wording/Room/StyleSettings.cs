@@ -13,10 +13,17 @@ public sealed record StyleOption(string Value, string Label);
 /// <summary>One thing that schools do differently, in plain words, with its choices (craft 17).</summary>
 /// <param name="Key">Its name in a kept style.</param>
 /// <param name="Instrument">For a choice of one instrument's fingers, which; null for one that all share.</param>
-public sealed record StyleSetting(string Key, string Label, string About, IReadOnlyList<StyleOption> Options, string? Instrument = null)
+public sealed record StyleSetting(
+    string Key,
+    string Label,
+    string About,
+    IReadOnlyList<StyleOption> Options,
+    string? Instrument = null
+)
 {
     /// <summary>All settings that are one choice each: about fingers first, then names, counting and bow.</summary>
-    public static IReadOnlyList<StyleSetting> All { get; } = [.. Fingers(), .. Alternatives(), .. Names(), .. CountsAndBow()];
+    public static IReadOnlyList<StyleSetting> All { get; } =
+    [.. Fingers(), .. Alternatives(), .. Names(), .. CountsAndBow()];
 
     private static StyleSetting[] Fingers() =>
         [
@@ -125,9 +132,19 @@ public sealed record StyleSetting(string Key, string Label, string About, IReadO
             ),
         ];
 
-    private static StyleSetting Of<T>(string property, string label, string about, params (T Value, string Label)[] options)
+    private static StyleSetting Of<T>(
+        string property,
+        string label,
+        string about,
+        params (T Value, string Label)[] options
+    )
         where T : struct, Enum =>
-        new(Named(property), label, about, [.. options.Select(o => new StyleOption(Named(o.Value.ToString()), o.Label))]);
+        new(
+            Named(property),
+            label,
+            about,
+            [.. options.Select(o => new StyleOption(Named(o.Value.ToString()), o.Label))]
+        );
 
     private static string Named(string name) => JsonNamingPolicy.CamelCase.ConvertName(name);
 

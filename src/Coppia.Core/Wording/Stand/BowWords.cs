@@ -31,8 +31,8 @@ public static class BowWords
         {
             BowHintKind.Pluck => "Pluck: the bow rests in the hand; the left hand stays as it is.",
             BowHintKind.BowAgain => "Bow again: set it on the string before the note.",
-            BowHintKind.Louder =>
-                $"{action.Sign}, louder: more weight, nearer the bridge, {(heavierIsFaster ? "a faster bow" : "a slower bow")}.",
+            BowHintKind.Louder => $"{action.Sign}, louder: more weight, nearer the bridge, "
+                + $"{(heavierIsFaster ? "a faster bow" : "a slower bow")}.",
             BowHintKind.Softer => $"{action.Sign}, softer: less weight, nearer the fingerboard, "
                 + $"{(heavierIsFaster ? "a slower bow" : "a lighter, faster bow")}.",
             BowHintKind.Hooked => "Hooked: the same direction, stopped between the notes.",
@@ -44,10 +44,12 @@ public static class BowWords
     }
 
     /// <summary>What a proposed bowing achieves.</summary>
-    public static string Aim(BowAim aim) => aim == BowAim.DownbeatsDown ? "To begin each bar down" : "To use the bow evenly";
+    public static string Aim(BowAim aim) =>
+        aim == BowAim.DownbeatsDown ? "To begin each bar down" : "To use the bow evenly";
 
     /// <summary>The aim of a proposed bowing as a heading.</summary>
-    public static string AimTitle(BowAim aim) => aim == BowAim.DownbeatsDown ? "Proposal: bar beginnings down" : "Proposal: an even bow";
+    public static string AimTitle(BowAim aim) =>
+        aim == BowAim.DownbeatsDown ? "Proposal: bar beginnings down" : "Proposal: an even bow";
 
     /// <summary>What is said where nothing is proposed for an aim.</summary>
     /// <param name="refused">Changes were refused before.</param>
@@ -83,13 +85,15 @@ public static class BowWords
         + $"{English.Mixed(bar.Up)} up. The {Way(bar.Faster)} bow {Hurry(bar)}.";
 
     /// <summary>
-    /// "After bar 8 the repeat goes back to bar 1 with the bow the other way round: A is up the first time, down the second."
+    /// "After bar 8 the repeat goes back to bar 1 with the bow the other way round: A is up the first time, down the
+    /// second."
     /// </summary>
     public static string WrongWay(IReadOnlyList<SoundingNote> notes, WrongWayRound wrong, HouseStyle style)
     {
         var to = notes[wrong.Returning];
         return $"After {wrong.From.Named()} the repeat goes back to {to.Bar.Named()} with the bow the other way round: "
-            + $"{Labels.Note(to.Pitch, style)} is {Way(wrong.First)} the first time, {Way(Bows.Turned(wrong.First))} the second.";
+            + $"{Labels.Note(to.Pitch, style)} is {Way(wrong.First)} the first time, "
+            + $"{Way(Bows.Turned(wrong.First))} the second.";
     }
 
     /// <summary>What checks out, and what does not, a sentence each.</summary>
@@ -102,7 +106,9 @@ public static class BowWords
         if (check.SlurCrosses.Count > 0)
             yield return $"A slur crosses strings in {English.Bars(check.SlurCrosses)}.";
         if (check is { FewestStrokes: { } few, MostStrokes: { } most })
-            yield return few == most ? $"{few} {(few == 1 ? "stroke" : "strokes")} to a bar." : $"{few} to {most} strokes to a bar.";
+            yield return few == most
+                ? $"{few} {(few == 1 ? "stroke" : "strokes")} to a bar."
+                : $"{few} to {most} strokes to a bar.";
     }
 
     private static string BarsBegin(IReadOnlyList<int> up) =>
@@ -116,13 +122,15 @@ public static class BowWords
 
     /// <summary>"The bow in bar 3 was changed in another window meanwhile. …"</summary>
     public static string ChangedMeanwhile(Score score, string noteId) =>
-        $"The bow{PinWords.Where(score, noteId)} was changed in another window meanwhile. Nothing was overwritten; it is shown now.";
+        $"The bow{PinWords.Where(score, noteId)} was changed in another window meanwhile. Nothing was overwritten; "
+        + "it is shown now.";
 
     /// <summary>Why a change cannot be made, and what would be right.</summary>
     public static string Impossible(ImpossibleBowEditException e) =>
         e.Fault == BowEditFault.NoNote
             ? $"There is no note {e.NoteId} in this tune to change the bow of; expected the id of a printed note."
-            : $"Note {e.NoteId} cannot join the note before it; expected two neighbouring notes that no slur or tie binds yet.";
+            : $"Note {e.NoteId} cannot join the note before it; "
+                + "expected two neighbouring notes that no slur or tie binds yet.";
 
     private static string ShortNotes(UnevenBar bar) =>
         bar.FasterStrokes > 1 ? "short notes"

@@ -7,12 +7,15 @@ using Coppia.Core.Wording.Terms;
 namespace Coppia.Core.Wording.Stand;
 
 /// <summary>What a teacher calls to the sections of a mixed class (craft 16).</summary>
-/// <param name="called">What sections are called, where it is not their instrument: those with lines of their own. Null for none.</param>
+/// <param name="called">What sections are called, where it is not their instrument: those with lines of their own. Null
+/// for none.</param>
 public sealed class CallWords(CallSheet sheet, IReadOnlyList<string?>? called = null)
 {
     private readonly ReadingWords[] _words = [.. sheet.Sections.Select(s => new ReadingWords(s))];
 
-    /// <summary>A note that all sections play, in the house style's name for it; the first that plays where they differ.</summary>
+    /// <summary>
+    /// A note that all sections play, in the house style's name for it; the first that plays where they differ.
+    /// </summary>
     public string Name(CallMoment moment)
     {
         foreach (var (s, does) in moment.Sections.Index())
@@ -25,13 +28,15 @@ public sealed class CallWords(CallSheet sheet, IReadOnlyList<string?>? called = 
     }
 
     /// <summary>The pair as a section's row prints it: "D3"; "-" out of reach, empty where it begins no note.</summary>
-    public string Label(CallMoment moment, int section) => moment.Sections[section].Note is { } note ? _words[section].Label(note) : "";
+    public string Label(CallMoment moment, int section) =>
+        moment.Sections[section].Note is { } note ? _words[section].Label(note) : "";
 
     /// <summary>
-    /// Everything that is called at a moment: "violins and violas 3 on D, cellos 4 on D, basses open G; violins keep 3 down". The same for
-    /// all is called once: "all open D".
+    /// Everything that is called at a moment: "violins and violas 3 on D, cellos 4 on D, basses open G; violins keep 3
+    /// down". The same for all is called once: "all open D".
     /// </summary>
-    public string Call(CallMoment moment) => string.Join("; ", Cues(moment).Prepend(Pairs(moment)).Where(w => w.Length > 0));
+    public string Call(CallMoment moment) =>
+        string.Join("; ", Cues(moment).Prepend(Pairs(moment)).Where(w => w.Length > 0));
 
     /// <summary>The pairs alone, sections with the same pair together.</summary>
     public string Pairs(CallMoment moment)
@@ -40,10 +45,14 @@ public sealed class CallWords(CallSheet sheet, IReadOnlyList<string?>? called = 
             return "all rest";
         var playing = moment.Sections.Index().Where(s => s.Item.Note is not null).ToArray();
         var differ = playing.Select(s => NameOf(s.Index, s.Item.Note!)).Distinct().Count() > 1;
-        return Together(playing.Select(s => (s.Index, Said(s.Index, s.Item.Note!) + (differ ? ForNote(s.Index, s.Item.Note!) : ""))));
+        return Together(
+            playing.Select(s => (s.Index, Said(s.Index, s.Item.Note!) + (differ ? ForNote(s.Index, s.Item.Note!) : "")))
+        );
     }
 
-    /// <summary>Fingers that stay or get ready, hands that are set or move; each said once for the sections that share it.</summary>
+    /// <summary>
+    /// Fingers that stay or get ready, hands that are set or move; each said once for the sections that share it.
+    /// </summary>
     public IEnumerable<string> Cues(CallMoment moment) =>
         moment
             .Cues.GroupBy(c => c.Fact.Kind)
@@ -53,7 +62,11 @@ public sealed class CallWords(CallSheet sheet, IReadOnlyList<string?>? called = 
     /// <summary>A remark for one section: "Basses open G in bars 1 and 2, where the others finger."</summary>
     public string Of(OwnWay own)
     {
-        var (player, who, bars) = (PlayerOf(own.Section), English.Capital(Section(own.Section)), English.Bars(own.Bars));
+        var (player, who, bars) = (
+            PlayerOf(own.Section),
+            English.Capital(Section(own.Section)),
+            English.Bars(own.Bars)
+        );
         return own.Kind switch
         {
             OwnWayKind.Open => $"{who} {Place(own.At.Pair, player)} in {bars}, where the others finger.",
@@ -70,9 +83,11 @@ public sealed class CallWords(CallSheet sheet, IReadOnlyList<string?>? called = 
     private string NameOf(int section, ReadingNote note) => Labels.Note(note.Note.Pitch, PlayerOf(section).Style);
 
     /// <summary>" for F♯"; an open string says its note by itself.</summary>
-    private string ForNote(int section, ReadingNote note) => note.Placement is { IsOpen: true } ? "" : $" for {NameOf(section, note)}";
+    private string ForNote(int section, ReadingNote note) =>
+        note.Placement is { IsOpen: true } ? "" : $" for {NameOf(section, note)}";
 
-    private string Said(int section, ReadingNote note) => note.Placement is { } at ? Place(at.Pair, PlayerOf(section)) : "out of reach";
+    private string Said(int section, ReadingNote note) =>
+        note.Placement is { } at ? Place(at.Pair, PlayerOf(section)) : "out of reach";
 
     /// <summary>"open D", "low 2 on A".</summary>
     private static string Place(Pair pair, Player player) => English.LowerFirst(Labels.PlaceName(pair, player));
@@ -84,7 +99,8 @@ public sealed class CallWords(CallSheet sheet, IReadOnlyList<string?>? called = 
         {
             FingerStays stays => $"keep {Labels.FingerSign(stays.Held, player.Style)} down",
             FingerReady ready => $"get {Place(ready.Next, player)} ready",
-            FingersTogether set => $"set {English.List([.. set.Fingers.Fingers.Select(f => English.Figure(f))])} together",
+            FingersTogether set =>
+                $"set {English.List([.. set.Fingers.Fingers.Select(f => English.Figure(f))])} together",
             HandArrives arrives => $"to {player.FrameOf(arrives.At).Spoken}",
             _ => "",
         };

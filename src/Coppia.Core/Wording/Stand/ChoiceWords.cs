@@ -6,8 +6,8 @@ using Coppia.Core.Wording.Terms;
 namespace Coppia.Core.Wording.Stand;
 
 /// <summary>
-/// Says why the chosen way beats the next best, or how the hand gets there where there is only one way, naming this note's own
-/// neighbours.
+/// Says why the chosen way beats the next best, or how the hand gets there where there is only one way, naming this
+/// note's own neighbours.
 /// </summary>
 public sealed class ChoiceWords(Choice choice, Player player)
 {
@@ -29,10 +29,11 @@ public sealed class ChoiceWords(Choice choice, Player player)
     private string WhyBeyond() =>
         choice.Beyond switch
         {
-            BeyondReason.NoteNearby => $"The hand is in {Frame(_chosen).Spoken} for a note nearby that no allowed position reaches: "
+            BeyondReason.NoteNearby =>
+                $"The hand is in {Frame(_chosen).Spoken} for a note nearby that no allowed position reaches: "
+                    + "beyond what the class has learned.",
+            BeyondReason.Itself => $"No allowed position reaches it, so the hand goes to {Frame(_chosen).Spoken}: "
                 + "beyond what the class has learned.",
-            BeyondReason.Itself =>
-                $"No allowed position reaches it, so the hand goes to {Frame(_chosen).Spoken}: beyond what the class has learned.",
             BeyondReason.Finger => $"The {ThingWords.Finger(_chosen.Place)} is beyond what the class has learned.",
             _ => "",
         };
@@ -74,11 +75,14 @@ public sealed class ChoiceWords(Choice choice, Player player)
             Approach.SameFinger => $"Same as the {name} before it: leave the finger where it is.",
             Approach.HandSlides => $"From {name} the hand slides to {Frame(_chosen).Spoken}.",
             Approach.HandShifts => $"From {name} the hand shifts to {Frame(_chosen).Spoken}.",
-            Approach.Crosses => $"From {name} the bow crosses from the {String(from)} string to the {String(_chosen)} string.",
+            Approach.Crosses =>
+                $"From {name} the bow crosses from the {String(from)} string to the {String(_chosen)} string.",
             Approach.OpenRings =>
-                $"From {name}, lift {Fingers(from, upTo: from.Finger)}{(from.Finger > 1 ? "," : "")} and let the open string ring.",
+                $"From {name}, lift {Fingers(from, upTo: from.Finger)}{(from.Finger > 1 ? "," : "")} and let the "
+                    + "open string ring.",
             Approach.FingersDown when _chosen.Finger == 1 => $"From {name} on the open string, put 1 down.",
-            Approach.FingersDown => $"From {name} on the open string, put {_chosen.Finger} down with the fingers below it.",
+            Approach.FingersDown =>
+                $"From {name} on the open string, put {_chosen.Finger} down with the fingers below it.",
             Approach.FingerSlides => $"Finger {_chosen.Finger} slides {UpOrDown(from)} from {name}, {Apart(from)}.",
             Approach.FingerTakesOver when from.Semitones == _chosen.Semitones =>
                 $"From {name}, {_chosen.Finger} takes the place of {from.Finger}: the string sounds the same.",
@@ -100,7 +104,10 @@ public sealed class ChoiceWords(Choice choice, Player player)
     /// <summary>The fingers of a hand that lie there when its highest plays.</summary>
     private string Fingers(Placement at, int upTo, int above = 0)
     {
-        int[] own = [.. Frame(at).Spots.Select(s => s.Finger).Append(upTo).Distinct().Where(f => f > above && f <= upTo).Order()];
+        int[] own =
+        [
+            .. Frame(at).Spots.Select(s => s.Finger).Append(upTo).Distinct().Where(f => f > above && f <= upTo).Order(),
+        ];
         return English.List([.. own.Select(English.Figure)]);
     }
 
@@ -113,7 +120,8 @@ public sealed class ChoiceWords(Choice choice, Player player)
 
     private bool IsNear(Placement from) => Math.Abs(_chosen.Semitones - from.Semitones) <= 2;
 
-    private string Apart(Placement from) => Math.Abs(_chosen.Semitones - from.Semitones) == 1 ? "a half step" : "a whole step";
+    private string Apart(Placement from) =>
+        Math.Abs(_chosen.Semitones - from.Semitones) == 1 ? "a half step" : "a whole step";
 
     private string Reason(Placement other)
     {
@@ -121,30 +129,45 @@ public sealed class ChoiceWords(Choice choice, Player player)
         return choice.Reason switch
         {
             ChoiceReason.BowStays =>
-                $"{name}: {Called(choice.Before!)} before and {Called(choice.After!)} after are on the {String(_chosen)} string, "
+                $"{name}: {Called(choice.Before!)} before and {Called(choice.After!)} after are on the "
+                    + $"{String(_chosen)} string, "
                     + "so the bow stays.",
-            ChoiceReason.NextIsOnTheString => $"{name}: the next note, {Called(choice.After!)}, is on the {String(_chosen)} string anyway.",
-            ChoiceReason.BeforeIsOnTheString => $"{name}: {Called(choice.Before!)} before it is on the {String(_chosen)} string already.",
+            ChoiceReason.NextIsOnTheString =>
+                $"{name}: the next note, {Called(choice.After!)}, is on the {String(_chosen)} string anyway.",
+            ChoiceReason.BeforeIsOnTheString =>
+                $"{name}: {Called(choice.Before!)} before it is on the {String(_chosen)} string already.",
             ChoiceReason.NoFinger => $"{name}: no finger to place {Between("between", "before", "after")}.",
             ChoiceReason.HandStays => $"{name}: the hand stays in {Frame(_chosen).Spoken}{ForStopped()}.",
             _ => GettingThere(),
         };
     }
 
-    /// <summary>" for B♭ and C": the neighbours that need the hand there; open strings do not, it stays between them.</summary>
+    /// <summary>
+    /// " for B♭ and C": the neighbours that need the hand there; open strings do not, it stays between them.
+    /// </summary>
     private string ForStopped()
     {
-        string[] names = [.. new[] { choice.Before, choice.After }.OfType<FingeredNote>().Where(NeedsTheHand).Select(Called).Distinct()];
+        string[] names =
+        [
+            .. new[] { choice.Before, choice.After }
+                .OfType<FingeredNote>()
+                .Where(NeedsTheHand)
+                .Select(Called)
+                .Distinct(),
+        ];
         return names.Length == 0 ? $" {Between("between", "before", "after")}" : $" for {English.List(names)}";
 
-        bool NeedsTheHand(FingeredNote note) => note.Placement is { IsOpen: false } at && Frame(at).SharesPosition(Frame(_chosen));
+        bool NeedsTheHand(FingeredNote note) =>
+            note.Placement is { IsOpen: false } at && Frame(at).SharesPosition(Frame(_chosen));
     }
 
     /// <summary>The note's neighbours after a preposition: both, the next one, the one before.</summary>
     private string Between(string both, string next, string before) =>
         (choice.Before, choice.After) switch
         {
-            ({ } b, { } a) when Called(b) == Called(a) => both == "between" ? $"between the two {Called(a)}s" : $"{both} {Called(a)}",
+            ({ } b, { } a) when Called(b) == Called(a) => both == "between"
+                ? $"between the two {Called(a)}s"
+                : $"{both} {Called(a)}",
             ({ } b, { } a) => $"{both} {Called(b)} and {Called(a)}",
             (null, { } a) => $"{next} {Called(a)}",
             ({ } b, null) => $"{before} {Called(b)}",

@@ -13,23 +13,30 @@ public sealed class DearerWords(Choice choice, Player player)
     public string Of(CostKind kind, Placement other) =>
         kind switch
         {
-            CostKind.NotLearned when !player.PlaysOn(other.String) =>
-                $"the class does not play on the {Labels.Note(player.Instrument.Strings[other.String], player.Style)} string yet",
-            CostKind.NotLearned => $"the class has not learned {English.LowerFirst(Labels.PlaceName(other.Pair, player))} yet",
+            CostKind.NotLearned when !player.PlaysOn(other.String) => "the class does not play on the "
+                + $"{Labels.Note(player.Instrument.Strings[other.String], player.Style)} string yet",
+            CostKind.NotLearned =>
+                $"the class has not learned {English.LowerFirst(Labels.PlaceName(other.Pair, player))} yet",
             CostKind.CrossingInSlur => "you would cross strings inside the slur",
             CostKind.Crossing => Crossing(other),
             CostKind.StringSkipped => $"the bow would jump over a string{Jump(other)}",
-            CostKind.Shift or CostKind.OutsidePositions or CostKind.FrameThereAndBack or CostKind.AboveFirst or CostKind.Start =>
-                $"the hand would have to be in {Spoken(other)}",
-            CostKind.HandSlide => $"the hand would have to slide to {(SameHeight(other) ? "it and back" : Spoken(other))}",
-            CostKind.OpenStretch or CostKind.CloseStretch or CostKind.StretchedHand or CostKind.StretchedFinger => ClosesFirst(other)
-                ? "the hand would have to close and stretch again"
-                : "the hand would have to stretch",
+            CostKind.Shift
+            or CostKind.OutsidePositions
+            or CostKind.FrameThereAndBack
+            or CostKind.AboveFirst
+            or CostKind.Start => $"the hand would have to be in {Spoken(other)}",
+            CostKind.HandSlide =>
+                $"the hand would have to slide to {(SameHeight(other) ? "it and back" : Spoken(other))}",
+            CostKind.OpenStretch or CostKind.CloseStretch or CostKind.StretchedHand or CostKind.StretchedFinger =>
+                ClosesFirst(other)
+                    ? "the hand would have to close and stretch again"
+                    : "the hand would have to stretch",
             CostKind.ExtendedFourth => "the fourth finger would have to reach",
             CostKind.HighFourth => "high 4 is a stretch",
             CostKind.LowOrHigh => $"{other.Finger} would stand off its regular place",
             CostKind.NeighboursFinger => $"{other.Finger} has a letter of its own",
-            CostKind.FingerSlides => $"finger {other.Finger} would have to slide{FromOrTo(n => IsOneFingerTwice(n, other))}",
+            CostKind.FingerSlides =>
+                $"finger {other.Finger} would have to slide{FromOrTo(n => IsOneFingerTwice(n, other))}",
             CostKind.FingerInTwoPlaces => "one finger would need two places within three notes",
             CostKind.FingerSubstituted => "another finger would have to take over the same sound",
             CostKind.FingerHops or CostKind.TwoHeights =>
@@ -49,9 +56,11 @@ public sealed class DearerWords(Choice choice, Player player)
         player.FrameOf(_chosen).Stretch != Stretch.None && player.FrameOf(other).Stretch == Stretch.None;
 
     /// <summary>The other way crosses where the chosen one does not.</summary>
-    private bool CrossesFrom(FingeredNote? neighbour, Placement other) => Crosses(neighbour, other) && !Crosses(neighbour, _chosen);
+    private bool CrossesFrom(FingeredNote? neighbour, Placement other) =>
+        Crosses(neighbour, other) && !Crosses(neighbour, _chosen);
 
-    private static bool Crosses(FingeredNote? neighbour, Placement p) => neighbour?.Placement is { } at && at.String != p.String;
+    private static bool Crosses(FingeredNote? neighbour, Placement p) =>
+        neighbour?.Placement is { } at && at.String != p.String;
 
     private string Crossing(Placement other) =>
         (CrossesFrom(choice.Before, other), CrossesFrom(choice.After, other)) switch
@@ -71,7 +80,8 @@ public sealed class DearerWords(Choice choice, Player player)
     {
         var strings = player.Instrument.Strings;
         return other.Finger == 4 && other.String + 1 < strings.Count && SoundsAs(other, other.String + 1)
-            ? $"it needs the weakest finger where open {Labels.Note(strings[other.String + 1], player.Style)} rings by itself"
+            ? $"it needs the weakest finger where open {Labels.Note(strings[other.String + 1], player.Style)} "
+                + "rings by itself"
             : "the fourth finger would have to take over the same sound";
 
         bool SoundsAs(Placement p, int open) => strings[p.String].Midi + p.Semitones == strings[open].Midi;

@@ -28,7 +28,8 @@ public sealed class FormWords(TuneForm form, Score score, IReadOnlyList<Sounding
 
     private static readonly string[] Primes = ["", "′", "″", "‴"];
 
-    private static string Letter(int n) => n < 26 ? ((char)('A' + n)).ToString() : Letter(n / 26 - 1) + (char)('A' + n % 26);
+    private static string Letter(int n) =>
+        n < 26 ? ((char)('A' + n)).ToString() : Letter(n / 26 - 1) + (char)('A' + n % 26);
 
     /// <summary>How little is new, in lines and bars: "Six lines, two to learn. 24 bars, 9 different."</summary>
     public string Summary() => $"{LinesSummary()} {BarsSummary()}".Trim();
@@ -50,7 +51,9 @@ public sealed class FormWords(TuneForm form, Score score, IReadOnlyList<Sounding
         }
     }
 
-    /// <summary>"Three rhythms; that of bar 1 (quarter quarter half) fills nine of its 16 bars."; null for a single bar.</summary>
+    /// <summary>
+    /// "Three rhythms; that of bar 1 (quarter quarter half) fills nine of its 16 bars."; null for a single bar.
+    /// </summary>
     public string? Rhythms()
     {
         if (form.New.CommonestRhythm is not { } first)
@@ -86,24 +89,29 @@ public sealed class FormWords(TuneForm form, Score score, IReadOnlyList<Sounding
         {
             TrapKind.InLine when trap.IsAllThatDiffers =>
                 $"Line {trap.Lines.Here + 1} is line {trap.Lines.Earlier + 1}, but {DifferenceInLine(trap)}.",
-            TrapKind.InLine => $"Line {trap.Lines.Here + 1} is nearly line {trap.Lines.Earlier + 1}: {DifferenceInLine(trap)}.",
-            TrapKind.Parting =>
-                $"Bars {SameBefore(trap, trap.Bar)} are bars {SameBefore(trap, trap.Like)}; {score.Bars[trap.Bar].Named()} goes elsewhere.",
+            TrapKind.InLine =>
+                $"Line {trap.Lines.Here + 1} is nearly line {trap.Lines.Earlier + 1}: {DifferenceInLine(trap)}.",
+            TrapKind.Parting => $"Bars {SameBefore(trap, trap.Bar)} are bars {SameBefore(trap, trap.Like)}; "
+                + $"{score.Bars[trap.Bar].Named()} goes elsewhere.",
             _ => English.Sentence(Difference(trap)),
         };
 
     public string Passage(Passage passage)
     {
         if (passage.Kind == PassageKind.RepeatedBars)
-            return Repeated([.. passage.Starts.Select(start => Stretch(start, passage.BarsTogether))], passage.BarsTogether);
+            return Repeated(
+                [.. passage.Starts.Select(start => Stretch(start, passage.BarsTogether))],
+                passage.BarsTogether
+            );
         var first = _notes[passage.NoteIds[0]];
         var way = passage.GoesUp ? "up" : "down";
         var from = $"from {_octaves.Name(first.Pitch, style)}";
         var text = passage.Kind switch
         {
-            PassageKind.ScaleRun when passage.NoteIds.Count >= WholeScale => $"{way} the {Labels.Key(first.Bar.Key, style)} scale {from}",
-            PassageKind.ScaleRun =>
-                $"{English.Number(passage.NoteIds.Count)} notes {way} the {Labels.Key(first.Bar.Key, style)} scale {from}",
+            PassageKind.ScaleRun when passage.NoteIds.Count >= WholeScale =>
+                $"{way} the {Labels.Key(first.Bar.Key, style)} scale {from}",
+            PassageKind.ScaleRun => $"{English.Number(passage.NoteIds.Count)} notes {way} the "
+                + $"{Labels.Key(first.Bar.Key, style)} scale {from}",
             PassageKind.Arpeggio when passage.Chord is { } chord =>
                 $"{way} the {Labels.Note(chord.Root, style)} {(chord.IsMinor ? "minor" : "major")} chord {from}",
             _ => $"thirds, {way} two steps and back one, {from}",
@@ -130,12 +138,14 @@ public sealed class FormWords(TuneForm form, Score score, IReadOnlyList<Sounding
         return likeness.Kind switch
         {
             LikenessKind.SameRhythm => English.Sentence(
-                $"{English.Bars(likeness.Bars.Select(b => score.Bars[b].Number))}: the rhythm of {there}{Spelled(score.Bars[likeness.Of])}"
+                $"{English.Bars(likeness.Bars.Select(b => score.Bars[b].Number))}: "
+                    + $"the rhythm of {there}{Spelled(score.Bars[likeness.Of])}"
             ),
             LikenessKind.Octave => $"{here}: {there} again, an octave {HigherOrLower(likeness.Steps)}.",
             LikenessKind.Sequence => $"{here}: {there} again, {Steps(likeness.Steps)} {HigherOrLower(likeness.Steps)}.",
             LikenessKind.OtherRhythm when likeness.Shorter is not { } => $"{here} is {there} in another rhythm.",
-            LikenessKind.OtherRhythm when likeness.IsQuicker => $"{here} is {there} with {Plural(likeness.Shorter.Value)}.",
+            LikenessKind.OtherRhythm when likeness.IsQuicker =>
+                $"{here} is {there} with {Plural(likeness.Shorter.Value)}.",
             LikenessKind.OtherRhythm => $"{here} is {there} without its {Plural(likeness.Shorter.Value)}.",
             LikenessKind.UpsideDown => $"{here}: {there} turned upside down, what went up goes down.",
             _ => $"{here}: the rhythm of {there} turned round{Spelled(bar)}.",
@@ -180,7 +190,9 @@ public sealed class FormWords(TuneForm form, Score score, IReadOnlyList<Sounding
         };
     }
 
-    /// <summary>After "line 2 is line 1, but": "the last note of bar 8 is D instead of F♯", with no second "but".</summary>
+    /// <summary>
+    /// After "line 2 is line 1, but": "the last note of bar 8 is D instead of F♯", with no second "but".
+    /// </summary>
     private string DifferenceInLine(Trap trap)
     {
         var (bar, earlier) = (score.Bars[trap.Bar], score.Bars[trap.Like]);
@@ -220,7 +232,8 @@ public sealed class FormWords(TuneForm form, Score score, IReadOnlyList<Sounding
     }
 
     /// <summary>The bars before a parting: "5–7".</summary>
-    private string SameBefore(Trap trap, int end) => $"{score.Bars[end - trap.SameBefore].Number}–{score.Bars[end - 1].Number}";
+    private string SameBefore(Trap trap, int end) =>
+        $"{score.Bars[end - trap.SameBefore].Number}–{score.Bars[end - 1].Number}";
 
     private string Stretch(int start, int count) =>
         count == 1
@@ -231,7 +244,8 @@ public sealed class FormWords(TuneForm form, Score score, IReadOnlyList<Sounding
 
     private static string HigherOrLower(int steps) => steps > 0 ? "higher" : "lower";
 
-    private static string Steps(int steps) => Math.Abs(steps) == 1 ? "a step" : $"{English.Number(Math.Abs(steps))} steps";
+    private static string Steps(int steps) =>
+        Math.Abs(steps) == 1 ? "a step" : $"{English.Number(Math.Abs(steps))} steps";
 
     private string Plural(NoteValue value)
     {

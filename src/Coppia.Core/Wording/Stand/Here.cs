@@ -26,7 +26,11 @@ public sealed record Here(string Way, string Where, string Care)
             Bow(row, amount, plucked),
             row.BowAgain is { } again ? $"{BowWords.Way(again)} the second time" : "",
         ];
-        return new Here(WayOf(row.Placement, player), string.Join(", ", parts.Where(p => p.Length > 0)), CareFor(row.Placement));
+        return new Here(
+            WayOf(row.Placement, player),
+            string.Join(", ", parts.Where(p => p.Length > 0)),
+            CareFor(row.Placement)
+        );
     }
 
     private static string WayOf(Placement? placement, Player player)
@@ -38,15 +42,18 @@ public sealed record Here(string Way, string Where, string Care)
     }
 
     private static string Bow(ReadingNote row, BowAmount? amount, bool plucked) =>
-        (plucked ? "plucked" : $"{BowWords.Way(row.Bow)} bow") + (amount is { } much ? $" ({BowWords.Amount(much)})" : "");
+        (plucked ? "plucked" : $"{BowWords.Way(row.Bow)} bow")
+        + (amount is { } much ? $" ({BowWords.Amount(much)})" : "");
 
     /// <summary>The usual caution (craft 18): size first, and pain ends it.</summary>
     private static string CareFor(Placement? placement) =>
         placement switch
         {
             { Reach: true } =>
-                "The fourth finger reaches: open the hand from below, check the instrument’s size first, and stop if it hurts.",
-            { Word: PlaceWord.High, Finger: 4 } => "A stretch: check the instrument’s size first, and stop if it hurts.",
+                "The fourth finger reaches: open the hand from below, check the instrument’s size first, "
+                    + "and stop if it hurts.",
+            { Word: PlaceWord.High, Finger: 4 } =>
+                "A stretch: check the instrument’s size first, and stop if it hurts.",
             { Word: PlaceWord.Forward or PlaceWord.Back } =>
                 "A stretched hand: let the thumb follow, shake it out afterwards, and stop if it hurts.",
             _ => "",

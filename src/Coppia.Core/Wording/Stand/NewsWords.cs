@@ -23,7 +23,8 @@ public sealed class NewsWords(HouseStyle style)
         news.Thing switch
         {
             KnownNote note when news.Met.Place is { IsOpen: false } at =>
-                $"{Labels.Note(note.Pitch, style)} with the {ThingWords.Finger(at.Place)} on {Labels.Note(note.Open, style)}",
+                $"{Labels.Note(note.Pitch, style)} with the {ThingWords.Finger(at.Place)} on "
+                    + $"{Labels.Note(note.Open, style)}",
             KnownNote note => $"{Labels.Note(note.Pitch, style)} as the open string",
             _ when news.With.Count > 0 => $"{ThingWords.Name(news.Thing, style)} ({Notes(news.With)})",
             var thing => ThingWords.Name(thing, style),
@@ -49,8 +50,8 @@ public sealed class NewsWords(HouseStyle style)
     }
 
     /// <summary>
-    /// How hard a tune is, in its parts: "two new notes (4), one new rhythm (3) and its hardest step (3): 10 in all"; "nothing new; its
-    /// hardest step (2)".
+    /// How hard a tune is, in its parts: "two new notes (4), one new rhythm (3) and its hardest step (3): 10 in all";
+    /// "nothing new; its hardest step (2)".
     /// </summary>
     public static string Parts(HowHard hard)
     {
@@ -108,7 +109,9 @@ public sealed class NewsWords(HouseStyle style)
     {
         var note = (KnownNote)met.Thing;
         var (name, on) = (Labels.Note(note.Pitch, style), Labels.Note(note.Open, style));
-        return met.Place is not { } at || at.IsOpen ? $"{name}, the open {on} string" : $"{name}, {ThingWords.Finger(at.Place)} on {on}";
+        return met.Place is not { } at || at.IsOpen
+            ? $"{name}, the open {on} string"
+            : $"{name}, {ThingWords.Finger(at.Place)} on {on}";
     }
 
     private string Notes(IReadOnlyList<MetThing> notes)

@@ -22,7 +22,9 @@ public static class OctaveWords
     /// <summary>An octave to choose: "as printed", "an octave lower".</summary>
     public static string Chosen(int octaves) => Moved(octaves) ?? "as printed";
 
-    /// <summary>What an octave leaves out: "3 notes out of reach", "one note beyond the class", "every note in reach".</summary>
+    /// <summary>
+    /// What an octave leaves out: "3 notes out of reach", "one note beyond the class", "every note in reach".
+    /// </summary>
     public static string Leaves(OctaveChoice choice) =>
         choice switch
         {

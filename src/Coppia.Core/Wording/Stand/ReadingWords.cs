@@ -7,7 +7,9 @@ using Coppia.Core.Wording.Terms;
 
 namespace Coppia.Core.Wording.Stand;
 
-/// <summary>A reading in the words and labels of its house style: what screens, sheets, exports and the command line print.</summary>
+/// <summary>
+/// A reading in the words and labels of its house style: what screens, sheets, exports and the command line print.
+/// </summary>
 public sealed class ReadingWords
 {
     private readonly PlayerReading _reading;
@@ -25,11 +27,15 @@ public sealed class ReadingWords
         _octaves = new LetterOctaves(reading.Notes.Select(n => n.Note));
         Counts = [.. reading.Tune.Counts.Select(c => (c, CountWords.Said(c, Style))).Where(c => c.Item2.Length > 0)];
         _counts = Counts.Where(c => c.Mark.Offset.IsZero).ToDictionary(c => c.Mark.EventId, c => c.Said);
-        _form = new(() => new FormWords(reading.Tune.Form, reading.Score, [.. reading.Notes.Select(n => n.Note)], Style));
+        _form = new(() =>
+            new FormWords(reading.Tune.Form, reading.Score, [.. reading.Notes.Select(n => n.Note)], Style)
+        );
         _remarks = new(() => new RemarkWords(reading.Player, reading.Score.Waymarks));
         _trouble = new(() => new TroubleWords(reading.Fingering));
         _values = new(() => reading.Score.Events.ToDictionary(e => e.Id));
-        _amounts = new(() => reading.Tune.Travels.DistinctBy(t => t.Stroke.First).ToDictionary(t => t.Stroke.First, t => t.Amount));
+        _amounts = new(() =>
+            reading.Tune.Travels.DistinctBy(t => t.Stroke.First).ToDictionary(t => t.Stroke.First, t => t.Amount)
+        );
     }
 
     private HouseStyle Style => _reading.Player.Style;
@@ -52,7 +58,9 @@ public sealed class ReadingWords
     /// <summary>The pair as the house style prints it; "-" when out of reach.</summary>
     public string Label(ReadingNote note) => note.Placement is { } at ? Labels.Pair(at.Pair, _reading.Player) : "-";
 
-    /// <summary>The counting syllable at a note's beginning; empty for a grace note and where nothing is said.</summary>
+    /// <summary>
+    /// The counting syllable at a note's beginning; empty for a grace note and where nothing is said.
+    /// </summary>
     public string Count(ReadingNote note) => note.Note.IsGrace ? "" : _counts.GetValueOrDefault(note.Note.Id, "");
 
     /// <summary>The position's printed name where the hand arrives in it; null where it stays.</summary>
@@ -83,7 +91,9 @@ public sealed class ReadingWords
         }
     }
 
-    /// <summary>What the reader should know before the first note: octave, meter, what is beyond the class or out of reach.</summary>
+    /// <summary>
+    /// What the reader should know before the first note: octave, meter, what is beyond the class or out of reach.
+    /// </summary>
     /// <param name="octaveChosen">The octave is the teacher's choice.</param>
     public IEnumerable<string> BeforeTheFirstNote(bool octaveChosen)
     {
@@ -101,7 +111,8 @@ public sealed class ReadingWords
         if (Meter() is { } meter)
             yield return meter;
         if (beyond > 0)
-            yield return $"{(beyond == 1 ? "One note lies" : $"{beyond} notes lie")} beyond what the class has learned (marked *).";
+            yield return $"{(beyond == 1 ? "One note lies" : $"{beyond} notes lie")} beyond what the class has "
+                + "learned (marked *).";
         foreach (var warning in warnings)
             yield return warning;
     }

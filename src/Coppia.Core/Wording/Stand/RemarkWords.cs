@@ -25,13 +25,16 @@ public sealed class RemarkWords(Player player, Waymarks waymarks)
             HandOnStrings hand => HandShapes(hand),
             OffItsPlace off => OffItsPlace(off),
             SeveralPlaces several => SeveralPlaces(several),
-            OneFingerTwoHeights heights => $"{heights.Lower.Finger} at two heights, {PlaceOn(heights.Lower)} and {PlaceOn(heights.Upper)}.",
-            FingersTouch touch => $"{touch.Lower} and {touch.Upper} touch on {English.List([.. touch.Strings.Select(String)])}.",
+            OneFingerTwoHeights heights =>
+                $"{heights.Lower.Finger} at two heights, {PlaceOn(heights.Lower)} and {PlaceOn(heights.Upper)}.",
+            FingersTouch touch =>
+                $"{touch.Lower} and {touch.Upper} touch on {English.List([.. touch.Strings.Select(String)])}.",
             FingerStays stays =>
-                $"Keep {Sign(stays.Held)} down on {String(stays.Held.String)} while the {String(stays.Sounding)} string sounds; "
+                $"Keep {Sign(stays.Held)} down on {String(stays.Held.String)} while the {String(stays.Sounding)} "
+                    + "string sounds; "
                     + $"{Name(stays.Pitch)} comes back.",
-            FingerReady ready =>
-                $"During open {String(ready.Open)}, put {Sign(ready.Next)} on {String(ready.Next.String)} for {Name(ready.Pitch)}.",
+            FingerReady ready => $"During open {String(ready.Open)}, "
+                + $"put {Sign(ready.Next)} on {String(ready.Next.String)} for {Name(ready.Pitch)}.",
             FingersTogether together =>
                 $"From {(together.FromOpen ? "open" : "1 on")} {String(together.To.String)} to {Sign(together.To)}: "
                     + $"put {English.List([.. together.Fingers.Fingers.Select(Figure)])} down together.",
@@ -46,7 +49,9 @@ public sealed class RemarkWords(Player player, Waymarks waymarks)
     {
         string[] each =
         [
-            .. hand.Fingers.GroupBy(f => f[0].String).Select(s => $"{string.Join(", then ", s.Select(Shape))} on {String(s.Key)}"),
+            .. hand
+                .Fingers.GroupBy(f => f[0].String)
+                .Select(s => $"{string.Join(", then ", s.Select(Shape))} on {String(s.Key)}"),
         ];
         var several = each.Length < hand.Fingers.Count;
         return $"Hand shape {(several ? string.Join("; ", each) : English.List(each))}.";
@@ -57,13 +62,15 @@ public sealed class RemarkWords(Player player, Waymarks waymarks)
     private string OffItsPlace(OffItsPlace off)
     {
         var notes = off.Notes.Select(n => $"{Name(n.Pitch)} on {String(n.String)}").Distinct();
-        return $"{Sign(off.Finger)}, {TapeWords.Of(off.Semitones, Style.TapesOf(player.Instrument))}: {English.List([.. notes])}.";
+        return $"{Sign(off.Finger)}, {TapeWords.Of(off.Semitones, Style.TapesOf(player.Instrument))}: "
+            + $"{English.List([.. notes])}.";
     }
 
     private string SeveralPlaces(SeveralPlaces several)
     {
         string[] each = [.. several.Places.Select(p => $"{Place(p.Pair)} for {Name(p.Pitch)}")];
-        return $"{several.Finger} on {String(several.String)} in {English.Number(each.Length)} places, {English.List(each)}: slide it.";
+        return $"{several.Finger} on {String(several.String)} in {English.Number(each.Length)} places, "
+            + $"{English.List(each)}: slide it.";
     }
 
     private string Arrives(HandArrives arrives)
@@ -82,7 +89,10 @@ public sealed class RemarkWords(Player player, Waymarks waymarks)
 
     private string SignInBars(Sign sign, IReadOnlyList<int> bars)
     {
-        var where = bars.Count > MostNamed ? $"{bars.Count} bars" : string.Join(", ", bars.Select(n => n == 0 ? "pick-up" : Figure(n)));
+        var where =
+            bars.Count > MostNamed
+                ? $"{bars.Count} bars"
+                : string.Join(", ", bars.Select(n => n == 0 ? "pick-up" : Figure(n)));
         return $"{SignName(sign)} ({where})";
     }
 

@@ -10,7 +10,9 @@ public sealed class TroubleWords(Fingers fingers)
 {
     private readonly Player _player = fingers.Player;
 
-    /// <summary>The step and what makes it hard: "B (A1) to F♯ (D3): a string crossing, and fingers 2 and 3 to add."</summary>
+    /// <summary>
+    /// The step and what makes it hard: "B (A1) to F♯ (D3): a string crossing, and fingers 2 and 3 to add."
+    /// </summary>
     public string Of(TroubleSpot spot) =>
         $"{Called(fingers.Notes[spot.From])} to {Called(fingers.Notes[spot.To])}: {English.LowerFirst(Why(spot))}";
 
@@ -36,9 +38,12 @@ public sealed class TroubleWords(Fingers fingers)
     public string Where(TroubleSpot spot) => fingers.Notes[spot.To].Note.Bar.Spoken();
 
     private string Called(FingeredNote note) =>
-        $"{Labels.Note(note.Note.Pitch, _player.Style)} ({(note.Placement is { } at ? Labels.Pair(at.Pair, _player) : "-")})";
+        $"{Labels.Note(note.Note.Pitch, _player.Style)} "
+        + $"({(note.Placement is { } at ? Labels.Pair(at.Pair, _player) : "-")})";
 
-    /// <summary>Where one of them has an "and" of its own, the last is set off: "a crossing, and fingers 2 and 3 to add".</summary>
+    /// <summary>
+    /// Where one of them has an "and" of its own, the last is set off: "a crossing, and fingers 2 and 3 to add".
+    /// </summary>
     private static string Listed(string[] told) =>
         told.Length > 1 && told.Any(t => t.Contains(" and ", StringComparison.Ordinal))
             ? $"{string.Join(", ", told[..^1])}, and {told[^1]}"
@@ -47,7 +52,8 @@ public sealed class TroubleWords(Fingers fingers)
     /// <summary>What is so of the whole step, and no thing that the hands do.</summary>
     private static bool IsTail(TroublePart part) => part is TroublePart.Beyond or TroublePart.New;
 
-    private static string Tail(TroublePart part) => part == TroublePart.Beyond ? "beyond what the class has learned" : "new to the class";
+    private static string Tail(TroublePart part) =>
+        part == TroublePart.Beyond ? "beyond what the class has learned" : "new to the class";
 
     private string Part(TroublePart part, TroubleSpot spot, HashSet<TroublePart> has)
     {
@@ -57,7 +63,8 @@ public sealed class TroubleWords(Fingers fingers)
         {
             TroublePart.Crossing when has.Contains(TroublePart.SlurOverCrossing) => "a string crossing under a slur",
             TroublePart.Crossing => "a string crossing",
-            TroublePart.SkippedString when has.Contains(TroublePart.SlurOverCrossing) => "a skipped string under a slur",
+            TroublePart.SkippedString when has.Contains(TroublePart.SlurOverCrossing) =>
+                "a skipped string under a slur",
             TroublePart.SkippedString => "a skipped string",
             TroublePart.SlurOverCrossing => "",
             TroublePart.FingersPut => Put(spot, a?.Finger ?? 0, b?.Finger ?? 0, crosses: a?.String != b?.String),
@@ -65,7 +72,8 @@ public sealed class TroubleWords(Fingers fingers)
             TroublePart.Skip => "a skip",
             TroublePart.Leap => "a leap",
             TroublePart.FingerHops => $"finger {finger} hopping to the next string",
-            TroublePart.FingerMoves when has.Contains(TroublePart.Stretch) => $"a slide of finger {finger} into a stretch",
+            TroublePart.FingerMoves when has.Contains(TroublePart.Stretch) =>
+                $"a slide of finger {finger} into a stretch",
             TroublePart.FingerMoves when a?.Finger == b?.Finger => $"a slide of finger {finger}",
             TroublePart.FingerMoves => $"finger {finger} in another place than a moment ago",
             TroublePart.TwoHeights => $"finger {finger} at two heights",
@@ -77,7 +85,8 @@ public sealed class TroubleWords(Fingers fingers)
     }
 
     /// <summary>
-    /// "fingers 2 and 3 to add" where the first of them comes over from the other string; "fingers 1, 2 and 3 down at once" elsewhere.
+    /// "fingers 2 and 3 to add" where the first of them comes over from the other string; "fingers 1, 2 and 3 down at
+    /// once" elsewhere.
     /// </summary>
     private static string Put(TroubleSpot spot, int from, int to, bool crosses)
     {

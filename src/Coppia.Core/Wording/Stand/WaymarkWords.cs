@@ -5,7 +5,9 @@ namespace Coppia.Core.Wording.Stand;
 /// <summary>Waymarks as they are printed and read.</summary>
 public static class WaymarkWords
 {
-    /// <summary>What printed words such as "D.C. al Fine", "Da Capo", "To Coda" or "Fine" ask for; none for other words.</summary>
+    /// <summary>
+    /// What printed words such as "D.C. al Fine", "Da Capo", "To Coda" or "Fine" ask for; none for other words.
+    /// </summary>
     public static Waymarks Of(string? words)
     {
         var plain = string.Concat((words ?? "").Where(char.IsLetter)).ToLowerInvariant();

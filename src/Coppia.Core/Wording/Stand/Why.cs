@@ -7,7 +7,8 @@ using Coppia.Core.Wording.Terms;
 namespace Coppia.Core.Wording.Stand;
 
 /// <summary>Why a note is played as it is, in sentences a teacher could say to a child.</summary>
-/// <param name="Reading">How the note is read: line or space, letter, what the key signature or an accidental does.</param>
+/// <param name="Reading">How the note is read: line or space, letter, what the key signature or an accidental
+/// does.</param>
 /// <param name="Finger">How its finger follows from the string.</param>
 /// <param name="Place">Where the finger goes, with the tape words; empty for an open string.</param>
 /// <param name="Choice">Why this way and not the next best; empty where there is only one way.</param>
@@ -31,7 +32,12 @@ public sealed record Why(string Reading, string Finger, string Place, string Cho
             );
         }
 
-        return new Why(reading, FingerWords(noted.Note.Pitch, at, player), PlaceWords(at, player), new ChoiceWords(choice, player).Said());
+        return new Why(
+            reading,
+            FingerWords(noted.Note.Pitch, at, player),
+            PlaceWords(at, player),
+            new ChoiceWords(choice, player).Said()
+        );
     }
 
     private static string ReadAloud(SoundingNote note, bool signedEarlier, HouseStyle style)
@@ -40,7 +46,9 @@ public sealed record Why(string Reading, string Finger, string Place, string Cho
         var place = StaffPlace.Of(pitch, note.Bar.ClefOf(note.Event));
         var natural = Labels.Note(new Pitch(pitch.Letter, 0, pitch.Octave), style);
         var name = Labels.Note(pitch, style);
-        var lead = place.OnStaff ? $"{English.Capital(place.Words())} is {natural}" : $"The note {place.Words()} is {natural}";
+        var lead = place.OnStaff
+            ? $"{English.Capital(place.Words())} is {natural}"
+            : $"The note {place.Words()} is {natural}";
         var byKey = note.Bar.Key.AlterOf(pitch.Letter);
         if (pitch.Alter == byKey && pitch.Alter != 0)
             return $"{lead}; the key signature makes it {name}.";
@@ -77,7 +85,8 @@ public sealed record Why(string Reading, string Finger, string Place, string Cho
         if (!at.OwnLetter)
             return $"It sounds where the {ordinal} finger plays its neighbour, so {ordinal} finger stands in.";
         if (at.Reach)
-            return $"{count} letters above open {openName}: the fourth finger reaches one letter farther than it stands.";
+            return $"{count} letters above open {openName}: "
+                + "the fourth finger reaches one letter farther than it stands.";
         if (letters == 0)
             return $"It is the open string’s own letter, raised: first finger against the nut.";
         if (frame.PrintsLowAndHigh)
@@ -106,8 +115,8 @@ public sealed record Why(string Reading, string Finger, string Place, string Cho
     }
 
     /// <summary>
-    /// Above first position: the distance to the finger below, as teachers say it. In first position: what low or high 4 asks of the
-    /// hand.
+    /// Above first position: the distance to the finger below, as teachers say it. In first position: what low or high
+    /// 4 asks of the hand.
     /// </summary>
     private static string? Neighbour(Placement at, Player player)
     {
@@ -119,6 +128,8 @@ public sealed record Why(string Reading, string Finger, string Place, string Cho
         if (player.Instrument.ShapeNaming != ShapeNaming.Touching || frame.PrintsLowAndHigh || at.Finger == 1)
             return null;
         var below = frame.Spots.First(s => s.Finger == at.Finger - 1);
-        return at.Semitones - below.Semitones == 1 ? $"{at.Finger} close to {at.Finger - 1}" : $"{at.Finger} apart from {at.Finger - 1}";
+        return at.Semitones - below.Semitones == 1
+            ? $"{at.Finger} close to {at.Finger - 1}"
+            : $"{at.Finger} apart from {at.Finger - 1}";
     }
 }

@@ -9,7 +9,8 @@ namespace Coppia.Core.Wording.Terms;
 public static class CountWords
 {
     /// <summary>"1", "&amp;", "ti", "lan"; empty where nothing is said.</summary>
-    public static string Said(CountMark mark, HouseStyle style) => Word(mark.Rhythm, style) ?? Syllable(mark, style.Counting);
+    public static string Said(CountMark mark, HouseStyle style) =>
+        Word(mark.Rhythm, style) ?? Syllable(mark, style.Counting);
 
     /// <summary>The syllable of a rhythm that has a word.</summary>
     private static string? Word(BeatRhythm? rhythm, HouseStyle style) =>
@@ -30,8 +31,8 @@ public static class CountWords
     }
 
     /// <summary>
-    /// Syllables inside a beat: its quarters and the half between, or its thirds; in a dotted beat the sixteenths between the thirds
-    /// besides. Finer moments have none.
+    /// Syllables inside a beat: its quarters and the half between, or its thirds; in a dotted beat the sixteenths
+    /// between the thirds besides. Finer moments have none.
     /// </summary>
     private static string Between(
         CountMark mark,
@@ -55,8 +56,8 @@ public static class CountWords
         };
 
     /// <summary>
-    /// A value has its syllable in every meter: quarters and longer ta, eighths ti, dotted eighths tim, sixteenths ti and ka by turns;
-    /// the thirds of a triplet are tri-o-la.
+    /// A value has its syllable in every meter: quarters and longer ta, eighths ti, dotted eighths tim, sixteenths ti
+    /// and ka by turns; the thirds of a triplet are tri-o-la.
     /// </summary>
     private static string Ta(CountMark mark)
     {

@@ -13,7 +13,8 @@ public static class English
         };
 
     /// <summary>
-    /// Printed bar numbers, runs of three and more drawn together: "bar 4", "bars 1–4, 7 and 9", "the pick-up and bar 2".
+    /// Printed bar numbers, runs of three and more drawn together: "bar 4", "bars 1–4, 7 and 9", "the pick-up and bar
+    /// 2".
     /// </summary>
     public static string Bars(IEnumerable<int> numbers)
     {

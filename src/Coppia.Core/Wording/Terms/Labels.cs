@@ -12,7 +12,8 @@ public static class Labels
     private static readonly string[] FixedDo = ["do", "re", "mi", "fa", "sol", "la", "si"];
 
     /// <summary>The names by which instruments are asked for: "violin, viola, cello or bass".</summary>
-    public static string Instruments(string last = "or") => English.List([.. StringSection.All.Select(i => i.Id)], last);
+    public static string Instruments(string last = "or") =>
+        English.List([.. StringSection.All.Select(i => i.Id)], last);
 
     /// <summary>The pair as the row prints it: <c>A0</c>, <c>D-L2</c>, <c>D-x1</c>.</summary>
     public static string Pair(Pair pair, Player player)
@@ -54,7 +55,8 @@ public static class Labels
 
     /// <summary>The string by its note in the school's names: "A", "la".</summary>
     /// <param name="string">0 = lowest sounding string.</param>
-    public static string StringName(int @string, Player player) => Note(player.Instrument.Strings[@string], player.Style);
+    public static string StringName(int @string, Player player) =>
+        Note(player.Instrument.Strings[@string], player.Style);
 
     /// <summary>The pair in words: "Open A", "Low 2 on D", "Extended 4 on E".</summary>
     public static string PlaceName(Pair pair, Player player)
@@ -74,7 +76,8 @@ public static class Labels
     }
 
     /// <summary>
-    /// Letter with its accidental in the school's language: F♯, Fis is not used; German prints B natural as H and B flat as B.
+    /// Letter with its accidental in the school's language: F♯, Fis is not used; German prints B natural as H and B
+    /// flat as B.
     /// </summary>
     public static string Note(Pitch pitch, HouseStyle style) =>
         style.NoteNames switch
@@ -99,7 +102,8 @@ public static class Labels
         var words = english.Split(' ', 2);
         if (words[0].Length == 0 || !Enum.TryParse<Letter>(words[0][..1], out var letter))
             return english;
-        return $"{Note(new Pitch(letter, words[0].EndsWith('♯') ? 1 : words[0].EndsWith('♭') ? -1 : 0, 4), style)} {words[^1]}";
+        return $"{Note(new Pitch(letter, words[0].EndsWith('♯') ? 1 : words[0].EndsWith('♭') ? -1 : 0, 4), style)} "
+            + $"{words[^1]}";
     }
 
     /// <summary>"A minor, harmonic".</summary>
@@ -132,8 +136,8 @@ public static class Labels
         Note(pitch, style) + pitch.Octave.ToString(CultureInfo.InvariantCulture);
 
     /// <summary>
-    /// Note name with its octave as the style says it. "high" is said only where the tune has the letter in more than one octave, "low"
-    /// only where it has three.
+    /// Note name with its octave as the style says it. "high" is said only where the tune has the letter in more than
+    /// one octave, "low" only where it has three.
     /// </summary>
     /// <param name="octavesOfLetter">Octaves in which the tune uses the letter, lowest first.</param>
     public static string NoteInOctave(Pitch pitch, IReadOnlyList<int> octavesOfLetter, HouseStyle style)

@@ -20,7 +20,9 @@ public static class StaffWords
             return $"on the {Ordinal(ledger)} ledger line {(isBelow ? "below" : "above")}";
         if (ledger == 0)
             return isBelow ? "just below the staff" : "just above the staff";
-        return isBelow ? $"under the {Ordinal(ledger)} ledger line below" : $"above the {Ordinal(ledger)} ledger line above";
+        return isBelow
+            ? $"under the {Ordinal(ledger)} ledger line below"
+            : $"above the {Ordinal(ledger)} ledger line above";
     }
 
     private static string Ordinal(int n) => n < Ordinals.Length ? Ordinals[n] : $"{n}th";

@@ -5,7 +5,9 @@ namespace Coppia.Core.Wording.Terms;
 /// <summary>Where a place lies, told by a beginner's tapes (craft 4).</summary>
 public static class TapeWords
 {
-    /// <summary>"on tape 1", "between the nut and tape 1", "a half step past tape 3"; "the open string" for 0.</summary>
+    /// <summary>
+    /// "on tape 1", "between the nut and tape 1", "a half step past tape 3"; "the open string" for 0.
+    /// </summary>
     public static string Of(int semitones, IReadOnlyList<Tape> tapes)
     {
         if (semitones == 0)

@@ -3,7 +3,9 @@ namespace Coppia.Core.Wording.Terms;
 /// <summary>Words that tell how fast, as printed at the head of a tune.</summary>
 public static class TempoWords
 {
-    /// <summary>The first letters of usual tempo words (common practice); the rest of the word may vary: allegro, allegretto.</summary>
+    /// <summary>
+    /// The first letters of usual tempo words (common practice); the rest of the word may vary: allegro, allegretto.
+    /// </summary>
     private static readonly string[] Stems =
     [
         "adag",
@@ -44,7 +46,9 @@ public static class TempoWords
     ];
 
     /// <summary>
-    /// True where one of the words is a tempo word: "Allegro ma non troppo", "not too fast"; false for "pizz." or a part's name.
+    /// True where one of the words is a tempo word: "Allegro ma non troppo", "not too fast"; false for "pizz." or a
+    /// part's name.
     /// </summary>
-    public static bool Are(string words) => Stems.Any(stem => (" " + words).Contains(" " + stem, StringComparison.OrdinalIgnoreCase));
+    public static bool Are(string words) =>
+        Stems.Any(stem => (" " + words).Contains(" " + stem, StringComparison.OrdinalIgnoreCase));
 }

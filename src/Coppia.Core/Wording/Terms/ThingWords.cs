@@ -7,7 +7,14 @@ namespace Coppia.Core.Wording.Terms;
 /// <summary>What a class learns, by name.</summary>
 public static class ThingWords
 {
-    private static readonly string[] Ordinals = ["open string", "first finger", "second finger", "third finger", "fourth finger"];
+    private static readonly string[] Ordinals =
+    [
+        "open string",
+        "first finger",
+        "second finger",
+        "third finger",
+        "fourth finger",
+    ];
 
     private static readonly IReadOnlyDictionary<LearnedSign, string> Signs = new Dictionary<LearnedSign, string>
     {
@@ -49,10 +56,17 @@ public static class ThingWords
             KnownSlur s => $"slur over {English.Number(s.Notes)}{(s.Notes == KnownSlur.Most ? " and more" : "")} notes",
             KnownDynamic d => d.Sign,
             KnownSign s => Signs[s.Sign],
-            _ => throw new ArgumentOutOfRangeException(nameof(thing), thing.GetType(), "There are no words for this kind of thing."),
+            _ => throw new ArgumentOutOfRangeException(
+                nameof(thing),
+                thing.GetType(),
+                "There are no words for this kind of thing."
+            ),
         };
 
-    /// <summary>"low second finger", "fourth finger", "first finger stretched back", "forward stretch", "reaching fourth finger".</summary>
+    /// <summary>
+    /// "low second finger", "fourth finger", "first finger stretched back", "forward stretch", "reaching fourth
+    /// finger".
+    /// </summary>
     public static string Finger(FingerPlace place) =>
         place.Word switch
         {
@@ -69,7 +83,8 @@ public static class ThingWords
         WordRhythms.Shipped.FirstOrDefault(s => s.Pattern == pattern).Name ?? pattern.Replace(' ', '–');
 
     private static string Position(KnownPosition known, HouseStyle style) =>
-        style.Instrument(known.Instrument)?.Frames.Where(f => f.Position == known.Position).ToArray() is { Length: > 0 } frames
+        style.Instrument(known.Instrument)?.Frames.Where(f => f.Position == known.Position).ToArray()
+            is { Length: > 0 } frames
             // Where a position has a lower or upper half, the shorter name is the position's own.
             ? frames.MinBy(f => f.Spoken.Length)!.Spoken
             : known.Position;

@@ -6,7 +6,18 @@ namespace Coppia.Core.Wording.Terms;
 /// <summary>Note values by their American or British names (craft 17).</summary>
 public static class ValueWords
 {
-    private static readonly string[] American = ["breve", "whole", "half", "quarter", "eighth", "sixteenth", "32nd", "64th", "128th"];
+    private static readonly string[] American =
+    [
+        "breve",
+        "whole",
+        "half",
+        "quarter",
+        "eighth",
+        "sixteenth",
+        "32nd",
+        "64th",
+        "128th",
+    ];
     private static readonly string[] British =
     [
         "breve",
@@ -38,13 +49,15 @@ public static class ValueWords
         return tuplet + dots + (names == ValueNames.American ? American : British)[value.Log + 1];
     }
 
-    /// <summary>The values that a bar is halved into, from a whole to sixteenths, with their lengths (craft 9).</summary>
+    /// <summary>
+    /// The values that a bar is halved into, from a whole to sixteenths, with their lengths (craft 9).
+    /// </summary>
     public static IReadOnlyList<(Fraction Length, string Name)> Levels(ValueNames names) =>
         [.. Enumerable.Range(0, 5).Select(log => new NoteValue(log)).Select(v => (v.Length, v.Words(names)))];
 
     /// <summary>
-    /// How a value parts: "This quarter is four sixteenths."; of one that sixteenths or eighths do not fill, its name: "This is a triplet
-    /// eighth."
+    /// How a value parts: "This quarter is four sixteenths."; of one that sixteenths or eighths do not fill, its name:
+    /// "This is a triplet eighth."
     /// </summary>
     public static string Parts(this ScoreEvent e, ValueNames names)
     {

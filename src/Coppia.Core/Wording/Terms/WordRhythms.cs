@@ -2,10 +2,14 @@ using Coppia.Core.Knowledge;
 
 namespace Coppia.Core.Wording.Terms;
 
-/// <summary>Words whose syllables have the rhythm of one beat. The set is ours; a teacher may put other words in its place.</summary>
+/// <summary>
+/// Words whose syllables have the rhythm of one beat. The set is ours; a teacher may put other words in its place.
+/// </summary>
 public static class WordRhythms
 {
-    /// <summary>Patterns of a beat as parts of it, the word that is shipped for each, and what the pattern is called.</summary>
+    /// <summary>
+    /// Patterns of a beat as parts of it, the word that is shipped for each, and what the pattern is called.
+    /// </summary>
     public static readonly IReadOnlyList<(string Pattern, string Word, string Name)> Shipped =
     [
         ("1", "boat", "one long"),
@@ -24,7 +28,8 @@ public static class WordRhythms
     /// <summary>The syllables of a pattern in a house style; null for a pattern without a word.</summary>
     public static string[]? Syllables(string pattern, HouseStyle style)
     {
-        var word = style.WordRhythms.GetValueOrDefault(pattern) ?? Shipped.FirstOrDefault(s => s.Pattern == pattern).Word;
+        var word =
+            style.WordRhythms.GetValueOrDefault(pattern) ?? Shipped.FirstOrDefault(s => s.Pattern == pattern).Word;
         return word?.Split('-') is { } parts && parts.Length == pattern.Split(' ').Length ? parts : null;
     }
 
@@ -41,6 +46,7 @@ public static class WordRhythms
         var parts = word.Split('-');
         return parts.Length == wanted && parts.All(p => p.Trim().Length is > 0 and <= 12)
             ? null
-            : $"“{word}” needs {wanted} {(wanted == 1 ? "syllable" : "syllables")} parted by hyphens, for the rhythm {pattern}.";
+            : $"“{word}” needs {wanted} {(wanted == 1 ? "syllable" : "syllables")} parted by hyphens, "
+                + $"for the rhythm {pattern}.";
     }
 }

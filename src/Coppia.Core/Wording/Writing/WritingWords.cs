@@ -14,8 +14,12 @@ public static class WritingWords
         var bar = staff.Score.Bars[staff.Caret.Bar];
         if (bar.Time is not { } time)
             return "";
-        var left = bar.Events is [{ IsBarRest: true }] ? staff.RoomOf(staff.Caret.Bar)!.Value : staff.Missing(staff.Caret.Bar);
-        return left > Fraction.Zero ? $"{Beats(left, time)} left in {bar.Named()}" : English.Capital($"{bar.Named()} is full");
+        var left = bar.Events is [{ IsBarRest: true }]
+            ? staff.RoomOf(staff.Caret.Bar)!.Value
+            : staff.Missing(staff.Caret.Bar);
+        return left > Fraction.Zero
+            ? $"{Beats(left, time)} left in {bar.Named()}"
+            : English.Capital($"{bar.Named()} is full");
     }
 
     /// <summary>"1 beat missing", "half a beat too many"; null for a bar that is whole.</summary>
@@ -77,6 +81,8 @@ public static class WritingWords
             return "half a beat";
         var whole = beats.Numerator / beats.Denominator;
         var rest = new Fraction(beats.Numerator % beats.Denominator, beats.Denominator);
-        return whole == 0 ? $"{rest} of a beat" : $"{whole} {(rest == new Fraction(1, 2) ? "and a half" : $"and {rest}")} beats";
+        return whole == 0
+            ? $"{rest} of a beat"
+            : $"{whole} {(rest == new Fraction(1, 2) ? "and a half" : $"and {rest}")} beats";
     }
 }
