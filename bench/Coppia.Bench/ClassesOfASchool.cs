@@ -147,8 +147,7 @@ internal static class ClassesOfASchool
             );
         }
 
-        private static string Day(DateTime day) =>
-            day.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
+        private static DateOnly Day(DateTime day) => DateOnly.FromDateTime(day);
 
         public async ValueTask DisposeAsync()
         {

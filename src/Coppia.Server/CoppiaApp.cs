@@ -214,6 +214,7 @@ public static class CoppiaApp
         services.AddSingleton<ClassTable>();
         services.AddSingleton<Asker>();
         services.AddMemoryCache(o => o.SizeLimit = Readings.Room);
+        services.AddSingleton<SchoolCalendar>();
         services.AddSingleton<HouseStyles>();
         services.AddSingleton<ClassMemory>();
         services.AddSingleton<HeldMemory>();

@@ -74,7 +74,7 @@ public sealed class DatabaseTests : IDisposable
             """
         );
         var work = new WorkRepository(new Database(file), TimeProvider.System);
-        Assert.Equal(WorkKind.Cards, Assert.Single(work.Of(1, since: "")).Kind);
+        Assert.Equal(WorkKind.Cards, Assert.Single(work.Of(1, since: default)).Kind);
         Assert.Equal(1, Assert.Single(work.Done(1)).LearnerId);
     }
 

@@ -68,7 +68,7 @@ public sealed class LearnApiTests : IAsyncLifetime
         }
     }
 
-    private static string Today() => $"{DateTime.Now:yyyy-MM-dd}";
+    private string Today() => $"{_server.Clock.Today:yyyy-MM-dd}";
 
     private string Link(string who) => $"/api/learn/{_learners[who].Link}";
 
@@ -103,7 +103,6 @@ public sealed class LearnApiTests : IAsyncLifetime
     [Fact]
     public async Task A_class_a_section_or_one_learner_gets_what_is_set_to_them_and_says_that_it_is_done()
     {
-        var before = Today();
         Assert.Equal(204, (await Set("tune", tempo: 80)).Status);
         Assert.Equal(204, (await Set("cards", instrument: "violin")).Status);
         Assert.Equal(204, (await Set("cards", learner: "Bo")).Status);
@@ -117,9 +116,7 @@ public sealed class LearnApiTests : IAsyncLifetime
         Assert.Equal("Lanterns False, Cards False", await Seen("Bo"));
         var work = (await _server.Get($"/api/classes/{_class}/tasks")).EnumerateArray().ToArray();
         Assert.Equal([3, 2, 1], work.Select(w => w.GetProperty("for").GetArrayLength()));
-        // Midnight may pass between the two.
-        var days = new[] { before, Today() };
-        Assert.All(work, w => Assert.Contains(w.GetProperty("setOn").GetString(), days));
+        Assert.All(work, w => Assert.Equal(Today(), w.GetProperty("setOn").GetString()));
         Assert.Equal([_learners["Ada"].Id], work[0].GetProperty("done").EnumerateArray().Select(d => d.GetInt64()));
         Assert.Equal(
             204,
@@ -128,14 +125,35 @@ public sealed class LearnApiTests : IAsyncLifetime
         Assert.Equal("Cards False", await Seen("Ada"));
     }
 
-    [Theory]
-    [InlineData("tune", "soon", 80, "a day to be done by")]
-    [InlineData("tune", "2026-09-31", 80, "a day to be done by")]
-    [InlineData("tune", "2026-09-14", 400, "20 to 300 quarters")]
-    [InlineData("sheet", "2026-09-14", null, "a sheet that is kept")]
-    public async Task What_cannot_be_set_is_refused_in_words(string kind, string due, int? tempo, string words)
+    [Theory] // The day at the school, wherever its clock stands: in Auckland it is Tuesday, in Anchorage still Sunday.
+    [InlineData(13, "2026-11-17")]
+    [InlineData(0, "2026-11-16")]
+    [InlineData(-9, "2026-11-15")]
+    public async Task What_is_set_bears_the_day_at_the_school(int hoursFromUtc, string day)
     {
-        var (status, body) = await Post(
+        _server.Clock.From = new DateTimeOffset(2026, 11, 16, hoursFromUtc < 0 ? 2 : 20, 0, 0, TimeSpan.Zero);
+        _server.Clock.Zone = TimeZoneInfo.CreateCustomTimeZone("school", TimeSpan.FromHours(hoursFromUtc), null, null);
+        await Set("cards");
+        var work = Assert.Single((await _server.Get($"/api/classes/{_class}/tasks")).EnumerateArray());
+        Assert.Equal(day, work.GetProperty("setOn").GetString());
+        var log = await _server.Get($"/api/classes/{_class}/learners/{_learners["Ada"].Id}/logbook");
+        Assert.Equal(day, log.GetProperty("today").GetString());
+    }
+
+    [Theory]
+    [InlineData("tune", "soon", 80, 400, "at due: “soon” is not a day")]
+    [InlineData("tune", "2026-09-31", 80, 400, "at due: “2026-09-31” is not a day")]
+    [InlineData("tune", "2026-09-14", 400, 422, "20 to 300 quarters")]
+    [InlineData("sheet", "2026-09-14", null, 422, "a sheet that is kept")]
+    public async Task What_cannot_be_set_is_refused_in_words(
+        string kind,
+        string due,
+        int? tempo,
+        int status,
+        string words
+    )
+    {
+        var (answered, body) = await Post(
             $"/api/classes/{_class}/tasks",
             new
             {
@@ -145,7 +163,7 @@ public sealed class LearnApiTests : IAsyncLifetime
                 tempo,
             }
         );
-        Assert.Equal(422, status);
+        Assert.Equal(status, answered);
         Assert.Contains(words, body.GetProperty("title").GetString(), StringComparison.Ordinal);
     }
 
@@ -207,7 +225,7 @@ public sealed class LearnApiTests : IAsyncLifetime
         );
         var box = Assert.Single(_server.Services.GetRequiredService<ReportRepository>().Boxes(_learners["Ada"].Id));
         // Right twice: box 3, which comes back two days later.
-        Assert.Equal((3, "2026-11-04"), (box.Box, box.Due));
+        Assert.Equal((3, new DateOnly(2026, 11, 4)), (box.Box, box.Due));
         // The same names mean something else for another learner.
         Assert.Equal(2, (await Post($"{Link("Cy")}/report", new { practice })).Body.GetProperty("new").GetInt32());
     }
@@ -484,7 +502,7 @@ public sealed class LearnApiTests : IAsyncLifetime
         var note = new
         {
             key = "n1",
-            at = DateTimeOffset.UtcNow,
+            at = _server.Clock.GetUtcNow(),
             note = "help",
             tuneId = _tune,
         };
@@ -530,7 +548,7 @@ public sealed class LearnApiTests : IAsyncLifetime
     [Fact] // Craft 14 and 15: who needs help with what, of whom nothing came, and the tempo that was reached.
     public async Task The_logbook_tells_minutes_tempos_habits_and_who_was_quiet()
     {
-        var now = DateTimeOffset.UtcNow;
+        var now = _server.Clock.GetUtcNow();
         await Set("tune", tempo: 80);
         object Wrong(string key) => Answer(key, $"{now:yyyy-MM-ddTHH:mm:ssZ}", "noteToName note violin D4 E4", "F");
         await Post(
@@ -580,7 +598,7 @@ public sealed class LearnApiTests : IAsyncLifetime
     public async Task Minutes_told_on_paper_count_and_can_be_taken_back()
     {
         var cy = $"/api/classes/{_class}/learners/{_learners["Cy"].Id}";
-        var today = $"{DateTime.Now:yyyy-MM-dd}";
+        var today = Today();
         var (status, added) = await Post($"{cy}/minutes", new { day = today, minutes = 25 });
         Assert.Equal(200, status);
         async Task<string> Quiet() =>
@@ -603,11 +621,11 @@ public sealed class LearnApiTests : IAsyncLifetime
             {
                 (today, 0),
                 (today, 601),
-                ("2026-02-30", 5),
-                ($"{DateTime.Now.AddDays(2):yyyy-MM-dd}", 5),
+                ($"{_server.Clock.Today.AddDays(2):yyyy-MM-dd}", 5),
             }
         )
             Assert.Equal(422, (await Post($"{cy}/minutes", new { day, minutes })).Status);
+        Assert.Equal(400, (await Post($"{cy}/minutes", new { day = "2026-02-30", minutes = 5 })).Status);
     }
 
     [Fact] // W3C Web Application Manifest: what a phone needs to keep the page among its programs.

@@ -541,7 +541,7 @@ public sealed class LessonApiTests : IAsyncLifetime
             (422, "Two steps are called s1; expected names of their own."),
             (status, problem.GetProperty("title").GetString())
         );
-        Assert.Equal(422, await Status(HttpMethod.Post, path, new { day = "Monday" }));
+        Assert.Equal(400, await Status(HttpMethod.Post, path, new { day = "Monday" }));
         Assert.Equal(404, await Status(HttpMethod.Post, one + "/tunes", new { version = 1, tuneId = 999 }));
         Assert.Equal(1, (await _server.Get(one)).GetProperty("version").GetInt32());
         // A class without learners and without a tune has a lesson too.

@@ -233,23 +233,30 @@ public sealed partial class RecordsApiTests : IAsyncLifetime
     {
         var record = (await _school.Get($"/api/classes/{_class}/record.json")).GetRawText();
         foreach (
-            var (right, wrong, words) in new[]
+            var (right, wrong, words, refused) in new[]
             {
-                ("\"box\":2", "\"box\":6", "Learner Ada, box 1: expected a card, a box from 1 to 5"),
+                ("\"box\":2", "\"box\":6", "Learner Ada, box 1: expected a card and a box from 1 to 5", 422),
                 (
                     "\"minutes\":12",
                     "\"minutes\":1200",
-                    "Learner Ada, practice 1: expected a key, a day such as 2026-09-14, 0 to 600 minutes"
+                    "Learner Ada, practice 1: expected a key, 0 to 600 minutes",
+                    422
                 ),
-                ("\"day\":\"2026-11-02\"", "\"day\":\"yesterday\"", "Learner Ada, practice 1: expected"),
-                ("note violin D4 E4\",\"day\"", "hum\",\"day\"", "Learner Ada, answer 1: expected a key, a card"),
+                (
+                    "\"day\":\"2026-11-02\"",
+                    "\"day\":\"yesterday\"",
+                    "at learners[0].practice[0].day: “yesterday” is not a day",
+                    400
+                ),
+                ("note violin D4 E4\",\"day\"", "hum\",\"day\"", "Learner Ada, answer 1: expected a key, a card and", 422),
                 (
                     "\"instrument\":\"cello\",\"size\"",
                     "\"instrument\":\"tuba\",\"size\"",
-                    "Bo: “tuba” is not an instrument"
+                    "Bo: “tuba” is not an instrument",
+                    422
                 ),
-                ("\"coppia\":1", "\"coppia\":9", "version 9; this program knows version 1"),
-                ("\"due\":\"2026-11-06\"", "\"due\":\"soon\"", "Set work 1: expected a day"),
+                ("\"coppia\":1", "\"coppia\":9", "version 9; this program knows version 1", 422),
+                ("\"due\":\"2026-11-06\"", "\"due\":\"soon\"", "at work[0].due: “soon” is not a day", 400),
             }
         )
         {
@@ -257,7 +264,7 @@ public sealed partial class RecordsApiTests : IAsyncLifetime
             var at = record.IndexOf(right, StringComparison.Ordinal);
             var broken = JsonSerializer.Deserialize<JsonElement>(record[..at] + wrong + record[(at + right.Length)..]);
             var (status, said) = await _school.Send(HttpMethod.Post, "/api/classes/record", broken);
-            Assert.Equal(422, status);
+            Assert.Equal(refused, status);
             Assert.Contains(words, said.GetProperty("title").GetString(), StringComparison.Ordinal);
         }
 
@@ -268,7 +275,7 @@ public sealed partial class RecordsApiTests : IAsyncLifetime
     public async Task A_table_has_a_row_for_everything_that_happened()
     {
         var text = await _school.Client.GetStringAsync($"{Learner("Ada")}/record.csv");
-        var today = DateTime.UtcNow.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
+        var today = $"{_school.Clock.Today:yyyy-MM-dd}";
         Assert.Equal(
             [
                 "day,learner,instrument,what,about,minutes,tempo,seconds,came of it,by",

@@ -4,6 +4,7 @@ using Coppia.Server;
 using Coppia.Server.Door;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.TestHost;
+using Microsoft.Extensions.DependencyInjection;
 
 namespace Coppia.Tests;
 
@@ -15,6 +16,9 @@ public class RunningServer : IAsyncLifetime
     public string Folder { get; } = Directory.CreateTempSubdirectory("coppia-test-").FullName;
 
     public HttpClient Client { get; private set; } = null!;
+
+    /// <summary>By which the server goes; a test turns it.</summary>
+    public TurnedClock Clock { get; } = new();
 
     public TestServer TestServer => _app!.GetTestServer();
 
@@ -35,7 +39,11 @@ public class RunningServer : IAsyncLifetime
                     Patience = Patient,
                 }
             ),
-            b => b.WebHost.UseTestServer()
+            b =>
+            {
+                b.WebHost.UseTestServer();
+                b.Services.AddSingleton<TimeProvider>(Clock);
+            }
         );
         await _app.StartAsync();
         Client = _app.GetTestClient();

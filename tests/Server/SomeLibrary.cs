@@ -153,3 +153,23 @@ public sealed class StandingClock(DateTimeOffset now) : TimeProvider
 
     public override DateTimeOffset GetUtcNow() => Now;
 }
+
+/// <summary>
+/// A clock that goes on from a Monday in November, whatever day it is outside, and that a test turns.
+/// </summary>
+public sealed class TurnedClock : TimeProvider
+{
+    private readonly long _began = System.GetTimestamp();
+
+    /// <summary>What it showed when it began to go.</summary>
+    public DateTimeOffset From { get; set; } = new(2026, 11, 16, 9, 30, 0, TimeSpan.Zero);
+
+    public TimeZoneInfo Zone { get; set; } = TimeZoneInfo.Utc;
+
+    /// <summary>The day at the school.</summary>
+    public DateOnly Today => DateOnly.FromDateTime(GetLocalNow().DateTime);
+
+    public override TimeZoneInfo LocalTimeZone => Zone;
+
+    public override DateTimeOffset GetUtcNow() => From + System.GetElapsedTime(_began);
+}

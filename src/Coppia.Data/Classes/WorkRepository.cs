@@ -30,7 +30,7 @@ public sealed record WorkRecord
     public long? LearnerId { get; init; }
 
     /// <summary>The day by which it is to be done, such as 2026-09-14.</summary>
-    public string Due { get; init; } = "";
+    public DateOnly Due { get; init; }
 
     /// <summary>By whom; empty where nobody signs in.</summary>
     public string MadeBy { get; init; } = "";
@@ -80,7 +80,7 @@ public sealed class WorkRepository(Database database, TimeProvider clock)
 
     /// <summary>What is set to a class from a day on, what is due first first.</summary>
     /// <param name="since">What was due before is left out.</param>
-    public IReadOnlyList<WorkRecord> Of(long classId, string since)
+    public IReadOnlyList<WorkRecord> Of(long classId, DateOnly since)
     {
         using var connection = database.Open();
         return
@@ -93,7 +93,7 @@ public sealed class WorkRepository(Database database, TimeProvider clock)
     }
 
     /// <summary>What is set to one learner from a day on: to the class, to the section, or to them alone.</summary>
-    public IReadOnlyList<WorkRecord> Of(LearnerRecord learner, string since) =>
+    public IReadOnlyList<WorkRecord> Of(LearnerRecord learner, DateOnly since) =>
         [.. Of(learner.ClassId, since).Where(w => w.IsFor(learner))];
 
     public IReadOnlyList<DoneRecord> Done(long classId)

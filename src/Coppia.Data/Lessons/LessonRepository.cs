@@ -12,7 +12,7 @@ public sealed record LessonRecord
     public long ClassId { get; init; }
 
     /// <summary>Such as 2026-09-14.</summary>
-    public string Day { get; init; } = "";
+    public DateOnly Day { get; init; }
 
     /// <summary>Its steps as JSON; they name tunes by their places.</summary>
     public string Document { get; init; } = "";

@@ -13,11 +13,11 @@ public sealed record OfLearner<T>(long Learner, T Record);
 public sealed class LogRepository(Database database)
 {
     /// <summary>Minutes from a day on.</summary>
-    public ILookup<long, PracticeRecord> Practice(long classId, string since) =>
+    public ILookup<long, PracticeRecord> Practice(long classId, DateOnly since) =>
         Read<PracticeRecord>("practice", "day, minutes, tune_id AS TuneId, tempo", "day >= @since", classId, since);
 
     /// <summary>Cards that were answered wrongly from a day on.</summary>
-    public ILookup<long, CardAnswerRecord> Slips(long classId, string since) =>
+    public ILookup<long, CardAnswerRecord> Slips(long classId, DateOnly since) =>
         Read<CardAnswerRecord>(
             "card_answer",
             "day, card, right, mistake",
@@ -27,10 +27,10 @@ public sealed class LogRepository(Database database)
         );
 
     /// <summary>Ready sentences from a day on, the first first.</summary>
-    public ILookup<long, LearnerNoteRecord> Notes(long classId, string since) =>
+    public ILookup<long, LearnerNoteRecord> Notes(long classId, DateOnly since) =>
         Read<LearnerNoteRecord>("learner_note", "day, at, note, tune_id AS TuneId", "day >= @since", classId, since);
 
-    private ILookup<long, T> Read<T>(string table, string columns, string which, long classId, string since)
+    private ILookup<long, T> Read<T>(string table, string columns, string which, long classId, DateOnly since)
     {
         using var connection = database.Open();
         return connection

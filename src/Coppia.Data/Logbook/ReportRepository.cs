@@ -12,7 +12,7 @@ public sealed record PracticeRecord
     public string Key { get; init; } = "";
 
     /// <summary>The learner's own day, such as 2026-09-14.</summary>
-    public string Day { get; init; } = "";
+    public DateOnly Day { get; init; }
 
     public DateTime At { get; init; }
 
@@ -35,7 +35,7 @@ public sealed record CardAnswerRecord
 
     public string Card { get; init; } = "";
 
-    public string Day { get; init; } = "";
+    public DateOnly Day { get; init; }
 
     public DateTime At { get; init; }
 
@@ -55,7 +55,7 @@ public sealed record CardBoxRecord
     /// <summary>1 to 5.</summary>
     public int Box { get; init; }
 
-    public string Due { get; init; } = "";
+    public DateOnly Due { get; init; }
 }
 
 /// <summary>A ready sentence that a learner sent to the teacher.</summary>
@@ -63,7 +63,7 @@ public sealed record LearnerNoteRecord
 {
     public string Key { get; init; } = "";
 
-    public string Day { get; init; } = "";
+    public DateOnly Day { get; init; }
 
     public DateTime At { get; init; }
 
@@ -234,7 +234,7 @@ public sealed class ReportRepository(Database database, TimeProvider clock)
     }
 
     /// <summary>A learner's minutes from a day on, the first first.</summary>
-    public IReadOnlyList<PracticeRecord> Practice(long learner, string since = "")
+    public IReadOnlyList<PracticeRecord> Practice(long learner, DateOnly since = default)
     {
         using var connection = database.Open();
         return
@@ -248,7 +248,7 @@ public sealed class ReportRepository(Database database, TimeProvider clock)
     }
 
     /// <summary>A learner's answers to cards from a day on, the first first.</summary>
-    public IReadOnlyList<CardAnswerRecord> Answers(long learner, string since = "")
+    public IReadOnlyList<CardAnswerRecord> Answers(long learner, DateOnly since = default)
     {
         using var connection = database.Open();
         return
@@ -262,7 +262,7 @@ public sealed class ReportRepository(Database database, TimeProvider clock)
     }
 
     /// <summary>A learner's notes from a day on, the first first.</summary>
-    public IReadOnlyList<LearnerNoteRecord> Notes(long learner, string since = "")
+    public IReadOnlyList<LearnerNoteRecord> Notes(long learner, DateOnly since = default)
     {
         using var connection = database.Open();
         return

@@ -29,7 +29,7 @@ public sealed class ClassCopies(
     {
         if (classes.Find(id) is not { } one)
             return null;
-        var set = work.Of(id, since: "");
+        var set = work.Of(id, since: default);
         var done = work.Done(id).ToLookup(d => d.LearnerId);
         var tokens = links.Of(id).ToDictionary(l => l.LearnerId, l => l.Token);
         return new ClassCopy(
@@ -47,7 +47,7 @@ public sealed class ClassCopies(
     public LearnerCopy Of(LearnerRecord learner) =>
         Copy(
             learner,
-            work.Of(learner.ClassId, since: ""),
+            work.Of(learner.ClassId, since: default),
             work.Done(learner.ClassId).Where(d => d.LearnerId == learner.Id),
             links.Of(learner.ClassId).FirstOrDefault(l => l.LearnerId == learner.Id)?.Token
         );
@@ -100,7 +100,7 @@ public sealed class ClassCopies(
     public void Add(long classId, LearnerCopy copy, Numbers numbers, IReadOnlyDictionary<long, DateTime> setAt)
     {
         // A number alone may be another class's.
-        var set = work.Of(classId, since: "")
+        var set = work.Of(classId, since: default)
             .Where(w => setAt.TryGetValue(w.Id, out var at) && at.ToText() == w.MadeAt.ToText())
             .ToDictionary(w => w.Id, w => w.Id);
         using var connection = database.Open();

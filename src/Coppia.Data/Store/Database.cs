@@ -10,6 +10,8 @@ namespace Coppia.Data.Store;
 /// </summary>
 public sealed class Database
 {
+    static Database() => SqlMapper.AddTypeHandler(new DayText());
+
     private readonly string _connectionString;
     private readonly long? _mostPages;
 

@@ -26,6 +26,7 @@ public static class JsonParts
     public static void MakeStrict(JsonSerializerOptions json)
     {
         json.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false));
+        json.Converters.Add(new DayJson());
         json.NumberHandling = JsonNumberHandling.Strict;
         json.RespectNullableAnnotations = true;
         json.RespectRequiredConstructorParameters = true;

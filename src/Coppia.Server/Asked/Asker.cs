@@ -17,7 +17,7 @@ internal sealed class Asker(
     LearnerRepository learners,
     HouseStyles styles,
     ClassMemory memory,
-    TimeProvider clock
+    SchoolCalendar calendar
 )
 {
     public const string Header = "For-Class";
@@ -30,11 +30,14 @@ internal sealed class Asker(
     /// <summary>Set when the client has left, or the request has taken longer than any may.</summary>
     public CancellationToken Gone => requests.HttpContext?.RequestAborted ?? CancellationToken.None;
 
-    /// <summary>In UTC.</summary>
-    public DateTime Now => clock.GetUtcNow().UtcDateTime;
+    /// <inheritdoc cref="SchoolCalendar.Now"/>
+    public DateTime Now => calendar.Now;
 
-    /// <summary>The day at the school.</summary>
-    public DateOnly Today => DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
+    /// <inheritdoc cref="SchoolCalendar.Today"/>
+    public DateOnly Today => calendar.Today;
+
+    /// <inheritdoc cref="SchoolCalendar.DayOf"/>
+    public DateOnly DayOf(DateTime moment) => calendar.DayOf(moment);
 
     /// <summary>The class that is asked for.</summary>
     /// <exception cref="RefusedException">There is no such class.</exception>

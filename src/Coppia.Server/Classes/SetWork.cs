@@ -19,7 +19,7 @@ internal sealed class SetWork(
 )
 {
     /// <summary>The first day of which what was due is still listed.</summary>
-    public string Since => Days.Text(Work.ShownSince(asker.Today));
+    public DateOnly Since => Work.ShownSince(asker.Today);
 
     public static string TitleOf(WorkRecord w) => w.Kind == WorkKind.Cards ? "Cards" : w.Title;
 
@@ -34,7 +34,7 @@ internal sealed class SetWork(
     /// <summary>What is listed of one learner's work.</summary>
     public IReadOnlyList<WorkRecord> Of(LearnerRecord who) => work.Of(who, Since);
 
-    private static WorkView ViewOf(WorkRecord w, IEnumerable<LearnerRecord> learners, IEnumerable<long> done)
+    private WorkView ViewOf(WorkRecord w, IEnumerable<LearnerRecord> learners, IEnumerable<long> done)
     {
         long[] whom = [.. learners.Where(w.IsFor).Select(l => l.Id)];
         return new WorkView(
@@ -47,7 +47,7 @@ internal sealed class SetWork(
             Tempo: w.Tempo,
             Instrument: w.Instrument,
             LearnerId: w.LearnerId,
-            SetOn: Days.Text(DateOnly.FromDateTime(w.MadeAt.ToLocalTime())),
+            SetOn: asker.DayOf(w.MadeAt),
             Due: w.Due,
             Ladder: LadderView.To(w.Tempo),
             For: whom,
@@ -60,8 +60,7 @@ internal sealed class SetWork(
     {
         var one = asker.Class;
         var wrong =
-            Days.Read(asked.Due) is null ? "Expected a day to be done by, such as 2026-09-14."
-            : asked.Tempo is < 20 or > 300 ? "Expected a tempo of 20 to 300 quarters a minute."
+            asked.Tempo is < 20 or > 300 ? "Expected a tempo of 20 to 300 quarters a minute."
             : asked.Instrument is { } i && StringSection.Named(i) is null ? $"“{i}” is not an instrument."
             : asked.LearnerId is { } l && learners.Find(l)?.ClassId != one.Id ? "This learner is not in the class."
             : asked.Kind == WorkKind.Tune && (asked.TuneId is not { } t || tunes.Find(t) is null)

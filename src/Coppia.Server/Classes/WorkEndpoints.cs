@@ -22,8 +22,8 @@ public sealed record WorkView(
     int? Tempo,
     string? Instrument,
     long? LearnerId,
-    string SetOn,
-    string Due,
+    DateOnly SetOn,
+    DateOnly Due,
     LadderView? Ladder,
     IReadOnlyList<long> For,
     IReadOnlyList<long> Done
@@ -34,7 +34,7 @@ public sealed record WorkView(
 /// <param name="Due">A day, such as 2026-09-14.</param>
 public sealed record WorkRequest(
     WorkKind Kind,
-    string Due,
+    DateOnly Due,
     long? TuneId = null,
     long? SheetId = null,
     int? Tempo = null,

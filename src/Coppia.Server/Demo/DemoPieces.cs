@@ -6,7 +6,6 @@ using Coppia.Data.Classes;
 using Coppia.Data.Desk;
 using Coppia.Data.Records;
 using Coppia.Formats.Records;
-using Coppia.Server.Asked;
 using Coppia.Server.Desk;
 
 namespace Coppia.Server.Demo;
@@ -47,7 +46,7 @@ internal sealed record DemoPieces(
             Id = Work,
             Kind = WorkKind.Writing,
             TaskId = Task,
-            Due = Days.Text(records.Day(DueDaysAgo)),
+            Due = records.Day(DueDaysAgo),
             MadeAt = records.At(SetDaysAgo),
         };
 

@@ -32,7 +32,7 @@ internal sealed record DemoNote(string Learner, int DaysAgo, LearnerNote Note, s
 /// </summary>
 /// <param name="folder">That of the demo; its tables are practice.csv and answers.csv.</param>
 /// <param name="tune">The number of a demo tune by its title.</param>
-internal sealed class DemoRecords(string folder, Func<string, long> tune, TimeProvider clock)
+internal sealed class DemoRecords(string folder, Func<string, long> tune, SchoolCalendar calendar)
 {
     /// <summary>The hour after school at which all of it happened.</summary>
     private const int Hour = 16;
@@ -60,9 +60,9 @@ internal sealed class DemoRecords(string folder, Func<string, long> tune, TimePr
     }
 
     /// <summary>A moment of that day, in UTC.</summary>
-    public DateTime At(int daysAgo) => clock.GetUtcNow().UtcDateTime.Date.AddDays(-daysAgo).AddHours(Hour);
+    public DateTime At(int daysAgo) => calendar.Now.Date.AddDays(-daysAgo).AddHours(Hour);
 
-    public DateOnly Day(int daysAgo) => DateOnly.FromDateTime(clock.GetLocalNow().DateTime).AddDays(-daysAgo);
+    public DateOnly Day(int daysAgo) => calendar.Today.AddDays(-daysAgo);
 
     private long? Tune(string? title) => string.IsNullOrEmpty(title) ? null : tune(title);
 
@@ -79,7 +79,7 @@ internal sealed class DemoRecords(string folder, Func<string, long> tune, TimePr
                 Kind = w.Item.Kind,
                 TuneId = Tune(w.Item.Tune),
                 Tempo = w.Item.Tempo,
-                Due = Days.Text(Day(w.Item.DueDaysAgo)),
+                Due = Day(w.Item.DueDaysAgo),
                 MadeAt = At(w.Item.SetDaysAgo),
             })
             .ToArray();
@@ -120,7 +120,7 @@ internal sealed class DemoRecords(string folder, Func<string, long> tune, TimePr
                     .Select(p => new PracticeRecord
                     {
                         Key = $"demo-{p.DaysAgo}",
-                        Day = Days.Text(Day(p.DaysAgo)),
+                        Day = Day(p.DaysAgo),
                         At = At(p.DaysAgo),
                         Minutes = p.Minutes,
                         TuneId = Tune(p.Tune),
@@ -133,7 +133,7 @@ internal sealed class DemoRecords(string folder, Func<string, long> tune, TimePr
                 {
                     Key = $"demo-{a.Index}",
                     Card = a.Item.Card,
-                    Day = Days.Text(Day(a.Item.DaysAgo)),
+                    Day = Day(a.Item.DaysAgo),
                     At = At(a.Item.DaysAgo).AddSeconds(10 * a.Index),
                     Right = a.Item.IsRight,
                     Seconds = a.Item.Seconds,
@@ -146,7 +146,7 @@ internal sealed class DemoRecords(string folder, Func<string, long> tune, TimePr
                 {
                     Card = b.Key,
                     Box = b.Value.Box,
-                    Due = Days.Text(b.Value.Due),
+                    Due = b.Value.Due,
                 }),
             ],
             Notes =
@@ -156,7 +156,7 @@ internal sealed class DemoRecords(string folder, Func<string, long> tune, TimePr
                     .Select(n => new LearnerNoteRecord
                     {
                         Key = $"demo-{n.DaysAgo}",
-                        Day = Days.Text(Day(n.DaysAgo)),
+                        Day = Day(n.DaysAgo),
                         At = At(n.DaysAgo),
                         Note = LearnerNotes.Text(n.Note),
                         TuneId = Tune(n.Tune),

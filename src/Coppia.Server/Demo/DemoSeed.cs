@@ -26,7 +26,7 @@ internal sealed class DemoSeed(
     ClassRepository kept,
     LessonPlanner lessons,
     LessonRepository planned,
-    TimeProvider clock
+    SchoolCalendar calendar
 )
 {
     private sealed record DemoTune(string File, string? PrintedFor);
@@ -63,7 +63,7 @@ internal sealed class DemoSeed(
         }
 
         var one = Read<DemoClass>(folder, "class.json");
-        var records = new DemoRecords(folder, title => Named(title).Tune.Id, clock);
+        var records = new DemoRecords(folder, title => Named(title).Tune.Id, calendar);
         var (work, done) = records.Work(one.Work, one.Learners);
         var pieces = Read<DemoPieces>(folder, "pieces.json");
         var id = classes.Add(
@@ -104,7 +104,7 @@ internal sealed class DemoSeed(
         // Next Monday's lesson stands ready.
         var today = asker.Today;
         var monday = today.AddDays(1 + (7 - (int)today.DayOfWeek) % 7);
-        planned.Add(lessons.Plan(kept.Find(id)!, Days.Text(monday)));
+        planned.Add(lessons.Plan(kept.Find(id)!, monday));
     }
 
     private List<KnownChangeRecord> Changes(DemoClass one)
@@ -113,7 +113,7 @@ internal sealed class DemoSeed(
         var section = Asker.SectionOf(one.Learners.Select(l => l.Instrument));
         foreach (var known in one.Known)
         {
-            var made = clock.GetUtcNow().UtcDateTime.AddDays(-known.DaysAgo);
+            var made = calendar.Now.AddDays(-known.DaysAgo);
             var by = ClassKnowledge.Of(ClassMemory.Things(KnownRepository.Fold(changes)));
             var change = known.Stage is { } stage
                 ? KnownChanges.Started(0, stage, section, asker.Now)

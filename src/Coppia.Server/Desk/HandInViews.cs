@@ -21,7 +21,7 @@ public sealed record PieceRemark(long Id, int? Bar, string Words, string By)
 public sealed record LearnDesk(
     long Work,
     string Title,
-    string Due,
+    DateOnly Due,
     int Level,
     string LevelWords,
     IReadOnlyList<int> Levels,

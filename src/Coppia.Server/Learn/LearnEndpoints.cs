@@ -140,10 +140,7 @@ internal static class LearnEndpoints
         if (Days.Read(day) is not { } today)
             throw RefusedException.Wrong("Expected a day such as 2026-09-14.");
         var (who, player) = (own.Who, own.Player);
-        var boxed = reports
-            .Boxes(who.Id)
-            .Where(b => Days.Read(b.Due) is not null)
-            .ToDictionary(b => b.Card, b => new BoxedCard(b.Box, Days.Read(b.Due)!.Value));
+        var boxed = reports.Boxes(who.Id).ToDictionary(b => b.Card, b => new BoxedCard(b.Box, b.Due));
         var all = LearnerCards.Of(player).ToDictionary(CardName.Of);
         var round = CardBoxes
             .Round([.. all.Keys], boxed, today, CardRound.Length)

@@ -72,7 +72,7 @@ internal sealed class LearnReports(Own own, ReportRepository reports, SheetParts
         new()
         {
             Key = p.Key,
-            Day = Days.Text(Report.DayOf(p.At)),
+            Day = Report.DayOf(p.At),
             At = p.At.UtcDateTime,
             Minutes = p.Minutes,
             TuneId = p.TuneId,
@@ -83,7 +83,7 @@ internal sealed class LearnReports(Own own, ReportRepository reports, SheetParts
         new()
         {
             Key = n.Key,
-            Day = Days.Text(Report.DayOf(n.At)),
+            Day = Report.DayOf(n.At),
             At = n.At.UtcDateTime,
             Note = LearnerNotes.Text(n.Note),
             TuneId = n.TuneId,
@@ -104,7 +104,7 @@ internal sealed class LearnReports(Own own, ReportRepository reports, SheetParts
             {
                 Key = a.Key,
                 Card = a.Card,
-                Day = Days.Text(day),
+                Day = day,
                 At = a.At.UtcDateTime,
                 Right = right,
                 Seconds = Math.Clamp(a.Seconds, 0, Report.MostSeconds),
@@ -115,13 +115,13 @@ internal sealed class LearnReports(Own own, ReportRepository reports, SheetParts
             },
             before =>
             {
-                BoxedCard? lay = before is null ? null : new BoxedCard(before.Box, Days.Read(before.Due) ?? day);
+                BoxedCard? lay = before is null ? null : new BoxedCard(before.Box, before.Due);
                 var lies = CardBoxes.After(lay, right, a.Seconds, day);
                 return new CardBoxRecord
                 {
                     Card = a.Card,
                     Box = lies.Box,
-                    Due = Days.Text(lies.Due),
+                    Due = lies.Due,
                 };
             }
         );

@@ -19,7 +19,7 @@ public sealed record LearnWork(
     long? SheetId,
     long? TaskId,
     int? Tempo,
-    string Due,
+    DateOnly Due,
     bool Done,
     LadderView? Ladder
 );

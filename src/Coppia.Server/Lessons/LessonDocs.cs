@@ -122,7 +122,7 @@ public sealed record StepDoc(
 /// <param name="Steps">In their order.</param>
 /// <param name="Left">What was left out and can come back.</param>
 public sealed record LessonDoc(
-    string Day,
+    DateOnly Day,
     int Minutes,
     int TalkSeconds,
     IReadOnlyList<StepDoc> Steps,
@@ -136,8 +136,6 @@ public sealed record LessonDoc(
     /// <summary>What of it cannot be kept; null for nothing.</summary>
     internal string? Wrong(int tunes)
     {
-        if (!DateOnly.TryParseExact(Day, "yyyy-MM-dd", out _))
-            return $"“{Day}” is not a day; expected one such as 2026-09-14.";
         if (Minutes is < 5 or > 240)
             return "Expected a lesson of 5 to 240 minutes.";
         if (TalkSeconds is < 0 or > 120)
@@ -157,7 +155,7 @@ public sealed record LessonDoc(
 public sealed record LessonChange(int Version, LessonDoc Lesson, bool IsTaught);
 
 /// <summary>A day to plan a lesson for.</summary>
-public sealed record LessonRequest(string Day);
+public sealed record LessonRequest(DateOnly Day);
 
 /// <summary>A tune to put into a lesson.</summary>
 public sealed record LessonTuneRequest(int Version, long TuneId);

@@ -66,8 +66,6 @@ internal static class LessonEndpoints
     )
     {
         var one = asker.Class;
-        if (Days.Read(asked.Day) is null)
-            throw RefusedException.Wrong($"“{asked.Day}” is not a day; expected one such as 2026-09-14.");
         var id = repository.Add(lessons.Plan(one, asked.Day) with { MadeBy = asker.Name });
         return lessons.View(one, repository.Find(one.Id, id)!);
     }

@@ -50,9 +50,9 @@ internal sealed class LessonPlanner(
         };
 
     /// <summary>A plan for a day, which is not kept yet.</summary>
-    public LessonRecord Plan(ClassRecord one, string day)
+    public LessonRecord Plan(ClassRecord one, DateOnly day)
     {
-        var set = work.Of(one.Id, Days.Text(asker.Today)).Where(w => w.LearnerId is null).ToArray();
+        var set = work.Of(one.Id, asker.Today).Where(w => w.LearnerId is null).ToArray();
         var past = Past(one);
         var learned = LearnedIn(one, past);
         // What is set for home first, by its day; then what was not reached last time.
@@ -248,14 +248,14 @@ internal sealed class LessonPlanner(
     /// What is set to a whole class or section to be done after a lesson's day, if it was set by then or in the week
     /// after. A single learner's work is nobody else's to read.
     /// </summary>
-    private IReadOnlyList<WorkRecord> HomeOf(ClassRecord one, string day, Instrument? alone)
+    private IReadOnlyList<WorkRecord> HomeOf(ClassRecord one, DateOnly day, Instrument? alone)
     {
-        var end = Days.Read(day)?.AddDays(DaysInWeek);
+        var end = day.AddDays(DaysInWeek);
         return
         [
             .. work.Of(one.Id, day)
-                .Where(w => w.LearnerId is null && string.CompareOrdinal(w.Due, day) > 0)
-                .Where(w => DateOnly.FromDateTime(w.MadeAt.ToLocalTime()) < end)
+                .Where(w => w.LearnerId is null && w.Due > day)
+                .Where(w => asker.DayOf(w.MadeAt) < end)
                 .Where(w => w.Instrument is null || alone is null || w.Instrument == alone.Id),
         ];
     }

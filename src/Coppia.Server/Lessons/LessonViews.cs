@@ -45,7 +45,7 @@ public sealed record LessonOfferView(LessonOfferKind Kind, string Text, IReadOnl
 public sealed record LessonView(
     long Id,
     int Version,
-    string Day,
+    DateOnly Day,
     bool IsTaught,
     int Minutes,
     int TalkSeconds,
@@ -62,7 +62,7 @@ public sealed record LessonView(
 );
 
 /// <summary>A lesson in the list.</summary>
-public sealed record LessonSummary(long Id, string Day, bool IsTaught, IReadOnlyList<string> Tunes);
+public sealed record LessonSummary(long Id, DateOnly Day, bool IsTaught, IReadOnlyList<string> Tunes);
 
 /// <summary>A page of a class's lessons, the last day first.</summary>
 public sealed record LessonListView(IReadOnlyList<LessonSummary> Lessons, int Total);

@@ -10,7 +10,6 @@ using Coppia.Core.Wording.Room;
 using Coppia.Core.Wording.Stand;
 using Coppia.Core.Wording.Terms;
 using Coppia.Data.Classes;
-using Coppia.Server.Asked;
 using Coppia.Server.Classes;
 using Coppia.Server.Stand;
 using Coppia.Server.Tunes;
@@ -122,11 +121,10 @@ internal sealed class StepWords(
             .. home.Select(set =>
             {
                 var who = set.Instrument is { } section && instruments.Count > 1 ? $" ({English.Plural(section)})" : "";
-                var due = Days.Read(set.Due) ?? DateOnly.MinValue;
                 return new HomeView(
                     set.Id,
                     SetWork.TitleOf(set),
-                    who + LessonWords.AtHome(set.Tempo, MinutesOf(set), due)
+                    who + LessonWords.AtHome(set.Tempo, MinutesOf(set), set.Due)
                 );
             }),
         ];

@@ -23,9 +23,9 @@ internal sealed class ClassLog(
     {
         var one = asker.Class;
         var today = asker.Today;
-        var since = Days.Text(LogRecords.First(today));
+        var since = LogRecords.First(today);
         var (practice, slips) = (reported.Practice(one.Id, since), reported.Slips(one.Id, since));
-        var notes = reported.Notes(one.Id, Days.Text(today.AddDays(1 - NoteDays)));
+        var notes = reported.Notes(one.Id, today.AddDays(1 - NoteDays));
         var set = work.Of(one.Id, since);
         var done = work.Done(one.Id).Select(d => (d.WorkId, d.LearnerId)).ToHashSet();
         var own = learners.Of(one.Id);
@@ -48,10 +48,7 @@ internal sealed class ClassLog(
             logs.SelectMany(l => l.Log.Notes.Select(n => n.Tune).Concat(l.Log.Tasks.Select(t => t.Tune))).OfType<long>()
         );
         return new ClassLogView(
-            Weeks:
-            [
-                .. new LearnerLog([], [], [], []).Weeks(today, LogRecords.WeeksShown).Select(w => Days.Text(w.Monday)),
-            ],
+            Weeks: [.. new LearnerLog([], [], [], []).Weeks(today, LogRecords.WeeksShown).Select(w => w.Monday)],
             Learners:
             [
                 .. logs.Select(l => new LoggedLearner(
@@ -59,7 +56,7 @@ internal sealed class ClassLog(
                     l.Who.Nickname,
                     l.Who.Instrument,
                     [.. l.Log.Weeks(today, LogRecords.WeeksShown).Select(w => w.Minutes)],
-                    l.Log.Last is { } last ? Days.Text(last) : null
+                    l.Log.Last
                 )),
             ],
             Ask:

@@ -17,9 +17,9 @@ internal sealed class LearnerLogs(Asker asker, ReportRepository reports, WorkRep
     public LearnerLogView Show(LearnerRecord who)
     {
         var today = asker.Today;
-        var since = Days.Text(LogRecords.First(today));
+        var since = LogRecords.First(today);
         var practice = reports.Practice(who.Id, since);
-        var answers = reports.Answers(who.Id, Days.Text(today.AddDays(1 - LearnerLog.HabitDays)));
+        var answers = reports.Answers(who.Id, today.AddDays(1 - LearnerLog.HabitDays));
         var notes = reports.Notes(who.Id, since);
         var set = work.Of(who, since);
         var done = work.Done(who.ClassId).Where(d => d.LearnerId == who.Id).Select(d => d.WorkId).ToHashSet();
@@ -35,7 +35,7 @@ internal sealed class LearnerLogs(Asker asker, ReportRepository reports, WorkRep
         return new LearnerLogView(
             Learner: LearnerView.Of(who),
             From: since,
-            Today: Days.Text(today),
+            Today: today,
             Days:
             [
                 .. practice
@@ -43,10 +43,7 @@ internal sealed class LearnerLogs(Asker asker, ReportRepository reports, WorkRep
                     .GroupBy(p => p.Day)
                     .Select(g => new DayMinutes(g.Key, g.Sum(p => p.Minutes))),
             ],
-            Weeks:
-            [
-                .. log.Weeks(today, LogRecords.WeeksShown).Select(w => new DayMinutes(Days.Text(w.Monday), w.Minutes)),
-            ],
+            Weeks: [.. log.Weeks(today, LogRecords.WeeksShown).Select(w => new DayMinutes(w.Monday, w.Minutes))],
             Tunes: TunesOf(log, set, titles),
             Ways: [.. Enum.GetValues<CardKind>().Select(LogWords.Kind)],
             Cards: BoxesOf(reports.Boxes(who.Id), who),
@@ -71,7 +68,7 @@ internal sealed class LearnerLogs(Asker asker, ReportRepository reports, WorkRep
     /// <exception cref="RefusedException">The day is none or still to come, or the minutes cannot be.</exception>
     public AddedMinutes Add(LearnerRecord who, MinutesRequest asked)
     {
-        if (Days.Read(asked.Day) is not { } day || day > asker.Today)
+        if (asked.Day > asker.Today)
             throw RefusedException.Wrong("Expected a day up to today, such as 2026-09-14.");
         if (asked.Minutes is < 1 or > 600)
             throw RefusedException.Wrong("Expected 1 to 600 minutes.");
@@ -111,7 +108,7 @@ internal sealed class LearnerLogs(Asker asker, ReportRepository reports, WorkRep
                     titles[tune],
                     goals.GetValueOrDefault(tune),
                     tempos.TryGetValue(tune, out var t) ? t.Best : null,
-                    [.. t?.Steps.Select(s => new TempoStep(Days.Text(s.Day), s.Tempo)) ?? []]
+                    [.. t?.Steps.Select(s => new TempoStep(s.Day, s.Tempo)) ?? []]
                 )),
         ];
     }

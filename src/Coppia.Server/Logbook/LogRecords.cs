@@ -4,7 +4,6 @@ using Coppia.Core.Wording.Logbook;
 using Coppia.Data.Classes;
 using Coppia.Data.Logbook;
 using Coppia.Formats.Exercises;
-using Coppia.Server.Asked;
 using Coppia.Server.Drills;
 
 namespace Coppia.Server.Logbook;
@@ -25,19 +24,17 @@ internal static class LogRecords
         Func<WorkRecord, bool> isDone
     ) =>
         new(
-            [.. practice.Select(p => new Practised(DayOf(p.Day), p.Minutes, p.TuneId, p.Tempo))],
+            [.. practice.Select(p => new Practised(p.Day, p.Minutes, p.TuneId, p.Tempo))],
             [.. slips.Where(s => !s.Right).SelectMany(SlipOf)],
-            [.. notes.Select(n => new Noted(DayOf(n.Day), LearnerNotes.Read(n.Note), n.TuneId))],
-            [.. set.Select(w => new SetTask(DayOf(w.Due), isDone(w), w.TuneId, w.Tempo))]
+            [.. notes.Select(n => new Noted(n.Day, LearnerNotes.Read(n.Note), n.TuneId))],
+            [.. set.Select(w => new SetTask(w.Due, isDone(w), w.TuneId, w.Tempo))]
         );
-
-    private static DateOnly DayOf(string day) => Days.Read(day) ?? DateOnly.MinValue;
 
     /// <summary>A wrong answer; one that this version cannot read, or that was only shown, is no mistake.</summary>
     private static IEnumerable<CardSlip> SlipOf(CardAnswerRecord a)
     {
         if (ReplyText.Kinds.TryGetValue(a.Mistake, out var kind) && CardName.Find(a.Card) is { } card)
-            yield return new CardSlip(DayOf(a.Day), card, kind);
+            yield return new CardSlip(a.Day, card, kind);
     }
 
     public static IEnumerable<NoteView> NotesOf(

@@ -3,7 +3,7 @@ using Coppia.Server.Classes;
 namespace Coppia.Server.Logbook;
 
 /// <summary>Minutes of one day.</summary>
-public sealed record DayMinutes(string Day, int Minutes);
+public sealed record DayMinutes(DateOnly Day, int Minutes);
 
 /// <summary>A learner of whom something is told.</summary>
 /// <param name="Words">What; empty where the heading tells it.</param>
@@ -21,17 +21,23 @@ public sealed record HelpView(string What, string Advice, long? TuneId, IReadOnl
 /// <summary>Minutes of one learner, week by week.</summary>
 /// <param name="Weeks">Minutes, the first week first.</param>
 /// <param name="Last">The last day with minutes in these weeks; null where there is none.</param>
-public sealed record LoggedLearner(long Id, string Nickname, string Instrument, IReadOnlyList<int> Weeks, string? Last);
+public sealed record LoggedLearner(
+    long Id,
+    string Nickname,
+    string Instrument,
+    IReadOnlyList<int> Weeks,
+    DateOnly? Last
+);
 
 /// <summary>A ready sentence that a learner sent.</summary>
-public sealed record NoteView(long LearnerId, string Nickname, string Day, string Words, string? Tune);
+public sealed record NoteView(long LearnerId, string Nickname, DateOnly Day, string Words, string? Tune);
 
 /// <summary>How a class is doing at home.</summary>
 /// <param name="Weeks">The Mondays on which the weeks begin, this week last.</param>
 /// <param name="Ask">At most two.</param>
 /// <param name="Quiet">Of whom no minutes came in the last seven days.</param>
 public sealed record ClassLogView(
-    IReadOnlyList<string> Weeks,
+    IReadOnlyList<DateOnly> Weeks,
     IReadOnlyList<LoggedLearner> Learners,
     IReadOnlyList<AskView> Ask,
     IReadOnlyList<HelpView> Help,
@@ -40,7 +46,7 @@ public sealed record ClassLogView(
 );
 
 /// <summary>The tempo that was reached on a day.</summary>
-public sealed record TempoStep(string Day, int Tempo);
+public sealed record TempoStep(DateOnly Day, int Tempo);
 
 /// <summary>How far a learner is with a tune.</summary>
 /// <param name="Goal">The tempo that is set; null where none is.</param>
@@ -63,8 +69,8 @@ public sealed record HabitView(string What, string Advice, int Times, IReadOnlyL
 /// <param name="Right">And how many of them rightly.</param>
 public sealed record LearnerLogView(
     LearnerView Learner,
-    string From,
-    string Today,
+    DateOnly From,
+    DateOnly Today,
     IReadOnlyList<DayMinutes> Days,
     IReadOnlyList<DayMinutes> Weeks,
     IReadOnlyList<TuneLog> Tunes,
@@ -80,7 +86,7 @@ public sealed record LearnerLogView(
 /// <summary>Minutes that a learner told on paper.</summary>
 /// <param name="Day">Such as 2026-09-14, not after today.</param>
 /// <param name="Minutes">1 to 600.</param>
-public sealed record MinutesRequest(string Day, int Minutes);
+public sealed record MinutesRequest(DateOnly Day, int Minutes);
 
 /// <summary>Minutes that were added, by the name by which they are taken back.</summary>
 public sealed record AddedMinutes(string Key);

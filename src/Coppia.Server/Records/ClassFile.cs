@@ -3,7 +3,6 @@ using Coppia.Core.School;
 using Coppia.Data.Classes;
 using Coppia.Data.Desk;
 using Coppia.Data.Records;
-using Coppia.Server.Asked;
 using Coppia.Server.Classes;
 using Coppia.Server.Desk;
 using Coppia.Server.Drills;
@@ -113,13 +112,12 @@ public sealed record ClassFile(
             work,
             where,
             w =>
-                IsDay(w.Due)
-                && w.Tempo is null or (>= 20 and <= 300)
+                w.Tempo is null or (>= 20 and <= 300)
                 && (w.Kind == WorkKind.Tune) == (w.Tune is not null)
                 && (w.Kind == WorkKind.Sheet) == (w.Sheet is not null)
                 && (w.Kind == WorkKind.Writing) == (w.Task is not null)
                 && (w.Instrument is null || StringSection.Named(w.Instrument) is not null),
-            "a day such as 2026-09-14, a tempo of 20 to 300, and the tune, sheet or task that it is",
+            "a tempo of 20 to 300, and the tune, sheet or task that it is",
             w => new WorkRecord
             {
                 Id = w.Id,
@@ -158,8 +156,6 @@ public sealed record ClassFile(
         if (!fits)
             throw new FormatException($"{where} {part}: {expected}.");
     }
-
-    internal static bool IsDay(string text) => Days.Read(text) is not null;
 
     internal static bool IsCard(string text) => CardName.Find(text) is not null;
 }

@@ -54,7 +54,7 @@ internal sealed class ClassFiles(
             Sheets: SheetsIn(copy.Own),
             Set:
             [
-                .. work.Of(copy.Learner, since: "")
+                .. work.Of(copy.Learner, since: default)
                     .Where(w => w.LearnerId is null && done.Contains(w.Id))
                     .Select(ClassFile.WorkOf),
             ],

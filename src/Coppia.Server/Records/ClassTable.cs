@@ -15,7 +15,12 @@ using Microsoft.Extensions.Options;
 namespace Coppia.Server.Records;
 
 /// <summary>A class's whole record as rows of a table.</summary>
-internal sealed class ClassTable(LibraryNames names, WorkRepository work, IOptions<JsonOptions> json)
+internal sealed class ClassTable(
+    LibraryNames names,
+    WorkRepository work,
+    SchoolCalendar calendar,
+    IOptions<JsonOptions> json
+)
 {
     private static readonly string[] Columns =
     [
@@ -42,7 +47,7 @@ internal sealed class ClassTable(LibraryNames names, WorkRepository work, IOptio
             .. copy.Learners.SelectMany(l => RowsOf(l, set, titles)),
             .. copy.Lessons.Select(l =>
                 Row(
-                    l.Day,
+                    Days.Text(l.Day),
                     what: l.TaughtAt is null ? "lesson planned" : "lesson",
                     about: string.Join(
                         "; ",
@@ -59,7 +64,11 @@ internal sealed class ClassTable(LibraryNames names, WorkRepository work, IOptio
     /// <summary>Everything that happened with one learner.</summary>
     public string Of(LearnerCopy learner) =>
         Written(
-            RowsOf(learner, work.Of(learner.Learner, since: "").ToDictionary(w => w.Id), names.Titles(learner.TuneIds))
+            RowsOf(
+                learner,
+                work.Of(learner.Learner, since: default).ToDictionary(w => w.Id),
+                names.Titles(learner.TuneIds)
+            )
         );
 
     private static string Written(IEnumerable<string[]> rows)
@@ -70,7 +79,7 @@ internal sealed class ClassTable(LibraryNames names, WorkRepository work, IOptio
         return text.ToString();
     }
 
-    private static IEnumerable<string[]> RowsOf(KnownChangeRecord k)
+    private IEnumerable<string[]> RowsOf(KnownChangeRecord k)
     {
         var about = k.Cause == KnownCause.Tune ? k.About : "";
         foreach (var (what, lines) in new[] { ("known", k.Added), ("not known", k.Removed) })
@@ -94,7 +103,7 @@ internal sealed class ClassTable(LibraryNames names, WorkRepository work, IOptio
             );
     }
 
-    private static IEnumerable<string[]> RowsOf(
+    private IEnumerable<string[]> RowsOf(
         LearnerCopy l,
         IReadOnlyDictionary<long, WorkRecord> set,
         IReadOnlyDictionary<long, string> titles
@@ -106,13 +115,37 @@ internal sealed class ClassTable(LibraryNames names, WorkRepository work, IOptio
         [
             .. l.Own.Select(w => SetRow(w, who)),
             .. l.Practice.Select(p =>
-                Row(p.Day, who, on, "practised", TitleOf(p.TuneId), $"{p.Minutes}", $"{p.Tempo}", by: p.MadeBy)
+                Row(
+                    Days.Text(p.Day),
+                    who,
+                    on,
+                    "practised",
+                    TitleOf(p.TuneId),
+                    $"{p.Minutes}",
+                    $"{p.Tempo}",
+                    by: p.MadeBy
+                )
             ),
             .. l.Answers.Select(a =>
-                Row(a.Day, who, on, "card", a.Card, seconds: Seconds(a.Seconds), came: a.Right ? "right" : a.Mistake)
+                Row(
+                    Days.Text(a.Day),
+                    who,
+                    on,
+                    "card",
+                    a.Card,
+                    seconds: Seconds(a.Seconds),
+                    came: a.Right ? "right" : a.Mistake
+                )
             ),
             .. l.Notes.Select(n =>
-                Row(n.Day, who, on, "note", TitleOf(n.TuneId), came: LearnWords.Note(LearnerNotes.Read(n.Note)))
+                Row(
+                    Days.Text(n.Day),
+                    who,
+                    on,
+                    "note",
+                    TitleOf(n.TuneId),
+                    came: LearnWords.Note(LearnerNotes.Read(n.Note))
+                )
             ),
             .. l.Done.SelectMany(d =>
                 own.TryGetValue(d.WorkId, out var w) || set.TryGetValue(d.WorkId, out w)
@@ -148,7 +181,7 @@ internal sealed class ClassTable(LibraryNames names, WorkRepository work, IOptio
             _ => "accepted",
         };
 
-    private static string[] SetRow(WorkRecord w, string whom) =>
+    private string[] SetRow(WorkRecord w, string whom) =>
         Row(
             Day(w.MadeAt),
             w.Instrument is null ? whom : "",
@@ -156,7 +189,7 @@ internal sealed class ClassTable(LibraryNames names, WorkRepository work, IOptio
             "set",
             SetWork.TitleOf(w),
             tempo: $"{w.Tempo}",
-            came: $"due {w.Due}",
+            came: $"due {Days.Text(w.Due)}",
             by: w.MadeBy
         );
 
@@ -173,7 +206,7 @@ internal sealed class ClassTable(LibraryNames names, WorkRepository work, IOptio
         string by = ""
     ) => [day, learner, instrument, what, about, minutes, tempo, seconds, came, by];
 
-    private static string Day(DateTime at) => at.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
+    private string Day(DateTime at) => Days.Text(calendar.DayOf(at));
 
     private static string Seconds(double seconds) => seconds.ToString("0.#", CultureInfo.InvariantCulture);
 }

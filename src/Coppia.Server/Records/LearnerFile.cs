@@ -33,7 +33,7 @@ public sealed record KnownInFile(
 public sealed record WorkInFile(
     long Id,
     WorkKind Kind,
-    string Due,
+    DateOnly Due,
     DateTime MadeAt,
     string MadeBy = "",
     long? Tune = null,
@@ -78,7 +78,7 @@ public sealed record DoneInFile(long Work, DateTime At, string By = "");
 /// <summary>Minutes, in a file.</summary>
 public sealed record PracticeInFile(
     string Key,
-    string Day,
+    DateOnly Day,
     DateTime At,
     int Minutes,
     long? Tune = null,
@@ -90,7 +90,7 @@ public sealed record PracticeInFile(
 public sealed record AnswerInFile(
     string Key,
     string Card,
-    string Day,
+    DateOnly Day,
     DateTime At,
     bool Right,
     double Seconds,
@@ -98,10 +98,10 @@ public sealed record AnswerInFile(
 );
 
 /// <summary>Where a card lies, in a file.</summary>
-public sealed record BoxInFile(string Card, int Box, string Due);
+public sealed record BoxInFile(string Card, int Box, DateOnly Due);
 
 /// <summary>A ready sentence to the teacher, in a file.</summary>
-public sealed record NoteInFile(string Key, string Day, DateTime At, LearnerNote Note, long? Tune = null);
+public sealed record NoteInFile(string Key, DateOnly Day, DateTime At, LearnerNote Note, long? Tune = null);
 
 /// <summary>The line of a score that a learner reads, in a file.</summary>
 /// <param name="Line">The line's key, 1 to 100 characters.</param>
@@ -176,9 +176,8 @@ public sealed record LearnerInFile(
                 $"{where}, practice",
                 p =>
                     p is { Minutes: >= 0 and <= 600, Tempo: null or (>= 20 and <= 300) }
-                    && ClassFile.IsDay(p.Day)
                     && p.Key.Length is > 0 and <= 60,
-                "a key, a day such as 2026-09-14, 0 to 600 minutes and a tempo of 20 to 300",
+                "a key, 0 to 600 minutes and a tempo of 20 to 300",
                 p => new PracticeRecord
                 {
                     Key = p.Key,
@@ -193,12 +192,8 @@ public sealed record LearnerInFile(
             ClassFile.Each(
                 Answers,
                 $"{where}, answer",
-                a =>
-                    ClassFile.IsDay(a.Day)
-                    && ClassFile.IsCard(a.Card)
-                    && a.Key.Length is > 0 and <= 60
-                    && a.Mistake.Length <= 40,
-                "a key, a card, a day such as 2026-09-14, and a kind of mistake",
+                a => ClassFile.IsCard(a.Card) && a.Key.Length is > 0 and <= 60 && a.Mistake.Length <= 40,
+                "a key, a card and a kind of mistake",
                 a => new CardAnswerRecord
                 {
                     Key = a.Key,
@@ -213,8 +208,8 @@ public sealed record LearnerInFile(
             ClassFile.Each(
                 Boxes,
                 $"{where}, box",
-                b => b.Box is >= 1 and <= 5 && ClassFile.IsDay(b.Due) && ClassFile.IsCard(b.Card),
-                "a card, a box from 1 to 5 and a day such as 2026-09-14",
+                b => b.Box is >= 1 and <= 5 && ClassFile.IsCard(b.Card),
+                "a card and a box from 1 to 5",
                 b => new CardBoxRecord
                 {
                     Card = b.Card,
@@ -225,8 +220,8 @@ public sealed record LearnerInFile(
             ClassFile.Each(
                 Notes,
                 $"{where}, note",
-                n => ClassFile.IsDay(n.Day) && n.Key.Length is > 0 and <= 60,
-                "a key and a day such as 2026-09-14",
+                n => n.Key.Length is > 0 and <= 60,
+                "a key of 1 to 60 characters",
                 n => new LearnerNoteRecord
                 {
                     Key = n.Key,
