@@ -25,6 +25,7 @@ run() {
 for suite in $SUITES; do
   if [ "${suite,,}" = "${NAME,,}" ]; then run "$suite"; exit; fi
 done
+if [ "${NAME,,}" = dates ]; then source "$ROOT/tests/dates.sh"; exit $status; fi
 if [ "${NAME,,}" = web ]; then install_web; exec npm run -s test --prefix web; fi
 
 # The suites in whose sources the name stands.

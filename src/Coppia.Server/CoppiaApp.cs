@@ -189,22 +189,22 @@ public static class CoppiaApp
             file => s.GetRequiredService<Backup>().KeepBeforeUpdate(file),
             options.MostPages
         ));
-        services.AddSingleton<TuneRepository>();
+        AddPutAway<TuneRepository>(services);
+        AddPutAway<StyleRepository>(services);
+        AddPutAway<SheetRepository>(services);
+        AddPutAway<TaskRepository>(services);
+        AddPutAway<LessonRepository>(services);
         services.AddSingleton<PinRepository>();
         services.AddSingleton<OctaveRepository>();
         services.AddSingleton<BowRepository>();
-        services.AddSingleton<StyleRepository>();
-        services.AddSingleton<SheetRepository>();
         services.AddSingleton<TeacherRepository>();
         services.AddSingleton<ClassRepository>();
         services.AddSingleton<LearnerRepository>();
         services.AddSingleton<KnownRepository>();
         services.AddSingleton<LinkRepository>();
         services.AddSingleton<WorkRepository>();
-        services.AddSingleton<TaskRepository>();
         services.AddSingleton<HandInRepository>();
         services.AddSingleton<BookletRepository>();
-        services.AddSingleton<LessonRepository>();
         services.AddSingleton<LearnerLineRepository>();
         services.AddSingleton<ReportRepository>();
         services.AddSingleton<LogRepository>();
@@ -228,6 +228,14 @@ public static class CoppiaApp
         // A library that is thrown away at the end is not backed up.
         if (!DescribingOnly && !options.ThrowAway)
             services.AddHostedService<Caretaker>();
+    }
+
+    /// <summary>What lets go by itself of what was put away long ago.</summary>
+    private static void AddPutAway<T>(IServiceCollection services)
+        where T : class, IPutAway
+    {
+        services.AddSingleton<T>();
+        services.AddSingleton<IPutAway>(s => s.GetRequiredService<T>());
     }
 
     /// <summary>What is made anew for each request, because it answers for who asks.</summary>

@@ -52,7 +52,21 @@ public class LogbookTests
     public void Minutes_are_added_up_from_Monday_to_Sunday(string minutes, string today, string weeks) =>
         Assert.Equal(
             weeks,
-            string.Join(", ", Log(minutes).Weeks(Day(today), 3).Select(w => $"{w.Monday:MM-dd} {w.Minutes}"))
+            string.Join(", ", Log(minutes).Weeks(Day(today), 3).Select(w => $"{w.Begin:MM-dd} {w.Minutes}"))
+        );
+
+    [Theory] // Where people begin the week on another day (Unicode CLDR: Sunday in the United States, Saturday in Egypt).
+    [InlineData(DayOfWeek.Sunday, "11-15 24, 11-22 4")]
+    [InlineData(DayOfWeek.Saturday, "11-14 15, 11-21 13")]
+    public void A_week_begins_on_the_day_that_is_asked_for(DayOfWeek first, string weeks) =>
+        Assert.Equal(
+            weeks,
+            string.Join(
+                ", ",
+                Log("2026-11-15 7, 2026-11-20 8, 2026-11-21 9, 2026-11-23 4")
+                    .Weeks(Day("2026-11-24"), 2, first)
+                    .Select(w => $"{w.Begin:MM-dd} {w.Minutes}")
+            )
         );
 
     [Theory]

@@ -245,10 +245,15 @@ public sealed partial class RecordsApiTests : IAsyncLifetime
                 (
                     "\"day\":\"2026-11-02\"",
                     "\"day\":\"yesterday\"",
-                    "at learners[0].practice[0].day: “yesterday” is not a day",
+                    "at learners[0].practice[0].day: expected a day",
                     400
                 ),
-                ("note violin D4 E4\",\"day\"", "hum\",\"day\"", "Learner Ada, answer 1: expected a key, a card and", 422),
+                (
+                    "note violin D4 E4\",\"day\"",
+                    "hum\",\"day\"",
+                    "Learner Ada, answer 1: expected a key, a card and",
+                    422
+                ),
                 (
                     "\"instrument\":\"cello\",\"size\"",
                     "\"instrument\":\"tuba\",\"size\"",
@@ -256,7 +261,7 @@ public sealed partial class RecordsApiTests : IAsyncLifetime
                     422
                 ),
                 ("\"coppia\":1", "\"coppia\":9", "version 9; this program knows version 1", 422),
-                ("\"due\":\"2026-11-06\"", "\"due\":\"soon\"", "at work[0].due: “soon” is not a day", 400),
+                ("\"due\":\"2026-11-06\"", "\"due\":\"soon\"", "at work[0].due: expected a day", 400),
             }
         )
         {

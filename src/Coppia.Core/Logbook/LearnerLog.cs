@@ -21,7 +21,7 @@ public readonly record struct Noted(DateOnly Day, LearnerNote Note, long? Tune =
 public readonly record struct SetTask(DateOnly Due, bool IsDone, long? Tune = null, int? Goal = null);
 
 /// <summary>Minutes of a week that begins on Monday (ISO 8601).</summary>
-public readonly record struct WeekMinutes(DateOnly Monday, int Minutes);
+public readonly record struct WeekMinutes(DateOnly Begin, int Minutes);
 
 /// <summary>Three mistakes of a kind or more (craft 14).</summary>
 /// <param name="Cards">Those that it happened at, the most frequent first.</param>
@@ -45,20 +45,22 @@ public sealed record LearnerLog(
     public const int HabitDays = 28;
 
     /// <summary>The minutes of the last weeks, the first first, this week last; a week without any has none.</summary>
-    public IReadOnlyList<WeekMinutes> Weeks(DateOnly today, int count)
+    /// <param name="first">The day on which a week begins.</param>
+    public IReadOnlyList<WeekMinutes> Weeks(DateOnly today, int count, DayOfWeek first = DayOfWeek.Monday)
     {
-        var minutes = Practised.GroupBy(p => Monday(p.Day)).ToDictionary(g => g.Key, g => g.Sum(p => p.Minutes));
+        var minutes = Practised.GroupBy(p => WeekOf(p.Day, first)).ToDictionary(g => g.Key, g => g.Sum(p => p.Minutes));
         return
         [
             .. Enumerable
                 .Range(1 - count, count)
-                .Select(w => Monday(today).AddDays(7 * w))
-                .Select(monday => new WeekMinutes(monday, minutes.GetValueOrDefault(monday))),
+                .Select(w => WeekOf(today, first).AddDays(7 * w))
+                .Select(begin => new WeekMinutes(begin, minutes.GetValueOrDefault(begin))),
         ];
     }
 
     /// <summary>The day on which the week of a day begins.</summary>
-    public static DateOnly Monday(DateOnly day) => day.AddDays(-(((int)day.DayOfWeek + 6) % 7));
+    public static DateOnly WeekOf(DateOnly day, DayOfWeek first) =>
+        day.AddDays(-(((int)day.DayOfWeek - (int)first + 7) % 7));
 
     /// <summary>Minutes of the days from one to another, both among them.</summary>
     public int Minutes(DateOnly from, DateOnly to) =>

@@ -69,8 +69,8 @@ public sealed class LearnerRepository(Database database, TimeProvider clock)
         using var connection = database.Open();
         var saved = connection.Execute(
             """
-            UPDATE learner SET nickname = @Nickname, instrument = @Instrument, size = @Size, tapes = @Tapes, version =
-                version + 1
+            UPDATE learner SET nickname = @Nickname, instrument = @Instrument, size = @Size, tapes = @Tapes,
+                version = version + 1
             WHERE id = @Id AND version = @Version
             """,
             changed

@@ -24,6 +24,7 @@ public sealed record TaskRecord
 
 /// <summary>Owns the table of writing tasks.</summary>
 public sealed class TaskRepository(Database database, TimeProvider clock)
+    : KeptRows<TaskRecord>(database, clock, "writing_task", Columns)
 {
     private const string Columns = "id, title, document, version, changed_at AS ChangedAt, deleted_at AS DeletedAt";
 
@@ -33,7 +34,7 @@ public sealed class TaskRepository(Database database, TimeProvider clock)
     /// <summary>The last changed first.</summary>
     public IReadOnlyList<TaskRecord> List()
     {
-        using var connection = database.Open();
+        using var connection = Database.Open();
         return
         [
             .. connection.Query<TaskRecord>(
@@ -43,31 +44,9 @@ public sealed class TaskRepository(Database database, TimeProvider clock)
         ];
     }
 
-    /// <summary>Tasks that can come back; the last deleted first.</summary>
-    public IReadOnlyList<TaskRecord> Deleted()
-    {
-        using var connection = database.Open();
-        return
-        [
-            .. connection.Query<TaskRecord>(
-                $"SELECT {Columns} FROM writing_task WHERE deleted_at IS NOT NULL ORDER BY deleted_at DESC, "
-                    + $"id DESC LIMIT {MostListed}"
-            ),
-        ];
-    }
-
-    public TaskRecord? Find(long id)
-    {
-        using var connection = database.Open();
-        return connection.QuerySingleOrDefault<TaskRecord>(
-            $"SELECT {Columns} FROM writing_task WHERE id = @id AND deleted_at IS NULL",
-            new { id }
-        );
-    }
-
     public TaskRecord Add(string title, string document)
     {
-        using var connection = database.Open();
+        using var connection = Database.Open();
         using var step = connection.BeginTransaction();
         var id = Add(connection, step, title, document, Now());
         step.Commit();
@@ -104,17 +83,13 @@ public sealed class TaskRepository(Database database, TimeProvider clock)
             step
         );
 
-    /// <summary>
-    /// Saves a change of the version that it was made in; another change since then is not overwritten.
-    /// </summary>
-    public SaveOutcome Save(TaskRecord task)
-    {
-        using var connection = database.Open();
-        var saved = connection.Execute(
-            """
-            UPDATE writing_task SET title = @Title, document = @Document, version = version + 1, changed_at = @now
-            WHERE id = @Id AND version = @Version AND deleted_at IS NULL
-            """,
+    /// <summary>Tasks that can come back; the last deleted first.</summary>
+    public IReadOnlyList<TaskRecord> Deleted() => PutAway(Columns, MostListed);
+
+    public SaveOutcome Save(TaskRecord task) =>
+        Save(
+            task.Id,
+            "title = @Title, document = @Document, changed_at = @now",
             new
             {
                 task.Title,
@@ -124,30 +99,4 @@ public sealed class TaskRepository(Database database, TimeProvider clock)
                 now = Now(),
             }
         );
-        return saved == 1 ? SaveOutcome.Saved
-            : Find(task.Id) is null ? SaveOutcome.Gone
-            : SaveOutcome.ChangedMeanwhile;
-    }
-
-    public bool Delete(long id) => Mark(id, "deleted_at = @now WHERE id = @id AND deleted_at IS NULL");
-
-    public bool Restore(long id) => Mark(id, "deleted_at = NULL WHERE id = @id AND deleted_at IS NOT NULL");
-
-    private bool Mark(long id, string change)
-    {
-        using var connection = database.Open();
-        return connection.Execute($"UPDATE writing_task SET {change}", new { id, now = Now() }) == 1;
-    }
-
-    /// <summary>Removes for good what was deleted before the given moment; what learners wrote stays theirs.</summary>
-    public int Purge(DateTime before)
-    {
-        using var connection = database.Open();
-        return connection.Execute(
-            "DELETE FROM writing_task WHERE deleted_at < @before",
-            new { before = before.ToText() }
-        );
-    }
-
-    private string Now() => clock.GetUtcNow().UtcDateTime.ToText();
 }

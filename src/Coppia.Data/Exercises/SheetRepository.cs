@@ -36,6 +36,7 @@ public sealed record SheetPage(IReadOnlyList<SheetRecord> Sheets, int Total);
 
 /// <summary>Owns the table of sheets.</summary>
 public sealed class SheetRepository(Database database, TimeProvider clock)
+    : KeptRows<SheetRecord>(database, clock, "sheet", Columns)
 {
     private const string Columns =
         "id, heading, instruments, document, version, changed_at AS ChangedAt, deleted_at AS DeletedAt";
@@ -43,7 +44,7 @@ public sealed class SheetRepository(Database database, TimeProvider clock)
     /// <summary>The last changed first.</summary>
     public SheetPage List(SheetQuery query)
     {
-        using var connection = database.Open();
+        using var connection = Database.Open();
         connection.CreateFunction<string, string>("plain", SearchKey.Of, isDeterministic: true);
         var asked = new
         {
@@ -66,7 +67,7 @@ public sealed class SheetRepository(Database database, TimeProvider clock)
 
     public IReadOnlyList<string> Headings()
     {
-        using var connection = database.Open();
+        using var connection = Database.Open();
         return [.. connection.Query<string>("SELECT heading FROM sheet WHERE deleted_at IS NULL")];
     }
 
@@ -79,30 +80,9 @@ public sealed class SheetRepository(Database database, TimeProvider clock)
             WHERE CASE type WHEN 'object' THEN json_extract(value, '$.request.kind') END IN @Kinds))
         """;
 
-    /// <summary>Sheets that can come back; the last deleted first.</summary>
-    public IReadOnlyList<SheetRecord> Deleted()
-    {
-        using var connection = database.Open();
-        return
-        [
-            .. connection.Query<SheetRecord>(
-                $"SELECT {Columns} FROM sheet WHERE deleted_at IS NOT NULL ORDER BY deleted_at DESC, id DESC"
-            ),
-        ];
-    }
-
-    public SheetRecord? Find(long id)
-    {
-        using var connection = database.Open();
-        return connection.QuerySingleOrDefault<SheetRecord>(
-            $"SELECT {Columns} FROM sheet WHERE id = @id AND deleted_at IS NULL",
-            new { id }
-        );
-    }
-
     public SheetRecord Add(SheetRecord sheet)
     {
-        using var connection = database.Open();
+        using var connection = Database.Open();
         return connection.QuerySingle<SheetRecord>(
             $"""
             INSERT INTO sheet (heading, instruments, document, created_at, changed_at)
@@ -119,18 +99,13 @@ public sealed class SheetRepository(Database database, TimeProvider clock)
         );
     }
 
-    /// <summary>
-    /// Saves a change of the version that it was made in; another change since then is not overwritten.
-    /// </summary>
-    public SaveOutcome Save(SheetRecord sheet)
-    {
-        using var connection = database.Open();
-        var saved = connection.Execute(
-            """
-            UPDATE sheet SET heading = @Heading, instruments = @Instruments, document = @Document, version = version +
-                1, changed_at = @now
-            WHERE id = @Id AND version = @Version AND deleted_at IS NULL
-            """,
+    /// <summary>Sheets that can come back; the last deleted first.</summary>
+    public IReadOnlyList<SheetRecord> Deleted() => PutAway(Columns, int.MaxValue);
+
+    public SaveOutcome Save(SheetRecord sheet) =>
+        Save(
+            sheet.Id,
+            "heading = @Heading, instruments = @Instruments, document = @Document, changed_at = @now",
             new
             {
                 sheet.Heading,
@@ -141,27 +116,4 @@ public sealed class SheetRepository(Database database, TimeProvider clock)
                 now = Now(),
             }
         );
-        return saved == 1 ? SaveOutcome.Saved
-            : Find(sheet.Id) is null ? SaveOutcome.Gone
-            : SaveOutcome.ChangedMeanwhile;
-    }
-
-    public bool Delete(long id) => Mark(id, "deleted_at = @now WHERE id = @id AND deleted_at IS NULL");
-
-    public bool Restore(long id) => Mark(id, "deleted_at = NULL WHERE id = @id AND deleted_at IS NOT NULL");
-
-    private bool Mark(long id, string change)
-    {
-        using var connection = database.Open();
-        return connection.Execute($"UPDATE sheet SET {change}", new { id, now = Now() }) == 1;
-    }
-
-    /// <summary>Removes for good what was deleted before the given moment.</summary>
-    public int Purge(DateTime before)
-    {
-        using var connection = database.Open();
-        return connection.Execute("DELETE FROM sheet WHERE deleted_at < @before", new { before = before.ToText() });
-    }
-
-    private string Now() => clock.GetUtcNow().UtcDateTime.ToText();
 }

@@ -34,6 +34,7 @@ public sealed record LessonRecord
 
 /// <summary>Owns the lessons of all classes.</summary>
 public sealed class LessonRepository(Database database, TimeProvider clock)
+    : KeptRows<LessonRecord>(database, clock, "lesson", Columns)
 {
     private const string Columns =
         "id, class_id AS ClassId, day, document, taught_at AS TaughtAt, version, made_at AS MadeAt, made_by AS MadeBy";
@@ -43,7 +44,7 @@ public sealed class LessonRepository(Database database, TimeProvider clock)
     /// <param name="from">How many of the last are passed over.</param>
     public IReadOnlyList<LessonRecord> Of(long classId, int most = int.MaxValue, int from = 0)
     {
-        using var connection = database.Open();
+        using var connection = Database.Open();
         LessonRecord[] lessons =
         [
             .. connection.Query<LessonRecord>(
@@ -65,7 +66,7 @@ public sealed class LessonRepository(Database database, TimeProvider clock)
     /// <summary>How many lessons a class has.</summary>
     public int Count(long classId)
     {
-        using var connection = database.Open();
+        using var connection = Database.Open();
         return connection.ExecuteScalar<int>(
             "SELECT count(*) FROM lesson WHERE class_id = @classId AND deleted_at IS NULL",
             new { classId }
@@ -74,7 +75,7 @@ public sealed class LessonRepository(Database database, TimeProvider clock)
 
     public LessonRecord? Find(long classId, long id)
     {
-        using var connection = database.Open();
+        using var connection = Database.Open();
         LessonRecord[] found =
         [
             .. connection.Query<LessonRecord>(
@@ -87,9 +88,9 @@ public sealed class LessonRepository(Database database, TimeProvider clock)
 
     public long Add(LessonRecord lesson)
     {
-        using var connection = database.Open();
+        using var connection = Database.Open();
         using var step = connection.BeginTransaction();
-        var id = Add(connection, step, lesson with { MadeAt = clock.GetUtcNow().UtcDateTime });
+        var id = Add(connection, step, lesson with { MadeAt = UtcNow });
         step.Commit();
         return id;
     }
@@ -115,66 +116,6 @@ public sealed class LessonRepository(Database database, TimeProvider clock)
         );
         PutTunes(connection, step, id, lesson.Tunes);
         return id;
-    }
-
-    /// <summary>
-    /// Saves a change of the version that it was made in; another change since then is not overwritten.
-    /// </summary>
-    public SaveOutcome Save(LessonRecord lesson)
-    {
-        using var connection = database.Open();
-        using var step = connection.BeginTransaction();
-        var saved = connection.Execute(
-            """
-            UPDATE lesson SET day = @Day, document = @Document, taught_at = @taughtAt, version = version + 1
-            WHERE id = @Id AND class_id = @ClassId AND version = @Version AND deleted_at IS NULL
-            """,
-            new
-            {
-                lesson.Day,
-                lesson.Document,
-                taughtAt = lesson.TaughtAt?.ToText(),
-                lesson.Id,
-                lesson.ClassId,
-                lesson.Version,
-            },
-            step
-        );
-        if (saved == 1)
-        {
-            connection.Execute("DELETE FROM lesson_tune WHERE lesson_id = @Id", new { lesson.Id }, step);
-            PutTunes(connection, step, lesson.Id, lesson.Tunes);
-            step.Commit();
-            return SaveOutcome.Saved;
-        }
-
-        step.Rollback();
-        return Find(lesson.ClassId, lesson.Id) is null ? SaveOutcome.Gone : SaveOutcome.ChangedMeanwhile;
-    }
-
-    public bool Delete(long classId, long id) => Mark(classId, id, "deleted_at = @now WHERE deleted_at IS NULL");
-
-    public bool Restore(long classId, long id) => Mark(classId, id, "deleted_at = NULL WHERE deleted_at IS NOT NULL");
-
-    private bool Mark(long classId, long id, string change)
-    {
-        using var connection = database.Open();
-        return connection.Execute(
-                $"UPDATE lesson SET {change} AND id = @id AND class_id = @classId",
-                new
-                {
-                    id,
-                    classId,
-                    now = clock.GetUtcNow().UtcDateTime.ToText(),
-                }
-            ) == 1;
-    }
-
-    /// <summary>Removes for good what was deleted before the given moment.</summary>
-    public int Purge(DateTime before)
-    {
-        using var connection = database.Open();
-        return connection.Execute("DELETE FROM lesson WHERE deleted_at < @before", new { before = before.ToText() });
     }
 
     private static void PutTunes(
@@ -206,5 +147,31 @@ public sealed class LessonRepository(Database database, TimeProvider clock)
             )
             .ToLookup(t => t.Lesson, t => t.Tune);
         return [.. lessons.Select(l => l with { Tunes = [.. tunes[l.Id]] })];
+    }
+
+    public SaveOutcome Save(LessonRecord lesson) =>
+        Save(
+            lesson.Id,
+            "day = @Day, document = @Document, taught_at = @taughtAt",
+            new
+            {
+                lesson.Day,
+                lesson.Document,
+                taughtAt = lesson.TaughtAt?.ToText(),
+                lesson.Id,
+                lesson.Version,
+            },
+            (connection, step) =>
+            {
+                connection.Execute("DELETE FROM lesson_tune WHERE lesson_id = @Id", new { lesson.Id }, step);
+                PutTunes(connection, step, lesson.Id, lesson.Tunes);
+            }
+        );
+
+    /// <summary>Whether a lesson is, or was before it was put away, of a class.</summary>
+    public bool IsOf(long classId, long id)
+    {
+        using var connection = Database.Open();
+        return connection.ExecuteScalar<long?>("SELECT class_id FROM lesson WHERE id = @id", new { id }) == classId;
     }
 }

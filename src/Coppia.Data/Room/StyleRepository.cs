@@ -23,46 +23,25 @@ public sealed record StyleRecord
 
 /// <summary>Owns the table of house styles. One style is current as soon as there is any.</summary>
 public sealed class StyleRepository(Database database, TimeProvider clock)
+    : KeptRows<StyleRecord>(database, clock, "style", Columns, stays: "current = 1")
 {
     private const string Columns = "id, name, json, current, version, deleted_at AS DeletedAt";
 
     public IReadOnlyList<StyleRecord> List()
     {
-        using var connection = database.Open();
+        using var connection = Database.Open();
         return [.. connection.Query<StyleRecord>($"SELECT {Columns} FROM style WHERE deleted_at IS NULL ORDER BY id")];
-    }
-
-    /// <summary>Styles that were put away and can come back; the last first.</summary>
-    public IReadOnlyList<StyleRecord> Deleted()
-    {
-        using var connection = database.Open();
-        return
-        [
-            .. connection.Query<StyleRecord>(
-                $"SELECT {Columns} FROM style WHERE deleted_at IS NOT NULL ORDER BY deleted_at DESC, id DESC"
-            ),
-        ];
-    }
-
-    /// <summary>One of the house's styles; null for one that is unknown or was put away.</summary>
-    public StyleRecord? Find(long id)
-    {
-        using var connection = database.Open();
-        return connection.QuerySingleOrDefault<StyleRecord>(
-            $"SELECT {Columns} FROM style WHERE id = @id AND deleted_at IS NULL",
-            new { id }
-        );
     }
 
     public StyleRecord? Current()
     {
-        using var connection = database.Open();
+        using var connection = Database.Open();
         return connection.QuerySingleOrDefault<StyleRecord>($"SELECT {Columns} FROM style WHERE current = 1");
     }
 
     public long Add(string name, string json)
     {
-        using var connection = database.Open();
+        using var connection = Database.Open();
         return connection.ExecuteScalar<long>(
             """
             INSERT INTO style (name, json, current)
@@ -73,32 +52,9 @@ public sealed class StyleRepository(Database database, TimeProvider clock)
         );
     }
 
-    /// <summary>Saves over the version that the editor saw; a later version is never overwritten unseen.</summary>
-    public SaveOutcome Save(long id, int version, string name, string json)
-    {
-        using var connection = database.Open();
-        var changed = connection.Execute(
-            """
-            UPDATE style SET name = @name, json = @json, version = version + 1, changed_at = @now
-            WHERE id = @id AND version = @version AND deleted_at IS NULL
-            """,
-            new
-            {
-                id,
-                version,
-                name,
-                json,
-                now = clock.GetUtcNow().UtcDateTime.ToText(),
-            }
-        );
-        if (changed == 1)
-            return SaveOutcome.Saved;
-        return List().All(s => s.Id != id) ? SaveOutcome.Gone : SaveOutcome.ChangedMeanwhile;
-    }
-
     public bool MakeCurrent(long id)
     {
-        using var connection = database.Open();
+        using var connection = Database.Open();
         using var step = connection.BeginTransaction();
         connection.Execute("UPDATE style SET current = 0 WHERE current = 1", transaction: step);
         if (
@@ -110,29 +66,20 @@ public sealed class StyleRepository(Database database, TimeProvider clock)
         return true;
     }
 
-    /// <summary>Puts a style away; false for an unknown one and for the current one, which must stay.</summary>
-    public bool Delete(long id)
-    {
-        using var connection = database.Open();
-        return connection.Execute(
-                "UPDATE style SET deleted_at = @now WHERE id = @id AND current = 0 AND deleted_at IS NULL",
-                new { id, now = clock.GetUtcNow().UtcDateTime.ToText() }
-            ) == 1;
-    }
+    /// <summary>Styles that were put away and can come back; the last first.</summary>
+    public IReadOnlyList<StyleRecord> Deleted() => PutAway(Columns, int.MaxValue);
 
-    public bool Restore(long id)
-    {
-        using var connection = database.Open();
-        return connection.Execute(
-                "UPDATE style SET deleted_at = NULL WHERE id = @id AND deleted_at IS NOT NULL",
-                new { id }
-            ) == 1;
-    }
-
-    /// <summary>Removes for good what was deleted before the given moment.</summary>
-    public int Purge(DateTime before)
-    {
-        using var connection = database.Open();
-        return connection.Execute("DELETE FROM style WHERE deleted_at < @before", new { before = before.ToText() });
-    }
+    public SaveOutcome Save(long id, int version, string name, string json) =>
+        Save(
+            id,
+            "name = @name, json = @json, changed_at = @now",
+            new
+            {
+                Id = id,
+                Version = version,
+                name,
+                json,
+                now = Now(),
+            }
+        );
 }

@@ -7,6 +7,7 @@ namespace Coppia.Data.Tunes;
 
 /// <summary>Owns the table of tunes.</summary>
 public sealed class TuneRepository(Database database, TimeProvider clock)
+    : KeptRows<TuneRecord>(database, clock, "tune", Columns)
 {
     private const string ColumnsWithoutSource = """
         id, title, composer, printed_for AS PrintedFor, key_name AS KeyName, meter, clef, bars, version,
@@ -26,7 +27,7 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
     /// <summary>Some of the kept tunes, without their sources.</summary>
     public TunePage List(TuneQuery query)
     {
-        using var connection = database.Open();
+        using var connection = Database.Open();
         if (Where(query) is not { } where)
             return new TunePage([], 0);
         var asked = Asked(query);
@@ -45,7 +46,7 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
     /// <summary>All tunes that fit a query, however many, in its order: their numbers and versions.</summary>
     public IReadOnlyList<(long Id, int Version)> Fitting(TuneQuery query)
     {
-        using var connection = database.Open();
+        using var connection = Database.Open();
         return Where(query) is { } where
             ?
             [
@@ -62,7 +63,7 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
     /// </summary>
     public IReadOnlyList<TuneRecord> Among(IReadOnlyList<long> ids)
     {
-        using var connection = database.Open();
+        using var connection = Database.Open();
         var found = connection
             .Query<TuneRecord>(
                 $"SELECT {ColumnsWithoutSource} FROM tune WHERE id IN @ids AND deleted_at IS NULL",
@@ -116,7 +117,7 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
     /// <summary>The keys that kept tunes are in, as they are kept, the commonest first.</summary>
     public IReadOnlyList<string> Keys()
     {
-        using var connection = database.Open();
+        using var connection = Database.Open();
         return
         [
             .. connection.Query<string>(
@@ -128,7 +129,7 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
     /// <summary>Titles that begin like this one, in any case.</summary>
     public IReadOnlyList<string> TitlesLike(string beginning)
     {
-        using var connection = database.Open();
+        using var connection = Database.Open();
         var first = SearchKey.Of(beginning);
         return
         [
@@ -143,7 +144,7 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
     /// <summary>All kept tunes with their sources, one after the other, in the order of their ids.</summary>
     public IEnumerable<TuneRecord> All()
     {
-        using var connection = database.Open();
+        using var connection = Database.Open();
         foreach (
             var tune in connection.Query<TuneRecord>(
                 $"SELECT {Columns} FROM tune WHERE deleted_at IS NULL ORDER BY id",
@@ -158,7 +159,7 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
     /// </summary>
     public TunePage Deleted(int count = 100)
     {
-        using var connection = database.Open();
+        using var connection = Database.Open();
         return new TunePage(
             [
                 .. connection.Query<TuneRecord>(
@@ -178,22 +179,13 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
     /// <returns>False where it never was; the ids as they were kept then.</returns>
     public bool HadMusic(long id, string music, out string? noteIds)
     {
-        using var connection = database.Open();
+        using var connection = Database.Open();
         var found = connection.Query<string?>(
             "SELECT note_ids FROM earlier_ids WHERE tune_id = @id AND music = @music",
             new { id, music }
         );
         noteIds = found.FirstOrDefault();
         return found.Any();
-    }
-
-    public TuneRecord? Find(long id)
-    {
-        using var connection = database.Open();
-        return connection.QuerySingleOrDefault<TuneRecord>(
-            $"SELECT {Columns} FROM tune WHERE id = @id AND deleted_at IS NULL",
-            new { id }
-        );
     }
 
     public TuneRecord Add(TuneRecord tune) => Add(new TuneCopy(tune));
@@ -205,84 +197,12 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
     /// <returns>Their ids in the same order.</returns>
     public IReadOnlyList<long> AddAll(IReadOnlyList<TuneCopy> tunes)
     {
-        using var connection = database.Open();
+        using var connection = Database.Open();
         using var step = connection.BeginTransaction();
         var now = Now();
         long[] ids = [.. tunes.Select(t => Add(connection, step, t, now))];
         step.Commit();
         return ids;
-    }
-
-    /// <summary>Saves over the version that the editor saw; a later version is never overwritten unseen.</summary>
-    /// <param name="earlierMusic">What tells the music that it had from others, to find its ids again; null where that
-    /// is the same.</param>
-    public SaveOutcome Save(TuneRecord tune, string? earlierMusic = null)
-    {
-        using var connection = database.Open();
-        using var step = connection.BeginTransaction();
-        if (earlierMusic is not null)
-            KeepIds(connection, step, tune.Id, earlierMusic);
-        var changed = connection.Execute(
-            """
-            UPDATE tune SET title = @Title, title_key = @key, composer = @Composer, composer_key = @composerKey,
-                printed_for = @PrintedFor,
-                source = @Source, note_ids = @NoteIds, lines = @Lines,
-                key_name = @KeyName, meter = @Meter, clef = @Clef, bars = @Bars, version = version + 1,
-                changed_at = @now
-            WHERE id = @Id AND version = @Version AND deleted_at IS NULL
-            """,
-            Parameters(tune, Now()),
-            step
-        );
-        if (changed == 1)
-        {
-            step.Commit();
-            return SaveOutcome.Saved;
-        }
-
-        step.Rollback();
-        return Find(tune.Id) is null ? SaveOutcome.Gone : SaveOutcome.ChangedMeanwhile;
-    }
-
-    /// <summary>Puts several tunes away, all at once.</summary>
-    /// <returns>How many were there.</returns>
-    public int DeleteAll(IReadOnlyList<long> ids)
-    {
-        using var connection = database.Open();
-        using var transaction = connection.BeginTransaction();
-        var count = ids.Sum(id =>
-            connection.Execute(
-                "UPDATE tune SET deleted_at = @when WHERE id = @id AND deleted_at IS NULL",
-                new { id, when = Now() },
-                transaction
-            )
-        );
-        transaction.Commit();
-        return count;
-    }
-
-    /// <summary>Keeps which line is for whom; the tune itself stays as it is.</summary>
-    /// <param name="version">The version that the chooser saw.</param>
-    public SaveOutcome ChooseLines(long id, int version, string lines, string printedFor)
-    {
-        using var connection = database.Open();
-        var changed = connection.Execute(
-            """
-            UPDATE tune SET lines = @lines, printed_for = @printedFor, version = version + 1, changed_at = @now
-            WHERE id = @id AND version = @version AND deleted_at IS NULL
-            """,
-            new
-            {
-                id,
-                version,
-                lines,
-                printedFor,
-                now = Now(),
-            }
-        );
-        if (changed == 1)
-            return SaveOutcome.Saved;
-        return Find(id) is null ? SaveOutcome.Gone : SaveOutcome.ChangedMeanwhile;
     }
 
     /// <summary>How many kinds of music of one tune are remembered.</summary>
@@ -334,27 +254,6 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
         return id;
     }
 
-    /// <summary>Puts a tune away; <see cref="Restore"/> brings it back.</summary>
-    public bool Delete(long id) => SetDeleted(id, Now(), "deleted_at IS NULL");
-
-    public bool Restore(long id) => SetDeleted(id, null, "deleted_at IS NOT NULL");
-
-    /// <summary>Removes for good what was deleted before the given moment.</summary>
-    public int Purge(DateTime before)
-    {
-        using var connection = database.Open();
-        return connection.Execute("DELETE FROM tune WHERE deleted_at < @before", new { before = before.ToText() });
-    }
-
-    private bool SetDeleted(long id, string? when, string condition)
-    {
-        using var connection = database.Open();
-        return connection.Execute(
-                $"UPDATE tune SET deleted_at = @when WHERE id = @id AND {condition}",
-                new { id, when }
-            ) == 1;
-    }
-
     internal static DynamicParameters Parameters(TuneRecord tune, string now)
     {
         var parameters = new DynamicParameters(tune);
@@ -364,5 +263,43 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
         return parameters;
     }
 
-    private string Now() => clock.GetUtcNow().UtcDateTime.ToText();
+    /// <summary>
+    /// Saves over the version that the editor saw. Where the music is another, the ids of the notes that there were are
+    /// remembered by it.
+    /// </summary>
+    /// <param name="earlierMusic">The music that it was; null where it stays the same.</param>
+    public SaveOutcome Save(TuneRecord tune, string? earlierMusic = null)
+    {
+        var values = Parameters(tune, Now());
+        return Save(
+            tune.Id,
+            """
+            title = @Title, title_key = @key, composer = @Composer, composer_key = @composerKey,
+            printed_for = @PrintedFor, source = @Source, note_ids = @NoteIds, lines = @Lines, key_name = @KeyName,
+            meter = @Meter, clef = @Clef, bars = @Bars, changed_at = @now
+            """,
+            values,
+            before: (connection, step) =>
+            {
+                if (earlierMusic is not null)
+                    KeepIds(connection, step, tune.Id, earlierMusic);
+            }
+        );
+    }
+
+    /// <summary>Keeps which line is for whom; the tune itself stays as it is.</summary>
+    /// <param name="version">The version that the chooser saw.</param>
+    public SaveOutcome ChooseLines(long id, int version, string lines, string printedFor) =>
+        Save(
+            id,
+            "lines = @lines, printed_for = @printedFor, changed_at = @now",
+            new
+            {
+                Id = id,
+                Version = version,
+                lines,
+                printedFor,
+                now = Now(),
+            }
+        );
 }

@@ -26,7 +26,6 @@ public static class JsonParts
     public static void MakeStrict(JsonSerializerOptions json)
     {
         json.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false));
-        json.Converters.Add(new DayJson());
         json.NumberHandling = JsonNumberHandling.Strict;
         json.RespectNullableAnnotations = true;
         json.RespectRequiredConstructorParameters = true;
@@ -40,8 +39,16 @@ public static class JsonParts
     {
         var path = e.Path is { Length: > 1 } at ? at[(at[1] == '.' ? 2 : 1)..] : "the beginning";
         return $"at {path}: "
-            + (e is WrongPartException ? e.Message : Missing(e.Message) ?? "there is no value that fits");
+            + (
+                e is WrongPartException ? e.Message
+                : IsDay(e) ? "expected a day such as 2026-09-14"
+                : Missing(e.Message) ?? "there is no value that fits"
+            );
     }
+
+    /// <summary>The reader looked for a day of the calendar (ISO 8601).</summary>
+    private static bool IsDay(JsonException e) =>
+        e.InnerException is FormatException inner && inner.Message.Contains(nameof(DateOnly), StringComparison.Ordinal);
 
     /// <summary>The names of what is missing, out of what the reader says of it.</summary>
     private static string? Missing(string message)

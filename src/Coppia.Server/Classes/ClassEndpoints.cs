@@ -2,7 +2,6 @@ using Coppia.Core.Knowledge;
 using Coppia.Core.Wording.Classes;
 using Coppia.Core.Wording.Terms;
 using Coppia.Data.Classes;
-using Coppia.Data.Store;
 using Coppia.Server.Asked;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -116,14 +115,10 @@ internal static class ClassEndpoints
             LessonMinutes = change.LessonMinutes,
             StyleId = change.StyleId,
         };
-        return classes.Save(record) switch
-        {
-            SaveOutcome.Saved => ClassSummary.Of(classes.Find(@class)!, classes.Sections(@class)),
-            SaveOutcome.ChangedMeanwhile => throw RefusedException.Meanwhile(
-                "This class was changed from another window since you opened it."
-            ),
-            _ => throw ClassRules.NoClass(@class),
-        };
+        classes
+            .Save(record)
+            .OrRefuse("This class was changed from another window since you opened it.", ClassRules.NoClass(@class));
+        return ClassSummary.Of(classes.Find(@class)!, classes.Sections(@class));
     }
 
     private static NoContent AddLearners(
@@ -165,13 +160,12 @@ internal static class ClassEndpoints
             throw RefusedException.Wrong(wrong);
         if (learners.Find(learner) is not { } kept || kept.ClassId != @class)
             throw ClassRules.NoLearner();
-        return learners.Save(ClassRules.RecordOf(@class, asked) with { Id = learner, Version = change.Version }) switch
-        {
-            SaveOutcome.Saved => LearnerView.Of(learners.Find(learner)!),
-            SaveOutcome.ChangedMeanwhile => throw RefusedException.Meanwhile(
-                "This learner was changed from another window since you opened the page."
-            ),
-            _ => throw ClassRules.NoLearner(),
-        };
+        learners
+            .Save(ClassRules.RecordOf(@class, asked) with { Id = learner, Version = change.Version })
+            .OrRefuse(
+                "This learner was changed from another window since you opened the page.",
+                ClassRules.NoLearner()
+            );
+        return LearnerView.Of(learners.Find(learner)!);
     }
 }

@@ -3,7 +3,6 @@ using Coppia.Core.Knowledge;
 using Coppia.Core.Wording.Desk;
 using Coppia.Core.Wording.Terms;
 using Coppia.Data.Desk;
-using Coppia.Data.Store;
 using Coppia.Server.Asked;
 
 namespace Coppia.Server.Desk;
@@ -64,14 +63,10 @@ internal sealed class KeptTasks(TaskRepository tasks, Asker asker, DeskText text
             Document = text.Of(asked.Task),
             Version = asked.Version ?? 0,
         };
-        return tasks.Save(change) switch
-        {
-            SaveOutcome.Gone => throw NoTask(id),
-            SaveOutcome.ChangedMeanwhile => throw RefusedException.Meanwhile(
-                "The task was changed elsewhere since it was opened here. Nothing was overwritten."
-            ),
-            _ => View(id, change.Version + 1, change.Title, asked.Task),
-        };
+        tasks
+            .Save(change)
+            .OrRefuse("The task was changed elsewhere since it was opened here. Nothing was overwritten.", NoTask(id));
+        return View(id, change.Version + 1, change.Title, asked.Task);
     }
 
     /// <summary>The title of a task that can be met.</summary>

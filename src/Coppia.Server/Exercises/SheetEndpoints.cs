@@ -1,5 +1,4 @@
 using Coppia.Data.Exercises;
-using Coppia.Data.Store;
 using Coppia.Server.Asked;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -49,15 +48,14 @@ internal static class SheetEndpoints
     private static SheetView Save(KeptSheets sheets, long id, SheetChange change)
     {
         sheets.Find(id);
-        return sheets.Save(id, change) switch
-        {
-            SaveOutcome.Saved => sheets.View(sheets.Find(id)),
-            SaveOutcome.ChangedMeanwhile => throw RefusedException.Meanwhile(
+        sheets
+            .Save(id, change)
+            .OrRefuse(
                 "This sheet was saved from another window since you opened it. Nothing was overwritten; "
-                    + "keep yours as a copy."
-            ),
-            _ => throw KeptSheets.NoSheet(id),
-        };
+                    + "keep yours as a copy.",
+                KeptSheets.NoSheet(id)
+            );
+        return sheets.View(sheets.Find(id));
     }
 
     private static NoContent Done(bool done, long id) => done ? TypedResults.NoContent() : throw KeptSheets.NoSheet(id);

@@ -1,9 +1,5 @@
-using Coppia.Data.Desk;
-using Coppia.Data.Exercises;
 using Coppia.Data.Keeping;
-using Coppia.Data.Lessons;
-using Coppia.Data.Room;
-using Coppia.Data.Tunes;
+using Coppia.Data.Store;
 
 namespace Coppia.Server.Keeping;
 
@@ -13,11 +9,7 @@ namespace Coppia.Server.Keeping;
 internal sealed partial class Caretaker(
     Backup backup,
     Health health,
-    TuneRepository tunes,
-    StyleRepository styles,
-    SheetRepository sheets,
-    TaskRepository tasks,
-    LessonRepository lessons,
+    IEnumerable<IPutAway> putAway,
     TimeProvider clock,
     ILogger<Caretaker> log
 ) : BackgroundService
@@ -32,11 +24,8 @@ internal sealed partial class Caretaker(
     private void LetGo()
     {
         var tooOld = clock.GetUtcNow().UtcDateTime.AddDays(-DaysDeletedStay);
-        tunes.Purge(tooOld);
-        styles.Purge(tooOld);
-        sheets.Purge(tooOld);
-        tasks.Purge(tooOld);
-        lessons.Purge(tooOld);
+        foreach (var rows in putAway)
+            rows.Purge(tooOld);
     }
 
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)

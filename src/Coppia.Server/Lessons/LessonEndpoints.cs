@@ -104,8 +104,12 @@ internal static class LessonEndpoints
     }
 
     private static NoContent Delete(LessonRepository repository, long @class, long id) =>
-        repository.Delete(@class, id) ? TypedResults.NoContent() : throw LessonPlanner.NoLesson();
+        repository.IsOf(@class, id) && repository.Delete(id)
+            ? TypedResults.NoContent()
+            : throw LessonPlanner.NoLesson();
 
     private static NoContent Restore(LessonRepository repository, long @class, long id) =>
-        repository.Restore(@class, id) ? TypedResults.NoContent() : throw LessonPlanner.NoLesson();
+        repository.IsOf(@class, id) && repository.Restore(id)
+            ? TypedResults.NoContent()
+            : throw LessonPlanner.NoLesson();
 }

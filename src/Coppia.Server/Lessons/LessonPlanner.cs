@@ -5,7 +5,6 @@ using Coppia.Core.Lesson;
 using Coppia.Core.Wording.Lessons;
 using Coppia.Data.Classes;
 using Coppia.Data.Lessons;
-using Coppia.Data.Store;
 using Coppia.Data.Tunes;
 using Coppia.Server.Asked;
 using Coppia.Server.Stand;
@@ -39,15 +38,11 @@ internal sealed class LessonPlanner(
 
     /// <summary>Keeps a changed lesson.</summary>
     /// <exception cref="RefusedException">Another window was quicker, or it is gone.</exception>
-    public LessonView Keep(ClassRecord one, LessonRecord lesson) =>
-        lessons.Save(lesson) switch
-        {
-            SaveOutcome.Saved => View(one, Find(one, lesson.Id)),
-            SaveOutcome.ChangedMeanwhile => throw RefusedException.Meanwhile(
-                "This lesson was changed from another window since you opened it."
-            ),
-            _ => throw NoLesson(),
-        };
+    public LessonView Keep(ClassRecord one, LessonRecord lesson)
+    {
+        lessons.Save(lesson).OrRefuse("This lesson was changed from another window since you opened it.", NoLesson());
+        return View(one, Find(one, lesson.Id));
+    }
 
     /// <summary>A plan for a day, which is not kept yet.</summary>
     public LessonRecord Plan(ClassRecord one, DateOnly day)

@@ -19,11 +19,11 @@ internal sealed class ClassLog(
     private const int NoteDays = 14;
 
     /// <exception cref="RefusedException">There is no such class.</exception>
-    public ClassLogView Show()
+    public ClassLogView Show(DayOfWeek first)
     {
         var one = asker.Class;
         var today = asker.Today;
-        var since = LogRecords.First(today);
+        var since = LogRecords.First(today, first);
         var (practice, slips) = (reported.Practice(one.Id, since), reported.Slips(one.Id, since));
         var notes = reported.Notes(one.Id, today.AddDays(1 - NoteDays));
         var set = work.Of(one.Id, since);
@@ -48,14 +48,14 @@ internal sealed class ClassLog(
             logs.SelectMany(l => l.Log.Notes.Select(n => n.Tune).Concat(l.Log.Tasks.Select(t => t.Tune))).OfType<long>()
         );
         return new ClassLogView(
-            Weeks: [.. new LearnerLog([], [], [], []).Weeks(today, LogRecords.WeeksShown).Select(w => w.Monday)],
+            Weeks: [.. new LearnerLog([], [], [], []).Weeks(today, LogRecords.WeeksShown, first).Select(w => w.Begin)],
             Learners:
             [
                 .. logs.Select(l => new LoggedLearner(
                     l.Who.Id,
                     l.Who.Nickname,
                     l.Who.Instrument,
-                    [.. l.Log.Weeks(today, LogRecords.WeeksShown).Select(w => w.Minutes)],
+                    [.. l.Log.Weeks(today, LogRecords.WeeksShown, first).Select(w => w.Minutes)],
                     l.Log.Last
                 )),
             ],

@@ -14,10 +14,10 @@ namespace Coppia.Server.Logbook;
 /// <summary>The logbook of one who.Id, and minutes that come on paper.</summary>
 internal sealed class LearnerLogs(Asker asker, ReportRepository reports, WorkRepository work, LibraryNames names)
 {
-    public LearnerLogView Show(LearnerRecord who)
+    public LearnerLogView Show(LearnerRecord who, DayOfWeek first)
     {
         var today = asker.Today;
-        var since = LogRecords.First(today);
+        var since = LogRecords.First(today, first);
         var practice = reports.Practice(who.Id, since);
         var answers = reports.Answers(who.Id, today.AddDays(1 - LearnerLog.HabitDays));
         var notes = reports.Notes(who.Id, since);
@@ -43,7 +43,7 @@ internal sealed class LearnerLogs(Asker asker, ReportRepository reports, WorkRep
                     .GroupBy(p => p.Day)
                     .Select(g => new DayMinutes(g.Key, g.Sum(p => p.Minutes))),
             ],
-            Weeks: [.. log.Weeks(today, LogRecords.WeeksShown).Select(w => new DayMinutes(w.Monday, w.Minutes))],
+            Weeks: [.. log.Weeks(today, LogRecords.WeeksShown, first).Select(w => new DayMinutes(w.Begin, w.Minutes))],
             Tunes: TunesOf(log, set, titles),
             Ways: [.. Enum.GetValues<CardKind>().Select(LogWords.Kind)],
             Cards: BoxesOf(reports.Boxes(who.Id), who),

@@ -10,11 +10,13 @@ internal static class LogEndpoints
     public static void MapLogbook(this IEndpointRouteBuilder api)
     {
         var one = api.MapGroup("/api/classes/{class:long}");
-        one.MapGet("/logbook", (ClassLog log, long @class) => log.Show()).WithName("getLogbook").ProducesProblem(404);
+        one.MapGet("/logbook", (ClassLog log, long @class, DayOfWeek firstDay = DayOfWeek.Monday) => log.Show(firstDay))
+            .WithName("getLogbook")
+            .ProducesProblem(404);
         one.MapGet(
                 "/learners/{learner:long}/logbook",
-                (Asker asker, LearnerLogs logs, long @class, long learner) =>
-                    logs.Show(asker.LearnerOf(@class, learner))
+                (Asker asker, LearnerLogs logs, long @class, long learner, DayOfWeek firstDay = DayOfWeek.Monday) =>
+                    logs.Show(asker.LearnerOf(@class, learner), firstDay)
             )
             .WithName("getLearnerLogbook")
             .ProducesProblem(404);

@@ -14,7 +14,9 @@ internal static class LogRecords
     public const int WeeksShown = 8;
 
     /// <summary>The first day that is shown.</summary>
-    public static DateOnly First(DateOnly today) => LearnerLog.Monday(today).AddDays(7 * (1 - WeeksShown));
+    /// <param name="first">The day on which a week begins.</param>
+    public static DateOnly First(DateOnly today, DayOfWeek first) =>
+        LearnerLog.WeekOf(today, first).AddDays(7 * (1 - WeeksShown));
 
     public static LearnerLog LogOf(
         IEnumerable<PracticeRecord> practice,

@@ -33,7 +33,7 @@ public sealed record LoggedLearner(
 public sealed record NoteView(long LearnerId, string Nickname, DateOnly Day, string Words, string? Tune);
 
 /// <summary>How a class is doing at home.</summary>
-/// <param name="Weeks">The Mondays on which the weeks begin, this week last.</param>
+/// <param name="Weeks">The days on which the weeks begin, this week last.</param>
 /// <param name="Ask">At most two.</param>
 /// <param name="Quiet">Of whom no minutes came in the last seven days.</param>
 public sealed record ClassLogView(

@@ -3,7 +3,6 @@ using Coppia.Core.Knowledge;
 using Coppia.Core.Wording.Room;
 using Coppia.Core.Wording.Terms;
 using Coppia.Data.Room;
-using Coppia.Data.Store;
 using Coppia.Formats.Records;
 using Coppia.Server.Asked;
 using FluentValidation;
@@ -147,16 +146,14 @@ internal static class StyleEndpoints
     )
     {
         rules.ValidateAndThrow(request);
-        return repository.Save(id, request.Version, request.Name.Trim(), StyleFile.Write(request.Style)) switch
-        {
-            SaveOutcome.Saved when List(repository).FirstOrDefault(s => s.Id == id) is { } saved => saved,
-            SaveOutcome.ChangedMeanwhile => throw RefusedException.Meanwhile(
+        repository
+            .Save(id, request.Version, request.Name.Trim(), StyleFile.Write(request.Style))
+            .OrRefuse(
                 "This style was saved from another window since you opened it. Nothing was overwritten; "
-                    + "keep yours as another style, or "
-                    + "undo your changes to see it."
-            ),
-            _ => throw NoStyle(),
-        };
+                    + "keep yours as another style, or undo your changes to see it.",
+                NoStyle()
+            );
+        return List(repository).FirstOrDefault(s => s.Id == id) ?? throw NoStyle();
     }
 
     private static StyleView Duplicate(StyleRepository repository, long id)

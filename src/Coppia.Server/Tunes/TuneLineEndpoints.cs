@@ -2,7 +2,6 @@ using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Wording.Terms;
 using Coppia.Data.Stand;
-using Coppia.Data.Store;
 using Coppia.Data.Tunes;
 using Coppia.Formats.Books;
 using Coppia.Formats.Source;
@@ -83,17 +82,12 @@ internal static class TuneLineEndpoints
             throw HouseStyles.NoInstrument(nobody);
         var main = kept.Lines.First(l => l.Key == request.Main);
         var chosen = new LinesForWhom(request.Main, request.For);
-        switch (tunes.ChooseLines(id, request.Version, chosen.ToJson(), LinesForWhom.Offered(main).For.Id))
-        {
-            case SaveOutcome.Gone:
-                throw Readings.NoTune(id);
-            case SaveOutcome.ChangedMeanwhile:
-                throw RefusedException.Meanwhile(
-                    "This tune was changed in another window since you opened it. "
-                        + "Nothing was overwritten; choose again."
-                );
-        }
-
+        tunes
+            .ChooseLines(id, request.Version, chosen.ToJson(), LinesForWhom.Offered(main).For.Id)
+            .OrRefuse(
+                "This tune was changed in another window since you opened it. Nothing was overwritten; choose again.",
+                Readings.NoTune(id)
+            );
         foreach (var (instrument, octave) in NewTune.OfferedOctaves(tunes.Find(id)!, TuneReader.Read(kept.Tune.Source)))
         {
             if (octaves.Of(id, instrument) is null)

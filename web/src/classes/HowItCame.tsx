@@ -2,8 +2,8 @@ import type { KnownChange } from '../api/client'
 import { Button } from '../ui/Button'
 import { useToast } from '../ui/toasts'
 import { useTakeBack } from './queries'
-import { dayOf } from './words'
 import { several } from '../ui/several'
+import { dayOf } from '../calendar/days'
 
 const MOST_NAMED = 6
 

@@ -7,7 +7,7 @@ import { Refused } from '../ui/Said'
 import { Tick } from '../ui/Tick'
 import { useToast } from '../ui/toasts'
 import { useCurrentClass, useLearn, useLearning, useTakeBack } from './queries'
-import { dayOf } from './words'
+import { dayOf } from '../calendar/days'
 
 /** What the chosen class will know when a tune is learned: looked at first, then added. */
 export function Learned({ tuneId, onClose }: { tuneId: number; onClose: () => void }) {

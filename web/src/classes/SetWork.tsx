@@ -10,8 +10,9 @@ import { Dialog } from '../ui/Dialog'
 import { Field, Input, Select } from '../ui/Field'
 import { Refused } from '../ui/Said'
 import { useSetWork, type NewWork } from './queries'
+import { inDays } from '../calendar/days'
 
-const WEEK_MS = 7 * 24 * 3600 * 1000
+const DAYS_IN_WEEK = 7
 
 /** Sets a tune, a sheet, the cards or a writing task to the class, a section or one learner. */
 export function SetWork({
@@ -33,7 +34,7 @@ export function SetWork({
   const [taskId, setTaskId] = useState<number | null>(first?.taskId ?? null)
   const [tempo, setTempo] = useState('')
   const [whom, setWhom] = useState('all')
-  const [due, setDue] = useState(() => new Date(Date.now() + WEEK_MS).toISOString().slice(0, 10))
+  const [due, setDue] = useState(() => inDays(DAYS_IN_WEEK))
   const tunes = useTunes({ ...ALL_TUNES, search }).data?.tunes ?? []
   const sheets = useSheets('').data?.pages.flatMap((page) => page.sheets) ?? []
   const tasks = useTasks().data ?? []

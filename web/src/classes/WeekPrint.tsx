@@ -5,8 +5,8 @@ import { Screen } from '../ui/Screen'
 import { Strip } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
 import { useClass, useWork, type Work } from './queries'
-import { weekdayOf } from './words'
 import { PrintEnd } from '../print/PrintEnd'
+import { today, weekdayOf } from '../calendar/days'
 
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 
@@ -15,8 +15,7 @@ export function WeekPrint() {
   const id = Number(useParams().id)
   const one = useClass(id)
   const work = useWork(id)
-  const today = new Date().toISOString().slice(0, 10)
-  const due = work.data?.filter((w) => w.due >= today) ?? []
+  const due = work.data?.filter((w) => w.due >= today()) ?? []
   return (
     <Screen>
       <Strip lead={<TextLink to={`/classes/${id}`}>Back to the class</TextLink>}>

@@ -10,8 +10,7 @@ import { useToast } from '../ui/toasts'
 import { placeOfWork } from './placeOfWork'
 import { useDeleteWork, useForClass, useSetDone, useSetWork, useWork, type Work } from './queries'
 import { SetWork } from './SetWork'
-import { localDay } from '../learn/reports'
-import { weekdayOf } from './words'
+import { today, weekdayOf } from '../calendar/days'
 
 /** What is set to the class, and who has done it. */
 export function WorkList({ one }: { one: ClassDetail }) {
@@ -32,8 +31,8 @@ export function WorkList({ one }: { one: ClassDetail }) {
         ? (names.get(w.instrument) ?? w.instrument)
         : 'everyone'
   const looked = work.data?.find((w) => w.id === looking)
-  const today = localDay(new Date())
-  const isPast = (w: Work) => w.due < today
+  const day = today()
+  const isPast = (w: Work) => w.due < day
   const all = work.data ?? []
   const past = all.filter((w) => isPast(w) && w.done.length >= w.for.length)
   // What is to come first; then what is past its day and not done by all.

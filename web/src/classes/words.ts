@@ -8,15 +8,3 @@ export function sectionsInWords(sections: ClassSummary['sections']) {
 }
 
 const plural = (name: string) => (name.endsWith('s') ? 'es' : 's')
-
-/** The day of a moment, as this machine's people write it. */
-export const dayOf = (moment: string) =>
-  new Date(moment).toLocaleDateString(undefined, { day: 'numeric', month: 'short', year: 'numeric' })
-
-/** "Fri, Dec 4" of a day such as 2026-12-04. */
-export const weekdayOf = (day: string) =>
-  new Date(`${day}T12:00`).toLocaleDateString(undefined, { weekday: 'short', day: 'numeric', month: 'short' })
-
-/** "Dec 4" of a day such as 2026-12-04. */
-export const dayAndMonth = (day: string) =>
-  new Date(`${day}T12:00`).toLocaleDateString(undefined, { day: 'numeric', month: 'short' })

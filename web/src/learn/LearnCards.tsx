@@ -6,13 +6,14 @@ import { Button } from '../ui/Button'
 import { Screen } from '../ui/Screen'
 import { TextLink } from '../ui/TextLink'
 import { useLearn, useLearnCards, useReports } from './queries'
-import { localDay, localMoment, newKey, withAnswer } from './reports'
+import { newKey, withAnswer } from './reports'
 import { useLearnJudge } from './useLearnJudge'
+import { localMoment, today } from '../calendar/days'
 
 /** The cards that are due, from five boxes; each first answer moves its card. */
 export function LearnCards() {
   const link = useParams().link ?? ''
-  const [day] = useState(() => localDay(new Date()))
+  const [day] = useState(today)
   const [round, setRound] = useState(1)
   const learn = useLearn(link)
   const cards = useLearnCards(link, day, round)

@@ -15,7 +15,7 @@ import { Refused } from '../ui/Said'
 import { TextButton, TextLink } from '../ui/TextLink'
 import { useToast } from '../ui/toasts'
 import { useKeepPiece, useLearnDesk, type LearnDeskView } from './useLearnDesk'
-import { dayInWords } from './words'
+import { dayInWords } from '../calendar/days'
 
 /** The writing desk of a learner: a piece under the rules of a task, kept at every note. */
 export function LearnDesk() {

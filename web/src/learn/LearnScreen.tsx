@@ -6,10 +6,10 @@ import { Screen } from '../ui/Screen'
 import { TextLink } from '../ui/TextLink'
 import { PracticeButton } from './PracticeButton'
 import { useLearn, useReports, type Learn, type LearnWork } from './queries'
-import { localDay, localMoment, newKey, withDone, withNote, withPractice } from './reports'
+import { newKey, withDone, withNote, withPractice } from './reports'
 import { TellTeacher } from './TellTeacher'
 import { useOffline } from './useOffline'
-import { dayInWords } from './words'
+import { dayInWords, localDay, localMoment, today } from '../calendar/days'
 
 /** A learner's own page: what is set for the week, and the minutes. */
 export function LearnScreen() {
@@ -101,8 +101,8 @@ function Week({
   done: ReadonlyMap<number, boolean>
   onDone: (work: number, done: boolean) => void
 }) {
-  const today = localDay(new Date())
-  const shown = work.filter((w) => w.due >= today || !(done.get(w.id) ?? w.done))
+  const day = today()
+  const shown = work.filter((w) => w.due >= day || !(done.get(w.id) ?? w.done))
   return (
     <section aria-labelledby="week">
       <h2 id="week" className="mb-1 text-xl">

@@ -5,7 +5,8 @@ import { Screen } from '../ui/Screen'
 import { TextLink } from '../ui/TextLink'
 import { Ladder } from './Ladder'
 import { useLearn, learnTune, useReports } from './queries'
-import { localMoment, newKey, withPractice } from './reports'
+import { newKey, withPractice } from './reports'
+import { localMoment } from '../calendar/days'
 
 /** A tune that is set, and its ladder of tempos. */
 export function LearnTune() {

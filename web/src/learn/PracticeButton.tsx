@@ -4,7 +4,7 @@ import { Field, Input } from '../ui/Field'
 import { useKept } from '../ui/kept'
 import { SideNote } from '../ui/Said'
 import { TextButton } from '../ui/TextLink'
-import { localMoment } from './reports'
+import { localMoment } from '../calendar/days'
 
 const MINUTE_MS = 60_000
 /** After so long without a break one is told to take one; common practice. */

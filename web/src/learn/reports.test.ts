@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { isEmpty, localDay, localMoment, withDone, without, withPractice } from './reports'
+import { isEmpty, withDone, without, withPractice } from './reports'
 
 const minutes = (key: string) => ({ key, at: '2026-09-14T17:05:00+02:00', minutes: 5 })
 
@@ -21,11 +21,4 @@ test('of two words about one thing the later counts', () => {
 test('nothing is waiting at first', () => {
   expect(isEmpty(null)).toBe(true)
   expect(isEmpty(withPractice(null, minutes('a')))).toBe(false)
-})
-
-test('a moment bears the distance from UTC of its own place (RFC 3339)', () => {
-  const at = new Date(2026, 8, 4, 7, 5, 9)
-  expect(localMoment(at)).toMatch(/^2026-09-04T07:05:09[+-]\d\d:\d\d$/)
-  expect(new Date(localMoment(at)).getTime()).toBe(at.getTime())
-  expect(localDay(at)).toBe('2026-09-04')
 })

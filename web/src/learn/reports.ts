@@ -58,18 +58,6 @@ export const isEmpty = (waiting: Waiting | null) =>
     ((waiting.notes as Note[] | undefined) ?? []).length ===
     0
 
-/** A moment by this phone's clock with its distance from UTC: 2026-09-14T17:05:00+02:00. */
-export function localMoment(at: Date) {
-  const two = (n: number) => String(Math.floor(Math.abs(n))).padStart(2, '0')
-  const ahead = -at.getTimezoneOffset()
-  const day = `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}`
-  const time = `${two(at.getHours())}:${two(at.getMinutes())}:${two(at.getSeconds())}`
-  return `${day}T${time}${ahead < 0 ? '-' : '+'}${two(ahead / 60)}:${two(ahead % 60)}`
-}
-
-/** Today by this phone's calendar. */
-export const localDay = (at: Date) => localMoment(at).slice(0, 10)
-
 /** A name that no other report of this learner has, on whatever phone. */
 export const newKey = (at: string) =>
   `${at}-${Array.from(crypto.getRandomValues(new Uint8Array(6)), (b) => b.toString(16).padStart(2, '0')).join('')}`

@@ -1,7 +1,6 @@
 import { useLayoutEffect, useRef, useState } from 'react'
 import { useParams } from 'react-router'
 import { useClass } from '../classes/queries'
-import { weekdayOf } from '../classes/words'
 import { PaperSheet } from '../print/PaperSheet'
 import { Asked } from '../ui/Asked'
 import { Screen } from '../ui/Screen'
@@ -10,6 +9,7 @@ import { TextLink } from '../ui/TextLink'
 import { clock } from './RunSheet'
 import { useLesson, type Lesson } from './queries'
 import { PrintEnd } from '../print/PrintEnd'
+import { weekdayOf } from '../calendar/days'
 
 /** A page of A4 between margins of 12 mm, in CSS pixels. */
 const PAGE = { width: 700, height: 1020 }

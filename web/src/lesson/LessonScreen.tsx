@@ -2,7 +2,6 @@ import { useState } from 'react'
 import { useParams } from 'react-router'
 import { Learned } from '../classes/Learned'
 import { useClass, useForClass } from '../classes/queries'
-import { weekdayOf } from '../classes/words'
 import { Asked } from '../ui/Asked'
 import { Button } from '../ui/Button'
 import { Field, Input } from '../ui/Field'
@@ -15,6 +14,7 @@ import { RunSheet } from './RunSheet'
 import { tuneOf, useLesson, type Lesson } from './queries'
 import { putBack } from './steps'
 import { useLessonEdit, type LessonEdit } from './useLessonEdit'
+import { weekdayOf } from '../calendar/days'
 
 /** One lesson: its run-sheet, to change before and to tick while it is taught. */
 export function LessonScreen() {

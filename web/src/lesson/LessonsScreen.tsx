@@ -1,7 +1,6 @@
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { useClassNames, useCurrentClass } from '../classes/queries'
-import { weekdayOf } from '../classes/words'
 import { Asked } from '../ui/Asked'
 import { Button } from '../ui/Button'
 import { Field, Input } from '../ui/Field'
@@ -10,8 +9,7 @@ import { Screen } from '../ui/Screen'
 import { TextLink } from '../ui/TextLink'
 import { useToast } from '../ui/toasts'
 import { useDeleteLesson, useLessons, usePlanLesson, useRestoreLesson } from './queries'
-
-const today = () => new Date().toLocaleDateString('sv')
+import { today, weekdayOf } from '../calendar/days'
 
 /** The lessons of the class that is chosen, or of the only one: the next, and those that were taught. */
 export function LessonsScreen() {

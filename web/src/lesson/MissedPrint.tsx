@@ -2,7 +2,6 @@ import { useMemo } from 'react'
 import { useParams, useSearchParams } from 'react-router'
 import { useInstruments } from '../api/instruments'
 import { useClass } from '../classes/queries'
-import { weekdayOf } from '../classes/words'
 import { EngravedPage } from '../engraving/EngravedPage'
 import { EngravingMishap } from '../engraving/EngravingMishap'
 import { engravingOptions, type Form, type RowId } from '../engraving/layout'
@@ -17,6 +16,7 @@ import { Strip } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
 import { tuneOf, useLessonAlone, type LessonStep } from './queries'
 import { PrintEnd } from '../print/PrintEnd'
+import { weekdayOf } from '../calendar/days'
 
 const WIDTH_PX = 700
 const FORM: Form = { pieceMm: 8 }

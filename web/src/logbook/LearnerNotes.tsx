@@ -1,6 +1,6 @@
-import { weekdayOf } from '../classes/words'
 import { TextLink } from '../ui/TextLink'
 import type { ClassLog } from './queries'
+import { weekdayOf } from '../calendar/days'
 
 /** Ready sentences that learners sent, the last first. */
 export function LearnerNotes({ id, notes }: { id?: number; notes: ClassLog['notes'] }) {

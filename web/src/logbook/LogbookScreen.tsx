@@ -1,7 +1,6 @@
 import { useParams } from 'react-router'
 import { useInstruments } from '../api/instruments'
 import { useClass } from '../classes/queries'
-import { dayAndMonth } from '../classes/words'
 import { FileLink } from '../keeping/FileLink'
 import { Asked } from '../ui/Asked'
 import { Screen } from '../ui/Screen'
@@ -9,6 +8,7 @@ import { TextLink } from '../ui/TextLink'
 import { AskFirst } from './AskFirst'
 import { LearnerNotes } from './LearnerNotes'
 import { useLogbook, type ClassLog } from './queries'
+import { dayAndMonth } from '../calendar/days'
 
 /** How a class is doing at home: minutes, who needs help with what, and what learners wrote. */
 export function LogbookScreen() {
@@ -81,9 +81,9 @@ function Minutes({ id, log }: { id: number; log: ClassLog }) {
             <th scope="col" className="w-24 py-1 font-bold">
               Week of
             </th>
-            {log.weeks.map((monday, i) => (
-              <th key={monday} scope="col" className={`py-1 pl-2 font-normal ${fits(i)}`}>
-                {i === log.weeks.length - 1 ? 'this week' : dayAndMonth(monday)}
+            {log.weeks.map((begin, i) => (
+              <th key={begin} scope="col" className={`py-1 pl-2 font-normal ${fits(i)}`}>
+                {i === log.weeks.length - 1 ? 'this week' : dayAndMonth(begin)}
               </th>
             ))}
           </tr>

@@ -1,5 +1,4 @@
 import { useState } from 'react'
-import { localDay } from '../learn/reports'
 import { Button } from '../ui/Button'
 import { Field, Input } from '../ui/Field'
 import { Refused } from '../ui/Said'
@@ -7,10 +6,10 @@ import { TextButton } from '../ui/TextLink'
 import { useToast } from '../ui/toasts'
 import { useAddMinutes, useTakeMinutesBack } from './queries'
 import { several } from '../ui/several'
+import { today } from '../calendar/days'
 
 /** Minutes that a learner without a screen wrote on the week's page. */
 export function PaperMinutes({ id, learner }: { id: number; learner: number }) {
-  const today = localDay(new Date())
   const [open, setOpen] = useState(false)
   const [day, setDay] = useState(today)
   const [minutes, setMinutes] = useState('10')
@@ -40,7 +39,7 @@ export function PaperMinutes({ id, learner }: { id: number; learner: number }) {
       }}
     >
       <Field label="Day">
-        <Input type="date" max={today} width="w-44" value={day} onChange={(e) => setDay(e.target.value)} />
+        <Input type="date" max={today()} width="w-44" value={day} onChange={(e) => setDay(e.target.value)} />
       </Field>
       <Field label="Minutes">
         <Input

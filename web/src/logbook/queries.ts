@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import { answer, api } from '../api/client'
 import type { components } from '../api/schema'
 import { useChange } from '../api/useChange'
+import { firstDayOfWeek } from '../calendar/days'
 
 export type ClassLog = components['schemas']['ClassLogView']
 export type LearnerLog = components['schemas']['LearnerLogView']
@@ -10,7 +11,12 @@ export type LearnerLog = components['schemas']['LearnerLogView']
 export const useLogbook = (id: number) =>
   useQuery({
     queryKey: ['logbook', id],
-    queryFn: () => answer(api.GET('/api/classes/{class}/logbook', { params: { path: { class: id } } })),
+    queryFn: () =>
+      answer(
+        api.GET('/api/classes/{class}/logbook', {
+          params: { path: { class: id }, query: { firstDay: firstDayOfWeek() } },
+        }),
+      ),
   })
 
 /** How one learner is doing at home. */
@@ -18,7 +24,11 @@ export const useLearnerLog = (id: number, learner: number) =>
   useQuery({
     queryKey: ['learner-log', id, learner],
     queryFn: () =>
-      answer(api.GET('/api/classes/{class}/learners/{learner}/logbook', { params: { path: { class: id, learner } } })),
+      answer(
+        api.GET('/api/classes/{class}/learners/{learner}/logbook', {
+          params: { path: { class: id, learner }, query: { firstDay: firstDayOfWeek() } },
+        }),
+      ),
   })
 
 const LOGS = ['logbook', 'learner-log']
