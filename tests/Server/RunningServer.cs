@@ -1,7 +1,9 @@
 using System.Net.Http.Json;
 using System.Text.Json;
+using Coppia.Data.Store;
 using Coppia.Server;
 using Coppia.Server.Door;
+using Dapper;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.TestHost;
 using Microsoft.Extensions.DependencyInjection;
@@ -30,8 +32,25 @@ public class RunningServer : IAsyncLifetime
     /// <summary>How it runs; a test may want it otherwise.</summary>
     protected virtual ServerOptions Adjusted(ServerOptions options) => options;
 
+    /// <summary>A library with today's tables and nothing in them: made once, and copied for each server.</summary>
+    private static readonly Lazy<byte[]> Empty = new(() =>
+    {
+        var folder = Directory.CreateTempSubdirectory("coppia-empty-");
+        var file = Path.Combine(folder.FullName, "empty.db");
+        var database = new Database(file);
+        using (var connection = database.Open())
+            connection.Execute("PRAGMA journal_mode = DELETE");
+        database.Close();
+        var bytes = File.ReadAllBytes(file);
+        folder.Delete(recursive: true);
+        return bytes;
+    });
+
     public async ValueTask InitializeAsync()
     {
+        var library = new LibraryFolder(Folder);
+        if (!File.Exists(library.Database))
+            await File.WriteAllBytesAsync(library.Database, Empty.Value);
         _app = CoppiaApp.Build(
             Adjusted(
                 new ServerOptions(Folder, "127.0.0.1", 0, Path.Combine(Folder, "none"), null, false)

@@ -1,4 +1,4 @@
-using System.Globalization;
+using System.CommandLine;
 using Coppia.Data.Store;
 
 namespace Coppia.Server.Door;
@@ -37,44 +37,27 @@ public sealed record ServerOptions(
     /// <summary>Largest size of the database in SQLite's pages; null for what the disk holds.</summary>
     public long? MostPages { get; init; }
 
+    private static readonly Option<string> Data = new("--data");
+    private static readonly Option<string> Web = new("--web");
+    private static readonly Option<string> Demo = new("--demo");
+    private static readonly Option<string> At = new("--host") { DefaultValueFactory = _ => "127.0.0.1" };
+    private static readonly Option<string> By = new("--certificate");
+    private static readonly Option<string[]> Called = new("--name");
+    private static readonly Option<ushort> OnPort = new("--port") { DefaultValueFactory = _ => UsualPort };
+
     /// <summary>Null for arguments that make no sense.</summary>
     public static ServerOptions? Parse(string[] args)
     {
-        var given = new Dictionary<string, string>();
-        var names = new List<string>();
-        var port = UsualPort;
-        for (var i = 0; i + 1 < args.Length; i += 2)
-        {
-            switch (args[i])
-            {
-                case "--name":
-                    names.Add(args[i + 1]);
-                    break;
-                case "--data" or "--web" or "--demo" or "--host" or "--certificate":
-                    given[args[i]] = args[i + 1];
-                    break;
-                case "--port"
-                    when int.TryParse(args[i + 1], NumberStyles.None, CultureInfo.InvariantCulture, out port)
-                        && port <= 65535:
-                    break;
-                default:
-                    return null;
-            }
-        }
-
-        if (args.Length % 2 != 0)
+        var asked = new Command("serve") { Data, Web, Demo, At, By, Called, OnPort }.Parse(args);
+        if (asked.Errors.Count > 0)
             return null;
-        var (data, web, demo) = (
-            given.GetValueOrDefault("--data"),
-            given.GetValueOrDefault("--web"),
-            given.GetValueOrDefault("--demo")
-        );
+        var (data, web, demo) = (asked.GetValue(Data), asked.GetValue(Web), asked.GetValue(Demo));
         var throwAway = demo is not null && data is null;
         data ??= throwAway ? Directory.CreateTempSubdirectory("coppia-demo-").FullName : LibraryFolder.Usual;
         return new ServerOptions(
             DataFolder: data,
-            Host: given.GetValueOrDefault("--host") ?? "127.0.0.1",
-            Port: port,
+            Host: asked.GetValue(At)!,
+            Port: asked.GetValue(OnPort),
             WebFolder: Path.GetFullPath(
                 web ?? "wwwroot",
                 web is null ? AppContext.BaseDirectory : Environment.CurrentDirectory
@@ -83,8 +66,8 @@ public sealed record ServerOptions(
             ThrowAway: throwAway
         )
         {
-            Names = names,
-            Certificate = given.GetValueOrDefault("--certificate"),
+            Names = asked.GetValue(Called) ?? [],
+            Certificate = asked.GetValue(By),
         };
     }
 }
