@@ -55,7 +55,8 @@ public class LogbookTests
             string.Join(", ", Log(minutes).Weeks(Day(today), 3).Select(w => $"{w.Begin:MM-dd} {w.Minutes}"))
         );
 
-    [Theory] // Where people begin the week on another day (Unicode CLDR: Sunday in the United States, Saturday in Egypt).
+    // Where people begin the week on another day (Unicode CLDR: Sunday in the United States, Saturday in Egypt).
+    [Theory]
     [InlineData(DayOfWeek.Sunday, "11-15 24, 11-22 4")]
     [InlineData(DayOfWeek.Saturday, "11-14 15, 11-21 13")]
     public void A_week_begins_on_the_day_that_is_asked_for(DayOfWeek first, string weeks) =>

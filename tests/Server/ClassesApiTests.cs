@@ -269,10 +269,7 @@ public sealed class ClassesApiTests : IAsyncLifetime
             }
 
             // Later tunes and stages do not change what earlier ones were learned with.
-            JsonElement list;
-            do list = await GetFor(id, "/api/tunes?count=100");
-            while (list.GetProperty("working").ValueKind != JsonValueKind.Null);
-            var tunes = list.GetProperty("tunes").EnumerateArray();
+            var tunes = await _server.Fitting(id);
             Assert.All(
                 tunes.Where(t => t.GetProperty("title").GetString()!.StartsWith(stage, StringComparison.Ordinal)),
                 t => Assert.Equal("nothing new", t.GetProperty("fit").GetProperty("words").GetString())
@@ -380,19 +377,16 @@ public sealed class ClassesApiTests : IAsyncLifetime
         await _server.Keep(Lanterns);
         await _server.Keep("X:1\nT:Known\nM:4/4\nL:1/4\nK:D\nD E F G|]\n");
         var id = await Class("restsAndEighths", "Ada violin 4/4");
-        JsonElement list;
-        do list = await GetFor(id, "/api/tunes?order=hard");
-        while (list.GetProperty("working").ValueKind != JsonValueKind.Null);
         Assert.Equal(
             ["Known: nothing new", "Lanterns: one new thing", "Far away: five new things"],
-            list.GetProperty("tunes")
-                .EnumerateArray()
-                .Select(t => $"{t.GetProperty("title")}: {t.GetProperty("fit").GetProperty("words")}")
+            (await _server.Fitting(id, "&order=hard")).Select(t =>
+                $"{t.GetProperty("title")}: {t.GetProperty("fit").GetProperty("words")}"
+            )
         );
-        var next = (await GetFor(id, "/api/tunes?reach=next")).GetProperty("tunes");
+        var next = await _server.Fitting(id, "&reach=next");
         Assert.Equal(
             "Violin: A with the first finger on G",
-            Assert.Single(next.EnumerateArray()).GetProperty("fit").GetProperty("new")[0].GetString()
+            Assert.Single(next).GetProperty("fit").GetProperty("new")[0].GetString()
         );
         Assert.Equal(
             JsonValueKind.Null,

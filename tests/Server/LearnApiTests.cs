@@ -140,6 +140,22 @@ public sealed class LearnApiTests : IAsyncLifetime
         Assert.Equal(day, log.GetProperty("today").GetString());
     }
 
+    [Theory] // The clock stands on Monday 16 November 2026.
+    [InlineData("?firstDay=sunday", "2026-11-15")]
+    [InlineData("?firstDay=saturday", "2026-11-14")]
+    [InlineData("", "2026-11-16")]
+    public async Task The_weeks_of_a_logbook_begin_on_the_day_that_is_asked_for(string query, string thisWeek)
+    {
+        var log = await _server.Get($"/api/classes/{_class}/logbook{query}");
+        Assert.Equal(thisWeek, log.GetProperty("weeks")[7].GetString());
+        var ada = await _server.Get($"/api/classes/{_class}/learners/{_learners["Ada"].Id}/logbook{query}");
+        Assert.Equal(thisWeek, ada.GetProperty("weeks")[7].GetProperty("day").GetString());
+        Assert.Equal(
+            400,
+            (await _server.Send(HttpMethod.Get, $"/api/classes/{_class}/logbook?firstDay=someday")).Status
+        );
+    }
+
     [Theory]
     [InlineData("tune", "soon", 80, 400, "at due: expected a day such as")]
     [InlineData("tune", "2026-09-31", 80, 400, "at due: expected a day such as")]

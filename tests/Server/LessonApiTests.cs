@@ -196,10 +196,7 @@ public sealed class LessonApiTests : IAsyncLifetime
             }
         )
             await Tune($"X:1\nT:Weir {music.Length}\nM:4/4\nL:1/4\n{music}");
-        JsonElement[] tunes =
-        [
-            .. (await _server.Get($"/api/tunes?class={_class}")).GetProperty("tunes").EnumerateArray(),
-        ];
+        var tunes = await _server.Fitting(_class);
         Assert.Equal(6, tunes.Length);
         foreach (var tune in tunes)
         {

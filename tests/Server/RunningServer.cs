@@ -99,6 +99,15 @@ public class RunningServer : IAsyncLifetime
 
     public async Task<JsonElement> Get(string path) => await Client.GetFromJsonAsync<JsonElement>(path);
 
+    /// <summary>Tunes with how each fits a class, when that is worked out for all of them.</summary>
+    public async Task<JsonElement[]> Fitting(long forClass, string query = "")
+    {
+        JsonElement list;
+        do list = await Get($"/api/tunes?class={forClass}{query}");
+        while (list.GetProperty("working").ValueKind != JsonValueKind.Null);
+        return [.. list.GetProperty("tunes").EnumerateArray()];
+    }
+
     /// <summary>The status and the body of a request with a JSON body.</summary>
     public async Task<(int Status, JsonElement Body)> Send(HttpMethod method, string path, object? body = null)
     {

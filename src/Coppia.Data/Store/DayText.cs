@@ -4,7 +4,9 @@ using Dapper;
 
 namespace Coppia.Data.Store;
 
-/// <summary>Days as the database keeps them (ISO 8601): 2026-09-14, in an order that is that of their letters.</summary>
+/// <summary>
+/// Days as the database keeps them (ISO 8601): 2026-09-14, in an order that is that of their letters.
+/// </summary>
 internal sealed class DayText : SqlMapper.TypeHandler<DateOnly>
 {
     private const string Form = "yyyy-MM-dd";

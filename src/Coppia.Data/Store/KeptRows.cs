@@ -53,7 +53,8 @@ public abstract class KeptRows<T>(
         [
             .. connection.Query<T>(
                 $"""
-                SELECT {ofColumns} FROM {table} WHERE deleted_at IS NOT NULL ORDER BY deleted_at DESC, id DESC LIMIT @most
+                SELECT {ofColumns} FROM {table} WHERE deleted_at IS NOT NULL
+                ORDER BY deleted_at DESC, id DESC LIMIT @most
                 """,
                 new { most }
             ),
@@ -79,7 +80,10 @@ public abstract class KeptRows<T>(
         using var step = connection.BeginTransaction();
         before?.Invoke(connection, step);
         var saved = connection.Execute(
-            $"UPDATE {table} SET {to}, version = version + 1 WHERE id = @Id AND version = @Version AND deleted_at IS NULL",
+            $"""
+            UPDATE {table} SET {to}, version = version + 1
+            WHERE id = @Id AND version = @Version AND deleted_at IS NULL
+            """,
             values,
             step
         );

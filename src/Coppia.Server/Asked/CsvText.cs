@@ -27,7 +27,9 @@ internal sealed class CsvText
     private static string Plain(string cell) =>
         cell is ['=' or '+' or '-' or '@' or '\t' or '\r', ..] ? "'" + cell : cell;
 
-    /// <summary>A table to save; the mark at its beginning tells spreadsheets that it is UTF-8 (common practice).</summary>
+    /// <summary>
+    /// A table to save; the mark at its beginning tells spreadsheets that it is UTF-8 (common practice).
+    /// </summary>
     /// <param name="name">Of the file, without its ending.</param>
     public static FileContentHttpResult File(string table, string name) =>
         TypedResults.Bytes(

@@ -10,13 +10,13 @@ internal static class LogEndpoints
     public static void MapLogbook(this IEndpointRouteBuilder api)
     {
         var one = api.MapGroup("/api/classes/{class:long}");
-        one.MapGet("/logbook", (ClassLog log, long @class, DayOfWeek firstDay = DayOfWeek.Monday) => log.Show(firstDay))
+        one.MapGet("/logbook", (ClassLog log, long @class, string firstDay = "monday") => log.Show(Day(firstDay)))
             .WithName("getLogbook")
             .ProducesProblem(404);
         one.MapGet(
                 "/learners/{learner:long}/logbook",
-                (Asker asker, LearnerLogs logs, long @class, long learner, DayOfWeek firstDay = DayOfWeek.Monday) =>
-                    logs.Show(asker.LearnerOf(@class, learner), firstDay)
+                (Asker asker, LearnerLogs logs, long @class, long learner, string firstDay = "monday") =>
+                    logs.Show(asker.LearnerOf(@class, learner), Day(firstDay))
             )
             .WithName("getLearnerLogbook")
             .ProducesProblem(404);
@@ -32,6 +32,15 @@ internal static class LogEndpoints
             .WithName("takeMinutesBack")
             .ProducesProblem(404);
     }
+
+    /// <summary>The day on which weeks begin.</summary>
+    private static DayOfWeek Day(string name) =>
+        Choices.Read<DayOfWeek>(name, out var day)
+            ? day
+            : throw new RefusedException(
+                400,
+                $"“{name}” is not a day of the week; expected one of {Choices.Expected<DayOfWeek>()}."
+            );
 
     private static NoContent TakeMinutesBack(
         Asker asker,
