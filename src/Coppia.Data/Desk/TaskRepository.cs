@@ -84,7 +84,7 @@ public sealed class TaskRepository(Database database, TimeProvider clock)
         );
 
     /// <summary>Tasks that can come back; the last deleted first.</summary>
-    public IReadOnlyList<TaskRecord> Deleted() => PutAway(Columns, MostListed);
+    public IReadOnlyList<TaskRecord> Deleted() => PutAway(MostListed);
 
     public SaveOutcome Save(TaskRecord task) =>
         Save(

@@ -100,7 +100,7 @@ public sealed class SheetRepository(Database database, TimeProvider clock)
     }
 
     /// <summary>Sheets that can come back; the last deleted first.</summary>
-    public IReadOnlyList<SheetRecord> Deleted() => PutAway(Columns, int.MaxValue);
+    public IReadOnlyList<SheetRecord> Deleted() => PutAway();
 
     public SaveOutcome Save(SheetRecord sheet) =>
         Save(

@@ -234,42 +234,24 @@ public sealed class ReportRepository(Database database, TimeProvider clock)
     }
 
     /// <summary>A learner's minutes from a day on, the first first.</summary>
-    public IReadOnlyList<PracticeRecord> Practice(long learner, DateOnly since = default)
-    {
-        using var connection = database.Open();
-        return
-        [
-            .. connection.Query<PracticeRecord>(
-                $"SELECT {PracticeColumns} FROM practice WHERE learner_id = @learner AND day >= @since ORDER "
-                    + "BY day, at, key",
-                new { learner, since }
-            ),
-        ];
-    }
+    public IReadOnlyList<PracticeRecord> Practice(long learner, DateOnly since = default) =>
+        Since<PracticeRecord>("practice", PracticeColumns, learner, since);
 
     /// <summary>A learner's answers to cards from a day on, the first first.</summary>
-    public IReadOnlyList<CardAnswerRecord> Answers(long learner, DateOnly since = default)
-    {
-        using var connection = database.Open();
-        return
-        [
-            .. connection.Query<CardAnswerRecord>(
-                $"SELECT {AnswerColumns} FROM card_answer WHERE learner_id = @learner AND day >= @since ORDER "
-                    + "BY day, at, key",
-                new { learner, since }
-            ),
-        ];
-    }
+    public IReadOnlyList<CardAnswerRecord> Answers(long learner, DateOnly since = default) =>
+        Since<CardAnswerRecord>("card_answer", AnswerColumns, learner, since);
 
     /// <summary>A learner's notes from a day on, the first first.</summary>
-    public IReadOnlyList<LearnerNoteRecord> Notes(long learner, DateOnly since = default)
+    public IReadOnlyList<LearnerNoteRecord> Notes(long learner, DateOnly since = default) =>
+        Since<LearnerNoteRecord>("learner_note", NoteColumns, learner, since);
+
+    private T[] Since<T>(string table, string columns, long learner, DateOnly since)
     {
         using var connection = database.Open();
         return
         [
-            .. connection.Query<LearnerNoteRecord>(
-                $"SELECT {NoteColumns} FROM learner_note WHERE learner_id = @learner AND day >= @since ORDER "
-                    + "BY day, at, key",
+            .. connection.Query<T>(
+                $"SELECT {columns} FROM {table} WHERE learner_id = @learner AND day >= @since ORDER BY day, at, key",
                 new { learner, since }
             ),
         ];

@@ -67,7 +67,7 @@ public sealed class StyleRepository(Database database, TimeProvider clock)
     }
 
     /// <summary>Styles that were put away and can come back; the last first.</summary>
-    public IReadOnlyList<StyleRecord> Deleted() => PutAway(Columns, int.MaxValue);
+    public IReadOnlyList<StyleRecord> Deleted() => PutAway();
 
     public SaveOutcome Save(long id, int version, string name, string json) =>
         Save(

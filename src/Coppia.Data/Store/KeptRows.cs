@@ -46,14 +46,14 @@ public abstract class KeptRows<T>(
     }
 
     /// <summary>What can come back; the last put away first.</summary>
-    protected IReadOnlyList<T> PutAway(string ofColumns, int most)
+    protected IReadOnlyList<T> PutAway(int most = int.MaxValue)
     {
         using var connection = database.Open();
         return
         [
             .. connection.Query<T>(
                 $"""
-                SELECT {ofColumns} FROM {table} WHERE deleted_at IS NOT NULL
+                SELECT {columns} FROM {table} WHERE deleted_at IS NOT NULL
                 ORDER BY deleted_at DESC, id DESC LIMIT @most
                 """,
                 new { most }

@@ -65,7 +65,7 @@ internal static class BookletEndpoints
         {
             foreach (var (i, id) in booklet.Pieces.Index())
             {
-                if (Readable(pieces, one, id) is not { } tune)
+                if (Readable(pieces, one, booklet, id) is not { } tune)
                     continue;
                 using var entry = zip.CreateEntry($"{i + 1:00}-{FileNames.Plain(tune.Title)}.musicxml").Open();
                 entry.Write(Encoding.UTF8.GetBytes(tune.Source));
@@ -75,12 +75,12 @@ internal static class BookletEndpoints
         return TypedResults.Bytes(whole.ToArray(), "application/zip", $"booklet-{FileNames.Plain(one.Name)}.zip");
     }
 
-    private static TuneRecord? Readable(Pieces pieces, ClassRecord one, long piece)
+    private static TuneRecord? Readable(Pieces pieces, ClassRecord one, BookletDoc booklet, long piece)
     {
         try
         {
             var (who, found) = pieces.Find(one.Id, piece);
-            return pieces.AsTune(one, who, found).Tune;
+            return Pieces.AsTune(booklet, who, found).Tune;
         }
         catch (Exception e) when (e is RefusedException or FormatException)
         {

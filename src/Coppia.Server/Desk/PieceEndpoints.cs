@@ -113,13 +113,16 @@ internal static class PieceEndpoints
     {
         var (who, found) = pieces.Find(@class, piece);
         var player = asker.Player(@for ?? who.Instrument);
-        return TypedResults.Bytes(readings.JsonOf(pieces.AsTune(asker.Class, who, found), player), "application/json");
+        return TypedResults.Bytes(
+            readings.JsonOf(Pieces.AsTune(pieces.Booklet(asker.Class), who, found), player),
+            "application/json"
+        );
     }
 
     private static FileContentHttpResult MusicXml(Asker asker, Pieces pieces, long @class, long piece)
     {
         var (who, found) = pieces.Find(@class, piece);
-        var tune = pieces.AsTune(asker.Class, who, found).Tune;
+        var tune = Pieces.AsTune(pieces.Booklet(asker.Class), who, found).Tune;
         return TypedResults.Bytes(
             Encoding.UTF8.GetBytes(tune.Source),
             MusicXmlType,

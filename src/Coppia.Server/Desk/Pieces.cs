@@ -59,9 +59,8 @@ internal sealed class Pieces(
     }
 
     /// <summary>A piece as the booklet has it, with a name or without.</summary>
-    public KeptTune AsTune(ClassRecord one, LearnerRecord who, OpenPiece piece)
+    public static KeptTune AsTune(BookletDoc booklet, LearnerRecord who, OpenPiece piece)
     {
-        var booklet = Booklet(one);
         var number = booklet.Pieces.Index().FirstOrDefault(p => p.Item == piece.Record.Id).Index + 1;
         return piece.AsTune(TitleOf(who, piece, booklet.Names, number), booklet.Names ? who.Nickname : null);
     }
