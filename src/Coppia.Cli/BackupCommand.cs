@@ -1,6 +1,7 @@
 using System.CommandLine;
 using Coppia.Data.Keeping;
 using Coppia.Data.Store;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Cli;
 
@@ -20,13 +21,10 @@ public static class BackupCommand
     {
         var asked = new RootCommand { To, Data }.Parse(args);
         if (asked.Errors.Count > 0)
-            return Files.Refuse(error, $"usage: {Usage}");
+            return Files.Refuse(error, Say("cli.usage", ("usage", Usage)));
         var folder = new LibraryFolder(asked.GetValue(Data)!);
         if (!File.Exists(folder.Database))
-            return Files.Refuse(
-                error,
-                $"There is no library in {folder.Path}; expected a folder that coppia serve was started on (--data)"
-            );
+            return Files.Refuse(error, Say("cli.backup.there-is-no-library-in-expected-a", ("path", folder.Path)));
         var file = Path.GetFullPath(asked.GetValue(To) ?? new Backup(folder, TimeProvider.System).NewName());
         if (Directory.Exists(file))
             file = Path.Combine(file, new Backup(folder, TimeProvider.System).NewName());
@@ -39,7 +37,7 @@ public static class BackupCommand
             return Files.Refuse(error, e.Message);
         }
 
-        output.WriteLine($"The library is backed up in {file}.");
+        output.WriteLine(Say("cli.backup.the-library-is-backed-up-in", ("file", file)));
         return 0;
     }
 }
@@ -61,14 +59,14 @@ public static class RestoreCommand
     {
         var asked = new RootCommand { From, BackupCommand.Data }.Parse(args);
         if (asked.Errors.Count > 0)
-            return Files.Refuse(error, $"usage: {Usage}");
+            return Files.Refuse(error, Say("cli.usage", ("usage", Usage)));
         var folder = new LibraryFolder(asked.GetValue(BackupCommand.Data)!);
         try
         {
             var former = new Backup(folder, TimeProvider.System).Restore(Path.GetFullPath(asked.GetValue(From)!));
-            output.WriteLine($"The library in {folder.Path} is that of the backup now.");
+            output.WriteLine(Say("cli.backup.the-library-in-is-that-of-the", ("path", folder.Path)));
             if (former is not null)
-                output.WriteLine($"The one that was there is kept in {former}.");
+                output.WriteLine(Say("cli.backup.the-one-that-was-there-is-kept", ("former", former)));
             return 0;
         }
         catch (InvalidDataException e)

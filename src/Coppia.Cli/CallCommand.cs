@@ -6,6 +6,7 @@ using Coppia.Core.Lesson;
 using Coppia.Core.Reading;
 using Coppia.Core.Wording.Stand;
 using Coppia.Core.Wording.Terms;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Cli;
 
@@ -30,7 +31,7 @@ public static class CallCommand
     {
         var asked = new RootCommand { FileName, Sections, Style, Known, Tune }.Parse(args);
         if (asked.Errors.Count > 0)
-            return Files.Refuse(error, $"usage: {Usage}");
+            return Files.Refuse(error, Say("cli.usage", ("usage", Usage)));
         if (
             Files.Style(asked.GetValue(Style), error) is not { } style
             || Files.Known(asked.GetValue(Known), error) is not { } known
@@ -73,13 +74,16 @@ public static class CallCommand
         var names = list.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
         if (names.FirstOrDefault(n => style.Instrument(n) is null) is { } wrong)
         {
-            Files.Refuse(error, $"“{wrong}” is not an instrument; expected {Labels.Instruments()}");
+            Files.Refuse(
+                error,
+                Say("cli.call.is-not-an-instrument-expected", ("wrong", wrong), ("instruments", Labels.Instruments))
+            );
             return null;
         }
 
         if (names.Length == 0 || names.Distinct(StringComparer.OrdinalIgnoreCase).Count() < names.Length)
         {
-            Files.Refuse(error, $"--sections “{list}” names no section, or one twice; expected such as violin,cello");
+            Files.Refuse(error, Say("cli.call.sections-names-no-section-or-one", ("list", list)));
             return null;
         }
 

@@ -4,6 +4,7 @@ using Coppia.Core.Composition;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Wording.Desk;
 using Coppia.Formats.Records;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Cli;
 
@@ -25,7 +26,7 @@ public static class DeskCommand
     {
         var asked = new RootCommand { FileName, Task, Style, Tune }.Parse(args);
         if (asked.Errors.Count > 0)
-            return Files.Refuse(error, $"usage: {Usage}");
+            return Files.Refuse(error, Say("cli.usage", ("usage", Usage)));
         if (
             Files.Style(asked.GetValue(Style), error) is not { } style
             || TaskOf(asked.GetValue(Task)!, error) is not { } task

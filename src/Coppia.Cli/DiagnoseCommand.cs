@@ -7,6 +7,7 @@ using Coppia.Core.Wording.Drills;
 using Coppia.Core.Wording.Terms;
 using Coppia.Formats.Exercises;
 using Coppia.Formats.Records;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Cli;
 
@@ -15,9 +16,10 @@ namespace Coppia.Cli;
 /// </summary>
 public static class DiagnoseCommand
 {
-    public static readonly string Usage =
-        $"coppia diagnose --for {string.Join('|', StringSection.All.Select(i => i.Id))} --key D --shown F#3 "
-        + "--answer F|D2|DL2 [--style FILE.json]";
+    public static readonly string Usage = Say(
+        "cli.diagnose.coppia-diagnose-for-key-d-shown-f",
+        ("all", string.Join('|', StringSection.All.Select(i => i.Id)))
+    );
 
     private static readonly Option<string> For = new("--for") { Required = true };
     private static readonly Option<string> Key = new Option<string>("--key") { DefaultValueFactory = _ => "C" };
@@ -30,16 +32,29 @@ public static class DiagnoseCommand
     {
         var asked = new RootCommand { For, Key, Shown, Answer, Style }.Parse(args);
         if (asked.Errors.Count > 0)
-            return Files.Refuse(error, $"usage: {Usage}");
+            return Files.Refuse(error, Say("cli.usage", ("usage", Usage)));
         if (Files.Style(asked.GetValue(Style), error) is not { } style)
             return 2;
         var (name, keyText, answer) = (asked.GetValue(For)!, asked.GetValue(Key)!, asked.GetValue(Answer)!);
         if (style.Instrument(name) is not { } instrument)
-            return Files.Refuse(error, $"“{name}” is not an instrument; expected {Labels.Instruments()}");
+            return Files.Refuse(
+                error,
+                Say("cli.diagnose.is-not-an-instrument-expected", ("name", name), ("instruments", Labels.Instruments))
+            );
         if (KeyText.Read(keyText) is not { } key)
-            return Files.Refuse(error, $"“{keyText}” is not a key; expected {KeyText.Expected}");
+            return Files.Refuse(
+                error,
+                Say("cli.diagnose.is-not-a-key-expected", ("keyText", keyText), ("expected", KeyText.Expected))
+            );
         if (ReplyText.Read(answer, instrument) is not { } reply)
-            return Files.Refuse(error, $"“{answer}” is not an answer; expected {ReplyText.Expected(instrument)}");
+            return Files.Refuse(
+                error,
+                Say(
+                    "cli.diagnose.is-not-an-answer-expected",
+                    ("answer", answer),
+                    ("expected", ReplyText.Expected(instrument))
+                )
+            );
         try
         {
             var player = new Player(instrument, style);

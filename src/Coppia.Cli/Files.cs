@@ -5,6 +5,7 @@ using Coppia.Core.Wording.Stand;
 using Coppia.Formats.Books;
 using Coppia.Formats.Records;
 using Coppia.Formats.Source;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Cli;
 
@@ -58,12 +59,27 @@ internal static class Files
             var tunes = TuneBook.OfFile(bytes);
             if (tunes.FirstOrDefault(t => t.Number == number) is not { } tune)
             {
-                Refuse(error, $"{file}:1:1: there is no tune {number}; expected 1 to {tunes.Count}");
+                Refuse(
+                    error,
+                    Say(
+                        "cli.files.1-1-there-is-no-tune-expected",
+                        ("file", file),
+                        ("number", number),
+                        ("tunes", tunes.Count)
+                    )
+                );
                 return null;
             }
 
             if (tunes.Count > 1 && tune.Read.Score is not null)
-                error.WriteLine($"{file}: {tunes.Count} tunes; number {number} is read, --tune takes another.");
+                error.WriteLine(
+                    Say(
+                        "cli.files.tunes-number-is-read-tune-takes",
+                        ("file", file),
+                        ("tunes", tunes.Count),
+                        ("number", number)
+                    )
+                );
             return tune.Read;
         }
         catch (InvalidDataException e)
@@ -90,7 +106,16 @@ internal static class Files
         {
             if (result.Line(part) is { } asked)
                 return new OfferedLine(asked.Name, asked.Score);
-            Refuse(error, $"{file}:1:1: there is no part “{part}”; expected 1 to {lines.Length}{Named(lines)}");
+            Refuse(
+                error,
+                Say(
+                    "cli.files.1-1-there-is-no-part-expected",
+                    ("file", file),
+                    ("part", part),
+                    ("lines", lines.Length),
+                    ("named", Named(lines))
+                )
+            );
             return null;
         }
 
@@ -99,8 +124,13 @@ internal static class Files
             return main;
         var line = WhichLine.Proposed(lines).TryGetValue(instrument.Id, out var own) ? lines[own] : main;
         error.WriteLine(
-            $"{file}: {lines.Length} lines{Named(lines)}; number {Array.IndexOf(lines, line) + 1} is read, "
-                + "--part takes another."
+            Say(
+                "cli.files.lines-number-is-read-part-takes",
+                ("file", file),
+                ("lines", lines.Length),
+                ("named", Named(lines)),
+                ("indexOf", Array.IndexOf(lines, line) + 1)
+            )
         );
         return line;
     }
@@ -112,7 +142,14 @@ internal static class Files
     public static void Warn(string file, PlayerReading reading, TextWriter error)
     {
         if (OctaveWords.Moved(reading.OctavesMoved) is { } moved)
-            error.WriteLine($"{file}: written {moved} for {reading.Instrument.Name.ToLowerInvariant()}.");
+            error.WriteLine(
+                Say(
+                    "cli.files.written-for",
+                    ("file", file),
+                    ("moved", moved),
+                    ("instrument", reading.Instrument.Name.ToLowerInvariant())
+                )
+            );
         foreach (var warning in new ReadingWords(reading).Warnings())
             error.WriteLine($"{file}: {warning}");
     }
@@ -130,7 +167,7 @@ internal static class Files
         }
         catch (Exception e) when (e is IOException or UnauthorizedAccessException)
         {
-            Refuse(error, $"{file}:1:1: the file cannot be opened; expected a readable file");
+            Refuse(error, Say("cli.files.1-1-the-file-cannot-be-opened", ("file", file)));
             return null;
         }
     }

@@ -1,4 +1,5 @@
 using Coppia.Cli;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 Console.OutputEncoding = new System.Text.UTF8Encoding(false);
 return args switch
@@ -29,6 +30,6 @@ static int Wrong()
         RestoreCommand.Usage,
         TeacherCommand.Usage,
     ];
-    Console.Error.WriteLine($"usage: {string.Join("\n       ", usages)}");
+    Console.Error.WriteLine(Say("cli.program.wrong-usage", ("usages", string.Join("\n       ", usages))));
     return 2;
 }

@@ -7,6 +7,7 @@ using Coppia.Core.Knowledge;
 using Coppia.Core.Reading;
 using Coppia.Core.Wording.Stand;
 using Coppia.Core.Wording.Terms;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Cli;
 
@@ -70,10 +71,10 @@ public static class ReadCommand
 
     private static readonly string[] Instruments = [.. StringSection.All.Select(i => i.Id)];
 
-    public static readonly string Usage =
-        $"coppia read FILE|- --for {string.Join('|', Instruments)} [--format tsv|json] [--say | --new] "
-        + "[--style FILE.json] "
-        + "[--known FILE.json] [--octave -4..4] [--part N|NAME] [--tune N]";
+    public static readonly string Usage = Say(
+        "cli.read.coppia-read-file-for-format-tsv-json",
+        ("instruments", string.Join('|', Instruments))
+    );
 
     internal static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
     {
@@ -108,17 +109,20 @@ public static class ReadCommand
             || asked.GetValue(Octave) is < -4 or > 4
             || asked.GetValue(Say) && asked.GetValue(New)
         )
-            return Files.Refuse(error, $"usage: {Usage}");
+            return Files.Refuse(error, Say("cli.usage", ("usage", Usage)));
         if (
             Files.Style(asked.GetValue(Style), error) is not { } style
             || Files.Known(asked.GetValue(Known), error) is not { } known
         )
             return 2;
         if (asked.GetValue(New) && known.Things is null)
-            return Files.Refuse(error, "--new needs --known with a file that lists what the class knows");
+            return Files.Refuse(error, Say("cli.read.new-needs-known-with-a-file-that"));
         var name = asked.GetValue(For)!;
         if (style.Instrument(name) is not { } instrument)
-            return Files.Refuse(error, $"“{name}” is not an instrument; expected {Labels.Instruments()}");
+            return Files.Refuse(
+                error,
+                Say("cli.diagnose.is-not-an-instrument-expected", ("name", name), ("instruments", Labels.Instruments))
+            );
 
         var file = asked.GetValue(FileName)!;
         if (

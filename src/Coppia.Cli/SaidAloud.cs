@@ -2,6 +2,7 @@ using Coppia.Core.Bowing;
 using Coppia.Core.Reading;
 using Coppia.Core.Wording.Stand;
 using Coppia.Core.Wording.Terms;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Cli;
 
@@ -10,17 +11,23 @@ public static class SaidAloud
 {
     public static void Write(PlayerReading reading, ReadingWords words, News? news, TextWriter output)
     {
-        Section("How it is built", Form(reading, words));
+        Section(Say("cli.said-aloud.how-it-is-built"), Form(reading, words));
         if (news is not null)
-            Section("What is new", New(reading, news));
+            Section(Say("cli.said-aloud.what-is-new"), New(reading, news));
         foreach (var (line, remarks) in reading.Tune.Form.Lines.Zip(reading.BeforeLines(news)))
         {
             var bars = reading.Score.Bars.Skip(line.FirstBar).Take(line.EndBar - line.FirstBar).Select(b => b.Number);
-            Section($"Before line {FormWords.Letter(line)}, {English.Bars(bars)}", remarks.Select(words.Remarks.Of));
+            Section(
+                Say("cli.said-aloud.before-line", ("line", FormWords.Letter(line)), ("bars", English.Bars(bars))),
+                remarks.Select(words.Remarks.Of)
+            );
         }
 
-        Section("What is hard", reading.Trouble.Select(t => $"{words.Trouble.Where(t)}: {words.Trouble.Of(t)}"));
-        Section("The bow", Bow(reading));
+        Section(
+            Say("cli.said-aloud.what-is-hard"),
+            reading.Trouble.Select(t => $"{words.Trouble.Where(t)}: {words.Trouble.Of(t)}")
+        );
+        Section(Say("cli.said-aloud.the-bow"), Bow(reading));
         Section("Why", reading.Notes.Select(n => Why(n, words)));
 
         void Section(string title, IEnumerable<string> sentences)
@@ -39,7 +46,7 @@ public static class SaidAloud
         [
             words.Form.Summary(),
             words.Form.Rhythms() ?? "",
-            $"Played: bars {FormWords.Plays(reading.Score, reading.Tune.Order)}.",
+            Say("cli.said-aloud.played-bars", ("plays", FormWords.Plays(reading.Score, reading.Tune.Order))),
             .. form.Traps.Select(words.Form.Trap),
             .. form.Passages.Select(words.Form.Passage),
             .. form.Likenesses.Select(words.Form.Likeness),
@@ -74,7 +81,8 @@ public static class SaidAloud
     private static string Why(ReadingNote note, ReadingWords words)
     {
         var why = words.Why(note);
+        string[] said = [why.Reading, why.Finger, why.Place, why.Choice];
         return $"{note.Note.Bar.Spoken()}, {words.Name(note)} {words.Label(note)}: "
-            + string.Join(' ', new[] { why.Reading, why.Finger, why.Place, why.Choice }.Where(s => s.Length > 0));
+            + string.Join(' ', said.Where(s => s.Length > 0));
     }
 }

@@ -10,6 +10,7 @@ using Coppia.Formats.Exercises;
 using Coppia.Formats.MusicXml;
 using Coppia.Formats.Records;
 using Coppia.Formats.Source;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Cli;
 
@@ -19,12 +20,11 @@ public static class SheetCommand
     /// <summary>In place of an instrument: the same content for all of them.</summary>
     private const string ForAll = "all";
 
-    public static readonly string Usage =
-        $"coppia sheet KIND --for {string.Join('|', StringSection.All.Select(i => i.Id))}|{ForAll} [--key D] "
-        + "[--strings D,A] [--range D4..B4] "
-        + "[--values 1/2,1/4] [--meter 4/4] [--octaves 1|2] [--known FILE.json] [--style FILE.json] [--from TUNE] "
-        + "[--count N] [--seed N] "
-        + "[--format json|musicxml]";
+    public static readonly string Usage = Say(
+        "cli.sheet.coppia-sheet-kind-for-key-d-strings",
+        ("all", string.Join('|', StringSection.All.Select(i => i.Id))),
+        ("forAll", ForAll)
+    );
 
     private static readonly Argument<string> Kind = new("KIND");
     private static readonly Option<string> For = new("--for") { Required = true };
@@ -67,7 +67,7 @@ public static class SheetCommand
             Format,
         }.Parse(args);
         if (asked.Errors.Count > 0 || asked.GetValue(Octaves) is not (1 or 2))
-            return Files.Refuse(error, $"usage: {Usage}");
+            return Files.Refuse(error, Say("cli.usage", ("usage", Usage)));
         if (
             Files.Style(asked.GetValue(Style), error) is not { } style
             || Files.Known(asked.GetValue(Known), error) is not { } known
@@ -115,22 +115,27 @@ public static class SheetCommand
         var kind = asked.GetValue(Kind)!;
         var range = asked.GetValue(Range)?.Split("..");
         if (range is { Length: not 2 })
-            throw new FormatException($"“{asked.GetValue(Range)}” is not a range; expected two notes such as D4..B4");
+            throw new FormatException(
+                Say("cli.sheet.is-not-a-range-expected-two-notes", ("getValue", asked.GetValue(Range)))
+            );
         var request = new SheetRequest
         {
             Kind =
                 ExerciseKinds.Named(kind)
                 ?? throw new FormatException(
-                    $"“{kind}” is not a kind of exercise; "
-                        + $"expected {English.List([.. ExerciseKinds.All.Select(k => k.Id())], "or")}"
+                    Say(
+                        "cli.sheet.is-not-a-kind-of-exercise-expected",
+                        ("kind", kind),
+                        ("all", English.Either([.. ExerciseKinds.All.Select(k => k.Id())]))
+                    )
                 ),
             Players = [.. Instruments(asked.GetValue(For)!).Select(i => new Player(i, style, known))],
             Key = Read(asked.GetValue(Key), KeyText.Read, "a key", KeyText.Expected),
-            Strings = List(asked.GetValue(Strings), ReadLetter, "a string", "letters such as D,A"),
+            Strings = List(asked.GetValue(Strings), ReadLetter, "a string", Say("cli.sheet.letters-such-as-d-a")),
             Lowest = range is null ? null : Pitch.Parse(range[0].Trim()),
             Highest = range is null ? null : Pitch.Parse(range[1].Trim()),
-            Values = List(asked.GetValue(Values), ValueText.Read, "a note value", ValueText.Expected),
-            Meter = Read(asked.GetValue(Meter), ValueText.Meter, "a meter", "one such as 3/4"),
+            Values = List(asked.GetValue(Values), ValueText.Read, Say("cli.sheet.a-note-value"), ValueText.Expected),
+            Meter = Read(asked.GetValue(Meter), ValueText.Meter, "a meter", Say("cli.sheet.one-such-as-3-4")),
             Octaves = asked.GetValue(Octaves),
             Count = asked.GetValue(Count),
             Seed = asked.GetValue(Seed),
@@ -154,14 +159,26 @@ public static class SheetCommand
     private static IEnumerable<Instrument> Instruments(string name) =>
         name == ForAll ? StringSection.All
         : StringSection.Named(name) is { } one ? [one]
-        : throw new FormatException($"“{name}” is not an instrument; expected {ForAll}, {Labels.Instruments()}");
+        : throw new FormatException(
+            Say(
+                "cli.sheet.is-not-an-instrument-expected",
+                ("name", name),
+                ("forAll", ForAll),
+                ("instruments", Labels.Instruments)
+            )
+        );
 
     private static Letter? ReadLetter(string text) =>
         text.Length == 1 && Enum.TryParse<Letter>(text, ignoreCase: true, out var letter) ? letter : null;
 
     private static T? Read<T>(string? text, Func<string, T?> read, string what, string expected)
         where T : struct =>
-        text is null ? null : read(text) ?? throw new FormatException($"“{text}” is not {what}; expected {expected}");
+        text is null
+            ? null
+            : read(text)
+                ?? throw new FormatException(
+                    Say("cli.sheet.is-not-expected", ("text", text), ("what", what), ("expected", expected))
+                );
 
     private static IReadOnlyList<T> List<T>(string? text, Func<string, T?> read, string what, string expected)
         where T : struct =>

@@ -5,16 +5,17 @@ using Coppia.Core.Knowledge;
 using Coppia.Core.Reading;
 using Coppia.Core.Wording.Stand;
 using Coppia.Core.Wording.Terms;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Cli;
 
 /// <summary><c>coppia slips FILE --for INSTRUMENT</c>: the steps in which a hand is likeliest to slip.</summary>
 public static class SlipsCommand
 {
-    public static readonly string Usage =
-        $"coppia slips FILE|- --for {string.Join('|', StringSection.All.Select(i => i.Id))} [--style FILE.json] "
-        + "[--known FILE.json] "
-        + "[--part N|NAME] [--tune N]";
+    public static readonly string Usage = Say(
+        "cli.slips.coppia-slips-file-for-style-file-json",
+        ("all", string.Join('|', StringSection.All.Select(i => i.Id)))
+    );
 
     private static readonly Argument<string> FileName = new("FILE");
     private static readonly Option<string> For = new("--for") { Required = true };
@@ -32,7 +33,7 @@ public static class SlipsCommand
     {
         var asked = new RootCommand { FileName, For, Style, Known, Part, Tune }.Parse(args);
         if (asked.Errors.Count > 0)
-            return Files.Refuse(error, $"usage: {Usage}");
+            return Files.Refuse(error, Say("cli.usage", ("usage", Usage)));
         if (
             Files.Style(asked.GetValue(Style), error) is not { } style
             || Files.Known(asked.GetValue(Known), error) is not { } known
@@ -40,7 +41,10 @@ public static class SlipsCommand
             return 2;
         var name = asked.GetValue(For)!;
         if (style.Instrument(name) is not { } instrument)
-            return Files.Refuse(error, $"“{name}” is not an instrument; expected {Labels.Instruments()}");
+            return Files.Refuse(
+                error,
+                Say("cli.diagnose.is-not-an-instrument-expected", ("name", name), ("instruments", Labels.Instruments))
+            );
         var file = asked.GetValue(FileName)!;
         if (
             Files.Load(file, error) is not { } bytes

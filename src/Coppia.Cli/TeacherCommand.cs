@@ -2,6 +2,7 @@ using System.CommandLine;
 using Coppia.Data.Door;
 using Coppia.Data.Keeping;
 using Coppia.Data.Store;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Cli;
 
@@ -22,10 +23,10 @@ public static class TeacherCommand
     {
         var asked = new RootCommand { What, Name, BackupCommand.Data }.Parse(args);
         if (asked.Errors.Count > 0)
-            return Files.Refuse(error, $"usage: {Usage}");
+            return Files.Refuse(error, Say("cli.usage", ("usage", Usage)));
         var (what, name) = (asked.GetValue(What), asked.GetValue(Name));
         if (what is not ("add" or "reset" or "remove" or "list") || name is null != (what == "list"))
-            return Files.Refuse(error, $"usage: {Usage}");
+            return Files.Refuse(error, Say("cli.usage", ("usage", Usage)));
         try
         {
             var folder = new LibraryFolder(asked.GetValue(BackupCommand.Data)!);
@@ -67,11 +68,8 @@ public static class TeacherCommand
         if (Passphrase(name, input, output, error) is not { } passphrase)
             return 2;
         if (teachers.Add(name, passphrase) is not { } added)
-            return Files.Refuse(
-                error,
-                $"There is a teacher “{name}” already; another passphrase: coppia teacher reset {name}"
-            );
-        output.WriteLine($"{added.Name} can sign in now.");
+            return Files.Refuse(error, Say("cli.teacher.there-is-a-teacher-already-another", ("name", name)));
+        output.WriteLine(Say("cli.teacher.can-sign-in-now", ("added", added.Name)));
         return 0;
     }
 
@@ -88,7 +86,7 @@ public static class TeacherCommand
         if (Passphrase(name, input, output, error) is not { } passphrase)
             return 2;
         teachers.Change(teacher.Id, passphrase);
-        output.WriteLine($"{teacher.Name} has another passphrase, and is signed out everywhere.");
+        output.WriteLine(Say("cli.teacher.has-another-passphrase-and-is-signed", ("teacher", teacher.Name)));
         return 0;
     }
 
@@ -99,15 +97,20 @@ public static class TeacherCommand
         teachers.Remove(teacher.Id);
         output.WriteLine(
             teachers.Any()
-                ? $"{teacher.Name} cannot sign in any more."
-                : $"{teacher.Name} cannot sign in any more. Nobody needs to now, on this machine alone."
+                ? Say("cli.teacher.cannot-sign-in-any-more", ("teacher", teacher.Name))
+                : Say("cli.teacher.cannot-sign-in-any-more-nobody-needs", ("teacher", teacher.Name))
         );
         return 0;
     }
 
     private static string? Passphrase(string name, TextReader input, TextWriter output, TextWriter error)
     {
-        output.WriteLine($"A passphrase of {TeacherRepository.ShortestPassphrase} characters or more, then Enter:");
+        output.WriteLine(
+            Say(
+                "cli.teacher.a-passphrase-of-characters-or-more",
+                ("shortestPassphrase", TeacherRepository.ShortestPassphrase)
+            )
+        );
         var passphrase = input.ReadLine() ?? "";
         if (TeacherRepository.Wrong(name, passphrase) is not { } wrong)
             return passphrase;
@@ -120,7 +123,11 @@ public static class TeacherCommand
         var names = string.Join(", ", teachers.List().Select(t => t.Name));
         return Files.Refuse(
             error,
-            $"There is no teacher “{name}”; expected {(names.Length > 0 ? names : "one that was added before")}"
+            Say(
+                "cli.teacher.there-is-no-teacher-expected",
+                ("name", name),
+                ("what", names.Length > 0 ? names : Say("cli.teacher.one-that-was-added-before"))
+            )
         );
     }
 }

@@ -33,6 +33,7 @@ using Microsoft.AspNetCore.Http.Features;
 using Microsoft.AspNetCore.Http.Timeouts;
 using Microsoft.Data.Sqlite;
 using Serilog;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server;
 
@@ -157,9 +158,16 @@ public static class CoppiaApp
                     Results
                         .Problem(
                             statusCode: 503,
-                            title: $"This took longer than {options.Patience.TotalSeconds:0.##} seconds "
-                                + "and was stopped. "
-                                + "Nothing was changed; try it with a shorter tune."
+                            title: Say(
+                                "server.coppia-app.this-took-longer-than-seconds-and-was",
+                                (
+                                    "totalSeconds",
+                                    (options.Patience.TotalSeconds).ToString(
+                                        "0.##",
+                                        System.Globalization.CultureInfo.InvariantCulture
+                                    )
+                                )
+                            )
                         )
                         .ExecuteAsync(context),
             }

@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Http.Metadata;
 using Microsoft.AspNetCore.Routing.Template;
 using Microsoft.Extensions.FileProviders;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server;
 
@@ -22,7 +23,7 @@ internal static class Pages
                 // File names under assets carry a hash of their content, or the version of what they are.
                 OnPrepareResponse = c =>
                     c.Context.Response.Headers.CacheControl = c.Context.Request.Path.StartsWithSegments("/assets")
-                        ? "public, max-age=31536000, immutable"
+                        ? Say("server.pages.public-max-age-31536000-immutable")
                         : "no-cache",
             }
         );

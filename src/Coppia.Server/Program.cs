@@ -1,11 +1,12 @@
 using Coppia.Server;
 using Coppia.Server.Door;
 using Microsoft.Data.Sqlite;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 // The document generator runs the program at build time with arguments of its own.
 if (ServerOptions.Parse(CoppiaApp.DescribingOnly ? [] : args) is not { } options)
 {
-    Console.Error.WriteLine($"usage: {ServerOptions.Usage}");
+    Console.Error.WriteLine(Say("cli.usage", ("usage", ServerOptions.Usage)));
     return 2;
 }
 
@@ -21,7 +22,7 @@ try
         throw Listening.Refused(options, e);
     }
 
-    Console.WriteLine($"\n  Coppia is ready: {app.Urls.First()}\n  Stop it with Ctrl+C.\n");
+    Console.WriteLine(Say("server.program.coppia-is-ready-stop-it-with-ctrl", ("urls", app.Urls.First())));
     await app.WaitForShutdownAsync();
     return 0;
 }

@@ -1,6 +1,7 @@
 using Coppia.Data.Store;
 using Dapper;
 using Microsoft.Data.Sqlite;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Data.Desk;
 
@@ -89,7 +90,7 @@ public sealed class TaskRepository(Database database, TimeProvider clock)
     public SaveOutcome Save(TaskRecord task) =>
         Save(
             task.Id,
-            "title = @Title, document = @Document, changed_at = @now",
+            Say("desk.task.title-title-document-document-changed"),
             new
             {
                 task.Title,

@@ -3,6 +3,7 @@ using Coppia.Data.Store;
 using Dapper;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.Data.Sqlite;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Data.Door;
 
@@ -33,7 +34,7 @@ public sealed class TeacherRepository(Database database, TimeProvider clock)
     private static readonly PasswordHasher<TeacherRecord> Hasher = new();
 
     /// <summary>A hash to compare with where there is no such teacher, so that both take the same time.</summary>
-    private static readonly string Nobody = Hasher.HashPassword(new TeacherRecord(), "nobody at all");
+    private static readonly string Nobody = Hasher.HashPassword(new TeacherRecord(), Say("door.teacher.nobody-at-all"));
 
     /// <summary>Somebody has a sign-in, so that everybody needs one.</summary>
     public bool Any()
@@ -71,14 +72,17 @@ public sealed class TeacherRepository(Database database, TimeProvider clock)
     public static string? Wrong(string name, string passphrase)
     {
         if (name.Trim().Length is 0 or > LongestName)
-            return $"Expected a name of 1 to {LongestName} characters.";
+            return Say("door.teacher.expected-a-name-of-1-to-characters", ("longestName", LongestName));
         if (passphrase.Length is < ShortestPassphrase or > LongestPassphrase)
-            return $"Expected a passphrase of {ShortestPassphrase} to {LongestPassphrase} characters, "
-                + "such as a few words.";
+            return Say(
+                "door.teacher.expected-a-passphrase-of-to",
+                ("shortestPassphrase", ShortestPassphrase),
+                ("longestPassphrase", LongestPassphrase)
+            );
         return
             passphrase.Distinct().Count() < FewestLetters
             || passphrase.Contains(name.Trim(), StringComparison.OrdinalIgnoreCase)
-            ? "This passphrase is too easily guessed; expected a few words, without your name."
+            ? Say("door.teacher.this-passphrase-is-too-easily-guessed")
             : null;
     }
 
@@ -141,7 +145,7 @@ public sealed class TeacherRepository(Database database, TimeProvider clock)
         var now = List();
         if (now.Count == 0)
             return;
-        using var connection = new SqliteConnection($"Data Source={file};Pooling=False");
+        using var connection = new SqliteConnection(Say("door.teacher.data-source-pooling-false", ("file", file)));
         connection.Open();
         using var step = connection.BeginTransaction();
         connection.Execute("DELETE FROM teacher", transaction: step);

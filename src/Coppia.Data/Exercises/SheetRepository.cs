@@ -1,5 +1,6 @@
 using Coppia.Data.Store;
 using Dapper;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Data.Exercises;
 
@@ -105,7 +106,7 @@ public sealed class SheetRepository(Database database, TimeProvider clock)
     public SaveOutcome Save(SheetRecord sheet) =>
         Save(
             sheet.Id,
-            "heading = @Heading, instruments = @Instruments, document = @Document, changed_at = @now",
+            Say("exercises.sheet.heading-heading-instruments"),
             new
             {
                 sheet.Heading,

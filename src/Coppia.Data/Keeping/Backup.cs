@@ -1,6 +1,7 @@
 using System.Globalization;
 using Coppia.Data.Store;
 using Microsoft.Data.Sqlite;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Data.Keeping;
 
@@ -113,7 +114,7 @@ public sealed class Backup(LibraryFolder folder, TimeProvider clock)
     public static string Checked(string file, string copy)
     {
         if (!File.Exists(file))
-            throw new InvalidDataException($"{file} is not there; expected a backup that Coppia made.");
+            throw new InvalidDataException(Say("keeping.backup.is-not-there-expected-a-backup-that", ("file", file)));
         try
         {
             using (var connection = Reading(file))
@@ -121,7 +122,9 @@ public sealed class Backup(LibraryFolder folder, TimeProvider clock)
             Write(file, copy);
             new Database(copy).Close();
             // One file again: what the migrations wrote is in it.
-            using (var connection = new SqliteConnection($"Data Source={copy};Pooling=False"))
+            using (
+                var connection = new SqliteConnection(Say("keeping.backup.data-source-pooling-false", ("copy", copy)))
+            )
             {
                 connection.Open();
                 Run(connection, "PRAGMA journal_mode = DELETE");
@@ -155,13 +158,19 @@ public sealed class Backup(LibraryFolder folder, TimeProvider clock)
             using (File.Create(unfinished)) { }
             LibraryFolder.CloseToOthers(unfinished);
             using (var from = Reading(database))
-            using (var to = new SqliteConnection($"Data Source={unfinished};Pooling=False"))
+            using (
+                var to = new SqliteConnection(
+                    Say("keeping.backup.data-source-pooling-false-2", ("unfinished", unfinished))
+                )
+            )
             {
                 to.Open();
                 from.BackupDatabase(to);
                 Run(to, "PRAGMA journal_mode = DELETE");
                 if (Run(to, "PRAGMA quick_check(1)") is not "ok")
-                    throw new InvalidDataException($"{database} is damaged; the backup was not made.");
+                    throw new InvalidDataException(
+                        Say("keeping.backup.is-damaged-the-backup-was-not-made", ("database", database))
+                    );
             }
 
             File.Move(unfinished, file, overwrite: true);
@@ -174,7 +183,10 @@ public sealed class Backup(LibraryFolder folder, TimeProvider clock)
         catch (Exception e) when (e is IOException or UnauthorizedAccessException)
         {
             Remove(unfinished);
-            throw new InvalidDataException($"{file} cannot be written ({e.Message.TrimEnd('.')}).", e);
+            throw new InvalidDataException(
+                Say("keeping.backup.cannot-be-written", ("file", file), ("trimEnd", e.Message.TrimEnd('.'))),
+                e
+            );
         }
         catch (InvalidDataException)
         {
@@ -219,17 +231,18 @@ public sealed class Backup(LibraryFolder folder, TimeProvider clock)
     {
         var version = Database.VersionIn(connection);
         if (version == 0 || Run(connection, TableOfTunes) is null || Run(connection, Strange) is not null)
-            throw new InvalidDataException(
-                $"{file} is a database, but not one of Coppia’s; expected a backup that Coppia made."
-            );
+            throw new InvalidDataException(Say("keeping.backup.is-a-database-but-not-one-of", ("file", file)));
         if (version > Database.NewestVersion)
             throw new InvalidDataException(
-                $"{file} was made by a newer Coppia: its tables have version {version}, "
-                    + "this program knows versions up to "
-                    + $"{Database.NewestVersion}."
+                Say(
+                    "keeping.backup.was-made-by-a-newer-coppia-its",
+                    ("file", file),
+                    ("version", version),
+                    ("newestVersion", Database.NewestVersion)
+                )
             );
         if (Run(connection, "PRAGMA integrity_check(1)") is not "ok")
-            throw new InvalidDataException($"{file} is damaged; expected another backup.");
+            throw new InvalidDataException(Say("keeping.backup.is-damaged-expected-another-backup", ("file", file)));
     }
 
     private const string TableOfTunes = "SELECT name FROM sqlite_master WHERE type = 'table' AND name = 'tune'";
@@ -242,9 +255,9 @@ public sealed class Backup(LibraryFolder folder, TimeProvider clock)
     private static string Refused(string file, SqliteException e) =>
         e.SqliteErrorCode switch
         {
-            26 => $"{file} is not a backup of Coppia; expected a .db file that Coppia made.",
-            11 => $"{file} is damaged; expected another backup.",
-            13 => "The disk is full; make room and try again.",
+            26 => Say("keeping.backup.is-not-a-backup-of-coppia-expected", ("file", file)),
+            11 => Say("keeping.backup.is-damaged-expected-another-backup", ("file", file)),
+            13 => Say("keeping.backup.the-disk-is-full-make-room-and"),
             _ => Database.Said(file, e),
         };
 
@@ -252,7 +265,7 @@ public sealed class Backup(LibraryFolder folder, TimeProvider clock)
     private static SqliteConnection Reading(string file)
     {
         if (!File.Exists(file))
-            throw new InvalidDataException($"{file} is not there.");
+            throw new InvalidDataException(Say("keeping.backup.is-not-there", ("file", file)));
         var connection = new SqliteConnection(
             new SqliteConnectionStringBuilder
             {

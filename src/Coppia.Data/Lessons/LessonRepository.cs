@@ -1,6 +1,7 @@
 using Coppia.Data.Store;
 using Dapper;
 using Microsoft.Data.Sqlite;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Data.Lessons;
 
@@ -152,7 +153,7 @@ public sealed class LessonRepository(Database database, TimeProvider clock)
     public SaveOutcome Save(LessonRecord lesson) =>
         Save(
             lesson.Id,
-            "day = @Day, document = @Document, taught_at = @taughtAt",
+            Say("lessons.lesson.day-day-document-document-taught-at"),
             new
             {
                 lesson.Day,

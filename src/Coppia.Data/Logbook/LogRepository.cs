@@ -1,5 +1,6 @@
 using Coppia.Data.Store;
 using Dapper;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Data.Logbook;
 
@@ -21,7 +22,7 @@ public sealed class LogRepository(Database database)
         Read<CardAnswerRecord>(
             "card_answer",
             "day, card, right, mistake",
-            "day >= @since AND right = 0",
+            Say("logbook.log.day-since-and-right-0"),
             classId,
             since
         );

@@ -1,5 +1,6 @@
 using Coppia.Data.Store;
 using Dapper;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Data.Room;
 
@@ -72,7 +73,7 @@ public sealed class StyleRepository(Database database, TimeProvider clock)
     public SaveOutcome Save(long id, int version, string name, string json) =>
         Save(
             id,
-            "name = @name, json = @json, changed_at = @now",
+            Say("room.style.name-name-json-json-changed-at-now"),
             new
             {
                 Id = id,

@@ -2,6 +2,7 @@ using Dapper;
 using DbUp;
 using DbUp.Engine;
 using Microsoft.Data.Sqlite;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Data.Store;
 
@@ -97,7 +98,7 @@ public sealed class Database
     /// <exception cref="SqliteException">It cannot be done; everything is as it was.</exception>
     public void Replace(string file)
     {
-        using var from = new SqliteConnection($"Data Source={file};Mode=ReadOnly;Pooling=False");
+        using var from = new SqliteConnection(Say("store.database.data-source-mode-readonly-pooling", ("file", file)));
         from.Open();
         for (var tries = 0; ; tries++)
         {
@@ -136,15 +137,16 @@ public sealed class Database
     public static string Said(string file, SqliteException e) =>
         e.SqliteErrorCode switch
         {
-            26 => $"{file} cannot be opened as a Coppia database (it is no SQLite file); "
-                + "expected a file that Coppia made, or none.",
-            11 => $"{file} is damaged; bring the last backup back with ./coppia restore FILE.",
-            8 or 14 =>
-                $"{file} cannot be written to ({Reason(e)}); expected a file and a folder that you may write to.",
-            13 => $"The disk is full: {file} cannot grow. Make room and start again; nothing was changed.",
-            5 or 6 => $"{file} is locked by another program; close that and start again.",
-            _ => $"{file} cannot be opened as a Coppia database ({Reason(e)}); "
-                + "expected a file that Coppia made, or none.",
+            26 => Say("store.database.cannot-be-opened-as-a-coppia-database", ("file", file)),
+            11 => Say("store.database.is-damaged-bring-the-last-backup-back", ("file", file)),
+            8 or 14 => Say(
+                "store.database.cannot-be-written-to-expected-a-file",
+                ("file", file),
+                ("reason", Reason(e))
+            ),
+            13 => Say("store.database.the-disk-is-full-cannot-grow-make", ("file", file)),
+            5 or 6 => Say("store.database.is-locked-by-another-program-close", ("file", file)),
+            _ => Say("store.database.cannot-be-opened-as-a-coppia-database-2", ("file", file), ("reason", Reason(e))),
         };
 
     private static string Reason(SqliteException e) =>
@@ -163,9 +165,12 @@ public sealed class Database
             version = VersionIn(connection);
         if (version > NewestVersion)
             throw new InvalidDataException(
-                $"{File} was made by a newer Coppia: its tables have version {version}, "
-                    + $"this program knows versions up to {NewestVersion}. "
-                    + "Use the newer program, or a backup made before it."
+                Say(
+                    "store.database.was-made-by-a-newer-coppia-its",
+                    ("file", File),
+                    ("version", version),
+                    ("newestVersion", NewestVersion)
+                )
             );
         if (!engine.IsUpgradeRequired())
             return;
@@ -176,8 +181,14 @@ public sealed class Database
             return;
         var step = VersionOf(result.ErrorScript?.Name ?? "");
         throw new InvalidDataException(
-            $"{File} could not be brought from version {version} to {NewestVersion}: step {step} failed "
-                + $"({Why(result)}). The tables are as that step found them, and a backup from before is kept.",
+            Say(
+                "store.database.could-not-be-brought-from-version-to",
+                ("file", File),
+                ("version", version),
+                ("newestVersion", NewestVersion),
+                ("step", step),
+                ("why", Why(result))
+            ),
             result.Error
         );
     }

@@ -1,3 +1,5 @@
+using static Coppia.Core.Wording.Messages.Catalogue;
+
 namespace Coppia.Data.Store;
 
 /// <summary>
@@ -72,9 +74,11 @@ public sealed class LibraryFolder
         catch (Exception e) when (e is IOException or UnauthorizedAccessException)
         {
             throw new InvalidDataException(
-                $"{Path} cannot be used for the library ({e.Message.TrimEnd('.')}); "
-                    + "expected a folder that you may write to, named with "
-                    + "--data.",
+                Say(
+                    "store.library-folder.cannot-be-used-for-the-library",
+                    ("path", Path),
+                    ("trimEnd", e.Message.TrimEnd('.'))
+                ),
                 e
             );
         }
@@ -102,8 +106,7 @@ public sealed class LibraryFolder
         catch (IOException e)
         {
             throw new InvalidDataException(
-                $"Coppia runs on {Path}; stop it first (Ctrl+C where it was started), "
-                    + "or restore on its Safekeeping page.",
+                Say("store.library-folder.coppia-runs-on-stop-it-first-ctrl", ("path", Path)),
                 e
             );
         }

@@ -2,6 +2,7 @@ using Coppia.Data.Stand;
 using Coppia.Data.Store;
 using Dapper;
 using Microsoft.Data.Sqlite;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Data.Tunes;
 
@@ -80,13 +81,13 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
         // Nothing but signs: no word begins with them.
         if (words is "" && query.Words.Trim().Length > 0)
             return null;
-        var where = "deleted_at IS NULL";
+        var where = Say("tunes.tune.deleted-at-is-null");
         if (words.Length > 0)
             where += " AND id IN (SELECT rowid FROM tune_search WHERE tune_search MATCH @words)";
         if (query.Instrument is not null)
-            where += $" AND (printed_for = @Instrument OR id IN ({WithALineFor}))";
+            where += Say("tunes.tune.and-printed-for-instrument-or-id-in", ("withALineFor", WithALineFor));
         if (query.Key is not null)
-            where += " AND key_name = @Key";
+            where += Say("tunes.tune.and-key-name-key");
         return where;
     }
 
@@ -107,9 +108,9 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
 
     private static readonly Dictionary<TuneOrder, string> Orders = new()
     {
-        [TuneOrder.Title] = "title_key, id",
-        [TuneOrder.Added] = "created_at DESC, id DESC",
-        [TuneOrder.Changed] = "changed_at DESC, id DESC",
+        [TuneOrder.Title] = Say("tunes.tune.title-key-id"),
+        [TuneOrder.Added] = Say("tunes.tune.created-at-desc-id-desc"),
+        [TuneOrder.Changed] = Say("tunes.tune.changed-at-desc-id-desc"),
         [TuneOrder.Shortest] = "bars, title_key, id",
         [TuneOrder.Key] = "key_name, title_key, id",
     };
@@ -292,7 +293,7 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
     public SaveOutcome ChooseLines(long id, int version, string lines, string printedFor) =>
         Save(
             id,
-            "lines = @lines, printed_for = @printedFor, changed_at = @now",
+            Say("tunes.tune.lines-lines-printed-for-printedfor"),
             new
             {
                 Id = id,

@@ -1,5 +1,6 @@
 using System.Text.RegularExpressions;
 using Coppia.Core.Music;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Abc;
 
@@ -33,7 +34,7 @@ internal sealed partial class AbcVoice
         if (numbers.Length == 0)
         {
             if (!_endingsAreNamed)
-                _tune.LeftOut.Say($"The ending “{word}” gets the next number.", Here);
+                _tune.LeftOut.Add(Say("abc.barlines.the-ending-gets-the-next-number", ("word", word)), Here);
             _endingsAreNamed = true;
         }
 
@@ -44,7 +45,7 @@ internal sealed partial class AbcVoice
     {
         if (_brokenNext is not null)
         {
-            _tune.LeftOut.Say("A < or > before a barline shortens no note after it.", Here);
+            _tune.LeftOut.Add(Say("abc.barlines.a-or-before-a-barline-shortens-no"), Here);
             _brokenNext = null;
         }
 

@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
 using Coppia.Core.Music;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Abc;
 
@@ -10,7 +11,7 @@ internal static partial class AbcFields
     /// <summary>M: a fraction, C, C| or none. Null with no error is free meter.</summary>
     public static (TimeSignature? Time, string? Expected) Meter(string value)
     {
-        const string expected = "a meter such as M:4/4, M:6/8, M:C, M:C| or M:none";
+        var expected = Say("abc.fields.a-meter");
         switch (value)
         {
             case "C" or "c":

@@ -1,5 +1,6 @@
 using System.Text.RegularExpressions;
 using Coppia.Core.Music;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Abc;
 
@@ -100,7 +101,7 @@ internal sealed partial record AbcKey
             return 0;
         if (KeyPattern().Match(words[0]) is not { Success: true } match)
         {
-            Wrong = $"“{words[0]}” is not a key";
+            Wrong = Say("abc.key.is-not-a-key", ("words", words[0]));
             return 0;
         }
 
@@ -116,14 +117,14 @@ internal sealed partial record AbcKey
             mode = "";
         if (!Modes.TryGetValue(Short(mode), out var known))
         {
-            Wrong = $"“{mode}” is not a mode";
+            Wrong = Say("abc.key.is-not-a-mode", ("mode", mode));
             return taken;
         }
 
         var named = Named(match.Groups[1].Value[0], match.Groups[2].Value, known);
         if (named is null)
         {
-            Wrong = $"“{words[0]}” would need more than seven sharps or flats";
+            Wrong = Say("abc.key.would-need-more-than-seven-sharps-or", ("words", words[0]));
             return taken;
         }
 
@@ -164,7 +165,7 @@ internal sealed partial record AbcKey
         if (own.Count == 0)
             return;
         Own = own;
-        LeftOut.Add("The key line has signs that no signature has; they are printed at their notes.");
+        LeftOut.Add(Say("abc.key.the-key-line-has-signs-that-no"));
     }
 
     /// <summary>The mode in which a signature has the named tonic, or major.</summary>
@@ -220,14 +221,14 @@ internal sealed partial record AbcKey
                 or "brace":
                     break;
                 case "transpose" or "t" or "middle" or "m" or "shift" or "sound":
-                    LeftOut.Add($"“{word}” is left out; the notes stay where they are written.");
+                    LeftOut.Add(Say("abc.key.is-left-out-the-notes-stay-where", ("word", word)));
                     break;
                 case "" when SignsPattern().IsMatch(value):
-                    LeftOut.Add($"“{word}” in the key line is left out.");
+                    LeftOut.Add(Say("abc.key.in-the-key-line-is-left-out", ("word", word)));
                     break;
                 default:
                     if (inKeyLine)
-                        LeftOut.Add($"“{word}” in the key line is left out.");
+                        LeftOut.Add(Say("abc.key.in-the-key-line-is-left-out", ("word", word)));
                     break;
             }
         }
@@ -247,15 +248,11 @@ internal sealed partial record AbcKey
         {
             Clef = clef;
             if (match.Groups[2].Success)
-                LeftOut.Add(
-                    $"The {match.Groups[2].Value} at the clef is left out; the notes stay where they are written."
-                );
+                LeftOut.Add(Say("abc.key.the-at-the-clef-is-left-out", ("groups", match.Groups[2].Value)));
         }
         else
         {
-            LeftOut.Add(
-                $"“{value}” is not a clef that Coppia reads and is left out; expected treble, alto, tenor or bass."
-            );
+            LeftOut.Add(Say("abc.key.is-not-a-clef-that-coppia-reads", ("value", value)));
             if (named)
                 Clef ??=
                     name.StartsWith('F') || name.StartsWith("bass", StringComparison.Ordinal) || name == "baritone"

@@ -1,5 +1,6 @@
 using Coppia.Core.Music;
 using Coppia.Formats.Source;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Abc;
 
@@ -43,12 +44,11 @@ internal sealed partial class AbcVoice
             if (Now == ']')
                 _at++;
             else
-                _tune.Errors.Add(new SourceError(at, "a chord begins with [ and never ends", "a closing ]"));
-            if (pitches.Count > 1)
-                _tune.LeftOut.Say(
-                    "Double stops are shown, but only the first note of each is given a string and finger.",
-                    at
+                _tune.Errors.Add(
+                    new SourceError(at, Say("abc.notes.a-chord-begins-with-and-never-ends"), "a closing ]")
                 );
+            if (pitches.Count > 1)
+                _tune.LeftOut.Add(Say("abc.notes.double-stops-are-shown-but-only-the"), at);
         }
         else if (ReadPitch(_accidentals, useTies: Draft.BarIsEmpty) is { } pitch)
             pitches.Add(pitch);
@@ -95,7 +95,9 @@ internal sealed partial class AbcVoice
 
         var bars = ReadNumber() ?? 1;
         if (bars is < 1 or > 200)
-            _tune.Errors.Add(new SourceError(at, $"a rest of {bars} bars", "1 to 200"));
+            _tune.Errors.Add(
+                new SourceError(at, Say("abc.notes.a-rest-of-bars", ("bars", bars)), Say("abc.notes.1-to-200"))
+            );
         for (var i = 0; i < Math.Min(bars, 200); i++)
         {
             if (i > 0)
@@ -124,8 +126,8 @@ internal sealed partial class AbcVoice
             _tune.Errors.Add(
                 new SourceError(
                     at,
-                    $"a length of {written} of a whole note cannot be written",
-                    "lengths made of whole to 128th notes"
+                    Say("abc.notes.a-length-of-of-a-whole-note", ("written", written)),
+                    Say("abc.notes.lengths-made-of-whole-to-128th-notes")
                 )
             );
             return false;
@@ -195,7 +197,7 @@ internal sealed partial class AbcVoice
     private void CloseSlur()
     {
         if (!Draft.ChangeLast(e => e with { SlurStops = e.SlurStops + 1 }))
-            _tune.LeftOut.Say("A slur sign that ends nothing is left out.", Here);
+            _tune.LeftOut.Add(Say("abc.notes.a-slur-sign-that-ends-nothing-is"), Here);
     }
 
     private void Graces()
@@ -204,7 +206,7 @@ internal sealed partial class AbcVoice
         var end = _line.IndexOf('}', _at);
         if (end < 0)
         {
-            _tune.Errors.Add(new SourceError(at, "grace notes begin with { and never end", "a closing }"));
+            _tune.Errors.Add(new SourceError(at, Say("abc.notes.grace-notes-begin-with-and-never-end"), "a closing }"));
             _at = _line.Length;
             return;
         }
@@ -227,7 +229,7 @@ internal sealed partial class AbcVoice
             }
             if (!IsNoteLetter(Now) && Now is not ('^' or '_' or '='))
             {
-                _tune.LeftOut.Say($"“{Now}” among grace notes is left out.", Here);
+                _tune.LeftOut.Add(Say("abc.notes.among-grace-notes-is-left-out", ("now", Now)), Here);
                 _at++;
                 continue;
             }

@@ -1,6 +1,7 @@
 using System.Globalization;
 using Coppia.Core.Music;
 using Coppia.Formats.Source;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Abc;
 
@@ -28,9 +29,9 @@ internal sealed partial class AbcVoice
         if (!IsNoteLetter(Now) || printed is > 2 or < -2)
         {
             if (printed is null)
-                Wrong($"“{Now}” is not a note", "a note letter A–G or a–g after at most two ^ or _");
+                Wrong(Say("abc.pitch.is-not-a-note", ("now", Now)), Say("abc.pitch.a-note-letter-a-g-or-a"));
             else
-                _tune.LeftOut.Say("An accidental without a note that can bear it is left out.", At(start));
+                _tune.LeftOut.Add(Say("abc.pitch.an-accidental-without-a-note-that-can"), At(start));
             return null;
         }
 
@@ -44,8 +45,8 @@ internal sealed partial class AbcVoice
             _tune.Errors.Add(
                 new SourceError(
                     At(start),
-                    "the note lies outside all instruments",
-                    "octave marks that keep it between C0 and B9"
+                    Say("abc.pitch.the-note-lies-outside-all-instruments"),
+                    Say("abc.pitch.octave-marks-that-keep-it-between-c0")
                 )
             );
             return null;
@@ -74,7 +75,11 @@ internal sealed partial class AbcVoice
         if (above is > 0 and <= 256 && below is > 0 and <= 256)
             return new Fraction(above, below);
         _tune.Errors.Add(
-            new SourceError(start, "the note length is out of range", "a multiplier such as 2, 3/2 or /2")
+            new SourceError(
+                start,
+                Say("abc.pitch.the-note-length-is-out-of-range"),
+                Say("abc.pitch.a-multiplier-such-as-2-3-2")
+            )
         );
         return Fraction.Whole;
     }

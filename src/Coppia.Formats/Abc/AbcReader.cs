@@ -1,6 +1,7 @@
 using System.Text.RegularExpressions;
 using Coppia.Core.Music;
 using Coppia.Formats.Source;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Abc;
 
@@ -22,7 +23,7 @@ public static partial class AbcReader
                     new Notice(
                         new(tunes[1].FirstLine, 1),
                         null,
-                        $"Only the first of {tunes.Count} tunes is read; the others are left out.",
+                        Say("abc.reader.only-the-first-of-tunes-is-read", ("tunes", tunes.Count)),
                         IsLoss: true
                     ),
                 ],
@@ -53,7 +54,7 @@ public static partial class AbcReader
                 new Notice(
                     new(source.FirstLine, 1),
                     null,
-                    $"Voice {silent.Voice.Id} has no pitches and is left out.",
+                    Say("abc.reader.voice-has-no-pitches-and-is-left", ("id", silent.Voice.Id)),
                     IsLoss: true
                 )
             );
@@ -74,7 +75,7 @@ public static partial class AbcReader
         foreach (var (voice, bars) in sounding)
         {
             var (score, faults) = ScoreAssembly.Finish(Draft(tune, voice, bars));
-            var name = voice.Name ?? (sounding.Length > 1 ? $"Voice {voice.Id}" : "");
+            var name = voice.Name ?? (sounding.Length > 1 ? Say("abc.reader.read-voice", ("id", voice.Id)) : "");
             lined.Add(new ScoreLine(voice.Id, name, score));
             if (lined.Count > 1)
                 continue;
@@ -85,7 +86,7 @@ public static partial class AbcReader
                     new Notice(
                         last.At,
                         last.Number,
-                        $"Bar {last.Number} has no closing barline; it is read as the last bar."
+                        Say("abc.reader.bar-has-no-closing-barline-it-is", ("last", last.Number))
                     )
                 );
             }
@@ -137,8 +138,8 @@ public static partial class AbcReader
                 tune.Errors.Add(
                     new SourceError(
                         new(line.Number, line.Text.Length - line.Text.TrimStart().Length + 1),
-                        "music begins before the key is known",
-                        "a header that ends with a key line such as K:D"
+                        Say("abc.reader.music-begins-before-the-key-is-known"),
+                        Say("abc.reader.a-header-that-ends-with-a-key")
                     )
                 );
                 return -1;
@@ -170,13 +171,19 @@ public static partial class AbcReader
             case 'M':
                 var (time, expected) = AbcFields.Meter(value);
                 if (expected is not null)
-                    tune.Errors.Add(new SourceError(at, $"“{value}” is not a meter", expected));
+                    tune.Errors.Add(new SourceError(at, Say("abc.reader.is-not-a-meter", ("value", value)), expected));
                 tune.Time = time;
                 break;
             case 'L':
                 tune.Unit = AbcFields.UnitLength(value);
                 if (tune.Unit is null)
-                    tune.Errors.Add(new SourceError(at, $"“{value}” is not a note length", "a fraction such as L:1/8"));
+                    tune.Errors.Add(
+                        new SourceError(
+                            at,
+                            Say("abc.reader.is-not-a-note-length", ("value", value)),
+                            Say("abc.reader.a-fraction-such-as-l-1-8")
+                        )
+                    );
                 break;
             case 'P' when value.Length is > 0 and <= 100:
                 tune.PartOrder = value;
@@ -190,24 +197,14 @@ public static partial class AbcReader
             case 'Q':
                 (tune.Tempo, tune.TempoWords) = AbcFields.Tempo(value);
                 if (tune is { Tempo: null, TempoWords: null })
-                    tune.LeftOut.Say(
-                        $"“Q:{value}” is not a tempo that Coppia reads, and is left out; "
-                            + "expected one such as Q:1/4=96.",
-                        at
-                    );
+                    tune.LeftOut.Add(Say("abc.reader.q-is-not-a-tempo-that-coppia", ("value", value)), at);
                 break;
             case 'K':
                 tune.Key = AbcKey.Of(value);
                 if (tune.Key.Wrong is { } wrong)
-                    tune.Errors.Add(
-                        new SourceError(
-                            at,
-                            wrong,
-                            "a key such as K:D, K:Bb or K:Am, with a clef if need be: K:G clef=bass"
-                        )
-                    );
+                    tune.Errors.Add(new SourceError(at, wrong, Say("abc.reader.a-key-such-as-k-d-k")));
                 foreach (var message in tune.Key.LeftOut)
-                    tune.LeftOut.Say(message, at);
+                    tune.LeftOut.Add(message, at);
                 break;
             case 'V':
                 tune.HeaderVoices.Add((value, at));
@@ -235,7 +232,7 @@ public static partial class AbcReader
             switch (line.Kind)
             {
                 case AbcLineKind.Text:
-                    tune.LeftOut.Say("Lines of text are left out.", new(line.Number, 1));
+                    tune.LeftOut.Add(Say("abc.reader.lines-of-text-are-left-out"), new(line.Number, 1));
                     break;
                 case AbcLineKind.MoreOfField when field is 'w':
                     Now().Sing(line.Value);
@@ -298,11 +295,15 @@ public static partial class AbcReader
     private static SourceError NoKey(AbcTuneText source, AbcLine[] lines)
     {
         return lines.All(l => l.Kind == AbcLineKind.Empty)
-            ? new SourceError(new(1, 1), "the text is empty", "a tune in ABC or MusicXML")
+            ? new SourceError(
+                new(1, 1),
+                Say("abc.reader.the-text-is-empty"),
+                Say("abc.reader.a-tune-in-abc-or-musicxml")
+            )
             : new SourceError(
                 new(Math.Max(1, source.LastLine), 1),
-                "there is no key line before the end",
-                "a header that ends with a key line such as K:D"
+                Say("abc.reader.there-is-no-key-line-before-the"),
+                Say("abc.reader.a-header-that-ends-with-a-key")
             );
     }
 

@@ -2,6 +2,7 @@ using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
 using Coppia.Core.Wording.Terms;
 using Coppia.Formats.Source;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Abc;
 
@@ -11,7 +12,7 @@ internal sealed partial class AbcVoice
     private void Tie()
     {
         if (!Draft.ChangeLast(e => e.IsRest ? null : e with { TiedOn = true }))
-            _tune.LeftOut.Say("A tie with no note before it is left out.", Here);
+            _tune.LeftOut.Add(Say("abc.rhythm.a-tie-with-no-note-before-it"), Here);
         _at += Now == '.' ? 2 : 1;
     }
 
@@ -26,7 +27,7 @@ internal sealed partial class AbcVoice
         }
         if (Draft.BarIsEmpty || depth > 3)
         {
-            _tune.LeftOut.Say("A < or > that stands between no two notes of a bar is left out.", at);
+            _tune.LeftOut.Add(Say("abc.rhythm.a-or-that-stands-between-no-two"), at);
             return;
         }
 
@@ -39,8 +40,11 @@ internal sealed partial class AbcVoice
             _tune.Errors.Add(
                 new SourceError(
                     at,
-                    $"a {before.Value.Words(ValueNames.American)} note cannot be lengthened or shortened so",
-                    "a plain note before < or >"
+                    Say(
+                        "abc.rhythm.a-note-cannot-be-lengthened-or",
+                        ("before", before.Value.Words(ValueNames.American))
+                    ),
+                    Say("abc.rhythm.a-plain-note-before-or")
                 )
             );
             return;
@@ -86,8 +90,8 @@ internal sealed partial class AbcVoice
             _tune.Errors.Add(
                 new SourceError(
                     at,
-                    "not a tuplet that Coppia reads",
-                    "(2 to (9, as in (3abc, or both numbers, as in (10:8abcdefgabc"
+                    Say("abc.rhythm.not-a-tuplet-that-coppia-reads"),
+                    Say("abc.rhythm.2-to-9-as-in-3abc-or")
                 )
             );
             return;

@@ -2,6 +2,7 @@ using System.Text.RegularExpressions;
 using Coppia.Core.Music;
 using Coppia.Core.Wording.Stand;
 using Coppia.Formats.Source;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Abc;
 
@@ -14,7 +15,11 @@ internal sealed partial class AbcVoice
         if (end < 0)
         {
             _tune.Errors.Add(
-                new SourceError(Here, "a quotation mark is never closed", "a closing \" on the same line")
+                new SourceError(
+                    Here,
+                    Say("abc.signs.a-quotation-mark-is-never-closed"),
+                    Say("abc.signs.a-closing-on-the-same-line")
+                )
             );
             _at = _line.Length;
             return;
@@ -28,7 +33,7 @@ internal sealed partial class AbcVoice
         else if (annotation)
             _pending.Words = _pending.Words is { } before ? $"{before} {words}" : words;
         else
-            _tune.LeftOut.Say("Chord symbols are left out.", Here);
+            _tune.LeftOut.Add(Say("abc.signs.chord-symbols-are-left-out"), Here);
         _at = end + 1;
     }
 
@@ -39,7 +44,7 @@ internal sealed partial class AbcVoice
         {
             // Old sources end a line of music with a single exclamation mark.
             if (_line[(_at + 1)..].Trim().Length > 0 && !_tune.BreaksAtExclamation)
-                _tune.LeftOut.Say($"A {fence} that opens a decoration and never closes it is left out.", Here);
+                _tune.LeftOut.Add(Say("abc.signs.a-that-opens-a-decoration-and-never", ("fence", fence)), Here);
             else
                 Draft.BreakLine();
             _at++;
@@ -64,12 +69,12 @@ internal sealed partial class AbcVoice
         if (WaymarkWords.Of(name) is var mark and not Waymarks.None)
             Draft.Mark(mark);
         else if (!AbcDecorations.Apply(name, _pending))
-            _tune.LeftOut.Say($"The decoration !{name}! is left out.", at);
+            _tune.LeftOut.Add(Say("abc.signs.the-decoration-is-left-out", ("name", name)), at);
     }
 
     private void Overlay()
     {
-        _tune.LeftOut.Say("A second voice within the bar (&) is left out.", Here);
+        _tune.LeftOut.Add(Say("abc.signs.a-second-voice-within-the-bar-is"), Here);
         while (_at < _line.Length && Now != '|')
             _at++;
     }

@@ -1,6 +1,7 @@
 using System.Text.RegularExpressions;
 using Coppia.Core.Music;
 using Coppia.Formats.Source;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Abc;
 
@@ -58,7 +59,7 @@ internal sealed partial class AbcVoice
         if (properties.Clef is { } clef)
             ChangeClef(clef);
         foreach (var message in properties.LeftOut)
-            _tune.LeftOut.Say(message, at);
+            _tune.LeftOut.Add(message, at);
     }
 
     /// <summary>Reads a stretch of a line.</summary>
@@ -93,12 +94,12 @@ internal sealed partial class AbcVoice
             _tune.Errors.Add(
                 new SourceError(
                     tuplet,
-                    $"the tune ends before the tuplet is full; {_pending.TupletLeft} more of its notes are missing",
-                    "all notes of the tuplet"
+                    Say("abc.voice.the-tune-ends-before-the-tuplet-is", ("tupletLeft", _pending.TupletLeft)),
+                    Say("abc.voice.all-notes-of-the-tuplet")
                 )
             );
         if (_pending.GracesOpen is { } at)
-            _tune.LeftOut.Say("Grace notes with no note after them are left out.", at);
+            _tune.LeftOut.Add(Say("abc.voice.grace-notes-with-no-note-after-them"), at);
         return _lyrics.Under(Draft.Finish());
     }
 
@@ -167,11 +168,7 @@ internal sealed partial class AbcVoice
     /// <summary>A sign that Coppia does not know never refuses a tune: it is left out and said.</summary>
     private void Unknown()
     {
-        _tune.LeftOut.Say(
-            $"“{Now}” is left out; it is not a note or a sign of ABC that Coppia knows: a note letter A–G or a–g, "
-                + "a rest z, a barline |.",
-            Here
-        );
+        _tune.LeftOut.Add(Say("abc.voice.is-left-out-it-is-not-a", ("now", Now)), Here);
         _at++;
     }
 

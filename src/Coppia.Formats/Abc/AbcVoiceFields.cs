@@ -1,5 +1,6 @@
 using Coppia.Core.Music;
 using Coppia.Formats.Source;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Abc;
 
@@ -14,7 +15,7 @@ internal sealed partial class AbcVoice
             case 'M':
                 var (time, expected) = AbcFields.Meter(value);
                 if (expected is not null)
-                    _tune.Errors.Add(new SourceError(at, $"“{value}” is not a meter", expected));
+                    _tune.Errors.Add(new SourceError(at, Say("abc.reader.is-not-a-meter", ("value", value)), expected));
                 else
                     Draft.Time = time;
                 break;
@@ -23,7 +24,11 @@ internal sealed partial class AbcVoice
                     _unit = unit;
                 else
                     _tune.Errors.Add(
-                        new SourceError(at, $"“{value}” is not a note length", "a fraction such as L:1/8")
+                        new SourceError(
+                            at,
+                            Say("abc.reader.is-not-a-note-length", ("value", value)),
+                            Say("abc.reader.a-fraction-such-as-l-1-8")
+                        )
                     );
                 break;
             case 'K':
@@ -33,10 +38,10 @@ internal sealed partial class AbcVoice
                 Draft.Label(AbcText.Plain(value));
                 break;
             case 'Q':
-                _tune.LeftOut.Say("A change of tempo inside the tune is left out.", at);
+                _tune.LeftOut.Add(Say("abc.voice-fields.a-change-of-tempo-inside-the-tune"), at);
                 break;
             case 'T':
-                _tune.LeftOut.Say("A title inside the tune is left out.", at);
+                _tune.LeftOut.Add(Say("abc.voice-fields.a-title-inside-the-tune-is-left"), at);
                 break;
             case 'U':
                 _tune.DefineSign(value);
@@ -49,7 +54,7 @@ internal sealed partial class AbcVoice
                 Draft.NextNumber = number;
                 break;
             case 'W':
-                _tune.LeftOut.Say("Words below the tune (W: lines) are left out.", at);
+                _tune.LeftOut.Add(Say("abc.voice-fields.words-below-the-tune-w-lines-are"), at);
                 break;
         }
     }
@@ -58,9 +63,9 @@ internal sealed partial class AbcVoice
     {
         var read = AbcKey.Of(value);
         if (read.Wrong is { } wrong)
-            _tune.Errors.Add(new SourceError(at, wrong, "a key such as K:D, K:Bb or K:Am"));
+            _tune.Errors.Add(new SourceError(at, wrong, Say("abc.voice-fields.a-key-such-as-k-d-k")));
         foreach (var message in read.LeftOut)
-            _tune.LeftOut.Say(message, at);
+            _tune.LeftOut.Add(message, at);
         if (read.Key is { } key)
         {
             (Draft.Key, _ownSigns) = (key, read.Own);

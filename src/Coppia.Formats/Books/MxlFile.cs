@@ -1,6 +1,7 @@
 using System.IO.Compression;
 using System.Xml.Linq;
 using Coppia.Formats.MusicXml;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Books;
 
@@ -20,13 +21,15 @@ public static class MxlFile
         using var archive = Open(file);
         if (archive.Entries.Count > MostEntries)
             throw new InvalidDataException(
-                $"The file holds {archive.Entries.Count} entries; expected at most {MostEntries}."
+                Say(
+                    "books.mxl-file.the-file-holds-entries-expected-at",
+                    ("entries", archive.Entries.Count),
+                    ("mostEntries", MostEntries)
+                )
             );
         var container =
             archive.GetEntry("META-INF/container.xml")
-            ?? throw new InvalidDataException(
-                "The file holds no META-INF/container.xml; expected a compressed MusicXML file."
-            );
+            ?? throw new InvalidDataException(Say("books.mxl-file.the-file-holds-no-meta-inf-container"));
         string[] paths;
         try
         {
@@ -42,21 +45,12 @@ public static class MxlFile
         }
         catch (System.Xml.XmlException e)
         {
-            throw new InvalidDataException(
-                "META-INF/container.xml is not well formed; expected the list of the file's scores.",
-                e
-            );
+            throw new InvalidDataException(Say("books.mxl-file.meta-inf-container-xml-is-not-well"), e);
         }
 
         var score = paths.Select(archive.GetEntry).FirstOrDefault(e => e is not null);
         return TuneBytes.Plain(
-            Bytes(
-                score
-                    ?? throw new InvalidDataException(
-                        "META-INF/container.xml names no score that the file holds; "
-                            + "expected a rootfile with its full-path."
-                    )
-            )
+            Bytes(score ?? throw new InvalidDataException(Say("books.mxl-file.meta-inf-container-xml-names-no-score")))
         );
     }
 
@@ -75,10 +69,7 @@ public static class MxlFile
         }
         catch (InvalidDataException e)
         {
-            throw new InvalidDataException(
-                "The file is not a complete compressed MusicXML file; expected a .mxl as a notation program saves it.",
-                e
-            );
+            throw new InvalidDataException(Say("books.mxl-file.the-file-is-not-a-complete-compressed"), e);
         }
     }
 
@@ -95,7 +86,10 @@ public static class MxlFile
             whole.Write(buffer, 0, read);
             if (whole.Length > MostUnpackedBytes)
                 throw new InvalidDataException(
-                    $"The file unpacks to more than {MostUnpackedBytes / 1024 / 1024} MB; expected less."
+                    Say(
+                        "books.mxl-file.the-file-unpacks-to-more-than-mb",
+                        ("mostUnpackedBytes", MostUnpackedBytes / 1024 / 1024)
+                    )
                 );
         }
 

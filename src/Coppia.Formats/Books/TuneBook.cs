@@ -1,5 +1,6 @@
 using Coppia.Formats.Abc;
 using Coppia.Formats.Source;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Books;
 
@@ -70,7 +71,7 @@ public static class TuneBook
             .ToArray();
         if (files.Length == 0)
             throw new InvalidDataException(
-                $"The file holds no tunes; expected files that end with {string.Join(", ", Extensions)}."
+                Say("books.tune-book.the-file-holds-no-tunes-expected", ("extensions", string.Join(", ", Extensions)))
             );
         var tunes = new List<BookTune>();
         long unpacked = 0;
@@ -80,7 +81,10 @@ public static class TuneBook
             unpacked += content.Length;
             if (unpacked > MostUnpackedBytes)
                 throw new InvalidDataException(
-                    $"The file unpacks to more than {MostUnpackedBytes / 1024 / 1024} MB; expected less."
+                    Say(
+                        "books.mxl-file.the-file-unpacks-to-more-than-mb",
+                        ("mostUnpackedBytes", MostUnpackedBytes / 1024 / 1024)
+                    )
                 );
             foreach (var tune in OfEntry(file.FullName, content))
             {
@@ -100,7 +104,11 @@ public static class TuneBook
         }
         catch (InvalidDataException e)
         {
-            var error = new SourceError(new(1, 1), $"{name} cannot be opened: {e.Message.TrimEnd('.')}", "a tune file");
+            var error = new SourceError(
+                new(1, 1),
+                Say("books.tune-book.cannot-be-opened", ("name", name), ("trimEnd", e.Message.TrimEnd('.'))),
+                Say("books.tune-book.a-tune-file")
+            );
             return [new BookTune(1, name, 1, "", new(() => ReadResult.Failed(error)))];
         }
     }

@@ -1,5 +1,6 @@
 using System.Text;
 using System.Text.RegularExpressions;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Books;
 
@@ -38,7 +39,7 @@ public static partial class TuneBytes
             return marked;
         if (bytes.AsSpan().Contains((byte)0))
             return Wide(bytes)
-                ?? throw new InvalidDataException("The file is not text; expected ABC, MusicXML or .mxl.");
+                ?? throw new InvalidDataException(Say("books.tune-bytes.the-file-is-not-text-expected-abc"));
         if (Declared(bytes) is { } declared)
             return declared.GetString(bytes);
         try

@@ -3,6 +3,7 @@ using Coppia.Formats.Abc;
 using Coppia.Formats.Letters;
 using Coppia.Formats.MusicXml;
 using Coppia.Formats.Source;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Books;
 
@@ -31,8 +32,17 @@ public static partial class TuneReader
             return ReadResult.Failed(
                 new SourceError(
                     new(1, 1),
-                    $"the text has {text.Length:N0} characters",
-                    $"at most {TuneSize.MostCharacters:N0}"
+                    Say(
+                        "books.tune-reader.the-text-has-characters",
+                        ("text", (text.Length).ToString("N0", System.Globalization.CultureInfo.InvariantCulture))
+                    ),
+                    Say(
+                        "books.tune-reader.at-most",
+                        (
+                            "mostCharacters",
+                            (TuneSize.MostCharacters).ToString("N0", System.Globalization.CultureInfo.InvariantCulture)
+                        )
+                    )
                 )
             );
         if (PlainText.Wrong(text) is { } wrong)

@@ -8,6 +8,7 @@ using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
 using Coppia.Core.Wording.Terms;
 using Coppia.Formats.Records;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Exercises;
 
@@ -25,7 +26,7 @@ public static class ReplyJson
     public static Reply Read(SheetItem item, JsonElement json, Player player)
     {
         if (json.ValueKind != JsonValueKind.Object)
-            throw new FormatException("The answer is not an object.");
+            throw new FormatException(Say("exercises.reply-json.the-answer-is-not-an-object"));
         var read = new Fields(json, player.Instrument);
         return item.Question switch
         {
@@ -52,7 +53,10 @@ public static class ReplyJson
                 read.Numbers("halfSteps", 1, 30)
             ),
             BeatQuestion { Task: BeatTask.Gap } => new ValueReply(
-                ValueText.Read(read.Text("value")) ?? throw new FormatException($"Expected {ValueText.Expected}.")
+                ValueText.Read(read.Text("value"))
+                    ?? throw new FormatException(
+                        Say("exercises.reply-json.read-expected", ("expected", ValueText.Expected))
+                    )
             ),
             BeatQuestion { Task: BeatTask.Barlines } => new BarlinesReply(read.Numbers("after", 0, LongestList)),
             BeatQuestion => new SumReply(read.One("sum", "short", "right", "long") - 1),
@@ -62,14 +66,16 @@ public static class ReplyJson
             PenQuestion when json.TryGetProperty("onPaper", out var paper) && paper.ValueKind == JsonValueKind.True =>
                 new PenReply(0, 0) { OnPaper = true },
             PenQuestion => new PenReply(read.Number("covered", 0, 100), read.Number("astray", 0, 100)),
-            _ => throw new FormatException("Music to play is not answered."),
+            _ => throw new FormatException(Say("exercises.reply-json.music-to-play-is-not-answered")),
         };
     }
 
     private static NameReply Name(Fields read) =>
         NameOf(read.Text("name")) is { } pitch
             ? new NameReply(pitch.Letter, pitch.Alter)
-            : throw new FormatException($"“{read.Text("name")}” is not a name; expected one such as F#.");
+            : throw new FormatException(
+                Say("exercises.reply-json.is-not-a-name-expected-one-such", ("text", read.Text("name")))
+            );
 
     private static KeyReply Key(Fields read) =>
         NameOf(read.Text("key")) is { } tonic
@@ -78,7 +84,9 @@ public static class ReplyJson
                 tonic.Alter,
                 [.. read.List("letters").Select(l => NameOf(l.GetString() ?? "")?.Letter).OfType<Letter>()]
             )
-            : throw new FormatException($"“{read.Text("key")}” is not a key; expected one such as D or Bb.");
+            : throw new FormatException(
+                Say("exercises.reply-json.is-not-a-key-expected-one-such", ("text", read.Text("key")))
+            );
 
     private static Pitch? NameOf(string text)
     {
@@ -111,7 +119,7 @@ public static class ReplyJson
         : sign.ValueKind == JsonValueKind.String
         && Enum.TryParse<BowDirection>(sign.GetString(), ignoreCase: true, out var way)
             ? way
-        : throw new FormatException("Expected down, up or null for each note.");
+        : throw new FormatException(Say("exercises.reply-json.expected-down-up-or-null-for-each"));
 
     private sealed class Fields(JsonElement json, Instrument instrument)
     {
@@ -123,7 +131,7 @@ public static class ReplyJson
         public int Number(string name, int least, int most) =>
             json.TryGetProperty(name, out var value)
                 ? Number(value, name, least, most)
-                : throw Missing(name, $"{least} to {most}");
+                : throw Missing(name, Say("exercises.reply-json.number-to", ("least", least), ("most", most)));
 
         public IReadOnlyList<JsonElement> List(string name) =>
             json.TryGetProperty(name, out var value)
@@ -157,19 +165,19 @@ public static class ReplyJson
         public SpotReply Spot(JsonElement of) =>
             of.ValueKind == JsonValueKind.Object && of.TryGetProperty("semitones", out var height)
                 ? new SpotReply(String(of), Number(height, "semitones", 0, 24))
-                : throw Missing("semitones", "0 to 24");
+                : throw Missing("semitones", Say("exercises.reply-json.0-to-24"));
 
         public PlaceWord Place() =>
             Enum.TryParse<PlaceWord>(Text("place"), ignoreCase: true, out var word)
                 ? word
-                : throw Missing("place", "open, low, regular, high, back or forward");
+                : throw Missing("place", Say("exercises.reply-json.places"));
 
         private static int Number(JsonElement value, string name, int least, int most) =>
             value.ValueKind == JsonValueKind.Number && value.TryGetInt32(out var n) && n >= least && n <= most
                 ? n
-                : throw Missing(name, $"{least} to {most}");
+                : throw Missing(name, Say("exercises.reply-json.number-to", ("least", least), ("most", most)));
 
         private static FormatException Missing(string name, string expected) =>
-            new($"The answer’s “{name}” is not one; expected {expected}.");
+            new(Say("exercises.reply-json.the-answers-is-not-one-expected", ("name", name), ("expected", expected)));
     }
 }

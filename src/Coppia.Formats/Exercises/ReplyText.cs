@@ -2,6 +2,7 @@ using System.Text.RegularExpressions;
 using Coppia.Core.Drills;
 using Coppia.Core.Instruments;
 using Coppia.Core.Music;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Exercises;
 
@@ -12,8 +13,7 @@ public static partial class ReplyText
 {
     /// <summary>What an answer looks like, for error messages.</summary>
     public static string Expected(Instrument instrument) =>
-        $"a name such as F#, or string and finger such as {instrument.StringName(1)}2 or "
-        + $"{instrument.StringName(1)}L2";
+        Say("exercises.reply-text.a-name-such-as-f-or-string", ("stringName", instrument.StringName(1)));
 
     /// <summary>
     /// The answer, or null. A letter and a digit are string and finger where the instrument has the string; else a name

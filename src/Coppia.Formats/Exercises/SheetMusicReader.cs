@@ -4,6 +4,7 @@ using Coppia.Core.Fingering;
 using Coppia.Core.Instruments;
 using Coppia.Core.Music;
 using Coppia.Formats.Records;
+using static Coppia.Core.Wording.Messages.Catalogue;
 using static Coppia.Formats.Exercises.SheetFields;
 
 namespace Coppia.Formats.Exercises;
@@ -15,7 +16,9 @@ internal static class SheetMusicReader
     public static BeatQuestion Row(JsonElement q, Instrument instrument)
     {
         var task = (BeatTask)One(SheetQuestions.Tasks, Text(q, "task"), "a task");
-        var meter = Meter(q) ?? throw new FormatException("the meter is missing; expected one such as 4/4");
+        var meter =
+            Meter(q)
+            ?? throw new FormatException(Say("exercises.sheet-music-reader.the-meter-is-missing-expected-one"));
         var values = Array(q, "values").Select(v => v.GetString() ?? "").ToArray();
         var open = instrument.Strings.FirstOrDefault(s => s.Letter == Letter.D, instrument.Strings[1]);
         int? gap = System.Array.IndexOf(values, "?") is >= 0 and var at ? at : null;
@@ -85,7 +88,7 @@ internal static class SheetMusicReader
             );
         return (score, pins);
 
-        static FormatException NoBars() => new("there are no bars; expected \"bars\", a list of lists of notes");
+        static FormatException NoBars() => new(Say("exercises.sheet-music-reader.there-are-no-bars-expected-bars-a"));
     }
 
     /// <summary>What each bar has of its own, where the bars differ.</summary>
@@ -95,7 +98,7 @@ internal static class SheetMusicReader
     private static ScoreEvent Event(JsonElement e)
     {
         if (e.ValueKind != JsonValueKind.Object)
-            throw new FormatException("a note is not an object; expected {\"note\":\"D4\",\"value\":\"1/4\"}");
+            throw new FormatException(Say("exercises.sheet-music-reader.a-note-is-not-an-object-expected"));
         var slur = e.TryGetProperty("slur", out var s) ? s.GetString() : null;
         var marks = Marks.None;
         foreach (

@@ -3,6 +3,7 @@ using Coppia.Core.Exercises;
 using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
+using static Coppia.Core.Wording.Messages.Catalogue;
 using static Coppia.Formats.Exercises.SheetFields;
 
 namespace Coppia.Formats.Exercises;
@@ -22,29 +23,36 @@ public static class SheetReader
         }
         catch (InvalidQuestionException e)
         {
-            throw new FormatException($"the question has no answer on the {player.Instrument.Id} ({Why(e.Fault)})", e);
+            throw new FormatException(
+                Say(
+                    "exercises.sheet-reader.the-question-has-no-answer-on-the",
+                    ("id", player.Instrument.Id),
+                    ("why", Why(e.Fault))
+                ),
+                e
+            );
         }
     }
 
     private static string Why(QuestionFault fault) =>
         fault switch
         {
-            QuestionFault.OutOfReach => "no finger reaches the note; expected one that the hand can play",
-            QuestionFault.NoSuchString => "there is no such string",
-            QuestionFault.NoSuchPosition => "the hand has no shape there; expected a position such as I",
-            QuestionFault.NoMeter => "the meter is missing; expected one such as 4/4",
-            QuestionFault.NoGap => "nothing is missing; expected one “?” among the values",
-            QuestionFault.NoSuchValue => "no single note fills the gap",
-            QuestionFault.NoBarline => "the values do not fill two bars and more exactly",
-            QuestionFault.NotOneDifference => "the two bars must differ in one place",
-            _ => "the first note is not the key’s tonic",
+            QuestionFault.OutOfReach => Say("exercises.sheet-reader.no-finger-reaches-the-note-expected"),
+            QuestionFault.NoSuchString => Say("exercises.sheet-reader.there-is-no-such-string"),
+            QuestionFault.NoSuchPosition => Say("exercises.sheet-reader.the-hand-has-no-shape-there-expected"),
+            QuestionFault.NoMeter => Say("exercises.sheet-music-reader.the-meter-is-missing-expected-one"),
+            QuestionFault.NoGap => Say("exercises.sheet-reader.nothing-is-missing-expected-one-among"),
+            QuestionFault.NoSuchValue => Say("exercises.sheet-reader.no-single-note-fills-the-gap"),
+            QuestionFault.NoBarline => Say("exercises.sheet-reader.the-values-do-not-fill-two-bars"),
+            QuestionFault.NotOneDifference => Say("exercises.sheet-reader.the-two-bars-must-differ-in-one"),
+            _ => Say("exercises.sheet-reader.the-first-note-is-not-the-keys"),
         };
 
     private static Question Question(ExerciseKind kind, JsonElement q, Player player)
     {
         var instrument = player.Instrument;
         if (q.ValueKind != JsonValueKind.Object)
-            throw new FormatException("the question is not an object; expected fields such as \"note\"");
+            throw new FormatException(Say("exercises.sheet-reader.the-question-is-not-an-object"));
         if (kind.IsPlayed())
         {
             var (music, pins) = SheetMusicReader.Music(q, instrument);
@@ -101,14 +109,19 @@ public static class SheetReader
         var word = Enum.TryParse<PlaceWord>(Text(q, "place"), ignoreCase: true, out var w)
             ? w
             : throw new FormatException(
-                $"“{Text(q, "place")}” is not a place; expected open, low, regular, high, back or forward"
+                Say("exercises.sheet-reader.is-not-a-place-expected-open-low", ("text", Text(q, "place")))
             );
         var finger = Number(q, "finger", 0, 4);
         var pair = new Pair(s, finger, word);
         var note =
             PairNote.Of(player, pair, Signature(q))
             ?? throw new FormatException(
-                $"no finger {finger} is {Text(q, "place")} on the {instrument.StringName(s)} string"
+                Say(
+                    "exercises.sheet-reader.no-finger-is-on-the-string",
+                    ("finger", finger),
+                    ("text", Text(q, "place")),
+                    ("stringName", instrument.StringName(s))
+                )
             );
         return new NoteQuestion(ExerciseKind.WriteIt, note, Signature(q), pair, ByPair: true);
     }
@@ -119,7 +132,12 @@ public static class SheetReader
         return ways.Length > 0
             ? ways[0].Pair
             : throw new FormatException(
-                $"{note} is not on the {instrument.StringName(s)} string of the {instrument.Id}"
+                Say(
+                    "exercises.sheet-reader.is-not-on-the-string-of-the",
+                    ("note", note),
+                    ("stringName", instrument.StringName(s)),
+                    ("id", instrument.Id)
+                )
             );
     }
 }

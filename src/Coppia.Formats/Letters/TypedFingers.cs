@@ -1,6 +1,7 @@
 using System.Text.RegularExpressions;
 using Coppia.Core.Instruments;
 using Coppia.Formats.Source;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Letters;
 
@@ -14,8 +15,10 @@ internal sealed partial class TypedFingers(CancellationToken stop) : TypedTune(s
     private int? _string;
 
     protected override string Expected =>
-        $"a string with a colon ({string.Join(' ', Strings.Select(s => s + ":"))}), "
-        + "a finger 0–4 with L, H or x before it if need be, - for a rest, or a barline |";
+        Say(
+            "letters.typed-fingers.a-string-with-a-colon-a-finger",
+            ("strings", string.Join(' ', Strings.Select(s => s + ":")))
+        );
 
     protected override string NotWhat => "not a finger";
 
@@ -31,7 +34,13 @@ internal sealed partial class TypedFingers(CancellationToken stop) : TypedTune(s
             var letter = named.Groups[1].Value.ToUpperInvariant();
             _string = Strings.Index().Where(s => s.Item == letter).Select(s => (int?)s.Index).FirstOrDefault();
             if (_string is null)
-                Wrong($"the {Head.For.Name.ToLowerInvariant()} has no {letter} string");
+                Wrong(
+                    Say(
+                        "letters.typed-fingers.the-has-no-string",
+                        ("for", Head.For.Name.ToLowerInvariant()),
+                        ("letter", letter)
+                    )
+                );
             else
                 At += named.Length;
             return true;
@@ -42,7 +51,9 @@ internal sealed partial class TypedFingers(CancellationToken stop) : TypedTune(s
             return false;
         if (_string is not { } on)
         {
-            Wrong($"finger {match.Groups[2].Value} comes before a string is named");
+            Wrong(
+                Say("letters.typed-fingers.finger-comes-before-a-string-is-named", ("groups", match.Groups[2].Value))
+            );
             return true;
         }
 
@@ -53,7 +64,13 @@ internal sealed partial class TypedFingers(CancellationToken stop) : TypedTune(s
             .FirstOrDefault(p => p is not null);
         if (pitch is null)
         {
-            Wrong($"the {Head.For.Name.ToLowerInvariant()} has no {match.Value.TrimEnd('*')} in first position");
+            Wrong(
+                Say(
+                    "letters.typed-fingers.the-has-no-in-first-position",
+                    ("for", Head.For.Name.ToLowerInvariant()),
+                    ("trimEnd", match.Value.TrimEnd('*'))
+                )
+            );
             return true;
         }
 

@@ -3,6 +3,7 @@ using Coppia.Core.Instruments;
 using Coppia.Core.Music;
 using Coppia.Formats.Abc;
 using Coppia.Formats.Source;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Letters;
 
@@ -47,8 +48,8 @@ internal sealed partial class TypedHead
                     errors.Add(
                         new SourceError(
                             at,
-                            $"“{value}” is not a key",
-                            "a key such as D, B♭ major, E minor, or 2 sharps"
+                            Say("letters.typed-head.is-not-a-key", ("value", value)),
+                            Say("letters.typed-head.a-key-such-as-d-b-major")
                         )
                     );
                     break;
@@ -56,21 +57,37 @@ internal sealed partial class TypedHead
                     Time = time;
                     break;
                 case "time" or "meter":
-                    errors.Add(new SourceError(at, $"“{value}” is not a meter", "a meter such as 4/4, 3/4, 6/8 or C"));
+                    errors.Add(
+                        new SourceError(
+                            at,
+                            Say("abc.reader.is-not-a-meter", ("value", value)),
+                            Say("letters.typed-head.a-meter-such-as-4-4-3")
+                        )
+                    );
                     break;
                 case "for" or "instrument" when PrintedFor.Named(value) is { } instrument:
                     Instrument = instrument;
                     break;
                 case "for" or "instrument":
                     errors.Add(
-                        new SourceError(at, $"“{value}” is not an instrument", Core.Wording.Terms.Labels.Instruments())
+                        new SourceError(
+                            at,
+                            Say("letters.typed-head.is-not-an-instrument", ("value", value)),
+                            Core.Wording.Terms.Labels.Instruments
+                        )
                     );
                     break;
                 case "clef" when Clef.Named(value) is { } clef:
                     Clef = clef;
                     break;
                 case "clef":
-                    errors.Add(new SourceError(at, $"“{value}” is not a clef", "treble, alto, tenor or bass"));
+                    errors.Add(
+                        new SourceError(
+                            at,
+                            Say("letters.typed-head.is-not-a-clef", ("value", value)),
+                            Say("letters.typed-head.clefs")
+                        )
+                    );
                     break;
             }
 

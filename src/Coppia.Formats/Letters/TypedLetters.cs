@@ -1,6 +1,7 @@
 using System.Text.RegularExpressions;
 using Coppia.Core.Music;
 using Coppia.Formats.Source;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Letters;
 
@@ -13,9 +14,7 @@ internal sealed partial class TypedLetters(CancellationToken stop) : TypedTune(s
 {
     private int? _before;
 
-    protected override string Expected =>
-        "a letter A–G with # or b if need be and its beats behind it (G, F#, B2, A1/2), z or - for a rest, "
-        + "or a barline |";
+    protected override string Expected => Say("letters.typed-letters.a-letter-a-g-with-or-b");
 
     protected override string NotWhat => "not a note";
 
@@ -47,7 +46,7 @@ internal sealed partial class TypedLetters(CancellationToken stop) : TypedTune(s
         if (octave is < 0 or > 8)
         {
             At = at.Column - 1;
-            Wrong("the note lies outside all instruments");
+            Wrong(Say("abc.pitch.the-note-lies-outside-all-instruments"));
             return true;
         }
 

@@ -2,6 +2,7 @@ using System.Text.RegularExpressions;
 using Coppia.Core.Music;
 using Coppia.Core.Writing;
 using Coppia.Formats.Source;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Letters;
 
@@ -102,7 +103,11 @@ internal abstract partial class TypedTune
         var spread = BarFilling.Spread(e, length);
         if (spread.Count == 0)
             _errors.Add(
-                new SourceError(at, "a length that no note values make up", "a length such as 2, 1/2, 1/4 or a dot")
+                new SourceError(
+                    at,
+                    Say("letters.typed-tune.a-length-that-no-note-values-make"),
+                    Say("letters.typed-tune.a-length-such-as-2-1-2")
+                )
             );
         _loose.AddRange(spread);
         _notes += spread.Count;
@@ -127,7 +132,7 @@ internal abstract partial class TypedTune
         var dots = Math.Min(3, match.Groups[4].Length);
         if (above is < 1 or > 64 || below is < 1 or > 64)
         {
-            Wrong($"“{match.Value}” is not a length in beats");
+            Wrong(Say("letters.typed-tune.is-not-a-length-in-beats", ("match", match.Value)));
             return Fraction.Whole;
         }
 
@@ -166,7 +171,7 @@ internal abstract partial class TypedTune
         else if (!ReadOwn())
         {
             var word = WordPattern().Match(Line, At).Value;
-            Wrong($"“{word}” is {NotWhat}");
+            Wrong(Say("letters.typed-tune.token-is", ("word", word), ("notWhat", NotWhat)));
         }
     }
 

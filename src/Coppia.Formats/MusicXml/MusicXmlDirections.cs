@@ -4,6 +4,7 @@ using System.Xml.Linq;
 using Coppia.Core.Music;
 using Coppia.Core.Wording.Stand;
 using Coppia.Formats.Source;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.MusicXml;
 
@@ -56,7 +57,12 @@ internal sealed partial class MusicXmlDirections(LeftOut leftOut)
                     Metronome(type);
                     break;
                 default:
-                    LeaveOut($"Some signs over the staff are left out ({type.Name.LocalName}).");
+                    LeaveOut(
+                        Say(
+                            "musicxml.directions.some-signs-over-the-staff-are-left",
+                            ("localName", type.Name.LocalName)
+                        )
+                    );
                     break;
             }
         }
@@ -92,7 +98,7 @@ internal sealed partial class MusicXmlDirections(LeftOut leftOut)
                 || NumberPattern().Match(rate.Value) is not { Success: true } number
             )
             {
-                LeaveOut("A metronome mark that gives no beats a minute is left out.");
+                LeaveOut(Say("musicxml.directions.a-metronome-mark-that-gives-no-beats"));
                 return;
             }
 
@@ -102,13 +108,13 @@ internal sealed partial class MusicXmlDirections(LeftOut leftOut)
             if (Tempo is null && isHead)
                 Tempo = (beat ?? Fraction.Quarter, int.Parse(number.Value, CultureInfo.InvariantCulture));
             else
-                LeaveOut("A change of tempo inside the tune is left out.");
+                LeaveOut(Say("abc.voice-fields.a-change-of-tempo-inside-the-tune"));
         }
 
         void Sign(Func<ScoreEvent, ScoreEvent> apply, bool begins = false) =>
             measure.Signs.Add(new TimedSign(staff, at, begins, apply));
 
-        void LeaveOut(string message) => leftOut.Say(message, MusicXmlReader.At(direction), measure.Number);
+        void LeaveOut(string message) => leftOut.Add(message, MusicXmlReader.At(direction), measure.Number);
     }
 
     private static (Fraction, int)? SoundTempo(XElement sound) =>

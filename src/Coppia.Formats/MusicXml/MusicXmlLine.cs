@@ -1,6 +1,7 @@
 using System.Globalization;
 using Coppia.Core.Music;
 using Coppia.Formats.Source;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.MusicXml;
 
@@ -75,13 +76,18 @@ internal sealed class MusicXmlLine
                 ),
         ];
         if (voices.Count > lines.Length && voices.Count > MostLines)
-            leftOut.Say($"Of a part with many voices only the {MostLines} fullest are read.", part.Measures[0].At);
+            leftOut.Add(
+                Say("musicxml.line.of-a-part-with-many-voices-only", ("mostLines", MostLines)),
+                part.Measures[0].At
+            );
         foreach (var line in lines)
         {
             var alone = lines.Count(l => l.Staff == line.Staff) == 1;
             line.Key = part.Staves == 1 && alone ? id : $"{id}/{line.Staff}{(alone ? "" : $"/{line.Voice}")}";
             line.Name =
-                name + (part.Staves == 1 ? "" : $", staff {line.Staff}") + (alone ? "" : $", voice {line.Voice}");
+                name
+                + (part.Staves == 1 ? "" : Say("musicxml.line.of-staff", ("staff", line.Staff)))
+                + (alone ? "" : Say("musicxml.line.of-voice", ("voice", line.Voice)));
             line.Build();
         }
 
@@ -117,7 +123,7 @@ internal sealed class MusicXmlLine
         }
 
         foreach (var sign in _waiting)
-            _leftOut.Say("A sign after the last note is left out.", _part.Measures[^1].At);
+            _leftOut.Add(Say("musicxml.line.a-sign-after-the-last-note-is"), _part.Measures[^1].At);
     }
 
     /// <summary>The source's own numbers, where they are not what counting gives.</summary>
@@ -162,11 +168,7 @@ internal sealed class MusicXmlLine
                 Rest(note.Position - at, measure, at);
             else if (note.Position < at)
             {
-                _leftOut.Say(
-                    "A note that begins before the last one of its voice has ended is left out.",
-                    note.Event.At,
-                    measure.Number
-                );
+                _leftOut.Add(Say("musicxml.line.a-note-that-begins-before-the-last"), note.Event.At, measure.Number);
                 continue;
             }
 

@@ -1,5 +1,6 @@
 using System.Xml.Linq;
 using Coppia.Core.Music;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.MusicXml;
 
@@ -91,7 +92,12 @@ internal static class MusicXmlNotations
                         marks |= Mark(sign);
                     break;
                 default:
-                    leaveOut($"Some signs on notes are left out ({notation.Name.LocalName}).");
+                    leaveOut(
+                        Say(
+                            "musicxml.notations.some-signs-on-notes-are-left-out",
+                            ("localName", notation.Name.LocalName)
+                        )
+                    );
                     break;
             }
         }
@@ -122,7 +128,7 @@ internal static class MusicXmlNotations
                 name = $"{name}: {sign.Value.Trim()}";
             var own = Table.FirstOrDefault(t => t.Name == name).Mark | OtherNames.GetValueOrDefault(name);
             if (own == Marks.None && name is not ("accidental-mark" or "wavy-line"))
-                leaveOut($"Some signs on notes are left out ({name}).");
+                leaveOut(Say("musicxml.notations.some-signs-on-notes-are-left-out-2", ("name", name)));
             return own;
         }
 
@@ -137,7 +143,7 @@ internal static class MusicXmlNotations
                     .Select(n => n is [>= '0' and <= '4'] ? n[0] - '0' : -1),
             ];
             if (numbers.Length == 0 || numbers.Contains(-1))
-                leaveOut($"A printed finger that is no number from 0 to 4 is left out (“{text}”).");
+                leaveOut(Say("musicxml.notations.a-printed-finger-that-is-no-number", ("text", text)));
             else
                 fingers.AddRange(numbers);
             return Marks.None;

@@ -1,6 +1,7 @@
 using System.Xml.Linq;
 using Coppia.Core.Music;
 using Coppia.Formats.Source;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.MusicXml;
 
@@ -45,7 +46,7 @@ internal sealed class MusicXmlPart(LeftOut leftOut, List<SourceError> errors)
 
             foreach (var graces in _graces.Values.Where(g => g.Count > 0))
             {
-                leftOut.Say("Grace notes with no note after them are left out.", _measure.At, _measure.Number);
+                leftOut.Add(Say("abc.voice.grace-notes-with-no-note-after-them"), _measure.At, _measure.Number);
                 graces.Clear();
             }
 
@@ -91,7 +92,7 @@ internal sealed class MusicXmlPart(LeftOut leftOut, List<SourceError> errors)
                 _measure.Waymarks |= MusicXmlWaymarks.OfSound(element);
                 break;
             case "harmony" or "figured-bass":
-                LeaveOut(element, "Chord symbols are left out.");
+                LeaveOut(element, Say("abc.signs.chord-symbols-are-left-out"));
                 break;
         }
     }
@@ -111,7 +112,7 @@ internal sealed class MusicXmlPart(LeftOut leftOut, List<SourceError> errors)
             ? new Fraction(duration, 4L * _divisions)
             : Fraction.Zero;
 
-    private void LeaveOut(XElement at, string message) => leftOut.Say(message, MusicXmlReader.At(at), _measure.Number);
+    private void LeaveOut(XElement at, string message) => leftOut.Add(message, MusicXmlReader.At(at), _measure.Number);
 
     private void Wrong(XElement at, string wrong, string expected) =>
         errors.Add(new SourceError(MusicXmlReader.At(at), wrong, expected));
@@ -123,14 +124,18 @@ internal sealed class MusicXmlPart(LeftOut leftOut, List<SourceError> errors)
             if (MusicXmlReader.Int(divisions) is > 0 and <= 1_000_000 and var d)
                 _divisions = d;
             else
-                Wrong(divisions, $"“{divisions.Value}” divisions of a quarter", "a whole number above 0");
+                Wrong(
+                    divisions,
+                    Say("musicxml.part.divisions-of-a-quarter", ("divisions", divisions.Value)),
+                    Say("musicxml.part.a-whole-number-above-0")
+                );
         }
 
         if (attributes.Element("transpose") is { } transpose)
         {
             _transposition = Transposition.Of(transpose);
             if (!_transposition.IsOctaves)
-                LeaveOut(attributes, "A part that is written in another key than it sounds is put where it sounds.");
+                LeaveOut(attributes, Say("musicxml.part.a-part-that-is-written-in-another"));
         }
 
         if (attributes.Element("key") is { } key)
@@ -155,13 +160,17 @@ internal sealed class MusicXmlPart(LeftOut leftOut, List<SourceError> errors)
     {
         if (key.Element("fifths") is not { } fifths)
         {
-            LeaveOut(key, "A key signature of single signs is left out; they are printed at their notes.");
+            LeaveOut(key, Say("musicxml.part.a-key-signature-of-single-signs-is"));
             return;
         }
 
         if (MusicXmlReader.Int(fifths) is not (>= -7 and <= 7 and var f))
         {
-            Wrong(fifths, $"a key signature of “{fifths.Value}” fifths", "a whole number from −7 to 7");
+            Wrong(
+                fifths,
+                Say("musicxml.part.a-key-signature-of-fifths", ("fifths", fifths.Value)),
+                Say("musicxml.part.a-whole-number-from-7-to-7")
+            );
             return;
         }
 
@@ -185,7 +194,11 @@ internal sealed class MusicXmlPart(LeftOut leftOut, List<SourceError> errors)
         }
         else
         {
-            Wrong(time, "a time signature that cannot be read", "beats 1 to 32 over 1, 2, 4, 8, 16 or 32");
+            Wrong(
+                time,
+                Say("musicxml.part.a-time-signature-that-cannot-be-read"),
+                Say("musicxml.part.beats-1-to-32-over-1-2")
+            );
             return;
         }
 
@@ -206,7 +219,7 @@ internal sealed class MusicXmlPart(LeftOut leftOut, List<SourceError> errors)
 
         if (note.Element("cue") is not null)
         {
-            LeaveOut(note, "Cue notes are left out.");
+            LeaveOut(note, Say("musicxml.part.cue-notes-are-left-out"));
             return;
         }
 
@@ -217,7 +230,7 @@ internal sealed class MusicXmlPart(LeftOut leftOut, List<SourceError> errors)
             if (note.Element("unpitched") is not null)
             {
                 HasUnpitched = true;
-                LeaveOut(note, "Notes without a pitch are left out.");
+                LeaveOut(note, Say("musicxml.part.notes-without-a-pitch-are-left-out"));
             }
 
             return;
@@ -254,7 +267,7 @@ internal sealed class MusicXmlPart(LeftOut leftOut, List<SourceError> errors)
             return;
         var main = _measure.Notes[^1];
         _measure.Notes[^1] = main with { Event = main.Event with { Chord = [.. main.Event.Chord, member] } };
-        LeaveOut(note, "Double stops are shown, but only the first note of each is given a string and finger.");
+        LeaveOut(note, Say("abc.notes.double-stops-are-shown-but-only-the"));
     }
 
     private void Add(XElement note, (int Staff, string Voice) key, Fraction position, Fraction duration, Pitch? pitch)
@@ -321,14 +334,10 @@ internal sealed class MusicXmlPart(LeftOut leftOut, List<SourceError> errors)
     private Pitch? ReadPitch(XElement element)
     {
         if (MusicXmlPitch.IsBetweenHalfSteps(element))
-            LeaveOut(element, "A pitch between the half steps is put on the nearest one.");
+            LeaveOut(element, Say("musicxml.part.a-pitch-between-the-half-steps-is"));
         if (MusicXmlPitch.Of(element) is { } pitch)
             return _transposition.Sounding(pitch);
-        Wrong(
-            element,
-            "a pitch that cannot be read",
-            "a step A–G, an alter from −2 to 2 in whole semitones, and an octave 0–9"
-        );
+        Wrong(element, Say("musicxml.part.a-pitch-that-cannot-be-read"), Say("musicxml.part.a-step-a-g-an-alter-from"));
         return null;
     }
 }

@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Xml.Linq;
 using Coppia.Core.Music;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.MusicXml;
 
@@ -56,7 +57,13 @@ internal static class MusicXmlPitch
         var actual = MusicXmlReader.Int(modification?.Element("actual-notes")) ?? 1;
         var normal = MusicXmlReader.Int(modification?.Element("normal-notes")) ?? 1;
         if (actual is < 1 or > 64 || normal is < 1 or > 64)
-            return (null, ($"a tuplet of {actual} in the time of {normal}", "numbers from 1 to 64"));
+            return (
+                null,
+                (
+                    Say("musicxml.pitch.a-tuplet-of-in-the-time-of", ("actual", actual), ("normal", normal)),
+                    Say("musicxml.pitch.numbers-from-1-to-64")
+                )
+            );
         var type = note.Element("type");
         if (type is not null && Value(type.Value.Trim(), note.Elements("dot").Count()) is { } value)
             return (value with { TupletActual = actual, TupletNormal = normal }, null);
@@ -66,13 +73,16 @@ internal static class MusicXmlPitch
             ? (
                 null,
                 (
-                    "a note with neither a type nor a duration of one note value",
-                    "a <type>, or a <duration> that is one note value"
+                    Say("musicxml.pitch.a-note-with-neither-a-type-nor"),
+                    Say("musicxml.pitch.a-type-or-a-duration-that-is")
                 )
             )
             : (
                 null,
-                ($"“{type.Value}” is not a note value that Coppia reads", "whole, half, quarter, eighth, 16th … 128th")
+                (
+                    Say("musicxml.pitch.is-not-a-note-value-that-coppia", ("type", type.Value)),
+                    Say("musicxml.pitch.types")
+                )
             );
     }
 
@@ -97,7 +107,12 @@ internal static class MusicXmlPitch
             nearest,
             nearest is null
                 ? null
-                : $"A {sign} clef on line {line} is left out; the notes are printed in the {nearest.Name} clef."
+                : Say(
+                    "musicxml.pitch.a-clef-on-line-is-left-out",
+                    ("sign", sign),
+                    ("line", line),
+                    ("nearest", nearest.Name)
+                )
         );
     }
 

@@ -3,6 +3,7 @@ using System.Xml;
 using System.Xml.Linq;
 using Coppia.Core.Music;
 using Coppia.Formats.Source;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.MusicXml;
 
@@ -41,8 +42,8 @@ public static class MusicXmlReader
             return ReadResult.Failed(
                 new SourceError(
                     new(Math.Max(1, e.LineNumber), Math.Max(1, e.LinePosition)),
-                    $"the XML is not well formed ({message.TrimEnd('.')})",
-                    "well-formed MusicXML without entities of its own"
+                    Say("musicxml.reader.the-xml-is-not-well-formed", ("trimEnd", message.TrimEnd('.'))),
+                    Say("musicxml.reader.well-formed-musicxml-without-entities")
                 )
             );
         }
@@ -58,13 +59,15 @@ public static class MusicXmlReader
             return ReadResult.Failed(
                 new SourceError(
                     At(root),
-                    $"the outermost element is <{root.Name.LocalName}>",
-                    "<score-partwise>, MusicXML as most programs save it"
+                    Say("musicxml.reader.the-outermost-element-is", ("localName", root.Name.LocalName)),
+                    Say("musicxml.reader.score-partwise-musicxml-as-most")
                 )
             );
         var parts = Parts(root);
         if (parts.Count == 0)
-            return ReadResult.Failed(new SourceError(At(root), "there is no part with music", "a <part> element"));
+            return ReadResult.Failed(
+                new SourceError(At(root), Say("musicxml.reader.there-is-no-part-with-music"), "a <part> element")
+            );
         return Read(root, parts, withSilence, size);
     }
 
@@ -97,7 +100,10 @@ public static class MusicXmlReader
                     new Notice(
                         At(root),
                         null,
-                        $"The part {(name.Length > 0 ? $"“{name}”" : id)} has no pitches and is left out.",
+                        Say(
+                            "musicxml.reader.the-part-has-no-pitches-and-is",
+                            ("what", name.Length > 0 ? $"“{name}”" : id)
+                        ),
                         IsLoss: true
                     )
                 );

@@ -3,6 +3,7 @@ using System.Xml.Linq;
 using Coppia.Core.Music;
 using Coppia.Formats.Abc;
 using Coppia.Formats.Source;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.MusicXml;
 
@@ -43,7 +44,10 @@ public static class MusicXmlWriter
             ),
             ScoreLines.WithOwnIds(lines).Select((l, i) => Part(l.Score, $"P{i + 1}", extras ?? new MusicXmlExtras()))
         );
-        return "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n" + root.ToString(SaveOptions.DisableFormatting) + "\n";
+        return Say(
+            "musicxml.writer.xml-version-1-0-encoding-utf-8",
+            ("disableFormatting", root.ToString(SaveOptions.DisableFormatting))
+        );
     }
 
     private static XElement Part(Score score, string id, MusicXmlExtras extras)

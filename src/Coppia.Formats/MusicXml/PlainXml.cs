@@ -1,6 +1,7 @@
 using System.Xml;
 using System.Xml.Linq;
 using Coppia.Formats.Source;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.MusicXml;
 
@@ -34,7 +35,7 @@ internal static class PlainXml
                 {
                     var at = (IXmlLineInfo)walk;
                     throw new XmlException(
-                        $"Elements are nested more than {Deepest} deep",
+                        Say("musicxml.plain-xml.elements-are-nested-more-than-deep", ("deepest", Deepest)),
                         null,
                         at.LineNumber,
                         at.LinePosition

@@ -3,6 +3,7 @@ using System.Text.Json;
 using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
 using Coppia.Formats.Source;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Records;
 
@@ -37,13 +38,19 @@ public static class JsonParts
     /// <summary>Where a JSON text is wrong, and what is: "pins[2].string: …".</summary>
     public static string Said(JsonException e)
     {
-        var path = e.Path is { Length: > 1 } at ? at[(at[1] == '.' ? 2 : 1)..] : "the beginning";
-        return $"at {path}: "
-            + (
+        var path = e.Path is { Length: > 1 } at
+            ? at[(at[1] == '.' ? 2 : 1)..]
+            : Say("records.json-parts.the-beginning");
+        return Say(
+            "records.json-parts.said-at",
+            ("path", path),
+            (
+                "what",
                 e is WrongPartException ? e.Message
-                : IsDay(e) ? "expected a day such as 2026-09-14"
-                : Missing(e.Message) ?? "there is no value that fits"
-            );
+                : IsDay(e) ? Say("records.json-parts.expected-a-day-such-as-2026-09")
+                : Missing(e.Message) ?? Say("records.json-parts.there-is-no-value-that-fits")
+            )
+        );
     }
 
     /// <summary>The reader looked for a day of the calendar (ISO 8601).</summary>
@@ -57,8 +64,13 @@ public static class JsonParts
         var at = message.IndexOf(before, StringComparison.Ordinal);
         return at < 0
             ? null
-            : $"{message[(at + before.Length)..].Trim().TrimEnd('.').Replace("'", "", StringComparison.Ordinal)} is "
-                + "missing";
+            : Say(
+                "records.json-parts.is-missing",
+                (
+                    "replace",
+                    message[(at + before.Length)..].Trim().TrimEnd('.').Replace("'", "", StringComparison.Ordinal)
+                )
+            );
     }
 
     private static void LookAtParts(JsonTypeInfo type)
@@ -96,7 +108,7 @@ public static class JsonParts
     private static string? Wrong(object? value) =>
         value switch
         {
-            null => "has an empty place",
+            null => Say("records.json-parts.has-an-empty-place"),
             string text => WrongText(text),
             JsonElement json => WrongJson(json),
             IDictionary pairs => Wrong(pairs.Keys) ?? Wrong(pairs.Values),
@@ -121,12 +133,16 @@ public static class JsonParts
         }
         catch (InvalidOperationException)
         {
-            return "has bytes or halves of characters that are no text"; // as the reader of JSON tells it
+            return Say("records.json-parts.has-bytes-or-halves-of-characters"); // as the reader of JSON tells it
         }
     }
 
     private static string? WrongText(string text) =>
         PlainText.FirstWrong(text) is >= 0 and var at
-            ? $"has the character {PlainText.NameOf(text[at])} in place {at + 1}, which cannot be kept"
+            ? Say(
+                "records.json-parts.has-the-character-in-place-which",
+                ("nameOf", PlainText.NameOf(text[at])),
+                ("at", at + 1)
+            )
             : null;
 }

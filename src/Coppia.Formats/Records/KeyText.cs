@@ -1,4 +1,5 @@
 using Coppia.Core.Shapes;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Records;
 
@@ -6,7 +7,7 @@ namespace Coppia.Formats.Records;
 public static class KeyText
 {
     /// <summary>What a key looks like, for error messages.</summary>
-    public const string Expected = "a key such as D, Bb, F# or Em";
+    public static string Expected => Say("records.key-text.a-key");
 
     public static string Of(ScaleKey key)
     {
@@ -15,8 +16,8 @@ public static class KeyText
         {
             ScaleForm.Major => tonic,
             ScaleForm.NaturalMinor => tonic + "m",
-            ScaleForm.HarmonicMinor => tonic + " harmonic minor",
-            _ => tonic + " melodic minor",
+            ScaleForm.HarmonicMinor => Say("records.key-text.harmonic-minor", ("tonic", tonic)),
+            _ => Say("records.key-text.melodic-minor", ("tonic", tonic)),
         };
     }
 

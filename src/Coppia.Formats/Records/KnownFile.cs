@@ -3,6 +3,7 @@ using System.Text.Json.Serialization;
 using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Records;
 
@@ -53,8 +54,11 @@ public static class KnownFile
         catch (JsonException e)
         {
             throw new FormatException(
-                $"{(e.LineNumber ?? 0) + 1}:{(e.BytePositionInLine ?? 0) + 1}: not what a class knows; "
-                    + "expected a JSON object with known, or with positions, strings, values, not",
+                Say(
+                    "records.known-file.not-what-a-class-knows-expected-a",
+                    ("lineNumber", (e.LineNumber ?? 0) + 1),
+                    ("bytePositionInLine", (e.BytePositionInLine ?? 0) + 1)
+                ),
                 e
             );
         }
@@ -70,9 +74,7 @@ public static class KnownFile
     private static ClassKnowledge OfRecord(Known known, string[] things)
     {
         if (known is not { Positions: null, Strings: null, Values: null, Not: null })
-            throw new FormatException(
-                "1:1: known stands alone; expected no positions, strings, values or not beside it"
-            );
+            throw new FormatException(Say("records.known-file.1-1-known-stands-alone-expected-no"));
         return ClassKnowledge.Of(things.Select(Thing));
     }
 
@@ -97,7 +99,11 @@ public static class KnownFile
             n =>
                 of(
                     StringSection.Named(n.Key)
-                        ?? throw Wrong(n.Key, "an instrument", StringSection.All.Select(i => i.Id)),
+                        ?? throw Wrong(
+                            n.Key,
+                            Say("records.known-file.an-instrument"),
+                            StringSection.All.Select(i => i.Id)
+                        ),
                     n.Value
                 )
         );
@@ -109,7 +115,7 @@ public static class KnownFile
                     ? heights
                     : throw Wrong(
                         p,
-                        $"a position of the {instrument.Id}",
+                        Say("records.known-file.a-position-of-the", ("id", instrument.Id)),
                         instrument.Frames.Select(f => f.Position).Distinct()
                     )
             )
@@ -121,7 +127,7 @@ public static class KnownFile
                 instrument.Strings.Where(x => x.Letter.ToString() == s).Select(x => (Letter?)x.Letter).FirstOrDefault()
                 ?? throw Wrong(
                     s,
-                    $"a string of the {instrument.Id}",
+                    Say("records.known-file.a-string-of-the", ("id", instrument.Id)),
                     instrument.Strings.Select(x => x.Letter.ToString())
                 )
             )
@@ -129,16 +135,27 @@ public static class KnownFile
 
     private static NoteValue Value(string text) =>
         ValueText.Read(text)
-        ?? throw new FormatException($"1:1: “{text}” is not a note value; expected {ValueText.Expected}");
+        ?? throw new FormatException(
+            Say("records.known-file.1-1-is-not-a-note-value", ("text", text), ("expected", ValueText.Expected))
+        );
 
     private static Skills Skill(string text)
     {
         var all = Enum.GetValues<Skills>().Where(s => s is not (Skills.None or Skills.All)).ToDictionary(Name);
-        return all.TryGetValue(text, out var skill) ? skill : throw Wrong(text, "something to be learned", all.Keys);
+        return all.TryGetValue(text, out var skill)
+            ? skill
+            : throw Wrong(text, Say("records.known-file.something-to-be-learned"), all.Keys);
     }
 
     private static string Name(Skills skill) => JsonNamingPolicy.CamelCase.ConvertName(skill.ToString());
 
     private static FormatException Wrong(string text, string what, IEnumerable<string> expected) =>
-        new($"1:1: “{text}” is not {what}; expected one of {string.Join(", ", expected)}");
+        new(
+            Say(
+                "records.known-file.1-1-is-not-expected-one-of",
+                ("text", text),
+                ("what", what),
+                ("expected", string.Join(", ", expected))
+            )
+        );
 }

@@ -4,6 +4,7 @@ using System.Text.Json.Serialization;
 using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Wording.Terms;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Records;
 
@@ -31,9 +32,7 @@ public static class StyleFile
         {
             var style =
                 JsonSerializer.Deserialize<HouseStyle>(WithAlternatives(json), Json)
-                ?? throw new FormatException(
-                    "1:1: the style is empty; expected a JSON object such as {\"fourthFinger\":\"openFirst\"}"
-                );
+                ?? throw new FormatException(Say("records.style-file.1-1-the-style-is-empty-expected"));
             return
                 style.Alternatives.Select(a => WrongAlternative(a.Key, a.Value)).FirstOrDefault(w => w is not null)
                     is { } wrong
@@ -43,9 +42,12 @@ public static class StyleFile
         catch (JsonException e)
         {
             throw new FormatException(
-                $"{(e.LineNumber ?? 0) + 1}:{(e.BytePositionInLine ?? 0) + 1}: not a house style, {JsonParts.Said(e)}; "
-                    + "expected a JSON object such as {\"fourthFinger\":\"openFirst\"} with the settings’ own "
-                    + "names and words",
+                Say(
+                    "records.style-file.not-a-house-style-expected-a-json",
+                    ("lineNumber", (e.LineNumber ?? 0) + 1),
+                    ("bytePositionInLine", (e.BytePositionInLine ?? 0) + 1),
+                    ("said", JsonParts.Said(e))
+                ),
                 e
             );
         }
@@ -57,8 +59,16 @@ public static class StyleFile
         var ways = StringSection.Named(instrument)?.Alternatives.Select(a => a.Name).ToArray() ?? [];
         if (ways.Contains(name))
             return null;
-        var right = ways.Length == 0 ? "it has one way only" : $"expected {English.List(ways, "or")}";
-        return $"“{name}” is not a way to finger “{instrument}”; {right}";
+        var right =
+            ways.Length == 0
+                ? Say("records.style-file.it-has-one-way-only")
+                : Say("records.style-file.wrong-alternative-expected", ("ways", English.Either(ways)));
+        return Say(
+            "records.style-file.is-not-a-way-to-finger",
+            ("name", name),
+            ("instrument", instrument),
+            ("right", right)
+        );
     }
 
     /// <summary>Styles kept before instruments had alternatives name the bass's in a setting of its own.</summary>

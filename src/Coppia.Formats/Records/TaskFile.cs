@@ -6,6 +6,7 @@ using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
 using Coppia.Core.Wording.Desk;
 using Coppia.Core.Wording.Terms;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Records;
 
@@ -52,7 +53,7 @@ public static class TaskFile
         {
             var file =
                 JsonSerializer.Deserialize<InFile>(json, Json)
-                ?? throw Wrong("the task is empty; expected a JSON object");
+                ?? throw Wrong(Say("records.task-file.the-task-is-empty-expected-a-json"));
             var task = TaskOf(file);
             return TaskFault.In(task) is [var fault, ..]
                 ? throw Wrong(new CompositionWords(HouseStyle.Default).Fault(fault, task))
@@ -61,10 +62,12 @@ public static class TaskFile
         catch (JsonException e)
         {
             throw new FormatException(
-                $"{(e.LineNumber ?? 0) + 1}:{(e.BytePositionInLine ?? 0) + 1}: not a writing task, "
-                    + $"{JsonParts.Said(e)}; "
-                    + "expected a JSON object with instrument, bars and allowed, "
-                    + "and as wanted key, meter, values, mostRests, fixed, clef, byHand",
+                Say(
+                    "records.task-file.not-a-writing-task-expected-a-json",
+                    ("lineNumber", (e.LineNumber ?? 0) + 1),
+                    ("bytePositionInLine", (e.BytePositionInLine ?? 0) + 1),
+                    ("said", JsonParts.Said(e))
+                ),
                 e
             );
         }
@@ -75,18 +78,31 @@ public static class TaskFile
         {
             Instrument =
                 StringSection.Named(file.Instrument)
-                ?? throw Wrong($"“{file.Instrument}” is not an instrument; expected {Labels.Instruments()}"),
+                ?? throw Wrong(
+                    Say(
+                        "classes.learner-list.is-not-an-instrument-expected",
+                        ("instrument", file.Instrument),
+                        ("instruments", Labels.Instruments)
+                    )
+                ),
             OtherClef = file.Clef is { } clef
                 ? Clef.Named(clef)
                     ?? throw Wrong(
-                        $"“{clef}” is not a clef; expected {English.List([.. Clef.All.Select(c => c.Name)], "or")}"
+                        Say(
+                            "records.task-file.is-not-a-clef-expected",
+                            ("clef", clef),
+                            ("all", English.Either([.. Clef.All.Select(c => c.Name)]))
+                        )
                     )
                 : null,
             Key =
-                KeyText.Read(file.Key ?? "C") ?? throw Wrong($"“{file.Key}” is not a key; expected {KeyText.Expected}"),
+                KeyText.Read(file.Key ?? "C")
+                ?? throw Wrong(
+                    Say("records.task-file.is-not-a-key-expected", ("key", file.Key), ("expected", KeyText.Expected))
+                ),
             Meter =
                 ValueText.Meter(file.Meter ?? "4/4")
-                ?? throw Wrong($"“{file.Meter}” is not a meter; expected one such as 4/4"),
+                ?? throw Wrong(Say("records.task-file.is-not-a-meter-expected-one-such", ("meter", file.Meter))),
             Bars = file.Bars,
             Allowed = [.. file.Allowed.Select(PitchOf).Distinct().OrderBy(p => p.Midi)],
             Values = [.. (file.Values ?? ["1/4"]).Select(ValueOf).Distinct()],
@@ -116,7 +132,10 @@ public static class TaskFile
     }
 
     private static NoteValue ValueOf(string text) =>
-        ValueText.Read(text) ?? throw Wrong($"“{text}” is not a note value; expected {ValueText.Expected}");
+        ValueText.Read(text)
+        ?? throw Wrong(
+            Say("exercises.sheet-fields.is-not-a-note-value-expected", ("text", text), ("expected", ValueText.Expected))
+        );
 
     private static FormatException Wrong(string what) => new($"1:1: {what}");
 }

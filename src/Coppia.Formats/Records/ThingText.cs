@@ -2,6 +2,7 @@ using System.Globalization;
 using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Records;
 
@@ -19,18 +20,31 @@ public static class ThingText
     public static string Of(KnownThing thing) =>
         thing switch
         {
-            KnownNote n => $"note {n.Instrument} {n.Open} {n.Pitch}",
-            KnownFinger f =>
-                $"finger {f.Instrument} {(f.Place.Reach ? "reach" : Name(f.Place.Word))} {Figure(f.Place.Finger)}",
-            KnownPosition p => $"position {p.Instrument} {p.Position}",
-            KnownKey k => $"key {Figure(k.Fifths)}",
-            KnownMeter m => $"meter {Figure(m.Beats)}/{Figure(m.Unit)}",
-            KnownValue v => $"value {Of(v.Value)}",
-            KnownRest r => $"rest {Of(r.Value)}",
-            KnownRhythm r => $"rhythm {r.Pattern}",
-            KnownSlur s => $"slur {Figure(s.Notes)}",
-            KnownDynamic d => $"dynamic {d.Sign}",
-            KnownSign s => $"sign {Name(s.Sign)}",
+            KnownNote n => Say(
+                "records.thing-text.of-note",
+                ("instrument", n.Instrument),
+                ("open", n.Open),
+                ("pitch", n.Pitch)
+            ),
+            KnownFinger f => Say(
+                "records.thing-text.of-finger",
+                ("instrument", f.Instrument),
+                ("what", f.Place.Reach ? "reach" : Name(f.Place.Word)),
+                ("finger", Figure(f.Place.Finger))
+            ),
+            KnownPosition p => Say(
+                "records.thing-text.of-position",
+                ("instrument", p.Instrument),
+                ("position", p.Position)
+            ),
+            KnownKey k => Say("records.thing-text.of-key", ("fifths", Figure(k.Fifths))),
+            KnownMeter m => Say("records.thing-text.of-meter", ("beats", Figure(m.Beats)), ("unit", Figure(m.Unit))),
+            KnownValue v => Say("records.thing-text.of-value", ("v", Of(v.Value))),
+            KnownRest r => Say("records.thing-text.of-rest", ("r", Of(r.Value))),
+            KnownRhythm r => Say("records.thing-text.of-rhythm", ("pattern", r.Pattern)),
+            KnownSlur s => Say("records.thing-text.of-slur", ("notes", Figure(s.Notes))),
+            KnownDynamic d => Say("records.thing-text.of-dynamic", ("sign", d.Sign)),
+            KnownSign s => Say("records.thing-text.of-sign", ("sign", Name(s.Sign))),
             _ => throw new ArgumentOutOfRangeException(
                 nameof(thing),
                 thing.GetType(),
@@ -65,11 +79,11 @@ public static class ThingText
         };
         return thing
             ?? throw new FormatException(
-                $"“{text}” is nothing that a class learns; expected a line such as "
-                    + "note violin G3 A3, finger violin low 2, position cello half, key 2, meter 3/4, "
-                    + "value 1/4, rest 1/4, "
-                    + "rhythm 1/2 1/4 1/4, slur 2, dynamic p, or sign and one of "
-                    + $"{string.Join(", ", Enum.GetValues<LearnedSign>().Select(Name))}."
+                Say(
+                    "records.thing-text.is-nothing-that-a-class-learns",
+                    ("text", text),
+                    ("enum", string.Join(", ", Enum.GetValues<LearnedSign>().Select(Name)))
+                )
             );
     }
 
@@ -87,8 +101,12 @@ public static class ThingText
         return reaches
             ? new KnownNote(instrument.Id, open, pitch)
             : throw new FormatException(
-                $"“{text}” is no note of the {instrument.Id}; expected one of its strings "
-                    + $"({string.Join(", ", instrument.Strings)}) and a note that a finger reaches on it."
+                Say(
+                    "records.thing-text.is-no-note-of-the-expected-one",
+                    ("text", text),
+                    ("id", instrument.Id),
+                    ("strings", string.Join(", ", instrument.Strings))
+                )
             );
     }
 
@@ -96,14 +114,22 @@ public static class ThingText
         instrument.Frames.Any(f => f.Position == name)
             ? new KnownPosition(instrument.Id, name)
             : throw new FormatException(
-                $"“{name}” is not a position of the {instrument.Id}; expected one of "
-                    + $"{string.Join(", ", instrument.Frames.Select(f => f.Position).Distinct())}."
+                Say(
+                    "records.thing-text.is-not-a-position-of-the-expected",
+                    ("name", name),
+                    ("id", instrument.Id),
+                    ("frames", string.Join(", ", instrument.Frames.Select(f => f.Position).Distinct()))
+                )
             );
 
     private static Instrument Instrument(string id) =>
         StringSection.Named(id)
         ?? throw new FormatException(
-            $"“{id}” is not an instrument; expected one of {string.Join(", ", StringSection.All.Select(i => i.Id))}."
+            Say(
+                "records.thing-text.is-not-an-instrument-expected-one-of",
+                ("id", id),
+                ("all", string.Join(", ", StringSection.All.Select(i => i.Id)))
+            )
         );
 
     private static FingerPlace? Place(string word, string finger)

@@ -1,5 +1,6 @@
 using System.Globalization;
 using Coppia.Core.Music;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Records;
 
@@ -8,7 +9,8 @@ namespace Coppia.Formats.Records;
 /// </summary>
 public static class ValueText
 {
-    public const string Expected = "a note value such as 1/4, 3/8 or 1/12";
+    /// <summary>What a note value looks like, for error messages.</summary>
+    public static string Expected => Say("records.value-text.a-note-value");
 
     public static string Of(NoteValue value) =>
         value.Length is { Denominator: 1 } whole ? $"{whole.Numerator}/1" : value.Length.ToString();

@@ -1,4 +1,5 @@
 using Coppia.Core.Music;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Source;
 
@@ -198,15 +199,15 @@ internal sealed class BarDraft(TuneSize size)
 
     /// <summary>Drops ties, slurs and hairpins that lead nowhere, saying so.</summary>
     public static IReadOnlyList<Bar> MendBindings(IReadOnlyList<Bar> bars, LeftOut leftOut) =>
-        Bindings.Mended(bars, (end, e) => leftOut.Say(Said(end), e.At));
+        Bindings.Mended(bars, (end, e) => leftOut.Add(Said(end), e.At));
 
     private static string Said(LooseEnd end) =>
         end switch
         {
-            LooseEnd.Tie => "A tie that does not lead to the same note is left out; a slur joins different notes.",
-            LooseEnd.SlurWithoutBeginning => "A slur that ends and never begins is left out.",
-            LooseEnd.SlurWithoutEnd => "A slur that begins and never ends is left out.",
-            LooseEnd.HairpinWithoutBeginning => "A hairpin that ends and never begins is left out.",
-            _ => "A hairpin that begins and never ends is left out.",
+            LooseEnd.Tie => Say("source.bar-draft.a-tie-that-does-not-lead-to"),
+            LooseEnd.SlurWithoutBeginning => Say("source.bar-draft.a-slur-that-ends-and-never-begins"),
+            LooseEnd.SlurWithoutEnd => Say("source.bar-draft.a-slur-that-begins-and-never-ends"),
+            LooseEnd.HairpinWithoutBeginning => Say("source.bar-draft.a-hairpin-that-ends-and-never-begins"),
+            _ => Say("source.bar-draft.a-hairpin-that-begins-and-never-ends"),
         };
 }

@@ -1,4 +1,5 @@
 using Coppia.Core.Music;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Source;
 
@@ -14,7 +15,7 @@ internal sealed class LeftOut
     /// <param name="message">One sentence; the same sentence is told once.</param>
     /// <param name="at">Where.</param>
     /// <param name="bar">The bar as the source numbers it, where its reader sees bars and no lines of text.</param>
-    public void Say(string message, SourcePosition at, string? bar = null)
+    public void Add(string message, SourcePosition at, string? bar = null)
     {
         if (!_places.TryGetValue(message, out var places))
         {
@@ -41,7 +42,11 @@ internal sealed class LeftOut
             return "";
         var shown = places.Skip(1).Take(MostPlaces).Select(p => p.Bar ?? $"{p.At}");
         var more = places.Count - 1 - MostPlaces;
-        return $" (also {(places[1].Bar is null ? "at" : "in bar")} "
-            + $"{string.Join(", ", shown)}{(more > 0 ? $" and {more} more" : "")})";
+        return Say(
+            "source.left-out.also-also",
+            ("what", places[1].Bar is null ? "at" : Say("source.left-out.in-bar")),
+            ("shown", string.Join(", ", shown)),
+            ("what2", more > 0 ? Say("source.left-out.and-more", ("more", more)) : "")
+        );
     }
 }

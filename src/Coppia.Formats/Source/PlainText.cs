@@ -1,5 +1,6 @@
 using System.Text;
 using Coppia.Core.Music;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Source;
 
@@ -29,8 +30,8 @@ public static class PlainText
         FirstWrong(text) is >= 0 and var at
             ? new SourceError(
                 PlaceOf(text, at),
-                $"the character {NameOf(text[at])} cannot be kept or printed",
-                "letters, digits, signs, spaces and line breaks"
+                Say("source.plain-text.the-character-cannot-be-kept-or", ("nameOf", NameOf(text[at]))),
+                Say("source.plain-text.letters-digits")
             )
             : null;
 

@@ -1,15 +1,18 @@
 using Coppia.Core.Music;
 using Coppia.Core.Wording.Terms;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Source;
 
 /// <summary>Something in a source that cannot be read: where, what is wrong, what would be right.</summary>
 public sealed record SourceError(SourcePosition At, string Wrong, string Expected)
 {
-    public override string ToString() => $"{At}: {Wrong}; expected {Expected}";
+    public override string ToString() =>
+        Say("source.read-result.to-string-expected", ("at", At), ("wrong", Wrong), ("expected", Expected));
 
     /// <summary>A tune with no notes is an error of the whole.</summary>
-    internal static SourceError NoNotes(SourcePosition at) => new(at, "there are no notes", "at least one note");
+    internal static SourceError NoNotes(SourcePosition at) =>
+        new(at, Say("source.read-result.there-are-no-notes"), Say("source.read-result.at-least-one-note"));
 }
 
 /// <summary>

@@ -1,4 +1,5 @@
 using Coppia.Core.Music;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Source;
 
@@ -26,7 +27,17 @@ internal sealed class TuneSize(CancellationToken stop)
     {
         if (++_lines > MostLines)
             throw new TuneTooLargeException(
-                new SourceError(at, $"the score has more than {MostLines:N0} lines", $"at most {MostLines:N0}")
+                new SourceError(
+                    at,
+                    Say(
+                        "source.tune-size.the-score-has-more-than-lines",
+                        ("mostLines", (MostLines).ToString("N0", System.Globalization.CultureInfo.InvariantCulture))
+                    ),
+                    Say(
+                        "source.tune-size.at-most",
+                        ("mostLines", (MostLines).ToString("N0", System.Globalization.CultureInfo.InvariantCulture))
+                    )
+                )
             );
     }
 
@@ -44,24 +55,54 @@ internal sealed class TuneSize(CancellationToken stop)
             throw new TuneTooLargeException(
                 new SourceError(
                     at,
-                    $"a bar has more than {Score.MostInBar:N0} notes and rests",
-                    $"at most {Score.MostInBar:N0}; perhaps a barline is missing"
+                    Say(
+                        "source.tune-size.a-bar-has-more-than-notes-and",
+                        (
+                            "mostInBar",
+                            (Score.MostInBar).ToString("N0", System.Globalization.CultureInfo.InvariantCulture)
+                        )
+                    ),
+                    Say(
+                        "source.tune-size.at-most-perhaps-a-barline-is-missing",
+                        (
+                            "mostInBar",
+                            (Score.MostInBar).ToString("N0", System.Globalization.CultureInfo.InvariantCulture)
+                        )
+                    )
                 )
             );
         if (inLine > Score.MostEvents)
             throw new TuneTooLargeException(
                 new SourceError(
                     at,
-                    $"the tune has more than {Score.MostEvents:N0} notes and rests",
-                    $"at most {Score.MostEvents:N0}"
+                    Say(
+                        "source.tune-size.the-tune-has-more-than-notes-and",
+                        (
+                            "mostEvents",
+                            (Score.MostEvents).ToString("N0", System.Globalization.CultureInfo.InvariantCulture)
+                        )
+                    ),
+                    Say(
+                        "source.tune-size.at-most-2",
+                        (
+                            "mostEvents",
+                            (Score.MostEvents).ToString("N0", System.Globalization.CultureInfo.InvariantCulture)
+                        )
+                    )
                 )
             );
         if (_inAll > MostInAll)
             throw new TuneTooLargeException(
                 new SourceError(
                     at,
-                    $"the lines of the score have more than {MostInAll:N0} notes and rests together",
-                    $"at most {MostInAll:N0}"
+                    Say(
+                        "source.tune-size.the-lines-of-the-score-have-more",
+                        ("mostInAll", (MostInAll).ToString("N0", System.Globalization.CultureInfo.InvariantCulture))
+                    ),
+                    Say(
+                        "source.tune-size.at-most-3",
+                        ("mostInAll", (MostInAll).ToString("N0", System.Globalization.CultureInfo.InvariantCulture))
+                    )
                 )
             );
     }

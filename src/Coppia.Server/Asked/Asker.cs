@@ -3,6 +3,7 @@ using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Wording.Terms;
 using Coppia.Data.Classes;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Asked;
 
@@ -44,7 +45,10 @@ internal sealed class Asker(
     public ClassRecord Class =>
         ClassIfAny
         ?? throw RefusedException.NotHere(
-            $"There is no class {requests.HttpContext?.Request.RouteValues["class"]}; it may have been deleted."
+            Say(
+                "asked.asker.there-is-no-class-it-may-have",
+                ("what", requests.HttpContext?.Request.RouteValues["class"])
+            )
         );
 
     /// <summary>The class that is asked for, or null.</summary>
@@ -87,7 +91,7 @@ internal sealed class Asker(
     /// <exception cref="RefusedException">There is no such learner in it.</exception>
     public LearnerRecord LearnerOf(long classId, long learner) =>
         LearnerIn(classId, learner)
-        ?? throw RefusedException.NotHere("There is no such learner in this class; it may have been deleted.");
+        ?? throw RefusedException.NotHere(Say("asked.asker.there-is-no-such-learner-in-this"));
 
     /// <summary>A learner as who plays.</summary>
     public Player PlayerOf(LearnerRecord learner) => Player(learner.Instrument);
@@ -114,7 +118,13 @@ internal sealed class Asker(
     public Player PlayerNamed(string instrument) =>
         new(
             Style.Instrument(instrument)
-                ?? throw new FormatException($"“{instrument}” is not an instrument; expected {Labels.Instruments()}."),
+                ?? throw new FormatException(
+                    Say(
+                        "asked.asker.is-not-an-instrument-expected",
+                        ("instrument", instrument),
+                        ("instruments", Labels.Instruments)
+                    )
+                ),
             Style,
             Known
         );

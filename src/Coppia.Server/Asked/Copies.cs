@@ -1,4 +1,5 @@
 using System.Text.RegularExpressions;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Asked;
 
@@ -25,12 +26,15 @@ internal static partial class Copies
     {
         var original = Original(name, longest);
         var names = taken.ToHashSet(StringComparer.OrdinalIgnoreCase);
-        var first = $"{original} (copy)";
+        var first = Say("asked.copies.name-of-copy", ("original", original));
         if (!names.Contains(first))
             return first;
         for (var number = 2; ; number++)
         {
-            if ($"{original} (copy {number})" is var next && !names.Contains(next))
+            if (
+                Say("asked.copies.name-of-copy-2", ("original", original), ("number", number)) is var next
+                && !names.Contains(next)
+            )
                 return next;
         }
     }

@@ -3,6 +3,7 @@ using Coppia.Core.Knowledge;
 using Coppia.Core.Wording.Terms;
 using Coppia.Data.Room;
 using Coppia.Formats.Records;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Asked;
 
@@ -50,7 +51,9 @@ internal sealed class HouseStyles(StyleRepository repository)
         style.Instrument(name) ?? throw NoInstrument(name);
 
     public static RefusedException NoInstrument(string name) =>
-        RefusedException.NotHere($"“{name}” is not an instrument; expected {Labels.Instruments()}.");
+        RefusedException.NotHere(
+            Say("asked.house-styles.is-not-an-instrument-expected", ("name", name), ("instruments", Labels.Instruments))
+        );
 
     /// <summary>The player of this instrument in the current style.</summary>
     /// <exception cref="RefusedException">It is no instrument.</exception>

@@ -1,4 +1,5 @@
 using Microsoft.Net.Http.Headers;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Asked;
 
@@ -12,7 +13,13 @@ internal static class JsonBodies
                 && type.Charset.HasValue
                 && !HeaderUtilities.RemoveQuotes(type.Charset).Equals("utf-8", StringComparison.OrdinalIgnoreCase)
                     ? Results
-                        .Problem(statusCode: 415, title: $"The body is in the charset {type.Charset}; expected UTF-8.")
+                        .Problem(
+                            statusCode: 415,
+                            title: Say(
+                                "asked.json-bodies.the-body-is-in-the-charset-expected",
+                                ("charset", type.Charset)
+                            )
+                        )
                         .ExecuteAsync(context)
                     : next(context)
         );

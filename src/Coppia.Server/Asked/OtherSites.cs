@@ -1,3 +1,5 @@
+using static Coppia.Core.Wording.Messages.Catalogue;
+
 namespace Coppia.Server.Asked;
 
 /// <summary>
@@ -7,8 +9,7 @@ namespace Coppia.Server.Asked;
 /// </summary>
 internal static class OtherSites
 {
-    private const string Refused =
-        "This change comes from a page of another site and was not made. Open Coppia at its own address.";
+    private static string Refused => Say("asked.other-sites.refused");
 
     public static void RefuseOtherSites(this WebApplication app) =>
         app.Use(

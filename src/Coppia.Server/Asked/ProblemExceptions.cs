@@ -3,6 +3,7 @@ using System.Text.RegularExpressions;
 using Coppia.Formats.Records;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.Data.Sqlite;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Asked;
 
@@ -29,37 +30,49 @@ internal sealed partial class ProblemExceptions(ILogger<ProblemExceptions> log) 
     private static (int Status, string Title, string? Detail) Said(Exception exception) =>
         exception switch
         {
-            BadHttpRequestException { StatusCode: 413 } => (413, "The upload is too large; at most 5 MB.", null),
+            BadHttpRequestException { StatusCode: 413 } => (
+                413,
+                Say("asked.exceptions.the-upload-is-too-large-at-most"),
+                null
+            ),
             BadHttpRequestException { InnerException: JsonException json } => (
                 400,
-                $"The request cannot be read: {JsonParts.Said(json)}.",
+                Say("asked.exceptions.the-request-cannot-be-read", ("said", JsonParts.Said(json))),
                 Problems.SeeDescription
             ),
             BadHttpRequestException { StatusCode: 415 } bad => (
                 415,
-                "The body is of another type than expected.",
+                Say("asked.exceptions.the-body-is-of-another-type-than"),
                 Parameter(bad)
             ),
-            BadHttpRequestException bad => (bad.StatusCode, "The request cannot be read.", Parameter(bad)),
+            BadHttpRequestException bad => (
+                bad.StatusCode,
+                Say("asked.exceptions.the-request-cannot-be-read-2"),
+                Parameter(bad)
+            ),
             // A body in letters that are not known, or that breaks off.
-            InvalidDataException or JsonException => (400, "The request cannot be read.", Problems.SeeDescription),
-            OperationCanceledException => (ClientLeft, "Nobody waited for the answer.", null),
+            InvalidDataException or JsonException => (
+                400,
+                Say("asked.exceptions.the-request-cannot-be-read-2"),
+                Problems.SeeDescription
+            ),
+            OperationCanceledException => (ClientLeft, Say("asked.exceptions.nobody-waited-for-the-answer"), null),
             SqliteException { SqliteErrorCode: 13 } => (
                 507,
-                "The disk is full. Nothing was changed; make room and try again.",
+                Say("asked.exceptions.the-disk-is-full-nothing-was-changed"),
                 null
             ),
             SqliteException { SqliteErrorCode: 5 or 6 } => (
                 503,
-                "The library is busy. Nothing was changed; try again.",
+                Say("asked.exceptions.the-library-is-busy-nothing-was"),
                 null
             ),
             SqliteException { SqliteErrorCode: 8 } => (
                 503,
-                "The library can only be read at present. Nothing was changed.",
+                Say("asked.exceptions.the-library-can-only-be-read-at"),
                 null
             ),
-            _ => (500, "Something went wrong in Coppia. Nothing was changed; the log says more.", null),
+            _ => (500, Say("asked.exceptions.something-went-wrong-in-coppia"), null),
         };
 
     private static string Parameter(BadHttpRequestException bad)

@@ -1,24 +1,29 @@
 using System.Globalization;
 using Microsoft.AspNetCore.Http.Metadata;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Asked;
 
 /// <summary>The answers to requests that cannot be met (RFC 9457 problem details).</summary>
 internal static class Problems
 {
-    public const string SeeDescription = "The API description says what is expected.";
+    public static string SeeDescription => Say("asked.problems.see-description");
 
     /// <summary>Says what the routes and the framework leave unsaid.</summary>
     public static void Complete(HttpContext context, Microsoft.AspNetCore.Mvc.ProblemDetails problem)
     {
         problem.Title = problem.Status switch
         {
-            404 when problem.Title is null or "Not Found" => "There is nothing at this address.",
-            405 =>
-                $"{context.Request.Method} cannot be done at this address; expected {context.Response.Headers.Allow}.",
-            415 when problem.Title is null or "Unsupported Media Type" =>
-                "The body is of another type than expected: JSON, or a file in a form.",
-            400 when problem.Title is null or "Bad Request" => "The request cannot be read.",
+            404 when problem.Title is null or "Not Found" => Say("asked.problems.there-is-nothing-at-this-address"),
+            405 => Say(
+                "asked.problems.cannot-be-done-at-this-address",
+                ("method", context.Request.Method),
+                ("allow", context.Response.Headers.Allow)
+            ),
+            415 when problem.Title is null or "Unsupported Media Type" => Say(
+                "asked.problems.the-body-is-of-another-type-than"
+            ),
+            400 when problem.Title is null or "Bad Request" => Say("asked.exceptions.the-request-cannot-be-read-2"),
             _ => problem.Title,
         };
         if (problem is { Status: 400, Detail: null } && NoNumber(context) is { } name)
@@ -26,7 +31,7 @@ internal static class Problems
     }
 
     public static string NotOfItsKind(string parameter) =>
-        $"“{parameter}” is missing, or is not of its kind. {SeeDescription}";
+        Say("asked.problems.is-missing-or-is-not-of-its", ("parameter", parameter), ("seeDescription", SeeDescription));
 
     /// <summary>
     /// A figure of the query that is none: where it may be left out, the framework refuses it without a word.
@@ -52,6 +57,9 @@ internal static class Problems
     public static void CheckPage(int from, int count, string things)
     {
         if (from < 0 || count is < 1 or > MostListed)
-            throw new RefusedException(400, $"Expected {things} from 0 on, and 1 to {MostListed} at once.");
+            throw new RefusedException(
+                400,
+                Say("asked.problems.expected-from-0-on-and-1-to", ("things", things), ("mostListed", MostListed))
+            );
     }
 }

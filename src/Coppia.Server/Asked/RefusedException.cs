@@ -1,5 +1,6 @@
 using Coppia.Formats.Source;
 using Microsoft.AspNetCore.Http.HttpResults;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Asked;
 
@@ -36,7 +37,7 @@ internal class RefusedException(int status, string title, string? detail = null)
 
     /// <summary>422 with the line and column of everything that is wrong in a tune.</summary>
     public static RefusedException Unreadable(IReadOnlyList<SourceError> errors) =>
-        new UnreadableException("The tune cannot be read.", errors);
+        new UnreadableException(Say("asked.refused-exception.the-tune-cannot-be-read"), errors);
 }
 
 /// <summary>A text that is no tune.</summary>
@@ -49,5 +50,11 @@ internal class UnreadableException : RefusedException
     }
 
     private static string Where(SourceError first) =>
-        $"Line {first.At.Line}, column {first.At.Column}: {first.Wrong}; expected {first.Expected}.";
+        Say(
+            "asked.refused-exception.line-column-expected",
+            ("line", first.At.Line),
+            ("column", first.At.Column),
+            ("wrong", first.Wrong),
+            ("expected", first.Expected)
+        );
 }

@@ -4,6 +4,7 @@ using Coppia.Core.Wording.Terms;
 using Coppia.Data.Classes;
 using Coppia.Server.Asked;
 using Microsoft.AspNetCore.Http.HttpResults;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Classes;
 
@@ -117,7 +118,7 @@ internal static class ClassEndpoints
         };
         classes
             .Save(record)
-            .OrRefuse("This class was changed from another window since you opened it.", ClassRules.NoClass(@class));
+            .OrRefuse(Say("classes.class.this-class-was-changed-from-another"), ClassRules.NoClass(@class));
         return ClassSummary.Of(classes.Find(@class)!, classes.Sections(@class));
     }
 
@@ -141,11 +142,11 @@ internal static class ClassEndpoints
         if (ClassRules.Wrong(asked.Name, year.LessonMinutes) is { } wrong)
             throw RefusedException.Wrong(wrong);
         if (asked.Learners.Count == 0)
-            throw RefusedException.Wrong("Nobody moves up; expected at least one learner.");
+            throw RefusedException.Wrong(Say("classes.class.nobody-moves-up-expected-at-least-one"));
         var up = classes.MoveUp(@class, year with { Name = asked.Name.Trim() }, [.. asked.Learners.Distinct()]);
         return up is { } id
             ? ClassSummary.Of(classes.Find(id)!, classes.Sections(id))
-            : throw RefusedException.Wrong("One of these learners is not in the class any more. Nobody was moved.");
+            : throw RefusedException.Wrong(Say("classes.class.one-of-these-learners-is-not-in"));
     }
 
     private static NoContent MoveBack(ClassRepository classes, long @class, long into) =>
@@ -162,10 +163,7 @@ internal static class ClassEndpoints
             throw ClassRules.NoLearner();
         learners
             .Save(ClassRules.RecordOf(@class, asked) with { Id = learner, Version = change.Version })
-            .OrRefuse(
-                "This learner was changed from another window since you opened the page.",
-                ClassRules.NoLearner()
-            );
+            .OrRefuse(Say("classes.class.this-learner-was-changed-from-another"), ClassRules.NoLearner());
         return LearnerView.Of(learners.Find(learner)!);
     }
 }

@@ -1,5 +1,6 @@
 using Coppia.Data.Classes;
 using Coppia.Server.Asked;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Classes;
 
@@ -9,10 +10,10 @@ internal static class ClassRules
     private const int LongestName = 80;
 
     public static RefusedException NoClass(long id) =>
-        RefusedException.NotHere($"There is no class {id}; it may have been deleted.");
+        RefusedException.NotHere(Say("classes.class.there-is-no-class-it-may-have", ("id", id)));
 
     public static RefusedException NoLearner() =>
-        RefusedException.NotHere("There is no such learner in this class; it may have been deleted.");
+        RefusedException.NotHere(Say("asked.asker.there-is-no-such-learner-in-this"));
 
     public static LearnerRecord RecordOf(long @class, LearnerRequest l) =>
         new()
@@ -25,25 +26,26 @@ internal static class ClassRules
         };
 
     public static string? Wrong(string name, int minutes) =>
-        name.Trim().Length is 0 or > LongestName ? $"Expected a name of 1 to {LongestName} characters for the class."
-        : minutes is < 5 or > 240 ? "Expected a lesson of 5 to 240 minutes."
+        name.Trim().Length is 0 or > LongestName
+            ? Say("classes.class.expected-a-name-of-1-to-characters", ("longestName", LongestName))
+        : minutes is < 5 or > 240 ? Say("classes.class.expected-a-lesson-of-5-to-240")
         : null;
 
     public static string? Wrong(IReadOnlyList<LearnerRequest> learners, int present = 0)
     {
         if (present + learners.Count > LearnerList.MostLearners)
-            return $"A class has at most {LearnerList.MostLearners} learners.";
+            return Say("classes.class.a-class-has-at-most-learners", ("mostLearners", LearnerList.MostLearners));
         foreach (var (i, l) in learners.Index())
         {
             var wrong =
                 LearnerList.Wrong(l.Nickname, l.Instrument, l.Size)
                 ?? (
                     l.Tapes is { } tapes && (tapes.Count > 12 || tapes.Any(t => t is < 1 or > 12))
-                        ? "expected tapes 1 to 12 half steps above the nut"
+                        ? Say("classes.class.expected-tapes-1-to-12-half-steps")
                         : null
                 );
             if (wrong is not null)
-                return $"Learner {i + 1}, {l.Nickname}: {wrong}.";
+                return Say("classes.class.wrong-learner", ("i", i + 1), ("nickname", l.Nickname), ("wrong", wrong));
         }
 
         return null;

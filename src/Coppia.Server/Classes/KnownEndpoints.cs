@@ -4,6 +4,7 @@ using Coppia.Formats.Records;
 using Coppia.Server.Asked;
 using Coppia.Server.Stand;
 using Microsoft.AspNetCore.Http.HttpResults;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Classes;
 
@@ -74,7 +75,7 @@ internal static class KnownEndpoints
     private static NoContent Done(bool done) =>
         done
             ? TypedResults.NoContent()
-            : throw new RefusedException(404, "There is no such change of what this class knows, or it is so already.");
+            : throw new RefusedException(404, Say("classes.known.there-is-no-such-change-of-what"));
 
     /// <summary>What the class knows, as the command line reads it with --known.</summary>
     private static FileContentHttpResult File(Asker asker, long @class)

@@ -7,6 +7,7 @@ using Coppia.Formats.Records;
 using Coppia.Server.Asked;
 using Coppia.Server.Room;
 using Coppia.Server.Stand;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Classes;
 
@@ -145,10 +146,12 @@ internal static class KnownChangeWords
     public static string Of(KnownCause cause, string about) =>
         cause switch
         {
-            KnownCause.Stage =>
-                $"Started from: {(Enum.TryParse<Stage>(about, out var stage) ? StageWords.Name(stage) : about)}",
-            KnownCause.Tune => $"Learned “{about}”",
-            _ => "Ticked by hand",
+            KnownCause.Stage => Say(
+                "classes.known-views.started-from",
+                ("what", Enum.TryParse<Stage>(about, out var stage) ? StageWords.Name(stage) : about)
+            ),
+            KnownCause.Tune => Say("classes.known-views.of-learned", ("about", about)),
+            _ => Say("classes.known-views.ticked-by-hand"),
         };
 }
 

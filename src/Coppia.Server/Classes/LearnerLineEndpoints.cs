@@ -3,6 +3,7 @@ using Coppia.Server.Asked;
 using Coppia.Server.Stand;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Classes;
 
@@ -60,7 +61,7 @@ internal static class LearnerLineEndpoints
         var kept = readings.Kept(of.Tune);
         var who = asker.LearnerOf(of.Class, of.Learner);
         if (asked.Line is { } line && kept.HasLine(line) is null)
-            throw RefusedException.Wrong($"There is no line “{line}” in this tune.");
+            throw RefusedException.Wrong(Say("classes.learner-line.there-is-no-line-in-this-tune", ("line", line)));
         lines.Set(who.Id, of.Tune, asked.Line);
         return TypedResults.NoContent();
     }

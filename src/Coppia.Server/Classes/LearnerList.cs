@@ -3,6 +3,7 @@ using Coppia.Core.Instruments;
 using Coppia.Core.Wording.Terms;
 using CsvHelper;
 using CsvHelper.Configuration;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Classes;
 
@@ -34,14 +35,26 @@ internal static class LearnerList
 
     private static readonly char[] Separators = ['\t', ';', ','];
 
-    private static readonly string[] NameHeadings = ["name", "nickname", "first name", "learner", "pupil", "student"];
+    private static readonly string[] NameHeadings =
+    [
+        "name",
+        "nickname",
+        Say("classes.learner-list.first-name"),
+        "learner",
+        "pupil",
+        "student",
+    ];
 
     /// <exception cref="FormatException">It is too long.</exception>
     public static IReadOnlyList<ListedLearner> Read(string text)
     {
         if (text.Length > LongestText)
             throw new FormatException(
-                $"The list is longer than {LongestText:N0} characters; expected at most {MostLearners} learners."
+                Say(
+                    "classes.learner-list.the-list-is-longer-than-characters",
+                    ("longestText", (LongestText).ToString("N0", System.Globalization.CultureInfo.InvariantCulture)),
+                    ("mostLearners", MostLearners)
+                )
             );
         string[] lines = [.. text.ReplaceLineEndings("\n").Split('\n')];
         var separator = Separators
@@ -56,7 +69,11 @@ internal static class LearnerList
         ];
         if (read.Length > MostLearners)
             throw new FormatException(
-                $"The list has {read.Length} learners; expected at most {MostLearners} in a class."
+                Say(
+                    "classes.learner-list.the-list-has-learners-expected-at",
+                    ("read", read.Length),
+                    ("mostLearners", MostLearners)
+                )
             );
         return read;
     }
@@ -65,12 +82,21 @@ internal static class LearnerList
     public static string? Wrong(string nickname, string instrument, string size)
     {
         if (nickname.Trim().Length is 0 or > LongestNickname)
-            return $"expected a nickname of 1 to {LongestNickname} characters";
+            return Say("classes.learner-list.expected-a-nickname-of-1-to", ("longestNickname", LongestNickname));
         if (StringSection.Named(instrument) is not { } known)
-            return $"“{instrument}” is not an instrument; expected {Labels.Instruments()}";
-        var sizes = English.List([.. known.Sizes.Select(s => s.Name)], "or");
+            return Say(
+                "classes.learner-list.is-not-an-instrument-expected",
+                ("instrument", instrument),
+                ("instruments", Labels.Instruments)
+            );
+        var sizes = English.Either([.. known.Sizes.Select(s => s.Name)]);
         return known.Sizes.All(s => s.Name != size)
-            ? $"“{size}” is not a size of the {known.Name.ToLowerInvariant()}; expected {sizes}"
+            ? Say(
+                "classes.learner-list.is-not-a-size-of-the-expected",
+                ("size", size),
+                ("known", known.Name.ToLowerInvariant()),
+                ("sizes", sizes)
+            )
             : null;
     }
 
@@ -144,12 +170,19 @@ internal static class LearnerList
         var id = instrument?.Id ?? cells[1].Trim();
         var wrong =
             id.Length == 0
-                ? $"expected an instrument after the name: {Labels.Instruments()}"
+                ? Say("classes.learner-list.expected-an-instrument-after-the-name", ("instruments", Labels.Instruments))
                 : Wrong(nickname, id, size);
         var advice = nickname.Contains(' ', StringComparison.Ordinal)
-            ? "A first name or nickname is enough; Coppia needs no surname."
+            ? Say("classes.learner-list.a-first-name-or-nickname-is-enough")
             : null;
-        return new ListedLearner(line, nickname, id, size, wrong is null ? null : $"Line {line}: {wrong}.", advice);
+        return new ListedLearner(
+            line,
+            nickname,
+            id,
+            size,
+            wrong is null ? null : Say("classes.learner-list.learner-line", ("line", line), ("wrong", wrong)),
+            advice
+        );
     }
 
     /// <summary>The instrument that a word names in any of the ways that scores do.</summary>

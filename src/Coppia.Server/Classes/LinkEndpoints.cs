@@ -2,6 +2,7 @@ using Coppia.Data.Classes;
 using Coppia.Server.Asked;
 using Microsoft.AspNetCore.Http.HttpResults;
 using QRCoder;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Classes;
 
@@ -65,7 +66,7 @@ internal static class LinkEndpoints
     {
         var own = learners.Of(@class).Select(l => l.Id).ToHashSet();
         if (asked.Learners.Any(l => !own.Contains(l)))
-            throw RefusedException.Wrong("One of these learners is not in the class. No link was changed.");
+            throw RefusedException.Wrong(Say("classes.link.one-of-these-learners-is-not-in"));
         links.Renew(asked.Learners.Distinct());
         return TypedResults.NoContent();
     }
@@ -73,5 +74,5 @@ internal static class LinkEndpoints
     private static NoContent End(LearnerRepository learners, LinkRepository links, long @class, long learner) =>
         learners.Find(learner)?.ClassId == @class && links.End(learner)
             ? TypedResults.NoContent()
-            : throw new RefusedException(404, "This learner has no link.");
+            : throw new RefusedException(404, Say("classes.link.this-learner-has-no-link"));
 }

@@ -5,6 +5,7 @@ using Coppia.Data.Desk;
 using Coppia.Data.Exercises;
 using Coppia.Data.Tunes;
 using Coppia.Server.Asked;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Classes;
 
@@ -60,15 +61,17 @@ internal sealed class SetWork(
     {
         var one = asker.Class;
         var wrong =
-            asked.Tempo is < 20 or > 300 ? "Expected a tempo of 20 to 300 quarters a minute."
-            : asked.Instrument is { } i && StringSection.Named(i) is null ? $"“{i}” is not an instrument."
-            : asked.LearnerId is { } l && learners.Find(l)?.ClassId != one.Id ? "This learner is not in the class."
+            asked.Tempo is < 20 or > 300 ? Say("classes.set-work.expected-a-tempo-of-20-to-300")
+            : asked.Instrument is { } i && StringSection.Named(i) is null
+                ? Say("classes.set-work.is-not-an-instrument", ("i", i))
+            : asked.LearnerId is { } l && learners.Find(l)?.ClassId != one.Id
+                ? Say("classes.set-work.this-learner-is-not-in-the-class")
             : asked.Kind == WorkKind.Tune && (asked.TuneId is not { } t || tunes.Find(t) is null)
-                ? "Expected a tune that is in the library."
+                ? Say("classes.set-work.expected-a-tune-that-is-in-the")
             : asked.Kind == WorkKind.Sheet && (asked.SheetId is not { } s || sheets.Find(s) is null)
-                ? "Expected a sheet that is kept."
+                ? Say("classes.set-work.expected-a-sheet-that-is-kept")
             : asked.Kind == WorkKind.Writing && (asked.TaskId is not { } k || tasks.Find(k) is null)
-                ? "Expected a writing task that is kept."
+                ? Say("classes.set-work.expected-a-writing-task-that-is-kept")
             : null;
         if (wrong is not null)
             throw RefusedException.Wrong(wrong);

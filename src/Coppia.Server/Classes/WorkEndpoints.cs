@@ -3,6 +3,7 @@ using Coppia.Data.Classes;
 using Coppia.Server.Asked;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Classes;
 
@@ -85,5 +86,5 @@ internal static class WorkEndpoints
             : throw NoWork();
 
     private static RefusedException NoWork() =>
-        new RefusedException(404, "This is not set to this class or learner any more.");
+        new RefusedException(404, Say("classes.work.this-is-not-set-to-this-class"));
 }

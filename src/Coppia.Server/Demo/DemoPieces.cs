@@ -7,6 +7,7 @@ using Coppia.Data.Desk;
 using Coppia.Data.Records;
 using Coppia.Formats.Records;
 using Coppia.Server.Desk;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Demo;
 
@@ -36,7 +37,10 @@ internal sealed record DemoPieces(
     private static readonly NoteValue Quarter = NoteValue.Quarter;
 
     private TaskPlan Plan =>
-        TaskLevel.Plan(Level, KeyText.Read(Key) ?? throw new InvalidDataException($"pieces.json: “{Key}” is no key."));
+        TaskLevel.Plan(
+            Level,
+            KeyText.Read(Key) ?? throw new InvalidDataException(Say("demo.pieces.pieces-json-is-no-key", ("key", Key)))
+        );
 
     public TaskDoc Doc => TaskDoc.Of(Plan, Level, [.. StringSection.All.Select(i => i.Id)]);
 

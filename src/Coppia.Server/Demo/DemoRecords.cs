@@ -9,6 +9,7 @@ using Coppia.Server.Asked;
 using Coppia.Server.Classes;
 using Coppia.Server.Logbook;
 using CsvHelper;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Demo;
 
@@ -181,7 +182,10 @@ internal sealed class DemoRecords(string folder, Func<string, long> tune, School
         }
         catch (CsvHelperException e)
         {
-            throw new InvalidDataException($"{file}: row {csv.Context.Parser?.Row} cannot be read.", e);
+            throw new InvalidDataException(
+                Say("demo.records.row-cannot-be-read", ("file", file), ("what", csv.Context.Parser?.Row)),
+                e
+            );
         }
     }
 }

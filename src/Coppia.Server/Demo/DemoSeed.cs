@@ -13,6 +13,7 @@ using Coppia.Server.Lessons;
 using Coppia.Server.Records;
 using Coppia.Server.Stand;
 using Coppia.Server.Tunes;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Demo;
 
@@ -132,14 +133,14 @@ internal sealed class DemoSeed(
     private KeptTune Named(string title) =>
         tunes.List(new TuneQuery(Words: title, Count: 1)).Tunes is [var found] && readings.Find(found.Id) is { } kept
             ? kept
-            : throw new InvalidDataException($"class.json: there is no demo tune “{title}”.");
+            : throw new InvalidDataException(Say("demo.seed.class-json-there-is-no-demo-tune", ("title", title)));
 
     private static T Read<T>(string folder, string file)
     {
         try
         {
             return JsonSerializer.Deserialize<T>(File.ReadAllText(Path.Combine(folder, file)), Json)
-                ?? throw new InvalidDataException($"{file} is empty.");
+                ?? throw new InvalidDataException(Say("demo.seed.is-empty", ("file", file)));
         }
         catch (JsonException e)
         {

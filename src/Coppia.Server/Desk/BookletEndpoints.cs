@@ -5,6 +5,7 @@ using Coppia.Data.Desk;
 using Coppia.Data.Tunes;
 using Coppia.Server.Asked;
 using Microsoft.AspNetCore.Http.HttpResults;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Desk;
 
@@ -36,7 +37,7 @@ internal static class BookletEndpoints
             || asked.PerPage is not (1 or 2)
         )
             throw RefusedException.Wrong(
-                $"Expected a title of 1 to {KeptTasks.LongestTitle} characters, and one or two pieces a page."
+                Say("desk.booklet.expected-a-title-of-1-to-characters", ("longestTitle", KeptTasks.LongestTitle))
             );
         booklets.Save(
             new BookletRecord

@@ -1,6 +1,7 @@
 using Coppia.Data.Desk;
 using Coppia.Server.Asked;
 using Coppia.Server.Classes;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Desk;
 
@@ -21,7 +22,9 @@ internal sealed class BroughtPieces(
         var who = asker.LearnerOf(classId, asked.LearnerId);
         var work = set.Of(who).FirstOrDefault(w => w.Id == asked.WorkId);
         if (work?.TaskId is not { } id || tasks.Find(id) is not { } kept)
-            throw RefusedException.NotHere($"This task is not set to {who.Nickname}.");
+            throw RefusedException.NotHere(
+                Say("desk.brought-pieces.this-task-is-not-set-to", ("nickname", who.Nickname))
+            );
         var doc = text.Task(kept.Title, kept.Document);
         var player = asker.PlayerOf(who);
         var task = doc.Plan().For(player.Instrument);
@@ -38,6 +41,8 @@ internal sealed class BroughtPieces(
         };
         return handIns.Bring(piece, text.Of(read.Piece), asker.Name)
             ? read.Check
-            : throw RefusedException.Meanwhile($"{who.Nickname}’s piece is handed in. Give it back first.");
+            : throw RefusedException.Meanwhile(
+                Say("desk.brought-pieces.s-piece-is-handed-in-give-it", ("nickname", who.Nickname))
+            );
     }
 }

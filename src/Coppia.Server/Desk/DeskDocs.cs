@@ -4,6 +4,7 @@ using Coppia.Core.Music;
 using Coppia.Core.Wording.Desk;
 using Coppia.Core.Wording.Terms;
 using Coppia.Formats.Records;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Desk;
 
@@ -76,15 +77,19 @@ public sealed record TaskDoc(
     internal TaskPlan Plan()
     {
         if (Level is < 0 or > TaskLevel.Last)
-            throw new FormatException($"Expected a level from 1 to {TaskLevel.Last}, or 0.");
+            throw new FormatException(Say("desk.expected-a-level-from-1-to-or", ("last", TaskLevel.Last)));
         if (Steps.Count > MostSteps || Fixed.Count > WritingTask.MostBars * 2)
-            throw new FormatException($"The palette has too many notes; expected at most {MostSteps}.");
+            throw new FormatException(Say("desk.the-palette-has-too-many-notes", ("mostSteps", MostSteps)));
         return new TaskPlan
         {
-            Key = KeyText.Read(Key) ?? throw new FormatException($"“{Key}” is not a key; expected {KeyText.Expected}."),
+            Key =
+                KeyText.Read(Key)
+                ?? throw new FormatException(
+                    Say("desk.is-not-a-key-expected", ("key", Key), ("expected", KeyText.Expected))
+                ),
             Meter =
                 ValueText.Meter(Meter)
-                ?? throw new FormatException($"“{Meter}” is not a meter; expected one such as 4/4."),
+                ?? throw new FormatException(Say("desk.is-not-a-meter-expected-one-such", ("meter", Meter))),
             Bars = Bars,
             Steps = [.. Steps.Select(StepOf).Distinct()],
             Values = [.. Values.Select(ValueOf).Distinct().OrderByDescending(v => v.Length)],
@@ -100,15 +105,12 @@ public sealed record TaskDoc(
     }
 
     private static ScaleStep StepOf(string text) =>
-        ScaleStep.Read(text)
-        ?? throw new FormatException($"“{text}” is not a step of the scale; expected 1 to 15, #4 or b3.");
+        ScaleStep.Read(text) ?? throw new FormatException(Say("desk.is-not-a-step-of-the-scale", ("text", text)));
 
     internal static NoteValue ValueOf(string text) =>
         ValueText.Read(text) is { InTuplet: false } value
             ? value
-            : throw new FormatException(
-                $"“{text}” is not a note value of the desk; expected 1/1, 1/2, 1/4, 1/8, 1/16, or dotted 3/4, 3/8."
-            );
+            : throw new FormatException(Say("desk.is-not-a-note-value-of-the", ("text", text)));
 
     internal static TaskDoc? Read(string json, JsonSerializerOptions options)
     {
@@ -167,7 +169,9 @@ public sealed record PieceDoc(IReadOnlyList<IReadOnlyList<NoteDoc>> Bars)
                 // Whatever a file holds; the task says which values it allows.
                 Value =
                     ValueText.Read(note.Value)
-                    ?? throw new FormatException($"“{note.Value}” is not a note value; expected {ValueText.Expected}."),
+                    ?? throw new FormatException(
+                        Say("desk.is-not-a-note-value-expected", ("note", note.Value), ("expected", ValueText.Expected))
+                    ),
                 Hand = hand,
                 Stem = note.Stem is { } s ? new Stem(s.Up, s.Right) : null,
                 BySignature = pitch is { } p && p == task.Key.Signature.Apply(p),
@@ -175,7 +179,7 @@ public sealed record PieceDoc(IReadOnlyList<IReadOnlyList<NoteDoc>> Bars)
         }
         catch (FormatException e)
         {
-            throw new FormatException($"Bar {bar}, note {at}: {e.Message}", e);
+            throw new FormatException(Say("desk.bar-note", ("bar", bar), ("at", at), ("message", e.Message)), e);
         }
     }
 
@@ -190,12 +194,14 @@ public sealed record PieceDoc(IReadOnlyList<IReadOnlyList<NoteDoc>> Bars)
                 hand.Height,
                 hand.Sign is { } sign ? new HandSign(sign, hand.SignHeight ?? hand.Height) : null
             )
-            : throw new FormatException($"expected a head and its sign between {Lowest} and {Highest} half-spaces.");
+            : throw new FormatException(
+                Say("desk.expected-a-head-and-its-sign-between", ("lowest", Lowest), ("highest", Highest))
+            );
 
     private static Pitch? PitchOf(string name) =>
         Pitch.Parse(name) is { Octave: >= 0 and <= 8 } pitch
             ? pitch
-            : throw new FormatException("expected an octave from 0 to 8.");
+            : throw new FormatException(Say("desk.expected-an-octave-from-0-to-8"));
 
     internal static PieceDoc Of(Piece piece) =>
         new([

@@ -5,6 +5,7 @@ using Coppia.Data.Desk;
 using Coppia.Formats.Records;
 using Coppia.Server.Asked;
 using Microsoft.AspNetCore.Http.HttpResults;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Desk;
 
@@ -44,7 +45,9 @@ internal static class DeskEndpoints
     private static LevelView[] Levels(string? key)
     {
         if (KeyText.Read(key ?? "D") is not { } scale)
-            throw RefusedException.Wrong($"“{key}” is not a key; expected {KeyText.Expected}.");
+            throw RefusedException.Wrong(
+                Say("desk.is-not-a-key-expected", ("key", key), ("expected", KeyText.Expected))
+            );
         string[] all = [.. StringSection.All.Select(i => i.Id)];
         return
         [

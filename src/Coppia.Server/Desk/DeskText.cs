@@ -2,6 +2,7 @@ using System.Text.Json;
 using Coppia.Core.Composition;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.Extensions.Options;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Desk;
 
@@ -19,7 +20,7 @@ internal sealed class DeskText(IOptions<JsonOptions> json)
     /// <exception cref="FormatException">This version cannot read it.</exception>
     public TaskDoc Task(string title, string document) =>
         Task(document)
-        ?? throw new FormatException($"This version of Coppia cannot read the task “{title}”. It is kept.");
+        ?? throw new FormatException(Say("desk.text.this-version-of-coppia-cannot-read", ("title", title)));
 
     /// <summary>A kept piece; one that this version cannot read begins anew.</summary>
     public PieceDoc Piece(string document, WritingTask task) => PieceDoc.Read(document, Json) ?? PieceDoc.Begun(task);

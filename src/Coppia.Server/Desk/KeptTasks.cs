@@ -4,6 +4,7 @@ using Coppia.Core.Wording.Desk;
 using Coppia.Core.Wording.Terms;
 using Coppia.Data.Desk;
 using Coppia.Server.Asked;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Desk;
 
@@ -12,7 +13,8 @@ internal sealed class KeptTasks(TaskRepository tasks, Asker asker, DeskText text
 {
     public const int LongestTitle = 80;
 
-    public static RefusedException NoTask(long id) => RefusedException.NotHere($"There is no writing task {id} here.");
+    public static RefusedException NoTask(long id) =>
+        RefusedException.NotHere(Say("desk.kept-tasks.there-is-no-writing-task-here", ("id", id)));
 
     public TaskSummary[] List() => Listed(tasks.List());
 
@@ -63,9 +65,7 @@ internal sealed class KeptTasks(TaskRepository tasks, Asker asker, DeskText text
             Document = text.Of(asked.Task),
             Version = asked.Version ?? 0,
         };
-        tasks
-            .Save(change)
-            .OrRefuse("The task was changed elsewhere since it was opened here. Nothing was overwritten.", NoTask(id));
+        tasks.Save(change).OrRefuse(Say("desk.kept-tasks.the-task-was-changed-elsewhere-since"), NoTask(id));
         return View(id, change.Version + 1, change.Title, asked.Task);
     }
 
@@ -74,7 +74,9 @@ internal sealed class KeptTasks(TaskRepository tasks, Asker asker, DeskText text
     {
         var title = asked.Title.Trim();
         if (title.Length is 0 or > LongestTitle)
-            throw new FormatException($"Expected a title of 1 to {LongestTitle} characters.");
+            throw new FormatException(
+                Say("desk.kept-tasks.expected-a-title-of-1-to-characters", ("longestTitle", LongestTitle))
+            );
         return View(null, null, title, asked.Task).Wrong is [var wrong, ..] ? throw new FormatException(wrong) : title;
     }
 
@@ -125,6 +127,6 @@ internal sealed class KeptTasks(TaskRepository tasks, Asker asker, DeskText text
 
     private Player[] Players(TaskDoc doc) =>
         doc.Instruments.Count == 0
-            ? throw new FormatException("A task is for at least one instrument.")
+            ? throw new FormatException(Say("desk.kept-tasks.a-task-is-for-at-least-one"))
             : [.. doc.Instruments.Distinct().Select(asker.PlayerNamed)];
 }

@@ -3,6 +3,7 @@ using Coppia.Core.Knowledge;
 using Coppia.Core.Wording.Desk;
 using Coppia.Core.Wording.Terms;
 using Coppia.Formats.Books;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Desk;
 
@@ -34,7 +35,7 @@ internal static class PieceCheck
         }
 
         if (doc is null)
-            throw new FormatException("Expected a piece, or the text of one.");
+            throw new FormatException(Say("desk.piece-check.expected-a-piece-or-the-text-of"));
         return new CheckedPiece(doc, CheckView.Of(doc.Piece(task), task, style));
     }
 }

@@ -5,6 +5,7 @@ using Coppia.Data.Desk;
 using Coppia.Server.Asked;
 using Coppia.Server.Stand;
 using Microsoft.AspNetCore.Http.HttpResults;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Desk;
 
@@ -60,7 +61,7 @@ internal static class PieceEndpoints
         return asked.State.IsAnswer() && handIns.Move(piece, asked.State, asker.Name)
             ? TypedResults.NoContent()
             : throw RefusedException.Meanwhile(
-                $"{who.Nickname} is writing on it. Only what is handed in can be given back or accepted."
+                Say("desk.piece.is-writing-on-it-only-what-is", ("nickname", who.Nickname))
             );
     }
 
@@ -80,7 +81,7 @@ internal static class PieceEndpoints
             || asked.Bar is { } bar && (bar < 1 || bar > found.Piece.Bars.Count)
         )
             throw RefusedException.Wrong(
-                $"Expected 1 to {HandIn.LongestRemark} characters, about a bar of the piece or all of it."
+                Say("desk.piece.expected-1-to-characters-about-a-bar", ("longestRemark", HandIn.LongestRemark))
             );
         var remark = new RemarkRecord
         {
@@ -97,7 +98,7 @@ internal static class PieceEndpoints
         pieces.Find(@class, piece);
         return handIns.TakeBack(piece, remark)
             ? TypedResults.NoContent()
-            : throw RefusedException.NotHere("There is no such remark on this piece.");
+            : throw RefusedException.NotHere(Say("desk.piece.there-is-no-such-remark-on-this"));
     }
 
     /// <summary>A piece as an instrument reads it, in an octave that fits.</summary>

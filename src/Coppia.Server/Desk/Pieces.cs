@@ -6,6 +6,7 @@ using Coppia.Data.Classes;
 using Coppia.Data.Desk;
 using Coppia.Server.Asked;
 using Coppia.Server.Stand;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Desk;
 
@@ -35,7 +36,7 @@ internal sealed class Pieces(
     public (LearnerRecord Who, OpenPiece Piece) Find(long classId, long id) =>
         handIns.Find(id) is { } kept && asker.LearnerIn(classId, kept.LearnerId) is { } who
             ? (who, Read(kept, asker.PlayerOf(who)))
-            : throw RefusedException.NotHere("There is no such piece in this class.");
+            : throw RefusedException.NotHere(Say("desk.pieces.there-is-no-such-piece-in-this"));
 
     /// <summary>The pieces of a class; those that this version cannot read are left out.</summary>
     public IReadOnlyList<(LearnerRecord Who, OpenPiece Piece, Player Player)> OfClass(long classId)
@@ -100,7 +101,9 @@ internal sealed class Pieces(
         var kept = booklets.Find(one.Id);
         return kept is null
             ? new BookletDoc(
-                $"Our music, {one.Name}"[..Math.Min(KeptTasks.LongestTitle, one.Name.Length + 11)],
+                Say("desk.pieces.our-music", ("one", one.Name))[
+                    ..Math.Min(KeptTasks.LongestTitle, one.Name.Length + 11)
+                ],
                 PerPage: 2,
                 Pairs: true,
                 Names: true,
@@ -114,5 +117,11 @@ internal sealed class Pieces(
     /// What a piece is called in the booklet: its task's title is everybody's, so that it is told by who wrote it.
     /// </summary>
     public static string TitleOf(LearnerRecord who, OpenPiece piece, bool names, int number) =>
-        names ? $"{who.Nickname}’s piece" : $"Piece {number} for {piece.Task.Instrument.Name.ToLowerInvariant()}";
+        names
+            ? Say("desk.pieces.s-piece", ("nickname", who.Nickname))
+            : Say(
+                "desk.pieces.piece-for",
+                ("number", number),
+                ("instrument", piece.Task.Instrument.Name.ToLowerInvariant())
+            );
 }

@@ -3,6 +3,7 @@ using System.Net.Sockets;
 using System.Security.Cryptography;
 using System.Security.Cryptography.X509Certificates;
 using Microsoft.AspNetCore.Connections;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Door;
 
@@ -39,14 +40,16 @@ public static class Listening
                 : X509CertificateLoader.LoadPkcs12FromFile(file, password: null);
             if (certificate.HasPrivateKey)
                 return certificate;
-            throw new CryptographicException("It has no private key.");
+            throw new CryptographicException(Say("door.listening.it-has-no-private-key"));
         }
         catch (Exception e) when (e is IOException or UnauthorizedAccessException or CryptographicException)
         {
             throw new StartRefusedException(
-                $"--certificate {file} cannot be used ({e.Message.TrimEnd('.')}); "
-                    + "expected a file that holds a certificate and its private "
-                    + "key, as PEM or as PKCS #12 without a password.",
+                Say(
+                    "door.listening.certificate-cannot-be-used-expected-a",
+                    ("file", file),
+                    ("trimEnd", e.Message.TrimEnd('.'))
+                ),
                 e
             );
         }
@@ -60,9 +63,7 @@ public static class Listening
     {
         if (IsBeyond(options) && !hasTeachers)
             throw new StartRefusedException(
-                $"--host {options.Host} lets other machines in, and for them Coppia demands a teacher’s sign-in. "
-                    + "Make one first: "
-                    + "./coppia teacher add NAME. Or leave --host out."
+                Say("door.listening.host-lets-other-machines-in-and-for", ("host", options.Host))
             );
     }
 
@@ -84,15 +85,26 @@ public static class Listening
         new(
             SocketError(e) switch
             {
-                System.Net.Sockets.SocketError.AddressAlreadyInUse =>
-                    $"Port {options.Port} is taken, perhaps by Coppia itself; expected another one, "
-                        + $"such as --port {options.Port + 1}.",
-                System.Net.Sockets.SocketError.AccessDenied =>
-                    $"Port {options.Port} may not be used by this user; expected one above 1023, "
-                        + $"such as --port {ServerOptions.UsualPort}.",
-                System.Net.Sockets.SocketError.AddressNotAvailable =>
-                    $"--host {options.Host} is not an address of this machine; leave it out, or give 127.0.0.1.",
-                _ => $"Coppia cannot listen on {options.Host}, port {options.Port} ({e.Message.TrimEnd('.')}).",
+                System.Net.Sockets.SocketError.AddressAlreadyInUse => Say(
+                    "door.listening.port-is-taken-perhaps-by-coppia",
+                    ("port", options.Port),
+                    ("port2", options.Port + 1)
+                ),
+                System.Net.Sockets.SocketError.AccessDenied => Say(
+                    "door.listening.port-may-not-be-used-by-this",
+                    ("port", options.Port),
+                    ("usualPort", ServerOptions.UsualPort)
+                ),
+                System.Net.Sockets.SocketError.AddressNotAvailable => Say(
+                    "door.listening.host-is-not-an-address-of-this",
+                    ("host", options.Host)
+                ),
+                _ => Say(
+                    "door.listening.coppia-cannot-listen-on-port",
+                    ("host", options.Host),
+                    ("port", options.Port),
+                    ("trimEnd", e.Message.TrimEnd('.'))
+                ),
             },
             e
         );
@@ -126,9 +138,7 @@ public static class Listening
             // told below
         }
 
-        throw new StartRefusedException(
-            $"--host {host} is not known here; expected an address of this machine, such as 127.0.0.1."
-        );
+        throw new StartRefusedException(Say("door.listening.host-is-not-known-here-expected-an", ("host", host)));
     }
 
     /// <summary>The asked-for port; where the usual one is taken and none was asked for, any free one.</summary>

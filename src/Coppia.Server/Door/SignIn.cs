@@ -9,6 +9,7 @@ using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Http.HttpResults;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Door;
 
@@ -68,8 +69,9 @@ internal static class SignIn
                 o.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
                 o.ExpireTimeSpan = Stays;
                 o.SlidingExpiration = true;
-                o.Events.OnRedirectToLogin = c => Refuse(c.HttpContext, 401, "Sign in first.");
-                o.Events.OnRedirectToAccessDenied = c => Refuse(c.HttpContext, 403, "This is not yours to see.");
+                o.Events.OnRedirectToLogin = c => Refuse(c.HttpContext, 401, Say("door.sign-in.sign-in-first"));
+                o.Events.OnRedirectToAccessDenied = c =>
+                    Refuse(c.HttpContext, 403, Say("door.sign-in.this-is-not-yours-to-see"));
                 o.Events.OnValidatePrincipal = StillHolds;
             });
         services.AddSingleton<IAuthorizationHandler, TeacherOrAloneHandler>();
@@ -94,7 +96,13 @@ internal static class SignIn
                 await Results
                     .Problem(
                         statusCode: 429,
-                        title: $"Too many tries. Wait {Window.TotalMinutes:0} minutes, then try again."
+                        title: Say(
+                            "door.sign-in.too-many-tries-wait-minutes-then-try",
+                            (
+                                "totalMinutes",
+                                (Window.TotalMinutes).ToString("0", System.Globalization.CultureInfo.InvariantCulture)
+                            )
+                        )
                     )
                     .ExecuteAsync(context.HttpContext);
             };
@@ -133,7 +141,7 @@ internal static class SignIn
     private static async Task<NoContent> Enter(HttpContext context, TeacherRepository teachers, SignInRequest asked)
     {
         if (teachers.Check(asked.Name, asked.Passphrase) is not { } teacher)
-            throw new RefusedException(401, "The name or the passphrase is not right.");
+            throw new RefusedException(401, Say("door.sign-in.the-name-or-the-passphrase-is-not"));
         await KeepSignedIn(context, teacher);
         return TypedResults.NoContent();
     }
@@ -168,7 +176,10 @@ internal static class SignIn
             throw new RefusedException(422, wrong);
         var isFirst = !teachers.Any();
         if (teachers.Add(asked.Name, asked.Passphrase) is not { } teacher)
-            throw new RefusedException(409, $"There is a teacher “{asked.Name.Trim()}” already.");
+            throw new RefusedException(
+                409,
+                Say("door.sign-in.there-is-a-teacher-already", ("asked", asked.Name.Trim()))
+            );
         if (isFirst)
             await KeepSignedIn(context, teacher);
         return TypedResults.NoContent();
@@ -185,7 +196,7 @@ internal static class SignIn
         if (teachers.Find(teacher) is not { } kept)
             throw NoTeacher();
         if (teachers.Check(kept.Name, change.Former) is null)
-            throw new RefusedException(401, "The passphrase until now is not right.");
+            throw new RefusedException(401, Say("door.sign-in.the-passphrase-until-now-is-not-right"));
         if (TeacherRepository.Wrong(kept.Name, change.Passphrase) is { } wrong)
             throw new RefusedException(422, wrong);
         teachers.Change(teacher, change.Passphrase);
@@ -203,11 +214,12 @@ internal static class SignIn
     private static NoContent Remove(TeacherRepository teachers, ServerOptions options, long teacher)
     {
         if (Listening.IsBeyond(options) && teachers.List() is [var last] && last.Id == teacher)
-            throw new RefusedException(409, "Other machines can reach this Coppia: the last sign-in stays.");
+            throw new RefusedException(409, Say("door.sign-in.other-machines-can-reach-this-coppia"));
         return teachers.Remove(teacher) ? TypedResults.NoContent() : throw NoTeacher();
     }
 
-    private static RefusedException NoTeacher() => new RefusedException(404, "There is no such teacher.");
+    private static RefusedException NoTeacher() =>
+        new RefusedException(404, Say("door.sign-in.there-is-no-such-teacher"));
 
     private static long? IdOf(ClaimsPrincipal who) =>
         long.TryParse(

@@ -3,6 +3,7 @@ using Coppia.Core.Drills;
 using Coppia.Core.Knowledge;
 using Coppia.Formats.Records;
 using Coppia.Server.Asked;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Drills;
 
@@ -18,7 +19,7 @@ internal static class CardName
         && Choices.Read<CardKind>(kind, out var asked)
         && ThingText.Parse(thing) is KnownNote note
             ? new LearnerCard(asked, note)
-            : throw new FormatException($"“{name}” is no card; expected one such as noteToName note violin D4 E4.");
+            : throw new FormatException(Say("drills.card-name.is-no-card-expected-one-such-as", ("name", name)));
 
     /// <summary>The card of a name; null where it is none that this version knows.</summary>
     public static LearnerCard? Find(string name)

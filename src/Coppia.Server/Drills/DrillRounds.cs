@@ -8,6 +8,7 @@ using Coppia.Core.Wording.Exercises;
 using Coppia.Core.Wording.Terms;
 using Coppia.Formats.Exercises;
 using Coppia.Server.Exercises;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Drills;
 
@@ -19,7 +20,9 @@ internal sealed class DrillRounds(SheetParts parts)
     public DrillView Open(OpenDrill asked)
     {
         if (asked.Questions.Count > MostQuestions)
-            throw new FormatException($"These are too many questions; at most {MostQuestions}.");
+            throw new FormatException(
+                Say("drills.drill-rounds.these-are-too-many-questions-at-most", ("mostQuestions", MostQuestions))
+            );
         var player = parts.Players([asked.Instrument])[0];
         return View(
             asked.Heading,
@@ -55,7 +58,9 @@ internal sealed class DrillRounds(SheetParts parts)
     public RoundEndView End(EndRound asked)
     {
         if (asked.Given.Count is 0 or > MostQuestions)
-            throw new FormatException($"Expected 1 to {MostQuestions} answers.");
+            throw new FormatException(
+                Say("drills.drill-rounds.expected-1-to-answers", ("mostQuestions", MostQuestions))
+            );
         var player = parts.Players([asked.Instrument])[0];
         var judged = asked
             .Given.Index()
@@ -75,7 +80,7 @@ internal sealed class DrillRounds(SheetParts parts)
     {
         var player = parts.Learner(asked.Instrument);
         if (asked.String < 0 || asked.String >= player.Instrument.Strings.Count || asked.Fifths is < -7 or > 7)
-            throw new FormatException("There is no such string or key.");
+            throw new FormatException(Say("drills.drill-rounds.there-is-no-such-string-or-key"));
         var key = new KeySignature(asked.Fifths);
         var round = CardRound.Of(player, asked.Card, asked.Stage, asked.String, key, asked.Seed);
         return View(CardWords.Of(round, player, Labels.Key(key, player.Style)), player, round.Cards);
@@ -88,14 +93,24 @@ internal sealed class DrillRounds(SheetParts parts)
     {
         var known = SheetParts.KindOf(kind);
         if (known.IsPlayed())
-            throw new FormatException($"“{ExerciseWords.Name(known)}” is music to play; it is not answered.");
+            throw new FormatException(
+                Say("drills.drill-rounds.is-music-to-play-it-is-not", ("known", ExerciseWords.Name(known)))
+            );
         try
         {
             return SheetReader.Item(known, question, player);
         }
         catch (FormatException e)
         {
-            throw new FormatException($"Question {number + 1} ({kind}): {e.Message.TrimEnd('.')}.", e);
+            throw new FormatException(
+                Say(
+                    "drills.drill-rounds.read-question",
+                    ("number", number + 1),
+                    ("kind", kind),
+                    ("trimEnd", e.Message.TrimEnd('.'))
+                ),
+                e
+            );
         }
     }
 
@@ -110,7 +125,10 @@ internal sealed class DrillRounds(SheetParts parts)
         }
         catch (WrongReplyException e)
         {
-            throw new FormatException($"The answer is not complete ({ExerciseWords.Name(e.Kind)}).", e);
+            throw new FormatException(
+                Say("drills.drill-rounds.the-answer-is-not-complete", ("kind", ExerciseWords.Name(e.Kind))),
+                e
+            );
         }
     }
 }

@@ -11,6 +11,7 @@ using Coppia.Core.Wording.Terms;
 using Coppia.Formats.Exercises;
 using Coppia.Formats.Records;
 using Coppia.Server.Exercises;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Drills;
 
@@ -42,7 +43,7 @@ public sealed record DrillDeskView(
         (PlaceWord.Low, "low"),
         (PlaceWord.Regular, "regular"),
         (PlaceWord.High, "high"),
-        (PlaceWord.Back, "stretched back"),
+        (PlaceWord.Back, Say("drills.drill-views.stretched-back")),
         (PlaceWord.Forward, "stretched"),
     ];
 
@@ -173,8 +174,8 @@ public sealed record DrillQuestionView(
             (BeatQuestion { Task: BeatTask.IsItRight }, _) =>
             [
                 new ChoiceView("right", "right"),
-                new ChoiceView("short", "too short"),
-                new ChoiceView("long", "too long"),
+                new ChoiceView("short", Say("drills.drill-views.too-short")),
+                new ChoiceView("long", Say("drills.drill-views.too-long")),
             ],
             (_, CountAnswer a) => Syllables(a, player.Style),
             _ => [],

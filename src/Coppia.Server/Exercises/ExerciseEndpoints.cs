@@ -8,6 +8,7 @@ using Coppia.Server.Asked;
 using Coppia.Server.Stand;
 using Coppia.Server.Tunes;
 using Microsoft.AspNetCore.Http.HttpResults;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Exercises;
 
@@ -87,7 +88,11 @@ internal static class ExerciseEndpoints
             ? TypedResults.Ok(files.Write(doc, known))
             : throw new RefusedException(
                 422,
-                $"“{format}” is not a format; expected one of {Choices.Expected<SheetFormat>()}."
+                Say(
+                    "exercises.exercise.is-not-a-format-expected-one-of",
+                    ("format", format),
+                    ("choices", Choices.Expected<SheetFormat>())
+                )
             );
 
     /// <summary>The text of a file as a sheet that is not kept yet.</summary>

@@ -6,6 +6,7 @@ using Coppia.Data.Store;
 using Coppia.Server.Asked;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.Extensions.Options;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Exercises;
 
@@ -15,7 +16,7 @@ internal sealed class KeptSheets(SheetRepository repository, SheetParts parts, I
     private JsonSerializerOptions Json => json.Value.SerializerOptions;
 
     public static RefusedException NoSheet(long id) =>
-        RefusedException.NotHere($"There is no sheet {id}; it may have been deleted.");
+        RefusedException.NotHere(Say("exercises.kept-sheets.there-is-no-sheet-it-may-have", ("id", id)));
 
     /// <exception cref="RefusedException">There is none of this number.</exception>
     public SheetRecord Find(long id) => repository.Find(id) ?? throw NoSheet(id);
@@ -55,8 +56,7 @@ internal sealed class KeptSheets(SheetRepository repository, SheetParts parts, I
     public SheetDoc DocOf(SheetRecord sheet) =>
         SheetDoc.Read(sheet.Document, Json)
         ?? throw new FormatException(
-            $"This version of Coppia cannot read the sheet “{sheet.Heading}”. It is kept; "
-                + "“Everything out” has its text."
+            Say("exercises.kept-sheets.this-version-of-coppia-cannot-read", ("heading", sheet.Heading))
         );
 
     /// <exception cref="FormatException">This version cannot read it.</exception>

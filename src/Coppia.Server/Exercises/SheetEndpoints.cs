@@ -1,6 +1,7 @@
 using Coppia.Data.Exercises;
 using Coppia.Server.Asked;
 using Microsoft.AspNetCore.Http.HttpResults;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Exercises;
 
@@ -50,11 +51,7 @@ internal static class SheetEndpoints
         sheets.Find(id);
         sheets
             .Save(id, change)
-            .OrRefuse(
-                "This sheet was saved from another window since you opened it. Nothing was overwritten; "
-                    + "keep yours as a copy.",
-                KeptSheets.NoSheet(id)
-            );
+            .OrRefuse(Say("exercises.sheet.this-sheet-was-saved-from-another"), KeptSheets.NoSheet(id));
         return sheets.View(sheets.Find(id));
     }
 

@@ -9,6 +9,7 @@ using Coppia.Formats.Source;
 using Coppia.Server.Asked;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.Extensions.Options;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Exercises;
 
@@ -82,7 +83,7 @@ internal sealed class SheetFiles(SheetParts parts, IOptions<JsonOptions> json)
             .Where(s => s.Score.Bars.Count > 0)
             .ToArray();
         if (sheets.Length == 0)
-            throw new FormatException("This sheet has no notes to save as MusicXML; save it as a table or as JSON.");
+            throw new FormatException(Say("exercises.sheet-files.this-sheet-has-no-notes-to-save"));
         return MusicXmlWriter.Write([
             .. sheets.Select(
                 (s, i) =>
@@ -152,8 +153,13 @@ internal sealed class SheetFiles(SheetParts parts, IOptions<JsonOptions> json)
 
     private static FormatException NoSheet(JsonException? e) =>
         new(
-            $"This is not a sheet of exercises{(e?.LineNumber is { } line ? $" (line {line + 1})" : "")}; "
-                + "expected JSON with “parts”, or with “kind”, “instrument” and “items”.",
+            Say(
+                "exercises.sheet-files.this-is-not-a-sheet-of-exercises",
+                (
+                    "what",
+                    e?.LineNumber is { } line ? Say("exercises.sheet-files.no-sheet-line", ("line", line + 1)) : ""
+                )
+            ),
             e
         );
 
@@ -172,8 +178,12 @@ internal sealed class SheetFiles(SheetParts parts, IOptions<JsonOptions> json)
             if (!JsonNode.DeepEquals(given, right))
             {
                 throw new FormatException(
-                    $"Item {number} ({question.Question.Kind.Id()}): its answer is not right; "
-                        + $"expected {right.ToJsonString(SheetJson.Compact)}."
+                    Say(
+                        "exercises.sheet-files.item-its-answer-is-not-right-expected",
+                        ("number", number),
+                        ("kind", question.Question.Kind.Id()),
+                        ("toJsonString", right.ToJsonString(SheetJson.Compact))
+                    )
                 );
             }
         }
@@ -213,7 +223,8 @@ internal sealed class SheetFiles(SheetParts parts, IOptions<JsonOptions> json)
 
         string Text(string name) =>
             root[name] is JsonValue text && text.TryGetValue(out string? said) ? said : throw NoSheet(null);
-        FormatException NoQuestion(int n) => new($"Item {n + 1} ({kind.Id()}): “question” is missing.");
+        FormatException NoQuestion(int n) =>
+            new(Say("exercises.sheet-files.item-question-is-missing", ("n", n + 1), ("kind", kind.Id())));
     }
 
     private static JsonObject OneExercise(JsonObject[] bars)

@@ -8,6 +8,7 @@ using Coppia.Formats.Exercises;
 using Coppia.Formats.Records;
 using Coppia.Server.Asked;
 using Coppia.Server.Stand;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Exercises;
 
@@ -166,7 +167,9 @@ internal sealed class SheetParts(Asker asker, Readings readings)
         var kind = KindOf(asked.Kind);
         return SheetReader.Item(kind, asked.Question, player).Question is PlayQuestion play
             ? (play.Music, play.Pins, player)
-            : throw new FormatException($"“{ExerciseWords.Name(kind)}” is not music to play.");
+            : throw new FormatException(
+                Say("exercises.sheet-parts.is-not-music-to-play", ("kind", ExerciseWords.Name(kind)))
+            );
     }
 
     /// <summary>A kept sheet as it is shown.</summary>
@@ -174,9 +177,17 @@ internal sealed class SheetParts(Asker asker, Readings readings)
     public IReadOnlyList<SheetPartView> Views(SheetDoc doc)
     {
         if (doc.Heading.Length > LongestHeading)
-            throw new FormatException($"The heading is too long; at most {LongestHeading} characters.");
+            throw new FormatException(
+                Say("exercises.sheet-parts.the-heading-is-too-long-at-most", ("longestHeading", LongestHeading))
+            );
         if (doc.Parts.Count > MostParts || doc.Parts.Sum(p => p.Items.Count) > MostItems)
-            throw new FormatException($"The sheet is too long; at most {MostParts} parts and {MostItems} questions.");
+            throw new FormatException(
+                Say(
+                    "exercises.sheet-parts.the-sheet-is-too-long-at-most",
+                    ("mostParts", MostParts),
+                    ("mostItems", MostItems)
+                )
+            );
         var players = Players(doc.Instruments);
         var number = 0;
         return
@@ -216,7 +227,12 @@ internal sealed class SheetParts(Asker asker, Readings readings)
     {
         if (item.Questions is null || !item.Questions.TryGetValue(player.Instrument.Id, out var question))
             throw new FormatException(
-                $"Item {number + 1} ({kind.Id()}): there is no question for the {player.Instrument.Id}."
+                Say(
+                    "exercises.sheet-parts.item-there-is-no-question-for-the",
+                    ("number", number + 1),
+                    ("kind", kind.Id()),
+                    ("id", player.Instrument.Id)
+                )
             );
         try
         {
@@ -224,13 +240,22 @@ internal sealed class SheetParts(Asker asker, Readings readings)
         }
         catch (FormatException e)
         {
-            throw new FormatException($"Item {number + 1} ({kind.Id()}): {e.Message.TrimEnd('.')}.", e);
+            throw new FormatException(
+                Say(
+                    "exercises.sheet-parts.question-of-item",
+                    ("number", number + 1),
+                    ("kind", kind.Id()),
+                    ("trimEnd", e.Message.TrimEnd('.'))
+                ),
+                e
+            );
         }
     }
 
     /// <exception cref="FormatException">There is no such kind.</exception>
     internal static ExerciseKind KindOf(string kind) =>
-        ExerciseKinds.Named(kind) ?? throw new FormatException($"“{kind}” is not a kind of exercise.");
+        ExerciseKinds.Named(kind)
+        ?? throw new FormatException(Say("exercises.sheet-parts.is-not-a-kind-of-exercise", ("kind", kind)));
 
     private static SheetPartView ViewOf(PartRequest asked, SheetRequest request, IReadOnlyList<SheetItemView> items) =>
         new(
@@ -286,12 +311,20 @@ internal sealed class SheetParts(Asker asker, Readings readings)
     {
         var style = asker.Style;
         if (instruments.Count == 0 || instruments.Distinct().Count() != instruments.Count)
-            throw new FormatException($"Choose at least one instrument, each once: {Labels.Instruments()}.");
+            throw new FormatException(
+                Say("exercises.sheet-parts.choose-at-least-one-instrument-each", ("instruments", Labels.Instruments))
+            );
         return
         [
             .. instruments.Select(i => new Player(
                 style.Instrument(i)
-                    ?? throw new FormatException($"“{i}” is not an instrument; expected {Labels.Instruments()}."),
+                    ?? throw new FormatException(
+                        Say(
+                            "exercises.sheet-parts.is-not-an-instrument-expected",
+                            ("i", i),
+                            ("instruments", Labels.Instruments)
+                        )
+                    ),
                 style
             )),
         ];
@@ -301,9 +334,7 @@ internal sealed class SheetParts(Asker asker, Readings readings)
     {
         var kind = KindOf(asked.Kind);
         if (asked.Key is { Fifths: < -7 or > 7 } || asked.Octaves is not (1 or 2))
-            throw new FormatException(
-                "There is no such key or number of octaves; expected −7 to 7 fifths, and 1 or 2 octaves."
-            );
+            throw new FormatException(Say("exercises.sheet-parts.there-is-no-such-key-or-number"));
         return new SheetRequest
         {
             Kind = kind,
@@ -315,7 +346,9 @@ internal sealed class SheetParts(Asker asker, Readings readings)
             Values = [.. (asked.Values ?? []).Select(Value)],
             Meter = asked.Meter is { Length: > 0 } meter
                 ? ValueText.Meter(meter)
-                    ?? throw new FormatException($"“{meter}” is not a meter; expected one such as 3/4.")
+                    ?? throw new FormatException(
+                        Say("exercises.sheet-parts.is-not-a-meter-expected-one-such", ("meter", meter))
+                    )
                 : null,
             Octaves = asked.Octaves,
             Count = asked.Count,
@@ -327,16 +360,20 @@ internal sealed class SheetParts(Asker asker, Readings readings)
     private Core.Reading.PlayerReading Reading(long tune, Player player) =>
         readings.Find(tune) is { } kept
             ? readings.Of(kept.For(player.Instrument.Id), player)
-            : throw new FormatException($"There is no tune {tune}; it may have been deleted.");
+            : throw new FormatException(Say("exercises.sheet-parts.there-is-no-tune-it-may-have", ("tune", tune)));
 
     private static Letter Letter(string text) =>
         Enum.TryParse<Letter>(text, out var letter)
             ? letter
-            : throw new FormatException($"“{text}” is not a string; expected letters such as D.");
+            : throw new FormatException(
+                Say("exercises.sheet-parts.is-not-a-string-expected-letters-such", ("text", text))
+            );
 
     private static NoteValue Value(string text) =>
         ValueText.Read(text)
-        ?? throw new FormatException($"“{text}” is not a note value; expected {ValueText.Expected}.");
+        ?? throw new FormatException(
+            Say("exercises.sheet-parts.is-not-a-note-value-expected", ("text", text), ("expected", ValueText.Expected))
+        );
 
     /// <summary>A request as it is sent.</summary>
     private static PartRequest Written(SheetRequest request, long tune) =>

@@ -16,6 +16,7 @@ using Coppia.Server.Stand;
 using Coppia.Server.Tunes;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.Extensions.Options;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Keeping;
 
@@ -42,7 +43,12 @@ internal sealed class EverythingIn(Database database, ClassFiles files, TimeProv
             var source = Text(
                 zip.GetEntry(tune.File)
                     ?? throw new FormatException(
-                        $"{LibraryFile.Name}, tune {i + 1}: there is no file “{tune.File}” in the .zip."
+                        Say(
+                            "keeping.everything-in.tune-there-is-no-file-in-the",
+                            ("libraryFile", LibraryFile.Name),
+                            ("i", i + 1),
+                            ("file", tune.File)
+                        )
                     )
             );
             var read = TuneReader.Read(source, stop);
@@ -145,12 +151,18 @@ internal sealed class EverythingIn(Database database, ClassFiles files, TimeProv
     {
         var entry =
             zip.GetEntry(name)
-            ?? throw new FormatException($"{LibraryFile.Name}, classes: there is no file “{name}” in the .zip.");
+            ?? throw new FormatException(
+                Say(
+                    "keeping.everything-in.classes-there-is-no-file-in-the",
+                    ("libraryFile", LibraryFile.Name),
+                    ("name", name)
+                )
+            );
         try
         {
             var file =
                 JsonSerializer.Deserialize<ClassFile>(Text(entry), Json)
-                ?? throw new FormatException($"{name} is empty.");
+                ?? throw new FormatException(Say("keeping.everything-in.is-empty", ("name", name)));
             return new LibraryClass(
                 file.Copy(style: null, files.Text),
                 file.Style,
@@ -173,7 +185,7 @@ internal sealed class EverythingIn(Database database, ClassFiles files, TimeProv
         var records =
             zip.GetEntry(LibraryFile.Name)
             ?? throw new FormatException(
-                $"The .zip holds no {LibraryFile.Name}; expected one that “Everything out” made."
+                Say("keeping.everything-in.the-zip-holds-no-expected-one-that", ("libraryFile", LibraryFile.Name))
             );
         try
         {
@@ -181,7 +193,11 @@ internal sealed class EverythingIn(Database database, ClassFiles files, TimeProv
             return library is { Coppia: 1 }
                 ? library
                 : throw new FormatException(
-                    $"{LibraryFile.Name} is of version {library?.Coppia}; this program knows version 1."
+                    Say(
+                        "keeping.everything-in.is-of-version-this-program-knows",
+                        ("libraryFile", LibraryFile.Name),
+                        ("what", library?.Coppia)
+                    )
                 );
         }
         catch (JsonException e)
@@ -197,14 +213,20 @@ internal sealed class EverythingIn(Database database, ClassFiles files, TimeProv
             var zip = new ZipArchive(from, ZipArchiveMode.Read);
             if (zip.Entries.Count > MostEntries || zip.Entries.Sum(e => e.Length) > MostBytes)
                 throw new FormatException(
-                    $"The .zip holds too much; expected at most {MostEntries:N0} files and "
-                        + $"{MostBytes / 1024 / 1024} MB."
+                    Say(
+                        "keeping.everything-in.the-zip-holds-too-much-expected-at",
+                        (
+                            "mostEntries",
+                            (MostEntries).ToString("N0", System.Globalization.CultureInfo.InvariantCulture)
+                        ),
+                        ("mostBytes", MostBytes / 1024 / 1024)
+                    )
                 );
             return zip;
         }
         catch (InvalidDataException e)
         {
-            throw new FormatException("This is no complete .zip; expected one that “Everything out” made.", e);
+            throw new FormatException(Say("keeping.everything-in.this-is-no-complete-zip-expected-one"), e);
         }
     }
 
@@ -219,7 +241,9 @@ internal sealed class EverythingIn(Database database, ClassFiles files, TimeProv
         {
             whole.Write(buffer, 0, read);
             if (whole.Length > Math.Min(entry.Length, MostBytes))
-                throw new FormatException($"{entry.FullName} is longer than the .zip says.");
+                throw new FormatException(
+                    Say("keeping.everything-in.is-longer-than-the-zip-says", ("fullName", entry.FullName))
+                );
         }
 
         return Encoding.UTF8.GetString(whole.ToArray());

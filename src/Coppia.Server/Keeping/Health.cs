@@ -4,6 +4,7 @@ using Coppia.Data.Keeping;
 using Coppia.Data.Store;
 using Coppia.Server.Door;
 using Microsoft.Data.Sqlite;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Keeping;
 
@@ -75,16 +76,24 @@ internal sealed class Health(
         {
             Damage = Ask("PRAGMA quick_check(1)") is "ok"
                 ? null
-                : "The library’s file is damaged; bring the last backup back.";
+                : Say("keeping.health.the-librarys-file-is-damaged-bring");
         }
         catch (SqliteException e)
         {
-            Damage = $"The library’s file cannot be read through ({e.Message.TrimEnd('.')}).";
+            Damage = Say("keeping.health.the-librarys-file-cannot-be-read", ("trimEnd", e.Message.TrimEnd('.')));
         }
     }
 
     private HealthCheckView Library() =>
-        Looked("library", () => $"Read; tables of version {Database.NewestVersion}, {Tunes()}.");
+        Looked(
+            "library",
+            () =>
+                Say(
+                    "keeping.health.read-tables-of-version",
+                    ("newestVersion", Database.NewestVersion),
+                    ("tunes", Tunes())
+                )
+        );
 
     /// <summary>"1 tune", "24 tunes".</summary>
     private string Tunes() =>
@@ -101,7 +110,7 @@ internal sealed class Health(
                 using var connection = database.Open();
                 using var step = connection.BeginTransaction();
                 step.Rollback();
-                return "The library can be written to.";
+                return Say("keeping.health.the-library-can-be-written-to");
             }
         );
 
@@ -128,7 +137,10 @@ internal sealed class Health(
                 var room = new DriveInfo(folder.Path).AvailableFreeSpace;
                 return (
                     room < LittleRoom ? HealthState.Warning : HealthState.Ok,
-                    string.Create(CultureInfo.InvariantCulture, $"{room / 1024 / 1024:N0} MB free.")
+                    Say(
+                        "keeping.health.mb-free",
+                        ("room", (room / 1024 / 1024).ToString("N0", System.Globalization.CultureInfo.InvariantCulture))
+                    )
                 );
             }
         );
@@ -137,7 +149,7 @@ internal sealed class Health(
         new(
             "damage",
             Damage is null ? HealthState.Ok : HealthState.Failing,
-            Damage ?? "The last look found no damage."
+            Damage ?? Say("keeping.health.the-last-look-found-no-damage")
         );
 
     private HealthCheckView LastBackup() =>
@@ -147,22 +159,28 @@ internal sealed class Health(
                 backup.Kept() is [var last, ..]
                     ? (
                         clock.GetUtcNow() - last.LastWriteTimeUtc > OldBackup ? HealthState.Warning : HealthState.Ok,
-                        string.Create(
-                            CultureInfo.InvariantCulture,
-                            $"The last backup is of {last.LastWriteTimeUtc:yyyy-MM-dd HH:mm} UTC."
+                        Say(
+                            "keeping.health.the-last-backup-is-of-utc",
+                            (
+                                "lastWriteTimeUtc",
+                                (last.LastWriteTimeUtc).ToString(
+                                    "yyyy-MM-dd HH:mm",
+                                    System.Globalization.CultureInfo.InvariantCulture
+                                )
+                            )
                         )
                     )
-                : options.ThrowAway ? (HealthState.Ok, "This library is thrown away at the end, and is not backed up.")
-                : (HealthState.Warning, "There is no backup yet.")
+                : options.ThrowAway ? (HealthState.Ok, Say("keeping.health.this-library-is-thrown-away-at-the"))
+                : (HealthState.Warning, Say("keeping.health.there-is-no-backup-yet"))
         );
 
     private HealthCheckView Log() =>
         logs.ReachFile
-            ? new HealthCheckView("log", HealthState.Ok, "The log is written to its file.")
+            ? new HealthCheckView("log", HealthState.Ok, Say("keeping.health.the-log-is-written-to-its-file"))
             : new HealthCheckView(
                 "log",
                 HealthState.Warning,
-                "The log’s file cannot be written; the log goes to the console."
+                Say("keeping.health.the-logs-file-cannot-be-written-the")
             );
 
     private static HealthCheckView Looked(string name, Func<string> look) =>

@@ -4,6 +4,7 @@ using Coppia.Server.Asked;
 using Coppia.Server.Door;
 using Microsoft.AspNetCore.Http.Features;
 using Microsoft.AspNetCore.Http.HttpResults;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Keeping;
 
@@ -104,7 +105,10 @@ internal static class KeepingEndpoints
         catch (InvalidDataException e)
         {
             // The file's own place says nothing to the one who sent it.
-            throw new RefusedException(422, e.Message.Replace(file, "The file", StringComparison.Ordinal));
+            throw new RefusedException(
+                422,
+                e.Message.Replace(file, Say("keeping.keeping.the-file"), StringComparison.Ordinal)
+            );
         }
     }
 
@@ -171,8 +175,9 @@ internal static class KeepingEndpoints
             }
         );
 
-    private static RefusedException NoBackup(string name) => new RefusedException(404, $"There is no backup “{name}”.");
+    private static RefusedException NoBackup(string name) =>
+        new RefusedException(404, Say("keeping.there-is-no-backup", ("name", name)));
 
     private static RefusedException TooLarge() =>
-        new RefusedException(413, $"The file is larger than {MostBytes / 1024 / 1024} MB.");
+        new RefusedException(413, Say("keeping.the-file-is-larger-than-mb", ("mostBytes", MostBytes / 1024 / 1024)));
 }

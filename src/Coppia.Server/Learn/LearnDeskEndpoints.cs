@@ -2,6 +2,7 @@ using Coppia.Server.Asked;
 using Coppia.Server.Desk;
 using Coppia.Server.Stand;
 using Microsoft.AspNetCore.Http.HttpResults;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Learn;
 
@@ -98,7 +99,7 @@ internal static class LearnDeskEndpoints
     {
         var found = Shown(pieces, asker).FirstOrDefault(p => p.View.Id == piece);
         return found.Piece is null
-            ? throw RefusedException.NotHere("This piece is not in the booklet any more.")
+            ? throw RefusedException.NotHere(Say("learn.desk.this-piece-is-not-in-the-booklet"))
             : TypedResults.Bytes(
                 readings.JsonOf(found.Piece.AsTune(found.View.Title, found.View.By), own.Player),
                 "application/json"

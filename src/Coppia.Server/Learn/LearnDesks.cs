@@ -6,6 +6,7 @@ using Coppia.Data.Classes;
 using Coppia.Data.Desk;
 using Coppia.Server.Asked;
 using Coppia.Server.Desk;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Learn;
 
@@ -34,14 +35,14 @@ internal sealed class LearnDesks(Own own, TaskRepository tasks, HandInRepository
     {
         var set = own.Work.FirstOrDefault(w => w.Id == work);
         if (set?.TaskId is not { } id || tasks.Find(id) is not { } kept)
-            throw RefusedException.NotHere("This is not set to you any more. What you wrote is with your teacher.");
+            throw RefusedException.NotHere(Say("learn.desks.this-is-not-set-to-you-any"));
         var doc = text.Task(kept.Title, kept.Document);
         var asked = level ?? doc.Level;
         TaskPlan? plan = doc.Plan();
         for (var at = doc.Level; at < asked && plan is not null; at++)
             plan = TaskLevel.After(at, plan);
         if (plan is null || asked < doc.Level)
-            throw RefusedException.Wrong("There is no such level of this task.");
+            throw RefusedException.Wrong(Say("learn.desks.there-is-no-such-level-of-this"));
         return new SetDesk(own.Who, own.Player, set, kept, doc, plan, asked);
     }
 
@@ -116,13 +117,13 @@ internal sealed class LearnDesks(Own own, TaskRepository tasks, HandInRepository
     public void HandIn(SetDesk desk)
     {
         if (Begun(desk) is not { } begun)
-            throw RefusedException.Wrong("Nothing is written yet.");
+            throw RefusedException.Wrong(Say("learn.desks.nothing-is-written-yet"));
         if (!handIns.Move(begun.Id, HandInState.HandedIn, by: "", desk.Work.Id))
             throw Locked();
     }
 
     private static RefusedException Locked() =>
-        RefusedException.Meanwhile("It is handed in. Your teacher can give it back to you.");
+        RefusedException.Meanwhile(Say("learn.desks.it-is-handed-in-your-teacher-can"));
 
     public IEnumerable<PieceVersion> Versions(SetDesk desk) =>
         Begun(desk) is { } begun

@@ -13,6 +13,7 @@ using Coppia.Server.Logbook;
 using Coppia.Server.Room;
 using Coppia.Server.Stand;
 using Microsoft.AspNetCore.Http.HttpResults;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Learn;
 
@@ -45,7 +46,7 @@ internal static class LearnEndpoints
         var page = $"/learn/{link}";
         return TypedResults.Json(
             new AppManifest(
-                "Coppia: my music",
+                Say("learn.coppia-my-music"),
                 "Coppia",
                 page,
                 page,
@@ -138,7 +139,7 @@ internal static class LearnEndpoints
     private static LearnCards Cards(Own own, ReportRepository reports, string link, string day)
     {
         if (Days.Read(day) is not { } today)
-            throw RefusedException.Wrong("Expected a day such as 2026-09-14.");
+            throw RefusedException.Wrong(Say("learn.expected-a-day-such-as-2026-09"));
         var (who, player) = (own.Who, own.Player);
         var boxed = reports.Boxes(who.Id).ToDictionary(b => b.Card, b => new BoxedCard(b.Box, b.Due));
         var all = LearnerCards.Of(player).ToDictionary(CardName.Of);

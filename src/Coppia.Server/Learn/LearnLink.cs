@@ -1,5 +1,6 @@
 using Coppia.Data.Classes;
 using Coppia.Server.Asked;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Learn;
 
@@ -19,7 +20,7 @@ internal static class LearnLink
             services.GetRequiredService<LinkRepository>().LearnerOf(link) is not { } id
             || services.GetRequiredService<LearnerRepository>().Find(id) is not { } learner
         )
-            throw RefusedException.NotHere("This link has ended. Ask your teacher for a new one.");
+            throw RefusedException.NotHere(Say("learn.link.this-link-has-ended-ask-your-teacher"));
         services
             .GetRequiredService<Own>()
             .Open(learner, services.GetRequiredService<ClassRepository>().Find(learner.ClassId));

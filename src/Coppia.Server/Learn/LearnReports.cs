@@ -9,6 +9,7 @@ using Coppia.Server.Asked;
 using Coppia.Server.Drills;
 using Coppia.Server.Exercises;
 using Coppia.Server.Logbook;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Learn;
 
@@ -25,7 +26,9 @@ internal sealed class LearnReports(Own own, ReportRepository reports, SheetParts
         var (practice, answers) = (report.Practice ?? [], report.Answers ?? []);
         var (done, notes) = (report.Done ?? [], report.Notes ?? []);
         if (practice.Count + answers.Count + done.Count + notes.Count > Report.MostEntries)
-            throw RefusedException.Wrong($"This report is too long; at most {Report.MostEntries} entries at once.");
+            throw RefusedException.Wrong(
+                Say("learn.reports.this-report-is-too-long-at-most", ("mostEntries", Report.MostEntries))
+            );
         var leftOut = new List<string>();
         // Cards are of what the class knows; whoever answers with more is right too.
         var (player, judge) = (own.Player, parts.Players([own.Who.Instrument])[0]);
@@ -59,13 +62,14 @@ internal sealed class LearnReports(Own own, ReportRepository reports, SheetParts
     }
 
     private string? Wrong(string key, DateTimeOffset at) =>
-        key.Length is 0 or > Report.LongestKey ? $"Expected a key of 1 to {Report.LongestKey} characters."
-        : !Report.CanHaveHappened(at, clock.GetUtcNow()) ? $"{key}: it lies ahead of today."
+        key.Length is 0 or > Report.LongestKey
+            ? Say("learn.reports.expected-a-key-of-1-to-characters", ("longestKey", Report.LongestKey))
+        : !Report.CanHaveHappened(at, clock.GetUtcNow()) ? Say("learn.reports.it-lies-ahead-of-today", ("key", key))
         : null;
 
     private static string? Wrong(PracticeReport p) =>
         p.Minutes is < 0 or > 600 || p.Tempo is < 20 or > 300
-            ? $"{p.Key}: expected 0 to 600 minutes, and a tempo of 20 to 300."
+            ? Say("learn.reports.expected-0-to-600-minutes-and-a", ("key", p.Key))
             : null;
 
     private static PracticeRecord RecordOf(PracticeReport p) =>
@@ -94,7 +98,11 @@ internal sealed class LearnReports(Own own, ReportRepository reports, SheetParts
     {
         if (LearnerCards.Item(CardName.Read(a.Card), player) is not { } item)
             throw new FormatException(
-                $"There is no card “{a.Card}” for the {player.Instrument.Name.ToLowerInvariant()}."
+                Say(
+                    "learn.reports.there-is-no-card-for-the",
+                    ("card", a.Card),
+                    ("instrument", player.Instrument.Name.ToLowerInvariant())
+                )
             );
         var judged = DrillRounds.Judged(SheetItem.Of(item.Question, judge), a.Reply, judge);
         var right = judged is { IsRight: true };

@@ -4,6 +4,7 @@ using Coppia.Data.Exercises;
 using Coppia.Server.Asked;
 using Coppia.Server.Classes;
 using Coppia.Server.Stand;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Learn;
 
@@ -39,7 +40,7 @@ internal sealed class Own(
     public KeptTune Tune(long tune)
     {
         if (Work.All(w => w.TuneId != tune))
-            throw RefusedException.NotHere("This tune is not set to you any more.");
+            throw RefusedException.NotHere(Say("learn.own.this-tune-is-not-set-to-you"));
         return readings.Kept(tune).For(Who.Instrument).On(lines.Of(Who.Id).FirstOrDefault(l => l.TuneId == tune)?.Line);
     }
 
@@ -48,5 +49,5 @@ internal sealed class Own(
     public SheetRecord Sheet(long sheet) =>
         Work.Any(w => w.SheetId == sheet) && sheets.Find(sheet) is { } kept
             ? kept
-            : throw RefusedException.NotHere("This sheet is not set to you any more.");
+            : throw RefusedException.NotHere(Say("learn.own.this-sheet-is-not-set-to-you"));
 }

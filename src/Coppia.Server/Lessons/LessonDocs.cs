@@ -1,5 +1,6 @@
 using Coppia.Core.Lesson;
 using Coppia.Core.Music;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Lessons;
 
@@ -99,19 +100,22 @@ public sealed record StepDoc(
 
     /// <summary>What of it cannot be kept; null for nothing.</summary>
     internal string? Wrong(int tunes) =>
-        Id.Length is 0 or > LongestId ? $"expected a name of 1 to {LongestId} characters"
-        : Tune is { } t && (t < 0 || t >= tunes) ? $"expected a tune from 0 to {tunes - 1}"
-        : Words is { Length: > LongestWords } ? $"expected at most {LongestWords} characters"
-        : Part == LessonPart.Own && string.IsNullOrWhiteSpace(Words) ? "expected words for a step of your own"
-        : Ways is < 1 or > 10 ? "expected 1 to 10 ways"
-        : Repeats is < 0 or > 50 ? "expected 0 to 50 repeats"
-        : Tempo is < 20 or > 300 || TempoReached is < 20 or > 300 ? "expected a tempo of 20 to 300"
-        : Said is < 0 or > 200 ? "expected 0 to 200 things said"
-        : Minutes is < 0 or > 240 ? "expected 0 to 240 minutes"
+        Id.Length is 0 or > LongestId
+            ? Say("lessons.lesson.expected-a-name-of-1-to-characters", ("longestId", LongestId))
+        : Tune is { } t && (t < 0 || t >= tunes) ? Say("lessons.lesson.expected-a-tune-from-0-to", ("tunes", tunes - 1))
+        : Words is { Length: > LongestWords }
+            ? Say("lessons.lesson.expected-at-most-characters", ("longestWords", LongestWords))
+        : Part == LessonPart.Own && string.IsNullOrWhiteSpace(Words)
+            ? Say("lessons.lesson.expected-words-for-a-step-of-your")
+        : Ways is < 1 or > 10 ? Say("lessons.lesson.expected-1-to-10-ways")
+        : Repeats is < 0 or > 50 ? Say("lessons.lesson.expected-0-to-50-repeats")
+        : Tempo is < 20 or > 300 || TempoReached is < 20 or > 300 ? Say("lessons.lesson.expected-a-tempo-of-20-to-300")
+        : Said is < 0 or > 200 ? Say("lessons.lesson.expected-0-to-200-things-said")
+        : Minutes is < 0 or > 240 ? Say("lessons.lesson.expected-0-to-240-minutes")
         : Beats is < 0 or > MostBeats || CountIn is < 0 or > MostBeats || !double.IsFinite(Beats + CountIn)
-            ? "its length cannot be"
-        : Fifths is < -7 or > 7 ? "expected a key of −7 to 7 fifths"
-        : FirstBar < 0 || EndBar < FirstBar ? "its bars cannot be"
+            ? Say("lessons.lesson.its-length-cannot-be")
+        : Fifths is < -7 or > 7 ? Say("lessons.lesson.expected-a-key-of-7-to-7")
+        : FirstBar < 0 || EndBar < FirstBar ? Say("lessons.lesson.its-bars-cannot-be")
         : null;
 }
 
@@ -137,14 +141,19 @@ public sealed record LessonDoc(
     internal string? Wrong(int tunes)
     {
         if (Minutes is < 5 or > 240)
-            return "Expected a lesson of 5 to 240 minutes.";
+            return Say("classes.class.expected-a-lesson-of-5-to-240");
         if (TalkSeconds is < 0 or > 120)
-            return "Expected 0 to 120 seconds of talk for each thing said.";
+            return Say("lessons.lesson.expected-0-to-120-seconds-of-talk");
         if (Steps.Count + Left.Count > MostSteps)
-            return $"A lesson has at most {MostSteps} steps.";
+            return Say("lessons.lesson.a-lesson-has-at-most-steps", ("mostSteps", MostSteps));
         if (All.GroupBy(s => s.Id).FirstOrDefault(g => g.Count() > 1) is { } twice)
-            return $"Two steps are called {twice.Key}; expected names of their own.";
-        return All.Select((s, i) => s.Wrong(tunes) is { } wrong ? $"Step {i + 1}: {wrong}." : null)
+            return Say("lessons.lesson.two-steps-are-called-expected-names", ("key", twice.Key));
+        return All.Select(
+                (s, i) =>
+                    s.Wrong(tunes) is { } wrong
+                        ? Say("lessons.lesson.wrong-step", ("i", i + 1), ("wrong", wrong))
+                        : null
+            )
             .FirstOrDefault(w => w is not null);
     }
 }

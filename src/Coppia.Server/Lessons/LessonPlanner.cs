@@ -10,6 +10,7 @@ using Coppia.Server.Asked;
 using Coppia.Server.Stand;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.Extensions.Options;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Lessons;
 
@@ -31,7 +32,7 @@ internal sealed class LessonPlanner(
     private JsonSerializerOptions Options => json.Value.SerializerOptions;
 
     public static RefusedException NoLesson() =>
-        RefusedException.NotHere("There is no such lesson in this class; it may have been deleted.");
+        RefusedException.NotHere(Say("lessons.lesson-planner.there-is-no-such-lesson-in-this"));
 
     /// <exception cref="RefusedException">There is none of this number in the class.</exception>
     public LessonRecord Find(ClassRecord one, long id) => lessons.Find(one.Id, id) ?? throw NoLesson();
@@ -40,7 +41,7 @@ internal sealed class LessonPlanner(
     /// <exception cref="RefusedException">Another window was quicker, or it is gone.</exception>
     public LessonView Keep(ClassRecord one, LessonRecord lesson)
     {
-        lessons.Save(lesson).OrRefuse("This lesson was changed from another window since you opened it.", NoLesson());
+        lessons.Save(lesson).OrRefuse(Say("lessons.lesson-planner.this-lesson-was-changed-from-another"), NoLesson());
         return View(one, Find(one, lesson.Id));
     }
 

@@ -13,6 +13,7 @@ using Coppia.Data.Classes;
 using Coppia.Server.Classes;
 using Coppia.Server.Stand;
 using Coppia.Server.Tunes;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Lessons;
 
@@ -34,7 +35,7 @@ internal sealed class StepWords(
     private readonly Dictionary<long, IReadOnlyList<SectionReading>> _read = [];
 
     public string Title(long? tune) =>
-        tune is { } id && titles.TryGetValue(id, out var title) ? title : "A tune that is gone";
+        tune is { } id && titles.TryGetValue(id, out var title) ? title : Say("lessons.step.a-tune-that-is-gone");
 
     /// <param name="starts">Minutes from the beginning of the lesson.</param>
     public StepView Of(StepDoc doc, LessonStep step, int talkSeconds, double starts)
@@ -158,7 +159,9 @@ internal sealed class StepWords(
             instruments.Count == 1
                 ? [.. each[0].Of.Select(new NewsWords(read[0].Player.Style).Named)]
                 : TuneFits.Named([.. read.Select(r => r.Player)], each);
-        return things.Count > 0 ? English.Sentence(string.Join("; ", things)) : "Nothing is new any more.";
+        return things.Count > 0
+            ? English.Sentence(string.Join("; ", things))
+            : Say("lessons.step.nothing-is-new-any-more");
     }
 
     /// <summary>

@@ -4,6 +4,7 @@ using Coppia.Data.Classes;
 using Coppia.Data.Logbook;
 using Coppia.Data.Tunes;
 using Coppia.Server.Asked;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Logbook;
 
@@ -99,7 +100,11 @@ internal sealed class ClassLog(
                 null,
                 [
                     .. g.OrderByDescending(h => h.Habit.Times)
-                        .Select(h => new ToldLearner(h.Who.Id, h.Who.Nickname, $"{h.Habit.Times} times")),
+                        .Select(h => new ToldLearner(
+                            h.Who.Id,
+                            h.Who.Nickname,
+                            Say("logbook.class-log.habits-of-times", ("times", h.Habit.Times))
+                        )),
                 ]
             ));
 

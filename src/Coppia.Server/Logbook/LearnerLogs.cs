@@ -8,6 +8,7 @@ using Coppia.Data.Tunes;
 using Coppia.Server.Asked;
 using Coppia.Server.Classes;
 using Coppia.Server.Drills;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Logbook;
 
@@ -69,9 +70,9 @@ internal sealed class LearnerLogs(Asker asker, ReportRepository reports, WorkRep
     public AddedMinutes Add(LearnerRecord who, MinutesRequest asked)
     {
         if (asked.Day > asker.Today)
-            throw RefusedException.Wrong("Expected a day up to today, such as 2026-09-14.");
+            throw RefusedException.Wrong(Say("logbook.learner-logs.expected-a-day-up-to-today-such"));
         if (asked.Minutes is < 1 or > 600)
-            throw RefusedException.Wrong("Expected 1 to 600 minutes.");
+            throw RefusedException.Wrong(Say("logbook.learner-logs.expected-1-to-600-minutes"));
         var key = $"paper-{Guid.NewGuid():N}";
         reports.Keep(
             who.Id,

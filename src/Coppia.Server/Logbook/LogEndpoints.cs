@@ -1,6 +1,7 @@
 using Coppia.Data.Logbook;
 using Coppia.Server.Asked;
 using Microsoft.AspNetCore.Http.HttpResults;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Logbook;
 
@@ -39,7 +40,7 @@ internal static class LogEndpoints
             ? day
             : throw new RefusedException(
                 400,
-                $"“{name}” is not a day of the week; expected one of {Choices.Expected<DayOfWeek>()}."
+                Say("logbook.log.is-not-a-day-of-the-week", ("name", name), ("choices", Choices.Expected<DayOfWeek>()))
             );
 
     private static NoContent TakeMinutesBack(
@@ -51,5 +52,5 @@ internal static class LogEndpoints
     ) =>
         asker.LearnerIn(@class, learner) is not null && reports.Remove(learner, key)
             ? TypedResults.NoContent()
-            : throw RefusedException.NotHere("There are no such minutes of this learner.");
+            : throw RefusedException.NotHere(Say("logbook.log.there-are-no-such-minutes-of-this"));
 }

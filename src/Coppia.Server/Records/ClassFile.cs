@@ -6,6 +6,7 @@ using Coppia.Data.Records;
 using Coppia.Server.Classes;
 using Coppia.Server.Desk;
 using Coppia.Server.Drills;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Records;
 
@@ -39,12 +40,18 @@ public sealed record ClassFile(
     internal ClassCopy Copy(long? style, Func<object, string> text)
     {
         if (Coppia != 1)
-            throw new FormatException($"The record is of version {Coppia}; this program knows version 1.");
+            throw new FormatException(
+                Say("records.class-file.the-record-is-of-version-this-program", ("coppia", Coppia))
+            );
         if (ClassRules.Wrong(Name, LessonMinutes) is { } wrong)
             throw new FormatException(wrong);
         if (Learners.Count > LearnerList.MostLearners)
             throw new FormatException(
-                $"The record has {Learners.Count} learners; expected at most {LearnerList.MostLearners}."
+                Say(
+                    "records.class-file.the-record-has-learners-expected-at",
+                    ("learners", Learners.Count),
+                    ("mostLearners", LearnerList.MostLearners)
+                )
             );
         return new ClassCopy(
             new ClassRecord
@@ -56,9 +63,9 @@ public sealed record ClassFile(
             },
             Each(
                 Known,
-                "What is known, change",
+                Say("records.class-file.what-is-known-change"),
                 k => k.Added.Concat(k.Removed).All(t => !t.Contains('\n', StringComparison.Ordinal)),
-                "a line for each thing",
+                Say("records.class-file.a-line-for-each-thing"),
                 k => new KnownChangeRecord
                 {
                     Cause = k.Cause,
@@ -71,7 +78,7 @@ public sealed record ClassFile(
                     TakenBackAt = k.TakenBackAt,
                 }
             ),
-            RecordsOf(Work, "Set work"),
+            RecordsOf(Work, Say("records.class-file.set-work")),
             [.. Learners.Select(l => l.Copy(text))],
             Booklet is { } b
                 ? new BookletRecord
@@ -79,7 +86,10 @@ public sealed record ClassFile(
                     Title = b.Title.Length is > 0 and <= KeptTasks.LongestTitle
                         ? b.Title
                         : throw new FormatException(
-                            $"Booklet: expected a title of 1 to {KeptTasks.LongestTitle} characters."
+                            Say(
+                                "records.class-file.booklet-expected-a-title-of-1-to",
+                                ("longestTitle", KeptTasks.LongestTitle)
+                            )
                         ),
                     PerPage = b.PerPage == 1 ? 1 : 2,
                     Pairs = b.Pairs,
@@ -117,7 +127,7 @@ public sealed record ClassFile(
                 && (w.Kind == WorkKind.Sheet) == (w.Sheet is not null)
                 && (w.Kind == WorkKind.Writing) == (w.Task is not null)
                 && (w.Instrument is null || StringSection.Named(w.Instrument) is not null),
-            "a tempo of 20 to 300, and the tune, sheet or task that it is",
+            Say("records.class-file.a-tempo-of-20-to-300-and"),
             w => new WorkRecord
             {
                 Id = w.Id,
@@ -144,7 +154,7 @@ public sealed record ClassFile(
         var records = new List<TRecord>(list.Count);
         foreach (var (i, one) in list.Index())
         {
-            Expect(fits(one), where, $"{i + 1}", $"expected {expected}");
+            Expect(fits(one), where, $"{i + 1}", Say("records.class-file.each-expected", ("expected", expected)));
             records.Add(record(one));
         }
 

@@ -7,6 +7,7 @@ using Coppia.Data.Tunes;
 using Coppia.Server.Desk;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.Extensions.Options;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Records;
 
@@ -152,7 +153,9 @@ internal sealed class ClassFiles(
     public void Add(long classId, LearnerFile file)
     {
         if (file.Coppia != 1)
-            throw new FormatException($"The record is of version {file.Coppia}; this program knows version 1.");
+            throw new FormatException(
+                Say("records.class-file.the-record-is-of-version-this-program", ("coppia", file.Coppia))
+            );
         copies.Add(
             classId,
             file.Learner.Copy(Text),

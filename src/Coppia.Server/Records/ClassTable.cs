@@ -11,6 +11,7 @@ using Coppia.Server.Classes;
 using Coppia.Server.Logbook;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.Extensions.Options;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Records;
 
@@ -32,7 +33,7 @@ internal sealed class ClassTable(
         "minutes",
         "tempo",
         "seconds",
-        "came of it",
+        Say("records.class-table.came-of-it"),
         "by",
     ];
 
@@ -48,7 +49,7 @@ internal sealed class ClassTable(
             .. copy.Lessons.Select(l =>
                 Row(
                     Days.Text(l.Day),
-                    what: l.TaughtAt is null ? "lesson planned" : "lesson",
+                    what: l.TaughtAt is null ? Say("records.class-table.lesson-planned") : "lesson",
                     about: string.Join(
                         "; ",
                         l.Tunes.Select(t => t is { } id ? titles.GetValueOrDefault(id, "") : "")
@@ -82,7 +83,7 @@ internal sealed class ClassTable(
     private IEnumerable<string[]> RowsOf(KnownChangeRecord k)
     {
         var about = k.Cause == KnownCause.Tune ? k.About : "";
-        foreach (var (what, lines) in new[] { ("known", k.Added), ("not known", k.Removed) })
+        foreach (var (what, lines) in new[] { ("known", k.Added), (Say("records.class-table.not-known"), k.Removed) })
         {
             if (lines.Length > 0)
                 yield return Row(
@@ -97,7 +98,7 @@ internal sealed class ClassTable(
         if (k.TakenBackAt is { } back)
             yield return Row(
                 Day(back),
-                what: "taken back",
+                what: Say("records.class-table.taken-back"),
                 about: about,
                 came: string.Join("; ", KnownRepository.Lines(k.Added))
             );
@@ -161,7 +162,7 @@ internal sealed class ClassTable(
                             on,
                             "remark",
                             h.HandIn.Title,
-                            came: (r.Bar is { } b ? $"bar {b}: " : "") + r.Words,
+                            came: (r.Bar is { } b ? Say("records.class-table.rows-of-bar", ("b", b)) : "") + r.Words,
                             by: r.MadeBy
                         )
                     )
@@ -175,9 +176,9 @@ internal sealed class ClassTable(
     private static string StateOf(HandInRecord piece) =>
         piece.State switch
         {
-            HandInState.Writing => "being written",
-            HandInState.HandedIn => "handed in",
-            HandInState.GivenBack => "given back",
+            HandInState.Writing => Say("records.class-table.being-written"),
+            HandInState.HandedIn => Say("records.class-table.handed-in"),
+            HandInState.GivenBack => Say("records.class-table.given-back"),
             _ => "accepted",
         };
 
@@ -189,7 +190,7 @@ internal sealed class ClassTable(
             "set",
             SetWork.TitleOf(w),
             tempo: $"{w.Tempo}",
-            came: $"due {Days.Text(w.Due)}",
+            came: Say("records.class-table.set-row-due", ("text", Days.Text(w.Due))),
             by: w.MadeBy
         );
 

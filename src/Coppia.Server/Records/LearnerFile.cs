@@ -8,6 +8,7 @@ using Coppia.Data.Records;
 using Coppia.Server.Classes;
 using Coppia.Server.Desk;
 using Coppia.Server.Logbook;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Records;
 
@@ -164,20 +165,25 @@ public sealed record LearnerInFile(
     /// <param name="text">Writes a plan or a piece as it is kept.</param>
     internal LearnerCopy Copy(Func<object, string> text)
     {
-        var where = $"Learner {Nickname}";
+        var where = Say("records.learner-file.copy-learner", ("nickname", Nickname));
         if (ClassRules.Wrong([new LearnerRequest(Nickname, Instrument, Size, Tapes)]) is { } wrong)
             throw new FormatException(wrong);
-        ClassFile.Expect(Link is null or { Length: 32 }, where, "link", "expected 32 letters");
+        ClassFile.Expect(
+            Link is null or { Length: 32 },
+            where,
+            "link",
+            Say("records.learner-file.expected-32-letters")
+        );
         return new LearnerCopy(
             ClassRules.RecordOf(0, new LearnerRequest(Nickname, Instrument, Size, Tapes)),
             Link,
             ClassFile.Each(
                 Practice,
-                $"{where}, practice",
+                Say("records.learner-file.copy-practice", ("where", where)),
                 p =>
                     p is { Minutes: >= 0 and <= 600, Tempo: null or (>= 20 and <= 300) }
                     && p.Key.Length is > 0 and <= 60,
-                "a key, 0 to 600 minutes and a tempo of 20 to 300",
+                Say("records.learner-file.a-key-0-to-600-minutes-and"),
                 p => new PracticeRecord
                 {
                     Key = p.Key,
@@ -191,9 +197,9 @@ public sealed record LearnerInFile(
             ),
             ClassFile.Each(
                 Answers,
-                $"{where}, answer",
+                Say("records.learner-file.copy-answer", ("where", where)),
                 a => ClassFile.IsCard(a.Card) && a.Key.Length is > 0 and <= 60 && a.Mistake.Length <= 40,
-                "a key, a card and a kind of mistake",
+                Say("records.learner-file.a-key-a-card-and-a-kind"),
                 a => new CardAnswerRecord
                 {
                     Key = a.Key,
@@ -207,9 +213,9 @@ public sealed record LearnerInFile(
             ),
             ClassFile.Each(
                 Boxes,
-                $"{where}, box",
+                Say("records.learner-file.copy-box", ("where", where)),
                 b => b.Box is >= 1 and <= 5 && ClassFile.IsCard(b.Card),
-                "a card and a box from 1 to 5",
+                Say("records.learner-file.a-card-and-a-box-from-1"),
                 b => new CardBoxRecord
                 {
                     Card = b.Card,
@@ -219,9 +225,9 @@ public sealed record LearnerInFile(
             ),
             ClassFile.Each(
                 Notes,
-                $"{where}, note",
+                Say("records.learner-file.copy-note", ("where", where)),
                 n => n.Key.Length is > 0 and <= 60,
-                "a key of 1 to 60 characters",
+                Say("records.learner-file.a-key-of-1-to-60-characters"),
                 n => new LearnerNoteRecord
                 {
                     Key = n.Key,
@@ -231,7 +237,7 @@ public sealed record LearnerInFile(
                     TuneId = n.Tune,
                 }
             ),
-            ClassFile.RecordsOf(Work, $"{where}, set work"),
+            ClassFile.RecordsOf(Work, Say("records.learner-file.set-work", ("where", where))),
             [
                 .. Done.Select(d => new DoneRecord
                 {
@@ -242,17 +248,17 @@ public sealed record LearnerInFile(
             ],
             ClassFile.Each(
                 Pieces ?? [],
-                $"{where}, piece",
+                Say("records.learner-file.copy-piece", ("where", where)),
                 IsSound,
-                "a title, and a piece that its rules can be looked up for",
+                Say("records.learner-file.a-title-and-a-piece-that-its"),
                 p => CopyOf(p, text)
             ),
             ClassFile.Each(
                 // One line a tune.
                 [.. (Lines ?? []).DistinctBy(n => n.Tune)],
-                $"{where}, line",
+                Say("records.learner-file.copy-line", ("where", where)),
                 n => n.Line.Length is > 0 and <= 100,
-                "a line of 1 to 100 characters",
+                Say("records.learner-file.a-line-of-1-to-100-characters"),
                 n => new LearnerLineRecord { TuneId = n.Tune, Line = n.Line }
             )
         );

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Coppia.Data.Lessons;
 using Coppia.Server.Lessons;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Records;
 
@@ -40,7 +41,7 @@ public sealed record LessonInFile(
     /// <param name="text">Writes it as it is kept.</param>
     internal LessonRecord Record(Func<object, string> text, int number) =>
         Lesson.Wrong(Tunes.Count) is { } wrong
-            ? throw new FormatException($"Lesson {number}: {wrong}")
+            ? throw new FormatException(Say("records.lesson-file.record-lesson", ("number", number), ("wrong", wrong)))
             : new LessonRecord
             {
                 Day = Lesson.Day,

@@ -4,6 +4,7 @@ using Coppia.Server.Asked;
 using Coppia.Server.Classes;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Records;
 
@@ -64,7 +65,7 @@ internal static class RecordEndpoints
         files.Add(file) is { } id
             ? ClassSummary.Of(classes.Find(id)!, classes.Sections(id))
             : throw RefusedException.Meanwhile(
-                $"“{file.Name}” is here already, made at the same moment. Nothing was changed."
+                Say("records.record.is-here-already-made-at-the-same", ("file", file.Name))
             );
 
     private static FileContentHttpResult LearnerJson(
@@ -118,7 +119,9 @@ internal static class RecordEndpoints
     {
         var one = asker.Class;
         if (learners.Of(one.Id).Count >= LearnerList.MostLearners)
-            throw RefusedException.Wrong($"A class has at most {LearnerList.MostLearners} learners.");
+            throw RefusedException.Wrong(
+                Say("classes.class.a-class-has-at-most-learners", ("mostLearners", LearnerList.MostLearners))
+            );
         files.Add(one.Id, learner);
         return TypedResults.NoContent();
     }

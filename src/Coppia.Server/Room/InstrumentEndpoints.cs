@@ -4,6 +4,7 @@ using Coppia.Core.Music;
 using Coppia.Core.Wording.Terms;
 using Coppia.Formats.MusicXml;
 using Coppia.Server.Asked;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Room;
 
@@ -101,8 +102,7 @@ internal static class InstrumentEndpoints
         if (@string < 0 || @string >= known.Strings.Count || semitones < 0 || semitones > 24 || fifths is < -7 or > 7)
             throw new RefusedException(
                 400,
-                $"There is no such place; expected string 0 to {known.Strings.Count - 1}, semitones 0 to 24, "
-                    + "fifths −7 to 7."
+                Say("room.instrument.there-is-no-such-place-expected", ("strings", known.Strings.Count - 1))
             );
 
         var key = new KeySignature(fifths);

@@ -7,6 +7,7 @@ using Coppia.Formats.Records;
 using Coppia.Server.Asked;
 using FluentValidation;
 using Microsoft.AspNetCore.Http.HttpResults;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Room;
 
@@ -44,19 +45,24 @@ internal sealed class StyleRules : AbstractValidator<StyleRequest>
     {
         RuleFor(r => r.Name)
             .NotEmpty()
-            .WithMessage("The style needs a name.")
+            .WithMessage(Say("room.style.the-style-needs-a-name"))
             .MaximumLength(LongestName)
-            .WithMessage($"The name is longer than {LongestName} characters.");
+            .WithMessage(Say("room.style.the-name-is-longer-than-characters", ("longestName", LongestName)));
         RuleFor(r => r.Style.FirstKeyFifths)
             .InclusiveBetween(-7, 7)
-            .WithMessage("The first key has at most seven sharps or flats.");
+            .WithMessage(Say("room.style.the-first-key-has-at-most-seven"));
         RuleForEach(r => r.Style.Tapes)
             .Must(t => StringSection.Named(t.Key) is not null)
-            .WithMessage($"Tapes are kept for {Labels.Instruments("and")}.")
+            .WithMessage(
+                Say(
+                    "room.style.tapes-are-kept-for",
+                    ("instruments", English.List([.. StringSection.All.Select(i => i.Id)]))
+                )
+            )
             .Must(t => t.Value.All(x => x.Semitones is >= 1 and <= 12 && x.Name is { Length: >= 1 and <= 30 }))
-            .WithMessage("A tape lies 1 to 12 half steps above the open string and has a name of 1 to 30 characters.")
+            .WithMessage(Say("room.style.a-tape-lies-1-to-12-half"))
             .Must(t => t.Value.Select(x => x.Semitones).Distinct().Count() == t.Value.Count)
-            .WithMessage("Two tapes lie at the same place.");
+            .WithMessage(Say("room.style.two-tapes-lie-at-the-same-place"));
         RuleForEach(r => r.Style.Alternatives)
             .Must(a => StyleFile.WrongAlternative(a.Key, a.Value) is null)
             .WithMessage((_, a) => StyleFile.WrongAlternative(a.Key, a.Value)! + ".");
@@ -65,7 +71,7 @@ internal sealed class StyleRules : AbstractValidator<StyleRequest>
             .WithMessage((_, w) => WordRhythms.Wrong(w.Key, w.Value)!);
         RuleForEach(r => r.Style.ShapeNames)
             .Must(s => s.Value.Name is { Length: >= 1 and <= 40 } && s.Value.Mark is { Length: <= 2 })
-            .WithMessage("A shape’s own name has 1 to 40 characters, its mark at most two.");
+            .WithMessage(Say("room.style.a-shapes-own-name-has-1-to"));
     }
 }
 
@@ -113,7 +119,7 @@ internal static class StyleEndpoints
     {
         var kept = repository.List();
         return kept.Count == 0
-            ? [new StyleView(0, "Coppia’s defaults", true, HouseStyle.Default)]
+            ? [new StyleView(0, Say("room.style.coppias-defaults"), true, HouseStyle.Default)]
             : [.. kept.Select(ViewOf)];
     }
 
@@ -148,11 +154,7 @@ internal static class StyleEndpoints
         rules.ValidateAndThrow(request);
         repository
             .Save(id, request.Version, request.Name.Trim(), StyleFile.Write(request.Style))
-            .OrRefuse(
-                "This style was saved from another window since you opened it. Nothing was overwritten; "
-                    + "keep yours as another style, or undo your changes to see it.",
-                NoStyle()
-            );
+            .OrRefuse(Say("room.style.this-style-was-saved-from-another"), NoStyle());
         return List(repository).FirstOrDefault(s => s.Id == id) ?? throw NoStyle();
     }
 
@@ -171,5 +173,5 @@ internal static class StyleEndpoints
     private static NoContent Done(bool done) => done ? TypedResults.NoContent() : throw NoStyle();
 
     private static RefusedException NoStyle() =>
-        new RefusedException(404, "There is no such style, or it is the current one, which stays.");
+        new RefusedException(404, Say("room.style.there-is-no-such-style-or-it"));
 }

@@ -9,6 +9,7 @@ using Coppia.Core.Wording.Terms;
 using Coppia.Server.Asked;
 using Coppia.Server.Room;
 using Coppia.Server.Stand;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Shapes;
 
@@ -109,13 +110,17 @@ internal static class ShapeEndpoints
         )
             throw new RefusedException(
                 400,
-                $"There is no such key or position; expected −7 to 7 fifths and one of {string.Join(", ", positions)}."
+                Say("shapes.shape.there-is-no-such-key-or-position", ("positions", string.Join(", ", positions)))
             );
 
         if (!Choices.Read<ScaleForm>(form, out var scale))
             throw new RefusedException(
                 400,
-                $"“{form}” is not a scale; expected one of {Choices.Expected<ScaleForm>()}."
+                Say(
+                    "shapes.shape.is-not-a-scale-expected-one-of",
+                    ("form", form),
+                    ("choices", Choices.Expected<ScaleForm>())
+                )
             );
 
         var key = new ScaleKey(fifths, scale);
@@ -191,7 +196,7 @@ internal static class ShapeEndpoints
                 var reading = PlayerReading.Of(line, player.Instrument, player);
                 var words = new ReadingWords(reading);
                 yield return new KeyLineView(
-                    Title: $"{title}, {(octaves == 1 ? "one octave" : "two octaves")}",
+                    Title: Say("shapes.shape.lines", ("title", title), ("octaves", octaves)),
                     Remark: ShapeWords.Outside(KeyExercises.Outside(player, line)),
                     MusicXml: ReadingMusic.ForEngraving(reading),
                     Bars: ReadingView.BarsOf(reading),
@@ -208,8 +213,11 @@ internal static class ShapeEndpoints
         if (lengthMm is not (>= TapingSheet.ShortestString and <= TapingSheet.LongestString))
             throw new RefusedException(
                 400,
-                $"The string length must be {TapingSheet.ShortestString} to {TapingSheet.LongestString} mm, "
-                    + "measured from the nut to the bridge."
+                Say(
+                    "shapes.shape.the-string-length-must-be-to-mm",
+                    ("shortestString", TapingSheet.ShortestString),
+                    ("longestString", TapingSheet.LongestString)
+                )
             );
         return TapingSheet.Of(player.Style.TapesOf(player.Instrument), lengthMm);
     }

@@ -4,6 +4,7 @@ using Coppia.Core.Wording.Stand;
 using Coppia.Data.Stand;
 using Coppia.Server.Asked;
 using Microsoft.AspNetCore.Http.HttpResults;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Stand;
 
@@ -146,10 +147,7 @@ internal static class BowEndpoints
             changes.FirstOrDefault(c => c.To == BowVerdict.Refused && pitches.GetValueOrDefault(c.NoteId) is null) is
             { } stray
         )
-            throw new RefusedException(
-                422,
-                $"There is no note {stray.NoteId} in this tune; expected the id of a printed note."
-            );
+            throw new RefusedException(422, Say("stand.bow.there-is-no-note-in-this-tune-2", ("noteId", stray.NoteId)));
         // Whoever changes another bow meanwhile is not in the way: what is kept is looked at again.
         while (true)
         {

@@ -4,6 +4,7 @@ using Coppia.Data.Tunes;
 using Coppia.Formats.Books;
 using Coppia.Formats.Source;
 using Coppia.Server.Asked;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Stand;
 
@@ -13,7 +14,7 @@ namespace Coppia.Server.Stand;
 internal sealed class UnreadableTuneException : UnreadableException
 {
     public UnreadableTuneException(TuneRecord tune, IReadOnlyList<SourceError> errors)
-        : base($"This version of Coppia cannot read “{tune.Title}”. Its text is kept.", errors)
+        : base(Say("stand.kept-tune.this-version-of-coppia-cannot-read", ("title", tune.Title)), errors)
     {
         With["source"] = tune.Source;
     }

@@ -5,6 +5,7 @@ using Coppia.Core.Wording.Stand;
 using Coppia.Data.Stand;
 using Coppia.Server.Asked;
 using Microsoft.AspNetCore.Http.HttpResults;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Stand;
 
@@ -70,7 +71,14 @@ internal static class ReadingEndpoints
         if (line is { } order)
         {
             if (order < 0 || order >= kept.Lines.Count)
-                throw new RefusedException(404, $"There is no line {order}; expected 0 to {kept.Lines.Count - 1}.");
+                throw new RefusedException(
+                    404,
+                    Say(
+                        "stand.reading.there-is-no-line-expected-0-to",
+                        ("order", order),
+                        ("lines", kept.Lines.Count - 1)
+                    )
+                );
             kept = kept.On(kept.Lines[order].Key);
         }
 
@@ -95,7 +103,7 @@ internal static class ReadingEndpoints
         if (request.Changes.FirstOrDefault(c => !pitches.ContainsKey(c.NoteId)) is { } stray)
             throw new RefusedException(
                 422,
-                $"There is no note {stray.NoteId} in this tune; expected the id of a sounding note."
+                Say("stand.reading.there-is-no-note-in-this-tune", ("noteId", stray.NoteId))
             );
         PinChange[] changes = [.. request.Changes.DistinctBy(c => c.NoteId)];
         // Whoever changes another note meanwhile is not in the way: what is kept is looked at again.
@@ -155,9 +163,12 @@ internal static class ReadingEndpoints
         if (request.Octaves is { } asked && choices.All(c => c.Octaves != asked))
             throw new RefusedException(
                 422,
-                $"Moved by {asked} octaves, most of the tune lies out of the "
-                    + $"{player.Instrument.Name.ToLowerInvariant()}’s reach; "
-                    + $"expected {string.Join(", ", choices.Select(c => c.Octaves))}."
+                Say(
+                    "stand.reading.moved-by-octaves-most-of-the-tune",
+                    ("asked", asked),
+                    ("instrument", player.Instrument.Name.ToLowerInvariant()),
+                    ("choices", string.Join(", ", choices.Select(c => c.Octaves)))
+                )
             );
         return octaves.Choose(id, player.Instrument.Id, request.Octaves, request.Was)
             ? TypedResults.NoContent()
@@ -177,8 +188,12 @@ internal static class ReadingEndpoints
             if (firsts[i] < 0 || firsts[i] >= bars || i > 0 && firsts[i] <= firsts[i - 1])
                 throw new RefusedException(
                     400,
-                    $"Line {i + 1} cannot begin at bar order {firsts[i]}; "
-                        + $"expected ascending orders from 0 to {bars - 1}."
+                    Say(
+                        "stand.reading.line-cannot-begin-at-bar-order",
+                        ("i", i + 1),
+                        ("firsts", firsts[i]),
+                        ("bars", bars - 1)
+                    )
                 );
         }
 

@@ -12,6 +12,7 @@ using Coppia.Server.Asked;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.Extensions.Caching.Memory;
 using Microsoft.Extensions.Options;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Stand;
 
@@ -76,7 +77,7 @@ internal sealed class Readings(
     }
 
     public static RefusedException NoTune(long id) =>
-        RefusedException.NotHere($"There is no tune {id}; it may have been deleted.");
+        RefusedException.NotHere(Say("stand.readings.there-is-no-tune-it-may-have", ("id", id)));
 
     public PlayerReading Of(KeptTune kept, Player player) => Weighed(kept, player, PinsOf(kept, player));
 
@@ -85,7 +86,7 @@ internal sealed class Readings(
         player.Known.Things is null
             ? Solved(kept, player, pairs)
             : Remembered(
-                $"weighed {Key(kept, player, pairs)} {player.Known.Key}",
+                Say("stand.readings.weighed-weighed", ("kept", Key(kept, player, pairs)), ("key", player.Known.Key)),
                 kept,
                 () => Solved(kept, player, pairs).WeighedFor(player.Known)
             );
@@ -95,7 +96,7 @@ internal sealed class Readings(
     {
         var fixedPairs = PinsOf(kept, player);
         return Remembered(
-            "contents " + Key(kept, player, fixedPairs),
+            Say("stand.readings.contents-of-contents", ("kept", Key(kept, player, fixedPairs))),
             kept,
             () => TuneContents.Of(Solved(kept, player, fixedPairs))
         );
@@ -110,7 +111,7 @@ internal sealed class Readings(
     {
         var fixedPairs = PinsOf(kept, player);
         return Remembered(
-            $"answer {Key(kept, player, fixedPairs)} {player.Known.Key}",
+            Say("stand.readings.json-of-answer", ("kept", Key(kept, player, fixedPairs)), ("key", player.Known.Key)),
             kept,
             () => JsonSerializer.SerializeToUtf8Bytes(ViewOf(kept, player, fixedPairs), json.Value.SerializerOptions)
         );
@@ -160,7 +161,11 @@ internal sealed class Readings(
     }
 
     private PlayerReading Solved(KeptTune kept, Player player, FixedPairs pairs) =>
-        Remembered("reading " + Key(kept, player, pairs), kept, () => Solve(kept, player, pairs));
+        Remembered(
+            Say("stand.readings.solved-reading", ("kept", Key(kept, player, pairs))),
+            kept,
+            () => Solve(kept, player, pairs)
+        );
 
     private PlayerReading Solve(KeptTune kept, Player player, FixedPairs pairs)
     {
@@ -183,11 +188,16 @@ internal sealed class Readings(
     /// <summary>
     /// Names the hands by which a tune is fingered for a player: those of now, and those that learned it.
     /// </summary>
-    public string HandsKey(long tune, Player player) => $"{player.Known.Hands.Key} {asker.HandsWhenLearned(tune)?.Key}";
+    public string HandsKey(long tune, Player player) =>
+        $"{player.Known.Hands.Key} {(asker.HandsWhenLearned(tune)?.Key)}";
 
     /// <summary>What all players of the tune share.</summary>
     private TuneMusic MusicOf(KeptTune kept, HouseStyle style, IReadOnlyList<BowEdit> taken) =>
-        Remembered("music " + TuneKey(kept, taken), kept, () => TuneMusic.Of(kept.Score, style, taken));
+        Remembered(
+            Say("stand.readings.music-of-music", ("tuneKey", TuneKey(kept, taken))),
+            kept,
+            () => TuneMusic.Of(kept.Score, style, taken)
+        );
 
     private T Remembered<T>(string key, KeptTune kept, Func<T> make)
         where T : class =>
@@ -215,8 +225,7 @@ internal sealed class Readings(
     {
         var fixedByTeacher = string.Join(' ', pairs.Kept.Select(p => $"{p.NoteId}:{p.String}:{p.Finger}"));
         return $"{player.Instrument.Id} {HandsKey(kept.Tune.Id, player)} {pairs.UsesPrinted} {pairs.Octaves} "
-            + $"{fixedByTeacher} "
-            + TuneKey(kept, pairs.Bows);
+            + $"{fixedByTeacher} {TuneKey(kept, pairs.Bows)}";
     }
 
     internal static Instrument PrintedForOf(KeptTune kept, HouseStyle style) =>

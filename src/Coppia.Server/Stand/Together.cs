@@ -5,6 +5,7 @@ using Coppia.Core.Lesson;
 using Coppia.Core.Wording.Terms;
 using Coppia.Data.Classes;
 using Coppia.Server.Asked;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Stand;
 
@@ -54,7 +55,7 @@ internal sealed class Together(Readings readings, Asker asker, LearnerRepository
 
         return found.Count > 0
             ? (kept, found)
-            : throw RefusedException.NotHere("Nobody in this class reads this line any more.");
+            : throw RefusedException.NotHere(Say("stand.together.nobody-in-this-class-reads-this-line"));
     }
 
     /// <summary>Those who play an instrument, by the lines they read, in the order of the score.</summary>
@@ -81,7 +82,9 @@ internal sealed class Together(Readings readings, Asker asker, LearnerRepository
                     usual.On(l.Item.Key),
                     player,
                     own[l.Item.Key],
-                    l.Item.Name.Length > 0 ? l.Item.Name : $"line {l.Index + 1}"
+                    l.Item.Name.Length > 0
+                        ? l.Item.Name
+                        : Say("stand.together.sections-of-line", ("index", l.Index + 1))
                 )),
         ];
     }

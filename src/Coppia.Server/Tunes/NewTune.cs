@@ -4,6 +4,7 @@ using Coppia.Core.Wording.Terms;
 using Coppia.Data.Tunes;
 using Coppia.Formats.Source;
 using Coppia.Server.Stand;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Tunes;
 
@@ -19,7 +20,7 @@ internal static class NewTune
         var score = main.Score;
         return new TuneRecord
         {
-            Title = Chosen(request.Title, score.Title, "Untitled tune"),
+            Title = Chosen(request.Title, score.Title, Say("tunes.new-tune.untitled-tune")),
             Composer = Chosen(request.Composer, score.Composer, "traditional"),
             PrintedFor = Chosen(request.PrintedFor, null, LinesForWhom.Offered(main).For.Id),
             Source = request.Source,

@@ -4,6 +4,7 @@ using Coppia.Formats.Books;
 using Coppia.Formats.Source;
 using Coppia.Server.Asked;
 using FluentValidation;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Tunes;
 
@@ -99,6 +100,10 @@ internal static class TuneBookEndpoints
         many.Tunes.Count <= MostAtOnce
             ? shelf.Keep(many.Tunes)
             : throw RefusedException.Wrong(
-                $"There are {many.Tunes.Count} tunes; expected at most {MostAtOnce} at once."
+                Say(
+                    "tunes.tune-book.there-are-tunes-expected-at-most-at",
+                    ("tunes", many.Tunes.Count),
+                    ("mostAtOnce", MostAtOnce)
+                )
             );
 }

@@ -10,6 +10,7 @@ using Coppia.Server.Stand;
 using FluentValidation;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Tunes;
 
@@ -153,7 +154,7 @@ internal static class TuneEndpoints
 
     /// <summary>The tune as the other window has saved it comes along, so that both texts can be looked at.</summary>
     private static RefusedException Meanwhile(TuneRecord current) =>
-        new(409, "Someone saved this tune after you opened it.")
+        new(409, Say("tunes.tune.someone-saved-this-tune-after-you"))
         {
             With = { ["current"] = TuneDetail.Of(current, null) },
         };

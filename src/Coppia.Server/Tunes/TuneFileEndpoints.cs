@@ -8,6 +8,7 @@ using Coppia.Server.Asked;
 using Coppia.Server.Stand;
 using FluentValidation;
 using Microsoft.AspNetCore.Http.HttpResults;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Tunes;
 
@@ -60,9 +61,16 @@ internal static class TuneFileEndpoints
             !Choices.Read<SourceFormat>(format, out var wanted)
             || wanted is SourceFormat.Letters or SourceFormat.Fingers
         )
-            throw new RefusedException(400, $"“{format}” is not a format; expected abc or musicXml.");
+            throw new RefusedException(400, Say("tunes.tune-file.is-not-a-format-expected-abc-or", ("format", format)));
         if (Rows(rows ?? "pair") is not { } shown)
-            throw new RefusedException(400, $"“{rows}” are not rows; expected some of {Choices.Expected<Row>()}.");
+            throw new RefusedException(
+                400,
+                Say(
+                    "tunes.tune-file.are-not-rows-expected-some-of",
+                    ("rows", rows),
+                    ("choices", Choices.Expected<Row>())
+                )
+            );
         var kept = readings.Kept(id);
         MusicXmlExtras? extras = null;
         IReadOnlyList<ScoreLine> lines =

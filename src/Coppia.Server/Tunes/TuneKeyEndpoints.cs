@@ -8,6 +8,7 @@ using Coppia.Formats.MusicXml;
 using Coppia.Formats.Source;
 using Coppia.Server.Asked;
 using Coppia.Server.Stand;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Tunes;
 
@@ -36,9 +37,8 @@ internal static class TuneKeyEndpoints
             throw new RefusedException(
                 422,
                 move.Fifths == 0
-                    ? "The tune is printed in this key; expected another."
-                    : "This tune would need more than seven signs; "
-                        + $"expected −{KeyMove.MostSigns} to {KeyMove.MostSigns} fifths."
+                    ? Say("tunes.tune-key.the-tune-is-printed-in-this-key")
+                    : Say("tunes.tune-key.this-tune-would-need-more-than-seven", ("mostSigns", KeyMove.MostSigns))
             );
         var key = Labels.Key(new KeySignature(asked.Fifths, kept.Score.Key.Mode), style);
         var title = Copies.NameIn(

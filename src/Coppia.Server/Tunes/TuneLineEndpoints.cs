@@ -8,6 +8,7 @@ using Coppia.Formats.Source;
 using Coppia.Server.Asked;
 using Coppia.Server.Stand;
 using Microsoft.AspNetCore.Http.HttpResults;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Tunes;
 
@@ -56,7 +57,7 @@ internal static class TuneLineEndpoints
         var notes = line.Score.Events.Where(e => e.Pitch is not null).ToArray();
         return new ScoreLineView(
             Key: line.Key,
-            Name: line.Name.Length > 0 ? line.Name : $"Line {order + 1}",
+            Name: line.Name.Length > 0 ? line.Name : Say("tunes.tune-line.view-line", ("order", order + 1)),
             Clef: line.Score.Clef.Name,
             Notes: notes.Length,
             FirstNotes: [.. notes.Take(ShownNotes).Select(n => Labels.Note(n.Pitch!.Value, style))]
@@ -76,7 +77,11 @@ internal static class TuneLineEndpoints
         if (request.For.Values.Append(request.Main).FirstOrDefault(k => !keys.Contains(k)) is { } stray)
             throw new RefusedException(
                 422,
-                $"There is no line “{stray}” in this tune; expected {English.List([.. keys], "or")}."
+                Say(
+                    "tunes.tune-line.there-is-no-line-in-this-tune",
+                    ("stray", stray),
+                    ("keys", English.Either([.. keys]))
+                )
             );
         if (request.For.Keys.FirstOrDefault(i => StringSection.Named(i) is null) is { } nobody)
             throw HouseStyles.NoInstrument(nobody);
@@ -84,10 +89,7 @@ internal static class TuneLineEndpoints
         var chosen = new LinesForWhom(request.Main, request.For);
         tunes
             .ChooseLines(id, request.Version, chosen.ToJson(), LinesForWhom.Offered(main).For.Id)
-            .OrRefuse(
-                "This tune was changed in another window since you opened it. Nothing was overwritten; choose again.",
-                Readings.NoTune(id)
-            );
+            .OrRefuse(Say("tunes.tune-line.this-tune-was-changed-in-another"), Readings.NoTune(id));
         foreach (var (instrument, octave) in NewTune.OfferedOctaves(tunes.Find(id)!, TuneReader.Read(kept.Tune.Source)))
         {
             if (octaves.Of(id, instrument) is null)

@@ -3,6 +3,7 @@ using Coppia.Core.Reading;
 using Coppia.Data.Tunes;
 using Coppia.Server.Asked;
 using Microsoft.AspNetCore.Mvc;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Tunes;
 
@@ -42,7 +43,12 @@ internal sealed class TuneListRequest
         )
             throw new RefusedException(
                 400,
-                $"“{Order}” is not an order; expected one of {Choices.Expected<TuneOrder>()}, {ByHard}."
+                Say(
+                    "tunes.tune-list.is-not-an-order-expected-one-of",
+                    ("order", Order),
+                    ("choices", Choices.Expected<TuneOrder>()),
+                    ("byHard", ByHard)
+                )
             );
         Core.Reading.Reach? within = null;
         if (!string.IsNullOrEmpty(Reach))
@@ -50,7 +56,11 @@ internal sealed class TuneListRequest
             if (!Choices.Read<Core.Reading.Reach>(Reach, out var reach))
                 throw new RefusedException(
                     400,
-                    $"“{Reach}” is not a reach; expected one of {Choices.Expected<Core.Reading.Reach>()}."
+                    Say(
+                        "tunes.tune-list.is-not-a-reach-expected-one-of",
+                        ("reach", Reach),
+                        ("choices", Choices.Expected<Core.Reading.Reach>())
+                    )
                 );
             within = reach;
         }

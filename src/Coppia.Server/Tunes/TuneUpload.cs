@@ -1,5 +1,6 @@
 using Coppia.Formats.Books;
 using Coppia.Server.Asked;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Tunes;
 
@@ -12,7 +13,7 @@ internal static class TuneUpload
     public static async Task<byte[]> BytesOf(IFormFile file, CancellationToken cancellation)
     {
         if (file.Length > MostBytes)
-            throw new RefusedException(413, "The file is larger than 5 MB.");
+            throw new RefusedException(413, Say("tunes.tune-upload.the-file-is-larger-than-5-mb"));
         using var bytes = new MemoryStream();
         await file.CopyToAsync(bytes, cancellation);
         return bytes.ToArray();

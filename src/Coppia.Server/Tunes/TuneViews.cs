@@ -6,6 +6,7 @@ using Coppia.Formats.Books;
 using Coppia.Formats.Records;
 using Coppia.Formats.Source;
 using FluentValidation;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Tunes;
 
@@ -127,15 +128,17 @@ internal sealed class TuneRequestRules : AbstractValidator<TuneRequest>
 
     public TuneRequestRules()
     {
-        RuleFor(r => r.Source)
-            .NotEmpty()
-            .WithMessage("The tune is empty; expected note letters, strings and fingers, ABC or MusicXML.");
+        RuleFor(r => r.Source).NotEmpty().WithMessage(Say("tunes.tune-views.the-tune-is-empty-expected-note"));
         RuleFor(r => r.Title)
             .MaximumLength(LongestTitle)
-            .WithMessage($"The title is longer than {LongestTitle} characters.");
-        RuleFor(r => r.Composer).MaximumLength(200).WithMessage("The composer is longer than 200 characters.");
+            .WithMessage(Say("tunes.tune-views.the-title-is-longer-than-characters", ("longestTitle", LongestTitle)));
+        RuleFor(r => r.Composer)
+            .MaximumLength(200)
+            .WithMessage(Say("tunes.tune-views.the-composer-is-longer-than-200"));
         RuleFor(r => r.PrintedFor)
             .Must(p => string.IsNullOrEmpty(p) || StringSection.All.Any(i => i.Id == p))
-            .WithMessage($"The instrument is not known; expected {Labels.Instruments()}.");
+            .WithMessage(
+                Say("tunes.tune-views.the-instrument-is-not-known-expected", ("instruments", Labels.Instruments))
+            );
     }
 }

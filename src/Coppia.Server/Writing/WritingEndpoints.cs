@@ -8,6 +8,7 @@ using Coppia.Formats.Source;
 using Coppia.Server.Asked;
 using Coppia.Server.Stand;
 using Microsoft.AspNetCore.Http.HttpResults;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Writing;
 
@@ -39,7 +40,7 @@ internal static class WritingEndpoints
         if (expected is not null || asked.Fifths is < -7 or > 7)
             throw new RefusedException(
                 422,
-                $"This is no key or meter; expected −7 to 7 fifths and {expected ?? "a meter"}."
+                Say("writing.this-is-no-key-or-meter-expected", ("expected", expected ?? "a meter"))
             );
         var staff = WritingStaff.Empty(clef, new KeySignature(asked.Fifths), time, Length(asked.PickUp)) with
         {
@@ -81,7 +82,11 @@ internal static class WritingEndpoints
                 ? throw RefusedException.Unreadable(read.Errors)
                 : throw new RefusedException(
                     422,
-                    $"There is no line {request.State.Line}; expected 0 to {lines.Count - 1}."
+                    Say(
+                        "writing.there-is-no-line-expected-0-to",
+                        ("line", request.State.Line),
+                        ("lines", lines.Count - 1)
+                    )
                 );
         var staff = WritingStaff.Of(lines[request.State.Line].Score) with
         {
@@ -99,7 +104,11 @@ internal static class WritingEndpoints
             if (WritingSteps.Do(staff, command) is not { } next)
                 throw new RefusedException(
                     422,
-                    $"“{command.Do}” cannot be done; expected one of {WritingSteps.Expected}."
+                    Say(
+                        "writing.cannot-be-done-expected-one-of",
+                        ("do", command.Do),
+                        ("expected", WritingSteps.Expected)
+                    )
                 );
             staff = next;
         }
@@ -108,7 +117,14 @@ internal static class WritingEndpoints
             staff.Score.Events.Count() > Score.MostEvents || staff.Score.Bars.Any(b => b.Events.Count > Score.MostInBar)
             ? throw new RefusedException(
                 422,
-                $"A tune has at most {Score.MostEvents:N0} notes and rests, a bar at most {Score.MostInBar:N0}."
+                Say(
+                    "writing.a-tune-has-at-most-notes-and",
+                    (
+                        "mostEvents",
+                        (Score.MostEvents).ToString("N0", System.Globalization.CultureInfo.InvariantCulture)
+                    ),
+                    ("mostInBar", (Score.MostInBar).ToString("N0", System.Globalization.CultureInfo.InvariantCulture))
+                )
             )
             : WritingView.Of(staff, lines, request.State.Line, player, request.PerLine);
     }
@@ -131,7 +147,11 @@ internal static class WritingEndpoints
         if (Clef.Named(clef) is not { } known || fifths is < -7 or > 7)
             throw new RefusedException(
                 404,
-                $"“{clef}” is not a clef; expected {English.List([.. Clef.All.Select(c => c.Name)], "or")}."
+                Say(
+                    "writing.is-not-a-clef-expected",
+                    ("clef", clef),
+                    ("all", English.Either([.. Clef.All.Select(c => c.Name)]))
+                )
             );
         return Enumerable
             .Range(LowestHeight, HighestHeight - LowestHeight + 1)

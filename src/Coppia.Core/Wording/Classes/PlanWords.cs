@@ -1,6 +1,7 @@
 using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
 using Coppia.Core.Wording.Terms;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Classes;
 
@@ -10,14 +11,14 @@ public static class PlanWords
     public static string Part(PlanPart part) =>
         part switch
         {
-            PlanPart.Keys => "Signatures",
-            PlanPart.Meters => "Meters",
-            PlanPart.Values => "Note values",
-            PlanPart.Rests => "Rests",
-            PlanPart.Rhythms => "Rhythms in a beat",
-            PlanPart.Bow => "The bow",
-            PlanPart.Loudness => "Loud and soft",
-            PlanPart.Signs => "Signs on the page",
+            PlanPart.Keys => Say("classes.plan.signatures"),
+            PlanPart.Meters => Say("classes.plan.meters"),
+            PlanPart.Values => Say("classes.plan.note-values"),
+            PlanPart.Rests => Say("classes.plan.rests"),
+            PlanPart.Rhythms => Say("classes.plan.rhythms-in-a-beat"),
+            PlanPart.Bow => Say("classes.plan.the-bow"),
+            PlanPart.Loudness => Say("classes.plan.loud-and-soft"),
+            PlanPart.Signs => Say("classes.plan.signs-on-the-page"),
             _ => throw new ArgumentOutOfRangeException(nameof(part), part, "There are no words for this part."),
         };
 
@@ -60,11 +61,15 @@ public static class PlanWords
             KnownKey key => Labels.Note(new KeySignature(key.Fifths).TonicInOctave(4), style),
             KnownRest rest => rest.Value.Words(style.ValueNames),
             KnownRhythm rhythm => ThingWords.Rhythm(rhythm.Pattern),
-            KnownSlur slur => $"slur {slur.Notes}{(slur.Notes == KnownSlur.Most ? "+" : "")}",
+            KnownSlur slur => Say(
+                "classes.plan.short-slur",
+                ("notes", slur.Notes),
+                ("what", slur.Notes == KnownSlur.Most ? "+" : "")
+            ),
             KnownSign { Sign: LearnedSign.Hairpin } => "< >",
             KnownSign { Sign: LearnedSign.Accidental } => "♯ ♭ ♮",
-            KnownSign { Sign: LearnedSign.Endings } => "endings",
-            KnownSign { Sign: LearnedSign.Syncopation } => "across the beat",
+            KnownSign { Sign: LearnedSign.Endings } => Say("classes.plan.endings"),
+            KnownSign { Sign: LearnedSign.Syncopation } => Say("classes.plan.across-the-beat"),
             _ => ThingWords.Name(thing, style),
         };
 }

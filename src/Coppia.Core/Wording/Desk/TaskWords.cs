@@ -1,4 +1,5 @@
 using Coppia.Core.Composition;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Desk;
 
@@ -9,24 +10,24 @@ public static class TaskWords
     public static string Level(int level) =>
         level switch
         {
-            1 => "Four bars on one string, endings given",
-            2 => "Four bars on one string, free",
-            3 => "Four bars on two strings",
-            4 => "Eight bars, endings given",
-            TaskLevel.Last => "Eight bars, free",
-            _ => "Own rules",
+            1 => Say("desk.task.four-bars-on-one-string-endings-given"),
+            2 => Say("desk.task.four-bars-on-one-string-free"),
+            3 => Say("desk.task.four-bars-on-two-strings"),
+            4 => Say("desk.task.eight-bars-endings-given"),
+            TaskLevel.Last => Say("desk.task.eight-bars-free"),
+            _ => Say("desk.task.own-rules"),
         };
 
     /// <summary>What a teacher says often of a bar; the first four are praise.</summary>
     public static readonly IReadOnlyList<string> Ready =
     [
-        "I like this bar: sing it to someone.",
-        "A good surprise here.",
-        "This bar and its answer belong together.",
-        "Beautifully written.",
-        "Count this bar aloud once more.",
-        "Play this bar: is it what you hear in your head?",
-        "Try this ending one note higher, then choose.",
-        "Look at the heads here: on the line, or in the space?",
+        Say("desk.task.i-like-this-bar-sing-it-to"),
+        Say("desk.task.a-good-surprise-here"),
+        Say("desk.task.this-bar-and-its-answer-belong"),
+        Say("desk.task.beautifully-written"),
+        Say("desk.task.count-this-bar-aloud-once-more"),
+        Say("desk.task.play-this-bar-is-it-what-you"),
+        Say("desk.task.try-this-ending-one-note-higher-then"),
+        Say("desk.task.look-at-the-heads-here-on-the"),
     ];
 }

@@ -1,6 +1,7 @@
 using Coppia.Core.Drills;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Wording.Terms;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Drills;
 
@@ -10,19 +11,19 @@ public static class CardWords
     public static string Name(CardKind kind) =>
         kind switch
         {
-            CardKind.NoteToName => "Note → name",
-            CardKind.NoteToPair => "Note → string and finger",
-            CardKind.PairToNote => "String and finger → note",
-            _ => "Name → place",
+            CardKind.NoteToName => Say("drills.card.note-name"),
+            CardKind.NoteToPair => Say("drills.card.note-string-and-finger"),
+            CardKind.PairToNote => Say("drills.card.string-and-finger-note"),
+            _ => Say("drills.card.name-place"),
         };
 
     public static string Name(CardStage stage) =>
         stage switch
         {
-            CardStage.InOrder => "one string, in order",
-            CardStage.Mixed => "one string, mixed",
-            CardStage.TwoStrings => "two strings",
-            _ => "all strings",
+            CardStage.InOrder => Say("drills.card.one-string-in-order"),
+            CardStage.Mixed => Say("drills.card.one-string-mixed"),
+            CardStage.TwoStrings => Say("drills.card.two-strings"),
+            _ => Say("drills.card.all-strings"),
         };
 
     /// <summary>"D and A strings, D major".</summary>
@@ -30,9 +31,9 @@ public static class CardWords
     {
         var names = round.Strings.Select(s => Labels.Note(player.Instrument.Strings[s], player.Style)).ToArray();
         var strings =
-            names.Length == player.Instrument.Strings.Count ? "all strings"
-            : names.Length == 1 ? $"{names[0]} string"
-            : $"{English.List(names)} strings";
+            names.Length == player.Instrument.Strings.Count ? Say("drills.card.all-strings")
+            : names.Length == 1 ? Say("drills.card.of-string", ("names", names[0]))
+            : Say("drills.card.of-strings", ("names", English.List(names)));
         return $"{English.Capital(strings)}, {key}";
     }
 }

@@ -3,6 +3,7 @@ using Coppia.Core.Exercises;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
 using Coppia.Core.Wording.Terms;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Drills;
 
@@ -12,7 +13,7 @@ public static class DiagnosisWords
     public static string Of(Diagnosis diagnosis, Player player) =>
         diagnosis switch
         {
-            { IsRight: true } => $"Yes, {Labels.Note(diagnosis.Shown, player.Style)}.",
+            { IsRight: true } => Say("drills.diagnosis.of-yes", ("shown", Labels.Note(diagnosis.Shown, player.Style))),
             { Pressed: SpotReply spot } => OnFingerboard(diagnosis, spot, player),
             { Pressed: PairReply pair } => Fingered(diagnosis, pair, player),
             { AskedAs: ExerciseKind.LineOrSpace or ExerciseKind.WriteIt } => OnStaff(diagnosis, player),
@@ -27,19 +28,40 @@ public static class DiagnosisWords
         var answered = diagnosis.Answered is { } a ? Labels.Note(a, style) : "";
         return diagnosis.Kind switch
         {
-            MistakeKind.ForgotSignature => ForgotSignature(diagnosis, "The letter is right.", style),
-            MistakeKind.ForgotAccidental =>
-                $"The letter is right. A sign in this bar holds for it to the barline, so this is {name}, "
-                    + $"not {answered}.",
+            MistakeKind.ForgotSignature => ForgotSignature(
+                diagnosis,
+                Say("drills.diagnosis.the-letter-is-right"),
+                style
+            ),
+            MistakeKind.ForgotAccidental => Say(
+                "drills.diagnosis.the-letter-is-right-a-sign-in",
+                ("name", name),
+                ("answered", answered)
+            ),
             MistakeKind.OneStep => OneStep(diagnosis, player),
-            MistakeKind.WrongEnd =>
-                $"That is {answered} counted from the top. Lines and spaces are counted from the bottom: "
-                    + $"{Lies(diagnosis, player)}.",
-            MistakeKind.OtherClef => $"In {Clefs(diagnosis)} clef it would be {answered}. This is {clef.Name} clef: "
-                + $"{Lies(diagnosis, player)}.",
-            MistakeKind.WrongOctave =>
-                $"The letter is right, but that is another {name}. This one is {Pair(diagnosis, player)}.",
-            MistakeKind.LowHigh => $"The right letter, {TooFar(diagnosis)}: {name} is {Pair(diagnosis, player)}.",
+            MistakeKind.WrongEnd => Say(
+                "drills.diagnosis.that-is-counted-from-the-top-lines",
+                ("answered", answered),
+                ("lies", Lies(diagnosis, player))
+            ),
+            MistakeKind.OtherClef => Say(
+                "drills.diagnosis.in-clef-it-would-be-this-is",
+                ("clefs", Clefs(diagnosis)),
+                ("answered", answered),
+                ("clef", clef.Name),
+                ("lies", Lies(diagnosis, player))
+            ),
+            MistakeKind.WrongOctave => Say(
+                "drills.diagnosis.the-letter-is-right-but-that-is",
+                ("name", name),
+                ("pair", Pair(diagnosis, player))
+            ),
+            MistakeKind.LowHigh => Say(
+                "drills.diagnosis.the-right-letter-is",
+                ("tooFar", TooFar(diagnosis)),
+                ("name", name),
+                ("pair", Pair(diagnosis, player))
+            ),
             _ => BeginAtTheStaff(diagnosis, player),
         };
     }
@@ -51,16 +73,37 @@ public static class DiagnosisWords
         var name = Labels.Note(diagnosis.Shown, style);
         return diagnosis.Kind switch
         {
-            MistakeKind.WrongOctave => $"That is another {name}. This one is {Pair(diagnosis, player)}.",
+            MistakeKind.WrongOctave => Say(
+                "drills.diagnosis.that-is-another-this-one-is",
+                ("name", name),
+                ("pair", Pair(diagnosis, player))
+            ),
             // An open string has no finger that could be right.
-            MistakeKind.NeighbourString when pressed.Finger == 0 => "An open string, but the next one: "
-                + $"this note is on the {Labels.StringName(diagnosis.Place!.Value.String, player)} string.",
-            MistakeKind.NeighbourString =>
-                $"The finger is right, but on the next string. {name} is {Pair(diagnosis, player)}.",
-            MistakeKind.OtherInstrument => $"That is the {diagnosis.Other!.Name.ToLowerInvariant()}’s finger. "
-                + $"On the {instrument.Name.ToLowerInvariant()} it is {Pair(diagnosis, player)}.",
-            MistakeKind.LowHigh => $"The right finger in another place: {name} is {Pair(diagnosis, player)}.",
-            MistakeKind.ForgotSignature => ForgotSignature(diagnosis, "That is the plain letter.", style),
+            MistakeKind.NeighbourString when pressed.Finger == 0 => Say(
+                "drills.diagnosis.an-open-string-but-the-next-one",
+                ("stringName", Labels.StringName(diagnosis.Place!.Value.String, player))
+            ),
+            MistakeKind.NeighbourString => Say(
+                "drills.diagnosis.the-finger-is-right-but-on-the",
+                ("name", name),
+                ("pair", Pair(diagnosis, player))
+            ),
+            MistakeKind.OtherInstrument => Say(
+                "drills.diagnosis.that-is-the-s-finger-on-the",
+                ("other", diagnosis.Other!.Name.ToLowerInvariant()),
+                ("instrument", instrument.Name.ToLowerInvariant()),
+                ("pair", Pair(diagnosis, player))
+            ),
+            MistakeKind.LowHigh => Say(
+                "drills.diagnosis.the-right-finger-in-another-place-is",
+                ("name", name),
+                ("pair", Pair(diagnosis, player))
+            ),
+            MistakeKind.ForgotSignature => ForgotSignature(
+                diagnosis,
+                Say("drills.diagnosis.that-is-the-plain-letter"),
+                style
+            ),
             MistakeKind.OneStep => OneStep(diagnosis, player),
             _ => BeginAtTheStaff(diagnosis, player),
         };
@@ -70,16 +113,28 @@ public static class DiagnosisWords
     private static string OnFingerboard(Diagnosis diagnosis, SpotReply pressed, Player player)
     {
         var (style, name) = (player.Style, Labels.Note(diagnosis.Shown, player.Style));
-        var here = $"This {name} is {Pair(diagnosis, player)}.";
+        var here = Say("drills.diagnosis.this-is", ("name", name), ("pair", Pair(diagnosis, player)));
         var inKey = diagnosis.Answered is { } a && diagnosis.Key.AlterOf(a.Letter) == a.Alter;
         return diagnosis.Kind switch
         {
-            MistakeKind.LowHigh => $"{English.Capital(TooFar(diagnosis))}: {name} is {Pair(diagnosis, player)}.",
-            MistakeKind.NeighbourString when pressed.Semitones == 0 => $"An open string, but the next one. {here}",
-            MistakeKind.NeighbourString => $"The right height, but on the next string. {here}",
-            MistakeKind.WrongOctave => $"There another {name} sounds. {here}",
-            _ when inKey => $"There {Labels.Note(diagnosis.Answered!.Value, style)} sounds. {here}",
-            _ => $"There a note sounds that this key does not have. {here}",
+            MistakeKind.LowHigh => Say(
+                "drills.diagnosis.on-fingerboard-is",
+                ("tooFar", English.Capital(TooFar(diagnosis))),
+                ("name", name),
+                ("pair", Pair(diagnosis, player))
+            ),
+            MistakeKind.NeighbourString when pressed.Semitones == 0 => Say(
+                "drills.diagnosis.an-open-string-but-the-next-one-2",
+                ("here", here)
+            ),
+            MistakeKind.NeighbourString => Say("drills.diagnosis.the-right-height-but-on-the-next", ("here", here)),
+            MistakeKind.WrongOctave => Say("drills.diagnosis.there-another-sounds", ("name", name), ("here", here)),
+            _ when inKey => Say(
+                "drills.diagnosis.there-sounds",
+                ("answered", Labels.Note(diagnosis.Answered!.Value, style)),
+                ("here", here)
+            ),
+            _ => Say("drills.diagnosis.there-a-note-sounds-that-this-key", ("here", here)),
         };
     }
 
@@ -90,46 +145,87 @@ public static class DiagnosisWords
         var place = StaffPlace.Of(diagnosis.Shown, clef);
         var written = diagnosis.AskedAs == ExerciseKind.WriteIt;
         var isIt =
-            written ? $"{Labels.Note(diagnosis.Shown, style)} is {place.Words()}"
-            : place.OnLine ? $"The line goes through the head: {place.Words()}"
-            : $"The head lies between two lines: {place.Words()}";
+            written
+                ? Say(
+                    "drills.diagnosis.on-staff-is",
+                    ("shown", Labels.Note(diagnosis.Shown, style)),
+                    ("place", place.Words())
+                )
+            : place.OnLine ? Say("drills.diagnosis.the-line-goes-through-the-head", ("place", place.Words()))
+            : Say("drills.diagnosis.the-head-lies-between-two-lines", ("place", place.Words()));
         var there = diagnosis.Answered is { } a ? Labels.Note(a, style) : "";
         return diagnosis.Kind switch
         {
-            MistakeKind.OneStep when written => $"One step off: {there} is written there. {isIt}.",
-            MistakeKind.OneStep => $"One step off. {isIt}.",
-            MistakeKind.WrongEnd => $"Counted from the top. Lines and spaces are counted from the bottom. {isIt}.",
-            MistakeKind.OtherClef when written =>
-                $"There it is in {Clefs(diagnosis)} clef. In {clef.Name} clef {isIt}.",
-            MistakeKind.WrongOctave when written => $"That is a {there}, but another one. This {isIt}.",
-            _ => $"Not there. {isIt}.",
+            MistakeKind.OneStep when written => Say(
+                "drills.diagnosis.one-step-off-is-written-there",
+                ("there", there),
+                ("isIt", isIt)
+            ),
+            MistakeKind.OneStep => Say("drills.diagnosis.one-step-off", ("isIt", isIt)),
+            MistakeKind.WrongEnd => Say("drills.diagnosis.counted-from-the-top-lines-and-spaces", ("isIt", isIt)),
+            MistakeKind.OtherClef when written => Say(
+                "drills.diagnosis.there-it-is-in-clef-in-clef",
+                ("clefs", Clefs(diagnosis)),
+                ("clef", clef.Name),
+                ("isIt", isIt)
+            ),
+            MistakeKind.WrongOctave when written => Say(
+                "drills.diagnosis.that-is-a-but-another-one-this",
+                ("there", there),
+                ("isIt", isIt)
+            ),
+            _ => Say("drills.diagnosis.not-there", ("isIt", isIt)),
         };
     }
 
     private static string ForgotSignature(Diagnosis diagnosis, string opening, HouseStyle style) =>
-        $"{opening} Look at the key signature: it makes every {Bare(diagnosis.Shown, style)} "
-        + $"{(diagnosis.Shown.Alter > 0 ? "sharp" : "flat")}, so this is {Labels.Note(diagnosis.Shown, style)}.";
+        Say(
+            "drills.diagnosis.look-at-the-key-signature-it-makes",
+            ("opening", opening),
+            ("bare", Bare(diagnosis.Shown, style)),
+            ("what", diagnosis.Shown.Alter > 0 ? Say("drills.diagnosis.sharp") : Say("drills.diagnosis.flat")),
+            ("shown", Labels.Note(diagnosis.Shown, style))
+        );
 
     /// <summary>The neighbour is named as the signature has it, whatever sign the answer had.</summary>
     private static string OneStep(Diagnosis diagnosis, Player player)
     {
         var place = StaffPlace.Of(diagnosis.Shown, player.Instrument.FirstClef);
         var next = diagnosis.Key.Apply(diagnosis.Answered!.Value);
-        return $"One step off: the next {(place.OnLine ? "space" : "line")} "
-            + $"{(next.Step > diagnosis.Shown.Step ? "up" : "down")} is "
-            + $"{Labels.Note(next, player.Style)}. {English.Capital(Lies(diagnosis, player))}.";
+        return Say(
+            "drills.diagnosis.one-step-off-the-next-is",
+            ("what", place.OnLine ? Say("drills.diagnosis.space") : Say("drills.diagnosis.line")),
+            ("what2", next.Step > diagnosis.Shown.Step ? Say("drills.diagnosis.up") : Say("drills.diagnosis.down")),
+            ("next", Labels.Note(next, player.Style)),
+            ("lies", English.Capital(Lies(diagnosis, player)))
+        );
     }
 
     private static string BeginAtTheStaff(Diagnosis diagnosis, Player player) =>
-        $"Not this one. Begin at the staff: {Lies(diagnosis, player)}"
-        + (diagnosis.Shown.Alter != 0 ? $", here {Labels.Note(diagnosis.Shown, player.Style)}" : "")
-        + ".";
+        Say(
+            "drills.diagnosis.not-this-one-begin-at-the-staff",
+            ("lies", Lies(diagnosis, player)),
+            (
+                "what",
+                diagnosis.Shown.Alter != 0
+                    ? Say(
+                        "drills.diagnosis.begin-at-the-staff-here",
+                        ("shown", Labels.Note(diagnosis.Shown, player.Style))
+                    )
+                    : ""
+            )
+        );
 
     /// <summary>"line 2 is G"; off the staff "the note on the second ledger line below is A".</summary>
     private static string Lies(Diagnosis diagnosis, Player player)
     {
         var place = StaffPlace.Of(diagnosis.Shown, player.Instrument.FirstClef);
-        return $"{(place.OnStaff ? "" : "the note ")}{place.Words()} is {Bare(diagnosis.Shown, player.Style)}";
+        return Say(
+            "drills.diagnosis.lies-is",
+            ("what", place.OnStaff ? "" : Say("drills.diagnosis.the-note")),
+            ("place", place.Words()),
+            ("bare", Bare(diagnosis.Shown, player.Style))
+        );
     }
 
     private static string Bare(Pitch note, HouseStyle style) =>
@@ -137,15 +233,15 @@ public static class DiagnosisWords
 
     private static string TooFar(Diagnosis diagnosis) =>
         diagnosis.Answered is { } answered && answered.Midi > diagnosis.Shown.Midi
-            ? "a little too high"
-            : "a little too low";
+            ? Say("drills.diagnosis.a-little-too-high")
+            : Say("drills.diagnosis.a-little-too-low");
 
-    private static string Clefs(Diagnosis diagnosis) => English.List([.. diagnosis.Clefs.Select(c => c.Name)], "or");
+    private static string Clefs(Diagnosis diagnosis) => English.Either([.. diagnosis.Clefs.Select(c => c.Name)]);
 
     private static string Pair(Diagnosis diagnosis, Player player) =>
         diagnosis.Place is { } at
             ? at.IsOpen
-                ? $"the open {Labels.StringName(at.String, player)} string"
+                ? Say("drills.diagnosis.the-open-string", ("stringName", Labels.StringName(at.String, player)))
                 : English.LowerFirst(Labels.PlaceName(at.Pair, player))
-            : "out of reach";
+            : Say("drills.diagnosis.out-of-reach");
 }

@@ -6,6 +6,7 @@ using Coppia.Core.Music;
 using Coppia.Core.Wording.Exercises;
 using Coppia.Core.Wording.Room;
 using Coppia.Core.Wording.Terms;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Drills;
 
@@ -29,12 +30,10 @@ public static class JudgementWords
             BeatJudgement b => OfBeats(b, item),
             CountJudgement c => OfCount(c, player.Style),
             BowJudgement b => OfBow(b),
-            DifferenceJudgement =>
-                "These two are alike here. Compare the bars note by note from the left: the height first, "
-                    + "then the length.",
+            DifferenceJudgement => Say("drills.judgement.these-two-are-alike-here-compare-the"),
             PenJudgement p => p.Kind == MistakeKind.PenAstray
-                ? "Some of the ink lies away from the sign. Follow its line slowly."
-                : "A part of the sign is missing. Go over all of it.",
+                ? Say("drills.judgement.some-of-the-ink-lies-away-from")
+                : Say("drills.judgement.a-part-of-the-sign-is-missing"),
             _ => "",
         };
     }
@@ -43,78 +42,132 @@ public static class JudgementWords
     {
         if (judgement is PenJudgement pen)
             return pen.OnPaper
-                ? "On paper, then: lay it beside the model and compare."
-                : "Yes, the ink lies on the sign.";
+                ? Say("drills.judgement.on-paper-then-lay-it-beside-the")
+                : Say("drills.judgement.yes-the-ink-lies-on-the-sign");
         var answer = QuestionWords.Answer(item, player);
-        return answer.Length is > 0 and < 60 ? $"Yes, {answer}." : "Yes.";
+        return answer.Length is > 0 and < 60
+            ? Say("drills.judgement.right-yes", ("answer", answer))
+            : Say("drills.judgement.yes");
     }
 
     private static string OfStem(StemJudgement judgement)
     {
         var lies =
-            judgement.Place.Height == StaffPlace.MiddleLine ? "is on the middle line"
-            : judgement.Place.StemUp ? "lies below the middle line"
-            : "lies above the middle line";
+            judgement.Place.Height == StaffPlace.MiddleLine ? Say("drills.judgement.is-on-the-middle-line")
+            : judgement.Place.StemUp ? Say("drills.judgement.lies-below-the-middle-line")
+            : Say("drills.judgement.lies-above-the-middle-line");
         return judgement.Kind == MistakeKind.StemSide
-            ? "The direction is right. An up stem stands at the right of its head, a down stem at its left."
-            : $"This head {lies}: the stem goes "
-                + $"{(judgement.Place.StemUp ? "up, at the right" : "down, at the left")} of it.";
+            ? Say("drills.judgement.the-direction-is-right-an-up-stem")
+            : Say(
+                "drills.judgement.this-head-the-stem-goes-of-it",
+                ("lies", lies),
+                (
+                    "what",
+                    judgement.Place.StemUp
+                        ? Say("drills.judgement.up-at-the-right")
+                        : Say("drills.judgement.down-at-the-left")
+                )
+            );
     }
 
     private static string OfSignature(SignatureJudgement judgement, Player player)
     {
         var (style, key) = (player.Style, judgement.Key);
-        var signs = key.Fifths < 0 ? "flats" : "sharps";
+        var signs = key.Fifths < 0 ? Say("drills.judgement.flats") : Say("drills.judgement.sharps");
         var letter = judgement.Letter is { } l ? Labels.Note(new Pitch(l, 0, 4), style) : "";
         var name = Labels.Key(key, style);
         return judgement.Kind switch
         {
-            MistakeKind.OtherSigns => $"Look at the sign itself: {name} has {signs}.",
-            MistakeKind.LastSign when key.Fifths > 0 =>
-                $"That is the last sharp. The key lies a half step above it: {name}.",
-            MistakeKind.LastSign when key.Fifths == -1 => $"That is the flat itself. One flat is {name}.",
-            MistakeKind.LastSign => $"That is the last flat. The key is named by the flat before it: {name}.",
-            MistakeKind.RelativeMinor => $"The minor key has these signs too. The major key is {name}.",
-            MistakeKind.SignLetter when key.AlterOf(judgement.Letter!.Value) != 0 =>
-                $"The key is right. Its signature changes {letter} too: {Labels.Signature(key, style)}.",
-            MistakeKind.SignLetter =>
-                $"The key is right, but it leaves {letter} as it is: {Labels.Signature(key, style)}.",
-            MistakeKind.SignOrder => $"The right letters in another order. {ShapeWords.OrderOfSigns(style)}",
-            MistakeKind.SignPlace => $"The right letter, but this sign is written {Where(judgement)} in "
-                + $"{player.Instrument.FirstClef.Name} clef.",
-            MistakeKind.OneStep => $"One step off: {letter} is {Where(judgement)}.",
-            MistakeKind.OtherClef =>
-                $"That is how another clef has it. This is {player.Instrument.FirstClef.Name} clef.",
-            MistakeKind.SignCount => $"Count the signs once more: {name} has {Labels.Signature(key, style)}.",
-            _ => $"Not this one: {name} has {Labels.Signature(key, style)}.",
+            MistakeKind.OtherSigns => Say(
+                "drills.judgement.look-at-the-sign-itself-has",
+                ("name", name),
+                ("signs", signs)
+            ),
+            MistakeKind.LastSign when key.Fifths > 0 => Say(
+                "drills.judgement.that-is-the-last-sharp-the-key",
+                ("name", name)
+            ),
+            MistakeKind.LastSign when key.Fifths == -1 => Say(
+                "drills.judgement.that-is-the-flat-itself-one-flat",
+                ("name", name)
+            ),
+            MistakeKind.LastSign => Say("drills.judgement.that-is-the-last-flat-the-key", ("name", name)),
+            MistakeKind.RelativeMinor => Say("drills.judgement.the-minor-key-has-these-signs-too", ("name", name)),
+            MistakeKind.SignLetter when key.AlterOf(judgement.Letter!.Value) != 0 => Say(
+                "drills.judgement.the-key-is-right-its-signature",
+                ("letter", letter),
+                ("signature", Labels.Signature(key, style))
+            ),
+            MistakeKind.SignLetter => Say(
+                "drills.judgement.the-key-is-right-but-it-leaves",
+                ("letter", letter),
+                ("signature", Labels.Signature(key, style))
+            ),
+            MistakeKind.SignOrder => Say(
+                "drills.judgement.the-right-letters-in-another-order",
+                ("orderOfSigns", ShapeWords.OrderOfSigns(style))
+            ),
+            MistakeKind.SignPlace => Say(
+                "drills.judgement.the-right-letter-but-this-sign-is",
+                ("where", Where(judgement)),
+                ("firstClef", player.Instrument.FirstClef.Name)
+            ),
+            MistakeKind.OneStep => Say(
+                "drills.judgement.one-step-off-is",
+                ("letter", letter),
+                ("where", Where(judgement))
+            ),
+            MistakeKind.OtherClef => Say(
+                "drills.judgement.that-is-how-another-clef-has-it",
+                ("firstClef", player.Instrument.FirstClef.Name)
+            ),
+            MistakeKind.SignCount => Say(
+                "drills.judgement.count-the-signs-once-more-has",
+                ("name", name),
+                ("signature", Labels.Signature(key, style))
+            ),
+            _ => Say("drills.judgement.not-this-one-has", ("name", name), ("signature", Labels.Signature(key, style))),
         };
     }
 
-    private static string Where(SignatureJudgement judgement) => judgement.Place is { } place ? At(place) : "elsewhere";
+    private static string Where(SignatureJudgement judgement) =>
+        judgement.Place is { } place ? At(place) : Say("drills.judgement.elsewhere");
 
     /// <summary>"on line 3", "in space 1", "just below the staff".</summary>
     private static string At(StaffPlace place) =>
-        place.OnStaff ? (place.OnLine ? "on " : "in ") + place.Words() : place.Words();
+        place.OnStaff
+            ? (place.OnLine ? Say("drills.judgement.on") : Say("drills.judgement.in")) + place.Words()
+            : place.Words();
 
     private static string OfShape(ShapeJudgement judgement, Player player)
     {
         if (judgement.Kind == MistakeKind.OtherShape)
         {
             var name = ShapeWords.Name(judgement.Shape, player.Instrument);
-            return $"Another shape: this one is {name}. Look at which fingers stand close together.";
+            return Say("drills.judgement.another-shape-this-one-is-look-at", ("name", name));
         }
 
         if (judgement.Spot is { } spot)
         {
             var finger = Labels.FingerSign(spot.Placement.Pair, player.Style);
-            var place = $"{Labels.Note(spot.Pitch, player.Style)} with {finger}";
+            var place = Say(
+                "drills.judgement.of-shape-with",
+                ("pitch", Labels.Note(spot.Pitch, player.Style)),
+                ("finger", finger)
+            );
             if (judgement.Semitones is not { } put)
-                return $"One finger is missing: {place}.";
-            var off = put > spot.Placement.Semitones ? "too high" : "too low";
-            return $"Finger {spot.Placement.Finger} is a half step {off}: the key has {place}.";
+                return Say("drills.judgement.one-finger-is-missing", ("place", place));
+            var off =
+                put > spot.Placement.Semitones ? Say("drills.judgement.too-high") : Say("drills.judgement.too-low");
+            return Say(
+                "drills.judgement.finger-is-a-half-step-the-key",
+                ("finger", spot.Placement.Finger),
+                ("off", off),
+                ("place", place)
+            );
         }
 
-        return "One spot too many: the key has no note there.";
+        return Say("drills.judgement.one-spot-too-many-the-key-has");
     }
 
     private static string OfScale(ScaleJudgement judgement, Player player)
@@ -126,16 +179,32 @@ public static class JudgementWords
             var place = judgement.Scale.Reading.Notes[0].Placement is { } at
                 ? $": {English.LowerFirst(Labels.PlaceName(at.Pair, player))}"
                 : "";
-            return $"The scale begins on this {Labels.Note(notes[0], style)}{place}.";
+            return Say(
+                "drills.judgement.the-scale-begins-on-this",
+                ("notes", Labels.Note(notes[0], style)),
+                ("place", place)
+            );
         }
 
         var (from, to) = (Labels.Note(notes[judgement.Degree - 1], style), Labels.Note(notes[judgement.Degree], style));
-        var size = judgement.IsHalf ? "a half step: they lie close together" : "a whole step";
+        var size = judgement.IsHalf
+            ? Say("drills.judgement.a-half-step-they-lie-close-together")
+            : Say("drills.judgement.a-whole-step");
         return judgement.Kind switch
         {
-            MistakeKind.HalfSteps => $"The notes are right. From {from} to {to} is {size}.",
-            MistakeKind.StepTooSmall => $"Too near: after {from} comes {to}, {size}.",
-            _ => $"Too far: after {from} comes {to}, {size}.",
+            MistakeKind.HalfSteps => Say(
+                "drills.judgement.the-notes-are-right-from-to-is",
+                ("from", from),
+                ("to", to),
+                ("size", size)
+            ),
+            MistakeKind.StepTooSmall => Say(
+                "drills.judgement.too-near-after-comes",
+                ("from", from),
+                ("to", to),
+                ("size", size)
+            ),
+            _ => Say("drills.judgement.too-far-after-comes", ("from", from), ("to", to), ("size", size)),
         };
     }
 
@@ -143,16 +212,22 @@ public static class JudgementWords
     {
         var (holds, wanted) = (Beats(judgement.Holds / judgement.Beat), Beats(judgement.Wanted / judgement.Beat));
         if (item.Answer is SumAnswer)
-            return $"Count along: the bar holds {holds}, and the meter wants {wanted}.";
-        var bar = item.Answer is BarlinesAnswer ? $"Bar {judgement.Bar + 1} then holds" : "With it the bar holds";
+            return Say("drills.judgement.count-along-the-bar-holds-and-the", ("holds", holds), ("wanted", wanted));
+        var bar =
+            item.Answer is BarlinesAnswer
+                ? Say("drills.judgement.bar-then-holds", ("bar", judgement.Bar + 1))
+                : Say("drills.judgement.with-it-the-bar-holds");
         return judgement.Kind == MistakeKind.ForgotDot
-            ? $"Nearly: the dot adds half of the value again. Without it the bar holds {holds}, not {wanted}."
-            : $"{bar} {holds}; the meter wants {wanted}.";
+            ? Say("drills.judgement.nearly-the-dot-adds-half-of-the", ("holds", holds), ("wanted", wanted))
+            : Say("drills.judgement.the-meter-wants", ("bar", bar), ("holds", holds), ("wanted", wanted));
     }
 
     /// <summary>"3 beats", "1 beat", "3½ beats".</summary>
     private static string Beats(Fraction beats) =>
-        $"{English.Mixed(beats)} {(beats > Fraction.Whole || beats.IsZero ? "beats" : "beat")}";
+        Say(
+            beats > Fraction.Whole || beats.IsZero ? "drills.judgement.beats" : "drills.judgement.beat",
+            ("beats", English.Mixed(beats))
+        );
 
     private static string OfCount(CountJudgement judgement, HouseStyle style)
     {
@@ -160,25 +235,32 @@ public static class JudgementWords
         var beat = judgement.Mark.Beat + 1;
         return judgement.Kind switch
         {
-            MistakeKind.RestCount => $"A rest is counted too, in brackets: here ({said}).",
-            MistakeKind.HeldCount => $"A long note goes on counting: here {said}.",
-            _ when judgement.Mark.Within.IsZero => $"Beat {beat} begins here: {said}.",
-            _ => $"This note comes inside beat {beat}: {said}.",
+            MistakeKind.RestCount => Say("drills.judgement.a-rest-is-counted-too-in-brackets", ("said", said)),
+            MistakeKind.HeldCount => Say("drills.judgement.a-long-note-goes-on-counting-here", ("said", said)),
+            _ when judgement.Mark.Within.IsZero => Say(
+                "drills.judgement.beat-begins-here",
+                ("beat", beat),
+                ("said", said)
+            ),
+            _ => Say("drills.judgement.this-note-comes-inside-beat", ("beat", beat), ("said", said)),
         };
     }
 
     private static string OfBow(BowJudgement judgement)
     {
-        var way = judgement.Way == BowDirection.Down ? "down" : "up";
-        var note = $"note {judgement.Note + 1}";
+        var way = judgement.Way == BowDirection.Down ? Say("drills.judgement.down") : Say("drills.judgement.up");
+        var note = Say("drills.judgement.of-bow-note", ("note", judgement.Note + 1));
         return judgement.Kind switch
         {
-            MistakeKind.FirstStroke => "A tune without a pick-up begins down.",
-            MistakeKind.PickUpStroke =>
-                $"It begins with a pick-up: bow it {way}, so that the first full bar begins down.",
-            MistakeKind.SlurStroke => $"Notes under one curve share a stroke: {note} goes on {way}.",
-            MistakeKind.AfterLift => $"After a lift the bow is set anew: {note} is {way}.",
-            _ => $"Each new stroke turns the bow: {note} is {way}.",
+            MistakeKind.FirstStroke => Say("drills.judgement.a-tune-without-a-pick-up-begins"),
+            MistakeKind.PickUpStroke => Say("drills.judgement.it-begins-with-a-pick-up-bow", ("way", way)),
+            MistakeKind.SlurStroke => Say(
+                "drills.judgement.notes-under-one-curve-share-a-stroke",
+                ("note", note),
+                ("way", way)
+            ),
+            MistakeKind.AfterLift => Say("drills.judgement.after-a-lift-the-bow-is-set", ("note", note), ("way", way)),
+            _ => Say("drills.judgement.each-new-stroke-turns-the-bow-is", ("note", note), ("way", way)),
         };
     }
 }

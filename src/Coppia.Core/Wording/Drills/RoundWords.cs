@@ -1,6 +1,7 @@
 using Coppia.Core.Drills;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Wording.Terms;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Drills;
 
@@ -9,12 +10,12 @@ public static class RoundWords
 {
     public static string Of(RoundEnd end)
     {
-        var score = $"{end.Right} of {end.Count} at once";
+        var score = Say("drills.round.of-at-once", ("right", end.Right), ("end", end.Count));
         return end.Grade switch
         {
-            RoundGrade.All => $"All {end.Count} right. That sits.",
-            RoundGrade.Most => $"{score}: most of them. The rest comes with another round.",
-            _ => $"{score}. A little more practice; begin slowly, with the help.",
+            RoundGrade.All => Say("drills.round.all-right-that-sits", ("end", end.Count)),
+            RoundGrade.Most => Say("drills.round.most-of-them-the-rest-comes-with", ("score", score)),
+            _ => Say("drills.round.a-little-more-practice-begin-slowly", ("score", score)),
         };
     }
 
@@ -25,13 +26,20 @@ public static class RoundWords
     private static string Slip(Slip slip, Player player)
     {
         var words = slip.Clef is { } clef
-            ? $"The notes were read as in {clef.Name} clef. Look at the sign at the left: "
-                + $"{player.Instrument.FirstClef.Name} clef has "
-                + $"{Labels.Note(player.Instrument.FirstClef.SignPitch, player.Style)} on line "
-                + $"{player.Instrument.FirstClef.Line}."
+            ? Say(
+                "drills.round.the-notes-were-read-as-in-clef",
+                ("clef", clef.Name),
+                ("firstClef", player.Instrument.FirstClef.Name),
+                ("signPitch", Labels.Note(player.Instrument.FirstClef.SignPitch, player.Style)),
+                ("line", player.Instrument.FirstClef.Line)
+            )
             : English.Sentence(LookAt(slip.Kind));
         return slip.IsHabit
-            ? $"{English.Capital(English.Number(slip.Times))} times: {English.LowerFirst(words)}"
+            ? Say(
+                "drills.round.slip-times",
+                ("times", English.Capital(English.Number(slip.Times))),
+                ("words", English.LowerFirst(words))
+            )
             : words;
     }
 
@@ -39,37 +47,41 @@ public static class RoundWords
     public static string LookAt(MistakeKind kind) =>
         kind switch
         {
-            MistakeKind.ForgotSignature => "read the key signature first, and say what it changes",
-            MistakeKind.ForgotAccidental => "a sign holds for its line or space to the barline",
-            MistakeKind.OneStep => "a line goes through the head, a space is filled by it: look twice",
-            MistakeKind.WrongEnd => "count lines and spaces from the bottom",
-            MistakeKind.OtherClef => "look at the clef before the first note",
-            MistakeKind.WrongOctave => "one letter, several octaves: say the string too",
-            MistakeKind.LowHigh => "low, regular or high: look where the finger touches its neighbour",
-            MistakeKind.OtherInstrument => "other instruments have other fingers: think of your own hand",
-            MistakeKind.NeighbourString => "say the string before the finger",
-            MistakeKind.StemDirection => "stems: on the middle line and above down, below it up",
-            MistakeKind.StemSide => "stems: up at the right of the head, down at its left",
-            MistakeKind.OtherSigns => "sharps or flats: look at the sign itself",
-            MistakeKind.LastSign => "the key lies a half step above the last sharp, or is the last flat but one",
-            MistakeKind.RelativeMinor => "major and minor share a signature: the question asks for the major key",
-            MistakeKind.SignCount or MistakeKind.SignLetter or MistakeKind.SignOrder => "the order of sharps and flats",
-            MistakeKind.SignPlace => "where the signs of a signature stand in this clef",
-            MistakeKind.MissingFinger or MistakeKind.ExtraFinger or MistakeKind.OtherShape =>
-                "hand shapes: which fingers touch on each string",
-            MistakeKind.StepTooSmall or MistakeKind.StepTooLarge or MistakeKind.HalfSteps =>
-                "whole, whole, half, whole, whole, whole, half",
-            MistakeKind.TooShort or MistakeKind.TooLong => "add up the beats of each bar",
-            MistakeKind.ForgotDot => "a dot adds half of the value",
-            MistakeKind.RestCount => "rests are counted too, in brackets",
-            MistakeKind.HeldCount => "long notes go on counting",
-            MistakeKind.BeatCount => "say the beat aloud while you write the counting",
-            MistakeKind.FirstStroke or MistakeKind.TurnStroke => "first note down, then the bow takes turns",
-            MistakeKind.PickUpStroke => "a pick-up is bowed so that the full bar begins down",
-            MistakeKind.SlurStroke => "notes under one curve share a stroke",
-            MistakeKind.AfterLift => "after a lift the bow goes down",
-            MistakeKind.SameThere => "compare two bars note by note",
-            MistakeKind.PenMissing or MistakeKind.PenAstray => "write the sign slowly, over its whole shape",
-            _ => "begin at the staff: line or space, which one, which letter",
+            MistakeKind.ForgotSignature => Say("drills.round.read-the-key-signature-first-and-say"),
+            MistakeKind.ForgotAccidental => Say("drills.round.a-sign-holds-for-its-line-or"),
+            MistakeKind.OneStep => Say("drills.round.a-line-goes-through-the-head-a"),
+            MistakeKind.WrongEnd => Say("drills.round.count-lines-and-spaces-from-the"),
+            MistakeKind.OtherClef => Say("drills.round.look-at-the-clef-before-the-first"),
+            MistakeKind.WrongOctave => Say("drills.round.one-letter-several-octaves-say-the"),
+            MistakeKind.LowHigh => Say("drills.round.low-regular-or-high-look-where-the"),
+            MistakeKind.OtherInstrument => Say("drills.round.other-instruments-have-other-fingers"),
+            MistakeKind.NeighbourString => Say("drills.round.say-the-string-before-the-finger"),
+            MistakeKind.StemDirection => Say("drills.round.stems-on-the-middle-line-and-above"),
+            MistakeKind.StemSide => Say("drills.round.stems-up-at-the-right-of-the"),
+            MistakeKind.OtherSigns => Say("drills.round.sharps-or-flats-look-at-the-sign"),
+            MistakeKind.LastSign => Say("drills.round.the-key-lies-a-half-step-above"),
+            MistakeKind.RelativeMinor => Say("drills.round.major-and-minor-share-a-signature-the"),
+            MistakeKind.SignCount or MistakeKind.SignLetter or MistakeKind.SignOrder => Say(
+                "drills.round.the-order-of-sharps-and-flats"
+            ),
+            MistakeKind.SignPlace => Say("drills.round.where-the-signs-of-a-signature-stand"),
+            MistakeKind.MissingFinger or MistakeKind.ExtraFinger or MistakeKind.OtherShape => Say(
+                "drills.round.hand-shapes-which-fingers-touch-on"
+            ),
+            MistakeKind.StepTooSmall or MistakeKind.StepTooLarge or MistakeKind.HalfSteps => Say(
+                "drills.round.whole-whole-half-whole-whole-whole"
+            ),
+            MistakeKind.TooShort or MistakeKind.TooLong => Say("drills.round.add-up-the-beats-of-each-bar"),
+            MistakeKind.ForgotDot => Say("drills.round.a-dot-adds-half-of-the-value"),
+            MistakeKind.RestCount => Say("drills.round.rests-are-counted-too-in-brackets"),
+            MistakeKind.HeldCount => Say("drills.round.long-notes-go-on-counting"),
+            MistakeKind.BeatCount => Say("drills.round.say-the-beat-aloud-while-you-write"),
+            MistakeKind.FirstStroke or MistakeKind.TurnStroke => Say("drills.round.first-note-down-then-the-bow-takes"),
+            MistakeKind.PickUpStroke => Say("drills.round.a-pick-up-is-bowed-so-that"),
+            MistakeKind.SlurStroke => Say("drills.round.notes-under-one-curve-share-a-stroke"),
+            MistakeKind.AfterLift => Say("drills.round.after-a-lift-the-bow-goes-down"),
+            MistakeKind.SameThere => Say("drills.round.compare-two-bars-note-by-note"),
+            MistakeKind.PenMissing or MistakeKind.PenAstray => Say("drills.round.write-the-sign-slowly-over-its-whole"),
+            _ => Say("drills.round.begin-at-the-staff-line-or-space"),
         };
 }

@@ -1,4 +1,5 @@
 using Coppia.Core.Exercises;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Exercises;
 
@@ -15,167 +16,186 @@ public static class ExerciseWords
     public static string Instruction(ExerciseKind kind) => Of(kind).Instruction;
 
     /// <summary>Why several instruments do not get the same notes of this kind.</summary>
-    public const string Apart = "Hands and strings differ: each instrument has notes of its own here.";
+    public static string Apart => Say("exercises.exercise.apart");
 
     /// <summary>The usual caution where the hand is opened wide (craft 18); else null.</summary>
     public static string? Care(ExerciseKind kind) =>
         kind is ExerciseKind.Stretch or ExerciseKind.OpenOrFour
-            ? "Check the instrument’s size first. A few minutes with breaks; shake out the hand, "
-                + "and stop when it hurts."
+            ? Say("exercises.exercise.check-the-instruments-size-first-a")
             : null;
 
     /// <summary>What it trains: the heading under which it is found.</summary>
     public static string Name(Training training) =>
         training switch
         {
-            Training.Reading => "Reading the staff",
-            Training.NoteWriting => "Writing notes by hand",
-            Training.Fingerboard => "Knowing the fingerboard",
-            Training.Counting => "Counting",
-            Training.BowSigns => "Reading bow signs",
-            Training.LeftHand => "The left hand, played",
-            Training.Keys => "Keys, played",
-            Training.BowArm => "The bow arm, played",
-            _ => "Rhythm, played",
+            Training.Reading => Say("exercises.exercise.reading-the-staff"),
+            Training.NoteWriting => Say("exercises.exercise.writing-notes-by-hand"),
+            Training.Fingerboard => Say("exercises.exercise.knowing-the-fingerboard"),
+            Training.Counting => Say("exercises.exercise.counting"),
+            Training.BowSigns => Say("exercises.exercise.reading-bow-signs"),
+            Training.LeftHand => Say("exercises.exercise.the-left-hand-played"),
+            Training.Keys => Say("exercises.exercise.keys-played"),
+            Training.BowArm => Say("exercises.exercise.the-bow-arm-played"),
+            _ => Say("exercises.exercise.rhythm-played"),
         };
 
     private static (string Name, string About, string Instruction) Of(ExerciseKind kind) =>
         kind switch
         {
             ExerciseKind.NameIt => (
-                "Name the notes",
-                "note → letter",
-                "Write the letter name under each note. Look at the key signature first."
+                Say("exercises.exercise.name-the-notes"),
+                Say("exercises.exercise.note-letter"),
+                Say("exercises.exercise.write-the-letter-name-under-each-note")
             ),
             ExerciseKind.FingerIt => (
-                "String and finger",
-                "note → string and finger",
-                "Write the string and the finger under each note."
+                Say("exercises.exercise.string-and-finger"),
+                Say("exercises.exercise.note-string-and-finger"),
+                Say("exercises.exercise.write-the-string-and-the-finger-under")
             ),
             ExerciseKind.WriteIt => (
-                "Write the note",
-                "name, or string and finger → note",
-                "Write each note on its staff."
+                Say("exercises.exercise.write-the-note"),
+                Say("exercises.exercise.name-or-string-and-finger-note"),
+                Say("exercises.exercise.write-each-note-on-its-staff")
             ),
             ExerciseKind.FindIt => (
-                "Find it on the fingerboard",
-                "name → spot",
-                "Mark where the finger goes, and write its number."
+                Say("exercises.exercise.find-it-on-the-fingerboard"),
+                Say("exercises.exercise.name-spot"),
+                Say("exercises.exercise.mark-where-the-finger-goes-and-write")
             ),
             ExerciseKind.LineOrSpace => (
-                "Line or space?",
-                "note → line or space, which one",
-                "Line or space, and which one? Count from the bottom."
+                Say("exercises.exercise.line-or-space"),
+                Say("exercises.exercise.note-line-or-space-which-one"),
+                Say("exercises.exercise.line-or-space-and-which-one-count")
             ),
             ExerciseKind.Signature => (
-                "Key signatures",
-                "signature → key, and back",
-                "Name the key and the letters it changes, or write its signature."
+                Say("exercises.exercise.key-signatures"),
+                Say("exercises.exercise.signature-key-and-back"),
+                Say("exercises.exercise.name-the-key-and-the-letters-it")
             ),
             ExerciseKind.HandShape => (
-                "Hand shapes",
-                "key and string → shape, and back",
-                "Draw the fingers of each string, or say which fingers touch."
+                Say("exercises.exercise.hand-shapes"),
+                Say("exercises.exercise.key-and-string-shape-and-back"),
+                Say("exercises.exercise.draw-the-fingers-of-each-string-or")
             ),
             ExerciseKind.PenWork => (
-                "Pen work",
-                "trace, then write",
-                "Trace the grey ones, then write it yourself until the line is full."
+                Say("exercises.exercise.pen-work"),
+                Say("exercises.exercise.trace-then-write"),
+                Say("exercises.exercise.trace-the-grey-ones-then-write-it")
             ),
-            ExerciseKind.Stems => ("Stems", "heads → stems", "Give each note its stem."),
-            ExerciseKind.BeatSums => ("Beat sums", "missing values, barlines, is it right?", "Work out the beats."),
+            ExerciseKind.Stems => (
+                Say("exercises.exercise.stems"),
+                Say("exercises.exercise.heads-stems"),
+                Say("exercises.exercise.give-each-note-its-stem")
+            ),
+            ExerciseKind.BeatSums => (
+                Say("exercises.exercise.beat-sums"),
+                Say("exercises.exercise.missing-values-barlines-is-it-right"),
+                Say("exercises.exercise.work-out-the-beats")
+            ),
             ExerciseKind.CountIt => (
-                "Write the counting",
-                "rhythm → syllables",
-                "Write the counting under the notes. Rests go in brackets."
+                Say("exercises.exercise.write-the-counting"),
+                Say("exercises.exercise.rhythm-syllables"),
+                Say("exercises.exercise.write-the-counting-under-the-notes")
             ),
             ExerciseKind.BowIt => (
-                "Write the bowing",
-                "slurs, hooks, lifts → down and up",
-                "Write the bow signs over the notes."
+                Say("exercises.exercise.write-the-bowing"),
+                Say("exercises.exercise.slurs-hooks-lifts-down-and-up"),
+                Say("exercises.exercise.write-the-bow-signs-over-the-notes")
             ),
             ExerciseKind.SpotDifference => (
-                "Spot the difference",
-                "two bars nearly the same",
-                "One place in the second bar is not like the first. Ring it."
+                Say("exercises.exercise.spot-the-difference"),
+                Say("exercises.exercise.two-bars-nearly-the-same"),
+                Say("exercises.exercise.one-place-in-the-second-bar-is")
             ),
             ExerciseKind.ScaleBuilder => (
-                "Build the scale",
-                "first note → the whole scale",
-                "Write the scale, mark its half steps, and write string and finger under each note."
+                Say("exercises.exercise.build-the-scale"),
+                Say("exercises.exercise.first-note-the-whole-scale"),
+                Say("exercises.exercise.write-the-scale-mark-its-half-steps")
             ),
             ExerciseKind.ShapeDrill => (
-                "Shape of each string",
-                "the key’s fingers, up, down, mixed",
-                "Keep the hand’s shape and let the fingers fall."
+                Say("exercises.exercise.shape-of-each-string"),
+                Say("exercises.exercise.the-keys-fingers-up-down-mixed"),
+                Say("exercises.exercise.keep-the-hands-shape-and-let-the")
             ),
             ExerciseKind.LowHigh => (
-                "Low against high",
-                "one letter, two places",
-                "Slide the finger, or change it, and listen: the two must sound different."
+                Say("exercises.exercise.low-against-high"),
+                Say("exercises.exercise.one-letter-two-places"),
+                Say("exercises.exercise.slide-the-finger-or-change-it-and")
             ),
             ExerciseKind.OpenOrFour => (
-                "Open or fourth finger",
-                "two ways to one sound",
-                "The fourth finger must sound like the open string."
+                Say("exercises.exercise.open-or-fourth-finger"),
+                Say("exercises.exercise.two-ways-to-one-sound"),
+                Say("exercises.exercise.the-fourth-finger-must-sound-like-the")
             ),
             ExerciseKind.TwoPlaces => (
-                "One finger, two places",
-                "the finger moves while others play",
-                "Remember where the finger was, and where it goes now."
+                Say("exercises.exercise.one-finger-two-places"),
+                Say("exercises.exercise.the-finger-moves-while-others-play"),
+                Say("exercises.exercise.remember-where-the-finger-was-and")
             ),
             ExerciseKind.TwoHeights => (
-                "Two heights",
-                "one finger on two strings",
-                "The same finger stands higher on one string than on the next."
+                Say("exercises.exercise.two-heights"),
+                Say("exercises.exercise.one-finger-on-two-strings"),
+                Say("exercises.exercise.the-same-finger-stands-higher-on-one")
             ),
             ExerciseKind.Stretch => (
-                "Stretches",
-                "closed hand, open hand",
-                "Open the hand, let the thumb follow, and close it again. Stop if it hurts."
+                Say("exercises.exercise.stretches"),
+                Say("exercises.exercise.closed-hand-open-hand"),
+                Say("exercises.exercise.open-the-hand-let-the-thumb-follow")
             ),
             ExerciseKind.BassFrames => (
-                "Half and first position",
-                "the small slide, and third",
-                "The whole hand slides; the thumb goes with it."
+                Say("exercises.exercise.half-and-first-position"),
+                Say("exercises.exercise.the-small-slide-and-third"),
+                Say("exercises.exercise.the-whole-hand-slides-the-thumb-goes")
             ),
             ExerciseKind.Crossing => (
-                "String crossings",
-                "next string, skipped string, slurred",
-                "The arm moves to the string before the bow does."
+                Say("exercises.exercise.string-crossings"),
+                Say("exercises.exercise.next-string-skipped-string-slurred"),
+                Say("exercises.exercise.the-arm-moves-to-the-string-before")
             ),
-            ExerciseKind.Scale => ("Scale", "one octave or two", "Say where the half steps are, then play."),
+            ExerciseKind.Scale => (
+                Say("exercises.exercise.scale"),
+                Say("exercises.exercise.one-octave-or-two"),
+                Say("exercises.exercise.say-where-the-half-steps-are-then")
+            ),
             ExerciseKind.Arpeggio => (
-                "Arpeggio",
-                "one octave or two",
-                "The first, third and fifth note of the scale, and the octave."
+                Say("exercises.exercise.arpeggio"),
+                Say("exercises.exercise.one-octave-or-two"),
+                Say("exercises.exercise.the-first-third-and-fifth-note-of")
             ),
-            ExerciseKind.Thirds => ("Thirds", "one octave or two", "Up two, back one: every other note of the scale."),
+            ExerciseKind.Thirds => (
+                Say("exercises.exercise.thirds"),
+                Say("exercises.exercise.one-octave-or-two"),
+                Say("exercises.exercise.up-two-back-one-every-other-note")
+            ),
             ExerciseKind.Hooked => (
-                "Hooked bowing",
-                "and its mirror",
-                "Two notes in one direction, stopped between; then the other way round."
+                Say("exercises.exercise.hooked-bowing"),
+                Say("exercises.exercise.and-its-mirror"),
+                Say("exercises.exercise.two-notes-in-one-direction-stopped")
             ),
-            ExerciseKind.Slurs => ("Slurs", "by two, three, four", "The bow goes on; only the fingers move."),
+            ExerciseKind.Slurs => (
+                Say("exercises.exercise.slurs"),
+                Say("exercises.exercise.by-two-three-four"),
+                Say("exercises.exercise.the-bow-goes-on-only-the-fingers")
+            ),
             ExerciseKind.QuickFigure => (
-                "Quick figures",
-                "plucked first, then faster",
-                "Pluck it, bow it, then twice as fast. The bow gets shorter."
+                Say("exercises.exercise.quick-figures"),
+                Say("exercises.exercise.plucked-first-then-faster"),
+                Say("exercises.exercise.pluck-it-bow-it-then-twice-as")
             ),
             ExerciseKind.Rhythm => (
-                "Rhythms to play",
-                "one string, the scale, turned round",
-                "Count it, then play it on one note, on the scale, and turned round."
+                Say("exercises.exercise.rhythms-to-play"),
+                Say("exercises.exercise.one-string-the-scale-turned-round"),
+                Say("exercises.exercise.count-it-then-play-it-on-one")
             ),
             ExerciseKind.LongBow => (
-                "Long bows",
-                "saved over more and more beats",
-                "Slow bow: save it so that it lasts to the end."
+                Say("exercises.exercise.long-bows"),
+                Say("exercises.exercise.saved-over-more-and-more-beats"),
+                Say("exercises.exercise.slow-bow-save-it-so-that-it")
             ),
             _ => (
-                "Trouble spots",
-                "two notes, three, the bar, two bars",
-                "Each spot by itself, until it is comfortable; then one note more."
+                Say("exercises.exercise.trouble-spots"),
+                Say("exercises.exercise.two-notes-three-the-bar-two-bars"),
+                Say("exercises.exercise.each-spot-by-itself-until-it-is")
             ),
         };
 
@@ -183,24 +203,24 @@ public static class ExerciseWords
     public static string OnScreen(Question question) =>
         question switch
         {
-            NoteQuestion { Kind: ExerciseKind.NameIt } => "Which note is this?",
-            NoteQuestion { Kind: ExerciseKind.FingerIt } => "Which string, which finger?",
-            NoteQuestion { Kind: ExerciseKind.WriteIt } => "Put the note on the staff.",
-            NoteQuestion { Kind: ExerciseKind.FindIt } => "Press it on the fingerboard.",
-            NoteQuestion { Kind: ExerciseKind.LineOrSpace } => "Line or space, and which one?",
-            NoteQuestion => "Draw the stem from the head.",
-            SignatureQuestion { Written: true } => "Put the signs on the staff, in their order.",
-            SignatureQuestion => "Choose the key, and the letters that it changes.",
-            ShapeQuestion { Drawn: true } => "Press every note that the key has under the hand.",
-            ShapeQuestion => "Which shape is this?",
-            PenQuestion => "Trace it with a finger, a pen or the mouse.",
-            BeatQuestion { Task: BeatTask.Gap } => "Choose the missing value.",
-            BeatQuestion { Task: BeatTask.Barlines } => "Press between two notes to set a barline.",
-            BeatQuestion => "Add up the beats.",
-            BarsQuestion { Kind: ExerciseKind.CountIt } => "Tap the syllables in their order.",
-            BarsQuestion { Kind: ExerciseKind.BowIt } => "Press each note that begins a stroke: once down, twice up.",
-            BarsQuestion => "Press the note that is not the same in both bars.",
-            ScaleQuestion => "Press the scale, note by note, then tap its half steps.",
+            NoteQuestion { Kind: ExerciseKind.NameIt } => Say("exercises.exercise.which-note-is-this"),
+            NoteQuestion { Kind: ExerciseKind.FingerIt } => Say("exercises.exercise.which-string-which-finger"),
+            NoteQuestion { Kind: ExerciseKind.WriteIt } => Say("exercises.exercise.put-the-note-on-the-staff"),
+            NoteQuestion { Kind: ExerciseKind.FindIt } => Say("exercises.exercise.press-it-on-the-fingerboard"),
+            NoteQuestion { Kind: ExerciseKind.LineOrSpace } => Say("exercises.exercise.line-or-space-and-which-one"),
+            NoteQuestion => Say("exercises.exercise.draw-the-stem-from-the-head"),
+            SignatureQuestion { Written: true } => Say("exercises.exercise.put-the-signs-on-the-staff-in"),
+            SignatureQuestion => Say("exercises.exercise.choose-the-key-and-the-letters-that"),
+            ShapeQuestion { Drawn: true } => Say("exercises.exercise.press-every-note-that-the-key-has"),
+            ShapeQuestion => Say("exercises.exercise.which-shape-is-this"),
+            PenQuestion => Say("exercises.exercise.trace-it-with-a-finger-a-pen"),
+            BeatQuestion { Task: BeatTask.Gap } => Say("exercises.exercise.choose-the-missing-value"),
+            BeatQuestion { Task: BeatTask.Barlines } => Say("exercises.exercise.press-between-two-notes-to-set-a"),
+            BeatQuestion => Say("exercises.exercise.add-up-the-beats"),
+            BarsQuestion { Kind: ExerciseKind.CountIt } => Say("exercises.exercise.tap-the-syllables-in-their-order"),
+            BarsQuestion { Kind: ExerciseKind.BowIt } => Say("exercises.exercise.press-each-note-that-begins-a-stroke"),
+            BarsQuestion => Say("exercises.exercise.press-the-note-that-is-not-the"),
+            ScaleQuestion => Say("exercises.exercise.press-the-scale-note-by-note-then"),
             _ => "",
         };
 }

@@ -4,6 +4,7 @@ using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
 using Coppia.Core.Wording.Room;
 using Coppia.Core.Wording.Terms;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Exercises;
 
@@ -43,30 +44,44 @@ public static class HelpWords
         var steps = new List<HelpStep>
         {
             new(
-                "Line or space?",
-                place.OnLine ? "A line goes through its head." : "It fills a space, or hangs at a line’s edge."
+                Say("exercises.help.line-or-space"),
+                place.OnLine
+                    ? Say("exercises.help.a-line-goes-through-its-head")
+                    : Say("exercises.help.it-fills-a-space-or-hangs-at")
             ),
-            new("Which one, counted from the bottom?", English.Sentence(place.Words())),
+            new(Say("exercises.help.which-one-counted-from-the-bottom"), English.Sentence(place.Words())),
             new(
-                "Which letter is that?",
-                $"{letter}: {player.Instrument.FirstClef.Name} clef has {Clef(player)} on line "
-                    + $"{player.Instrument.FirstClef.Line}."
+                Say("exercises.help.which-letter-is-that"),
+                Say(
+                    "exercises.help.clef-has-on-line",
+                    ("letter", letter),
+                    ("firstClef", player.Instrument.FirstClef.Name),
+                    ("clef", Clef(player)),
+                    ("line", player.Instrument.FirstClef.Line)
+                )
             ),
         };
         var byKey = asked.Key.AlterOf(note.Letter);
         steps.Add(
             new HelpStep(
-                "What does the key signature do to that letter?",
+                Say("exercises.help.what-does-the-key-signature-do-to"),
                 byKey == 0
-                    ? $"Nothing: {letter} stays {letter}."
-                    : $"It makes every {letter} {(byKey > 0 ? "sharp" : "flat")}."
+                    ? Say("exercises.help.nothing-stays", ("letter", letter))
+                    : Say(
+                        "exercises.help.it-makes-every",
+                        ("letter", letter),
+                        ("what", byKey > 0 ? Say("exercises.help.sharp") : Say("exercises.help.flat"))
+                    )
             )
         );
         if (note.Alter != byKey)
             steps.Add(
-                new HelpStep("Is there a sign before it, or earlier in the bar?", "Yes, and it holds to the barline.")
+                new HelpStep(
+                    Say("exercises.help.is-there-a-sign-before-it-or"),
+                    Say("exercises.help.yes-and-it-holds-to-the-barline")
+                )
             );
-        steps.Add(new HelpStep("So what is its name?", $"{Labels.Note(note, style)}."));
+        steps.Add(new HelpStep(Say("exercises.help.so-what-is-its-name"), $"{Labels.Note(note, style)}."));
         return steps;
     }
 
@@ -79,16 +94,18 @@ public static class HelpWords
     {
         var place = StaffPlace.Of(asked.Note, player.Instrument.FirstClef);
         var lies =
-            place.StemUp ? "Below it."
-            : place.Height == StaffPlace.MiddleLine ? "It is the middle line."
-            : "Above it.";
+            place.StemUp ? Say("exercises.help.below-it")
+            : place.Height == StaffPlace.MiddleLine ? Say("exercises.help.it-is-the-middle-line")
+            : Say("exercises.help.above-it");
         return
         [
-            new("Where is the middle line?", "It is line 3, counted from the bottom."),
-            new("Does the head lie below it, or on it and above?", lies),
+            new(Say("exercises.help.where-is-the-middle-line"), Say("exercises.help.it-is-line-3-counted-from-the")),
+            new(Say("exercises.help.does-the-head-lie-below-it-or"), lies),
             new(
-                "Which way does the stem go?",
-                place.StemUp ? "Below: up, at the right." : "On it and above: down, at the left."
+                Say("exercises.help.which-way-does-the-stem-go"),
+                place.StemUp
+                    ? Say("exercises.help.below-up-at-the-right")
+                    : Say("exercises.help.on-it-and-above-down-at-the")
             ),
         ];
     }
@@ -101,22 +118,27 @@ public static class HelpWords
         {
             steps.Add(
                 new HelpStep(
-                    "Which note is the open string?",
+                    Say("exercises.help.which-note-is-the-open-string"),
                     $"{Labels.Note(player.Instrument.Strings[pair.String], style)}."
                 )
             );
             steps.Add(
                 new HelpStep(
-                    "Which letter lies under that finger?",
-                    $"{Bare(note, style)}: {Labels.Note(note, style)} in this key."
+                    Say("exercises.help.which-letter-lies-under-that-finger"),
+                    Say("exercises.help.in-this-key", ("bare", Bare(note, style)), ("note", Labels.Note(note, style)))
                 )
             );
         }
 
-        steps.Add(new HelpStep($"Where does {clef.Name} clef have {Clef(player)}?", $"On line {clef.Line}."));
         steps.Add(
             new HelpStep(
-                $"Count the letters from there to {Bare(note, style)}.",
+                Say("exercises.help.where-does-clef-have", ("clef", clef.Name), ("clef2", Clef(player))),
+                Say("exercises.help.on-line", ("line", clef.Line))
+            )
+        );
+        steps.Add(
+            new HelpStep(
+                Say("exercises.help.count-the-letters-from-there-to", ("bare", Bare(note, style))),
                 English.Sentence(StaffPlace.Of(note, clef).Words())
             )
         );
@@ -130,8 +152,11 @@ public static class HelpWords
         var open = player.Instrument.Strings[at.String];
         return
         [
-            new("Which string?", $"The {Labels.Note(open, player.Style)} string."),
-            new("Open, or which finger?", $"{Labels.PlaceName(at.Pair, player)}."),
+            new(
+                Say("exercises.help.which-string"),
+                Say("exercises.help.the-string", ("open", Labels.Note(open, player.Style)))
+            ),
+            new(Say("exercises.help.open-or-which-finger"), $"{Labels.PlaceName(at.Pair, player)}."),
         ];
     }
 
@@ -139,28 +164,34 @@ public static class HelpWords
     {
         var (key, style) = (new KeySignature(asked.Fifths), player.Style);
         var name = Labels.Key(key, style);
-        var order = new HelpStep("In which order do the signs come?", ShapeWords.OrderOfSigns(style));
+        var order = new HelpStep(
+            Say("exercises.help.in-which-order-do-the-signs-come"),
+            ShapeWords.OrderOfSigns(style)
+        );
         if (asked.Written)
         {
             var places = SignaturePlaces.Of(key, player.Instrument.FirstClef).Select(p => p.Words());
             return
             [
-                new("Sharps or flats, and how many?", $"{name} has {Labels.Signature(key, style)}."),
+                new(
+                    Say("exercises.help.sharps-or-flats-and-how-many"),
+                    Say("exercises.help.signature-has", ("name", name), ("signature", Labels.Signature(key, style)))
+                ),
                 order,
-                new("Where does each stand?", English.Sentence(English.List([.. places]))),
+                new(Say("exercises.help.where-does-each-stand"), English.Sentence(English.List([.. places]))),
             ];
         }
 
         var rule =
-            key.Fifths > 0 ? "The major key lies a half step above the last sharp."
-            : key.Fifths < -1 ? "The major key is named by the last flat but one."
-            : key.Fifths == -1 ? "One flat alone is learned by heart."
-            : "Without signs it is the key of C.";
+            key.Fifths > 0 ? Say("exercises.help.the-major-key-lies-a-half-step")
+            : key.Fifths < -1 ? Say("exercises.help.the-major-key-is-named-by-the")
+            : key.Fifths == -1 ? Say("exercises.help.one-flat-alone-is-learned-by-heart")
+            : Say("exercises.help.without-signs-it-is-the-key-of");
         return
         [
-            new("Sharps or flats, and how many?", English.Sentence(Labels.Signature(key, style))),
+            new(Say("exercises.help.sharps-or-flats-and-how-many"), English.Sentence(Labels.Signature(key, style))),
             order,
-            new("Which major key is that?", $"{rule} {name}."),
+            new(Say("exercises.help.which-major-key-is-that"), $"{rule} {name}."),
         ];
     }
 
@@ -168,19 +199,28 @@ public static class HelpWords
     {
         var shape = ((ShapeAnswer)Answers.To(asked, player)).Shape;
         var notes = English.List([.. shape.Spots.Select(s => Labels.Note(s.Pitch, player.Style))]);
-        var near = shape.HalfSteps.Count == 0 ? "None." : English.Sentence(Halves(shape, player));
+        var near = shape.HalfSteps.Count == 0 ? Say("exercises.help.none") : English.Sentence(Halves(shape, player));
         return
         [
-            new("Which notes does the key have on this string?", $"{notes}."),
-            new("Where do two of them lie a half step apart?", near),
-            new("Which shape is that?", $"{English.Capital(ShapeWords.Name(shape, player.Instrument))}."),
+            new(Say("exercises.help.which-notes-does-the-key-have-on"), $"{notes}."),
+            new(Say("exercises.help.where-do-two-of-them-lie-a"), near),
+            new(
+                Say("exercises.help.which-shape-is-that"),
+                $"{English.Capital(ShapeWords.Name(shape, player.Instrument))}."
+            ),
         ];
     }
 
     private static string Halves(Shapes.HandShape shape, Player player)
     {
         return English.List([
-            .. shape.HalfSteps.Select(h => $"{(h.Lower == 0 ? "the open string" : At(h.Lower))} and {At(h.Upper)}"),
+            .. shape.HalfSteps.Select(h =>
+                Say(
+                    "exercises.help.halves-and",
+                    ("what", h.Lower == 0 ? Say("exercises.help.the-open-string") : At(h.Lower)),
+                    ("at", At(h.Upper))
+                )
+            ),
         ]);
 
         string At(int semitones) =>
@@ -192,11 +232,14 @@ public static class HelpWords
         var key = asked.Key.Signature;
         return
         [
-            new("Which notes does the key change?", English.Sentence(Labels.Signature(key, style))),
-            new("How does a major scale go?", "Whole, whole, half, whole, whole, whole, half."),
+            new(Say("exercises.help.which-notes-does-the-key-change"), English.Sentence(Labels.Signature(key, style))),
             new(
-                "What is a half step under the fingers?",
-                "Two fingers that touch, or the open string and a finger close to the nut."
+                Say("exercises.help.how-does-a-major-scale-go"),
+                Say("exercises.help.whole-whole-half-whole-whole-whole")
+            ),
+            new(
+                Say("exercises.help.what-is-a-half-step-under-the"),
+                Say("exercises.help.two-fingers-that-touch-or-the-open")
             ),
         ];
     }
@@ -207,23 +250,32 @@ public static class HelpWords
         return
         [
             new(
-                "What does the upper number say?",
-                $"Each bar holds {English.Number(time.Beats)} {(time.Beats == 1 ? "beat" : "beats")}."
+                Say("exercises.help.what-does-the-upper-number-say"),
+                Say("exercises.help.each-bar-holds", ("beats", time.Beats))
             ),
-            new("What does the lower number say?", $"A beat is one of {time.Unit} parts of a whole note."),
             new(
-                "Say the beats aloud while you point. Where do they end?",
-                "Write the number of beats over each note, then add them up."
+                Say("exercises.help.what-does-the-lower-number-say"),
+                Say("exercises.help.a-beat-is-one-of-parts-of", ("unit", time.Unit))
+            ),
+            new(
+                Say("exercises.help.say-the-beats-aloud-while-you-point"),
+                Say("exercises.help.write-the-number-of-beats-over-each")
             ),
         ];
     }
 
     private static HelpStep[] Counting(HouseStyle style) =>
         [
-            new("Where does beat 1 begin?", "Right after each barline."),
-            new("What does a long note do?", "It goes on counting, beat after beat."),
-            new("What about a rest?", "It is counted too, in brackets."),
-            new("What comes inside a beat?", $"Two notes in a beat: {Halves(style)}."),
+            new(Say("exercises.help.where-does-beat-1-begin"), Say("exercises.help.right-after-each-barline")),
+            new(
+                Say("exercises.help.what-does-a-long-note-do"),
+                Say("exercises.help.it-goes-on-counting-beat-after-beat")
+            ),
+            new(Say("exercises.help.what-about-a-rest"), Say("exercises.help.it-is-counted-too-in-brackets")),
+            new(
+                Say("exercises.help.what-comes-inside-a-beat"),
+                Say("exercises.help.two-notes-in-a-beat", ("halves", Halves(style)))
+            ),
         ];
 
     /// <summary>What is said for two eighths on the first beat.</summary>
@@ -249,22 +301,30 @@ public static class HelpWords
     private static HelpStep[] Bowing(BarsQuestion asked) =>
         [
             new(
-                "How does it begin?",
-                asked.Music.Bars[0].IsPickUp ? "With a pick-up, so that the full bar begins down." : "Down."
+                Say("exercises.help.how-does-it-begin"),
+                asked.Music.Bars[0].IsPickUp
+                    ? Say("exercises.help.with-a-pick-up-so-that-the")
+                    : Say("exercises.help.down")
             ),
-            new("What does a curve do?", "All notes under it go in one direction; with dots the bow stops between."),
-            new("What does a lift do?", "The bow is set anew and goes down."),
-            new("And else?", "Down and up take turns."),
+            new(Say("exercises.help.what-does-a-curve-do"), Say("exercises.help.all-notes-under-it-go-in-one")),
+            new(Say("exercises.help.what-does-a-lift-do"), Say("exercises.help.the-bow-is-set-anew-and-goes")),
+            new(Say("exercises.help.and-else"), Say("exercises.help.down-and-up-take-turns")),
         ];
 
     private static readonly HelpStep[] Difference =
     [
-        new("Do both bars have the same rhythm?", "Tap the one, then the other."),
-        new("Do the heads lie at the same heights?", "Go along both bars, note by note."),
+        new(Say("exercises.help.do-both-bars-have-the-same-rhythm"), Say("exercises.help.tap-the-one-then-the-other")),
+        new(Say("exercises.help.do-the-heads-lie-at-the-same"), Say("exercises.help.go-along-both-bars-note-by-note")),
     ];
 
     private static HelpStep[] Pen(PenQuestion asked, Player player) =>
         asked.Note is { } note
-            ? [new("Where does it belong?", English.Sentence(StaffPlace.Of(note, player.Instrument.FirstClef).Words()))]
-            : [new("Where do you begin?", "At the top, and without haste.")];
+            ?
+            [
+                new(
+                    Say("exercises.help.where-does-it-belong"),
+                    English.Sentence(StaffPlace.Of(note, player.Instrument.FirstClef).Words())
+                ),
+            ]
+            : [new(Say("exercises.help.where-do-you-begin"), Say("exercises.help.at-the-top-and-without-haste"))];
 }

@@ -3,6 +3,7 @@ using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
 using Coppia.Core.Wording.Terms;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Exercises;
 
@@ -15,70 +16,116 @@ public static class ImpossibleWords
     {
         var name = e.Instrument.Name.ToLowerInvariant();
         var kind = ExerciseWords.Name(e.Kind).ToLowerInvariant();
-        var key = e.Key is { } k ? Labels.Scale(k, style) : "this key";
+        var key = e.Key is { } k ? Labels.Scale(k, style) : Say("exercises.impossible.this-key");
         return e.Fault switch
         {
-            SheetFault.TooFewNotes => $"That leaves fewer than two notes for the {name}; {Range(e, style)}",
-            SheetFault.NotInCommon => $"The chosen instruments share too few notes in {key}; choose fewer instruments, "
-                + "another key or more strings.",
-            SheetFault.NoSuchString =>
-                $"The {name} has no {Letter(e.String, style)} string; its strings are {Strings(e.Instrument, style)}.",
-            SheetFault.NoStretch => $"The hand of the {name} has no stretch; {kind} can be made for {For(e)}.",
-            SheetFault.NoFourthForOpen =>
-                $"On the {name} the fourth finger does not stand for an open string; {kind} can be made for {For(e)}.",
-            SheetFault.NoHomeSlide =>
-                $"The {name} does not slide between its lowest positions; {kind} can be made for {For(e)}.",
-            SheetFault.NoOpenInKey =>
-                $"In {key} no open string of the {name} can be played by the fourth finger on the string below; "
-                    + $"{Keys(e, style)}",
-            SheetFault.NoLowHigh =>
-                $"In {key} no letter has a low and a high place on these strings of the {name}; {Keys(e, style)}",
-            SheetFault.NoTwoPlaces =>
-                $"In {key} no finger of the {name} has two places on one of these strings; {Keys(e, style)}",
-            SheetFault.NoTwoHeights =>
-                $"In {key} every finger of the {name} stands at one height on neighbouring strings; {Keys(e, style)}",
-            SheetFault.KeyTooPlain =>
-                "C major has no signs to ask about; choose another key, or none for all up to four sharps and flats.",
-            SheetFault.OutOfReach =>
-                $"{English.Capital(Octaves(e.Possible))} of {key} {(e.Possible > 1 ? "do" : "does")} not fit under the "
-                    + $"hand of the {name}; "
-                    + Keys(e, style),
-            SheetFault.NoTune => $"{English.Capital(kind)} are made from a tune; choose one.",
-            SheetFault.NothingInTune =>
-                "Nothing in this tune is hard enough to practise by itself; choose another tune or another kind.",
-            SheetFault.NoValues =>
-                "These note values do not fill a bar of this meter by themselves; choose others, such as the quarter, "
-                    + "or another meter.",
+            SheetFault.TooFewNotes => Say(
+                "exercises.impossible.that-leaves-fewer-than-two-notes-for",
+                ("name", name),
+                ("range", Range(e, style))
+            ),
+            SheetFault.NotInCommon => Say("exercises.impossible.the-chosen-instruments-share-too-few", ("key", key)),
+            SheetFault.NoSuchString => Say(
+                "exercises.impossible.the-has-no-string-its-strings-are",
+                ("name", name),
+                ("string", Letter(e.String, style)),
+                ("strings", Strings(e.Instrument, style))
+            ),
+            SheetFault.NoStretch => Say(
+                "exercises.impossible.the-hand-of-the-has-no-stretch",
+                ("name", name),
+                ("kind", kind),
+                ("for", For(e))
+            ),
+            SheetFault.NoFourthForOpen => Say(
+                "exercises.impossible.on-the-the-fourth-finger-does-not",
+                ("name", name),
+                ("kind", kind),
+                ("for", For(e))
+            ),
+            SheetFault.NoHomeSlide => Say(
+                "exercises.impossible.the-does-not-slide-between-its-lowest",
+                ("name", name),
+                ("kind", kind),
+                ("for", For(e))
+            ),
+            SheetFault.NoOpenInKey => Say(
+                "exercises.impossible.in-no-open-string-of-the-can",
+                ("key", key),
+                ("name", name),
+                ("keys", Keys(e, style))
+            ),
+            SheetFault.NoLowHigh => Say(
+                "exercises.impossible.in-no-letter-has-a-low-and",
+                ("key", key),
+                ("name", name),
+                ("keys", Keys(e, style))
+            ),
+            SheetFault.NoTwoPlaces => Say(
+                "exercises.impossible.in-no-finger-of-the-has-two",
+                ("key", key),
+                ("name", name),
+                ("keys", Keys(e, style))
+            ),
+            SheetFault.NoTwoHeights => Say(
+                "exercises.impossible.in-every-finger-of-the-stands-at",
+                ("key", key),
+                ("name", name),
+                ("keys", Keys(e, style))
+            ),
+            SheetFault.KeyTooPlain => Say("exercises.impossible.c-major-has-no-signs-to-ask"),
+            SheetFault.OutOfReach => Say(
+                "exercises.impossible.of-not-fit-under-the-hand-of",
+                ("octaves", English.Capital(Octaves(e.Possible))),
+                ("key", key),
+                ("possible", e.Possible),
+                ("name", name),
+                ("keys", Keys(e, style))
+            ),
+            SheetFault.NoTune => Say(
+                "exercises.impossible.are-made-from-a-tune-choose-one",
+                ("kind", English.Capital(kind))
+            ),
+            SheetFault.NothingInTune => Say("exercises.impossible.nothing-in-this-tune-is-hard-enough"),
+            SheetFault.NoValues => Say("exercises.impossible.these-note-values-do-not-fill-a"),
             _ => e.Possible == 1
-                ? $"There is only one question of this kind in {key}; ask for one, "
-                    + "or choose no key for all the usual ones."
-                : $"Ask for 1 to {e.Possible}.",
+                ? Say("exercises.impossible.there-is-only-one-question-of-this", ("key", key))
+                : Say("exercises.impossible.ask-for-1-to", ("possible", e.Possible)),
         };
     }
 
     private static string Range(SheetImpossibleException e, HouseStyle style) =>
         e.PossibleRange is { } range
-            ? $"choose from {Labels.NoteAndNumber(range.Lowest, style)} to "
-                + $"{Labels.NoteAndNumber(range.Highest, style)}."
-            : "choose more strings or another key.";
+            ? Say(
+                "exercises.impossible.choose-from-to",
+                ("noteAndNumber", Labels.NoteAndNumber(range.Lowest, style)),
+                ("noteAndNumber2", Labels.NoteAndNumber(range.Highest, style))
+            )
+            : Say("exercises.impossible.choose-more-strings-or-another-key");
 
     private static string Keys(SheetImpossibleException e, HouseStyle style) =>
         e.PossibleKeys.Count == 0
-            ? "no usual key has any; choose other strings, another instrument or another kind."
-            : $"it works in {English.List([.. Few(e.PossibleKeys, style)], "or")}.";
+            ? Say("exercises.impossible.no-usual-key-has-any-choose-other")
+            : Say("exercises.impossible.it-works-in", ("few", English.Either([.. Few(e.PossibleKeys, style)])));
 
     private static IEnumerable<string> Few(IEnumerable<Shapes.ScaleKey> keys, HouseStyle style) =>
         keys.Take(MostKeys).Select(k => Labels.Scale(k, style));
 
-    private static string Octaves(int octaves) => octaves == 1 ? "one octave" : $"{English.Number(octaves)} octaves";
+    private static string Octaves(int octaves) =>
+        octaves == 1
+            ? Say("exercises.impossible.one-octave")
+            : Say("exercises.impossible.octaves-octaves", ("octaves", octaves));
 
     private static string For(SheetImpossibleException e) =>
         e.PossibleFor.Count == 0
-            ? "no instrument"
-            : $"the {English.List([.. e.PossibleFor.Select(i => i.Name.ToLowerInvariant())], "and")}";
+            ? Say("exercises.impossible.no-instrument")
+            : Say(
+                "exercises.impossible.for-the",
+                ("possibleFor", English.List([.. e.PossibleFor.Select(i => i.Name.ToLowerInvariant())]))
+            );
 
     private static string Letter(Letter? letter, HouseStyle style) =>
-        letter is { } l ? Labels.Note(new Pitch(l, 0, 4), style) : "such";
+        letter is { } l ? Labels.Note(new Pitch(l, 0, 4), style) : Say("exercises.impossible.such");
 
     private static string Strings(Instrument instrument, HouseStyle style) =>
         English.List([.. instrument.Strings.Select(s => Labels.Note(s, style))]);

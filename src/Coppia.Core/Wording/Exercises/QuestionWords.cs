@@ -5,6 +5,7 @@ using Coppia.Core.Music;
 using Coppia.Core.Wording.Room;
 using Coppia.Core.Wording.Stand;
 using Coppia.Core.Wording.Terms;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Exercises;
 
@@ -18,15 +19,28 @@ public static class QuestionWords
         return item.Question switch
         {
             NoteQuestion { ByPair: true, Place: { } pair } => Labels.PlaceName(pair, player),
-            NoteQuestion { Place: { } on } q =>
-                $"{Labels.Note(q.Note, style)} on the {Labels.Note(instrument.Strings[on.String], style)} string",
-            SignatureQuestion { Written: true } q => $"Write {Labels.Key(new KeySignature(q.Fifths), style)}",
-            SignatureQuestion => "Which major key?",
-            ShapeQuestion q =>
-                $"{Labels.Note(instrument.Strings[q.String], style)} string in {Labels.Scale(q.Key, style)}",
+            NoteQuestion { Place: { } on } q => Say(
+                "exercises.question.on-the-string",
+                ("note", Labels.Note(q.Note, style)),
+                ("strings", Labels.Note(instrument.Strings[on.String], style))
+            ),
+            SignatureQuestion { Written: true } q => Say(
+                "exercises.question.prompt-write",
+                ("what", Labels.Key(new KeySignature(q.Fifths), style))
+            ),
+            SignatureQuestion => Say("exercises.question.which-major-key"),
+            ShapeQuestion q => Say(
+                "exercises.question.string-in",
+                ("strings", Labels.Note(instrument.Strings[q.String], style)),
+                ("scale", Labels.Scale(q.Key, style))
+            ),
             PenQuestion q => Sign(q, player),
             BeatQuestion q => Task(q.Task),
-            ScaleQuestion q => $"{Labels.Scale(q.Key, style)}, {(q.Octaves == 1 ? "one octave" : "two octaves")}",
+            ScaleQuestion q => Say(
+                "exercises.question.octaves",
+                ("scale", Labels.Scale(q.Key, style)),
+                ("octaves", q.Octaves)
+            ),
             _ => "",
         };
     }
@@ -38,20 +52,26 @@ public static class QuestionWords
         return item.Answer switch
         {
             NameAnswer a => Labels.Note(a.Note, style),
-            PairAnswer a => string.Join(" or ", a.All.Select(p => Labels.Pair(p.Pair, player))),
+            PairAnswer a => string.Join(Say("exercises.question.or"), a.All.Select(p => Labels.Pair(p.Pair, player))),
             NoteAnswer a => $"{Labels.Note(a.Note, style)}, {a.Place.Words()}",
             StaffAnswer a => a.Place.Words(),
-            StemAnswer a => a.IsUp ? "up" : "down",
+            StemAnswer a => a.IsUp ? Say("exercises.question.up") : Say("exercises.question.down"),
             SignatureAnswer a => $"{Labels.Key(a.Key, style)}: {Labels.Signature(a.Key, style)}",
             ShapeAnswer a => ShapeWords.Name(a.Shape, player.Instrument),
             PenAnswer { Place: { } at } => at.Words(),
             ValueAnswer a => a.Value.Words(style.ValueNames),
-            BarlinesAnswer a => $"after {English.List([.. a.After.Select(n => $"{n}")])}",
+            BarlinesAnswer a => Say(
+                "exercises.question.answer-after",
+                ("after", English.List([.. a.After.Select(n => $"{n}")]))
+            ),
             SumAnswer a => Verdict(a, style),
             CountAnswer a => string.Join(' ', a.Marks.Select(m => Said(m, style)).Where(s => s.Length > 0)),
             BowAnswer a => string.Join(' ', a.Strokes.Select(s => BowWords.Way(s.Way))),
-            DifferenceAnswer a => $"beat {Beat(a.Beat)}",
-            ScaleAnswer a => $"half steps {English.List([.. a.HalfSteps.Select(d => $"{d}–{d + 1}")])}",
+            DifferenceAnswer a => Say("exercises.question.answer-beat", ("beat", Beat(a.Beat))),
+            ScaleAnswer a => Say(
+                "exercises.question.half-steps",
+                ("halfSteps", English.List([.. a.HalfSteps.Select(d => $"{d}–{d + 1}")]))
+            ),
             _ => "",
         };
     }
@@ -63,41 +83,59 @@ public static class QuestionWords
     }
 
     private static string Beat(Fraction beat) =>
-        beat.Denominator == 1 ? $"{beat.Numerator}" : $"{beat.Numerator / beat.Denominator}, between the beats";
+        beat.Denominator == 1
+            ? $"{beat.Numerator}"
+            : Say("exercises.question.between-the-beats", ("numerator", beat.Numerator / beat.Denominator));
 
     private static string Verdict(SumAnswer answer, HouseStyle style)
     {
         if (answer.IsRight)
-            return "right";
+            return Say("exercises.question.right");
         var off = answer.Holds > answer.Wanted ? answer.Holds - answer.Wanted : answer.Wanted - answer.Holds;
         var by = NoteValue.Split(off) is { Count: > 0 } values
             ? English.List([.. values.Select(v => v.Words(style.ValueNames))])
             : off.ToString();
-        return $"{(answer.Holds > answer.Wanted ? "too long" : "too short")} by a {by}";
+        return Say(
+            "exercises.question.by-a",
+            (
+                "what",
+                answer.Holds > answer.Wanted ? Say("exercises.question.too-long") : Say("exercises.question.too-short")
+            ),
+            ("by", by)
+        );
     }
 
     private static string Task(BeatTask task) =>
         task switch
         {
-            BeatTask.Gap => "Which value is missing?",
-            BeatTask.Barlines => "Draw the barlines",
-            _ => "Right, too short, or too long?",
+            BeatTask.Gap => Say("exercises.question.which-value-is-missing"),
+            BeatTask.Barlines => Say("exercises.question.draw-the-barlines"),
+            _ => Say("exercises.question.right-too-short-or-too-long"),
         };
 
     private static string Sign(PenQuestion q, Player player)
     {
         var names = player.Style.ValueNames;
         var clef = player.Instrument.FirstClef;
-        var where = q.Note is { } note && StaffPlace.Of(note, clef).OnLine ? "on its line" : "in its space";
+        var where =
+            q.Note is { } note && StaffPlace.Of(note, clef).OnLine
+                ? Say("exercises.question.on-its-line")
+                : Say("exercises.question.in-its-space");
         return q.Sign switch
         {
-            PenSign.Clef => English.Capital($"{clef.Name} clef"),
-            PenSign.TimeSignature => $"Time signature {q.Time}",
-            PenSign.QuarterNote => English.Capital($"{NoteValue.Quarter.Words(names)} with its stem"),
-            PenSign.HalfNote => English.Capital($"{new NoteValue(1).Words(names)} with its stem"),
-            PenSign.QuarterRest => English.Capital($"{NoteValue.Quarter.Words(names)} rest"),
-            PenSign.Sharp => $"Sharp, {where}",
-            _ => $"Flat, {where}",
+            PenSign.Clef => English.Capital(Say("exercises.question.sign-clef", ("clef", clef.Name))),
+            PenSign.TimeSignature => Say("exercises.question.time-signature", ("time", q.Time)),
+            PenSign.QuarterNote => English.Capital(
+                Say("exercises.question.with-its-stem", ("quarter", NoteValue.Quarter.Words(names)))
+            ),
+            PenSign.HalfNote => English.Capital(
+                Say("exercises.question.with-its-stem-2", ("what", new NoteValue(1).Words(names)))
+            ),
+            PenSign.QuarterRest => English.Capital(
+                Say("exercises.question.sign-rest", ("quarter", NoteValue.Quarter.Words(names)))
+            ),
+            PenSign.Sharp => Say("exercises.question.sign-sharp", ("where", where)),
+            _ => Say("exercises.question.sign-flat", ("where", where)),
         };
     }
 }

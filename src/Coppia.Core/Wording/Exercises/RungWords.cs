@@ -1,4 +1,5 @@
 using Coppia.Core.Exercises;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Exercises;
 
@@ -9,11 +10,11 @@ public static class RungWords
     public static string Of(Rung rung, string bars) =>
         rung switch
         {
-            Rung.TwoNotes => "The two notes",
-            Rung.ThreeNotes => "With the note before",
-            Rung.Bar => $"The bar, {bars}",
-            Rung.TwoBars => $"Two bars, {bars}",
-            Rung.Line => $"The line, {bars}",
-            _ => "The whole tune",
+            Rung.TwoNotes => Say("exercises.rung.the-two-notes"),
+            Rung.ThreeNotes => Say("exercises.rung.with-the-note-before"),
+            Rung.Bar => Say("exercises.rung.the-bar", ("bars", bars)),
+            Rung.TwoBars => Say("exercises.rung.two-bars", ("bars", bars)),
+            Rung.Line => Say("exercises.rung.the-line", ("bars", bars)),
+            _ => Say("exercises.rung.the-whole-tune"),
         };
 }

@@ -1,4 +1,5 @@
 using Coppia.Core.Practice;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Learn;
 
@@ -9,11 +10,11 @@ public static class LearnWords
     public static string Note(LearnerNote note) =>
         note switch
         {
-            LearnerNote.Help => "I would like help with this.",
-            LearnerNote.Well => "This goes well. I can show it.",
-            LearnerNote.NoTime => "I had no time this week.",
-            LearnerNote.Hurts => "Something hurts when I play.",
-            LearnerNote.Mend => "My instrument or bow needs mending.",
+            LearnerNote.Help => Say("learn.i-would-like-help-with-this"),
+            LearnerNote.Well => Say("learn.this-goes-well-i-can-show-it"),
+            LearnerNote.NoTime => Say("learn.i-had-no-time-this-week"),
+            LearnerNote.Hurts => Say("learn.something-hurts-when-i-play"),
+            LearnerNote.Mend => Say("learn.my-instrument-or-bow-needs-mending"),
             _ => throw new ArgumentOutOfRangeException(nameof(note), note, null),
         };
 }

@@ -3,6 +3,7 @@ using Coppia.Core.Knowledge;
 using Coppia.Core.Lesson;
 using Coppia.Core.Music;
 using Coppia.Core.Wording.Terms;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Lessons;
 
@@ -16,23 +17,27 @@ public sealed class LessonWords(HouseStyle style, IReadOnlyList<Instrument> inst
     public string Title(LessonStep step, string tune) =>
         step.Part switch
         {
-            LessonPart.Tuning => "Tune the strings",
-            LessonPart.Shapes => $"Hand shapes of {Key(step)}",
-            LessonPart.ScaleHalves => $"{Key(step)} scale, {Notes(1)} over a drone",
-            LessonPart.ScaleQuarters => $"{Key(step)} scale, {Notes(2)}",
-            LessonPart.ScaleEighths => $"{Key(step)} scale, {Notes(3)}",
-            LessonPart.ScaleFaster => $"{Key(step)} scale, {Notes(3)}, faster",
-            LessonPart.News => $"New in {tune}",
-            LessonPart.Beat => $"The beat of {step.Meter}",
-            LessonPart.Review => $"{tune}, once through",
-            LessonPart.Look => $"{tune}: look it over",
-            LessonPart.Line => $"{tune}, line {step.Line + 1}",
-            LessonPart.Chunk => $"{tune}, trouble spot",
-            LessonPart.Join => $"{tune}: lines joined",
-            LessonPart.Slow => $"{tune}, whole and slow",
-            LessonPart.AtTempo => $"{tune}, whole, at its tempo",
-            LessonPart.Home => "What to practise at home",
-            LessonPart.Break => "Shake out the hands",
+            LessonPart.Tuning => Say("lessons.lesson.tune-the-strings"),
+            LessonPart.Shapes => Say("lessons.lesson.hand-shapes-of", ("step", Key(step))),
+            LessonPart.ScaleHalves => Say(
+                "lessons.lesson.scale-over-a-drone",
+                ("step", Key(step)),
+                ("notes", Notes(1))
+            ),
+            LessonPart.ScaleQuarters => Say("lessons.lesson.title-scale", ("step", Key(step)), ("notes", Notes(2))),
+            LessonPart.ScaleEighths => Say("lessons.lesson.title-scale", ("step", Key(step)), ("notes", Notes(3))),
+            LessonPart.ScaleFaster => Say("lessons.lesson.scale-faster", ("step", Key(step)), ("notes", Notes(3))),
+            LessonPart.News => Say("lessons.lesson.new-in", ("tune", tune)),
+            LessonPart.Beat => Say("lessons.lesson.the-beat-of", ("meter", step.Meter)),
+            LessonPart.Review => Say("lessons.lesson.once-through", ("tune", tune)),
+            LessonPart.Look => Say("lessons.lesson.look-it-over", ("tune", tune)),
+            LessonPart.Line => Say("lessons.lesson.title-line", ("tune", tune), ("line", step.Line + 1)),
+            LessonPart.Chunk => Say("lessons.lesson.trouble-spot", ("tune", tune)),
+            LessonPart.Join => Say("lessons.lesson.lines-joined", ("tune", tune)),
+            LessonPart.Slow => Say("lessons.lesson.whole-and-slow", ("tune", tune)),
+            LessonPart.AtTempo => Say("lessons.lesson.whole-at-its-tempo", ("tune", tune)),
+            LessonPart.Home => Say("lessons.lesson.what-to-practise-at-home"),
+            LessonPart.Break => Say("lessons.lesson.shake-out-the-hands"),
             _ => step.Words ?? "",
         };
 
@@ -43,22 +48,29 @@ public sealed class LessonWords(HouseStyle style, IReadOnlyList<Instrument> inst
         step.Part switch
         {
             LessonPart.Tuning => Tuning(),
-            LessonPart.Shapes => more.Length > 0 ? $"Each string up and down: {more}." : "Each string up and down.",
-            LessonPart.ScaleHalves => "Long bows; listen to the drone. Look at the hand before you go on.",
-            LessonPart.ScaleQuarters or LessonPart.ScaleEighths => "Look at the hand before you go on.",
-            LessonPart.ScaleFaster => "Stop when a hand gets stiff.",
+            LessonPart.Shapes => more.Length > 0
+                ? Say("lessons.lesson.each-string-up-and-down", ("more", more))
+                : Say("lessons.lesson.each-string-up-and-down-2"),
+            LessonPart.ScaleHalves => Say("lessons.lesson.long-bows-listen-to-the-drone-look"),
+            LessonPart.ScaleQuarters or LessonPart.ScaleEighths => Say("lessons.lesson.look-at-the-hand-before-you-go"),
+            LessonPart.ScaleFaster => Say("lessons.lesson.stop-when-a-hand-gets-stiff"),
             LessonPart.News => more,
-            LessonPart.Beat => "By body: knees for one, hands for the rest.",
+            LessonPart.Beat => Say("lessons.lesson.by-body-knees-for-one-hands-for"),
             LessonPart.Review => "",
-            LessonPart.Look => $"Number the lines. {more}".Trim(),
-            LessonPart.Line =>
-                $"{English.Capital(bars)}: say names and fingers, finger silently and say, pluck, bow in the air, bow; "
-                    + $"{Times(step.Repeats)}.",
-            LessonPart.Chunk =>
-                $"{English.Capital(bars)}: {(more.Length > 0 ? more + " " : "")}Two notes, three, the bar, two bars.",
-            LessonPart.Join => "Call the line numbers ahead.",
-            LessonPart.Home => more.Length > 0 ? more : "Nothing is set yet for the days after it.",
-            LessonPart.Break => "Arms down, shoulders loose. Stop when anything hurts.",
+            LessonPart.Look => Say("lessons.lesson.number-the-lines", ("more", more)).Trim(),
+            LessonPart.Line => Say(
+                "lessons.lesson.say-names-and-fingers-finger-silently",
+                ("bars", English.Capital(bars)),
+                ("times", Times(step.Repeats))
+            ),
+            LessonPart.Chunk => Say(
+                "lessons.lesson.two-notes-three-the-bar-two-bars",
+                ("bars", English.Capital(bars)),
+                ("what", more.Length > 0 ? more + " " : "")
+            ),
+            LessonPart.Join => Say("lessons.lesson.call-the-line-numbers-ahead"),
+            LessonPart.Home => more.Length > 0 ? more : Say("lessons.lesson.nothing-is-set-yet-for-the-days"),
+            LessonPart.Break => Say("lessons.lesson.arms-down-shoulders-loose-stop-when"),
             _ => "",
         };
 
@@ -66,12 +78,19 @@ public sealed class LessonWords(HouseStyle style, IReadOnlyList<Instrument> inst
     private static string Times(int repeats) =>
         repeats switch
         {
-            0 => "not this time",
-            1 => "the line at once",
-            2 => "by two bars, then the line",
-            3 => "bar by bar, by two bars, the line",
-            _ => "bar by bar, by two bars, the line "
-                + $"{(repeats == 4 ? "twice" : $"{English.Number(repeats - 2)} times")}",
+            0 => Say("lessons.lesson.not-this-time"),
+            1 => Say("lessons.lesson.the-line-at-once"),
+            2 => Say("lessons.lesson.by-two-bars-then-the-line"),
+            3 => Say("lessons.lesson.bar-by-bar-by-two-bars-the"),
+            _ => Say(
+                "lessons.lesson.bar-by-bar-by-two-bars-the-2",
+                (
+                    "what",
+                    repeats == 4
+                        ? Say("lessons.lesson.twice")
+                        : Say("lessons.lesson.times-times", ("repeats", repeats - 2))
+                )
+            ),
         };
 
     /// <summary>What shapes the strings have: the same on all of them, or each its own.</summary>
@@ -82,7 +101,12 @@ public sealed class LessonWords(HouseStyle style, IReadOnlyList<Instrument> inst
         if (named.Length == 0)
             return "";
         var shapes = named.GroupBy(s => s.Shape).ToArray();
-        return string.Join(", ", shapes.Select(g => $"{g.Key} on {English.List([.. g.Select(s => s.String)])}"));
+        return string.Join(
+            ", ",
+            shapes.Select(g =>
+                Say("lessons.lesson.shapes-on", ("key", g.Key), ("g", English.List([.. g.Select(s => s.String)])))
+            )
+        );
     }
 
     /// <summary>
@@ -92,9 +116,12 @@ public sealed class LessonWords(HouseStyle style, IReadOnlyList<Instrument> inst
     /// <param name="minutes">A day; null where nobody can tell.</param>
     /// <param name="due">By when.</param>
     public static string AtHome(int? tempo, int? minutes, DateOnly due) =>
-        (tempo is { } t ? $" to {English.Figure(t)}" : "")
-        + (minutes is { } m ? $", about {English.Number(m)} {(m == 1 ? "minute" : "minutes")} a day" : "")
-        + $", by {due.ToString("dddd d MMMM", System.Globalization.CultureInfo.InvariantCulture)}";
+        (tempo is { } t ? Say("lessons.lesson.at-home-to", ("t", t)) : "")
+        + (minutes is { } m ? Say("lessons.lesson.about-a-day", ("m", m)) : "")
+        + Say(
+            "lessons.lesson.at-home-by",
+            ("what", due.ToString("dddd d MMMM", System.Globalization.CultureInfo.InvariantCulture))
+        );
 
     /// <summary>"A, D, G, then E (violins) and C (violas and cellos); basses by their own: G, D, A, E."</summary>
     private string Tuning()
@@ -108,25 +135,39 @@ public sealed class LessonWords(HouseStyle style, IReadOnlyList<Instrument> inst
             .Select(t => $"{Name(t.Letter)} ({Who(t.Instruments)})")
             .ToArray();
         if (shared.Length > 0)
-            parts.Add(string.Join(", ", shared) + (outer.Length > 0 ? $", then {English.List(outer)}" : ""));
+            parts.Add(
+                string.Join(", ", shared)
+                    + (outer.Length > 0 ? Say("lessons.lesson.tuning-then", ("outer", English.List(outer))) : "")
+            );
         else if (outer.Length > 0)
             parts.Add(English.List(outer));
         foreach (var section in own.GroupBy(t => t.Instruments[0]))
-            parts.Add($"{Who([section.Key])} by their own: {string.Join(", ", section.Select(t => Name(t.Letter)))}");
+            parts.Add(
+                Say(
+                    "lessons.lesson.by-their-own",
+                    ("who", Who([section.Key])),
+                    ("section", string.Join(", ", section.Select(t => Name(t.Letter))))
+                )
+            );
         return string.Join("; ", parts) + ".";
     }
 
     /// <summary>An offer to save time: "Once each way through lines that are known saves 4 minutes."</summary>
     /// <param name="tune">Title of the tune that would wait.</param>
     public static string Of(LessonOffer offer, string tune) =>
-        (
-            offer.Kind switch
-            {
-                LessonOfferKind.FewerRepeats => "Known lines once each way",
-                LessonOfferKind.ReviewOut => "Tunes to review out",
-                _ => $"{tune} waits for next week",
-            }
-        ) + $": saves {Minutes(offer.Seconds)}.";
+        Say(
+            "lessons.lesson.of-saves",
+            (
+                "what",
+                offer.Kind switch
+                {
+                    LessonOfferKind.FewerRepeats => Say("lessons.lesson.known-lines-once-each-way"),
+                    LessonOfferKind.ReviewOut => Say("lessons.lesson.tunes-to-review-out"),
+                    _ => Say("lessons.lesson.waits-for-next-week", ("tune", tune)),
+                }
+            ),
+            ("minutes", Minutes(offer.Seconds))
+        );
 
     /// <summary>"1 minute", "4½ minutes": to half minutes, never nothing.</summary>
     public static string Minutes(double seconds)
@@ -137,14 +178,14 @@ public sealed class LessonWords(HouseStyle style, IReadOnlyList<Instrument> inst
             (0, _) => "½",
             var (whole, half) => English.Figure(whole) + (half == 1 ? "½" : ""),
         };
-        return $"{figure} {(halves <= 2 ? "minute" : "minutes")}";
+        return $"{figure} {(halves <= 2 ? Say("lessons.lesson.minute") : Say("lessons.lesson.minutes"))}";
     }
 
     /// <summary>A plan that asks too much of the hands (craft 18).</summary>
     public static string Care(LessonTime time) =>
-        $"The hands play {Minutes(time.PlayedOn)} without a rest. Put in a break: arms down, shake out the hands.";
+        Say("lessons.lesson.the-hands-play-without-a-rest-put", ("minutes", Minutes(time.PlayedOn)));
 
-    private string Key(LessonStep step) => step.Key is { } key ? Labels.Key(key, style) : "the key";
+    private string Key(LessonStep step) => step.Key is { } key ? Labels.Key(key, style) : Say("lessons.lesson.the-key");
 
     private string Name(Letter letter) => Labels.Note(new Pitch(letter, 0, 4), style);
 
@@ -154,7 +195,9 @@ public sealed class LessonWords(HouseStyle style, IReadOnlyList<Instrument> inst
     /// <summary>"half notes", "minims".</summary>
     private string Notes(int log)
     {
-        var name = new NoteValue(log).Words(style.ValueNames);
-        return style.ValueNames == ValueNames.American ? $"{name} notes" : $"{name}s";
+        var value = new NoteValue(log);
+        return style.ValueNames == ValueNames.American
+            ? Say("lessons.lesson.notes-notes", ("name", value.Words(style.ValueNames)))
+            : value.Several(style.ValueNames);
     }
 }

@@ -3,6 +3,7 @@ using Coppia.Core.Drills;
 using Coppia.Core.Logbook;
 using Coppia.Core.Wording.Drills;
 using Coppia.Core.Wording.Terms;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Logbook;
 
@@ -13,15 +14,15 @@ public static class LogWords
     public static string Habit(MistakeKind kind) =>
         kind switch
         {
-            MistakeKind.ForgotSignature => "The key signature",
-            MistakeKind.ForgotAccidental => "A sign that holds through the bar",
-            MistakeKind.OneStep => "Line or space: one step off",
-            MistakeKind.WrongEnd => "Lines counted from the top",
-            MistakeKind.OtherClef => "Read in another clef",
-            MistakeKind.WrongOctave => "The right letter in another octave",
-            MistakeKind.LowHigh => "Low, regular or high finger",
-            MistakeKind.OtherInstrument => "Another instrument’s finger",
-            MistakeKind.NeighbourString => "The right finger on the next string",
+            MistakeKind.ForgotSignature => Say("logbook.log.the-key-signature"),
+            MistakeKind.ForgotAccidental => Say("logbook.log.a-sign-that-holds-through-the-bar"),
+            MistakeKind.OneStep => Say("logbook.log.line-or-space-one-step-off"),
+            MistakeKind.WrongEnd => Say("logbook.log.lines-counted-from-the-top"),
+            MistakeKind.OtherClef => Say("logbook.log.read-in-another-clef"),
+            MistakeKind.WrongOctave => Say("logbook.log.the-right-letter-in-another-octave"),
+            MistakeKind.LowHigh => Say("logbook.log.low-regular-or-high-finger"),
+            MistakeKind.OtherInstrument => Say("logbook.log.another-instruments-finger"),
+            MistakeKind.NeighbourString => Say("logbook.log.the-right-finger-on-the-next-string"),
             _ => English.Sentence(RoundWords.LookAt(kind)).TrimEnd('.'),
         };
 
@@ -32,10 +33,10 @@ public static class LogWords
     public static string Kind(CardKind kind) =>
         kind switch
         {
-            CardKind.NoteToName => "name",
-            CardKind.NoteToPair => "finger",
-            CardKind.PairToNote => "staff",
-            CardKind.NameToPlace => "place",
+            CardKind.NoteToName => Say("logbook.log.name"),
+            CardKind.NoteToPair => Say("logbook.log.finger"),
+            CardKind.PairToNote => Say("logbook.log.staff"),
+            CardKind.NameToPlace => Say("logbook.log.place"),
             _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, null),
         };
 
@@ -44,25 +45,35 @@ public static class LogWords
     public static string Why(AskWhy why, string? tune) =>
         why.Reason switch
         {
-            AskReason.Hurts => $"On {Day(why.Since!.Value)}: “Something hurts when I play.” Stop and rest first; "
-                + "lasting pain is for a doctor.",
-            AskReason.WantsHelp =>
-                $"Asked for help{(tune is null ? "" : $" with “{tune}”")} on {Day(why.Since!.Value)}.",
-            AskReason.NoMinutes => $"No minutes have come since {Day(why.Since!.Value)}.",
-            AskReason.FewerMinutes =>
-                $"{English.Several(why.Amount, "minute")} fewer in the last seven days than usual.",
-            AskReason.Habit => $"{Habit(why.Habit!.Kind)}, {English.Number(why.Habit.Times)} times in four weeks.",
+            AskReason.Hurts => Say("logbook.log.on-something-hurts-when-i-play-stop", ("day", Day(why.Since!.Value))),
+            AskReason.WantsHelp => Say(
+                "logbook.log.asked-for-help-on",
+                ("what", tune is null ? "" : Say("logbook.log.why-with", ("tune", tune))),
+                ("day", Day(why.Since!.Value))
+            ),
+            AskReason.NoMinutes => Say("logbook.log.no-minutes-have-come-since", ("day", Day(why.Since!.Value))),
+            AskReason.FewerMinutes => Say("logbook.log.fewer-in-the-last-seven-days-than", ("amount", why.Amount)),
+            AskReason.Habit => Say(
+                "logbook.log.times-in-four-weeks",
+                ("habit", Habit(why.Habit!.Kind)),
+                ("times", why.Habit.Times)
+            ),
             AskReason.Overdue => why.Amount == 1
-                ? $"{(tune is null ? "One thing" : $"“{tune}”")} was due on {Day(why.Since!.Value)}."
-                : $"{English.Capital(English.Number(why.Amount))} things are past their day.",
-            AskReason.Mend => "The instrument or bow needs mending.",
-            AskReason.NoTime => "Had no time in the last weeks.",
+                ? Say(
+                    "logbook.log.was-due-on",
+                    ("what", tune is null ? Say("logbook.log.one-thing") : $"“{tune}”"),
+                    ("day", Day(why.Since!.Value))
+                )
+                : Say("logbook.log.things-are-past-their-day", ("amount", English.Capital(English.Number(why.Amount)))),
+            AskReason.Mend => Say("logbook.log.the-instrument-or-bow-needs-mending"),
+            AskReason.NoTime => Say("logbook.log.had-no-time-in-the-last-weeks"),
             _ => throw new ArgumentOutOfRangeException(nameof(why), why, null),
         };
 
     /// <summary>That no minutes came, without blame.</summary>
     /// <param name="last">The last day with minutes; null where none came in the weeks that are shown.</param>
-    public static string Quiet(DateOnly? last) => last is { } day ? $"last on {Day(day)}" : "none in eight weeks";
+    public static string Quiet(DateOnly? last) =>
+        last is { } day ? Say("logbook.log.last-on", ("day", Day(day))) : Say("logbook.log.none-in-eight-weeks");
 
     /// <summary>"60 of 80"; what was told of a tune that is past its day.</summary>
     /// <param name="best">Quarters a minute; null where none was told.</param>
@@ -70,8 +81,8 @@ public static class LogWords
     public static string Reached(int? best, int? goal) =>
         (best, goal) switch
         {
-            ({ } at, { } to) => $"{at} of {to}",
-            ({ } at, null) => $"at {at}",
+            ({ } at, { } to) => Say("logbook.log.reached-of", ("at", at), ("to", to)),
+            ({ } at, null) => Say("logbook.log.reached-at", ("at", at)),
             _ => "",
         };
 

@@ -1,5 +1,6 @@
 using Coppia.Core.Knowledge;
 using Coppia.Core.Wording.Terms;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Room;
 
@@ -32,33 +33,45 @@ public sealed class HeardWords(Player player)
     /// <summary>What is said of an open string that is being tuned.</summary>
     /// <param name="cents">From its own tone.</param>
     public string Tuning(int @string, double cents) =>
-        Math.Abs(cents) <= InTune ? $"{Name(@string)} is in tune."
-        : Math.Abs(cents) <= StillTheString / 2.0 ? $"{Name(@string)} is{Off(cents)[1..]}."
-        : $"{Name(@string)} is {(cents < 0 ? "low" : "high")}: turn slowly, a little at a time.";
+        Math.Abs(cents) <= InTune ? Say("room.heard.is-in-tune", ("what", Name(@string)))
+        : Math.Abs(cents) <= StillTheString / 2.0
+            ? Say("room.heard.tuning-is", ("what", Name(@string)), ("off", Off(cents)[1..]))
+        : Say(
+            "room.heard.is-turn-slowly-a-little-at-a",
+            ("what", Name(@string)),
+            ("what2", cents < 0 ? Say("room.heard.low") : Say("room.heard.high"))
+        );
 
     /// <summary>"This is the A string; D is asked for."</summary>
-    public string WrongString(int heard, int asked) => $"This is the {Name(heard)} string; {Name(asked)} is asked for.";
+    public string WrongString(int heard, int asked) =>
+        Say("room.heard.this-is-the-string-is-asked-for", ("heard", Name(heard)), ("asked", Name(asked)));
 
     /// <summary>"The right letter an octave too high."</summary>
     public string WrongOctave(int asked, bool higher) =>
-        $"This is {Name(asked)} an octave too {(higher ? "high" : "low")}: "
-        + $"look for the {(higher ? "lower" : "higher")} one.";
+        Say(
+            "room.heard.this-is-an-octave-too-look-for",
+            ("asked", Name(asked)),
+            ("what", higher ? Say("room.heard.high") : Say("room.heard.low")),
+            ("what2", higher ? Say("room.heard.lower") : Say("room.heard.higher"))
+        );
 
     /// <summary>A tone that is no place on the string.</summary>
     public string NotOnString(int asked, bool below) =>
-        below ? $"This is lower than the {Name(asked)} string." : $"This is too far up for the {Name(asked)} string.";
+        below
+            ? Say("room.heard.this-is-lower-than-the-string", ("asked", Name(asked)))
+            : Say("room.heard.this-is-too-far-up-for-the", ("asked", Name(asked)));
 
     /// <summary>Nothing to hear.</summary>
-    public string Silence(int asked) => $"Play a long {Name(asked)}.";
+    public string Silence(int asked) => Say("room.heard.play-a-long", ("asked", Name(asked)));
 
     /// <summary>Something that is no tone.</summary>
-    public const string Noise = "No clear tone: a long bow, and quiet in the room.";
+    public static string Noise => Say("room.heard.no-clear-tone");
 
     /// <summary>" a little low"; nothing where it is in tune.</summary>
     private static string Off(double cents) =>
         Math.Abs(cents) <= InTune ? ""
-        : cents < 0 ? ", a little low"
-        : ", a little high";
+        : cents < 0 ? Say("room.heard.a-little-low")
+        : Say("room.heard.a-little-high");
 
     private string Name(int @string) => Labels.Note(player.Instrument.Strings[@string], Style);
 }

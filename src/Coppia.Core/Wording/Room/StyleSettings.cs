@@ -2,6 +2,7 @@ using System.Text.Json;
 using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Wording.Terms;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Room;
 
@@ -29,32 +30,38 @@ public sealed record StyleSetting(
         [
             Of(
                 nameof(HouseStyle.FourthFinger),
-                "Open string or fourth finger",
-                $"{Those(i => i.FourthStandsForOpen)}, where both sound the same.",
-                (FourthFinger.OpenFirst, "Open first"),
-                (FourthFinger.Balanced, "Balanced"),
-                (FourthFinger.FourthFirst, "Fourth first")
+                Say("room.style-settings.open-string-or-fourth-finger"),
+                Say("room.style-settings.where-both-sound-the-same", ("those", Those(i => i.FourthStandsForOpen))),
+                (FourthFinger.OpenFirst, Say("room.style-settings.open-first")),
+                (FourthFinger.Balanced, Say("room.style-settings.balanced")),
+                (FourthFinger.FourthFirst, Say("room.style-settings.fourth-first"))
             ),
             Of(
                 nameof(HouseStyle.LowHigh),
-                "Low and high fingers",
-                "How a finger off its regular place is printed.",
+                Say("room.style-settings.low-and-high-fingers"),
+                Say("room.style-settings.how-a-finger-off-its-regular-place"),
                 (LowHighLabel.Letters, "L2 H3"),
                 (LowHighLabel.Arrows, "↓2 ↑3"),
-                (LowHighLabel.Words, "low 2")
+                (LowHighLabel.Words, Say("room.style-settings.low-2"))
             ),
             Of(
                 nameof(HouseStyle.ExtendedFourth),
-                $"{Those(i => i.Frames.Any(f => f.Spots.Any(s => s.Reach)))}, fourth finger reaching",
-                "One letter farther than it stands: C on the E string.",
+                Say(
+                    "room.style-settings.fourth-finger-reaching",
+                    ("those", Those(i => i.Frames.Any(f => f.Spots.Any(s => s.Reach))))
+                ),
+                Say("room.style-settings.one-letter-farther-than-it-stands-c"),
                 (ExtendedFourthLabel.X4, "x4"),
                 (ExtendedFourthLabel.FourPlus, "4+"),
-                (ExtendedFourthLabel.Words, "reach 4")
+                (ExtendedFourthLabel.Words, Say("room.style-settings.reach-4"))
             ),
             Of(
                 nameof(HouseStyle.CelloBack),
-                $"{Those(i => i.Frames.Any(f => f.Stretch == Stretch.Back))}, first finger reaching back",
-                "Some print an extended, some a low first finger.",
+                Say(
+                    "room.style-settings.first-finger-reaching-back",
+                    ("those", Those(i => i.Frames.Any(f => f.Stretch == Stretch.Back)))
+                ),
+                Say("room.style-settings.some-print-an-extended-some-a-low"),
                 (CelloBackLabel.X1, "x1"),
                 (CelloBackLabel.L1, "L1")
             ),
@@ -65,8 +72,8 @@ public sealed record StyleSetting(
             .All.Where(i => i.Alternatives.Count > 1)
             .Select(i => new StyleSetting(
                 Key: $"{Named(nameof(HouseStyle.Alternatives))}.{i.Id}",
-                Label: $"{i.Name} fingers",
-                About: "The same places under other fingers.",
+                Label: Say("room.style-settings.alternatives-fingers", ("i", i.Name)),
+                About: Say("room.style-settings.the-same-places-under-other-fingers"),
                 Options: [.. i.Alternatives.Select(a => new StyleOption(a.Name, a.Label))],
                 Instrument: i.Id
             ));
@@ -75,19 +82,19 @@ public sealed record StyleSetting(
         [
             Of(
                 nameof(HouseStyle.NoteNames),
-                "Note names",
-                "German prints B as H and B flat as B.",
+                Say("room.style-settings.note-names"),
+                Say("room.style-settings.german-prints-b-as-h-and-b"),
                 (NoteNames.English, "A B C"),
                 (NoteNames.German, "A H C"),
-                (NoteNames.FixedDo, "la si do")
+                (NoteNames.FixedDo, Say("room.style-settings.la-si-do"))
             ),
             Of(
                 nameof(HouseStyle.OctaveNames),
-                "Octaves",
-                "When a tune has a letter twice.",
-                (OctaveNames.HighLow, "high D"),
+                Say("room.style-settings.octaves"),
+                Say("room.style-settings.when-a-tune-has-a-letter-twice"),
+                (OctaveNames.HighLow, Say("room.style-settings.high-d")),
                 (OctaveNames.Number, "D5"),
-                (OctaveNames.None, "only D")
+                (OctaveNames.None, Say("room.style-settings.only-d"))
             ),
         ];
 
@@ -95,40 +102,40 @@ public sealed record StyleSetting(
         [
             Of(
                 nameof(HouseStyle.Counting),
-                "Counting",
-                "What is said under the notes.",
+                Say("room.style-settings.counting"),
+                Say("room.style-settings.what-is-said-under-the-notes"),
                 (CountingSystem.Numbers, "1 & 2 &"),
-                (CountingSystem.Ta, "ta ti-ti"),
-                (CountingSystem.Te, "1-te 2-te"),
-                (CountingSystem.Words, "Words")
+                (CountingSystem.Ta, Say("room.style-settings.ta-ti-ti")),
+                (CountingSystem.Te, Say("room.style-settings.1-te-2-te")),
+                (CountingSystem.Words, Say("room.style-settings.words"))
             ),
             Of(
                 nameof(HouseStyle.Compound),
-                "6/8 and its kind",
-                "Counted in eighths or in dotted beats.",
-                (CompoundCounting.Eighths, "Eighths"),
-                (CompoundCounting.DottedBeats, "Dotted beats")
+                Say("room.style-settings.6-8-and-its-kind"),
+                Say("room.style-settings.counted-in-eighths-or-in-dotted-beats"),
+                (CompoundCounting.Eighths, Say("room.style-settings.eighths")),
+                (CompoundCounting.DottedBeats, Say("room.style-settings.dotted-beats"))
             ),
             Of(
                 nameof(HouseStyle.ValueNames),
-                "Note values",
-                "What the lengths are called.",
-                (ValueNames.American, "Quarter, half"),
-                (ValueNames.British, "Crotchet, minim")
+                Say("room.style-settings.note-values"),
+                Say("room.style-settings.what-the-lengths-are-called"),
+                (ValueNames.American, Say("room.style-settings.quarter-half")),
+                (ValueNames.British, Say("room.style-settings.crotchet-minim"))
             ),
             Of(
                 nameof(HouseStyle.LoudBow),
-                "Louder means",
-                "More weight, and a bow that is",
-                (LoudBow.HeavierFaster, "Faster"),
-                (LoudBow.HeavierSlower, "Slower")
+                Say("room.style-settings.louder-means"),
+                Say("room.style-settings.more-weight-and-a-bow-that-is"),
+                (LoudBow.HeavierFaster, Say("room.style-settings.faster")),
+                (LoudBow.HeavierSlower, Say("room.style-settings.slower"))
             ),
             Of(
                 nameof(HouseStyle.AfterLongRest),
-                "After a bar of rest",
-                "Which way the bow starts again.",
-                (AfterLongRest.RetakeDown, "Down again"),
-                (AfterLongRest.GoOn, "Go on alternating")
+                Say("room.style-settings.after-a-bar-of-rest"),
+                Say("room.style-settings.which-way-the-bow-starts-again"),
+                (AfterLongRest.RetakeDown, Say("room.style-settings.down-again")),
+                (AfterLongRest.GoOn, Say("room.style-settings.go-on-alternating"))
             ),
         ];
 

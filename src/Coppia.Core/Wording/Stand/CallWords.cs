@@ -3,6 +3,7 @@ using Coppia.Core.Knowledge;
 using Coppia.Core.Lesson;
 using Coppia.Core.Reading;
 using Coppia.Core.Wording.Terms;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Stand;
 
@@ -24,7 +25,7 @@ public sealed class CallWords(CallSheet sheet, IReadOnlyList<string?>? called = 
                 return _words[s].Name(note);
         }
 
-        return "rest";
+        return Say("stand.call.rest");
     }
 
     /// <summary>The pair as a section's row prints it: "D3"; "-" out of reach, empty where it begins no note.</summary>
@@ -42,7 +43,7 @@ public sealed class CallWords(CallSheet sheet, IReadOnlyList<string?>? called = 
     public string Pairs(CallMoment moment)
     {
         if (moment.IsRest)
-            return "all rest";
+            return Say("stand.call.all-rest");
         var playing = moment.Sections.Index().Where(s => s.Item.Note is not null).ToArray();
         var differ = playing.Select(s => NameOf(s.Index, s.Item.Note!)).Distinct().Count() > 1;
         return Together(
@@ -69,9 +70,24 @@ public sealed class CallWords(CallSheet sheet, IReadOnlyList<string?>? called = 
         );
         return own.Kind switch
         {
-            OwnWayKind.Open => $"{who} {Place(own.At.Pair, player)} in {bars}, where the others finger.",
-            OwnWayKind.Fingers => $"{who} {Place(own.At.Pair, player)} in {bars}, where the others play open strings.",
-            _ => $"{who} alone move the hand in {bars}: to {player.FrameOf(own.At).Spoken}.",
+            OwnWayKind.Open => Say(
+                "stand.call.in-where-the-others-finger",
+                ("who", who),
+                ("place", Place(own.At.Pair, player)),
+                ("bars", bars)
+            ),
+            OwnWayKind.Fingers => Say(
+                "stand.call.in-where-the-others-play-open-strings",
+                ("who", who),
+                ("place", Place(own.At.Pair, player)),
+                ("bars", bars)
+            ),
+            _ => Say(
+                "stand.call.alone-move-the-hand-in-to",
+                ("who", who),
+                ("bars", bars),
+                ("frameOf", player.FrameOf(own.At).Spoken)
+            ),
         };
     }
 
@@ -84,10 +100,10 @@ public sealed class CallWords(CallSheet sheet, IReadOnlyList<string?>? called = 
 
     /// <summary>" for F♯"; an open string says its note by itself.</summary>
     private string ForNote(int section, ReadingNote note) =>
-        note.Placement is { IsOpen: true } ? "" : $" for {NameOf(section, note)}";
+        note.Placement is { IsOpen: true } ? "" : Say("stand.call.for-note-for", ("nameOf", NameOf(section, note)));
 
     private string Said(int section, ReadingNote note) =>
-        note.Placement is { } at ? Place(at.Pair, PlayerOf(section)) : "out of reach";
+        note.Placement is { } at ? Place(at.Pair, PlayerOf(section)) : Say("stand.call.out-of-reach");
 
     /// <summary>"open D", "low 2 on A".</summary>
     private static string Place(Pair pair, Player player) => English.LowerFirst(Labels.PlaceName(pair, player));
@@ -97,11 +113,16 @@ public sealed class CallWords(CallSheet sheet, IReadOnlyList<string?>? called = 
         var player = PlayerOf(cue.Section);
         return cue.Fact switch
         {
-            FingerStays stays => $"keep {Labels.FingerSign(stays.Held, player.Style)} down",
-            FingerReady ready => $"get {Place(ready.Next, player)} ready",
-            FingersTogether set =>
-                $"set {English.List([.. set.Fingers.Fingers.Select(f => English.Figure(f))])} together",
-            HandArrives arrives => $"to {player.FrameOf(arrives.At).Spoken}",
+            FingerStays stays => Say(
+                "stand.call.keep-down",
+                ("fingerSign", Labels.FingerSign(stays.Held, player.Style))
+            ),
+            FingerReady ready => Say("stand.call.get-ready", ("place", Place(ready.Next, player))),
+            FingersTogether set => Say(
+                "stand.call.set-together",
+                ("fingers", English.List([.. set.Fingers.Fingers.Select(f => English.Figure(f))]))
+            ),
+            HandArrives arrives => Say("stand.call.of-to", ("frameOf", player.FrameOf(arrives.At).Spoken)),
             _ => "",
         };
     }
@@ -114,7 +135,7 @@ public sealed class CallWords(CallSheet sheet, IReadOnlyList<string?>? called = 
                 .Select(g => (Who: g.Select(e => e.Section).ToArray(), Told: g.Key))
                 .Select(g =>
                     sheet.Sections.Count == 1 ? g.Told
-                    : g.Who.Length == sheet.Sections.Count ? $"all {g.Told}"
+                    : g.Who.Length == sheet.Sections.Count ? Say("stand.call.together-all", ("told", g.Told))
                     : $"{English.List([.. g.Who.Select(Section)])} {g.Told}"
                 )
         );

@@ -2,6 +2,7 @@ using Coppia.Core.Fingering;
 using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Wording.Terms;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Stand;
 
@@ -18,7 +19,7 @@ public sealed class ChoiceWords(Choice choice, Player player)
     public string Said()
     {
         if (choice.Reason == ChoiceReason.Pinned)
-            return Joined("You chose this one; the notes around it follow.", GettingThere());
+            return Joined(Say("stand.choice.you-chose-this-one-the-notes-around"), GettingThere());
         return choice.Other is { } other
             ? Joined(WhyBeyond(), SinceLastTime(), Reason(other), Alternative(other))
             : Joined(WhyBeyond(), SinceLastTime(), OnlyPlace(), GettingThere());
@@ -29,12 +30,15 @@ public sealed class ChoiceWords(Choice choice, Player player)
     private string WhyBeyond() =>
         choice.Beyond switch
         {
-            BeyondReason.NoteNearby =>
-                $"The hand is in {Frame(_chosen).Spoken} for a note nearby that no allowed position reaches: "
-                    + "beyond what the class has learned.",
-            BeyondReason.Itself => $"No allowed position reaches it, so the hand goes to {Frame(_chosen).Spoken}: "
-                + "beyond what the class has learned.",
-            BeyondReason.Finger => $"The {ThingWords.Finger(_chosen.Place)} is beyond what the class has learned.",
+            BeyondReason.NoteNearby => Say("stand.choice.the-hand-is-in-for-a-note", ("frame", Frame(_chosen).Spoken)),
+            BeyondReason.Itself => Say(
+                "stand.choice.no-allowed-position-reaches-it-so-the",
+                ("frame", Frame(_chosen).Spoken)
+            ),
+            BeyondReason.Finger => Say(
+                "stand.choice.the-is-beyond-what-the-class-has",
+                ("finger", ThingWords.Finger(_chosen.Place))
+            ),
             _ => "",
         };
 
@@ -45,23 +49,39 @@ public sealed class ChoiceWords(Choice choice, Player player)
             return "";
         var here = (choice.Note.Step!.StartsBar, choice.Before, choice.After) switch
         {
-            (true, null, _) => "here the tune begins with it",
-            (true, { } before, _) => $"here {Called(before)} comes before it",
-            (_, _, null) => "here the tune ends with it",
-            (_, _, { } after) => $"here {Called(after)} comes next",
+            (true, null, _) => Say("stand.choice.here-the-tune-begins-with-it"),
+            (true, { } before, _) => Say("stand.choice.here-comes-before-it", ("called", Called(before))),
+            (_, _, null) => Say("stand.choice.here-the-tune-ends-with-it"),
+            (_, _, { } after) => Say("stand.choice.here-comes-next", ("called", Called(after))),
         };
-        return $"In {then.Bar.Named()} this note is {English.LowerFirst(Name(then.Placement))}; {here}.";
+        return Say(
+            "stand.choice.in-this-note-is",
+            ("bar", then.Bar.Named()),
+            ("placement", English.LowerFirst(Name(then.Placement))),
+            ("here", here)
+        );
     }
 
     private string OnlyPlace() =>
         _chosen.IsOpen || choice.Approach == Approach.SameFinger ? ""
-        : choice.Reason == ChoiceReason.OneSensible ? $"There is one sensible finger for this {Called(choice.Note)}."
-        : $"It is the only place for this {Called(choice.Note)} in {Frame(_chosen).Spoken}.";
+        : choice.Reason == ChoiceReason.OneSensible
+            ? Say("stand.choice.there-is-one-sensible-finger-for-this", ("called", Called(choice.Note)))
+        : Say(
+            "stand.choice.it-is-the-only-place-for-this",
+            ("called", Called(choice.Note)),
+            ("frame", Frame(_chosen).Spoken)
+        );
 
     private string Alternative(Placement other) =>
         choice.Dearer is { } dearer
-            ? English.Sentence($"{Name(other)} also works, but {new DearerWords(choice, player).Of(dearer, other)}")
-            : English.Sentence($"{Name(other)} would do just as well");
+            ? English.Sentence(
+                Say(
+                    "stand.choice.also-works-but",
+                    ("other", Name(other)),
+                    ("what", new DearerWords(choice, player).Of(dearer, other))
+                )
+            )
+            : English.Sentence(Say("stand.choice.would-do-just-as-well", ("other", Name(other))));
 
     /// <summary>How the hand and the bow come from the note before.</summary>
     private string GettingThere()
@@ -71,28 +91,91 @@ public sealed class ChoiceWords(Choice choice, Player player)
         var name = Called(choice.Before);
         return choice.Approach switch
         {
-            Approach.SameOpenString => $"Same open string as the {name} before it.",
-            Approach.SameFinger => $"Same as the {name} before it: leave the finger where it is.",
-            Approach.HandSlides => $"From {name} the hand slides to {Frame(_chosen).Spoken}.",
-            Approach.HandShifts => $"From {name} the hand shifts to {Frame(_chosen).Spoken}.",
-            Approach.Crosses =>
-                $"From {name} the bow crosses from the {String(from)} string to the {String(_chosen)} string.",
-            Approach.OpenRings =>
-                $"From {name}, lift {Fingers(from, upTo: from.Finger)}{(from.Finger > 1 ? "," : "")} and let the "
-                    + "open string ring.",
-            Approach.FingersDown when _chosen.Finger == 1 => $"From {name} on the open string, put 1 down.",
-            Approach.FingersDown =>
-                $"From {name} on the open string, put {_chosen.Finger} down with the fingers below it.",
-            Approach.FingerSlides => $"Finger {_chosen.Finger} slides {UpOrDown(from)} from {name}, {Apart(from)}.",
-            Approach.FingerTakesOver when from.Semitones == _chosen.Semitones =>
-                $"From {name}, {_chosen.Finger} takes the place of {from.Finger}: the string sounds the same.",
-            Approach.FingerTakesOver => $"From {name}, lift {from.Finger} and set {_chosen.Finger} anew.",
-            Approach.FingerAdded when !IsNear(from) => $"From {name}, add {Added(from)}.",
-            Approach.FingerAdded when Added(from) is { Length: > 1 } added =>
-                $"From {name}, add {added}: {_chosen.Finger} stands {Apart(from)} above {from.Finger}.",
-            Approach.FingerAdded => $"From {name}, add {_chosen.Finger}, {Apart(from)} above {from.Finger}.",
-            _ when IsNear(from) => $"From {name}, lift {Lifted(from)}: {_chosen.Finger} stands {Apart(from)} below.",
-            _ => $"From {name}, lift {Lifted(from)}: {_chosen.Finger} stands below.",
+            Approach.SameOpenString => Say("stand.choice.same-open-string-as-the-before-it", ("name", name)),
+            Approach.SameFinger => Say("stand.choice.same-as-the-before-it-leave-the", ("name", name)),
+            Approach.HandSlides => Say(
+                "stand.choice.from-the-hand-slides-to",
+                ("name", name),
+                ("frame", Frame(_chosen).Spoken)
+            ),
+            Approach.HandShifts => Say(
+                "stand.choice.from-the-hand-shifts-to",
+                ("name", name),
+                ("frame", Frame(_chosen).Spoken)
+            ),
+            Approach.Crosses => Say(
+                "stand.choice.from-the-bow-crosses-from-the-string",
+                ("name", name),
+                ("from", String(from)),
+                ("chosen", String(_chosen))
+            ),
+            Approach.OpenRings => Say(
+                "stand.choice.from-lift-and-let-the-open-string",
+                ("name", name),
+                ("fingers", Fingers(from, upTo: from.Finger)),
+                ("finger", from.Finger)
+            ),
+            Approach.FingersDown when _chosen.Finger == 1 => Say(
+                "stand.choice.from-on-the-open-string-put-1",
+                ("name", name)
+            ),
+            Approach.FingersDown => Say(
+                "stand.choice.from-on-the-open-string-put-down",
+                ("name", name),
+                ("finger", _chosen.Finger)
+            ),
+            Approach.FingerSlides => Say(
+                "stand.choice.finger-slides-from",
+                ("finger", _chosen.Finger),
+                ("upOrDown", UpOrDown(from)),
+                ("name", name),
+                ("apart", Apart(from))
+            ),
+            Approach.FingerTakesOver when from.Semitones == _chosen.Semitones => Say(
+                "stand.choice.from-takes-the-place-of-the-string",
+                ("name", name),
+                ("finger", _chosen.Finger),
+                ("finger2", from.Finger)
+            ),
+            Approach.FingerTakesOver => Say(
+                "stand.choice.from-lift-and-set-anew",
+                ("name", name),
+                ("finger", from.Finger),
+                ("finger2", _chosen.Finger)
+            ),
+            Approach.FingerAdded when !IsNear(from) => Say(
+                "stand.choice.from-add",
+                ("name", name),
+                ("added", Added(from))
+            ),
+            Approach.FingerAdded when Added(from) is { Length: > 1 } added => Say(
+                "stand.choice.from-add-stands-above",
+                ("name", name),
+                ("added", added),
+                ("finger", _chosen.Finger),
+                ("apart", Apart(from)),
+                ("finger2", from.Finger)
+            ),
+            Approach.FingerAdded => Say(
+                "stand.choice.from-add-above",
+                ("name", name),
+                ("finger", _chosen.Finger),
+                ("apart", Apart(from)),
+                ("finger2", from.Finger)
+            ),
+            _ when IsNear(from) => Say(
+                "stand.choice.from-lift-stands-below",
+                ("name", name),
+                ("lifted", Lifted(from)),
+                ("finger", _chosen.Finger),
+                ("apart", Apart(from))
+            ),
+            _ => Say(
+                "stand.choice.from-lift-stands-below-2",
+                ("name", name),
+                ("lifted", Lifted(from)),
+                ("finger", _chosen.Finger)
+            ),
         };
     }
 
@@ -113,31 +196,55 @@ public sealed class ChoiceWords(Choice choice, Player player)
 
     private string Leaving() =>
         choice.After?.Placement is not { } next ? ""
-        : next.String == _chosen.String ? $"{Called(choice.After)} comes next on the same string."
-        : $"{Called(choice.After)} comes next, on the {String(next)} string.";
+        : next.String == _chosen.String
+            ? Say("stand.choice.comes-next-on-the-same-string", ("called", Called(choice.After)))
+        : Say("stand.choice.comes-next-on-the-string", ("called", Called(choice.After)), ("next", String(next)));
 
-    private string UpOrDown(Placement from) => _chosen.Semitones > from.Semitones ? "up" : "down";
+    private string UpOrDown(Placement from) =>
+        _chosen.Semitones > from.Semitones ? Say("stand.choice.up") : Say("stand.choice.down");
 
     private bool IsNear(Placement from) => Math.Abs(_chosen.Semitones - from.Semitones) <= 2;
 
     private string Apart(Placement from) =>
-        Math.Abs(_chosen.Semitones - from.Semitones) == 1 ? "a half step" : "a whole step";
+        Math.Abs(_chosen.Semitones - from.Semitones) == 1
+            ? Say("stand.choice.a-half-step")
+            : Say("stand.choice.a-whole-step");
 
     private string Reason(Placement other)
     {
         var name = Name(_chosen);
         return choice.Reason switch
         {
-            ChoiceReason.BowStays =>
-                $"{name}: {Called(choice.Before!)} before and {Called(choice.After!)} after are on the "
-                    + $"{String(_chosen)} string, "
-                    + "so the bow stays.",
-            ChoiceReason.NextIsOnTheString =>
-                $"{name}: the next note, {Called(choice.After!)}, is on the {String(_chosen)} string anyway.",
-            ChoiceReason.BeforeIsOnTheString =>
-                $"{name}: {Called(choice.Before!)} before it is on the {String(_chosen)} string already.",
-            ChoiceReason.NoFinger => $"{name}: no finger to place {Between("between", "before", "after")}.",
-            ChoiceReason.HandStays => $"{name}: the hand stays in {Frame(_chosen).Spoken}{ForStopped()}.",
+            ChoiceReason.BowStays => Say(
+                "stand.choice.before-and-after-are-on-the-string",
+                ("name", name),
+                ("called", Called(choice.Before!)),
+                ("called2", Called(choice.After!)),
+                ("chosen", String(_chosen))
+            ),
+            ChoiceReason.NextIsOnTheString => Say(
+                "stand.choice.the-next-note-is-on-the-string",
+                ("name", name),
+                ("called", Called(choice.After!)),
+                ("chosen", String(_chosen))
+            ),
+            ChoiceReason.BeforeIsOnTheString => Say(
+                "stand.choice.before-it-is-on-the-string-already",
+                ("name", name),
+                ("called", Called(choice.Before!)),
+                ("chosen", String(_chosen))
+            ),
+            ChoiceReason.NoFinger => Say(
+                "stand.choice.no-finger-to-place",
+                ("name", name),
+                ("between", Between(Say("stand.choice.between"), Say("stand.choice.before"), Say("stand.choice.after")))
+            ),
+            ChoiceReason.HandStays => Say(
+                "stand.choice.the-hand-stays-in",
+                ("name", name),
+                ("frame", Frame(_chosen).Spoken),
+                ("forStopped", ForStopped())
+            ),
             _ => GettingThere(),
         };
     }
@@ -155,7 +262,9 @@ public sealed class ChoiceWords(Choice choice, Player player)
                 .Select(Called)
                 .Distinct(),
         ];
-        return names.Length == 0 ? $" {Between("between", "before", "after")}" : $" for {English.List(names)}";
+        return names.Length == 0
+            ? $" {Between(Say("stand.choice.between"), Say("stand.choice.before"), Say("stand.choice.after"))}"
+            : Say("stand.choice.for-stopped-for", ("names", English.List(names)));
 
         bool NeedsTheHand(FingeredNote note) =>
             note.Placement is { IsOpen: false } at && Frame(at).SharesPosition(Frame(_chosen));
@@ -166,12 +275,17 @@ public sealed class ChoiceWords(Choice choice, Player player)
         (choice.Before, choice.After) switch
         {
             ({ } b, { } a) when Called(b) == Called(a) => both == "between"
-                ? $"between the two {Called(a)}s"
+                ? Say("stand.choice.between-the-two-s", ("called", Called(a)))
                 : $"{both} {Called(a)}",
-            ({ } b, { } a) => $"{both} {Called(b)} and {Called(a)}",
+            ({ } b, { } a) => Say(
+                "stand.choice.between-and",
+                ("both", both),
+                ("called", Called(b)),
+                ("called2", Called(a))
+            ),
             (null, { } a) => $"{next} {Called(a)}",
             ({ } b, null) => $"{before} {Called(b)}",
-            _ => "for it",
+            _ => Say("stand.choice.for-it"),
         };
 
     private string Called(FingeredNote note) => Labels.Note(note.Note.Pitch, player.Style);

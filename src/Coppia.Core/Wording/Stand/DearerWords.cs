@@ -2,6 +2,7 @@ using Coppia.Core.Fingering;
 using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Wording.Terms;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Stand;
 
@@ -13,42 +14,58 @@ public sealed class DearerWords(Choice choice, Player player)
     public string Of(CostKind kind, Placement other) =>
         kind switch
         {
-            CostKind.NotLearned when !player.PlaysOn(other.String) => "the class does not play on the "
-                + $"{Labels.Note(player.Instrument.Strings[other.String], player.Style)} string yet",
-            CostKind.NotLearned =>
-                $"the class has not learned {English.LowerFirst(Labels.PlaceName(other.Pair, player))} yet",
-            CostKind.CrossingInSlur => "you would cross strings inside the slur",
+            CostKind.NotLearned when !player.PlaysOn(other.String) => Say(
+                "stand.dearer.the-class-does-not-play-on-the",
+                ("strings", Labels.Note(player.Instrument.Strings[other.String], player.Style))
+            ),
+            CostKind.NotLearned => Say(
+                "stand.dearer.the-class-has-not-learned-yet",
+                ("placeName", English.LowerFirst(Labels.PlaceName(other.Pair, player)))
+            ),
+            CostKind.CrossingInSlur => Say("stand.dearer.you-would-cross-strings-inside-the"),
             CostKind.Crossing => Crossing(other),
-            CostKind.StringSkipped => $"the bow would jump over a string{Jump(other)}",
+            CostKind.StringSkipped => Say("stand.dearer.the-bow-would-jump-over-a-string", ("jump", Jump(other))),
             CostKind.Shift
             or CostKind.OutsidePositions
             or CostKind.FrameThereAndBack
             or CostKind.AboveFirst
-            or CostKind.Start => $"the hand would have to be in {Spoken(other)}",
-            CostKind.HandSlide =>
-                $"the hand would have to slide to {(SameHeight(other) ? "it and back" : Spoken(other))}",
+            or CostKind.Start => Say("stand.dearer.the-hand-would-have-to-be-in", ("other", Spoken(other))),
+            CostKind.HandSlide => Say(
+                "stand.dearer.the-hand-would-have-to-slide-to",
+                ("what", SameHeight(other) ? Say("stand.dearer.it-and-back") : Spoken(other))
+            ),
             CostKind.OpenStretch or CostKind.CloseStretch or CostKind.StretchedHand or CostKind.StretchedFinger =>
                 ClosesFirst(other)
-                    ? "the hand would have to close and stretch again"
-                    : "the hand would have to stretch",
-            CostKind.ExtendedFourth => "the fourth finger would have to reach",
-            CostKind.HighFourth => "high 4 is a stretch",
-            CostKind.LowOrHigh => $"{other.Finger} would stand off its regular place",
-            CostKind.NeighboursFinger => $"{other.Finger} has a letter of its own",
-            CostKind.FingerSlides =>
-                $"finger {other.Finger} would have to slide{FromOrTo(n => IsOneFingerTwice(n, other))}",
-            CostKind.FingerInTwoPlaces => "one finger would need two places within three notes",
-            CostKind.FingerSubstituted => "another finger would have to take over the same sound",
-            CostKind.FingerHops or CostKind.TwoHeights =>
-                $"finger {other.Finger} would have to hop across{FromOrTo(n => IsSameFingerAcross(n, other))}",
+                    ? Say("stand.dearer.the-hand-would-have-to-close-and")
+                    : Say("stand.dearer.the-hand-would-have-to-stretch"),
+            CostKind.ExtendedFourth => Say("stand.dearer.the-fourth-finger-would-have-to-reach"),
+            CostKind.HighFourth => Say("stand.dearer.high-4-is-a-stretch"),
+            CostKind.LowOrHigh => Say("stand.dearer.would-stand-off-its-regular-place", ("finger", other.Finger)),
+            CostKind.NeighboursFinger => Say("stand.dearer.has-a-letter-of-its-own", ("finger", other.Finger)),
+            CostKind.FingerSlides => Say(
+                "stand.dearer.finger-would-have-to-slide",
+                ("finger", other.Finger),
+                ("fromOrTo", FromOrTo(n => IsOneFingerTwice(n, other)))
+            ),
+            CostKind.FingerInTwoPlaces => Say("stand.dearer.one-finger-would-need-two-places"),
+            CostKind.FingerSubstituted => Say("stand.dearer.another-finger-would-have-to-take"),
+            CostKind.FingerHops or CostKind.TwoHeights => Say(
+                "stand.dearer.finger-would-have-to-hop-across",
+                ("finger", other.Finger),
+                ("fromOrTo", FromOrTo(n => IsSameFingerAcross(n, other)))
+            ),
             CostKind.FourthForOpen => FourthForOpen(other),
             CostKind.OpenForFourth => choice.After is { } after
-                ? $"the line comes down to {Called(after)}, where 4 is on the string already"
-                : "the line ends on the lower string",
-            CostKind.OtherFingerInLine => $"elsewhere in the line {Called(choice.Note)} is {Chosen()}",
-            CostKind.OtherThanBefore => $"the same bar had {Chosen()} before",
-            CostKind.NotPinned => "you chose this one",
-            _ => "it needs a finger high up where the open string rings by itself",
+                ? Say("stand.dearer.the-line-comes-down-to-where-4", ("called", Called(after)))
+                : Say("stand.dearer.the-line-ends-on-the-lower-string"),
+            CostKind.OtherFingerInLine => Say(
+                "stand.dearer.elsewhere-in-the-line-is",
+                ("called", Called(choice.Note)),
+                ("chosen", Chosen())
+            ),
+            CostKind.OtherThanBefore => Say("stand.dearer.the-same-bar-had-before", ("chosen", Chosen())),
+            CostKind.NotPinned => Say("stand.dearer.you-chose-this-one"),
+            _ => Say("stand.dearer.it-needs-a-finger-high-up-where"),
         };
 
     /// <summary>The hand is stretched already, and only the other way asks it to close.</summary>
@@ -65,31 +82,33 @@ public sealed class DearerWords(Choice choice, Player player)
     private string Crossing(Placement other) =>
         (CrossesFrom(choice.Before, other), CrossesFrom(choice.After, other)) switch
         {
-            (true, true) => "you would cross to it and straight back",
-            (_, true) => $"you would cross right after, for {Called(choice.After!)}",
-            (true, _) => $"you would cross to it from {Called(choice.Before!)}",
-            _ => "you would cross strings once more",
+            (true, true) => Say("stand.dearer.you-would-cross-to-it-and-straight"),
+            (_, true) => Say("stand.dearer.you-would-cross-right-after-for", ("called", Called(choice.After!))),
+            (true, _) => Say("stand.dearer.you-would-cross-to-it-from", ("called", Called(choice.Before!))),
+            _ => Say("stand.dearer.you-would-cross-strings-once-more"),
         };
 
     private string Jump(Placement other) =>
-        CrossesFrom(choice.Before, other) ? $" from {Called(choice.Before!)}"
-        : choice.After is { } after ? $" to {Called(after)}"
+        CrossesFrom(choice.Before, other) ? Say("stand.dearer.jump-from", ("called", Called(choice.Before!)))
+        : choice.After is { } after ? Say("stand.dearer.jump-to", ("called", Called(after)))
         : "";
 
     private string FourthForOpen(Placement other)
     {
         var strings = player.Instrument.Strings;
         return other.Finger == 4 && other.String + 1 < strings.Count && SoundsAs(other, other.String + 1)
-            ? $"it needs the weakest finger where open {Labels.Note(strings[other.String + 1], player.Style)} "
-                + "rings by itself"
-            : "the fourth finger would have to take over the same sound";
+            ? Say(
+                "stand.dearer.it-needs-the-weakest-finger-where",
+                ("strings", Labels.Note(strings[other.String + 1], player.Style))
+            )
+            : Say("stand.dearer.the-fourth-finger-would-have-to-take");
 
         bool SoundsAs(Placement p, int open) => strings[p.String].Midi + p.Semitones == strings[open].Midi;
     }
 
     private string FromOrTo(Func<FingeredNote?, bool> concerns) =>
-        concerns(choice.Before) ? $" from {Called(choice.Before!)}"
-        : concerns(choice.After) ? $" to {Called(choice.After!)}"
+        concerns(choice.Before) ? Say("stand.dearer.from-or-to-from", ("called", Called(choice.Before!)))
+        : concerns(choice.After) ? Say("stand.dearer.from-or-to-to", ("called", Called(choice.After!)))
         : "";
 
     private static bool IsOneFingerTwice(FingeredNote? n, Placement p) =>

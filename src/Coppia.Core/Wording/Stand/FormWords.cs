@@ -3,6 +3,7 @@ using Coppia.Core.Form;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
 using Coppia.Core.Wording.Terms;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Stand;
 
@@ -41,13 +42,17 @@ public sealed class FormWords(TuneForm form, Score score, IReadOnlyList<Sounding
             .Lines.Index()
             .Where(l => l.Item.IsAgain)
             .GroupBy(l => l.Item.Like!.Value)
-            .Select(g => $"{Lines(g.Select(l => l.Index + 1))} line {English.Figure(g.Key + 1)} again");
+            .Select(g =>
+                Say("stand.form.line-again", ("lines", Lines(g.Select(l => l.Index + 1))), ("key", g.Key + 1))
+            );
         return string.Join(" ", same.Select(English.Sentence));
 
         static string Lines(IEnumerable<int> numbers)
         {
             string[] figures = [.. numbers.Select(English.Figure)];
-            return figures.Length == 1 ? $"line {figures[0]} is" : $"lines {English.List(figures)} are";
+            return figures.Length == 1
+                ? Say("stand.form.line-is", ("figures", figures[0]))
+                : Say("stand.form.lines-are", ("figures", English.List(figures)));
         }
     }
 
@@ -59,14 +64,20 @@ public sealed class FormWords(TuneForm form, Score score, IReadOnlyList<Sounding
         if (form.New.CommonestRhythm is not { } first)
             return null;
         var spelled = Spelled(score.Bars[first]);
-        var ifRests = form.New.Bars > form.New.BarsWithRhythm ? " with notes" : "";
+        var ifRests = form.New.Bars > form.New.BarsWithRhythm ? Say("stand.form.with-notes") : "";
         if (form.New.Rhythms == 1)
-            return $"One rhythm{spelled} in all its bars{ifRests}.";
-        var count = English.Capital($"{English.Number(form.New.Rhythms)} rhythms");
+            return Say("stand.form.one-rhythm-in-all-its-bars", ("spelled", spelled), ("ifRests", ifRests));
+        var count = English.Capital(Say("stand.form.rhythms-rhythms", ("rhythms", form.New.Rhythms)));
         return form.New.CommonestFills == 1
-            ? $"{count}, a new one in every bar{ifRests}."
-            : $"{count}; that of {score.Bars[first].Named()}{spelled} fills "
-                + $"{English.Number(form.New.CommonestFills)} of its {English.Number(form.New.Bars)} bars.";
+            ? Say("stand.form.a-new-one-in-every-bar", ("count", count), ("ifRests", ifRests))
+            : Say(
+                "stand.form.that-of-fills-of-its-bars",
+                ("count", count),
+                ("bars", score.Bars[first].Named()),
+                ("spelled", spelled),
+                ("commonestFills", form.New.CommonestFills),
+                ("bars2", form.New.Bars)
+            );
     }
 
     /// <summary>"1–8, 1–7, 9": printed bar numbers as they are played; a pick-up is left unsaid.</summary>
@@ -87,12 +98,24 @@ public sealed class FormWords(TuneForm form, Score score, IReadOnlyList<Sounding
     public string Trap(Trap trap) =>
         trap.Kind switch
         {
-            TrapKind.InLine when trap.IsAllThatDiffers =>
-                $"Line {trap.Lines.Here + 1} is line {trap.Lines.Earlier + 1}, but {DifferenceInLine(trap)}.",
-            TrapKind.InLine =>
-                $"Line {trap.Lines.Here + 1} is nearly line {trap.Lines.Earlier + 1}: {DifferenceInLine(trap)}.",
-            TrapKind.Parting => $"Bars {SameBefore(trap, trap.Bar)} are bars {SameBefore(trap, trap.Like)}; "
-                + $"{score.Bars[trap.Bar].Named()} goes elsewhere.",
+            TrapKind.InLine when trap.IsAllThatDiffers => Say(
+                "stand.form.line-is-line-but",
+                ("here", trap.Lines.Here + 1),
+                ("earlier", trap.Lines.Earlier + 1),
+                ("differenceInLine", DifferenceInLine(trap))
+            ),
+            TrapKind.InLine => Say(
+                "stand.form.line-is-nearly-line",
+                ("here", trap.Lines.Here + 1),
+                ("earlier", trap.Lines.Earlier + 1),
+                ("differenceInLine", DifferenceInLine(trap))
+            ),
+            TrapKind.Parting => Say(
+                "stand.form.bars-are-bars-goes-elsewhere",
+                ("sameBefore", SameBefore(trap, trap.Bar)),
+                ("sameBefore2", SameBefore(trap, trap.Like)),
+                ("bars", score.Bars[trap.Bar].Named())
+            ),
             _ => English.Sentence(Difference(trap)),
         };
 
@@ -104,17 +127,31 @@ public sealed class FormWords(TuneForm form, Score score, IReadOnlyList<Sounding
                 passage.BarsTogether
             );
         var first = _notes[passage.NoteIds[0]];
-        var way = passage.GoesUp ? "up" : "down";
-        var from = $"from {_octaves.Name(first.Pitch, style)}";
+        var way = passage.GoesUp ? Say("stand.form.up") : Say("stand.form.down");
+        var from = Say("stand.form.passage-from", ("pitch", _octaves.Name(first.Pitch, style)));
         var text = passage.Kind switch
         {
-            PassageKind.ScaleRun when passage.NoteIds.Count >= WholeScale =>
-                $"{way} the {Labels.Key(first.Bar.Key, style)} scale {from}",
-            PassageKind.ScaleRun => $"{English.Number(passage.NoteIds.Count)} notes {way} the "
-                + $"{Labels.Key(first.Bar.Key, style)} scale {from}",
-            PassageKind.Arpeggio when passage.Chord is { } chord =>
-                $"{way} the {Labels.Note(chord.Root, style)} {(chord.IsMinor ? "minor" : "major")} chord {from}",
-            _ => $"thirds, {way} two steps and back one, {from}",
+            PassageKind.ScaleRun when passage.NoteIds.Count >= WholeScale => Say(
+                "stand.form.the-scale",
+                ("way", way),
+                ("key", Labels.Key(first.Bar.Key, style)),
+                ("from", from)
+            ),
+            PassageKind.ScaleRun => Say(
+                "stand.form.notes-the-scale",
+                ("noteIds", passage.NoteIds.Count),
+                ("way", way),
+                ("key", Labels.Key(first.Bar.Key, style)),
+                ("from", from)
+            ),
+            PassageKind.Arpeggio when passage.Chord is { } chord => Say(
+                "stand.form.the-chord",
+                ("way", way),
+                ("root", Labels.Note(chord.Root, style)),
+                ("what", chord.IsMinor ? Say("stand.form.minor") : Say("stand.form.major")),
+                ("from", from)
+            ),
+            _ => Say("stand.form.thirds-two-steps-and-back-one", ("way", way), ("from", from)),
         };
         return $"{Bars(first.Bar, _notes[passage.NoteIds[^1]].Bar)}: {text}.";
     }
@@ -122,14 +159,18 @@ public sealed class FormWords(TuneForm form, Score score, IReadOnlyList<Sounding
     /// <summary>"Bar 3", "Bars 3–4", "Pick-up and bar 1", "Pick-up to bar 2".</summary>
     private static string Bars(Bar first, Bar last) =>
         first.Number >= last.Number ? first.Spoken()
-        : first.Number > 0 ? $"Bars {Number(first.Number)}–{Number(last.Number)}"
-        : $"{first.Spoken()} {(last.Number == 1 ? "and" : "to")} {last.Named()}";
+        : first.Number > 0 ? Say("stand.form.bars-bars", ("first", Number(first.Number)), ("last", Number(last.Number)))
+        : $"{first.Spoken()} {(last.Number == 1 ? Say("stand.form.and") : Say("stand.form.to"))} {last.Named()}";
 
     /// <summary>"Bars 1 and 3 are the same."; stretches bar by bar: "Bars 5–7 and 13–15 are bars 1–3 again."</summary>
     private static string Repeated(string[] stretches, int barsTogether) =>
         barsTogether == 1
-            ? $"Bars {English.List(stretches)} are the same."
-            : $"Bars {English.List(stretches[1..])} are bars {stretches[0]} again.";
+            ? Say("stand.form.bars-are-the-same", ("stretches", English.List(stretches)))
+            : Say(
+                "stand.form.bars-are-bars-again",
+                ("stretches", English.List(stretches[1..])),
+                ("stretches2", stretches[0])
+            );
 
     public string Likeness(Likeness likeness)
     {
@@ -138,17 +179,54 @@ public sealed class FormWords(TuneForm form, Score score, IReadOnlyList<Sounding
         return likeness.Kind switch
         {
             LikenessKind.SameRhythm => English.Sentence(
-                $"{English.Bars(likeness.Bars.Select(b => score.Bars[b].Number))}: "
-                    + $"the rhythm of {there}{Spelled(score.Bars[likeness.Of])}"
+                Say(
+                    "stand.form.the-rhythm-of",
+                    ("bars", English.Bars(likeness.Bars.Select(b => score.Bars[b].Number))),
+                    ("there", there),
+                    ("spelled", Spelled(score.Bars[likeness.Of]))
+                )
             ),
-            LikenessKind.Octave => $"{here}: {there} again, an octave {HigherOrLower(likeness.Steps)}.",
-            LikenessKind.Sequence => $"{here}: {there} again, {Steps(likeness.Steps)} {HigherOrLower(likeness.Steps)}.",
-            LikenessKind.OtherRhythm when likeness.Shorter is not { } => $"{here} is {there} in another rhythm.",
-            LikenessKind.OtherRhythm when likeness.IsQuicker =>
-                $"{here} is {there} with {Plural(likeness.Shorter.Value)}.",
-            LikenessKind.OtherRhythm => $"{here} is {there} without its {Plural(likeness.Shorter.Value)}.",
-            LikenessKind.UpsideDown => $"{here}: {there} turned upside down, what went up goes down.",
-            _ => $"{here}: the rhythm of {there} turned round{Spelled(bar)}.",
+            LikenessKind.Octave => Say(
+                "stand.form.again-an-octave",
+                ("here", here),
+                ("there", there),
+                ("higherOrLower", HigherOrLower(likeness.Steps))
+            ),
+            LikenessKind.Sequence => Say(
+                "stand.form.likeness-again",
+                ("here", here),
+                ("there", there),
+                ("steps", Steps(likeness.Steps)),
+                ("higherOrLower", HigherOrLower(likeness.Steps))
+            ),
+            LikenessKind.OtherRhythm when likeness.Shorter is not { } => Say(
+                "stand.form.is-in-another-rhythm",
+                ("here", here),
+                ("there", there)
+            ),
+            LikenessKind.OtherRhythm when likeness.IsQuicker => Say(
+                "stand.form.is-with",
+                ("here", here),
+                ("there", there),
+                ("shorter", likeness.Shorter.Value.Several(style.ValueNames))
+            ),
+            LikenessKind.OtherRhythm => Say(
+                "stand.form.is-without-its",
+                ("here", here),
+                ("there", there),
+                ("shorter", likeness.Shorter.Value.Several(style.ValueNames))
+            ),
+            LikenessKind.UpsideDown => Say(
+                "stand.form.turned-upside-down-what-went-up-goes",
+                ("here", here),
+                ("there", there)
+            ),
+            _ => Say(
+                "stand.form.the-rhythm-of-turned-round",
+                ("here", here),
+                ("there", there),
+                ("spelled", Spelled(bar))
+            ),
         };
     }
 
@@ -158,35 +236,51 @@ public sealed class FormWords(TuneForm form, Score score, IReadOnlyList<Sounding
             return "";
         var fresh = form.Lines.Where(l => !l.IsVaried).Select(l => l.Kind).Distinct().Count();
         var nearly = form.Lines.Where(l => l.IsVaried).Select(l => (l.Kind, l.Variant)).Distinct().Count();
-        var all = $"{English.Number(form.Lines.Count)} {(form.Lines.Count == 1 ? "line" : "lines")}";
+        var all = Say("stand.form.lines", ("lines", form.Lines.Count));
         if (fresh == form.Lines.Count)
-            return English.Sentence($"{all}, all of it new");
-        var varied = nearly == 0 ? "" : $" and {English.Number(nearly)} nearly the same";
-        return English.Sentence($"{all}, {English.Number(fresh)} to learn{varied}");
+            return English.Sentence(Say("stand.form.all-of-it-new", ("all", all)));
+        var varied = nearly == 0 ? "" : Say("stand.form.and-nearly-the-same", ("nearly", nearly));
+        return English.Sentence(Say("stand.form.to-learn", ("all", all), ("fresh", fresh), ("varied", varied)));
     }
 
     /// <summary>"20 bars, 12 different."; nothing for a tune of one bar.</summary>
     private string BarsSummary()
     {
         var (bars, different) = (form.New.Bars, form.New.DifferentBars);
-        return bars < 2 ? "" : $"{bars} bars, {(different == bars ? "all" : different)} different.";
+        return bars < 2
+            ? ""
+            : Say(
+                "stand.form.bars-different",
+                ("bars", bars),
+                ("what", different == bars ? Say("stand.form.all") : different)
+            );
     }
 
     /// <summary>"bar 6 is bar 2 but for its last note, D instead of G".</summary>
     private string Difference(Trap trap)
     {
         var (bar, earlier) = (score.Bars[trap.Bar], score.Bars[trap.Like]);
-        var lead = $"{bar.Named()} is {earlier.Named()}";
+        var lead = Say("stand.form.difference-is", ("bar", bar.Named()), ("earlier", earlier.Named()));
         var differ = trap.Difference.At;
         return trap.Difference.Kind switch
         {
-            DifferenceKind.Everything => $"{bar.Named()} differs from {earlier.Named()}",
-            DifferenceKind.Rhythm => $"{lead} in another rhythm",
-            DifferenceKind.Nothing => $"{lead} again",
-            _ when differ.Count > 1 => $"{lead} but for {English.Number(differ.Count)} notes",
+            DifferenceKind.Everything => Say(
+                "stand.form.differs-from",
+                ("bar", bar.Named()),
+                ("earlier", earlier.Named())
+            ),
+            DifferenceKind.Rhythm => Say("stand.form.in-another-rhythm", ("lead", lead)),
+            DifferenceKind.Nothing => Say("stand.form.difference-again", ("lead", lead)),
+            _ when differ.Count > 1 => Say("stand.form.but-for-notes", ("lead", lead), ("differ", differ.Count)),
             _ when bar.Events.Count == 1 && bar.Events[0].Pitch is { } now && earlier.Events[0].Pitch is { } before =>
-                $"{bar.Named()} has {Called(now, before)} where {earlier.Named()} has {Called(before, now)}",
-            _ => $"{lead} but for {OneNote(bar, earlier, differ[0])}",
+                Say(
+                    "stand.form.has-where-has",
+                    ("bar", bar.Named()),
+                    ("called", Called(now, before)),
+                    ("earlier", earlier.Named()),
+                    ("called2", Called(before, now))
+                ),
+            _ => Say("stand.form.but-for", ("lead", lead), ("oneNote", OneNote(bar, earlier, differ[0]))),
         };
     }
 
@@ -200,11 +294,16 @@ public sealed class FormWords(TuneForm form, Score score, IReadOnlyList<Sounding
         if (trap.Difference.Kind != DifferenceKind.Notes || bar.Events.Count == 1)
             return Difference(trap);
         if (differ.Count > 1)
-            return $"{bar.Named()} differs from {earlier.Named()} in {English.Number(differ.Count)} notes";
+            return Say(
+                "stand.form.differs-from-in-notes",
+                ("bar", bar.Named()),
+                ("earlier", earlier.Named()),
+                ("differ", differ.Count)
+            );
         var which = WhichNote(bar, differ[0]);
         return Instead(bar, earlier, differ[0]) is { } instead
-            ? $"{which.The} of {bar.Named()} is {instead}"
-            : $"{bar.Named()} differs from {earlier.Named()} in {which.Its}";
+            ? Say("stand.form.of-is", ("the", which.The), ("bar", bar.Named()), ("instead", instead))
+            : Say("stand.form.differs-from-in", ("bar", bar.Named()), ("earlier", earlier.Named()), ("its", which.Its));
     }
 
     private string OneNote(Bar bar, Bar earlier, int at)
@@ -214,21 +313,23 @@ public sealed class FormWords(TuneForm form, Score score, IReadOnlyList<Sounding
     }
 
     private static (string Its, string The) WhichNote(Bar bar, int at) =>
-        at == bar.Events.Count - 1 ? ("its last note", "the last note")
-        : at == 0 ? ("its first note", "the first note")
-        : ($"its note {at + 1}", $"note {at + 1}");
+        at == bar.Events.Count - 1 ? (Say("stand.form.its-last-note"), Say("stand.form.the-last-note"))
+        : at == 0 ? (Say("stand.form.its-first-note"), Say("stand.form.the-first-note"))
+        : (Say("stand.form.its-note", ("at", at + 1)), Say("stand.form.which-note-note", ("at", at + 1)));
 
     /// <summary>"D instead of F♯"; null where one of them is a rest.</summary>
     private string? Instead(Bar bar, Bar earlier, int at) =>
         bar.Events[at].Pitch is { } now && earlier.Events[at].Pitch is { } before
-            ? $"{Called(now, before)} instead of {Called(before, now)}"
+            ? Say("stand.form.instead-of", ("called", Called(now, before)), ("called2", Called(before, now)))
             : null;
 
     /// <summary>The octave is said only where the two notes share a name.</summary>
     private string Called(Pitch pitch, Pitch other)
     {
         var name = Labels.Note(pitch, style);
-        return name != Labels.Note(other, style) ? name : $"{(pitch.Octave > other.Octave ? "high" : "low")} {name}";
+        return name != Labels.Note(other, style)
+            ? name
+            : $"{(pitch.Octave > other.Octave ? Say("stand.form.high") : Say("stand.form.low"))} {name}";
     }
 
     /// <summary>The bars before a parting: "5–7".</summary>
@@ -242,22 +343,17 @@ public sealed class FormWords(TuneForm form, Score score, IReadOnlyList<Sounding
 
     private static string Number(int n) => n.ToString(CultureInfo.InvariantCulture);
 
-    private static string HigherOrLower(int steps) => steps > 0 ? "higher" : "lower";
+    private static string HigherOrLower(int steps) => steps > 0 ? Say("stand.form.higher") : Say("stand.form.lower");
 
     private static string Steps(int steps) =>
-        Math.Abs(steps) == 1 ? "a step" : $"{English.Number(Math.Abs(steps))} steps";
-
-    private string Plural(NoteValue value)
-    {
-        var words = value.Words(style.ValueNames);
-        return words.EndsWith("half", StringComparison.Ordinal) ? words[..^4] + "halves" : words + "s";
-    }
+        Math.Abs(steps) == 1 ? Say("stand.form.a-step") : Say("stand.form.steps-steps", ("abs", Math.Abs(steps)));
 
     /// <summary>" (quarter quarter half)", or nothing where that would be long.</summary>
     private string Spelled(Bar bar)
     {
         if (bar.Events.Count > LongestSpelled || bar.Events.Any(e => e.TiedOn))
             return "";
-        return $" ({string.Join(' ', bar.Events.Select(e => e.IsBarRest ? "rest" : e.Words(style.ValueNames)))})";
+        var values = bar.Events.Select(e => e.IsBarRest ? Say("stand.form.rest") : e.Words(style.ValueNames));
+        return $" ({string.Join(' ', values)})";
     }
 }

@@ -3,6 +3,7 @@ using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Reading;
 using Coppia.Core.Wording.Terms;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Stand;
 
@@ -20,11 +21,11 @@ public sealed record Here(string Way, string Where, string Care)
         string[] parts =
         [
             row.Note.Bar.Spoken(),
-            $"beat {English.Mixed(row.Note.Beat)}",
+            Say("stand.here.of-beat", ("beat", English.Mixed(row.Note.Beat))),
             value ?? "",
             position,
             Bow(row, amount, plucked),
-            row.BowAgain is { } again ? $"{BowWords.Way(again)} the second time" : "",
+            row.BowAgain is { } again ? Say("stand.here.the-second-time", ("way", BowWords.Way(again))) : "",
         ];
         return new Here(
             WayOf(row.Placement, player),
@@ -36,26 +37,28 @@ public sealed record Here(string Way, string Where, string Care)
     private static string WayOf(Placement? placement, Player player)
     {
         if (placement is not { } at)
-            return "out of reach";
-        var finger = at.IsOpen ? "open" : $"finger {Labels.FingerSign(at.Pair, player.Style)}";
-        return $"{Labels.StringName(at.String, player)} string, {finger}";
+            return Say("stand.here.out-of-reach");
+        var finger = at.IsOpen
+            ? Say("stand.here.open")
+            : Say("stand.here.way-of-finger", ("fingerSign", Labels.FingerSign(at.Pair, player.Style)));
+        return Say(
+            "stand.here.way-of-string",
+            ("stringName", Labels.StringName(at.String, player)),
+            ("finger", finger)
+        );
     }
 
     private static string Bow(ReadingNote row, BowAmount? amount, bool plucked) =>
-        (plucked ? "plucked" : $"{BowWords.Way(row.Bow)} bow")
+        (plucked ? Say("stand.here.plucked") : Say("stand.here.bow-bow", ("way", BowWords.Way(row.Bow))))
         + (amount is { } much ? $" ({BowWords.Amount(much)})" : "");
 
     /// <summary>The usual caution (craft 18): size first, and pain ends it.</summary>
     private static string CareFor(Placement? placement) =>
         placement switch
         {
-            { Reach: true } =>
-                "The fourth finger reaches: open the hand from below, check the instrument’s size first, "
-                    + "and stop if it hurts.",
-            { Word: PlaceWord.High, Finger: 4 } =>
-                "A stretch: check the instrument’s size first, and stop if it hurts.",
-            { Word: PlaceWord.Forward or PlaceWord.Back } =>
-                "A stretched hand: let the thumb follow, shake it out afterwards, and stop if it hurts.",
+            { Reach: true } => Say("stand.here.the-fourth-finger-reaches-open-the"),
+            { Word: PlaceWord.High, Finger: 4 } => Say("stand.here.a-stretch-check-the-instruments-size"),
+            { Word: PlaceWord.Forward or PlaceWord.Back } => Say("stand.here.a-stretched-hand-let-the-thumb-follow"),
             _ => "",
         };
 }

@@ -1,6 +1,6 @@
 using Coppia.Core.Lesson;
 using Coppia.Core.Music;
-using Coppia.Core.Wording.Terms;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Stand;
 
@@ -11,26 +11,26 @@ public static class KeyOfferWords
     public static string Moved(Interval interval)
     {
         if (interval.Semitones == 0)
-            return "as printed";
+            return Say("stand.key-offer.as-printed");
         var far = (Math.Abs(interval.Semitones), Math.Abs(interval.Steps)) switch
         {
-            (1, _) => "a half step",
-            (2, _) => "a whole step",
-            (_, 2) => "a third",
-            (_, 3) => "a fourth",
-            (_, 4) => "a fifth",
-            var (_, steps) => $"{English.Number(steps)} steps",
+            (1, _) => Say("stand.key-offer.a-half-step"),
+            (2, _) => Say("stand.key-offer.a-whole-step"),
+            (_, 2) => Say("stand.key-offer.a-third"),
+            (_, 3) => Say("stand.key-offer.a-fourth"),
+            (_, 4) => Say("stand.key-offer.a-fifth"),
+            var (_, steps) => Say("stand.key-offer.moved-steps", ("steps", steps)),
         };
-        return $"{far} {(interval.Semitones < 0 ? "lower" : "higher")}";
+        return $"{far} {(interval.Semitones < 0 ? Say("stand.key-offer.lower") : Say("stand.key-offer.higher"))}";
     }
 
     /// <summary>"3 notes out of reach", "nothing new", "two new things", "4 notes beyond the class".</summary>
     public static string Fits(KeyOffer offer) =>
         offer switch
         {
-            { OutOfReach: > 0 } => $"{OctaveWords.Notes(offer.OutOfReach)} out of reach",
+            { OutOfReach: > 0 } => Say("stand.key-offer.out-of-reach", ("notes", OctaveWords.Notes(offer.OutOfReach))),
             { New.Count: > 0 } => NewsWords.Count(offer.New.Count),
-            { Beyond: > 0 } => $"{OctaveWords.Notes(offer.Beyond)} beyond the class",
-            _ => "every note in reach, nothing new",
+            { Beyond: > 0 } => Say("stand.key-offer.beyond-the-class", ("notes", OctaveWords.Notes(offer.Beyond))),
+            _ => Say("stand.key-offer.every-note-in-reach-nothing-new"),
         };
 }

@@ -4,6 +4,7 @@ using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
 using Coppia.Core.Reading;
 using Coppia.Core.Wording.Terms;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Stand;
 
@@ -86,8 +87,13 @@ public sealed class ReadingWords
         {
             var pitches = warning.OutOfReach.Select(p => Labels.NoteAndNumber(p, Style));
             yield return warning.OutOfReach.Count > 0
-                ? $"{warning.Bar.Spoken()}: no finger on the {instrument} reaches {string.Join(", ", pitches)}."
-                : $"{warning.Bar.Spoken()}: double stop; only its first note is given a string and finger.";
+                ? Say(
+                    "stand.reading.no-finger-on-the-reaches",
+                    ("bar", warning.Bar.Spoken()),
+                    ("instrument", instrument),
+                    ("pitches", string.Join(", ", pitches))
+                )
+                : Say("stand.reading.double-stop-only-its-first-note-is", ("bar", warning.Bar.Spoken()));
         }
     }
 
@@ -102,17 +108,24 @@ public sealed class ReadingWords
         if (OctaveWords.Moved(_reading.OctavesMoved) is { } moved)
         {
             var why =
-                octaveChosen ? "as you chose"
-                : beyond + warnings.Length > 0 ? "the octave that fits best"
-                : "so that every note is in reach";
-            yield return $"Written {moved} than printed, {why}.";
+                octaveChosen ? Say("stand.reading.as-you-chose")
+                : beyond + warnings.Length > 0 ? Say("stand.reading.the-octave-that-fits-best")
+                : Say("stand.reading.so-that-every-note-is-in-reach");
+            yield return Say("stand.reading.written-than-printed", ("moved", moved), ("why", why));
         }
 
         if (Meter() is { } meter)
             yield return meter;
         if (beyond > 0)
-            yield return $"{(beyond == 1 ? "One note lies" : $"{beyond} notes lie")} beyond what the class has "
-                + "learned (marked *).";
+            yield return Say(
+                "stand.reading.beyond-what-the-class-has-learned",
+                (
+                    "what",
+                    beyond == 1
+                        ? Say("stand.reading.one-note-lies")
+                        : Say("stand.reading.notes-lie", ("beyond", beyond))
+                )
+            );
         foreach (var warning in warnings)
             yield return warning;
     }
@@ -121,12 +134,12 @@ public sealed class ReadingWords
     public string? Meter()
     {
         var (half, quarter) = (new NoteValue(1).Words(Style.ValueNames), new NoteValue(2).Words(Style.ValueNames));
-        var halves = Style.ValueNames == ValueNames.American ? half + "-note" : half;
-        var key = $"the key, {Labels.Key(_reading.Score.Key, Style)}, comes from the signature alone.";
+        var halves = Style.ValueNames == ValueNames.American ? Say("stand.reading.meter-note", ("half", half)) : half;
+        var key = Say("stand.reading.the-key-comes-from-the-signature", ("key", Labels.Key(_reading.Score.Key, Style)));
         return _reading.Score.Time?.Symbol switch
         {
-            TimeSymbol.Common => $"The C on the staff is a time signature, four {quarter} beats; {key}",
-            TimeSymbol.Cut => $"The cut C on the staff is a time signature, two {halves} beats; {key}",
+            TimeSymbol.Common => Say("stand.reading.the-c-on-the-staff-is-a", ("quarter", quarter), ("key", key)),
+            TimeSymbol.Cut => Say("stand.reading.the-cut-c-on-the-staff-is", ("halves", halves), ("key", key)),
             _ => null,
         };
     }

@@ -4,6 +4,7 @@ using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
 using Coppia.Core.Reading;
 using Coppia.Core.Wording.Terms;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Stand;
 
@@ -20,27 +21,53 @@ public sealed class RemarkWords(Player player, Waymarks waymarks)
     public string Of(Remark remark) =>
         remark.Fact switch
         {
-            StringsUsed { Strings: [var only] } => $"Only the {String(only)} string.",
-            StringsUsed used => $"Strings {English.List([.. used.Strings.Select(String)])}.",
+            StringsUsed { Strings: [var only] } => Say("stand.remark.only-the-string", ("only", String(only))),
+            StringsUsed used => Say(
+                "stand.remark.of-strings",
+                ("strings", English.List([.. used.Strings.Select(String)]))
+            ),
             HandOnStrings hand => HandShapes(hand),
             OffItsPlace off => OffItsPlace(off),
             SeveralPlaces several => SeveralPlaces(several),
-            OneFingerTwoHeights heights =>
-                $"{heights.Lower.Finger} at two heights, {PlaceOn(heights.Lower)} and {PlaceOn(heights.Upper)}.",
-            FingersTouch touch =>
-                $"{touch.Lower} and {touch.Upper} touch on {English.List([.. touch.Strings.Select(String)])}.",
-            FingerStays stays =>
-                $"Keep {Sign(stays.Held)} down on {String(stays.Held.String)} while the {String(stays.Sounding)} "
-                    + "string sounds; "
-                    + $"{Name(stays.Pitch)} comes back.",
-            FingerReady ready => $"During open {String(ready.Open)}, "
-                + $"put {Sign(ready.Next)} on {String(ready.Next.String)} for {Name(ready.Pitch)}.",
-            FingersTogether together =>
-                $"From {(together.FromOpen ? "open" : "1 on")} {String(together.To.String)} to {Sign(together.To)}: "
-                    + $"put {English.List([.. together.Fingers.Fingers.Select(Figure)])} down together.",
+            OneFingerTwoHeights heights => Say(
+                "stand.remark.at-two-heights-and",
+                ("finger", heights.Lower.Finger),
+                ("placeOn", PlaceOn(heights.Lower)),
+                ("placeOn2", PlaceOn(heights.Upper))
+            ),
+            FingersTouch touch => Say(
+                "stand.remark.and-touch-on",
+                ("lower", touch.Lower),
+                ("upper", touch.Upper),
+                ("strings", English.List([.. touch.Strings.Select(String)]))
+            ),
+            FingerStays stays => Say(
+                "stand.remark.keep-down-on-while-the-string-sounds",
+                ("held", Sign(stays.Held)),
+                ("string", String(stays.Held.String)),
+                ("sounding", String(stays.Sounding)),
+                ("pitch", Name(stays.Pitch))
+            ),
+            FingerReady ready => Say(
+                "stand.remark.during-open-put-on-for",
+                ("open", String(ready.Open)),
+                ("next", Sign(ready.Next)),
+                ("string", String(ready.Next.String)),
+                ("pitch", Name(ready.Pitch))
+            ),
+            FingersTogether together => Say(
+                "stand.remark.from-to-put-down-together",
+                ("what", together.FromOpen ? Say("stand.remark.open") : Say("stand.remark.1-on")),
+                ("string", String(together.To.String)),
+                ("to", Sign(together.To)),
+                ("fingers", English.List([.. together.Fingers.Fingers.Select(Figure)]))
+            ),
             HandArrives arrives => Arrives(arrives),
             NewToClass fresh => new NewsWords(Style).Sentence(fresh.News),
-            SignsInLine signs => $"Look for: {string.Join(", ", signs.Signs.Select(s => SignInBars(s.Sign, s.Bars)))}.",
+            SignsInLine signs => Say(
+                "stand.remark.look-for",
+                ("signs", string.Join(", ", signs.Signs.Select(s => SignInBars(s.Sign, s.Bars))))
+            ),
             _ => throw new ArgumentOutOfRangeException(nameof(remark), remark, "There are no words for this remark."),
         };
 
@@ -51,48 +78,82 @@ public sealed class RemarkWords(Player player, Waymarks waymarks)
         [
             .. hand
                 .Fingers.GroupBy(f => f[0].String)
-                .Select(s => $"{string.Join(", then ", s.Select(Shape))} on {String(s.Key)}"),
+                .Select(s =>
+                    Say(
+                        "stand.remark.hand-shapes-on",
+                        ("s", string.Join(Say("stand.remark.then"), s.Select(Shape))),
+                        ("key", String(s.Key))
+                    )
+                ),
         ];
         var several = each.Length < hand.Fingers.Count;
-        return $"Hand shape {(several ? string.Join("; ", each) : English.List(each))}.";
+        return Say("stand.remark.hand-shape", ("what", several ? string.Join("; ", each) : English.List(each)));
 
         string Shape(IReadOnlyList<Pair> fingers) => string.Join('–', fingers.Select(Sign));
     }
 
     private string OffItsPlace(OffItsPlace off)
     {
-        var notes = off.Notes.Select(n => $"{Name(n.Pitch)} on {String(n.String)}").Distinct();
+        var notes = off
+            .Notes.Select(n =>
+                Say("stand.remark.off-its-place-on", ("pitch", Name(n.Pitch)), ("string", String(n.String)))
+            )
+            .Distinct();
         return $"{Sign(off.Finger)}, {TapeWords.Of(off.Semitones, Style.TapesOf(player.Instrument))}: "
             + $"{English.List([.. notes])}.";
     }
 
     private string SeveralPlaces(SeveralPlaces several)
     {
-        string[] each = [.. several.Places.Select(p => $"{Place(p.Pair)} for {Name(p.Pitch)}")];
-        return $"{several.Finger} on {String(several.String)} in {English.Number(each.Length)} places, "
-            + $"{English.List(each)}: slide it.";
+        string[] each =
+        [
+            .. several.Places.Select(p =>
+                Say("stand.remark.several-places-for", ("place", Place(p.Pair)), ("pitch", Name(p.Pitch)))
+            ),
+        ];
+        return Say(
+            "stand.remark.on-in-places-slide-it",
+            ("finger", several.Finger),
+            ("string", String(several.String)),
+            ("each", each.Length),
+            ("each2", English.List(each))
+        );
     }
 
     private string Arrives(HandArrives arrives)
     {
         var at = arrives.At;
-        var check = arrives.Check is { } against ? $" Check {Check(against)}." : "";
-        return $"{arrives.Bar.Spoken()}: to {player.FrameOf(at).Spoken}, {Sign(at.Pair)} on {String(at.String)} "
-            + $"for {Name(arrives.Pitch)}.{check}";
+        var check = arrives.Check is { } against ? Say("stand.remark.arrives-check", ("check", Check(against))) : "";
+        return Say(
+            "stand.remark.to-on-for",
+            ("bar", arrives.Bar.Spoken()),
+            ("frameOf", player.FrameOf(at).Spoken),
+            ("pair", Sign(at.Pair)),
+            ("string", String(at.String)),
+            ("pitch", Name(arrives.Pitch)),
+            ("check", check)
+        );
     }
 
     private string Check(ShiftCheck check)
     {
-        var what = check.WithFinger is { } finger ? $"the hand with {finger}" : "it";
-        return $"{what} against open {String(check.Open)} ({(check.IsOctave ? "an octave" : "the same note")})";
+        var what = check.WithFinger is { } finger
+            ? Say("stand.remark.the-hand-with", ("finger", finger))
+            : Say("stand.remark.it");
+        return Say(
+            "stand.remark.against-open",
+            ("what", what),
+            ("open", String(check.Open)),
+            ("what2", check.IsOctave ? Say("stand.remark.an-octave") : Say("stand.remark.the-same-note"))
+        );
     }
 
     private string SignInBars(Sign sign, IReadOnlyList<int> bars)
     {
         var where =
             bars.Count > MostNamed
-                ? $"{bars.Count} bars"
-                : string.Join(", ", bars.Select(n => n == 0 ? "pick-up" : Figure(n)));
+                ? Say("stand.remark.sign-in-bars-bars", ("bars", bars.Count))
+                : string.Join(", ", bars.Select(n => n == 0 ? Say("stand.remark.pick-up") : Figure(n)));
         return $"{SignName(sign)} ({where})";
     }
 
@@ -100,28 +161,31 @@ public sealed class RemarkWords(Player player, Waymarks waymarks)
         sign.Kind switch
         {
             SignKind.Words => $"“{sign.Text}”",
-            SignKind.Repeat => sign.Times > 2 ? $"repeat, {English.Number(sign.Times)} times in all" : "repeat",
+            SignKind.Repeat => sign.Times > 2
+                ? Say("stand.remark.repeat-times-in-all", ("times", sign.Times))
+                : Say("stand.remark.repeat"),
             SignKind.Waymark => WaymarkWords.Printed(sign.Mark, waymarks),
-            SignKind.Ending => $"ending {sign.Text}",
+            SignKind.Ending => Say("stand.remark.sign-name-ending", ("sign", sign.Text)),
             SignKind.Dynamic => sign.Text ?? "",
-            SignKind.Rest => "rest",
-            SignKind.Slur => "slur",
-            SignKind.Dots => "dots",
-            SignKind.Accent => "accent",
-            SignKind.Fermata => "fermata",
-            _ => "lift",
+            SignKind.Rest => Say("stand.remark.rest"),
+            SignKind.Slur => Say("stand.remark.slur"),
+            SignKind.Dots => Say("stand.remark.dots"),
+            SignKind.Accent => Say("stand.remark.accent"),
+            SignKind.Fermata => Say("stand.remark.fermata"),
+            _ => Say("stand.remark.lift"),
         };
 
-    private string PlaceOn(Pair pair) => $"{Place(pair)} on {String(pair.String)}";
+    private string PlaceOn(Pair pair) =>
+        Say("stand.remark.place-on-on", ("place", Place(pair)), ("string", String(pair.String)));
 
     private static string Place(Pair pair) =>
         pair.Word switch
         {
-            PlaceWord.Low => "low",
-            PlaceWord.High => "high",
-            PlaceWord.Back => "reaching back",
-            PlaceWord.Forward => "stretched",
-            _ => "regular",
+            PlaceWord.Low => Say("stand.remark.low"),
+            PlaceWord.High => Say("stand.remark.high"),
+            PlaceWord.Back => Say("stand.remark.reaching-back"),
+            PlaceWord.Forward => Say("stand.remark.stretched"),
+            _ => Say("stand.remark.regular"),
         };
 
     private static string Figure(int n) => n.ToString(CultureInfo.InvariantCulture);

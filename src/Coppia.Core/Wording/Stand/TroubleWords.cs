@@ -2,6 +2,7 @@ using Coppia.Core.Fingering;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Reading;
 using Coppia.Core.Wording.Terms;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Stand;
 
@@ -14,7 +15,12 @@ public sealed class TroubleWords(Fingers fingers)
     /// The step and what makes it hard: "B (A1) to F♯ (D3): a string crossing, and fingers 2 and 3 to add."
     /// </summary>
     public string Of(TroubleSpot spot) =>
-        $"{Called(fingers.Notes[spot.From])} to {Called(fingers.Notes[spot.To])}: {English.LowerFirst(Why(spot))}";
+        Say(
+            "stand.trouble.of-to",
+            ("called", Called(fingers.Notes[spot.From])),
+            ("called2", Called(fingers.Notes[spot.To])),
+            ("why", English.LowerFirst(Why(spot)))
+        );
 
     /// <summary>What makes it hard alone: "A string crossing, and fingers 2 and 3 to add."</summary>
     public string Why(TroubleSpot spot)
@@ -22,38 +28,43 @@ public sealed class TroubleWords(Fingers fingers)
         var parts = spot.Parts.Select(p => p.Part).ToArray();
         var has = parts.ToHashSet();
         string[] told = [.. parts.Where(p => !IsTail(p)).Select(p => Part(p, spot, has)).Where(w => w.Length > 0)];
-        var quick = spot.IsQuick ? "quick notes" : "";
+        var quick = spot.IsQuick ? Say("stand.trouble.quick-notes") : "";
         string[] tails = [.. parts.Where(IsTail).Select(Tail)];
         if (told.Length == 0)
             return English.Capital(string.Join(", ", tails.Append(quick).Where(w => w.Length > 0))) + ".";
-        return English.Capital(Listed(told) + (spot.IsQuick ? ", in quick notes" : ""))
+        return English.Capital(Listed(told) + (spot.IsQuick ? Say("stand.trouble.in-quick-notes") : ""))
             + "."
-            + string.Concat(tails.Select(t => $" It is {t}."));
+            + string.Concat(tails.Select(t => Say("stand.trouble.it-is", ("t", t))));
     }
 
     /// <summary>What kind of spot it is.</summary>
-    public static string Title(TroubleSpot spot) => spot.IsSlip ? "The likeliest slip in this line" : "Trouble spot";
+    public static string Title(TroubleSpot spot) =>
+        spot.IsSlip ? Say("stand.trouble.the-likeliest-slip-in-this-line") : Say("stand.trouble.trouble-spot");
 
     /// <summary>The bar that it falls in: "Bar 6".</summary>
     public string Where(TroubleSpot spot) => fingers.Notes[spot.To].Note.Bar.Spoken();
 
-    private string Called(FingeredNote note) =>
-        $"{Labels.Note(note.Note.Pitch, _player.Style)} "
-        + $"({(note.Placement is { } at ? Labels.Pair(at.Pair, _player) : "-")})";
+    private string Called(FingeredNote note)
+    {
+        var pair = note.Placement is { } at ? Labels.Pair(at.Pair, _player) : "-";
+        return $"{Labels.Note(note.Note.Pitch, _player.Style)} ({pair})";
+    }
 
     /// <summary>
     /// Where one of them has an "and" of its own, the last is set off: "a crossing, and fingers 2 and 3 to add".
     /// </summary>
     private static string Listed(string[] told) =>
         told.Length > 1 && told.Any(t => t.Contains(" and ", StringComparison.Ordinal))
-            ? $"{string.Join(", ", told[..^1])}, and {told[^1]}"
+            ? Say("stand.trouble.listed-and", ("told", string.Join(", ", told[..^1])), ("told2", told[^1]))
             : English.List(told);
 
     /// <summary>What is so of the whole step, and no thing that the hands do.</summary>
     private static bool IsTail(TroublePart part) => part is TroublePart.Beyond or TroublePart.New;
 
     private static string Tail(TroublePart part) =>
-        part == TroublePart.Beyond ? "beyond what the class has learned" : "new to the class";
+        part == TroublePart.Beyond
+            ? Say("stand.trouble.beyond-what-the-class-has-learned")
+            : Say("stand.trouble.new-to-the-class");
 
     private string Part(TroublePart part, TroubleSpot spot, HashSet<TroublePart> has)
     {
@@ -61,26 +72,40 @@ public sealed class TroubleWords(Fingers fingers)
         var finger = English.Figure(b?.Finger ?? 0);
         return part switch
         {
-            TroublePart.Crossing when has.Contains(TroublePart.SlurOverCrossing) => "a string crossing under a slur",
-            TroublePart.Crossing => "a string crossing",
-            TroublePart.SkippedString when has.Contains(TroublePart.SlurOverCrossing) =>
-                "a skipped string under a slur",
-            TroublePart.SkippedString => "a skipped string",
+            TroublePart.Crossing when has.Contains(TroublePart.SlurOverCrossing) => Say(
+                "stand.trouble.a-string-crossing-under-a-slur"
+            ),
+            TroublePart.Crossing => Say("stand.trouble.a-string-crossing"),
+            TroublePart.SkippedString when has.Contains(TroublePart.SlurOverCrossing) => Say(
+                "stand.trouble.a-skipped-string-under-a-slur"
+            ),
+            TroublePart.SkippedString => Say("stand.trouble.a-skipped-string"),
             TroublePart.SlurOverCrossing => "",
             TroublePart.FingersPut => Put(spot, a?.Finger ?? 0, b?.Finger ?? 0, crosses: a?.String != b?.String),
-            TroublePart.FingersLifted => $"{Fingers(spot.Lifted.Fingers)} off at once",
-            TroublePart.Skip => "a skip",
-            TroublePart.Leap => "a leap",
-            TroublePart.FingerHops => $"finger {finger} hopping to the next string",
-            TroublePart.FingerMoves when has.Contains(TroublePart.Stretch) =>
-                $"a slide of finger {finger} into a stretch",
-            TroublePart.FingerMoves when a?.Finger == b?.Finger => $"a slide of finger {finger}",
-            TroublePart.FingerMoves => $"finger {finger} in another place than a moment ago",
-            TroublePart.TwoHeights => $"finger {finger} at two heights",
-            TroublePart.Stretch => has.Contains(TroublePart.FingerMoves) ? "" : "a stretch",
-            TroublePart.Slide when b is { } at => $"a small slide to {_player.FrameOf(at).Spoken}",
-            TroublePart.Shift when b is { } at => $"a shift to {_player.FrameOf(at).Spoken}",
-            _ => "an odd rhythm",
+            TroublePart.FingersLifted => Say("stand.trouble.off-at-once", ("fingers", Fingers(spot.Lifted.Fingers))),
+            TroublePart.Skip => Say("stand.trouble.a-skip"),
+            TroublePart.Leap => Say("stand.trouble.a-leap"),
+            TroublePart.FingerHops => Say("stand.trouble.finger-hopping-to-the-next-string", ("finger", finger)),
+            TroublePart.FingerMoves when has.Contains(TroublePart.Stretch) => Say(
+                "stand.trouble.a-slide-of-finger-into-a-stretch",
+                ("finger", finger)
+            ),
+            TroublePart.FingerMoves when a?.Finger == b?.Finger => Say(
+                "stand.trouble.a-slide-of-finger",
+                ("finger", finger)
+            ),
+            TroublePart.FingerMoves => Say("stand.trouble.finger-in-another-place-than-a-moment", ("finger", finger)),
+            TroublePart.TwoHeights => Say("stand.trouble.finger-at-two-heights", ("finger", finger)),
+            TroublePart.Stretch => has.Contains(TroublePart.FingerMoves) ? "" : Say("stand.trouble.a-stretch"),
+            TroublePart.Slide when b is { } at => Say(
+                "stand.trouble.a-small-slide-to",
+                ("frameOf", _player.FrameOf(at).Spoken)
+            ),
+            TroublePart.Shift when b is { } at => Say(
+                "stand.trouble.a-shift-to",
+                ("frameOf", _player.FrameOf(at).Spoken)
+            ),
+            _ => Say("stand.trouble.an-odd-rhythm"),
         };
     }
 
@@ -91,15 +116,15 @@ public sealed class TroubleWords(Fingers fingers)
     private static string Put(TroubleSpot spot, int from, int to, bool crosses)
     {
         int[] put = [.. spot.Put.Fingers];
-        return !crosses || from == 0 ? $"{Fingers(put)} down at once"
-            : from == to ? $"{Fingers(put.Where(f => f != to))} to take along"
-            : from == put[0] ? $"{Fingers(put.Skip(1))} to add"
-            : $"{Fingers(put)} to set";
+        return !crosses || from == 0 ? Say("stand.trouble.down-at-once", ("fingers", Fingers(put)))
+            : from == to ? Say("stand.trouble.to-take-along", ("fingers", Fingers(put.Where(f => f != to))))
+            : from == put[0] ? Say("stand.trouble.to-add", ("fingers", Fingers(put.Skip(1))))
+            : Say("stand.trouble.to-set", ("fingers", Fingers(put)));
     }
 
     private static string Fingers(IEnumerable<int> fingers)
     {
         string[] each = [.. fingers.Select(English.Figure)];
-        return $"finger{(each.Length == 1 ? "" : "s")} {English.List(each)}";
+        return Say("stand.trouble.fingers-finger", ("each", each.Length), ("each2", English.List(each)));
     }
 }

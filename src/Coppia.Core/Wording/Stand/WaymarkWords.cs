@@ -1,4 +1,5 @@
 using Coppia.Core.Music;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Stand;
 
@@ -28,17 +29,17 @@ public static class WaymarkWords
     public static string Printed(Waymarks mark, Waymarks all)
     {
         var goal =
-            all.HasFlag(Waymarks.ToCoda) ? " al Coda"
-            : all.HasFlag(Waymarks.Fine) ? " al Fine"
+            all.HasFlag(Waymarks.ToCoda) ? Say("stand.waymark.al-coda")
+            : all.HasFlag(Waymarks.Fine) ? Say("stand.waymark.al-fine")
             : "";
         return mark switch
         {
             Waymarks.DaCapo => "D.C." + goal,
             Waymarks.DalSegno => "D.S." + goal,
-            Waymarks.Fine => "Fine",
-            Waymarks.ToCoda => "To Coda",
-            Waymarks.Segno => "Segno",
-            _ => "Coda",
+            Waymarks.Fine => Say("stand.waymark.fine"),
+            Waymarks.ToCoda => Say("stand.waymark.to-coda"),
+            Waymarks.Segno => Say("stand.waymark.segno"),
+            _ => Say("stand.waymark.coda"),
         };
     }
 }

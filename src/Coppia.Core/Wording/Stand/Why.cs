@@ -3,6 +3,7 @@ using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
 using Coppia.Core.Wording.Terms;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Stand;
 
@@ -14,7 +15,14 @@ namespace Coppia.Core.Wording.Stand;
 /// <param name="Choice">Why this way and not the next best; empty where there is only one way.</param>
 public sealed record Why(string Reading, string Finger, string Place, string Choice)
 {
-    private static readonly string[] Ordinals = ["open", "first", "second", "third", "fourth"];
+    private static readonly string[] Ordinals =
+    [
+        Say("stand.why.open"),
+        Say("stand.why.first"),
+        Say("stand.why.second"),
+        Say("stand.why.third"),
+        Say("stand.why.fourth"),
+    ];
 
     /// <param name="index">Order of the note.</param>
     /// <param name="signedEarlier">An accidental earlier in its bar decides its name.</param>
@@ -26,9 +34,9 @@ public sealed record Why(string Reading, string Finger, string Place, string Cho
         {
             return new Why(
                 reading,
-                "No finger reaches this note in the positions that Coppia knows.",
+                Say("stand.why.no-finger-reaches-this-note-in-the"),
                 "",
-                "Move the tune by an octave, or leave the note out."
+                Say("stand.why.move-the-tune-by-an-octave-or")
             );
         }
 
@@ -47,18 +55,22 @@ public sealed record Why(string Reading, string Finger, string Place, string Cho
         var natural = Labels.Note(new Pitch(pitch.Letter, 0, pitch.Octave), style);
         var name = Labels.Note(pitch, style);
         var lead = place.OnStaff
-            ? $"{English.Capital(place.Words())} is {natural}"
-            : $"The note {place.Words()} is {natural}";
+            ? Say("stand.why.read-aloud-is", ("place", English.Capital(place.Words())), ("natural", natural))
+            : Say("stand.why.the-note-is", ("place", place.Words()), ("natural", natural));
         var byKey = note.Bar.Key.AlterOf(pitch.Letter);
         if (pitch.Alter == byKey && pitch.Alter != 0)
-            return $"{lead}; the key signature makes it {name}.";
+            return Say("stand.why.the-key-signature-makes-it", ("lead", lead), ("name", name));
         if (pitch.Alter == byKey)
             return $"{lead}.";
         if (signedEarlier)
-            return $"{lead}; the sign earlier in this bar still holds, so it is {name}.";
+            return Say("stand.why.the-sign-earlier-in-this-bar-still", ("lead", lead), ("name", name));
         return pitch.Alter == 0
-            ? $"{lead}; the natural sign takes away the key signature’s {(byKey > 0 ? "sharp" : "flat")}."
-            : $"{lead}; the sign in front makes it {name}.";
+            ? Say(
+                "stand.why.the-natural-sign-takes-away-the-key",
+                ("lead", lead),
+                ("what", byKey > 0 ? Say("stand.why.sharp") : Say("stand.why.flat"))
+            )
+            : Say("stand.why.the-sign-in-front-makes-it", ("lead", lead), ("name", name));
     }
 
     private static string FingerWords(Pitch pitch, Placement at, Player player)
@@ -66,36 +78,50 @@ public sealed record Why(string Reading, string Finger, string Place, string Cho
         var (instrument, style) = (player.Instrument, player.Style);
         var openName = Labels.Note(instrument.Strings[at.String], style);
         if (at.IsOpen)
-            return $"The open {openName} string, no finger.";
+            return Say("stand.why.the-open-string-no-finger", ("openName", openName));
         var ordinal = Ordinals[at.Finger];
         var frame = instrument.Frames[at.Frame];
         if (instrument.Numbering == Numbering.BySemitone)
         {
             var stretch = at.Word switch
             {
-                PlaceWord.Back => ", reaching back",
-                PlaceWord.Forward => ", hand stretched forward",
+                PlaceWord.Back => Say("stand.why.reaching-back"),
+                PlaceWord.Forward => Say("stand.why.hand-stretched-forward"),
                 _ => "",
             };
-            return $"{SemitoneWords(at.Semitones)} above open {openName}: {ordinal} finger in {frame.Spoken}{stretch}.";
+            return Say(
+                "stand.why.above-open-finger-in",
+                ("semitoneWords", SemitoneWords(at.Semitones)),
+                ("openName", openName),
+                ("ordinal", ordinal),
+                ("frame", frame.Spoken),
+                ("stretch", stretch)
+            );
         }
 
         var letters = pitch.Step - instrument.Strings[at.String].Step;
         var count = English.Capital(English.Number(letters));
         if (!at.OwnLetter)
-            return $"It sounds where the {ordinal} finger plays its neighbour, so {ordinal} finger stands in.";
+            return Say("stand.why.it-sounds-where-the-finger-plays-its", ("ordinal", ordinal));
         if (at.Reach)
-            return $"{count} letters above open {openName}: "
-                + "the fourth finger reaches one letter farther than it stands.";
+            return Say("stand.why.letters-above-open-the-fourth-finger", ("count", count), ("openName", openName));
         if (letters == 0)
-            return $"It is the open string’s own letter, raised: first finger against the nut.";
+            return Say("stand.why.it-is-the-open-strings-own-letter");
         if (frame.PrintsLowAndHigh)
-            return $"{count} {(letters == 1 ? "letter" : "letters")} above open {openName}: {ordinal} finger.";
-        return $"{English.Capital(ordinal)} finger in {frame.Spoken}.";
+            return Say(
+                "stand.why.above-open-finger",
+                ("count", count),
+                ("letters", letters),
+                ("openName", openName),
+                ("ordinal", ordinal)
+            );
+        return Say("stand.why.finger-in", ("ordinal", English.Capital(ordinal)), ("frame", frame.Spoken));
     }
 
     private static string SemitoneWords(int semitones) =>
-        semitones == 1 ? "One half step" : $"{English.Capital(English.Number(semitones))} half steps";
+        semitones == 1
+            ? Say("stand.why.one-half-step")
+            : Say("stand.why.half-steps", ("semitones", English.Capital(English.Number(semitones))));
 
     private static string PlaceWords(Placement at, Player player)
     {
@@ -104,11 +130,11 @@ public sealed record Why(string Reading, string Finger, string Place, string Cho
         var tape = TapeWords.Of(at.Semitones, player.Style.TapesOf(player.Instrument));
         var lead = at.Word switch
         {
-            PlaceWord.Low => $"Low {at.Finger}",
-            PlaceWord.High => $"High {at.Finger}",
-            PlaceWord.Back => "Reach back",
-            PlaceWord.Forward => $"{(at.Reach ? "Extended" : "Stretched")} {at.Finger}",
-            _ => $"Finger {at.Finger}",
+            PlaceWord.Low => Say("stand.why.place-words-low", ("finger", at.Finger)),
+            PlaceWord.High => Say("stand.why.place-words-high", ("finger", at.Finger)),
+            PlaceWord.Back => Say("stand.why.reach-back"),
+            PlaceWord.Forward => $"{(at.Reach ? Say("stand.why.extended") : Say("stand.why.stretched"))} {at.Finger}",
+            _ => Say("stand.why.place-words-finger", ("finger", at.Finger)),
         };
         var relation = Neighbour(at, player) is { } neighbour ? $", {neighbour}" : "";
         return $"{lead}: {tape}{relation}.";
@@ -122,14 +148,14 @@ public sealed record Why(string Reading, string Finger, string Place, string Cho
     {
         var frame = player.FrameOf(at);
         if (at is { Word: PlaceWord.High, Finger: 4 })
-            return "a stretch";
+            return Say("stand.why.a-stretch");
         if (at.Reach)
-            return "a half step above 4, a stretch that the hand must be big enough for";
+            return Say("stand.why.a-half-step-above-4-a-stretch");
         if (player.Instrument.ShapeNaming != ShapeNaming.Touching || frame.PrintsLowAndHigh || at.Finger == 1)
             return null;
         var below = frame.Spots.First(s => s.Finger == at.Finger - 1);
         return at.Semitones - below.Semitones == 1
-            ? $"{at.Finger} close to {at.Finger - 1}"
-            : $"{at.Finger} apart from {at.Finger - 1}";
+            ? Say("stand.why.close-to", ("finger", at.Finger), ("finger2", at.Finger - 1))
+            : Say("stand.why.apart-from", ("finger", at.Finger), ("finger2", at.Finger - 1));
     }
 }

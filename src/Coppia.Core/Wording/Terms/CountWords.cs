@@ -2,6 +2,7 @@ using System.Globalization;
 using Coppia.Core.Counting;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Terms;
 
@@ -22,8 +23,18 @@ public static class CountWords
         return system switch
         {
             CountingSystem.Numbers => onBeat ? Number(mark.Beat) : Between(mark, "e", "&", "a", "&", "a", "e"),
-            CountingSystem.Te => onBeat ? Number(mark.Beat) : Between(mark, "ta", "te", "ta", "la", "li", "ta"),
-            _ when mark.Kind == CountKind.Rest => onBeat || mark.Length < Fraction.Quarter ? "sh" : "",
+            CountingSystem.Te => onBeat
+                ? Number(mark.Beat)
+                : Between(
+                    mark,
+                    Say("terms.count.ta"),
+                    Say("terms.count.te"),
+                    Say("terms.count.ta"),
+                    Say("terms.count.la"),
+                    Say("terms.count.li"),
+                    Say("terms.count.ta")
+                ),
+            _ when mark.Kind == CountKind.Rest => onBeat || mark.Length < Fraction.Quarter ? Say("terms.count.sh") : "",
             _ when mark.Kind == CountKind.Struck => Ta(mark),
             CountingSystem.Ta => onBeat ? "a" : "",
             _ => onBeat ? "–" : "",
@@ -65,17 +76,17 @@ public static class CountWords
         {
             return third switch
             {
-                0 => "tri",
+                0 => Say("terms.count.tri"),
                 1 => "o",
-                _ => "la",
+                _ => Say("terms.count.la"),
             };
         }
 
         var eighth = new Fraction(1, 8);
-        return mark.Length >= Fraction.Quarter ? "ta"
-            : mark.Length > eighth ? "tim"
-            : mark.Length < eighth && !mark.OnEighth ? "ka"
-            : "ti";
+        return mark.Length >= Fraction.Quarter ? Say("terms.count.ta")
+            : mark.Length > eighth ? Say("terms.count.tim")
+            : mark.Length < eighth && !mark.OnEighth ? Say("terms.count.ka")
+            : Say("terms.count.ti");
     }
 
     private static string Number(long beatsBefore) => (beatsBefore + 1).ToString(CultureInfo.InvariantCulture);

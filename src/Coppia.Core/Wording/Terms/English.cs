@@ -1,16 +1,23 @@
+using static Coppia.Core.Wording.Messages.Catalogue;
+
 namespace Coppia.Core.Wording.Terms;
 
 /// <summary>Lists and small numbers in words.</summary>
 public static class English
 {
     /// <summary>"D", "D and A", "G, D and A".</summary>
-    public static string List(IReadOnlyList<string> items, string last = "and") =>
-        items.Count switch
-        {
-            0 => "",
-            1 => items[0],
-            _ => $"{string.Join(", ", items.Take(items.Count - 1))} {last} {items[^1]}",
-        };
+    public static string List(IReadOnlyList<string> items) =>
+        items.Count < 2
+            ? string.Concat(items)
+            : Say("terms.list.and", ("items", AllButLast(items)), ("last", items[^1]));
+
+    /// <summary>"D", "D or A", "G, D or A".</summary>
+    public static string Either(IReadOnlyList<string> items) =>
+        items.Count < 2
+            ? string.Concat(items)
+            : Say("terms.list.or", ("items", AllButLast(items)), ("last", items[^1]));
+
+    private static string AllButLast(IReadOnlyList<string> items) => string.Join(", ", items.Take(items.Count - 1));
 
     /// <summary>
     /// Printed bar numbers, runs of three and more drawn together: "bar 4", "bars 1–4, 7 and 9", "the pick-up and bar
@@ -33,11 +40,12 @@ public static class English
 
         var bars =
             figures.Count == 0 ? ""
-            : figures is [{ } one] && !one.Contains('–', StringComparison.Ordinal) ? $"bar {one}"
-            : $"bars {List(figures)}";
+            : figures is [{ } one] && !one.Contains('–', StringComparison.Ordinal)
+                ? Say("terms.bars.one", ("figure", one))
+            : Say("terms.bars.several", ("figures", List(figures)));
         return all.Length == 0 || all[0] != 0 ? bars
-            : bars.Length == 0 ? "the pick-up"
-            : $"the pick-up and {bars}";
+            : bars.Length == 0 ? Say("terms.bars.pick-up")
+            : Say("terms.bars.pick-up-and", ("bars", bars));
     }
 
     /// <summary>The words with a capital.</summary>
@@ -76,25 +84,5 @@ public static class English
     public static string Several(int n, string word) => $"{Figure(n)} {(n == 1 ? word : Plural(word))}";
 
     /// <summary>"no", "one" … "twelve", then figures.</summary>
-    public static string Number(int n) =>
-        n >= 0 && n < Small.Length ? Small[n] : n.ToString(System.Globalization.CultureInfo.InvariantCulture);
-
-    private static readonly string[] Small =
-    [
-        "no",
-        "one",
-        "two",
-        "three",
-        "four",
-        "five",
-        "six",
-        "seven",
-        "eight",
-        "nine",
-        "ten",
-        "eleven",
-        "twelve",
-        "thirteen",
-        "fourteen",
-    ];
+    public static string Number(int n) => Say("terms.number", ("n", n));
 }

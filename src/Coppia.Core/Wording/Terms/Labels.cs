@@ -3,17 +3,26 @@ using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
 using Coppia.Core.Shapes;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Terms;
 
 /// <summary>How names and pairs are printed in a house style (craft 17).</summary>
 public static class Labels
 {
-    private static readonly string[] FixedDo = ["do", "re", "mi", "fa", "sol", "la", "si"];
+    private static readonly string[] FixedDo =
+    [
+        Say("terms.labels.do"),
+        Say("terms.labels.re"),
+        Say("terms.labels.mi"),
+        Say("terms.labels.fa"),
+        Say("terms.labels.sol"),
+        Say("terms.labels.la"),
+        Say("terms.labels.si"),
+    ];
 
     /// <summary>The names by which instruments are asked for: "violin, viola, cello or bass".</summary>
-    public static string Instruments(string last = "or") =>
-        English.List([.. StringSection.All.Select(i => i.Id)], last);
+    public static string Instruments => English.Either([.. StringSection.All.Select(i => i.Id)]);
 
     /// <summary>The pair as the row prints it: <c>A0</c>, <c>D-L2</c>, <c>D-x1</c>.</summary>
     public static string Pair(Pair pair, Player player)
@@ -31,14 +40,14 @@ public static class Labels
         var finger = pair.Finger.ToString(CultureInfo.InvariantCulture);
         return pair.Word switch
         {
-            PlaceWord.Low => LowOrHigh("L", "↓", "low "),
-            PlaceWord.High => LowOrHigh("H", "↑", "high "),
+            PlaceWord.Low => LowOrHigh("L", "↓", Say("terms.labels.low")),
+            PlaceWord.High => LowOrHigh("H", "↑", Say("terms.labels.high")),
             PlaceWord.Back => (style.CelloBack == CelloBackLabel.X1 ? "x" : "L") + finger,
             PlaceWord.Forward when pair.Reach => style.ExtendedFourth switch
             {
                 ExtendedFourthLabel.X4 => "x" + finger,
                 ExtendedFourthLabel.FourPlus => finger + "+",
-                _ => "reach " + finger,
+                _ => Say("terms.labels.finger-sign-reach", ("finger", finger)),
             },
             PlaceWord.Forward => "x" + finger,
             _ => finger,
@@ -63,16 +72,16 @@ public static class Labels
     {
         var name = StringName(pair.String, player);
         if (pair.IsOpen)
-            return $"Open {name}";
+            return Say("terms.labels.place-name-open", ("name", name));
         var word = pair.Word switch
         {
-            PlaceWord.Low => "Low ",
-            PlaceWord.High => "High ",
-            PlaceWord.Forward when pair.Reach => "Extended ",
-            PlaceWord.Back or PlaceWord.Forward => "Stretched ",
+            PlaceWord.Low => Say("terms.labels.low-2"),
+            PlaceWord.High => Say("terms.labels.high-2"),
+            PlaceWord.Forward when pair.Reach => Say("terms.labels.extended"),
+            PlaceWord.Back or PlaceWord.Forward => Say("terms.labels.stretched"),
             _ => "",
         };
-        return $"{word}{pair.Finger} on {name}";
+        return Say("terms.labels.place-name-on", ("word", word), ("finger", pair.Finger), ("name", name));
     }
 
     /// <summary>
@@ -111,14 +120,14 @@ public static class Labels
         Key(key.Signature, style)
         + key.Form switch
         {
-            ScaleForm.NaturalMinor => ", natural",
-            ScaleForm.HarmonicMinor => ", harmonic",
-            ScaleForm.MelodicMinor => ", melodic (upwards)",
+            ScaleForm.NaturalMinor => Say("terms.labels.natural"),
+            ScaleForm.HarmonicMinor => Say("terms.labels.harmonic"),
+            ScaleForm.MelodicMinor => Say("terms.labels.melodic-upwards"),
             _ => "",
         };
 
     /// <summary>The signature of C major and A minor.</summary>
-    public const string NoSigns = "no sharps or flats";
+    public static string NoSigns => Say("terms.labels.no-sharps-or-flats");
 
     /// <summary>"2 sharps: F and C", "no sharps or flats".</summary>
     public static string Signature(KeySignature key, HouseStyle style)
@@ -128,7 +137,11 @@ public static class Labels
         var count = Math.Abs(key.Fifths);
         // The letters as they are without the sign: in German B natural is H.
         var letters = key.ChangedLetters.Select(l => Note(new Pitch(l, 0, 4), style)).ToArray();
-        return $"{count} {(key.Fifths > 0 ? "sharp" : "flat")}{(count == 1 ? "" : "s")}: {English.List(letters)}";
+        return Say(
+            key.Fifths > 0 ? "terms.labels.sharps" : "terms.labels.flats",
+            ("count", count),
+            ("letters", English.List(letters))
+        );
     }
 
     /// <summary>Note name with the number of its octave, where it must not be mistaken: F♯4, fa♯4.</summary>
@@ -146,8 +159,14 @@ public static class Labels
         return style.OctaveNames switch
         {
             OctaveNames.Number => name + pitch.Octave,
-            OctaveNames.HighLow when octavesOfLetter.Count > 1 && pitch.Octave == octavesOfLetter[^1] => "high " + name,
-            OctaveNames.HighLow when octavesOfLetter.Count > 2 && pitch.Octave == octavesOfLetter[0] => "low " + name,
+            OctaveNames.HighLow when octavesOfLetter.Count > 1 && pitch.Octave == octavesOfLetter[^1] => Say(
+                "terms.labels.note-in-octave-high",
+                ("name", name)
+            ),
+            OctaveNames.HighLow when octavesOfLetter.Count > 2 && pitch.Octave == octavesOfLetter[0] => Say(
+                "terms.labels.note-in-octave-low",
+                ("name", name)
+            ),
             _ => name,
         };
     }

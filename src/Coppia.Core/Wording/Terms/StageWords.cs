@@ -1,4 +1,5 @@
 using Coppia.Core.Knowledge;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Terms;
 
@@ -8,19 +9,19 @@ public static class StageWords
     public static string Name(Stage stage) =>
         stage switch
         {
-            Stage.OpenStrings => "Open strings",
-            Stage.FirstFingers => "First fingers, up to the D-major scale",
-            Stage.SlursByTwo => "Slurs by two",
-            Stage.RestsAndEighths => "Rests and eighths",
-            Stage.NextStringDown => "G string (bass: A string)",
-            Stage.OuterString => "E or C string",
-            Stage.LowSecond => "C and F natural: low 2, cello and bass 2",
-            Stage.DottedHalf => "Dotted half and 3/4",
-            Stage.FourthFinger => "Fourth finger",
-            Stage.LowFirst => "B♭ and E♭: low 1, cello stretched back, bass half position",
-            Stage.LowFourthHighThird => "Low 4 and high 3, cello stretched forward",
-            Stage.Sixteenths => "Sixteenths",
-            Stage.Positions => "Positions",
+            Stage.OpenStrings => Say("terms.stage.open-strings"),
+            Stage.FirstFingers => Say("terms.stage.first-fingers-up-to-the-d-major"),
+            Stage.SlursByTwo => Say("terms.stage.slurs-by-two"),
+            Stage.RestsAndEighths => Say("terms.stage.rests-and-eighths"),
+            Stage.NextStringDown => Say("terms.stage.g-string-bass-a-string"),
+            Stage.OuterString => Say("terms.stage.e-or-c-string"),
+            Stage.LowSecond => Say("terms.stage.c-and-f-natural-low-2-cello"),
+            Stage.DottedHalf => Say("terms.stage.dotted-half-and-3-4"),
+            Stage.FourthFinger => Say("terms.stage.fourth-finger"),
+            Stage.LowFirst => Say("terms.stage.b-and-e-low-1-cello-stretched"),
+            Stage.LowFourthHighThird => Say("terms.stage.low-4-and-high-3-cello-stretched"),
+            Stage.Sixteenths => Say("terms.stage.sixteenths"),
+            Stage.Positions => Say("terms.stage.positions"),
             _ => throw new ArgumentOutOfRangeException(nameof(stage), stage, "There are no words for this stage."),
         };
 }

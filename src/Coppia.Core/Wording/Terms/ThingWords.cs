@@ -1,6 +1,7 @@
 using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Terms;
 
@@ -9,51 +10,59 @@ public static class ThingWords
 {
     private static readonly string[] Ordinals =
     [
-        "open string",
-        "first finger",
-        "second finger",
-        "third finger",
-        "fourth finger",
+        Say("terms.thing.open-string"),
+        Say("terms.thing.first-finger"),
+        Say("terms.thing.second-finger"),
+        Say("terms.thing.third-finger"),
+        Say("terms.thing.fourth-finger"),
     ];
 
     private static readonly IReadOnlyDictionary<LearnedSign, string> Signs = new Dictionary<LearnedSign, string>
     {
-        [LearnedSign.Accidental] = "sharps, flats and naturals in the bar",
-        [LearnedSign.PickUp] = "pick-up",
-        [LearnedSign.Tie] = "tie",
-        [LearnedSign.Syncopation] = "notes across the beat",
-        [LearnedSign.Hook] = "hooked bow",
-        [LearnedSign.Lift] = "lift",
-        [LearnedSign.Dots] = "dots",
-        [LearnedSign.Tenuto] = "tenuto",
-        [LearnedSign.Accent] = "accent",
-        [LearnedSign.Hairpin] = "growing louder and softer",
-        [LearnedSign.Fermata] = "fermata",
-        [LearnedSign.Repeat] = "repeat",
-        [LearnedSign.Endings] = "first and second ending",
-        [LearnedSign.Waymarks] = "da capo and segno",
-        [LearnedSign.TempoWords] = "tempo words",
-        [LearnedSign.Pizzicato] = "pizzicato",
-        [LearnedSign.GraceNotes] = "grace notes",
-        [LearnedSign.Ornaments] = "ornaments",
-        [LearnedSign.DoubleStops] = "two strings at once",
-        [LearnedSign.Harmonics] = "harmonics",
-        [LearnedSign.ClefChange] = "change of clef",
+        [LearnedSign.Accidental] = Say("terms.thing.sharps-flats-and-naturals-in-the-bar"),
+        [LearnedSign.PickUp] = Say("terms.thing.pick-up"),
+        [LearnedSign.Tie] = Say("terms.thing.tie"),
+        [LearnedSign.Syncopation] = Say("terms.thing.notes-across-the-beat"),
+        [LearnedSign.Hook] = Say("terms.thing.hooked-bow"),
+        [LearnedSign.Lift] = Say("terms.thing.lift"),
+        [LearnedSign.Dots] = Say("terms.thing.dots"),
+        [LearnedSign.Tenuto] = Say("terms.thing.tenuto"),
+        [LearnedSign.Accent] = Say("terms.thing.accent"),
+        [LearnedSign.Hairpin] = Say("terms.thing.growing-louder-and-softer"),
+        [LearnedSign.Fermata] = Say("terms.thing.fermata"),
+        [LearnedSign.Repeat] = Say("terms.thing.repeat"),
+        [LearnedSign.Endings] = Say("terms.thing.first-and-second-ending"),
+        [LearnedSign.Waymarks] = Say("terms.thing.da-capo-and-segno"),
+        [LearnedSign.TempoWords] = Say("terms.thing.tempo-words"),
+        [LearnedSign.Pizzicato] = Say("terms.thing.pizzicato"),
+        [LearnedSign.GraceNotes] = Say("terms.thing.grace-notes"),
+        [LearnedSign.Ornaments] = Say("terms.thing.ornaments"),
+        [LearnedSign.DoubleStops] = Say("terms.thing.two-strings-at-once"),
+        [LearnedSign.Harmonics] = Say("terms.thing.harmonics"),
+        [LearnedSign.ClefChange] = Say("terms.thing.change-of-clef"),
     };
 
     /// <summary>"A on G", "low 2", "third position", "1 sharp: F", "dotted half", "slur over three notes".</summary>
     public static string Name(KnownThing thing, HouseStyle style) =>
         thing switch
         {
-            KnownNote n => $"{Labels.Note(n.Pitch, style)} on {Labels.Note(n.Open, style)}",
+            KnownNote n => Say(
+                "terms.thing.name-on",
+                ("pitch", Labels.Note(n.Pitch, style)),
+                ("open", Labels.Note(n.Open, style))
+            ),
             KnownFinger f => Finger(f.Place),
             KnownPosition p => Position(p, style),
             KnownKey k => Labels.Signature(new KeySignature(k.Fifths), style),
             KnownMeter m => $"{m.Beats}/{m.Unit}",
             KnownValue v => v.Value.Words(style.ValueNames),
-            KnownRest r => r.Value.Words(style.ValueNames) + " rest",
-            KnownRhythm r => Rhythm(r.Pattern) + " in one beat",
-            KnownSlur s => $"slur over {English.Number(s.Notes)}{(s.Notes == KnownSlur.Most ? " and more" : "")} notes",
+            KnownRest r => Say("terms.thing.name-rest", ("r", r.Value.Words(style.ValueNames))),
+            KnownRhythm r => Say("terms.thing.in-one-beat", ("rhythm", Rhythm(r.Pattern))),
+            KnownSlur s => Say(
+                "terms.thing.slur-over-notes",
+                ("notes", s.Notes),
+                ("what", s.Notes == KnownSlur.Most ? Say("terms.thing.and-more") : "")
+            ),
             KnownDynamic d => d.Sign,
             KnownSign s => Signs[s.Sign],
             _ => throw new ArgumentOutOfRangeException(
@@ -70,11 +79,11 @@ public static class ThingWords
     public static string Finger(FingerPlace place) =>
         place.Word switch
         {
-            _ when place.Reach => "fourth finger reaching for one letter more",
-            PlaceWord.Low => "low " + Ordinals[place.Finger],
-            PlaceWord.High => "high " + Ordinals[place.Finger],
-            PlaceWord.Back => Ordinals[place.Finger] + " stretched back",
-            PlaceWord.Forward => "hand stretched forward",
+            _ when place.Reach => Say("terms.thing.fourth-finger-reaching-for-one-letter"),
+            PlaceWord.Low => Say("terms.thing.finger-low", ("ordinals", Ordinals[place.Finger])),
+            PlaceWord.High => Say("terms.thing.finger-high", ("ordinals", Ordinals[place.Finger])),
+            PlaceWord.Back => Say("terms.thing.stretched-back", ("ordinals", Ordinals[place.Finger])),
+            PlaceWord.Forward => Say("terms.thing.hand-stretched-forward"),
             _ => Ordinals[place.Finger],
         };
 

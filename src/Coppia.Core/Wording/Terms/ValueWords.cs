@@ -1,5 +1,6 @@
 using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Terms;
 
@@ -8,27 +9,27 @@ public static class ValueWords
 {
     private static readonly string[] American =
     [
-        "breve",
-        "whole",
-        "half",
-        "quarter",
-        "eighth",
-        "sixteenth",
-        "32nd",
-        "64th",
-        "128th",
+        Say("terms.value.breve"),
+        Say("terms.value.whole"),
+        Say("terms.value.half"),
+        Say("terms.value.quarter"),
+        Say("terms.value.eighth"),
+        Say("terms.value.sixteenth"),
+        Say("terms.value.32nd"),
+        Say("terms.value.64th"),
+        Say("terms.value.128th"),
     ];
     private static readonly string[] British =
     [
-        "breve",
-        "semibreve",
-        "minim",
-        "crotchet",
-        "quaver",
-        "semiquaver",
-        "demisemiquaver",
-        "hemidemisemiquaver",
-        "semihemidemisemiquaver",
+        Say("terms.value.breve"),
+        Say("terms.value.semibreve"),
+        Say("terms.value.minim"),
+        Say("terms.value.crotchet"),
+        Say("terms.value.quaver"),
+        Say("terms.value.semiquaver"),
+        Say("terms.value.demisemiquaver"),
+        Say("terms.value.hemidemisemiquaver"),
+        Say("terms.value.semihemidemisemiquaver"),
     ];
 
     /// <summary>"quarter", "dotted half", "triplet eighth"; or "crotchet", "dotted minim", "triplet quaver".</summary>
@@ -37,16 +38,24 @@ public static class ValueWords
         var dots = value.Dots switch
         {
             0 => "",
-            1 => "dotted ",
-            2 => "double-dotted ",
-            _ => "triple-dotted ",
+            1 => Say("terms.value.dotted"),
+            2 => Say("terms.value.double-dotted"),
+            _ => Say("terms.value.triple-dotted"),
         };
         var tuplet = value.InTuplet
             ? (value.TupletActual, value.TupletNormal) == (3, 2)
-                ? "triplet "
-                : $"{value.TupletActual}-tuplet "
+                ? Say("terms.value.triplet")
+                : Say("terms.value.words-tuplet", ("tupletActual", value.TupletActual))
             : "";
         return tuplet + dots + (names == ValueNames.American ? American : British)[value.Log + 1];
+    }
+
+    /// <summary>"quarters", "dotted halves", "minims".</summary>
+    public static string Several(this NoteValue value, ValueNames names)
+    {
+        var words = value.Words(names);
+        var last = words.LastIndexOf(' ') + 1;
+        return Say("terms.value.several", ("before", words[..last]), ("value", words[last..]));
     }
 
     /// <summary>
@@ -66,13 +75,24 @@ public static class ValueWords
         {
             var count = e.Length / small.Length;
             if (count.Denominator == 1 && count.Numerator > 1)
-                return $"This {words} is {English.Number((int)count.Numerator)} {small.Words(names)}s.";
+                return Say(
+                    "terms.value.this-is-s",
+                    ("words", words),
+                    ("numerator", (int)count.Numerator),
+                    ("names", small.Words(names))
+                );
         }
 
-        return $"This is {(words.StartsWith('e') ? "an" : "a")} {words}.";
+        return Say(
+            "terms.value.this-is",
+            ("what", words.StartsWith('e') ? Say("terms.value.an") : "a"),
+            ("words", words)
+        );
     }
 
     /// <summary>"dotted half", "quarter rest", "rest for the bar".</summary>
     public static string Words(this ScoreEvent e, ValueNames names) =>
-        e.IsBarRest ? "rest for the bar" : e.Value.Words(names) + (e.IsRest ? " rest" : "");
+        e.IsBarRest
+            ? Say("terms.value.rest-for-the-bar")
+            : e.Value.Words(names) + (e.IsRest ? Say("terms.value.rest") : "");
 }

@@ -1,4 +1,5 @@
 using Coppia.Core.Knowledge;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Terms;
 
@@ -12,17 +13,17 @@ public static class WordRhythms
     /// </summary>
     public static readonly IReadOnlyList<(string Pattern, string Word, string Name)> Shipped =
     [
-        ("1", "boat", "one long"),
-        ("1/2 1/2", "lan-tern", "two halves"),
-        ("1/4 1/4 1/4 1/4", "cat-er-pil-lar", "four quick"),
-        ("1/2 1/4 1/4", "fox-trot-ting", "half, two quick"),
-        ("1/4 1/4 1/2", "but-ter-cup", "two quick, half"),
-        ("3/4 1/4", "moun-tain", "long, short"),
-        ("1/4 3/4", "be-low", "short, long"),
-        ("1/4 1/2 1/4", "po-ta-to", "short, half, short"),
-        ("1/3 1/3 1/3", "pep-per-mint", "three even"),
-        ("2/3 1/3", "sail-or", "of three: long, short"),
-        ("1/3 2/3", "a-head", "of three: short, long"),
+        ("1", Say("terms.word-rhythms.boat"), Say("terms.word-rhythms.one-long")),
+        ("1/2 1/2", Say("terms.word-rhythms.lan-tern"), Say("terms.word-rhythms.two-halves")),
+        ("1/4 1/4 1/4 1/4", Say("terms.word-rhythms.cat-er-pil-lar"), Say("terms.word-rhythms.four-quick")),
+        ("1/2 1/4 1/4", Say("terms.word-rhythms.fox-trot-ting"), Say("terms.word-rhythms.half-two-quick")),
+        ("1/4 1/4 1/2", Say("terms.word-rhythms.but-ter-cup"), Say("terms.word-rhythms.two-quick-half")),
+        ("3/4 1/4", Say("terms.word-rhythms.moun-tain"), Say("terms.word-rhythms.long-short")),
+        ("1/4 3/4", Say("terms.word-rhythms.be-low"), Say("terms.word-rhythms.short-long")),
+        ("1/4 1/2 1/4", Say("terms.word-rhythms.po-ta-to"), Say("terms.word-rhythms.short-half-short")),
+        ("1/3 1/3 1/3", Say("terms.word-rhythms.pep-per-mint"), Say("terms.word-rhythms.three-even")),
+        ("2/3 1/3", Say("terms.word-rhythms.sail-or"), Say("terms.word-rhythms.of-three-long-short")),
+        ("1/3 2/3", Say("terms.word-rhythms.a-head"), Say("terms.word-rhythms.of-three-short-long")),
     ];
 
     /// <summary>The syllables of a pattern in a house style; null for a pattern without a word.</summary>
@@ -39,14 +40,18 @@ public static class WordRhythms
         if (Shipped.All(s => s.Pattern != pattern))
         {
             var kept = string.Join(", ", Shipped.Select(s => s.Pattern));
-            return $"“{pattern}” is not a rhythm that words are kept for; expected one of {kept}.";
+            return Say("terms.word-rhythms.is-not-a-rhythm-that-words-are", ("pattern", pattern), ("kept", kept));
         }
 
         var wanted = pattern.Split(' ').Length;
         var parts = word.Split('-');
         return parts.Length == wanted && parts.All(p => p.Trim().Length is > 0 and <= 12)
             ? null
-            : $"“{word}” needs {wanted} {(wanted == 1 ? "syllable" : "syllables")} parted by hyphens, "
-                + $"for the rhythm {pattern}.";
+            : Say(
+                "terms.word-rhythms.needs-parted-by-hyphens-for-the",
+                ("word", word),
+                ("wanted", wanted),
+                ("pattern", pattern)
+            );
     }
 }

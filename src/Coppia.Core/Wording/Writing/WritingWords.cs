@@ -2,6 +2,7 @@ using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
 using Coppia.Core.Wording.Terms;
 using Coppia.Core.Writing;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Core.Wording.Writing;
 
@@ -18,8 +19,8 @@ public static class WritingWords
             ? staff.RoomOf(staff.Caret.Bar)!.Value
             : staff.Missing(staff.Caret.Bar);
         return left > Fraction.Zero
-            ? $"{Beats(left, time)} left in {bar.Named()}"
-            : English.Capital($"{bar.Named()} is full");
+            ? Say("writing.left-in", ("beats", Beats(left, time)), ("bar", bar.Named()))
+            : English.Capital(Say("writing.is-full", ("bar", bar.Named())));
     }
 
     /// <summary>"1 beat missing", "half a beat too many"; null for a bar that is whole.</summary>
@@ -29,9 +30,12 @@ public static class WritingWords
         if (missing.IsZero || staff.Score.Bars[bar].Time is not { } time)
             return null;
         if (missing < Fraction.Zero)
-            return $"{Beats(Fraction.Zero - missing, time)} too many";
+            return Say("writing.too-many", ("beats", Beats(Fraction.Zero - missing, time)));
         // The last bar is still being written.
-        return $"{Beats(missing, time)} {(bar == staff.Score.Bars.Count - 1 ? "left" : "missing")}";
+        var beats = Beats(missing, time);
+        return bar == staff.Score.Bars.Count - 1
+            ? Say("writing.left", ("beats", beats))
+            : Say("writing.missing", ("beats", beats));
     }
 
     /// <summary>What a step had to leave out; null where nothing.</summary>
@@ -39,13 +43,12 @@ public static class WritingWords
         signs switch
         {
             BarlineSigns.None => null,
-            BarlineSigns.OrderOfPlaying => Gone("repeats, endings and part letters"),
-            BarlineSigns.DoubleBarlines => Gone("double barlines"),
-            _ => Gone("repeats, endings, part letters and double barlines"),
+            BarlineSigns.OrderOfPlaying => Gone(Say("writing.repeats-endings-and-part-letters")),
+            BarlineSigns.DoubleBarlines => Gone(Say("writing.double-barlines")),
+            _ => Gone(Say("writing.repeats-endings-part-letters-and")),
         };
 
-    private static string Gone(string signs) =>
-        $"Some {signs} would stand inside a bar now. They are left out; undo brings back the bars as they were.";
+    private static string Gone(string signs) => Say("writing.some-would-stand-inside-a-bar-now", ("signs", signs));
 
     /// <summary>What stands before the caret: "F♯, quarter, bar 3, beat 2"; at the beginning, what comes.</summary>
     public static string At(WritingStaff staff, HouseStyle style)
@@ -55,12 +58,13 @@ public static class WritingWords
             var count = staff
                 .Score.Bars.SelectMany((b, i) => b.Events.Select((_, k) => new Caret(i, k)))
                 .Count(c => !c.IsBefore(s.First) && c.IsBefore(s.End));
-            return $"{count} selected, to {staff.Score.Bars[staff.Caret.Bar].Named()}.";
+            return Say("writing.selected-to", ("count", count), ("bars", staff.Score.Bars[staff.Caret.Bar].Named()));
         }
 
-        return staff.EventBefore is { } before ? $"After {Said(staff, before, style)}."
-            : staff.EventAfter is { } after ? $"At the beginning, before {Said(staff, after, style)}."
-            : "At the beginning.";
+        return staff.EventBefore is { } before ? Say("writing.at-after", ("said", Said(staff, before, style)))
+            : staff.EventAfter is { } after
+                ? Say("writing.at-the-beginning-before", ("said", Said(staff, after, style)))
+            : Say("writing.at-the-beginning");
     }
 
     private static string Said(WritingStaff staff, ScoreEvent e, HouseStyle style)
@@ -69,20 +73,29 @@ public static class WritingWords
         var beat = e.Onset / (bar.Time?.Beat ?? Fraction.Quarter) + Fraction.Whole;
         var value = e.Words(style.ValueNames);
         var what = e.Pitch is { } pitch ? $"{Labels.Note(pitch, style)}{pitch.Octave}, {value}" : value;
-        return $"{what}, {bar.Named()}, beat {English.Mixed(beat)}";
+        return Say("writing.said-beat", ("what", what), ("bar", bar.Named()), ("beat", English.Mixed(beat)));
     }
 
     internal static string Beats(Fraction length, TimeSignature time)
     {
         var beats = length / time.Beat;
         if (beats.Denominator == 1)
-            return beats.Numerator == 1 ? "1 beat" : $"{beats.Numerator} beats";
+            return beats.Numerator == 1
+                ? Say("writing.1-beat")
+                : Say("writing.beats-beats", ("numerator", beats.Numerator));
         if (beats == new Fraction(1, 2))
-            return "half a beat";
+            return Say("writing.half-a-beat");
         var whole = beats.Numerator / beats.Denominator;
         var rest = new Fraction(beats.Numerator % beats.Denominator, beats.Denominator);
         return whole == 0
-            ? $"{rest} of a beat"
-            : $"{whole} {(rest == new Fraction(1, 2) ? "and a half" : $"and {rest}")} beats";
+            ? Say("writing.of-a-beat", ("rest", rest))
+            : Say(
+                "writing.beats-beats-2",
+                ("whole", whole),
+                (
+                    "what",
+                    rest == new Fraction(1, 2) ? Say("writing.and-a-half") : Say("writing.beats-and", ("rest", rest))
+                )
+            );
     }
 }
