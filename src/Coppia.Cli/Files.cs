@@ -150,7 +150,7 @@ internal static class Files
                     ("instrument", reading.Instrument.Name.ToLowerInvariant())
                 )
             );
-        foreach (var warning in new ReadingWords(reading).Warnings())
+        foreach (var warning in new ReadingWords(reading).Warnings)
             error.WriteLine($"{file}: {warning}");
     }
 

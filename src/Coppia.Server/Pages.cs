@@ -1,7 +1,6 @@
 using Microsoft.AspNetCore.Http.Metadata;
 using Microsoft.AspNetCore.Routing.Template;
 using Microsoft.Extensions.FileProviders;
-using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server;
 
@@ -23,7 +22,7 @@ internal static class Pages
                 // File names under assets carry a hash of their content, or the version of what they are.
                 OnPrepareResponse = c =>
                     c.Context.Response.Headers.CacheControl = c.Context.Request.Path.StartsWithSegments("/assets")
-                        ? Say("server.pages.public-max-age-31536000-immutable")
+                        ? "public, max-age=31536000, immutable"
                         : "no-cache",
             }
         );

@@ -26,17 +26,31 @@ public partial class CatalogueTests
         foreach (Match call in Call().Matches(text))
         {
             var arguments = Arguments(text, call.Index + call.Length);
+            if (call.Value != "Say(")
+            {
+                // A limit at a field of a request.
+                yield return (
+                    Where(file, text, call),
+                    [.. Key().Matches(arguments[call.Value == "Within(" ? 2 : 1]).Select(k => k.Groups[1].Value)],
+                    call.Value == "Within(" ? ["least", "most"] : ["most"]
+                );
+                continue;
+            }
+
             var keys = Key().Matches(arguments[0]).Select(k => k.Groups[1].Value).ToArray();
             if (keys.Length > 0)
             {
                 yield return (
-                    $"{Path.GetFileName(file)}:{text[..call.Index].Count(c => c == '\n') + 1}",
+                    Where(file, text, call),
                     keys,
                     [.. arguments.Skip(1).Select(a => Name().Match(a).Groups[1].Value)]
                 );
             }
         }
     }
+
+    private static string Where(string file, string text, Match call) =>
+        $"{Path.GetFileName(file)}:{text[..call.Index].Count(c => c == '\n') + 1}";
 
     /// <summary>The arguments of a call, whose opening parenthesis is the character before.</summary>
     private static List<string> Arguments(string text, int from)
@@ -98,7 +112,7 @@ public partial class CatalogueTests
         Assert.Equal(keys.Distinct().Order(StringComparer.Ordinal), keys);
     }
 
-    [GeneratedRegex(@"(?<![\w.])Say\(")]
+    [GeneratedRegex(@"(?<![\w.])Say\(|(?<=property: )(Within|AtMost)\(")]
     private static partial Regex Call();
 
     [GeneratedRegex("\"([a-z0-9-]+(?:\\.[a-z0-9-]+)+)\"")]

@@ -196,6 +196,21 @@ public partial class FolderTests
                 .SelectMany(Spoken)
         );
 
+    /// <summary>
+    /// How the catalogue itself is wrong, words that others print and Coppia looks for, and the names of things in
+    /// files, which are read again.
+    /// </summary>
+    private static readonly string[] Unsaid =
+    [
+        "Message.cs",
+        "Catalogue.cs",
+        "TempoWords.cs",
+        "ThingText.cs",
+        "KeyText.cs",
+        "SheetNotes.cs",
+        "MusicXmlNote.cs",
+    ];
+
     [Fact] // A second language is a file: whoever speaks does so by a key of the catalogue.
     public void Nobody_speaks_but_the_catalogue() =>
         AssertNone(
@@ -203,7 +218,7 @@ public partial class FolderTests
                 .Select(floor => Path.Combine(Source, floor))
                 .Append(Path.Combine(Core, "Wording"))
                 .SelectMany(Files)
-                .Where(f => Path.GetFileName(f) is not ("Message.cs" or "Catalogue.cs" or "TempoWords.cs"))
+                .Where(f => !Unsaid.Contains(Path.GetFileName(f)))
                 .SelectMany(f => Spoken(f, OfProgrammers()))
         );
 
@@ -287,7 +302,8 @@ public partial class FolderTests
     [GeneratedRegex(
         @"(Argument\w*|InvalidOperation|Unreachable|NotSupported|KeyNotFound)Exception\(|LoggerMessage\(|"
             + @"Log(Information|Warning|Error)\(|With(Summary|Description)\(|\[Description|charset=|filename=|"
-            + "SELECT|INSERT|UPDATE|DELETE|PRAGMA|ORDER BY| AS [A-Z]|\"[a-z_]+(, [a-z_]+)+\"|\"coppia [a-z]|"
+            + "SELECT|INSERT|UPDATE|DELETE|PRAGMA|ORDER BY| AS [A-Z]|@[A-Za-z]|deleted_at|"
+            + "\"[a-z_]+(, [a-z_]+)+\"|\"coppia [a-z]|"
             + "\"missing required properties|=> ScaleForm\\."
     )]
     private static partial Regex OfProgrammers();

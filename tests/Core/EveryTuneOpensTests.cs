@@ -132,8 +132,7 @@ public partial class EveryTuneOpensTests
         var form = reading.Tune.Form;
         foreach (
             var sentence in words
-                .Warnings()
-                .Concat(BowWords.Check(reading.BowCheck))
+                .Warnings.Concat(BowWords.Check(reading.BowCheck))
                 .Concat(reading.Trouble.Select(words.Trouble.Of))
                 .Concat(form.Traps.Select(words.Form.Trap))
                 .Concat(form.Passages.Select(words.Form.Passage))

@@ -10,7 +10,7 @@ internal static class Said
     public static string Text(this PlayerReading reading, Remark remark) =>
         new ReadingWords(reading).Remarks.Of(remark);
 
-    public static IEnumerable<string> Warned(this PlayerReading reading) => new ReadingWords(reading).Warnings();
+    public static IEnumerable<string> Warned(this PlayerReading reading) => new ReadingWords(reading).Warnings;
 
     public static string Text(this PlayerReading reading, TroubleSpot spot) =>
         new ReadingWords(reading).Trouble.Of(spot);

@@ -1,7 +1,6 @@
 using Coppia.Data.Store;
 using Dapper;
 using Microsoft.Data.Sqlite;
-using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Data.Desk;
 
@@ -90,7 +89,7 @@ public sealed class TaskRepository(Database database, TimeProvider clock)
     public SaveOutcome Save(TaskRecord task) =>
         Save(
             task.Id,
-            Say("desk.task.title-title-document-document-changed"),
+            "title = @Title, document = @Document, changed_at = @now",
             new
             {
                 task.Title,

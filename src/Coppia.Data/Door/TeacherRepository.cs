@@ -145,7 +145,7 @@ public sealed class TeacherRepository(Database database, TimeProvider clock)
         var now = List();
         if (now.Count == 0)
             return;
-        using var connection = new SqliteConnection(Say("door.teacher.data-source-pooling-false", ("file", file)));
+        using var connection = new SqliteConnection($"Data Source={file};Pooling=False");
         connection.Open();
         using var step = connection.BeginTransaction();
         connection.Execute("DELETE FROM teacher", transaction: step);

@@ -1,6 +1,5 @@
 using Coppia.Data.Store;
 using Dapper;
-using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Data.Exercises;
 
@@ -106,7 +105,7 @@ public sealed class SheetRepository(Database database, TimeProvider clock)
     public SaveOutcome Save(SheetRecord sheet) =>
         Save(
             sheet.Id,
-            Say("exercises.sheet.heading-heading-instruments"),
+            "heading = @Heading, instruments = @Instruments, document = @Document, changed_at = @now",
             new
             {
                 sheet.Heading,

@@ -122,9 +122,7 @@ public sealed class Backup(LibraryFolder folder, TimeProvider clock)
             Write(file, copy);
             new Database(copy).Close();
             // One file again: what the migrations wrote is in it.
-            using (
-                var connection = new SqliteConnection(Say("keeping.backup.data-source-pooling-false", ("copy", copy)))
-            )
+            using (var connection = new SqliteConnection($"Data Source={copy};Pooling=False"))
             {
                 connection.Open();
                 Run(connection, "PRAGMA journal_mode = DELETE");
@@ -158,11 +156,7 @@ public sealed class Backup(LibraryFolder folder, TimeProvider clock)
             using (File.Create(unfinished)) { }
             LibraryFolder.CloseToOthers(unfinished);
             using (var from = Reading(database))
-            using (
-                var to = new SqliteConnection(
-                    Say("keeping.backup.data-source-pooling-false-2", ("unfinished", unfinished))
-                )
-            )
+            using (var to = new SqliteConnection($"Data Source={unfinished};Pooling=False"))
             {
                 to.Open();
                 from.BackupDatabase(to);

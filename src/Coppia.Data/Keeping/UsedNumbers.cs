@@ -1,6 +1,5 @@
 using Dapper;
 using Microsoft.Data.Sqlite;
-using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Data.Keeping;
 
@@ -20,9 +19,7 @@ internal static class UsedNumbers
         Used[] used;
         try
         {
-            using var read = new SqliteConnection(
-                Say("keeping.used-numbers.data-source-mode-readonly-pooling", ("from", from))
-            );
+            using var read = new SqliteConnection($"Data Source={from};Mode=ReadOnly;Pooling=False");
             used =
             [
                 .. read.Query<Used>(
@@ -35,7 +32,7 @@ internal static class UsedNumbers
             return;
         }
 
-        using var write = new SqliteConnection(Say("keeping.used-numbers.data-source-pooling-false", ("into", into)));
+        using var write = new SqliteConnection($"Data Source={into};Pooling=False");
         write.Execute("UPDATE sqlite_sequence SET seq = max(seq, @Last) WHERE name = @Table", used);
     }
 }

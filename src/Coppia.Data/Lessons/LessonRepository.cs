@@ -1,7 +1,6 @@
 using Coppia.Data.Store;
 using Dapper;
 using Microsoft.Data.Sqlite;
-using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Data.Lessons;
 
@@ -153,7 +152,7 @@ public sealed class LessonRepository(Database database, TimeProvider clock)
     public SaveOutcome Save(LessonRecord lesson) =>
         Save(
             lesson.Id,
-            Say("lessons.lesson.day-day-document-document-taught-at"),
+            "day = @Day, document = @Document, taught_at = @taughtAt",
             new
             {
                 lesson.Day,

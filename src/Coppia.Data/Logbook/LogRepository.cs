@@ -1,6 +1,5 @@
 using Coppia.Data.Store;
 using Dapper;
-using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Data.Logbook;
 
@@ -22,7 +21,7 @@ public sealed class LogRepository(Database database)
         Read<CardAnswerRecord>(
             "card_answer",
             "day, card, right, mistake",
-            Say("logbook.log.day-since-and-right-0"),
+            "day >= @since AND right = 0",
             classId,
             since
         );

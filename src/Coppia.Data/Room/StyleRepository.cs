@@ -1,6 +1,5 @@
 using Coppia.Data.Store;
 using Dapper;
-using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Data.Room;
 
@@ -73,7 +72,7 @@ public sealed class StyleRepository(Database database, TimeProvider clock)
     public SaveOutcome Save(long id, int version, string name, string json) =>
         Save(
             id,
-            Say("room.style.name-name-json-json-changed-at-now"),
+            "name = @name, json = @json, changed_at = @now",
             new
             {
                 Id = id,

@@ -98,7 +98,7 @@ public sealed class Database
     /// <exception cref="SqliteException">It cannot be done; everything is as it was.</exception>
     public void Replace(string file)
     {
-        using var from = new SqliteConnection(Say("store.database.data-source-mode-readonly-pooling", ("file", file)));
+        using var from = new SqliteConnection($"Data Source={file};Mode=ReadOnly;Pooling=False");
         from.Open();
         for (var tries = 0; ; tries++)
         {

@@ -2,7 +2,6 @@ using Coppia.Data.Stand;
 using Coppia.Data.Store;
 using Dapper;
 using Microsoft.Data.Sqlite;
-using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Data.Tunes;
 
@@ -81,13 +80,13 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
         // Nothing but signs: no word begins with them.
         if (words is "" && query.Words.Trim().Length > 0)
             return null;
-        var where = Say("tunes.tune.deleted-at-is-null");
+        var where = "deleted_at IS NULL";
         if (words.Length > 0)
             where += " AND id IN (SELECT rowid FROM tune_search WHERE tune_search MATCH @words)";
         if (query.Instrument is not null)
-            where += Say("tunes.tune.and-printed-for-instrument-or-id-in", ("withALineFor", WithALineFor));
+            where += $" AND (printed_for = @Instrument OR id IN ({WithALineFor}))";
         if (query.Key is not null)
-            where += Say("tunes.tune.and-key-name-key");
+            where += " AND key_name = @Key";
         return where;
     }
 
@@ -108,9 +107,9 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
 
     private static readonly Dictionary<TuneOrder, string> Orders = new()
     {
-        [TuneOrder.Title] = Say("tunes.tune.title-key-id"),
-        [TuneOrder.Added] = Say("tunes.tune.created-at-desc-id-desc"),
-        [TuneOrder.Changed] = Say("tunes.tune.changed-at-desc-id-desc"),
+        [TuneOrder.Title] = "title_key, id",
+        [TuneOrder.Added] = "created_at DESC, id DESC",
+        [TuneOrder.Changed] = "changed_at DESC, id DESC",
         [TuneOrder.Shortest] = "bars, title_key, id",
         [TuneOrder.Key] = "key_name, title_key, id",
     };
@@ -293,7 +292,7 @@ public sealed class TuneRepository(Database database, TimeProvider clock)
     public SaveOutcome ChooseLines(long id, int version, string lines, string printedFor) =>
         Save(
             id,
-            Say("tunes.tune.lines-lines-printed-for-printedfor"),
+            "lines = @lines, printed_for = @printedFor, changed_at = @now",
             new
             {
                 Id = id,

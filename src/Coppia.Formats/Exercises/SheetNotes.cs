@@ -3,7 +3,6 @@ using Coppia.Core.Fingering;
 using Coppia.Core.Instruments;
 using Coppia.Core.Music;
 using Coppia.Formats.Records;
-using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.Exercises;
 
@@ -34,14 +33,10 @@ internal static class SheetNotes
         var ledger = (place.Height < 0 ? -place.Height : place.Height - StaffPlace.TopLine) / 2;
         to["on"] = (place.OnLine, place.Height < 0) switch
         {
-            (true, true) => Say("exercises.sheet-notes.ledger-line-below"),
-            (true, false) => Say("exercises.sheet-notes.ledger-line-above"),
-            (false, true) => ledger == 0
-                ? Say("exercises.sheet-notes.below-the-staff")
-                : Say("exercises.sheet-notes.under-ledger-line-below"),
-            _ => ledger == 0
-                ? Say("exercises.sheet-notes.above-the-staff")
-                : Say("exercises.sheet-notes.over-ledger-line-above"),
+            (true, true) => "ledger line below",
+            (true, false) => "ledger line above",
+            (false, true) => ledger == 0 ? "below the staff" : "under ledger line below",
+            _ => ledger == 0 ? "above the staff" : "over ledger line above",
         };
         if (ledger > 0)
             to["number"] = ledger;

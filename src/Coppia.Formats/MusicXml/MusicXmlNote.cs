@@ -1,7 +1,6 @@
 using System.Globalization;
 using System.Xml.Linq;
 using Coppia.Core.Music;
-using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.MusicXml;
 
@@ -101,8 +100,8 @@ internal static class MusicXmlNote
             BeamPart.Begin => "begin",
             BeamPart.Continue => "continue",
             BeamPart.End => "end",
-            BeamPart.ForwardHook => Say("musicxml.note.forward-hook"),
-            _ => Say("musicxml.note.backward-hook"),
+            BeamPart.ForwardHook => "forward hook",
+            _ => "backward hook",
         };
 
     private static XElement? TieNotations(ScoreEvent e, bool tiedIn)

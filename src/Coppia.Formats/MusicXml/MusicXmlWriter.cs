@@ -3,7 +3,6 @@ using System.Xml.Linq;
 using Coppia.Core.Music;
 using Coppia.Formats.Abc;
 using Coppia.Formats.Source;
-using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Formats.MusicXml;
 
@@ -44,10 +43,7 @@ public static class MusicXmlWriter
             ),
             ScoreLines.WithOwnIds(lines).Select((l, i) => Part(l.Score, $"P{i + 1}", extras ?? new MusicXmlExtras()))
         );
-        return Say(
-            "musicxml.writer.xml-version-1-0-encoding-utf-8",
-            ("disableFormatting", root.ToString(SaveOptions.DisableFormatting))
-        );
+        return $"<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n{root.ToString(SaveOptions.DisableFormatting)}\n";
     }
 
     private static XElement Part(Score score, string id, MusicXmlExtras extras)

@@ -16,8 +16,8 @@ public static class KeyText
         {
             ScaleForm.Major => tonic,
             ScaleForm.NaturalMinor => tonic + "m",
-            ScaleForm.HarmonicMinor => Say("records.key-text.harmonic-minor", ("tonic", tonic)),
-            _ => Say("records.key-text.melodic-minor", ("tonic", tonic)),
+            ScaleForm.HarmonicMinor => $"{tonic} harmonic minor",
+            _ => $"{tonic} melodic minor",
         };
     }
 

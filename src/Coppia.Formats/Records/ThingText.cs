@@ -20,31 +20,22 @@ public static class ThingText
     public static string Of(KnownThing thing) =>
         thing switch
         {
-            KnownNote n => Say(
-                "records.thing-text.of-note",
-                ("instrument", n.Instrument),
-                ("open", n.Open),
-                ("pitch", n.Pitch)
-            ),
+            KnownNote n => $"note {n.Instrument} {n.Open} {n.Pitch}",
             KnownFinger f => Say(
                 "records.thing-text.of-finger",
                 ("instrument", f.Instrument),
                 ("what", f.Place.Reach ? "reach" : Name(f.Place.Word)),
                 ("finger", Figure(f.Place.Finger))
             ),
-            KnownPosition p => Say(
-                "records.thing-text.of-position",
-                ("instrument", p.Instrument),
-                ("position", p.Position)
-            ),
-            KnownKey k => Say("records.thing-text.of-key", ("fifths", Figure(k.Fifths))),
-            KnownMeter m => Say("records.thing-text.of-meter", ("beats", Figure(m.Beats)), ("unit", Figure(m.Unit))),
-            KnownValue v => Say("records.thing-text.of-value", ("v", Of(v.Value))),
-            KnownRest r => Say("records.thing-text.of-rest", ("r", Of(r.Value))),
-            KnownRhythm r => Say("records.thing-text.of-rhythm", ("pattern", r.Pattern)),
-            KnownSlur s => Say("records.thing-text.of-slur", ("notes", Figure(s.Notes))),
-            KnownDynamic d => Say("records.thing-text.of-dynamic", ("sign", d.Sign)),
-            KnownSign s => Say("records.thing-text.of-sign", ("sign", Name(s.Sign))),
+            KnownPosition p => $"position {p.Instrument} {p.Position}",
+            KnownKey k => $"key {Figure(k.Fifths)}",
+            KnownMeter m => $"meter {Figure(m.Beats)}/{Figure(m.Unit)}",
+            KnownValue v => $"value {Of(v.Value)}",
+            KnownRest r => $"rest {Of(r.Value)}",
+            KnownRhythm r => $"rhythm {r.Pattern}",
+            KnownSlur s => $"slur {Figure(s.Notes)}",
+            KnownDynamic d => $"dynamic {d.Sign}",
+            KnownSign s => $"sign {Name(s.Sign)}",
             _ => throw new ArgumentOutOfRangeException(
                 nameof(thing),
                 thing.GetType(),

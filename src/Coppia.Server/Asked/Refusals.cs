@@ -17,6 +17,8 @@ internal static class Refusals
     {
         try
         {
+            foreach (var asked in call.Arguments)
+                Checks.OrRefuse(asked);
             return await next(call);
         }
         catch (RefusedException e)

@@ -32,6 +32,11 @@ internal class RefusedException(int status, string title, string? detail = null)
     /// <summary>422: what was sent can be read, and cannot be kept or done.</summary>
     public static RefusedException Wrong(string what) => new(422, what);
 
+    /// <summary>422: a field of what was sent cannot be.</summary>
+    /// <param name="field">As JSON names it.</param>
+    public static RefusedException Field(string field, string wrong) =>
+        new(422, wrong) { With = { ["errors"] = new Dictionary<string, string[]> { [field] = [wrong] } } };
+
     /// <summary>409: another window was quicker, and nothing is overwritten.</summary>
     public static RefusedException Meanwhile(string what) => new(409, what);
 

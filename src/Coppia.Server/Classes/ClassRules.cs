@@ -1,3 +1,4 @@
+using Coppia.Core.School;
 using Coppia.Data.Classes;
 using Coppia.Server.Asked;
 using static Coppia.Core.Wording.Messages.Catalogue;
@@ -7,8 +8,6 @@ namespace Coppia.Server.Classes;
 /// <summary>What a class and its learners may be.</summary>
 internal static class ClassRules
 {
-    private const int LongestName = 80;
-
     public static RefusedException NoClass(long id) =>
         RefusedException.NotHere(Say("classes.class.there-is-no-class-it-may-have", ("id", id)));
 
@@ -25,16 +24,14 @@ internal static class ClassRules
             Tapes = LearnerView.TextOf(l.Tapes),
         };
 
+    /// <summary>What a class cannot be called, or how long its lesson cannot be; null for nothing.</summary>
     public static string? Wrong(string name, int minutes) =>
-        name.Trim().Length is 0 or > LongestName
-            ? Say("classes.class.expected-a-name-of-1-to-characters", ("longestName", LongestName))
-        : minutes is < 5 or > 240 ? Say("classes.class.expected-a-lesson-of-5-to-240")
-        : null;
+        Checks.FirstWrong(new ClassRequest(name, [], LessonMinutes: minutes))?.Wrong;
 
     public static string? Wrong(IReadOnlyList<LearnerRequest> learners, int present = 0)
     {
-        if (present + learners.Count > LearnerList.MostLearners)
-            return Say("classes.class.a-class-has-at-most-learners", ("mostLearners", LearnerList.MostLearners));
+        if (present + learners.Count > Limits.MostLearners)
+            return Say("classes.class.a-class-has-at-most-learners", ("mostLearners", Limits.MostLearners));
         foreach (var (i, l) in learners.Index())
         {
             var wrong =

@@ -1,6 +1,8 @@
 using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
+using Coppia.Core.School;
 using Coppia.Data.Classes;
+using Coppia.Server.Asked;
 
 namespace Coppia.Server.Classes;
 
@@ -94,15 +96,24 @@ public sealed record LearnerChange(
 /// <summary>A new class.</summary>
 /// <param name="Start">What it knows already: everything up to this stage of the usual order; null for nothing.</param>
 public sealed record ClassRequest(
-    string Name,
+    [property: AtMost(Limits.LongestClassName, "classes.class.expected-a-name-of-1-to-characters", MinimumLength = 1)]
+        string Name,
     IReadOnlyList<LearnerRequest> Learners,
     StartRequest? Start = null,
-    int LessonMinutes = 45,
+    [property: Within(Limits.ShortestLesson, Limits.LongestLesson, "classes.class.expected-a-lesson-of-minutes")]
+        int LessonMinutes = 45,
     long? StyleId = null
 );
 
 /// <summary>A changed class, with the version that the editor saw.</summary>
-public sealed record ClassChange(int Version, string Name, int LessonMinutes, long? StyleId);
+public sealed record ClassChange(
+    int Version,
+    [property: AtMost(Limits.LongestClassName, "classes.class.expected-a-name-of-1-to-characters", MinimumLength = 1)]
+        string Name,
+    [property: Within(Limits.ShortestLesson, Limits.LongestLesson, "classes.class.expected-a-lesson-of-minutes")]
+        int LessonMinutes,
+    long? StyleId
+);
 
 /// <summary>A list to be read as learners.</summary>
 public sealed record LearnerText(string Text);

@@ -1,5 +1,6 @@
 using System.Globalization;
 using Coppia.Core.Instruments;
+using Coppia.Core.School;
 using Coppia.Core.Wording.Terms;
 using CsvHelper;
 using CsvHelper.Configuration;
@@ -29,8 +30,6 @@ public sealed record ListedLearner(
 /// </summary>
 internal static class LearnerList
 {
-    public const int MostLearners = 200;
-    public const int LongestNickname = 40;
     private const int LongestText = 50_000;
 
     private static readonly char[] Separators = ['\t', ';', ','];
@@ -53,7 +52,7 @@ internal static class LearnerList
                 Say(
                     "classes.learner-list.the-list-is-longer-than-characters",
                     ("longestText", (LongestText).ToString("N0", System.Globalization.CultureInfo.InvariantCulture)),
-                    ("mostLearners", MostLearners)
+                    ("mostLearners", Limits.MostLearners)
                 )
             );
         string[] lines = [.. text.ReplaceLineEndings("\n").Split('\n')];
@@ -67,12 +66,12 @@ internal static class LearnerList
         [
             .. (columns is null ? learners : learners[1..]).Select(r => Learner(r.Item1, Ordered(r.Item2, columns))),
         ];
-        if (read.Length > MostLearners)
+        if (read.Length > Limits.MostLearners)
             throw new FormatException(
                 Say(
                     "classes.learner-list.the-list-has-learners-expected-at",
                     ("read", read.Length),
-                    ("mostLearners", MostLearners)
+                    ("mostLearners", Limits.MostLearners)
                 )
             );
         return read;
@@ -81,8 +80,8 @@ internal static class LearnerList
     /// <summary>What is wrong with a learner, or null.</summary>
     public static string? Wrong(string nickname, string instrument, string size)
     {
-        if (nickname.Trim().Length is 0 or > LongestNickname)
-            return Say("classes.learner-list.expected-a-nickname-of-1-to", ("longestNickname", LongestNickname));
+        if (nickname.Trim().Length is 0 or > Limits.LongestNickname)
+            return Say("classes.learner-list.expected-a-nickname-of-1-to", ("longestNickname", Limits.LongestNickname));
         if (StringSection.Named(instrument) is not { } known)
             return Say(
                 "classes.learner-list.is-not-an-instrument-expected",

@@ -61,8 +61,7 @@ internal sealed class SetWork(
     {
         var one = asker.Class;
         var wrong =
-            asked.Tempo is < 20 or > 300 ? Say("classes.set-work.expected-a-tempo-of-20-to-300")
-            : asked.Instrument is { } i && StringSection.Named(i) is null
+            asked.Instrument is { } i && StringSection.Named(i) is null
                 ? Say("classes.set-work.is-not-an-instrument", ("i", i))
             : asked.LearnerId is { } l && learners.Find(l)?.ClassId != one.Id
                 ? Say("classes.set-work.this-learner-is-not-in-the-class")

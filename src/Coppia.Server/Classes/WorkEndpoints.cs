@@ -38,7 +38,7 @@ public sealed record WorkRequest(
     DateOnly Due,
     long? TuneId = null,
     long? SheetId = null,
-    int? Tempo = null,
+    [property: Within(Limits.SlowestTempo, Limits.FastestTempo, "classes.set-work.expected-a-tempo")] int? Tempo = null,
     string? Instrument = null,
     long? LearnerId = null,
     long? TaskId = null

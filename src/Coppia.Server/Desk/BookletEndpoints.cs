@@ -1,9 +1,11 @@
 using System.IO.Compression;
 using System.Text;
+using Coppia.Core.School;
 using Coppia.Data.Classes;
 using Coppia.Data.Desk;
-using Coppia.Data.Tunes;
+using Coppia.Formats.MusicXml;
 using Coppia.Server.Asked;
+using Coppia.Server.Stand;
 using Microsoft.AspNetCore.Http.HttpResults;
 using static Coppia.Core.Wording.Messages.Catalogue;
 
@@ -33,11 +35,11 @@ internal static class BookletEndpoints
         var one = asker.Class;
         if (
             string.IsNullOrWhiteSpace(asked.Title)
-            || asked.Title.Length > KeptTasks.LongestTitle
+            || asked.Title.Length > Limits.LongestTaskTitle
             || asked.PerPage is not (1 or 2)
         )
             throw RefusedException.Wrong(
-                Say("desk.booklet.expected-a-title-of-1-to-characters", ("longestTitle", KeptTasks.LongestTitle))
+                Say("desk.booklet.expected-a-title-of-1-to-characters", ("longestTitle", Limits.LongestTaskTitle))
             );
         booklets.Save(
             new BookletRecord
@@ -66,22 +68,22 @@ internal static class BookletEndpoints
         {
             foreach (var (i, id) in booklet.Pieces.Index())
             {
-                if (Readable(pieces, one, booklet, id) is not { } tune)
+                if (Readable(pieces, one, booklet, id) is not { } piece)
                     continue;
-                using var entry = zip.CreateEntry($"{i + 1:00}-{FileNames.Plain(tune.Title)}.musicxml").Open();
-                entry.Write(Encoding.UTF8.GetBytes(tune.Source));
+                using var entry = zip.CreateEntry($"{i + 1:00}-{FileNames.Plain(piece.Tune.Title)}.musicxml").Open();
+                entry.Write(Encoding.UTF8.GetBytes(MusicXmlWriter.Write(piece.Score)));
             }
         }
 
         return TypedResults.Bytes(whole.ToArray(), "application/zip", $"booklet-{FileNames.Plain(one.Name)}.zip");
     }
 
-    private static TuneRecord? Readable(Pieces pieces, ClassRecord one, BookletDoc booklet, long piece)
+    private static KeptTune? Readable(Pieces pieces, ClassRecord one, BookletDoc booklet, long piece)
     {
         try
         {
             var (who, found) = pieces.Find(one.Id, piece);
-            return Pieces.AsTune(booklet, who, found).Tune;
+            return Pieces.AsTune(booklet, who, found);
         }
         catch (Exception e) when (e is RefusedException or FormatException)
         {

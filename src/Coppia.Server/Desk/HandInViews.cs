@@ -2,7 +2,6 @@ using Coppia.Core.Composition;
 using Coppia.Core.School;
 using Coppia.Data.Desk;
 using Coppia.Data.Tunes;
-using Coppia.Formats.MusicXml;
 using Coppia.Server.Stand;
 
 namespace Coppia.Server.Desk;
@@ -151,7 +150,7 @@ internal sealed record OpenPiece(
 
     /// <summary>The piece as a tune that is not kept, so that it can be read on any instrument.</summary>
     public KeptTune AsTune(string title, string? composer) =>
-        KeptTune.Of(
+        KeptTune.Unkept(
             new TuneRecord
             {
                 // Below all tunes that are kept.
@@ -161,7 +160,7 @@ internal sealed record OpenPiece(
                 Title = title,
                 Composer = composer ?? "",
                 PrintedFor = Task.Instrument.Id,
-                Source = MusicXmlWriter.Write(PieceScore.Of(Piece, Task, title, composer)),
-            }
+            },
+            PieceScore.Of(Piece, Task, title, composer)
         );
 }

@@ -1,5 +1,6 @@
 using Coppia.Core.Composition;
 using Coppia.Core.Knowledge;
+using Coppia.Core.School;
 using Coppia.Core.Wording.Desk;
 using Coppia.Core.Wording.Terms;
 using Coppia.Data.Desk;
@@ -11,8 +12,6 @@ namespace Coppia.Server.Desk;
 /// <summary>Writing tasks as they are made and kept, and what each player sees of them.</summary>
 internal sealed class KeptTasks(TaskRepository tasks, Asker asker, DeskText text)
 {
-    public const int LongestTitle = 80;
-
     public static RefusedException NoTask(long id) =>
         RefusedException.NotHere(Say("desk.kept-tasks.there-is-no-writing-task-here", ("id", id)));
 
@@ -73,9 +72,9 @@ internal sealed class KeptTasks(TaskRepository tasks, Asker asker, DeskText text
     private string Checked(TaskRequest asked)
     {
         var title = asked.Title.Trim();
-        if (title.Length is 0 or > LongestTitle)
+        if (title.Length is 0 or > Limits.LongestTaskTitle)
             throw new FormatException(
-                Say("desk.kept-tasks.expected-a-title-of-1-to-characters", ("longestTitle", LongestTitle))
+                Say("desk.kept-tasks.expected-a-title-of-1-to-characters", ("longestTitle", Limits.LongestTaskTitle))
             );
         return View(null, null, title, asked.Task).Wrong is [var wrong, ..] ? throw new FormatException(wrong) : title;
     }

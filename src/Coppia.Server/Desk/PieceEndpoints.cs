@@ -2,6 +2,7 @@ using System.Text;
 using Coppia.Core.School;
 using Coppia.Core.Wording.Desk;
 using Coppia.Data.Desk;
+using Coppia.Formats.MusicXml;
 using Coppia.Server.Asked;
 using Coppia.Server.Stand;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -77,11 +78,11 @@ internal static class PieceEndpoints
         var (_, found) = pieces.Find(@class, piece);
         var words = asked.Words.Trim();
         if (
-            words.Length is 0 or > HandIn.LongestRemark
+            words.Length is 0 or > Limits.LongestRemark
             || asked.Bar is { } bar && (bar < 1 || bar > found.Piece.Bars.Count)
         )
             throw RefusedException.Wrong(
-                Say("desk.piece.expected-1-to-characters-about-a-bar", ("longestRemark", HandIn.LongestRemark))
+                Say("desk.piece.expected-1-to-characters-about-a-bar", ("longestRemark", Limits.LongestRemark))
             );
         var remark = new RemarkRecord
         {
@@ -123,11 +124,11 @@ internal static class PieceEndpoints
     private static FileContentHttpResult MusicXml(Asker asker, Pieces pieces, long @class, long piece)
     {
         var (who, found) = pieces.Find(@class, piece);
-        var tune = Pieces.AsTune(pieces.Booklet(asker.Class), who, found).Tune;
+        var tune = Pieces.AsTune(pieces.Booklet(asker.Class), who, found);
         return TypedResults.Bytes(
-            Encoding.UTF8.GetBytes(tune.Source),
+            Encoding.UTF8.GetBytes(MusicXmlWriter.Write(tune.Score)),
             MusicXmlType,
-            $"{FileNames.Plain(tune.Title)}.musicxml"
+            $"{FileNames.Plain(tune.Tune.Title)}.musicxml"
         );
     }
 }

@@ -102,7 +102,7 @@ internal sealed class Pieces(
         return kept is null
             ? new BookletDoc(
                 Say("desk.pieces.our-music", ("one", one.Name))[
-                    ..Math.Min(KeptTasks.LongestTitle, one.Name.Length + 11)
+                    ..Math.Min(Limits.LongestTaskTitle, one.Name.Length + 11)
                 ],
                 PerPage: 2,
                 Pairs: true,

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using Coppia.Core.Exercises;
+using Coppia.Core.School;
 using Coppia.Core.Wording.Exercises;
 using Coppia.Data.Exercises;
 using Coppia.Data.Store;
@@ -83,7 +84,7 @@ internal sealed class KeptSheets(SheetRepository repository, SheetParts parts, I
     public SheetView Duplicate(long id)
     {
         var sheet = Find(id);
-        var heading = Copies.NameOf(sheet.Heading, repository.Headings(), SheetParts.LongestHeading);
+        var heading = Copies.NameOf(sheet.Heading, repository.Headings(), Limits.LongestSheetHeading);
         var doc = DocOf(sheet) with { Heading = heading };
         return View(repository.Add(Record(doc)), doc);
     }

@@ -1,6 +1,7 @@
 using Coppia.Core.Exercises;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
+using Coppia.Core.School;
 using Coppia.Core.Shapes;
 using Coppia.Core.Wording.Exercises;
 using Coppia.Core.Wording.Terms;
@@ -28,7 +29,6 @@ internal sealed class SheetParts(Asker asker, Readings readings)
 {
     private const int MostParts = 40;
     private const int MostItems = 300;
-    internal const int LongestHeading = 120;
 
     /// <exception cref="FormatException">The request is not one; the message says what was expected.</exception>
     /// <exception cref="SheetImpossibleException">It cannot be made.</exception>
@@ -176,9 +176,12 @@ internal sealed class SheetParts(Asker asker, Readings readings)
     /// <exception cref="FormatException">A question is broken; the message names it.</exception>
     public IReadOnlyList<SheetPartView> Views(SheetDoc doc)
     {
-        if (doc.Heading.Length > LongestHeading)
+        if (doc.Heading.Length > Limits.LongestSheetHeading)
             throw new FormatException(
-                Say("exercises.sheet-parts.the-heading-is-too-long-at-most", ("longestHeading", LongestHeading))
+                Say(
+                    "exercises.sheet-parts.the-heading-is-too-long-at-most",
+                    ("longestHeading", Limits.LongestSheetHeading)
+                )
             );
         if (doc.Parts.Count > MostParts || doc.Parts.Sum(p => p.Items.Count) > MostItems)
             throw new FormatException(

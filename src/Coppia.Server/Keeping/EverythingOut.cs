@@ -18,7 +18,6 @@ using Coppia.Server.Records;
 using Coppia.Server.Stand;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.Extensions.Options;
-using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Keeping;
 
@@ -53,12 +52,12 @@ internal sealed class EverythingOut(
             "key",
             "meter",
             "bars",
-            Say("keeping.everything-out.printed-for"),
+            "printed for",
             "added",
             "changed"
         );
         var fingers = new CsvText().Row("tune", "instrument", "note", "pitch", "string", "finger");
-        var bows = new CsvText().Row("tune", "note", "pitch", "change", Say("keeping.everything-out.taken-or-refused"));
+        var bows = new CsvText().Row("tune", "note", "pitch", "change", "taken or refused");
         foreach (var copy in _copy.Tunes(tunes.All()))
         {
             stop.ThrowIfCancellationRequested();

@@ -62,15 +62,20 @@ internal sealed class LearnReports(Own own, ReportRepository reports, SheetParts
     }
 
     private string? Wrong(string key, DateTimeOffset at) =>
-        key.Length is 0 or > Report.LongestKey
-            ? Say("learn.reports.expected-a-key-of-1-to-characters", ("longestKey", Report.LongestKey))
+        !Report.IsKey(key) ? Say("learn.reports.expected-a-key-of-1-to-characters", ("longestKey", Limits.LongestKey))
         : !Report.CanHaveHappened(at, clock.GetUtcNow()) ? Say("learn.reports.it-lies-ahead-of-today", ("key", key))
         : null;
 
     private static string? Wrong(PracticeReport p) =>
-        p.Minutes is < 0 or > 600 || p.Tempo is < 20 or > 300
-            ? Say("learn.reports.expected-0-to-600-minutes-and-a", ("key", p.Key))
-            : null;
+        Report.CanBe(p.Minutes, p.Tempo)
+            ? null
+            : Say(
+                "learn.reports.expected-minutes-and-a-tempo",
+                ("key", p.Key),
+                ("mostMinutes", Limits.MostMinutes),
+                ("slowest", Limits.SlowestTempo),
+                ("fastest", Limits.FastestTempo)
+            );
 
     private static PracticeRecord RecordOf(PracticeReport p) =>
         new()

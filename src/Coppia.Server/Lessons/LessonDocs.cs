@@ -1,5 +1,7 @@
 using Coppia.Core.Lesson;
 using Coppia.Core.Music;
+using Coppia.Core.School;
+using Coppia.Server.Asked;
 using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Lessons;
@@ -34,19 +36,20 @@ public sealed record StepDoc(
     string? Words = null,
     bool IsKnown = false,
     bool IsPinned = false,
-    int Ways = 1,
-    int Repeats = 1,
+    [property: Within(1, Limits.MostWays, "lessons.lesson.expected-ways")] int Ways = 1,
+    [property: Within(0, Limits.MostRepeats, "lessons.lesson.expected-repeats")] int Repeats = 1,
     double Beats = 0,
     double CountIn = 0,
-    int Tempo = LessonPace.UsualTempo,
-    int Said = 0,
-    double? Minutes = null,
+    [property: Within(Limits.SlowestTempo, Limits.FastestTempo, "lessons.lesson.expected-a-tempo")]
+        int Tempo = LessonPace.UsualTempo,
+    [property: Within(0, Limits.MostSaid, "lessons.lesson.expected-things-said")] int Said = 0,
+    [property: Within(0, Limits.LongestLesson, "lessons.lesson.expected-minutes")] double? Minutes = null,
     bool? Reached = null,
-    int? TempoReached = null
+    [property: Within(Limits.SlowestTempo, Limits.FastestTempo, "lessons.lesson.expected-a-tempo")]
+        int? TempoReached = null
 )
 {
     private const int LongestId = 20;
-    private const int LongestWords = 200;
     private const double MostBeats = 200_000;
 
     internal static StepDoc Of(LessonStep s, IReadOnlyList<long?> tunes) =>
@@ -103,15 +106,11 @@ public sealed record StepDoc(
         Id.Length is 0 or > LongestId
             ? Say("lessons.lesson.expected-a-name-of-1-to-characters", ("longestId", LongestId))
         : Tune is { } t && (t < 0 || t >= tunes) ? Say("lessons.lesson.expected-a-tune-from-0-to", ("tunes", tunes - 1))
-        : Words is { Length: > LongestWords }
-            ? Say("lessons.lesson.expected-at-most-characters", ("longestWords", LongestWords))
+        : Words is { Length: > Limits.LongestStepWords }
+            ? Say("lessons.lesson.expected-at-most-characters", ("longestWords", Limits.LongestStepWords))
         : Part == LessonPart.Own && string.IsNullOrWhiteSpace(Words)
             ? Say("lessons.lesson.expected-words-for-a-step-of-your")
-        : Ways is < 1 or > 10 ? Say("lessons.lesson.expected-1-to-10-ways")
-        : Repeats is < 0 or > 50 ? Say("lessons.lesson.expected-0-to-50-repeats")
-        : Tempo is < 20 or > 300 || TempoReached is < 20 or > 300 ? Say("lessons.lesson.expected-a-tempo-of-20-to-300")
-        : Said is < 0 or > 200 ? Say("lessons.lesson.expected-0-to-200-things-said")
-        : Minutes is < 0 or > 240 ? Say("lessons.lesson.expected-0-to-240-minutes")
+        : Checks.FirstWrong(this) is var (_, wrong) ? wrong
         : Beats is < 0 or > MostBeats || CountIn is < 0 or > MostBeats || !double.IsFinite(Beats + CountIn)
             ? Say("lessons.lesson.its-length-cannot-be")
         : Fifths is < -7 or > 7 ? Say("lessons.lesson.expected-a-key-of-7-to-7")
@@ -127,31 +126,28 @@ public sealed record StepDoc(
 /// <param name="Left">What was left out and can come back.</param>
 public sealed record LessonDoc(
     DateOnly Day,
-    int Minutes,
-    int TalkSeconds,
+    [property: Within(Limits.ShortestLesson, Limits.LongestLesson, "classes.class.expected-a-lesson-of-minutes")]
+        int Minutes,
+    [property: Within(0, Limits.MostTalkSeconds, "lessons.lesson.expected-seconds-of-talk")] int TalkSeconds,
     IReadOnlyList<StepDoc> Steps,
     IReadOnlyList<StepDoc> Left
 )
 {
-    private const int MostSteps = 1_000;
-
     internal IEnumerable<StepDoc> All => Steps.Concat(Left);
 
     /// <summary>What of it cannot be kept; null for nothing.</summary>
     internal string? Wrong(int tunes)
     {
-        if (Minutes is < 5 or > 240)
-            return Say("classes.class.expected-a-lesson-of-5-to-240");
-        if (TalkSeconds is < 0 or > 120)
-            return Say("lessons.lesson.expected-0-to-120-seconds-of-talk");
-        if (Steps.Count + Left.Count > MostSteps)
-            return Say("lessons.lesson.a-lesson-has-at-most-steps", ("mostSteps", MostSteps));
+        if (Checks.FirstWrong(this) is var (_, wrong))
+            return wrong;
+        if (Steps.Count + Left.Count > Limits.MostSteps)
+            return Say("lessons.lesson.a-lesson-has-at-most-steps", ("mostSteps", Limits.MostSteps));
         if (All.GroupBy(s => s.Id).FirstOrDefault(g => g.Count() > 1) is { } twice)
             return Say("lessons.lesson.two-steps-are-called-expected-names", ("key", twice.Key));
         return All.Select(
                 (s, i) =>
-                    s.Wrong(tunes) is { } wrong
-                        ? Say("lessons.lesson.wrong-step", ("i", i + 1), ("wrong", wrong))
+                    s.Wrong(tunes) is { } ofStep
+                        ? Say("lessons.lesson.wrong-step", ("i", i + 1), ("wrong", ofStep))
                         : null
             )
             .FirstOrDefault(w => w is not null);

@@ -71,8 +71,6 @@ internal sealed class LearnerLogs(Asker asker, ReportRepository reports, WorkRep
     {
         if (asked.Day > asker.Today)
             throw RefusedException.Wrong(Say("logbook.learner-logs.expected-a-day-up-to-today-such"));
-        if (asked.Minutes is < 1 or > 600)
-            throw RefusedException.Wrong(Say("logbook.learner-logs.expected-1-to-600-minutes"));
         var key = $"paper-{Guid.NewGuid():N}";
         reports.Keep(
             who.Id,

@@ -1,3 +1,5 @@
+using Coppia.Core.School;
+using Coppia.Server.Asked;
 using Coppia.Server.Classes;
 
 namespace Coppia.Server.Logbook;
@@ -86,7 +88,10 @@ public sealed record LearnerLogView(
 /// <summary>Minutes that a learner told on paper.</summary>
 /// <param name="Day">Such as 2026-09-14, not after today.</param>
 /// <param name="Minutes">1 to 600.</param>
-public sealed record MinutesRequest(DateOnly Day, int Minutes);
+public sealed record MinutesRequest(
+    DateOnly Day,
+    [property: Within(1, Limits.MostMinutes, "logbook.learner-logs.expected-minutes")] int Minutes
+);
 
 /// <summary>Minutes that were added, by the name by which they are taken back.</summary>
 public sealed record AddedMinutes(string Key);

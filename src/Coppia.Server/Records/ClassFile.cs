@@ -45,12 +45,12 @@ public sealed record ClassFile(
             );
         if (ClassRules.Wrong(Name, LessonMinutes) is { } wrong)
             throw new FormatException(wrong);
-        if (Learners.Count > LearnerList.MostLearners)
+        if (Learners.Count > Limits.MostLearners)
             throw new FormatException(
                 Say(
                     "records.class-file.the-record-has-learners-expected-at",
                     ("learners", Learners.Count),
-                    ("mostLearners", LearnerList.MostLearners)
+                    ("mostLearners", Limits.MostLearners)
                 )
             );
         return new ClassCopy(
@@ -83,12 +83,12 @@ public sealed record ClassFile(
             Booklet is { } b
                 ? new BookletRecord
                 {
-                    Title = b.Title.Length is > 0 and <= KeptTasks.LongestTitle
+                    Title = b.Title.Length is > 0 and <= Limits.LongestTaskTitle
                         ? b.Title
                         : throw new FormatException(
                             Say(
                                 "records.class-file.booklet-expected-a-title-of-1-to",
-                                ("longestTitle", KeptTasks.LongestTitle)
+                                ("longestTitle", Limits.LongestTaskTitle)
                             )
                         ),
                     PerPage = b.PerPage == 1 ? 1 : 2,

@@ -180,10 +180,13 @@ public sealed record LearnerInFile(
             ClassFile.Each(
                 Practice,
                 Say("records.learner-file.copy-practice", ("where", where)),
-                p =>
-                    p is { Minutes: >= 0 and <= 600, Tempo: null or (>= 20 and <= 300) }
-                    && p.Key.Length is > 0 and <= 60,
-                Say("records.learner-file.a-key-0-to-600-minutes-and"),
+                p => Report.CanBe(p.Minutes, p.Tempo) && Report.IsKey(p.Key),
+                Say(
+                    "records.learner-file.a-key-minutes-and-a-tempo",
+                    ("mostMinutes", Limits.MostMinutes),
+                    ("slowest", Limits.SlowestTempo),
+                    ("fastest", Limits.FastestTempo)
+                ),
                 p => new PracticeRecord
                 {
                     Key = p.Key,
@@ -198,7 +201,7 @@ public sealed record LearnerInFile(
             ClassFile.Each(
                 Answers,
                 Say("records.learner-file.copy-answer", ("where", where)),
-                a => ClassFile.IsCard(a.Card) && a.Key.Length is > 0 and <= 60 && a.Mistake.Length <= 40,
+                a => ClassFile.IsCard(a.Card) && Report.IsKey(a.Key) && a.Mistake.Length <= 40,
                 Say("records.learner-file.a-key-a-card-and-a-kind"),
                 a => new CardAnswerRecord
                 {
@@ -207,7 +210,7 @@ public sealed record LearnerInFile(
                     Day = a.Day,
                     At = a.At,
                     Right = a.Right,
-                    Seconds = Math.Clamp(a.Seconds, 0, 3600),
+                    Seconds = Math.Clamp(a.Seconds, 0, Report.MostSeconds),
                     Mistake = a.Mistake,
                 }
             ),
@@ -226,7 +229,7 @@ public sealed record LearnerInFile(
             ClassFile.Each(
                 Notes,
                 Say("records.learner-file.copy-note", ("where", where)),
-                n => n.Key.Length is > 0 and <= 60,
+                n => Report.IsKey(n.Key),
                 Say("records.learner-file.a-key-of-1-to-60-characters"),
                 n => new LearnerNoteRecord
                 {
@@ -269,9 +272,9 @@ public sealed record LearnerInFile(
         try
         {
             var plan = p.Rules.Plan();
-            return p.Title.Length is > 0 and <= KeptTasks.LongestTitle
+            return p.Title.Length is > 0 and <= Limits.LongestTaskTitle
                 && p.Versions.Count <= HandIn.MostVersions
-                && p.Remarks.All(r => r.Words.Length is > 0 and <= 300)
+                && p.Remarks.All(r => r.Words.Length is > 0 and <= Limits.LongestRemark)
                 && p.Versions.Select(v => v.Piece)
                     .Append(p.Piece)
                     .All(piece => piece.Piece(plan.For(StringSection.All[0])).Bars.Count > 0 || piece.Bars.Count == 0);

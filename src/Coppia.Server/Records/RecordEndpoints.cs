@@ -1,3 +1,4 @@
+using Coppia.Core.School;
 using Coppia.Data.Classes;
 using Coppia.Data.Records;
 using Coppia.Server.Asked;
@@ -118,9 +119,9 @@ internal static class RecordEndpoints
     )
     {
         var one = asker.Class;
-        if (learners.Of(one.Id).Count >= LearnerList.MostLearners)
+        if (learners.Of(one.Id).Count >= Limits.MostLearners)
             throw RefusedException.Wrong(
-                Say("classes.class.a-class-has-at-most-learners", ("mostLearners", LearnerList.MostLearners))
+                Say("classes.class.a-class-has-at-most-learners", ("mostLearners", Limits.MostLearners))
             );
         files.Add(one.Id, learner);
         return TypedResults.NoContent();

@@ -1,5 +1,6 @@
 using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
+using Coppia.Core.School;
 using Coppia.Core.Wording.Room;
 using Coppia.Core.Wording.Terms;
 using Coppia.Data.Room;
@@ -39,15 +40,15 @@ public sealed record WordRhythmView(string Pattern, string Word, string Name);
 
 internal sealed class StyleRules : AbstractValidator<StyleRequest>
 {
-    public const int LongestName = 80;
-
     public StyleRules()
     {
         RuleFor(r => r.Name)
             .NotEmpty()
             .WithMessage(Say("room.style.the-style-needs-a-name"))
-            .MaximumLength(LongestName)
-            .WithMessage(Say("room.style.the-name-is-longer-than-characters", ("longestName", LongestName)));
+            .MaximumLength(Limits.LongestStyleName)
+            .WithMessage(
+                Say("room.style.the-name-is-longer-than-characters", ("longestName", Limits.LongestStyleName))
+            );
         RuleFor(r => r.Style.FirstKeyFifths)
             .InclusiveBetween(-7, 7)
             .WithMessage(Say("room.style.the-first-key-has-at-most-seven"));
@@ -164,7 +165,7 @@ internal static class StyleEndpoints
         if (kept.FirstOrDefault(s => s.Id == id) is not { } style)
             throw NoStyle();
         var copy = repository.Add(
-            Copies.NameOf(style.Name, kept.Select(s => s.Name), StyleRules.LongestName),
+            Copies.NameOf(style.Name, kept.Select(s => s.Name), Limits.LongestStyleName),
             style.Json
         );
         return List(repository).First(s => s.Id == copy);

@@ -6,7 +6,6 @@ using Coppia.Core.Wording.Stand;
 using Coppia.Core.Wording.Terms;
 using Coppia.Formats.Books;
 using Coppia.Formats.MusicXml;
-using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Room;
 
@@ -44,7 +43,7 @@ internal static class StyleExamples
         new("fourthFinger", StringSection.Violin, "D", "F/G/A/G/ (G A) | B A G2"),
         new("lowHigh", StringSection.Violin, "C", "D F ^F A | c ^G A2"),
         new("extendedFourth", StringSection.Violin, "C", "a b c' b | a2 g2"),
-        new("celloBack", StringSection.Cello, Say("room.style-examples.bb-clef-bass"), "D, E, F, D, | A, B, A,2"),
+        new("celloBack", StringSection.Cello, "Bb clef=bass", "D, E, F, D, | A, B, A,2"),
         new("alternatives.bass", StringSection.Bass, "F clef=bass", "F,, G,, A,, C, | D, E, F,2"),
         new("noteNames", StringSection.Violin, "C", "G A B c | _B A G2") { Row = (words, note, _) => words.Name(note) },
         new("octaveNames", StringSection.Violin, "D", "D F A d | c A D2")

@@ -54,6 +54,17 @@ internal sealed record KeptTune(
         );
     }
 
+    /// <summary>A score that lies on no shelf, to be read like a tune.</summary>
+    /// <param name="tune">What is said of it; it has no source.</param>
+    /// <exception cref="RefusedException">It has no note.</exception>
+    public static KeptTune Unkept(TuneRecord tune, Score score)
+    {
+        if (!score.Events.Any(e => e.Pitch is not null))
+            throw RefusedException.Wrong(Say("stand.kept-tune.there-is-no-note-in-it-yet"));
+        var line = new ScoreLine("P1", score.InstrumentName ?? "", score);
+        return new KeptTune(tune, [line], line, tune.PrintedFor, []);
+    }
+
     /// <summary>The tune as an instrument reads it: on its own line where it has one.</summary>
     public KeptTune For(string instrument)
     {

@@ -90,7 +90,7 @@ public sealed record ReadingView(
                 && score.Events.Any(e => e.PrintedFinger is not null),
             UsesPrintedFingers: pairs.UsesPrinted,
             Pins: [.. pairs.Kept.Select(p => new PinView(p.NoteId, p.String, p.Finger))],
-            Warnings: [.. words.Warnings(), .. pairs.SetAside],
+            Warnings: [.. words.Warnings, .. pairs.SetAside],
             MusicXml: ReadingMusic.ForEngraving(reading),
             Bars: BarsOf(reading),
             Notes: NotesOf(reading, words),

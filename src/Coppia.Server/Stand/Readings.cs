@@ -86,32 +86,30 @@ internal sealed class Readings(
         player.Known.Things is null
             ? Solved(kept, player, pairs)
             : Remembered(
-                Say("stand.readings.weighed-weighed", ("kept", Key(kept, player, pairs)), ("key", player.Known.Key)),
+                $"weighed {Key(kept, player, pairs)} {player.Known.Key}",
                 kept,
                 () => Solved(kept, player, pairs).WeighedFor(player.Known)
             );
 
     /// <summary>Everything that the class has to know to play the tune.</summary>
-    public IReadOnlyList<MetThing> ContentsOf(KeptTune kept, Player player)
-    {
-        var fixedPairs = PinsOf(kept, player);
-        return Remembered(
-            Say("stand.readings.contents-of-contents", ("kept", Key(kept, player, fixedPairs))),
-            kept,
-            () => TuneContents.Of(Solved(kept, player, fixedPairs))
-        );
-    }
+    public IReadOnlyList<MetThing> ContentsOf(KeptTune kept, Player player) =>
+        ContentsOf(kept, player, PinsOf(kept, player));
+
+    private IReadOnlyList<MetThing> ContentsOf(KeptTune kept, Player player, FixedPairs pairs) =>
+        Remembered($"contents {Key(kept, player, pairs)}", kept, () => TuneContents.Of(Solved(kept, player, pairs)));
 
     /// <summary>What in the tune is new to the class; nothing where no record is kept.</summary>
-    public News NewsOf(KeptTune kept, Player player) =>
-        player.Known.Things is null ? News.None : News.In(ContentsOf(kept, player), player.Known);
+    public News NewsOf(KeptTune kept, Player player) => NewsOf(kept, player, PinsOf(kept, player));
+
+    private News NewsOf(KeptTune kept, Player player, FixedPairs pairs) =>
+        player.Known.Things is null ? News.None : News.In(ContentsOf(kept, player, pairs), player.Known);
 
     /// <summary>The reading as the screens get it, kept as the bytes that are sent.</summary>
     public byte[] JsonOf(KeptTune kept, Player player)
     {
         var fixedPairs = PinsOf(kept, player);
         return Remembered(
-            Say("stand.readings.json-of-answer", ("kept", Key(kept, player, fixedPairs)), ("key", player.Known.Key)),
+            $"answer {Key(kept, player, fixedPairs)} {player.Known.Key}",
             kept,
             () => JsonSerializer.SerializeToUtf8Bytes(ViewOf(kept, player, fixedPairs), json.Value.SerializerOptions)
         );
@@ -120,7 +118,7 @@ internal sealed class Readings(
     private ReadingView ViewOf(KeptTune kept, Player player, FixedPairs pairs)
     {
         var reading = Weighed(kept, player, pairs);
-        return ReadingView.Of(kept, reading, pairs, NewsView.Of(NewsOf(kept, player), reading, player));
+        return ReadingView.Of(kept, reading, pairs, NewsView.Of(NewsOf(kept, player, pairs), reading, player));
     }
 
     /// <summary>Tries pins out. Throws what <see cref="Fingers"/> throws for an impossible one.</summary>
@@ -161,11 +159,7 @@ internal sealed class Readings(
     }
 
     private PlayerReading Solved(KeptTune kept, Player player, FixedPairs pairs) =>
-        Remembered(
-            Say("stand.readings.solved-reading", ("kept", Key(kept, player, pairs))),
-            kept,
-            () => Solve(kept, player, pairs)
-        );
+        Remembered($"reading {Key(kept, player, pairs)}", kept, () => Solve(kept, player, pairs));
 
     private PlayerReading Solve(KeptTune kept, Player player, FixedPairs pairs)
     {
@@ -193,11 +187,7 @@ internal sealed class Readings(
 
     /// <summary>What all players of the tune share.</summary>
     private TuneMusic MusicOf(KeptTune kept, HouseStyle style, IReadOnlyList<BowEdit> taken) =>
-        Remembered(
-            Say("stand.readings.music-of-music", ("tuneKey", TuneKey(kept, taken))),
-            kept,
-            () => TuneMusic.Of(kept.Score, style, taken)
-        );
+        Remembered($"music {TuneKey(kept, taken)}", kept, () => TuneMusic.Of(kept.Score, style, taken));
 
     private T Remembered<T>(string key, KeptTune kept, Func<T> make)
         where T : class =>

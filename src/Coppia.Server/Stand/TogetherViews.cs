@@ -126,7 +126,7 @@ public sealed record TogetherView(
                             Learners: sections[i].Learners,
                             Line: kept.Lines.Count > 1 ? sections[i].Kept.Line.Name : null,
                             Moved: OctaveWords.Moved(s.OctavesMoved),
-                            CannotPlay: [.. readings[i].Warnings()],
+                            CannotPlay: [.. readings[i].Warnings],
                             Beyond: s.Notes.Count(n => n is { Placement: not null, Fingered.Beyond: true }),
                             Prefix: Prefix(i)
                         )

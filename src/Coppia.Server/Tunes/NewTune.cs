@@ -1,5 +1,6 @@
 using Coppia.Core.Instruments;
 using Coppia.Core.Reading;
+using Coppia.Core.School;
 using Coppia.Core.Wording.Terms;
 using Coppia.Data.Tunes;
 using Coppia.Formats.Source;
@@ -38,11 +39,10 @@ internal static class NewTune
             !string.IsNullOrWhiteSpace(asked) ? asked.Trim()
             : !string.IsNullOrWhiteSpace(found) ? found.Trim()
             : otherwise;
-        if (chosen.Length <= TuneRequestRules.LongestTitle)
+        if (chosen.Length <= Limits.LongestTuneTitle)
             return chosen;
         // Not in the middle of a character that has two halves.
-        var end =
-            TuneRequestRules.LongestTitle - (char.IsHighSurrogate(chosen[TuneRequestRules.LongestTitle - 1]) ? 1 : 0);
+        var end = Limits.LongestTuneTitle - (char.IsHighSurrogate(chosen[Limits.LongestTuneTitle - 1]) ? 1 : 0);
         return chosen[..end];
     }
 
@@ -50,15 +50,19 @@ internal static class NewTune
     /// A double bass line that is written where it sounds is read an octave higher; the teacher may choose another
     /// octave on the stand.
     /// </summary>
-    public static Dictionary<string, int> OfferedOctaves(TuneRecord tune, ReadResult read)
+    /// <param name="lineFor">Of each instrument that has one, the key of its line.</param>
+    public static Dictionary<string, int> OfferedOctaves(
+        IReadOnlyDictionary<string, string> lineFor,
+        IReadOnlyList<ScoreLine> lines
+    )
     {
         var offered = new Dictionary<string, int>();
-        var chosen =
-            LinesForWhom.OfJson(tune.Lines)?.For
-            ?? new Dictionary<string, string> { [tune.PrintedFor] = read.Main!.Key };
-        foreach (var (instrument, key) in chosen)
+        foreach (var (instrument, key) in lineFor)
         {
-            if (StringSection.Named(instrument) is not { } player || read.Line(key) is not { } line)
+            if (
+                StringSection.Named(instrument) is not { } player
+                || lines.FirstOrDefault(l => l.Key == key) is not { } line
+            )
                 continue;
             if (WhichLine.WrittenTooLow(player, line.Score) is > 0 and var octave)
                 offered[instrument] = octave;
@@ -69,5 +73,12 @@ internal static class NewTune
 
     /// <summary>A new tune with the octaves that are offered for it.</summary>
     public static TuneCopy Offered(TuneRecord tune, ReadResult read) =>
-        new(tune) { Octaves = OfferedOctaves(tune, read) };
+        new(tune)
+        {
+            Octaves = OfferedOctaves(
+                LinesForWhom.OfJson(tune.Lines)?.For
+                    ?? new Dictionary<string, string> { [tune.PrintedFor] = read.Main!.Key },
+                read.Lines
+            ),
+        };
 }

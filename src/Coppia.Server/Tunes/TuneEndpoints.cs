@@ -1,5 +1,6 @@
 using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
+using Coppia.Core.School;
 using Coppia.Core.Wording.Terms;
 using Coppia.Data.Stand;
 using Coppia.Data.Store;
@@ -178,8 +179,8 @@ internal static class TuneEndpoints
             throw Readings.NoTune(id);
         var title = Copies.NameOf(
             tune.Title,
-            repository.TitlesLike(Copies.Original(tune.Title, TuneRequestRules.LongestTitle)),
-            TuneRequestRules.LongestTitle
+            repository.TitlesLike(Copies.Original(tune.Title, Limits.LongestTuneTitle)),
+            Limits.LongestTuneTitle
         );
         return TuneDetail.Of(repository.Add(tune with { Title = title }), null);
     }

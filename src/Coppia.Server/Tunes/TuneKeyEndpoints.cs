@@ -1,5 +1,6 @@
 using Coppia.Core.Lesson;
 using Coppia.Core.Music;
+using Coppia.Core.School;
 using Coppia.Core.Wording.Terms;
 using Coppia.Data.Tunes;
 using Coppia.Formats.Abc;
@@ -44,8 +45,8 @@ internal static class TuneKeyEndpoints
         var title = Copies.NameIn(
             kept.Tune.Title,
             key,
-            repository.TitlesLike(Copies.Original(kept.Tune.Title, TuneRequestRules.LongestTitle)),
-            TuneRequestRules.LongestTitle
+            repository.TitlesLike(Copies.Original(kept.Tune.Title, Limits.LongestTuneTitle)),
+            Limits.LongestTuneTitle
         );
         ScoreLine[] lines = [.. moved.Select(l => l.Line with { Score = l.Score! with { Title = title } })];
         var source =

@@ -3,7 +3,6 @@ using Coppia.Core.Knowledge;
 using Coppia.Core.Wording.Terms;
 using Coppia.Data.Stand;
 using Coppia.Data.Tunes;
-using Coppia.Formats.Books;
 using Coppia.Formats.Source;
 using Coppia.Server.Asked;
 using Coppia.Server.Stand;
@@ -90,7 +89,7 @@ internal static class TuneLineEndpoints
         tunes
             .ChooseLines(id, request.Version, chosen.ToJson(), LinesForWhom.Offered(main).For.Id)
             .OrRefuse(Say("tunes.tune-line.this-tune-was-changed-in-another"), Readings.NoTune(id));
-        foreach (var (instrument, octave) in NewTune.OfferedOctaves(tunes.Find(id)!, TuneReader.Read(kept.Tune.Source)))
+        foreach (var (instrument, octave) in NewTune.OfferedOctaves(chosen.For, kept.Lines))
         {
             if (octaves.Of(id, instrument) is null)
                 octaves.Choose(id, instrument, octave);

@@ -1,5 +1,6 @@
 using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
+using Coppia.Core.School;
 using Coppia.Core.Wording.Terms;
 using Coppia.Data.Tunes;
 using Coppia.Formats.Books;
@@ -124,14 +125,14 @@ public sealed record TuneCheck(
 
 internal sealed class TuneRequestRules : AbstractValidator<TuneRequest>
 {
-    public const int LongestTitle = 200;
-
     public TuneRequestRules()
     {
         RuleFor(r => r.Source).NotEmpty().WithMessage(Say("tunes.tune-views.the-tune-is-empty-expected-note"));
         RuleFor(r => r.Title)
-            .MaximumLength(LongestTitle)
-            .WithMessage(Say("tunes.tune-views.the-title-is-longer-than-characters", ("longestTitle", LongestTitle)));
+            .MaximumLength(Limits.LongestTuneTitle)
+            .WithMessage(
+                Say("tunes.tune-views.the-title-is-longer-than-characters", ("longestTitle", Limits.LongestTuneTitle))
+            );
         RuleFor(r => r.Composer)
             .MaximumLength(200)
             .WithMessage(Say("tunes.tune-views.the-composer-is-longer-than-200"));

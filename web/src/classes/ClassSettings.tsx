@@ -6,6 +6,7 @@ import { Dialog } from '../ui/Dialog'
 import { Field, Input, Select } from '../ui/Field'
 import { Refused } from '../ui/Said'
 import { useSaveClass } from './queries'
+import { LIMITS } from '../api/limits'
 
 /** The class itself: its name, its lesson, its house style. */
 export function ClassSettings({ summary, onClose }: { summary: ClassSummary; onClose: () => void }) {
@@ -24,13 +25,17 @@ export function ClassSettings({ summary, onClose }: { summary: ClassSummary; onC
         }}
       >
         <Field label="Name of the class">
-          <Input value={draft.name} maxLength={80} onChange={(e) => set({ name: e.target.value })} />
+          <Input
+            value={draft.name}
+            maxLength={LIMITS.longestClassName}
+            onChange={(e) => set({ name: e.target.value })}
+          />
         </Field>
         <Field label="Lesson, minutes">
           <Input
             type="number"
-            min={5}
-            max={240}
+            min={LIMITS.shortestLesson}
+            max={LIMITS.longestLesson}
             width="w-24"
             value={draft.lessonMinutes}
             onChange={(e) => set({ lessonMinutes: Number(e.target.value) })}

@@ -9,6 +9,7 @@ import { Refused } from '../ui/Said'
 import { Tick } from '../ui/Tick'
 import { useDeleteLearner, useSaveLearner, useTakeLearnerIn } from './queries'
 import { useOfferBack } from './useOfferBack'
+import { LIMITS } from '../api/limits'
 
 /** Tapes are offered up to here, in half steps above the nut. */
 const MOST_TAPES = 9
@@ -74,7 +75,11 @@ export function EditLearner({
         }}
       >
         <Field label="First name or nickname">
-          <Input value={draft.nickname} maxLength={40} onChange={(e) => set({ nickname: e.target.value })} />
+          <Input
+            value={draft.nickname}
+            maxLength={LIMITS.longestNickname}
+            onChange={(e) => set({ nickname: e.target.value })}
+          />
         </Field>
         <div className="flex flex-wrap gap-4">
           <Field label="Instrument">

@@ -7,6 +7,7 @@ import { Refused } from '../ui/Said'
 import { Tick } from '../ui/Tick'
 import { useToast } from '../ui/toasts'
 import { useMoveBack, useMoveUp } from './queries'
+import { LIMITS } from '../api/limits'
 
 /** Learners move up into a new class, and what the class knows goes with them. */
 export function EndOfYear({
@@ -57,7 +58,7 @@ export function EndOfYear({
           tunes by which it came to know it.
         </p>
         <Field label="Name of the new class">
-          <Input value={name} maxLength={80} onChange={(e) => setName(e.target.value)} />
+          <Input value={name} maxLength={LIMITS.longestClassName} onChange={(e) => setName(e.target.value)} />
         </Field>
         <fieldset className="flex max-h-72 flex-wrap gap-x-6 overflow-y-auto">
           <legend className="font-bold">Who moves up</legend>

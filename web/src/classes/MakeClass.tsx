@@ -9,6 +9,7 @@ import { Refused, SideNote } from '../ui/Said'
 import { useToast } from '../ui/toasts'
 import { useAddClass, useCurrentClass, useLearnerList, useStages } from './queries'
 import { Understood } from './Understood'
+import { LIMITS } from '../api/limits'
 
 type Draft = { name: string; list: string; stage: Stage | ''; minutes: number; style: number }
 
@@ -61,7 +62,7 @@ export function MakeClass() {
       <Field label="Name of the class">
         <Input
           value={draft.name}
-          maxLength={80}
+          maxLength={LIMITS.longestClassName}
           placeholder="Weir strings, year 1"
           onChange={(e) => set({ name: e.target.value })}
         />
@@ -98,8 +99,8 @@ export function MakeClass() {
         <Field label="Lesson, minutes">
           <Input
             type="number"
-            min={5}
-            max={240}
+            min={LIMITS.shortestLesson}
+            max={LIMITS.longestLesson}
             width="w-24"
             value={draft.minutes}
             onChange={(e) => set({ minutes: Number(e.target.value) })}

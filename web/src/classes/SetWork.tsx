@@ -11,6 +11,7 @@ import { Field, Input, Select } from '../ui/Field'
 import { Refused } from '../ui/Said'
 import { useSetWork, type NewWork } from './queries'
 import { inDays } from '../calendar/days'
+import { LIMITS } from '../api/limits'
 
 const DAYS_IN_WEEK = 7
 
@@ -104,8 +105,8 @@ export function SetWork({
             <Field label="Tempo to reach, quarters a minute (may stay empty)">
               <Input
                 type="number"
-                min={20}
-                max={300}
+                min={LIMITS.slowestTempo}
+                max={LIMITS.fastestTempo}
                 width="w-28"
                 value={tempo}
                 onChange={(e) => setTempo(e.target.value)}

@@ -14,6 +14,7 @@ import { FileLink } from '../keeping/FileLink'
 import { TextLink } from '../ui/TextLink'
 import { Tick } from '../ui/Tick'
 import { useBooklet, usePieces, useSaveBooklet, type BookletDoc } from './queries'
+import { LIMITS } from '../api/limits'
 
 /** The booklet of a class: which pieces, in what order, with names or none. */
 export function BookletScreen() {
@@ -119,7 +120,7 @@ function Made({
         <Field label="Title">
           <Input
             value={typed ?? booklet.title}
-            maxLength={80}
+            maxLength={LIMITS.longestTaskTitle}
             onChange={(e) => keepTyped(e.target.value)}
             onBlur={() => {
               const title = typed ?? ''

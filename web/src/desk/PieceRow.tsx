@@ -7,6 +7,7 @@ import { useToast } from '../ui/toasts'
 import { SeenStaff } from './SeenStaff'
 import { PiecePicture } from './PiecePicture'
 import { useAddRemark, useMovePiece, useTakeRemarkBack, type ClassPiece } from './queries'
+import { LIMITS } from '../api/limits'
 
 const WHOLE = 0
 
@@ -195,7 +196,7 @@ function NewRemark({
         aria-label="Remark"
         placeholder="or your own words"
         value={words}
-        maxLength={300}
+        maxLength={LIMITS.longestRemark}
         onChange={(e) => setWords(e.target.value)}
       />
       {add.error && <p className="text-sm text-brick">{add.error.message}</p>}

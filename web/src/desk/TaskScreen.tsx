@@ -13,6 +13,7 @@ import { useToast } from '../ui/toasts'
 import { ForEach } from './ForEach'
 import { useLevels, useLook, useSaveTask, useTask, type TaskDoc } from './queries'
 import { TaskRules } from './TaskRules'
+import { LIMITS } from '../api/limits'
 
 type Draft = { title: string; task: TaskDoc }
 
@@ -102,7 +103,11 @@ function OneTask({
       >
         <h1 className="text-title">{id === null ? 'A new task' : draft.title}</h1>
         <Field label="What it is called">
-          <Input value={draft.title} maxLength={80} onChange={(e) => change({ title: e.target.value })} />
+          <Input
+            value={draft.title}
+            maxLength={LIMITS.longestTaskTitle}
+            onChange={(e) => change({ title: e.target.value })}
+          />
         </Field>
         <TaskRules task={draft.task} view={look.data} onChange={(task) => change({ task })} />
         {wrong.map((w) => (

@@ -9,6 +9,7 @@ import { Tick } from '../ui/Tick'
 import { EMPTY } from './sheet'
 import type { useBench } from './useBench'
 import type { useBenchWork } from './useBenchWork'
+import { LIMITS } from '../api/limits'
 
 /** The sheet as a whole: its heading, for whom it is, and what becomes of it. */
 export function BenchStrip({
@@ -40,7 +41,7 @@ export function BenchStrip({
           width="w-64 max-w-full"
           aria-label="Heading of the sheet"
           placeholder="Heading of the sheet"
-          maxLength={120}
+          maxLength={LIMITS.longestSheetHeading}
           value={bench.heading}
           onChange={(e) => note({ heading: e.target.value })}
         />

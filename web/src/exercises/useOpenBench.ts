@@ -5,9 +5,9 @@ import { useKept } from '../ui/kept'
 import { getSheet, makeFirstSheet, showSheet } from './queries'
 import { EMPTY, type Bench } from './sheet'
 import { DRAFT, type Draft } from './useBench'
+import { LIMITS } from '../api/limits'
 
 /** As the server has it. */
-const LONGEST_HEADING = 120
 
 /** The bench opens anew each time: what was asked for an earlier visit is not what lies on it now. */
 let visits = 0
@@ -33,7 +33,7 @@ export function useOpenBench(id: number | null, first: { tune: number; instrumen
       if (id !== null) return { opened: await getSheet(id), before }
       if (!first) return { opened: EMPTY, before }
       const parts = await makeFirstSheet(first.tune, [first.instrument], 1)
-      const heading = `First sheet: ${first.title}`.slice(0, LONGEST_HEADING)
+      const heading = `First sheet: ${first.title}`.slice(0, LIMITS.longestSheetHeading)
       return { opened: { ...EMPTY, heading, instruments: [first.instrument], parts }, before }
     },
   })

@@ -2,7 +2,9 @@ import { useEffect, useEffectEvent } from 'react'
 import { Button } from '../ui/Button'
 import { useKept } from '../ui/kept'
 import type { LearnWork } from './queries'
-import { climbed, mastered, type Climb } from './climb'
+
+/** Where one stands, as a device keeps it: rungs and counts, so that it fits a ladder to another goal too. */
+type Climb = { rung: number; clean: number; failed: number }
 
 /** The tempo ladder: a rung is climbed after some clean repeats by the learner's own judgement; failing twice goes one down. */
 export function Ladder({
@@ -18,37 +20,34 @@ export function Ladder({
   onReached: (tempo: number) => void
 }) {
   const [kept, keep] = useKept<Climb>(`ladder.${name}`)
-  const at = kept ?? { rung: ladder.start, clean: 0, failed: 0 }
-  const tempo = ladder.rungs[at.rung] ?? ladder.rungs[ladder.start] ?? 60
+  const { places, rungs } = ladder
+  const at =
+    places.find((p) => p.rung === kept?.rung && p.clean === kept.clean && p.failed === kept.failed) ?? places[0]
+  const tempo = rungs[at?.rung ?? ladder.start] ?? 60
   const begin = useEffectEvent(() => onTempo(tempo))
   // One comes back to the rung that one left.
   useEffect(() => begin(), [])
-  const go = (clean: boolean) => {
-    const next = climbed(at, clean, ladder)
-    keep(next)
-    const reached = mastered(at, next, ladder)
-    if (reached !== null) onReached(reached)
-    onTempo(ladder.rungs[next.rung] ?? tempo)
+  const go = (isClean: boolean) => {
+    const next = at && places[isClean ? at.ifClean : at.ifNot]
+    if (!next) return
+    keep({ rung: next.rung, clean: next.clean, failed: next.failed })
+    if (isClean && at.reached !== null) onReached(at.reached)
+    onTempo(rungs[next.rung] ?? tempo)
   }
-  const isTop = at.rung === ladder.rungs.length - 1
   return (
     <section aria-label="Tempo ladder" className="my-2 border-l-4 border-spruce pl-3">
       <ol className="flex flex-wrap gap-1" aria-label="Rungs">
-        {ladder.rungs.map((rung, i) => (
+        {rungs.map((rung, i) => (
           <li
             key={rung}
-            aria-current={i === at.rung ? 'step' : undefined}
-            className={`min-w-9 rounded-md border px-1.5 text-center text-sm ${i === at.rung ? 'border-spruce bg-spruce font-bold text-paper' : i < at.rung ? 'border-spruce text-spruce' : 'border-line-dark text-soft'}`}
+            aria-current={i === at?.rung ? 'step' : undefined}
+            className={`min-w-9 rounded-md border px-1.5 text-center text-sm ${i === at?.rung ? 'border-spruce bg-spruce font-bold text-paper' : i < (at?.rung ?? 0) ? 'border-spruce text-spruce' : 'border-line-dark text-soft'}`}
           >
             {rung}
           </li>
         ))}
       </ol>
-      <p className="py-1 text-sm">
-        {isTop && at.clean >= ladder.cleanToClimb
-          ? `You have reached ${tempo}. Well done.`
-          : `Play it at ${tempo}. ${ladder.cleanToClimb - at.clean} more clean ${ladder.cleanToClimb - at.clean === 1 ? 'time' : 'times'}${isTop ? '' : ' and you climb'}.`}
-      </p>
+      <p className="py-1 text-sm">{at?.words}</p>
       <div className="flex flex-wrap gap-2">
         <Button size="small" onClick={() => onTempo(tempo)}>
           Set {tempo}

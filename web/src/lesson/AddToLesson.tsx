@@ -7,6 +7,7 @@ import { Field, Input } from '../ui/Field'
 import { useKept } from '../ui/kept'
 import { added, freeId, ownStep } from './steps'
 import type { LessonEdit } from './useLessonEdit'
+import { LIMITS } from '../api/limits'
 
 /** A tune more, a break, or a step of the teacher’s own. */
 export function AddToLesson({ edit }: { edit: LessonEdit }) {
@@ -31,7 +32,7 @@ export function AddToLesson({ edit }: { edit: LessonEdit }) {
         <Input
           size="strip"
           width="w-56"
-          maxLength={200}
+          maxLength={LIMITS.longestStepWords}
           value={words}
           aria-label="A step of your own"
           placeholder="Birthday song for Finn"
@@ -45,7 +46,7 @@ export function AddToLesson({ edit }: { edit: LessonEdit }) {
           type="number"
           required
           min={0.5}
-          max={240}
+          max={LIMITS.longestLesson}
           step={0.5}
           value={minutes}
           onChange={(e) => setMinutes(e.target.value)}

@@ -15,6 +15,7 @@ import { tuneOf, useLesson, type Lesson } from './queries'
 import { putBack } from './steps'
 import { useLessonEdit, type LessonEdit } from './useLessonEdit'
 import { weekdayOf } from '../calendar/days'
+import { LIMITS } from '../api/limits'
 
 /** One lesson: its run-sheet, to change before and to tick while it is taught. */
 export function LessonScreen() {
@@ -69,12 +70,12 @@ function Settings({ lesson, edit }: { lesson: Lesson; edit: LessonEdit }) {
           size="small"
           width="w-16"
           type="number"
-          min={5}
-          max={240}
+          min={LIMITS.shortestLesson}
+          max={LIMITS.longestLesson}
           key={`m${lesson.minutes}`}
           defaultValue={lesson.minutes}
           onBlur={(e) => {
-            const minutes = number(e.target.value, 5, 240)
+            const minutes = number(e.target.value, LIMITS.shortestLesson, LIMITS.longestLesson)
             if (minutes !== lesson.minutes) edit.edit((d) => ({ ...d, minutes }))
           }}
         />
@@ -86,11 +87,11 @@ function Settings({ lesson, edit }: { lesson: Lesson; edit: LessonEdit }) {
           width="w-16"
           type="number"
           min={0}
-          max={120}
+          max={LIMITS.mostTalkSeconds}
           key={`t${lesson.talkSeconds}`}
           defaultValue={lesson.talkSeconds}
           onBlur={(e) => {
-            const talkSeconds = number(e.target.value, 0, 120)
+            const talkSeconds = number(e.target.value, 0, LIMITS.mostTalkSeconds)
             if (talkSeconds !== lesson.talkSeconds) edit.edit((d) => ({ ...d, talkSeconds }))
           }}
         />

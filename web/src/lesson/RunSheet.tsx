@@ -8,6 +8,7 @@ import { AtHome } from './AtHome'
 import { tuneOf, type Lesson, type LessonStep } from './queries'
 import { changed, leftOut, moved, nudged, placeOf } from './steps'
 import type { LessonEdit } from './useLessonEdit'
+import { LIMITS } from '../api/limits'
 
 /** "0:00", "12:30". */
 export function clock(minutes: number) {
@@ -138,7 +139,7 @@ function Amount({ view, edit }: { view: LessonStep; edit: LessonEdit }) {
         label={`Minutes for ${view.title}`}
         value={step.minutes}
         least={0.5}
-        most={240}
+        most={LIMITS.longestLesson}
         step={0.5}
         after="min"
         onChange={(minutes) => edit.edit(changed(step.id, { minutes }))}
@@ -159,7 +160,7 @@ function Amount({ view, edit }: { view: LessonStep; edit: LessonEdit }) {
         label={`Tempo of ${view.title}`}
         value={step.tempo}
         least={20}
-        most={300}
+        most={LIMITS.fastestTempo}
         after="bpm"
         onChange={(tempo) => edit.edit(changed(step.id, { tempo }))}
       />

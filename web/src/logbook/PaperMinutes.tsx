@@ -7,6 +7,7 @@ import { useToast } from '../ui/toasts'
 import { useAddMinutes, useTakeMinutesBack } from './queries'
 import { several } from '../ui/several'
 import { today } from '../calendar/days'
+import { LIMITS } from '../api/limits'
 
 /** Minutes that a learner without a screen wrote on the week's page. */
 export function PaperMinutes({ id, learner }: { id: number; learner: number }) {
@@ -45,7 +46,7 @@ export function PaperMinutes({ id, learner }: { id: number; learner: number }) {
         <Input
           type="number"
           min={1}
-          max={600}
+          max={LIMITS.mostMinutes}
           width="w-24"
           value={minutes}
           onChange={(e) => setMinutes(e.target.value)}

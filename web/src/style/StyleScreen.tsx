@@ -30,6 +30,7 @@ import { chosenIn, withChoice } from './choices'
 import { useStyleDrafts } from './useStyleDrafts'
 import { WordRhythms } from './WordRhythms'
 import { TapeSettings } from './TapeSettings'
+import { LIMITS } from '../api/limits'
 
 /** House styles: how this school prints fingers, names and tapes. */
 export function StyleScreen() {
@@ -150,7 +151,7 @@ function Editor({
             size="strip"
             width="w-44"
             value={draft.name}
-            maxLength={80}
+            maxLength={LIMITS.longestStyleName}
             onChange={(e) => set({ name: e.target.value })}
           />
         </Field>

@@ -11,6 +11,7 @@ import { useToast } from '../ui/toasts'
 import { LiveStaff } from './LiveStaff'
 import { SourceField } from './SourceField'
 import { useTuneDraft, type TuneDraft } from './useTuneDraft'
+import { LIMITS } from '../api/limits'
 
 const draftOf = ({ summary, source }: TuneDetail): TuneDraft => ({
   title: summary.title,
@@ -85,7 +86,11 @@ export function EditTune({ tune, onClose }: { tune: TuneDetail; onClose: () => v
       )}
       <div className="grid gap-4 sm:grid-cols-[2fr_2fr_1fr]">
         <Field label="Title">
-          <Input value={draft.title} maxLength={200} onChange={(e) => set({ title: e.target.value })} />
+          <Input
+            value={draft.title}
+            maxLength={LIMITS.longestTuneTitle}
+            onChange={(e) => set({ title: e.target.value })}
+          />
         </Field>
         <Field label="Composer">
           <Input value={draft.composer} maxLength={200} onChange={(e) => set({ composer: e.target.value })} />

@@ -17,6 +17,7 @@ import { useToast } from '../ui/toasts'
 import { usePerLine } from './perLine'
 import { newWriting, stepFor, textOfWriting } from './queries'
 import { WritingDesk } from './WritingDesk'
+import { LIMITS } from '../api/limits'
 
 /** What is being written and not kept yet. */
 type Draft = { title: string; instrument: string; state: WritingState | null }
@@ -92,7 +93,7 @@ export function WriteNew() {
                 <Input
                   size="strip"
                   width="w-56"
-                  maxLength={200}
+                  maxLength={LIMITS.longestTuneTitle}
                   placeholder="Untitled tune"
                   value={draft.title}
                   onChange={(e) => set({ title: e.target.value })}

@@ -6,6 +6,19 @@ namespace Coppia.Core.Wording.Learn;
 /// <summary>What is said on a learner's own page.</summary>
 public static class LearnWords
 {
+    /// <summary>What comes next on a ladder: "Play it at 60. 2 more clean times and you climb."</summary>
+    public static string Climb(TempoLadder ladder, Climb at)
+    {
+        var tempo = ladder.Rungs[at.Rung];
+        if (ladder.IsAtTheTop(at))
+            return Say("learn.you-have-reached", ("tempo", tempo));
+        return Say(
+            at.Rung == ladder.Rungs.Count - 1 ? "learn.play-it-at" : "learn.play-it-at-and-you-climb",
+            ("tempo", tempo),
+            ("more", TempoLadder.CleanToClimb - at.Clean)
+        );
+    }
+
     /// <summary>A ready sentence as the learner says it.</summary>
     public static string Note(LearnerNote note) =>
         note switch

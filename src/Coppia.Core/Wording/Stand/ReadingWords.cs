@@ -19,6 +19,7 @@ public sealed class ReadingWords
     private readonly Lazy<FormWords> _form;
     private readonly Lazy<RemarkWords> _remarks;
     private readonly Lazy<TroubleWords> _trouble;
+    private readonly Lazy<string[]> _warnings;
     private readonly Lazy<Dictionary<string, ScoreEvent>> _values;
     private readonly Lazy<Dictionary<int, BowAmount>> _amounts;
 
@@ -33,6 +34,7 @@ public sealed class ReadingWords
         );
         _remarks = new(() => new RemarkWords(reading.Player, reading.Score.Waymarks));
         _trouble = new(() => new TroubleWords(reading.Fingering));
+        _warnings = new(() => [.. reading.Warnings().Select(w => WarningOf(w, reading))]);
         _values = new(() => reading.Score.Events.ToDictionary(e => e.Id));
         _amounts = new(() =>
             reading.Tune.Travels.DistinctBy(t => t.Stroke.First).ToDictionary(t => t.Stroke.First, t => t.Amount)
@@ -80,21 +82,19 @@ public sealed class ReadingWords
     public Why Why(ReadingNote note) => Stand.Why.Of(_reading.Fingering, note.Note.Index, note.SignedEarlier);
 
     /// <summary>Notes that no finger reaches and double stops, a sentence each with its bar.</summary>
-    public IEnumerable<string> Warnings()
+    public IReadOnlyList<string> Warnings => _warnings.Value;
+
+    private static string WarningOf(ReadingWarning warning, PlayerReading reading)
     {
-        var instrument = _reading.Instrument.Name.ToLowerInvariant();
-        foreach (var warning in _reading.Warnings())
-        {
-            var pitches = warning.OutOfReach.Select(p => Labels.NoteAndNumber(p, Style));
-            yield return warning.OutOfReach.Count > 0
-                ? Say(
-                    "stand.reading.no-finger-on-the-reaches",
-                    ("bar", warning.Bar.Spoken()),
-                    ("instrument", instrument),
-                    ("pitches", string.Join(", ", pitches))
-                )
-                : Say("stand.reading.double-stop-only-its-first-note-is", ("bar", warning.Bar.Spoken()));
-        }
+        if (warning.OutOfReach.Count == 0)
+            return Say("stand.reading.double-stop-only-its-first-note-is", ("bar", warning.Bar.Spoken()));
+        var pitches = warning.OutOfReach.Select(p => Labels.NoteAndNumber(p, reading.Player.Style));
+        return Say(
+            "stand.reading.no-finger-on-the-reaches",
+            ("bar", warning.Bar.Spoken()),
+            ("instrument", reading.Instrument.Name.ToLowerInvariant()),
+            ("pitches", string.Join(", ", pitches))
+        );
     }
 
     /// <summary>
@@ -104,12 +104,11 @@ public sealed class ReadingWords
     public IEnumerable<string> BeforeTheFirstNote(bool octaveChosen)
     {
         var beyond = _reading.Notes.Count(n => n is { Fingered.Beyond: true, Placement: not null });
-        string[] warnings = [.. Warnings()];
         if (OctaveWords.Moved(_reading.OctavesMoved) is { } moved)
         {
             var why =
                 octaveChosen ? Say("stand.reading.as-you-chose")
-                : beyond + warnings.Length > 0 ? Say("stand.reading.the-octave-that-fits-best")
+                : beyond + Warnings.Count > 0 ? Say("stand.reading.the-octave-that-fits-best")
                 : Say("stand.reading.so-that-every-note-is-in-reach");
             yield return Say("stand.reading.written-than-printed", ("moved", moved), ("why", why));
         }
@@ -126,7 +125,7 @@ public sealed class ReadingWords
                         : Say("stand.reading.notes-lie", ("beyond", beyond))
                 )
             );
-        foreach (var warning in warnings)
+        foreach (var warning in Warnings)
             yield return warning;
     }
 

@@ -1,0 +1,23 @@
+/** What a school’s records may hold: the server’s own limits (Core/School/Limits.cs); a test compares. */
+export const LIMITS = {
+  slowestTempo: 20,
+  fastestTempo: 300,
+  mostMinutes: 600,
+  shortestLesson: 5,
+  longestLesson: 240,
+  mostTalkSeconds: 120,
+  mostWays: 10,
+  mostRepeats: 50,
+  mostSaid: 200,
+  mostSteps: 1_000,
+  longestStepWords: 200,
+  longestClassName: 80,
+  mostLearners: 200,
+  longestNickname: 40,
+  longestTuneTitle: 200,
+  longestTaskTitle: 80,
+  longestSheetHeading: 120,
+  longestRemark: 300,
+  longestStyleName: 80,
+  longestKey: 60,
+} as const
