@@ -46,26 +46,44 @@ quietly tests dotnet build Coppia.slnx -c Release -p:UseSharedCompilation=true
 dotnet build-server shutdown --vbcscompiler >/dev/null 2>&1 || true
 wait "$texts" || exit 2
 build_server
-# The first suites have no use for the front end, and some of their tests leave a core idle.
-{ build_web && aside web-lint npm run -s lint --prefix web; } &
-web=$!
-for suite in Architecture Core Formats Server Reference Browser; do
-  [ "$suite" != Browser ] || wait "$web" || exit 2
-  echo "Running $suite …"
+# Runs a suite; its log and its counts are read when all are done.
+suite() {
   # The seed is the order of the tests: the same wherever the project lies. Another shows tests that lean on each other.
-  dotnet "tests/$suite/bin/Release/net10.0/Coppia.$suite.Tests.dll" ":${COPPIA_ORDER:-12}" -result-trx "$OUT/results/$suite.trx" -noLogo -noColor >"$OUT/log/$suite.log" 2>&1 || true
-  counters=$(grep -o '<Counters [^>]*' "$OUT/results/$suite.trx" 2>/dev/null || true)
+  dotnet "tests/$1/bin/Release/net10.0/Coppia.$1.Tests.dll" ":${COPPIA_ORDER:-12}" -result-trx "$OUT/results/$1.trx" -noLogo -noColor >"$OUT/log/$1.log" 2>&1 || true
+}
+
+count() {
+  local counters suite_passed suite_failed
+  counters=$(grep -o '<Counters [^>]*' "$OUT/results/$1.trx" 2>/dev/null || true)
   suite_passed=$(sed -n 's/.* passed="\([0-9]*\)".*/\1/p' <<<"$counters")
   suite_failed=$(sed -n 's/.* failed="\([0-9]*\)".*/\1/p' <<<"$counters")
   if [ -z "$suite_passed" ] || [ "$suite_passed" = 0 ]; then suite_failed=$((${suite_failed:-0} + 1)); fi
+  echo "$1: ${suite_passed:-0} passed, ${suite_failed:-0} failed"
   if [ "${suite_failed:-0}" != 0 ]; then
     # Every failure by name with what it said; the whole log stays in the build folder.
-    grep -A 6 '\[FAIL\]$' "$OUT/log/$suite.log" | cut -c1-400 | head -n 200
-    tail -n 20 "$OUT/log/$suite.log" | cut -c1-400
+    grep -A 6 '\[FAIL\]$' "$OUT/log/$1.log" | cut -c1-400 | head -n 200
+    tail -n 20 "$OUT/log/$1.log" | cut -c1-400
   fi
   passed=$((passed + ${suite_passed:-0}))
   failed=$((failed + ${suite_failed:-0}))
-done
+}
+
+# Most suites have no use for the front end, and wait more than they work: they run beside its build, and those that
+# take longest, which start servers and other programs, beside the browser too.
+echo 'Running Architecture, Core, Formats, Server and Reference …'
+{ build_web && aside web-lint npm run -s lint --prefix web; } &
+web=$!
+{ suite Server; suite Reference; } &
+long=$!
+{ suite Architecture; suite Core; } &
+core=$!
+suite Formats
+wait "$core"
+wait "$web" || exit 2
+echo 'Running Browser …'
+suite Browser
+wait "$long"
+for name in Architecture Core Formats Server Reference Browser; do count "$name"; done
 echo 'Running web …'
 if [ "$(cat "$OUT/results/web-tests.exit" 2>/dev/null)" != 0 ]; then tail -n 60 "$OUT/log/web-tests.log"; fi
 web_tests() { node -p "JSON.parse(require('fs').readFileSync('$OUT/results/web.json', 'utf8')).num$1Tests" 2>/dev/null || echo "$2"; }

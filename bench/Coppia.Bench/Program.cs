@@ -22,6 +22,8 @@ Type[] all =
     typeof(BowProposals),
     typeof(ReadingOverHttp),
     typeof(WritingStep),
+    typeof(WritingOverHttp),
+    typeof(ReportOf500),
     typeof(ThousandSheets),
 ];
 var inTurn = new Dictionary<string, Action>(StringComparer.OrdinalIgnoreCase)

@@ -226,6 +226,7 @@ public static class CoppiaApp
         services.AddSingleton<HouseStyles>();
         services.AddSingleton<ClassMemory>();
         services.AddSingleton<HeldMemory>();
+        services.AddSingleton<WrittenMemory>();
         services.AddSingleton<DeskText>();
         services.AddSingleton<TuneMarks>();
         services.AddSingleton<EverythingOut>();

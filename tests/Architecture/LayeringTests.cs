@@ -1,7 +1,3 @@
-using ArchUnitNET.Domain;
-using ArchUnitNET.Fluent;
-using ArchUnitNET.Loader;
-
 namespace Coppia.Tests;
 
 /// <summary>
@@ -10,28 +6,24 @@ namespace Coppia.Tests;
 /// </summary>
 public class LayeringTests
 {
-    private static readonly ArchUnitNET.Domain.Architecture Loaded = new ArchLoader()
-        .LoadAssemblies(
-            typeof(Score).Assembly,
-            typeof(Formats.Books.TuneReader).Assembly,
-            typeof(Data.Tunes.TuneRepository).Assembly,
-            typeof(Coppia.Server.CoppiaApp).Assembly,
-            typeof(Cli.ReadCommand).Assembly
-        )
-        .Build();
-
-    private static IObjectProvider<IType> In(params string[] layers) =>
-        ArchRuleDefinition.Types().That().ResideInNamespaceMatching($@"^Coppia\.({string.Join('|', layers)})($|\.)");
-
     [Theory]
-    [InlineData("Core", "Formats|Data|Server|Cli")]
-    [InlineData("Formats", "Data|Server|Cli")]
-    [InlineData("Data", "Formats|Server|Cli")]
-    public void A_layer_does_not_know_those_above_it(string layer, string above)
+    [InlineData("Core", "Formats", "Data", "Server", "Cli")]
+    [InlineData("Formats", "Data", "Server", "Cli")]
+    [InlineData("Data", "Formats", "Server", "Cli")]
+    [InlineData("Server", "Cli")]
+    public void A_layer_does_not_know_those_above_it(string layer, params string[] above)
     {
-        var rule = ArchRuleDefinition.Types().That().Are(In(layer)).Should().NotDependOnAny(In(above));
-        Assert.True(rule.HasNoViolations(Loaded), rule.Description);
+        var types = Compiled.Known.Where(k => LayerOf(k.Key) == layer).ToArray();
+        Assert.True(types.Length > 10, $"{layer} has {types.Length} types.");
+        Assert.Empty(
+            from type in types
+            from used in type
+            where above.Contains(LayerOf(used))
+            select $"{type.Key} knows {used}"
+        );
     }
+
+    private static string LayerOf(string type) => type.Split('.')[1];
 
     [Fact]
     public void The_core_references_only_the_base_library() =>

@@ -10,7 +10,7 @@ public class BowAndFormTests(Stage stage)
 {
     private void OpenOwn(string title, string meter, string music)
     {
-        stage.KeepTune($"X:1\nT:{title}\nM:{meter}\nL:1/4\nK:D\n{music}");
+        stage.OpenKept($"X:1\nT:{title}\nM:{meter}\nL:1/4\nK:D\n{music}");
         Stage.WaitUntil(() => stage.Labels().Length > 0);
     }
 

@@ -95,7 +95,7 @@ public class LessonTests(Stage stage)
     public void The_key_that_fits_all_is_one_press_and_can_be_taken_back()
     {
         ForTheClass();
-        stage.KeepTune("X:1\nT:Too High for All\nM:4/4\nL:1/4\nK:D\nd2 f2|e2 c2|B2 A2|F2 D2|]");
+        stage.OpenKept("X:1\nT:Too High for All\nM:4/4\nL:1/4\nK:D\nd2 f2|e2 c2|B2 A2|F2 D2|]");
         Stage.WaitUntil(() => stage.Labels().Length > 0);
         stage.Press("5");
         stage.Button("Weigh the keys").Click();
@@ -115,7 +115,7 @@ public class LessonTests(Stage stage)
     public void A_duet_goes_by_who_sits_where()
     {
         ForTheClass();
-        stage.KeepTune(
+        stage.OpenKept(
             "X:1\nT:Two at a Stand\nM:4/4\nL:1/4\nK:D\nV:1 name=\"Top\"\nV:2 name=\"Bottom\"\n[V:1]A2 "
                 + "B2|A4|]\n[V:2]D E F2|D4|]"
         );

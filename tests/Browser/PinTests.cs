@@ -10,7 +10,7 @@ public class PinTests(Stage stage)
 
     private void OpenOwn(string title)
     {
-        stage.KeepTune(Source.Replace("Pinned Pears", title, StringComparison.Ordinal));
+        stage.OpenKept(Source.Replace("Pinned Pears", title, StringComparison.Ordinal));
         Stage.WaitUntil(() => string.Join(' ', stage.Labels()) == "D2 D3 A0 D3 D2 D1 D0");
     }
 

@@ -95,7 +95,7 @@ public class PrintTests(Stage stage)
     [Fact] // "runs out" stands clear of every stroke of the ribbon, the thick one above all.
     public void What_runs_out_says_so_beside_its_line()
     {
-        stage.KeepTune("X:1\nT:Out of bow\nM:4/4\nL:1/4\nK:D\n(D4|E4|F4|G4)|A (B c d)|(D4|E4|F4|G4)|]");
+        stage.OpenKept("X:1\nT:Out of bow\nM:4/4\nL:1/4\nK:D\n(D4|E4|F4|G4)|A (B c d)|(D4|E4|F4|G4)|]");
         Stage.WaitUntil(() => stage.Labels().Length > 0);
         OpenPrint("rows=pair,place");
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("[data-runs-out]")).Count > 0);

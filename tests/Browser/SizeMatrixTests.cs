@@ -20,10 +20,22 @@ public class SizeMatrixTests(Stage stage)
         { 1920, 1080 },
     };
 
+    /// <summary>A size at which a screen is opened, and to which its window is then drawn or turned.</summary>
+    public static readonly TheoryData<(int Width, int Height)[]> Windows =
+    [
+        new[] { (390, 844), (640, 400) },
+        new[] { (1280, 800), (820, 1180), (1920, 1080) },
+    ];
+
     private static readonly (string Path, string Ready)[] Screens =
     [
         ("/tunes", "[data-tune]"),
         ("/shapes?for=bass&key=-3", "[data-label]"),
+        ("/shapes?for=cello&key=-3", "[data-label]"),
+        ("/exercises", "li > button"),
+        ("/keeping", "#backups"),
+        ("/classes", "form"),
+        ("/cards", "fieldset"),
         ("/shapes/all?key=2", "svg[role=img]"),
         ("/style", "[data-example=lowHigh] svg"),
         ("/taping", "[data-strip]"),
@@ -109,27 +121,34 @@ public class SizeMatrixTests(Stage stage)
         );
 
     [Theory]
-    [MemberData(nameof(Sizes))]
-    public void Every_screen_is_whole(int width, int height) =>
-        At(
-            width,
-            height,
-            () =>
-            {
-                foreach (
-                    var (path, ready) in (width, height) is (390, 844) or (1280, 800)
-                        ? [.. Screens, .. OfTheLesson]
-                        : Screens
-                )
+    [MemberData(nameof(Windows))]
+    public void Every_screen_is_whole((int Width, int Height)[] window)
+    {
+        foreach (var (path, ready) in (IEnumerable<(string, string)>)[.. Screens, .. OfTheLesson])
+        {
+            At(
+                window[0].Width,
+                window[0].Height,
+                () =>
                 {
                     stage.Open(path);
                     stage.Find(ready);
-                    Expect(path, "sideways()", "overlaps()", "smallTargets(24)");
-                    UnfoldTools();
-                    Expect($"{path} with its tools", "sideways()", "smallTargets(24)");
+                    foreach (var (width, height) in window)
+                    {
+                        stage.SetViewport(width, height);
+                        Expect($"{path} at {width}×{height}", "sideways()", "overlaps()", "smallTargets(24)");
+                    }
+
+                    foreach (var (width, height) in window.Reverse())
+                    {
+                        stage.SetViewport(width, height);
+                        UnfoldTools();
+                        Expect($"{path} with its tools at {width}×{height}", "sideways()", "smallTargets(24)");
+                    }
                 }
-            }
-        );
+            );
+        }
+    }
 
     [Theory]
     [MemberData(nameof(Sizes))]

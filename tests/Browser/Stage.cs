@@ -94,6 +94,7 @@ public sealed partial class Stage : IAsyncLifetime
         options.PageLoadTimeout = TimeSpan.FromSeconds(60);
         _browser = new ChromeDriver(service, options);
         Resize(_viewport.Width, _viewport.Height);
+        SaveData(true);
     }
 
     public ValueTask DisposeAsync()
@@ -231,6 +232,13 @@ public sealed partial class Stage : IAsyncLifetime
         }
     }
 
+    /// <summary>What a page loads ahead of need it leaves; whoever looks at that switches it on.</summary>
+    public void SaveData(bool on) =>
+        Browser.ExecuteCdpCommand(
+            "Emulation.setDataSaverOverride",
+            new Dictionary<string, object?> { ["dataSaverEnabled"] = on }
+        );
+
     private void Resize(int width, int height) =>
         Browser.ExecuteCdpCommand(
             "Emulation.setDeviceMetricsOverride",
@@ -253,7 +261,7 @@ public sealed partial class Stage : IAsyncLifetime
         Surviving(() =>
         {
             Browser.Navigate().GoToUrl(Address + path);
-            WaitUntil(() => Browser.FindElements(By.CssSelector("main *")).Count > 0);
+            WaitUntil(() => (bool)Browser.ExecuteScript("return document.querySelector('main *') !== null")!);
         });
     }
 
@@ -300,6 +308,9 @@ public sealed partial class Stage : IAsyncLifetime
             .GetProperty("tunes")[0]
             .GetProperty("id")
             .GetInt64();
+
+    /// <summary>Opens a tune on the stand where it does not matter how it is entered.</summary>
+    public void OpenKept(string source) => Open($"/tunes/{Keep(source)}");
 
     /// <summary>Keeps a tune where it does not matter how it is entered, and tells its number.</summary>
     public long Keep(string source) =>

@@ -5,13 +5,13 @@ namespace Coppia.Tests;
 /// <summary>No request takes for ever, and none costs more than it is long (common practice).</summary>
 public sealed class PatienceTests
 {
-    /// <summary>A server that waits for a twentieth of a second.</summary>
+    /// <summary>A server that waits no longer than nobody can answer in.</summary>
     private sealed class Hurried : RunningServer
     {
         protected override ServerOptions Adjusted(ServerOptions options) =>
             options with
             {
-                Patience = TimeSpan.FromMilliseconds(50),
+                Patience = TimeSpan.FromMilliseconds(10),
             };
     }
 
@@ -32,7 +32,7 @@ public sealed class PatienceTests
         var answer = await server.Send(HttpMethod.Get, "/api/tunes/1/reading?instrument=cello");
         Assert.Equal(503, answer.Status);
         Assert.Equal(
-            "This took longer than 0.05 seconds and was stopped. Nothing was changed; try it with a shorter tune.",
+            "This took longer than 0.01 seconds and was stopped. Nothing was changed; try it with a shorter tune.",
             answer.Body.GetProperty("title").GetString()
         );
     }

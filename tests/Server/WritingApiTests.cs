@@ -1,4 +1,5 @@
 using System.Text.Json;
+using System.Text.Json.Nodes;
 
 namespace Coppia.Tests;
 
@@ -79,6 +80,107 @@ public class WritingApiTests(RunningServer server) : IClassFixture<RunningServer
             new { state = view.GetProperty("state"), instrument = "violin" }
         );
         Assert.Equal(view.GetRawText(), again.GetRawText());
+    }
+
+    /// <summary>What hands do on a staff, in any order.</summary>
+    private static readonly object[] Commands =
+    [
+        new { @do = "letter", text = "D" },
+        new { @do = "letter", text = "A" },
+        new { @do = "pitch", text = "F#4" },
+        new { @do = "rest" },
+        new { @do = "delete" },
+        new { @do = "dot" },
+        new { @do = "triplet" },
+        new { @do = "value", by = 3 },
+        new { @do = "value", by = 2 },
+        new { @do = "tie" },
+        new { @do = "slur" },
+        new { @do = "alter", by = 1 },
+        new { @do = "mark", text = "accent" },
+        new { @do = "repeatEnd" },
+        new { @do = "double" },
+        new { @do = "move", by = -1 },
+        new
+        {
+            @do = "move",
+            by = -2,
+            select = true,
+        },
+        new { @do = "end" },
+        new { @do = "key", by = -2 },
+        new { @do = "meter", text = "3/4" },
+        new { @do = "pickUp", by = 1 },
+        new { @do = "clef", text = "alto" },
+    ];
+
+    [Theory] // A score that is told by its key gives what it gives when it is sent and read.
+    [InlineData(1)]
+    [InlineData(2)]
+    [InlineData(3)]
+    [InlineData(4)]
+    [InlineData(5)]
+    [InlineData(6)]
+    public async Task A_remembered_score_is_the_one_that_is_sent(int seed)
+    {
+        var random = new Random(seed);
+        var view = await Letters("DEFGA");
+        for (var i = 0; i < 60; i++)
+        {
+            var command = Commands[random.Next(Commands.Length)];
+            var state = JsonNode.Parse(view.GetProperty("state").GetRawText())!.AsObject();
+            // A blank more is another text, which nobody remembers.
+            var sent = await Answered(state, state["doc"]!.GetValue<string>() + " ", command);
+            var told = await Answered(state, null, command);
+            Assert.Equal(sent.Status, told.Status);
+            Assert.Equal(sent.Body.GetRawText(), told.Body.GetRawText());
+            if (told.Status == 200)
+                view = told.Body;
+        }
+
+        Task<(int Status, JsonElement Body)> Answered(JsonObject state, string? doc, object command)
+        {
+            var from = state.DeepClone().AsObject();
+            from["doc"] = doc;
+            return server.Send(
+                HttpMethod.Post,
+                "/api/writing/step",
+                new
+                {
+                    state = from,
+                    instrument = "violin",
+                    command,
+                }
+            );
+        }
+    }
+
+    [Fact]
+    public async Task A_score_that_is_forgotten_is_asked_for()
+    {
+        var state = JsonNode.Parse((await New()).GetProperty("state").GetRawText())!.AsObject();
+        state["doc"] = null;
+        state["key"] = "0123456789abcdef0123456789abcdef";
+        var (status, problem) = await server.Send(
+            HttpMethod.Post,
+            "/api/writing/step",
+            new { state, instrument = "violin" }
+        );
+        Assert.Equal(
+            (410, "This score is not remembered any more; expected it whole."),
+            (status, problem.GetProperty("title").GetString())
+        );
+        state["key"] = null;
+        (status, problem) = await server.Send(
+            HttpMethod.Post,
+            "/api/writing/step",
+            new { state, instrument = "violin" }
+        );
+        Assert.Equal(422, status);
+        Assert.Equal(
+            "Expected the score that is written on, or its key.",
+            problem.GetProperty("errors").GetProperty("doc")[0].GetString()
+        );
     }
 
     [Fact]

@@ -147,6 +147,9 @@ createRoot(root).render(
   </StrictMode>,
 )
 
-whenIdle(() => {
-  warmEngraver().catch(() => undefined) // whoever needs it will be told
-})
+/** Who pays for what is loaded does not want it ahead of need (W3C Save Data). */
+const sparesData = (navigator as Navigator & { connection?: { saveData?: boolean } }).connection?.saveData === true
+if (!sparesData)
+  whenIdle(() => {
+    warmEngraver().catch(() => undefined) // whoever needs it will be told
+  })

@@ -101,6 +101,10 @@ public static class ScoreIds
     /// </summary>
     public static Score Prefixed(Score score, string prefix) => With(score, [.. Of(score).Select(id => prefix + id)]);
 
+    /// <summary>The same score with all its bars and notes named by their places, as one that is freshly read.</summary>
+    public static Score ByPlace(Score score) =>
+        Finished(score, new string?[score.Bars.Count], [.. score.Bars.Select(b => new string?[b.Events.Count])]);
+
     /// <summary>
     /// The score with some ids given; what has none gets its place as a name, or the next free name like it.
     /// </summary>

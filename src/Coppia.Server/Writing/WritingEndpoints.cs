@@ -26,13 +26,17 @@ internal static class WritingEndpoints
     public static void MapWriting(this IEndpointRouteBuilder api)
     {
         api.MapPost("/api/writing/new", New).WithName("newWriting").ProducesProblem(404).ProducesProblem(422);
-        api.MapPost("/api/writing/step", Step).WithName("stepWriting").ProducesProblem(404).ProducesProblem(422);
+        api.MapPost("/api/writing/step", Step)
+            .WithName("stepWriting")
+            .ProducesProblem(404)
+            .ProducesProblem(410)
+            .ProducesProblem(422);
         api.MapPost("/api/writing/text", Text).WithName("textOfWriting").ProducesProblem(422);
         api.MapGet("/api/tunes/{id:long}/writing", Open).WithName("openWriting").ProducesProblem(404);
         api.MapGet("/api/instruments/{instrument}/staff", Spots).WithName("staffSpots").ProducesProblem(404);
     }
 
-    private static WritingView New(HouseStyles styles, NewWriting asked)
+    private static WritingView New(HouseStyles styles, WrittenMemory memory, NewWriting asked)
     {
         var player = styles.Player(asked.Instrument);
         var clef = Clef.Named(asked.Clef ?? "") ?? player.Instrument.FirstClef;
@@ -47,11 +51,12 @@ internal static class WritingEndpoints
             For = player.Instrument,
         };
         var line = new ScoreLine("P1", player.Instrument.Name, staff.Score);
-        return WritingView.Of(staff, [line], 0, player, asked.PerLine);
+        return WritingView.Of(staff, [line], 0, player, asked.PerLine, memory);
     }
 
     private static WritingView Open(
         Readings readings,
+        WrittenMemory memory,
         long id,
         string instrument,
         int perLine = WritingView.UsualPerLine
@@ -67,27 +72,37 @@ internal static class WritingEndpoints
             kept.Lines,
             line,
             player,
-            perLine
+            perLine,
+            memory
         );
     }
 
-    private static WritingView Step(HouseStyles styles, Asker asker, WritingRequest request)
+    /// <summary>The lines that a step starts from: remembered, or read where they are sent.</summary>
+    private static IReadOnlyList<ScoreLine> LinesOf(WritingFrom state, WrittenMemory memory, CancellationToken gone)
+    {
+        if ((state.Doc is { } sent ? WrittenMemory.KeyOf(sent) : state.Key) is not { } key)
+            throw RefusedException.Field("doc", Say("writing.expected-the-score-or-its-key"));
+        if (memory.Find(key) is { } remembered)
+            return remembered;
+        if (state.Doc is not { } doc)
+            throw new RefusedException(410, Say("writing.this-score-is-not-remembered-any-more"));
+        // A staff with nothing but rests is no tune yet, but it can be written on.
+        var read = MusicXmlReader.ReadUnfinished(doc, gone);
+        if (read.Lines.Count == 0 && read.Errors.Count > 0)
+            throw RefusedException.Unreadable(read.Errors);
+        memory.Keep(doc, read.Lines);
+        return read.Lines;
+    }
+
+    private static WritingView Step(HouseStyles styles, Asker asker, WrittenMemory memory, WritingRequest request)
     {
         var player = styles.Player(request.Instrument);
-        // A staff with nothing but rests is no tune yet, but it can be written on.
-        var read = MusicXmlReader.ReadUnfinished(request.State.Doc, asker.Gone);
-        var lines = read.Lines;
+        var lines = LinesOf(request.State, memory, asker.Gone);
         if (request.State.Line < 0 || request.State.Line >= lines.Count)
-            return read.Errors.Count > 0
-                ? throw RefusedException.Unreadable(read.Errors)
-                : throw new RefusedException(
-                    422,
-                    Say(
-                        "writing.there-is-no-line-expected-0-to",
-                        ("line", request.State.Line),
-                        ("lines", lines.Count - 1)
-                    )
-                );
+            throw new RefusedException(
+                422,
+                Say("writing.there-is-no-line-expected-0-to", ("line", request.State.Line), ("lines", lines.Count - 1))
+            );
         var staff = WritingStaff.Of(lines[request.State.Line].Score) with
         {
             Value = request.State.Value.ToValue(),
@@ -126,7 +141,7 @@ internal static class WritingEndpoints
                     ("mostInBar", (Score.MostInBar).ToString("N0", System.Globalization.CultureInfo.InvariantCulture))
                 )
             )
-            : WritingView.Of(staff, lines, request.State.Line, player, request.PerLine);
+            : WritingView.Of(staff, lines, request.State.Line, player, request.PerLine, memory);
     }
 
     /// <summary>The written score as the source of a tune, in the format of the source that it came from.</summary>

@@ -43,15 +43,31 @@ public sealed record ValueView(int Log, int Dots, bool Triplet)
 /// What is being written: all that a step starts from, so that to undo is to go back to one that was.
 /// </summary>
 /// <param name="Doc">The whole score as MusicXML.</param>
+/// <param name="Key">Names the score, so that the next step need not send it.</param>
 /// <param name="Line">Which of its lines is written on, from 0.</param>
 /// <param name="PickUp">Length of the pick-up as a part of a whole note (1/4), or null.</param>
 public sealed record WritingState(
     string Doc,
+    string Key,
     int Line,
     CaretView Caret,
     CaretView? Anchor,
     ValueView Value,
     string? PickUp
+);
+
+/// <summary>What a step starts from: the state before, with the score by its key or as it is.</summary>
+/// <param name="Key">Of the score; null where it is sent.</param>
+/// <param name="Doc">The score as MusicXML; null where its key tells it.</param>
+/// <param name="PickUp">Length of the pick-up as a part of a whole note (1/4), or null.</param>
+public sealed record WritingFrom(
+    int Line,
+    CaretView Caret,
+    CaretView? Anchor,
+    ValueView Value,
+    string? PickUp,
+    string? Key = null,
+    string? Doc = null
 );
 
 /// <summary>One step on the writing staff.</summary>
@@ -73,7 +89,7 @@ public sealed record WritingCommand(
 /// <param name="Command">The step, or null for the staff as the state has it.</param>
 /// <param name="PerLine">Bars in a line that is drawn, 1 to 8.</param>
 public sealed record WritingRequest(
-    WritingState State,
+    WritingFrom State,
     string Instrument,
     WritingCommand? Command = null,
     int PerLine = WritingView.UsualPerLine
@@ -130,14 +146,17 @@ public sealed record WritingView(
         IReadOnlyList<ScoreLine> lines,
         int line,
         Player player,
-        int perLine
+        int perLine,
+        WrittenMemory memory
     )
     {
         var score = staff.Score;
         ScoreLine[] whole = [.. lines.Select((l, i) => i == line ? l with { Score = score } : l)];
+        var doc = MusicXmlWriter.Write(whole);
         return new WritingView(
             State: new WritingState(
-                Doc: MusicXmlWriter.Write(whole),
+                Doc: doc,
+                Key: memory.Keep(doc, [.. whole.Select(l => l with { Score = AsRead.Of(l.Score) })]),
                 Line: line,
                 Caret: CaretView.Of(staff.Caret),
                 Anchor: staff.Anchor is { } a ? CaretView.Of(a) : null,

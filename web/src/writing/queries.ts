@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query'
-import { answer, api, type WritingState } from '../api/client'
+import { answer, api, Refusal, type WritingState } from '../api/client'
 import type { Send } from './writingQueue'
 
 export type NewStaff = {
@@ -19,10 +19,23 @@ export const newWriting = (body: NewStaff) => answer(api.POST('/api/writing/new'
 export const openWriting = (id: number, instrument: string, perLine: number) =>
   answer(api.GET('/api/tunes/{id}/writing', { params: { path: { id }, query: { instrument, perLine } } }))
 
+/** What was kept by an older page has no key, and the server forgets: then the score itself is sent. */
+const GONE = 410
+
+/** One step: the score is told by its key, and sent only where that is forgotten. */
 export const stepFor =
   (instrument: string, perLine: number): Send =>
-  (state: WritingState, command) =>
-    answer(api.POST('/api/writing/step', { body: { state, instrument, perLine, command: command ?? null } }))
+  async ({ doc, ...state }: WritingState, command) => {
+    const step = (from: typeof state & { doc?: string }) =>
+      answer(api.POST('/api/writing/step', { body: { state: from, instrument, perLine, command: command ?? null } }))
+    if (!state.key) return step({ ...state, doc })
+    try {
+      return await step(state)
+    } catch (refusal) {
+      if (refusal instanceof Refusal && refusal.status === GONE) return step({ ...state, doc })
+      throw refusal
+    }
+  }
 
 /** The written score as text to keep, in the form of the text that it came from. */
 export const textOfWriting = (doc: string, before: string | null) =>
