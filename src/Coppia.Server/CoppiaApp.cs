@@ -290,7 +290,7 @@ public static class CoppiaApp
         }
         catch (SqliteException e)
         {
-            throw new InvalidDataException(Database.Said(database.File, e), e);
+            throw new InvalidDataException(Database.MessageOf(database.File, e), e);
         }
     }
 }

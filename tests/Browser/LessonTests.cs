@@ -115,7 +115,7 @@ public class LessonTests(Stage stage)
     public void A_duet_goes_by_who_sits_where()
     {
         ForTheClass();
-        stage.OpenKept(
+        stage.KeepTune(
             "X:1\nT:Two at a Stand\nM:4/4\nL:1/4\nK:D\nV:1 name=\"Top\"\nV:2 name=\"Bottom\"\n[V:1]A2 "
                 + "B2|A4|]\n[V:2]D E F2|D4|]"
         );

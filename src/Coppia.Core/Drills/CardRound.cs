@@ -52,7 +52,7 @@ public sealed record CardRound(IReadOnlyList<SheetItem> Cards, IReadOnlyList<int
             Count = Length,
             Seed = seed,
         };
-        var ground = Ground.Of(request);
+        var ground = NoteStock.Of(request);
         Candidate[] pool = [.. Enumerable.Range(0, ground.Count).Select(n => Card(kind, player, ground.First(n), key))];
         var order =
             stage == CardStage.InOrder

@@ -18,7 +18,7 @@ public static class LearnerCards
     /// </summary>
     public static IReadOnlyList<LearnerCard> Of(Player player)
     {
-        var hand = new FirstHand(player.Instrument);
+        var hand = new FirstYear(player.Instrument);
         Pitch[] strings = [.. hand.All.Select(s => player.Instrument.Strings[s])];
         var notes = (player.Known.Things ?? new HashSet<KnownThing>())
             .OfType<KnownNote>()

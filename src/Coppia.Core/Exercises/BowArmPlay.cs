@@ -25,7 +25,7 @@ internal static class BowArmPlay
     /// <summary>One bow to more and more beats, on open strings and then on the scale.</summary>
     public static IReadOnlyList<PlayQuestion> LongBows(SheetRequest request)
     {
-        var ground = Ground.Of(request);
+        var ground = NoteStock.Of(request);
         int[] open = [.. ground.Open];
         int[] notes = [.. open, .. Enumerable.Range(0, ground.Count).Except(open)];
         var meter = request.MusicMeter;
@@ -77,7 +77,7 @@ internal static class BowArmPlay
     /// </summary>
     public static IReadOnlyList<PlayQuestion> QuickFigures(SheetRequest request, Seeded seeded)
     {
-        var ground = Ground.Of(request);
+        var ground = NoteStock.Of(request);
         var meter = request.DrillMeter;
         var fitting = Figures.Where(f => f.Max() < ground.Count).ToArray();
         if (fitting.Length == 0)
@@ -135,7 +135,7 @@ internal static class BowArmPlay
     /// <summary>Each rhythm on one open string, on the notes of the scale, and turned round.</summary>
     public static IReadOnlyList<PlayQuestion> Rhythms(SheetRequest request, Seeded seeded)
     {
-        var ground = Ground.Of(request with { From = [], Key = request.MusicKey });
+        var ground = NoteStock.Of(request with { From = [], Key = request.MusicKey });
         var on = ground.Middle;
         var bars = new List<IReadOnlyList<SketchNote>>();
         foreach (var rhythm in Different(request, seeded))
@@ -183,7 +183,7 @@ internal static class BowArmPlay
             string.Join(' ', bar.SelectMany(c => c.Beats).Select(b => $"{b.IsRest}{b.Value}"));
     }
 
-    private static SketchNote[] Walking(Beat[] rhythm, Ground ground, int start)
+    private static SketchNote[] Walking(Beat[] rhythm, NoteStock ground, int start)
     {
         var at = 0;
         var up = Math.Min(ground.Count - start, 5);

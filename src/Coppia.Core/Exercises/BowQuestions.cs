@@ -21,7 +21,7 @@ internal static class BowQuestions
     public static IReadOnlyList<Candidate> Pool(SheetRequest request, int count, Seeded seeded)
     {
         var bars = new RhythmBars(request, seeded, rests: false);
-        var ground = Ground.Of(request);
+        var ground = NoteStock.Of(request);
         var start = ground.Middle;
         Sign[] signs = [.. Enum.GetValues<Sign>().Where(s => request.Players.All(p => Knows(p, s)))];
         var (pool, texts) = (new List<Candidate>(), new HashSet<string>());
@@ -109,7 +109,7 @@ internal static class BowQuestions
     /// The notes go a little up and down, so that no two neighbours are the same: a curve between two equal notes would
     /// be a tie.
     /// </summary>
-    private static IEnumerable<IReadOnlyList<SketchNote>> Walking(SketchNote[][] bars, Ground ground, int start)
+    private static IEnumerable<IReadOnlyList<SketchNote>> Walking(SketchNote[][] bars, NoteStock ground, int start)
     {
         int[] steps = start + 2 < ground.Count ? [0, 1, 2, 1] : [0, start + 1 < ground.Count ? 1 : -1];
         var n = 0;

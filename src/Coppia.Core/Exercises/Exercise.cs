@@ -12,7 +12,7 @@ internal static class Exercise
     /// <exception cref="SheetImpossibleException">There are no bars.</exception>
     public static IReadOnlyList<PlayQuestion> Of(
         SheetRequest request,
-        Ground ground,
+        NoteStock ground,
         TimeSignature meter,
         IReadOnlyList<IReadOnlyList<SketchNote>> bars
     )

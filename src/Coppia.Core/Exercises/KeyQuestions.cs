@@ -125,7 +125,7 @@ internal static class KeyQuestions
 
     private static IEnumerable<Candidate> Scales(SheetRequest request, ScaleKey key)
     {
-        var ground = Ground.Of(request with { Key = key, From = [] });
+        var ground = NoteStock.Of(request with { Key = key, From = [] });
         var steps = 7 * request.Octaves;
         for (var n = 0; n + steps < ground.Count; n++)
         {
@@ -140,7 +140,7 @@ internal static class KeyQuestions
         }
     }
 
-    internal static bool SideBySide(Ground ground, int from, int steps) =>
+    internal static bool SideBySide(NoteStock ground, int from, int steps) =>
         ground.Notes[from].Zip(ground.Notes[from + steps]).All(t => t.Second.Pitch.Step - t.First.Pitch.Step == steps);
 
     private static IReadOnlyList<int> UsualKeys(SheetRequest request) => Known(request, UsualFifths);

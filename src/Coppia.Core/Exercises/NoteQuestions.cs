@@ -11,7 +11,7 @@ internal static class NoteQuestions
         // In several clefs the lines of the staff are other notes: several players are asked for the same ones.
         if (request is { Kind: ExerciseKind.LineOrSpace, From.Count: 0, Players.Count: 1 })
             return WholeStaff(request);
-        var ground = Ground.Of(request);
+        var ground = NoteStock.Of(request);
         var pool = Enumerable
             .Range(0, ground.Count)
             .Where(n => request.Kind != ExerciseKind.LineOrSpace || OnStaff(ground, n))
@@ -21,7 +21,7 @@ internal static class NoteQuestions
             : throw request.Impossible(SheetFault.TooFewNotes);
     }
 
-    private static Candidate One(SheetRequest request, Ground ground, int note)
+    private static Candidate One(SheetRequest request, NoteStock ground, int note)
     {
         var place = HeightOf(ground, note);
         var candidate = new Candidate(Asked(byPair: false), Difficulty(), ground.First(note).Place.String, Answer());
@@ -73,10 +73,10 @@ internal static class NoteQuestions
             };
     }
 
-    private static StaffPlace HeightOf(Ground ground, int note) =>
+    private static StaffPlace HeightOf(NoteStock ground, int note) =>
         StaffPlace.Of(ground.First(note).Pitch, ground.Players[0].Instrument.FirstClef);
 
-    private static bool OnStaff(Ground ground, int note) =>
+    private static bool OnStaff(NoteStock ground, int note) =>
         ground
             .Notes[note]
             .Zip(ground.Players)

@@ -12,7 +12,7 @@ internal static class PenWork
     /// <exception cref="SheetImpossibleException">The request leaves fewer than two notes.</exception>
     public static IReadOnlyList<Candidate> Pool(SheetRequest request, Seeded seeded)
     {
-        var ground = Ground.Of(request with { Key = new Shapes.ScaleKey(0, Shapes.ScaleForm.Major), From = [] });
+        var ground = NoteStock.Of(request with { Key = new Shapes.ScaleKey(0, Shapes.ScaleForm.Major), From = [] });
         int[] onStaff = [.. Enumerable.Range(0, ground.Count).Where(n => ground.LedgerLines(n) == 0)];
         if (onStaff.Length < 2)
             throw request.Impossible(SheetFault.TooFewNotes);

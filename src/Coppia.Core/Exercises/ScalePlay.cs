@@ -10,7 +10,7 @@ internal sealed class ScalePlay
     private static readonly NoteValue DottedHalf = new(1, 1);
 
     private readonly SheetRequest _request;
-    private readonly Ground _ground;
+    private readonly NoteStock _ground;
     private readonly int _tonic;
     private readonly int _top;
     private readonly TimeSignature _meter;
@@ -19,7 +19,7 @@ internal sealed class ScalePlay
     {
         _request = request;
         // The scale of a tune's key is whole, whichever of its notes the tune uses.
-        _ground = Ground.Of(request with { From = [], Key = request.MusicKey });
+        _ground = NoteStock.Of(request with { From = [], Key = request.MusicKey });
         _top = 7 * request.Octaves;
         _tonic = Tonic(_ground, request, _top) ?? throw OutOfReach();
         var inThree = request.Values.Count > 0 && request.Values.All(v => v == DottedHalf);
@@ -52,7 +52,7 @@ internal sealed class ScalePlay
     /// The lowest note of a scale: where most of the tune lies, else where it lies under the hand most easily; null
     /// where there is none.
     /// </summary>
-    private static int? Tonic(Ground ground, SheetRequest request, int top) =>
+    private static int? Tonic(NoteStock ground, SheetRequest request, int top) =>
         Enumerable
             .Range(0, Math.Max(0, ground.Count - top))
             .Where(n =>
@@ -87,7 +87,7 @@ internal sealed class ScalePlay
     private bool Fits(ScaleKey key)
     {
         var request = _request with { Key = key, From = [] };
-        return Possible.Is(() => Tonic(Ground.Of(request), request, _top) is not null);
+        return Possible.Is(() => Tonic(NoteStock.Of(request), request, _top) is not null);
     }
 
     /// <summary>What a note of the plain scale is long: a quarter, in meters of eighths an eighth.</summary>

@@ -25,7 +25,7 @@ internal static class Sketch
 {
     public static Score For(
         int player,
-        Ground ground,
+        NoteStock ground,
         KeySignature key,
         TimeSignature? meter,
         IEnumerable<IReadOnlyList<SketchNote>> bars,

@@ -21,7 +21,7 @@ internal static class SlidePlay
     public static IReadOnlyList<PlayQuestion> Of(SheetRequest request, Seeded seeded)
     {
         var oneFinger = request.Kind == ExerciseKind.TwoPlaces;
-        var ground = Ground.Of(request);
+        var ground = NoteStock.Of(request);
         Slide[] slides = [.. Slides(ground, request, oneFinger)];
         // On the same string for all the open string between is the same note, too.
         if (slides.Where(s => OnOneString(s, request)).ToArray() is { Length: > 0 } alike)
@@ -93,9 +93,9 @@ internal static class SlidePlay
         };
 
     private static bool IsPossible(SheetRequest request, bool oneFinger) =>
-        Possible.Is(() => Slides(Ground.Of(request), request, oneFinger).Any());
+        Possible.Is(() => Slides(NoteStock.Of(request), request, oneFinger).Any());
 
-    private static IEnumerable<Slide> Slides(Ground ground, SheetRequest request, bool oneFinger)
+    private static IEnumerable<Slide> Slides(NoteStock ground, SheetRequest request, bool oneFinger)
     {
         foreach (var tones in ground.Notes)
         {

@@ -12,7 +12,7 @@ internal static class SpotDifference
     /// values.</exception>
     public static IReadOnlyList<Candidate> Pool(SheetRequest request, int count, Seeded seeded)
     {
-        var ground = Ground.Of(request);
+        var ground = NoteStock.Of(request);
         var rhythm = new RhythmBars(request, seeded, rests: false);
         List<Candidate> pool = [.. OfTune(request)];
         var texts = new HashSet<string>();
@@ -67,7 +67,7 @@ internal static class SpotDifference
     }
 
     /// <summary>A rhythm set to neighbouring notes.</summary>
-    private static SketchNote[] Melody(Ground ground, IReadOnlyList<Beat> rhythm, Seeded seeded)
+    private static SketchNote[] Melody(NoteStock ground, IReadOnlyList<Beat> rhythm, Seeded seeded)
     {
         var at = seeded.Below(ground.Count);
         var notes = new SketchNote[rhythm.Count];
@@ -80,16 +80,16 @@ internal static class SpotDifference
         return notes;
     }
 
-    private static int Near(int at, Ground ground, Seeded seeded) =>
+    private static int Near(int at, NoteStock ground, Seeded seeded) =>
         seeded.Of([.. new[] { at - 1, at + 1 }.Where(n => n >= 0 && n < ground.Count)]);
 
-    private static SketchNote[] Stepping(SketchNote[] bar, Ground ground, Seeded seeded)
+    private static SketchNote[] Stepping(SketchNote[] bar, NoteStock ground, Seeded seeded)
     {
         var at = seeded.Below(bar.Length);
         return With(bar, at, bar[at] with { Note = Near(bar[at].Note!.Value, ground, seeded) });
     }
 
-    private static SketchNote[] Leaping(SketchNote[] bar, Ground ground, Seeded seeded)
+    private static SketchNote[] Leaping(SketchNote[] bar, NoteStock ground, Seeded seeded)
     {
         var at = seeded.Below(bar.Length);
         int[] far = [.. Enumerable.Range(0, ground.Count).Where(n => Math.Abs(n - bar[at].Note!.Value) is 2 or 3)];

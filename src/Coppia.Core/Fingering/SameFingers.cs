@@ -17,7 +17,7 @@ internal sealed class SameFingers
     private readonly FingerCost _cost;
     private readonly EqualBars _bars;
     private readonly IReadOnlyList<(int First, int End)> _lines;
-    private readonly TornPitches _torn;
+    private readonly PitchesOfTwoFingers _torn;
 
     /// <summary>The notes with what they have been told.</summary>
     private readonly LatticeStep[] _steps;
@@ -34,7 +34,7 @@ internal sealed class SameFingers
     private SameFingers(FingerLattice lattice, FingerCost cost, IReadOnlyList<(int First, int End)> lines)
     {
         (_cost, _bars, _lines, _steps) = (cost, lattice.Bars, lines, [.. lattice.Steps]);
-        _torn = new TornPitches(lattice.Steps);
+        _torn = new PitchesOfTwoFingers(lattice.Steps);
         _pairs = new int[_steps.Length];
         _newToLines = new bool[_steps.Length];
         _newToBars = new bool[_steps.Length];
@@ -80,7 +80,7 @@ internal sealed class SameFingers
 
     private void LookAt(int note)
     {
-        _pairs[note] = TornPitches.Pair(At(note), fingered: Fingered(note) is not null);
+        _pairs[note] = PitchesOfTwoFingers.Pair(At(note), fingered: Fingered(note) is not null);
         _newToLines[note] = _newToBars[note] = true;
     }
 
@@ -159,7 +159,10 @@ internal sealed class SameFingers
     {
         var held = 0;
         for (var k = first; k < end; k++)
-            held += TornPitches.IsFingered(_pairs[k]) && Array.Exists(_steps[k].Choices, c => c.Frame == frame) ? 1 : 0;
+            held +=
+                PitchesOfTwoFingers.IsFingered(_pairs[k]) && Array.Exists(_steps[k].Choices, c => c.Frame == frame)
+                    ? 1
+                    : 0;
         return held;
     }
 

@@ -75,7 +75,7 @@ public static class UsualOrder
 
     private static IEnumerable<KnownThing> OfInstrument(Stage stage, Instrument instrument)
     {
-        var hand = new FirstHand(instrument);
+        var hand = new FirstYear(instrument);
         return stage switch
         {
             Stage.OpenStrings => hand.First.Concat(hand.Later).Select(hand.Open),

@@ -22,7 +22,7 @@ public sealed record CallSheet(IReadOnlyList<PlayerReading> Sections, IReadOnlyL
             [
                 .. Enumerable.Range(first, end - first).SelectMany(b => MomentsIn(sections, b, held, cues)),
             ];
-            return new CallLine(first, end, moments, OwnWays.In(sections.Count, moments));
+            return new CallLine(first, end, moments, SectionsApart.In(sections.Count, moments));
         }
     }
 

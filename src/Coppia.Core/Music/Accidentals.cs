@@ -26,7 +26,7 @@ public sealed class Accidentals(KeySignature key, IReadOnlyDictionary<Letter, in
     public void Print(int step, int alter) => _signs[step] = alter;
 
     /// <summary>True when the pitch needs a printed sign here; the sign then counts as printed.</summary>
-    public bool NeedsSign(Pitch pitch)
+    public bool PrintIfNeeded(Pitch pitch)
     {
         if (InForce(pitch.Step) == pitch.Alter)
             return false;
@@ -45,7 +45,7 @@ public sealed class Accidentals(KeySignature key, IReadOnlyDictionary<Letter, in
         foreach (var e in bar.Events)
         {
             foreach (var grace in e.Graces)
-                shown[grace.Id] = [state.NeedsSign(grace.Pitch)];
+                shown[grace.Id] = [state.PrintIfNeeded(grace.Pitch)];
             if (e.Pitch is { } pitch)
             {
                 var atStart = first;
@@ -53,7 +53,7 @@ public sealed class Accidentals(KeySignature key, IReadOnlyDictionary<Letter, in
                 [
                     .. new[] { pitch }
                         .Concat(e.Chord)
-                        .Select(p => !(atStart && tiedIn.Contains(p.Step)) && state.NeedsSign(p)),
+                        .Select(p => !(atStart && tiedIn.Contains(p.Step)) && state.PrintIfNeeded(p)),
                 ];
             }
 

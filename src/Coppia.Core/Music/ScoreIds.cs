@@ -101,7 +101,7 @@ public static class ScoreIds
     /// </summary>
     public static Score Prefixed(Score score, string prefix) => With(score, [.. Of(score).Select(id => prefix + id)]);
 
-    /// <summary>The same score with all its bars and notes named by their places, as one that is freshly read.</summary>
+    /// <summary>The same score with its bars and notes named by their places, as one that is freshly read.</summary>
     public static Score ByPlace(Score score) =>
         Finished(score, new string?[score.Bars.Count], [.. score.Bars.Select(b => new string?[b.Events.Count])]);
 

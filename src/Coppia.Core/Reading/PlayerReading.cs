@@ -203,7 +203,7 @@ public sealed record PlayerReading(
 
             var earlier =
                 accidentals.SignedEarlier(note.Pitch.Step) && accidentals.InForce(note.Pitch.Step) == note.Pitch.Alter;
-            accidentals.NeedsSign(note.Pitch);
+            accidentals.PrintIfNeeded(note.Pitch);
             var arrives = false;
             if (noted.Placement is { IsOpen: false } at)
             {

@@ -252,7 +252,7 @@ public sealed class Backup(LibraryFolder folder, TimeProvider clock)
             26 => Say("keeping.backup.is-not-a-backup-of-coppia-expected", ("file", file)),
             11 => Say("keeping.backup.is-damaged-expected-another-backup", ("file", file)),
             13 => Say("keeping.backup.the-disk-is-full-make-room-and"),
-            _ => Database.Said(file, e),
+            _ => Database.MessageOf(file, e),
         };
 
     /// <summary>Does not trust what the file says of itself (SQLite, "Defense Against The Dark Arts").</summary>

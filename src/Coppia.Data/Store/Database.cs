@@ -45,7 +45,7 @@ public sealed class Database
         }
         catch (SqliteException e)
         {
-            throw new InvalidDataException(Said(file, e), e);
+            throw new InvalidDataException(MessageOf(file, e), e);
         }
     }
 
@@ -134,7 +134,7 @@ public sealed class Database
     }
 
     /// <summary>What is wrong with a file that SQLite refuses, and what would be right.</summary>
-    public static string Said(string file, SqliteException e) =>
+    public static string MessageOf(string file, SqliteException e) =>
         e.SqliteErrorCode switch
         {
             26 => Say("store.database.cannot-be-opened-as-a-coppia-database", ("file", file)),

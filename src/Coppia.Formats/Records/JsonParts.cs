@@ -36,7 +36,7 @@ public static class JsonParts
     }
 
     /// <summary>Where a JSON text is wrong, and what is: "pins[2].string: …".</summary>
-    public static string Said(JsonException e)
+    public static string MessageOf(JsonException e)
     {
         var path = e.Path is { Length: > 1 } at
             ? at[(at[1] == '.' ? 2 : 1)..]

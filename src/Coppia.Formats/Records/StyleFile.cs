@@ -46,7 +46,7 @@ public static class StyleFile
                     "records.style-file.not-a-house-style-expected-a-json",
                     ("lineNumber", (e.LineNumber ?? 0) + 1),
                     ("bytePositionInLine", (e.BytePositionInLine ?? 0) + 1),
-                    ("said", JsonParts.Said(e))
+                    ("said", JsonParts.MessageOf(e))
                 ),
                 e
             );

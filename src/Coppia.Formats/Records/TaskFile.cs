@@ -66,7 +66,7 @@ public static class TaskFile
                     "records.task-file.not-a-writing-task-expected-a-json",
                     ("lineNumber", (e.LineNumber ?? 0) + 1),
                     ("bytePositionInLine", (e.BytePositionInLine ?? 0) + 1),
-                    ("said", JsonParts.Said(e))
+                    ("said", JsonParts.MessageOf(e))
                 ),
                 e
             );

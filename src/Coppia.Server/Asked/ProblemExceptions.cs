@@ -18,7 +18,7 @@ internal sealed partial class ProblemExceptions(ILogger<ProblemExceptions> log) 
         CancellationToken cancellation
     )
     {
-        var (status, title, detail) = Said(exception);
+        var (status, title, detail) = AnswerTo(exception);
         if (status == 500)
             Failed(log, exception, LearnAddress.WithoutLink(context.Request.Path));
         else if (status > 500)
@@ -27,7 +27,7 @@ internal sealed partial class ProblemExceptions(ILogger<ProblemExceptions> log) 
         return true;
     }
 
-    private static (int Status, string Title, string? Detail) Said(Exception exception) =>
+    private static (int Status, string Title, string? Detail) AnswerTo(Exception exception) =>
         exception switch
         {
             BadHttpRequestException { StatusCode: 413 } => (
@@ -37,7 +37,7 @@ internal sealed partial class ProblemExceptions(ILogger<ProblemExceptions> log) 
             ),
             BadHttpRequestException { InnerException: JsonException json } => (
                 400,
-                Say("asked.exceptions.the-request-cannot-be-read", ("said", JsonParts.Said(json))),
+                Say("asked.exceptions.the-request-cannot-be-read", ("said", JsonParts.MessageOf(json))),
                 Problems.SeeDescription
             ),
             BadHttpRequestException { StatusCode: 415 } bad => (

@@ -130,7 +130,7 @@ internal sealed record OpenPiece(
     public int BarsWritten => Piece.Bars.Index().Count(b => b.Item.Count > Task.Fixed.Count(f => f.Bar == b.Index + 1));
 
     /// <summary>Its notes in the order and time in which they sound.</summary>
-    public IReadOnlyList<SoundNote> Sound()
+    public IReadOnlyList<SoundNote> Playback()
     {
         var notes = new List<SoundNote>();
         var start = 0.0;

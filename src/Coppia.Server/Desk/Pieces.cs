@@ -89,7 +89,7 @@ internal sealed class Pieces(
             Check: CheckView.Of(piece.Piece, piece.Task, player.Style),
             Remarks: [.. remarks.Select(PieceRemark.Of)],
             MusicXml: ReadingMusic.ForEngraving(PieceScore.Of(piece.Piece, piece.Task)),
-            Sound: piece.Sound(),
+            Sound: piece.Playback(),
             Hand: piece.Task.ByHand
                 ? new HandPiece(DeskTask.Of(piece.Plan, player, piece.Doc.Letters), piece.Written)
                 : null

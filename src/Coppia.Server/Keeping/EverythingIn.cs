@@ -172,7 +172,7 @@ internal sealed class EverythingIn(Database database, ClassFiles files, TimeProv
         }
         catch (JsonException e)
         {
-            throw new FormatException($"{name}, {JsonParts.Said(e)}.", e);
+            throw new FormatException($"{name}, {JsonParts.MessageOf(e)}.", e);
         }
         catch (FormatException e)
         {
@@ -202,7 +202,7 @@ internal sealed class EverythingIn(Database database, ClassFiles files, TimeProv
         }
         catch (JsonException e)
         {
-            throw new FormatException($"{LibraryFile.Name}, {JsonParts.Said(e)}.", e);
+            throw new FormatException($"{LibraryFile.Name}, {JsonParts.MessageOf(e)}.", e);
         }
     }
 

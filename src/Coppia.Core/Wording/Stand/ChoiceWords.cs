@@ -16,7 +16,7 @@ public sealed class ChoiceWords(Choice choice, Player player)
 
     private HandFrame Frame(Placement p) => player.FrameOf(p);
 
-    public string Said()
+    public string Sentence()
     {
         if (choice.Reason == ChoiceReason.Pinned)
             return Joined(Say("stand.choice.you-chose-this-one-the-notes-around"), GettingThere());

@@ -44,7 +44,7 @@ public sealed record Why(string Reading, string Finger, string Place, string Cho
             reading,
             FingerWords(noted.Note.Pitch, at, player),
             PlaceWords(at, player),
-            new ChoiceWords(choice, player).Said()
+            new ChoiceWords(choice, player).Sentence()
         );
     }
 

@@ -6,7 +6,7 @@ namespace Coppia.Core.Fingering;
 /// Finds the pitches that have more than one finger in a stretch of notes. Almost every stretch is in order, and one
 /// look finds that out.
 /// </summary>
-internal sealed class TornPitches
+internal sealed class PitchesOfTwoFingers
 {
     /// <summary>
     /// Eight numbers for each staff step up to where no instrument reaches: a pitch and what is done to it.
@@ -18,7 +18,7 @@ internal sealed class TornPitches
     private readonly (int Stretch, int Pair, List<int>? Torn)[] _met = new (int, int, List<int>?)[MostSounds];
     private int _stretch;
 
-    public TornPitches(IReadOnlyList<LatticeStep> steps)
+    public PitchesOfTwoFingers(IReadOnlyList<LatticeStep> steps)
     {
         _sounds = new int[steps.Count];
         for (var i = 0; i < _sounds.Length; i++)

@@ -12,11 +12,12 @@ internal readonly record struct Tone(Pitch Pitch, Placement Place);
 /// The notes that a sheet is made of, lowest first: for each of them one tone a player, the same note of the scale,
 /// each in an octave that they can play.
 /// </summary>
-internal sealed class Ground
+internal sealed class NoteStock
 {
     private const int FurthestOctave = 4;
 
-    private Ground(IReadOnlyList<Player> players, IReadOnlyList<Tone[]> notes) => (Players, Notes) = (players, notes);
+    private NoteStock(IReadOnlyList<Player> players, IReadOnlyList<Tone[]> notes) =>
+        (Players, Notes) = (players, notes);
 
     public IReadOnlyList<Player> Players { get; }
 
@@ -70,7 +71,7 @@ internal sealed class Ground
     /// <summary>The notes that a request allows.</summary>
     /// <param name="stretches">A high or reaching fourth finger is wanted too.</param>
     /// <exception cref="SheetImpossibleException">A string that is not there, or fewer than two notes.</exception>
-    public static Ground Of(SheetRequest request, bool stretches = false)
+    public static NoteStock Of(SheetRequest request, bool stretches = false)
     {
         var all = request.From.Count > 0 ? OfTune(request) : OfKey(request, stretches);
         var kept = all.Notes.Where(n => InRange(n, request)).ToArray();
@@ -87,7 +88,7 @@ internal sealed class Ground
             };
         }
 
-        return new Ground(request.Players, kept);
+        return new NoteStock(request.Players, kept);
     }
 
     private static bool InRange(Tone[] note, SheetRequest request)
@@ -98,7 +99,7 @@ internal sealed class Ground
     }
 
     /// <summary>The notes of a tune, each at the place where it is played first.</summary>
-    private static Ground OfTune(SheetRequest request)
+    private static NoteStock OfTune(SheetRequest request)
     {
         var readings = request.From;
         var notes = Enumerable
@@ -111,7 +112,7 @@ internal sealed class Ground
             .DistinctBy(n => n[0].Pitch)
             .OrderBy(n => n[0].Pitch.Midi)
             .ToArray();
-        return new Ground(request.Players, notes);
+        return new NoteStock(request.Players, notes);
     }
 
     /// <summary>
@@ -128,7 +129,7 @@ internal sealed class Ground
     }
 
     /// <summary>The notes of a key, the octave of each player such that they share the most.</summary>
-    private static Ground OfKey(SheetRequest request, bool stretches)
+    private static NoteStock OfKey(SheetRequest request, bool stretches)
     {
         var each = request.Players.Select(p => OfPlayer(request, p, stretches)).ToArray();
         var shared = each[0].Values.Select(t => new[] { t }).ToArray();
@@ -158,7 +159,7 @@ internal sealed class Ground
             );
         }
 
-        return new Ground(request.Players, [.. shared.OrderBy(n => n[0].Pitch.Midi)]);
+        return new NoteStock(request.Players, [.. shared.OrderBy(n => n[0].Pitch.Midi)]);
 
         static Pitch Moved(Tone[] note, int octaves) => note[0].Pitch.AddOctaves(octaves);
     }

@@ -6,7 +6,7 @@ namespace Coppia.Core.Lesson;
 /// Where one section does what no other does, so that it needs a word of its own before the line: mostly the bass,
 /// whose strings lie a fourth apart (craft 16).
 /// </summary>
-internal static class OwnWays
+internal static class SectionsApart
 {
     /// <summary>
     /// Of two sections each differs from "all others"; only from three on one stands out by fingering.

@@ -6,11 +6,11 @@ namespace Coppia.Core.Knowledge;
 /// <summary>
 /// One instrument in its first year: its strings in the order in which they are taken up, and what lies on them.
 /// </summary>
-internal sealed class FirstHand
+internal sealed class FirstYear
 {
     private readonly Instrument _instrument;
 
-    public FirstHand(Instrument instrument)
+    public FirstYear(Instrument instrument)
     {
         _instrument = instrument;
         // The D string and the one above it carry the first scale; an instrument without a D string begins on its
