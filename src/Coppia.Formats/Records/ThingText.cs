@@ -21,12 +21,8 @@ public static class ThingText
         thing switch
         {
             KnownNote n => $"note {n.Instrument} {n.Open} {n.Pitch}",
-            KnownFinger f => Say(
-                "records.thing-text.of-finger",
-                ("instrument", f.Instrument),
-                ("what", f.Place.Reach ? "reach" : Name(f.Place.Word)),
-                ("finger", Figure(f.Place.Finger))
-            ),
+            KnownFinger f => $"finger {f.Instrument} {(f.Place.Reach ? "reach" : Name(f.Place.Word))} "
+                + Figure(f.Place.Finger),
             KnownPosition p => $"position {p.Instrument} {p.Position}",
             KnownKey k => $"key {Figure(k.Fifths)}",
             KnownMeter m => $"meter {Figure(m.Beats)}/{Figure(m.Unit)}",
