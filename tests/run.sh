@@ -44,7 +44,7 @@ texts=$!
 # One compiler for all projects, which need not warm up for each.
 quietly tests dotnet build Coppia.slnx -c Release -p:UseSharedCompilation=true
 dotnet build-server shutdown --vbcscompiler >/dev/null 2>&1 || true
-BUILT=true
+BUILT=true DESCRIBED=true
 wait "$texts" || exit 2
 build_server
 # Runs a suite; its log and its counts are read when all are done.

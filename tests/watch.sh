@@ -1,5 +1,5 @@
 # Sourced by ./coppia watch: the demo server, built again on every save, and the front end, which reloads itself.
-build_server
+DESCRIBED=true build_server
 install_web
 DEMO=$(mktemp -d)
 trap 'kill 0; rm -rf "$DEMO"' EXIT INT TERM
