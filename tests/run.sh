@@ -72,7 +72,7 @@ count() {
 # Most suites have no use for the front end, and wait more than they work: they run beside its build, and those that
 # take longest, which start servers and other programs, beside the browser too.
 echo 'Running Architecture, Core, Formats, Server and Reference …'
-{ build_web && aside web-lint npm run -s lint --prefix web; } &
+build_web &
 web=$!
 { suite Server; suite Reference; } &
 long=$!
@@ -82,8 +82,10 @@ suite Formats
 wait "$core"
 wait "$web" || exit 2
 echo 'Running Browser …'
+aside web-lint npm run -s lint --prefix web &
+lint=$!
 suite Browser
-wait "$long"
+wait "$long" "$lint"
 for name in Architecture Core Formats Server Reference Browser; do count "$name"; done
 echo 'Running web …'
 if [ "$(cat "$OUT/results/web-tests.exit" 2>/dev/null)" != 0 ]; then tail -n 60 "$OUT/log/web-tests.log"; fi
