@@ -1,10 +1,8 @@
 import { useEffect, useEffectEvent } from 'react'
 import { Button } from '../ui/Button'
 import { useKept } from '../ui/kept'
+import { placeOnLadder, type Climb } from './placeOnLadder'
 import type { LearnWork } from './queries'
-
-/** Where one stands, as a device keeps it: rungs and counts, so that it fits a ladder to another goal too. */
-type Climb = { rung: number; clean: number; failed: number }
 
 /** The tempo ladder: a rung is climbed after some clean repeats by the learner's own judgement; failing twice goes one down. */
 export function Ladder({
@@ -21,8 +19,7 @@ export function Ladder({
 }) {
   const [kept, keep] = useKept<Climb>(`ladder.${name}`)
   const { places, rungs } = ladder
-  const at =
-    places.find((p) => p.rung === kept?.rung && p.clean === kept.clean && p.failed === kept.failed) ?? places[0]
+  const at = placeOnLadder(places, kept)
   const tempo = rungs[at?.rung ?? ladder.start] ?? 60
   const begin = useEffectEvent(() => onTempo(tempo))
   // One comes back to the rung that one left.
