@@ -1,9 +1,6 @@
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using BenchmarkDotNet.Attributes;
-using Coppia.Server;
-using Coppia.Server.Door;
-using Microsoft.AspNetCore.Builder;
 
 namespace Coppia.Bench;
 
@@ -13,9 +10,7 @@ namespace Coppia.Bench;
 [IterationCount(80)]
 public class WritingOverHttp
 {
-    private readonly string _folder = Directory.CreateTempSubdirectory("coppia-bench-").FullName;
-    private readonly HttpClient _client = new();
-    private WebApplication _app = null!;
+    private readonly ServerOfOneTune _server = new();
     private JsonObject _told = null!;
     private JsonObject _sent = null!;
     private string _doc = "";
@@ -24,17 +19,9 @@ public class WritingOverHttp
     [GlobalSetup]
     public async Task Start()
     {
-        _app = CoppiaApp.Build(
-            new ServerOptions(_folder, "127.0.0.1", Port: 0, WebFolder: _folder, DemoFolder: null, ThrowAway: false)
-        );
-        await _app.StartAsync();
-        var kept = await _client.PostAsJsonAsync(
-            $"{_app.Urls.First()}/api/tunes",
-            new { source = LongTune.Abc(64, StringSection.Violin) }
-        );
-        var id = (await kept.Content.ReadFromJsonAsync<JsonNode>())!["summary"]!["id"]!.GetValue<long>();
-        var view = await _client.GetFromJsonAsync<JsonNode>(
-            $"{_app.Urls.First()}/api/tunes/{id}/writing?instrument=violin"
+        await _server.Start(bars: 64);
+        var view = await _server.Client.GetFromJsonAsync<JsonNode>(
+            _server.At($"/api/tunes/{_server.Tune}/writing?instrument=violin")
         );
         var state = view!["state"]!.AsObject();
         _doc = state["doc"]!.GetValue<string>();
@@ -53,11 +40,7 @@ public class WritingOverHttp
         };
 
     [GlobalCleanup]
-    public async Task Stop()
-    {
-        await _app.DisposeAsync();
-        Directory.Delete(_folder, recursive: true);
-    }
+    public ValueTask Stop() => _server.DisposeAsync();
 
     [Benchmark(Baseline = true)]
     public Task<byte[]> SentAndRead()
@@ -72,7 +55,7 @@ public class WritingOverHttp
 
     private async Task<byte[]> Step(JsonObject asked)
     {
-        using var answer = await _client.PostAsJsonAsync($"{_app.Urls.First()}/api/writing/step", asked);
+        using var answer = await _server.Client.PostAsJsonAsync(_server.At("/api/writing/step"), asked);
         return await answer.EnsureSuccessStatusCode().Content.ReadAsByteArrayAsync();
     }
 }
