@@ -15,6 +15,7 @@ public class MessageTests
     [InlineData("{bar, select, up {rises} other {falls}}", "falls")]
     [InlineData("{n, spellout} and {bar, spellout}", "two and seven")]
     [InlineData("{n, plural, one {one bar} other {{n, spellout} bars from {bar}}}", "two bars from 7")]
+    [InlineData("{many, number} notes", "20,000 notes")]
     [InlineData("don't, don''t", "don't, don't")]
     [InlineData("grace notes begin with '{' and end with '}'", "grace notes begin with { and end with }")]
     [InlineData("{nobody}", "")]
@@ -22,7 +23,16 @@ public class MessageTests
     public void Its_places_are_filled(string pattern, string expected) =>
         Assert.Equal(
             expected,
-            Message.Filled(pattern, ("bar", 7), ("n", 2), ("one", 1), ("none", 0), ("way", "up"), ("nobody", null))
+            Message.Filled(
+                pattern,
+                ("bar", 7),
+                ("n", 2),
+                ("one", 1),
+                ("none", 0),
+                ("way", "up"),
+                ("many", 20_000),
+                ("nobody", null)
+            )
         );
 
     [Theory]

@@ -32,17 +32,8 @@ public static partial class TuneReader
             return ReadResult.Failed(
                 new SourceError(
                     new(1, 1),
-                    Say(
-                        "books.tune-reader.the-text-has-characters",
-                        ("text", (text.Length).ToString("N0", System.Globalization.CultureInfo.InvariantCulture))
-                    ),
-                    Say(
-                        "books.tune-reader.at-most",
-                        (
-                            "mostCharacters",
-                            (TuneSize.MostCharacters).ToString("N0", System.Globalization.CultureInfo.InvariantCulture)
-                        )
-                    )
+                    Say("books.tune-reader.the-text-has-characters", ("text", text.Length)),
+                    Say("books.tune-reader.at-most", ("mostCharacters", TuneSize.MostCharacters))
                 )
             );
         if (PlainText.Wrong(text) is { } wrong)

@@ -29,14 +29,8 @@ internal sealed class TuneSize(CancellationToken stop)
             throw new TuneTooLargeException(
                 new SourceError(
                     at,
-                    Say(
-                        "source.tune-size.the-score-has-more-than-lines",
-                        ("mostLines", (MostLines).ToString("N0", System.Globalization.CultureInfo.InvariantCulture))
-                    ),
-                    Say(
-                        "source.tune-size.at-most",
-                        ("mostLines", (MostLines).ToString("N0", System.Globalization.CultureInfo.InvariantCulture))
-                    )
+                    Say("source.tune-size.the-score-has-more-than-lines", ("mostLines", MostLines)),
+                    Say("source.tune-size.at-most", ("mostLines", MostLines))
                 )
             );
     }
@@ -55,54 +49,24 @@ internal sealed class TuneSize(CancellationToken stop)
             throw new TuneTooLargeException(
                 new SourceError(
                     at,
-                    Say(
-                        "source.tune-size.a-bar-has-more-than-notes-and",
-                        (
-                            "mostInBar",
-                            (Score.MostInBar).ToString("N0", System.Globalization.CultureInfo.InvariantCulture)
-                        )
-                    ),
-                    Say(
-                        "source.tune-size.at-most-perhaps-a-barline-is-missing",
-                        (
-                            "mostInBar",
-                            (Score.MostInBar).ToString("N0", System.Globalization.CultureInfo.InvariantCulture)
-                        )
-                    )
+                    Say("source.tune-size.a-bar-has-more-than-notes-and", ("mostInBar", Score.MostInBar)),
+                    Say("source.tune-size.at-most-perhaps-a-barline-is-missing", ("mostInBar", Score.MostInBar))
                 )
             );
         if (inLine > Score.MostEvents)
             throw new TuneTooLargeException(
                 new SourceError(
                     at,
-                    Say(
-                        "source.tune-size.the-tune-has-more-than-notes-and",
-                        (
-                            "mostEvents",
-                            (Score.MostEvents).ToString("N0", System.Globalization.CultureInfo.InvariantCulture)
-                        )
-                    ),
-                    Say(
-                        "source.tune-size.at-most-2",
-                        (
-                            "mostEvents",
-                            (Score.MostEvents).ToString("N0", System.Globalization.CultureInfo.InvariantCulture)
-                        )
-                    )
+                    Say("source.tune-size.the-tune-has-more-than-notes-and", ("mostEvents", Score.MostEvents)),
+                    Say("source.tune-size.at-most-2", ("mostEvents", Score.MostEvents))
                 )
             );
         if (_inAll > MostInAll)
             throw new TuneTooLargeException(
                 new SourceError(
                     at,
-                    Say(
-                        "source.tune-size.the-lines-of-the-score-have-more",
-                        ("mostInAll", (MostInAll).ToString("N0", System.Globalization.CultureInfo.InvariantCulture))
-                    ),
-                    Say(
-                        "source.tune-size.at-most-3",
-                        ("mostInAll", (MostInAll).ToString("N0", System.Globalization.CultureInfo.InvariantCulture))
-                    )
+                    Say("source.tune-size.the-lines-of-the-score-have-more", ("mostInAll", MostInAll)),
+                    Say("source.tune-size.at-most-3", ("mostInAll", MostInAll))
                 )
             );
     }

@@ -51,7 +51,7 @@ internal static class LearnerList
             throw new FormatException(
                 Say(
                     "classes.learner-list.the-list-is-longer-than-characters",
-                    ("longestText", (LongestText).ToString("N0", System.Globalization.CultureInfo.InvariantCulture)),
+                    ("longestText", LongestText),
                     ("mostLearners", Limits.MostLearners)
                 )
             );

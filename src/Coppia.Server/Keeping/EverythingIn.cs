@@ -215,10 +215,7 @@ internal sealed class EverythingIn(Database database, ClassFiles files, TimeProv
                 throw new FormatException(
                     Say(
                         "keeping.everything-in.the-zip-holds-too-much-expected-at",
-                        (
-                            "mostEntries",
-                            (MostEntries).ToString("N0", System.Globalization.CultureInfo.InvariantCulture)
-                        ),
+                        ("mostEntries", MostEntries),
                         ("mostBytes", MostBytes / 1024 / 1024)
                     )
                 );

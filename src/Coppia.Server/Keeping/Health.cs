@@ -137,10 +137,7 @@ internal sealed class Health(
                 var room = new DriveInfo(folder.Path).AvailableFreeSpace;
                 return (
                     room < LittleRoom ? HealthState.Warning : HealthState.Ok,
-                    Say(
-                        "keeping.health.mb-free",
-                        ("room", (room / 1024 / 1024).ToString("N0", System.Globalization.CultureInfo.InvariantCulture))
-                    )
+                    Say("keeping.health.mb-free", ("room", room / 1024 / 1024))
                 );
             }
         );

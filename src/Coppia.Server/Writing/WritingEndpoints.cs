@@ -134,11 +134,8 @@ internal static class WritingEndpoints
                 422,
                 Say(
                     "writing.a-tune-has-at-most-notes-and",
-                    (
-                        "mostEvents",
-                        (Score.MostEvents).ToString("N0", System.Globalization.CultureInfo.InvariantCulture)
-                    ),
-                    ("mostInBar", (Score.MostInBar).ToString("N0", System.Globalization.CultureInfo.InvariantCulture))
+                    ("mostEvents", Score.MostEvents),
+                    ("mostInBar", Score.MostInBar)
                 )
             )
             : WritingView.Of(staff, lines, request.State.Line, player, request.PerLine, memory);

@@ -31,8 +31,11 @@ public static class Catalogue
     /// <exception cref="ArgumentException">A place has nothing to fill it.</exception>
     public static string Say(string key, params ReadOnlySpan<(string Name, object? Value)> with)
     {
+        var message = Found(key);
+        if (message.Plain is { } plain)
+            return plain;
         var to = new StringBuilder();
-        Found(key).Write(to, with, Speech.English);
+        message.Write(to, with, Speech.English);
         return to.ToString();
     }
 

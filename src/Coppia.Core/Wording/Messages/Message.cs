@@ -4,9 +4,10 @@ using System.Text;
 namespace Coppia.Core.Wording.Messages;
 
 /// <summary>
-/// A sentence with places to fill, in the notation of the Unicode Consortium's ICU MessageFormat: <c>{name}</c>, a
-/// number in words as <c>{n, spellout}</c>, <c>{n, plural, =0 {no bars} one {# bar} other {# bars}}</c> and
-/// <c>{kind, select, up {…} other {…}}</c>. Braces are quoted as <c>'{'</c>, and an apostrophe is doubled.
+/// A sentence with places to fill, in the notation of the Unicode Consortium's ICU MessageFormat: <c>{name}</c>; a
+/// number with its thousands apart as <c>{n, number}</c>, in words as <c>{n, spellout}</c>; <c>{n, plural, =0 {no bars}
+/// one {# bar} other {# bars}}</c> and <c>{kind, select, up {…} other {…}}</c>. Braces are quoted as <c>'{'</c>, and an
+/// apostrophe is doubled.
 /// </summary>
 public sealed class Message
 {
@@ -36,6 +37,15 @@ public sealed class Message
     /// <summary>The names of all places, also those in the branches of a plural.</summary>
     internal IEnumerable<string> Names =>
         _parts.SelectMany(p => p.Branches.SelectMany(b => b.Words.Names).Prepend(p.Name)).OfType<string>().Distinct();
+
+    /// <summary>The sentence, where it has no places; null where it has.</summary>
+    internal string? Plain =>
+        _parts switch
+        {
+            [] => "",
+            [{ Kind: PartKind.Text, Text: var text }] => text,
+            _ => null,
+        };
 
     /// <summary>Writes the sentence with its places filled.</summary>
     /// <exception cref="ArgumentException">A place has nothing to fill it.</exception>
@@ -72,18 +82,21 @@ public sealed class Message
                 Chosen(part, $"={number}", speech.Plural(number)).Write(to, with, speech, number);
                 break;
             case PartKind.Select:
-                Chosen(part, Plain(value), "other").Write(to, with, speech);
+                Chosen(part, Printed(value), "other").Write(to, with, speech);
+                break;
+            case PartKind.Number:
+                to.Append(CultureInfo.InvariantCulture, $"{value:N0}");
                 break;
             case PartKind.Spelled:
                 to.Append(speech.Spelled(Convert.ToInt32(value, CultureInfo.InvariantCulture)));
                 break;
             default:
-                to.Append(Plain(value));
+                to.Append(Printed(value));
                 break;
         }
     }
 
-    private static string Plain(object? value) =>
+    private static string Printed(object? value) =>
         value switch
         {
             null => "",
@@ -179,8 +192,10 @@ public sealed class Message
         var end = Next(pattern, ref at);
         if (kind == "spellout" && end == '}')
             return new(PartKind.Spelled, name);
+        if (kind == "number" && end == '}')
+            return new(PartKind.Number, name);
         if (kind is not ("plural" or "select") || end != ',')
-            throw Wrong(pattern, at, "spellout, plural or select");
+            throw Wrong(pattern, at, "number, spellout, plural or select");
         var branches = new List<(string, Message)>();
         while (true)
         {
@@ -222,6 +237,7 @@ public sealed class Message
     {
         Text,
         Plain,
+        Number,
         Spelled,
         Plural,
         Select,
