@@ -13,7 +13,7 @@ public class ThousandSheets
 {
     private const int Sheets = 1000;
 
-    private static readonly ExerciseKind[] Kinds = [.. ExerciseKinds.All.Where(k => !k.IsPlayed())];
+    private static readonly ExerciseKind[] Kinds = [.. ExerciseKind.All.Where(k => !k.IsPlayed)];
     private static readonly Player[] Players = [.. StringSection.All.Select(i => new Player(i))];
 
     /// <summary>The first seed.</summary>

@@ -121,12 +121,12 @@ public static class SheetCommand
         var request = new SheetRequest
         {
             Kind =
-                ExerciseKinds.Named(kind)
+                ExerciseKind.Named(kind)
                 ?? throw new FormatException(
                     Say(
                         "cli.sheet.is-not-a-kind-of-exercise-expected",
                         ("kind", kind),
-                        ("all", English.Either([.. ExerciseKinds.All.Select(k => k.Id())]))
+                        ("all", English.Either([.. ExerciseKind.All.Select(k => k.Id)]))
                     )
                 ),
             Players = [.. Instruments(asked.GetValue(For)!).Select(i => new Player(i, style, known))],

@@ -18,7 +18,16 @@ public partial class CatalogueTests
                 !f.Contains("/obj/", StringComparison.Ordinal) && !f.Contains("/bin/", StringComparison.Ordinal)
             )
             .SelectMany(SaidIn),
+        .. ExerciseKind.All.Select(OfKind),
     ];
+
+    /// <summary>Three sentences of each kind of exercise are said by the kind's name.</summary>
+    private static (string Where, string[] Keys, string[] Names) OfKind(ExerciseKind kind) =>
+        (
+            $"{kind}",
+            [.. new[] { "name", "about", "instruction" }.Select(part => $"exercises.kind.{kind.Words}.{part}")],
+            []
+        );
 
     private static IEnumerable<(string Where, string[] Keys, string[] Names)> SaidIn(string file)
     {

@@ -21,7 +21,7 @@ public class AnotherInstrumentTests
         NoteQuestion[] asked =
         [
             .. new[] { "D4", "F#4", "A4" }.Select(n => new NoteQuestion(
-                ExerciseKind.FindIt,
+                QuestionTask.Find,
                 Pitch.Parse(n),
                 D,
                 new Pair(n == "A4" ? 2 : 1, n == "F#4" ? 2 : 0, n == "F#4" ? PlaceWord.Regular : PlaceWord.Open)
@@ -34,7 +34,7 @@ public class AnotherInstrumentTests
     [Fact]
     public void Lines_and_spaces_stay_where_they_are()
     {
-        var asked = new NoteQuestion(ExerciseKind.LineOrSpace, Pitch.Parse("F4"), default);
+        var asked = new NoteQuestion(QuestionTask.LineOrSpace, Pitch.Parse("F4"), default);
         // Space 1: F in treble clef, G in alto clef, A in bass clef (craft 1 and 19).
         Assert.Equal(
             "G3",
@@ -61,7 +61,7 @@ public class AnotherInstrumentTests
     {
         foreach (var from in StringSection.All)
         foreach (var to in StringSection.All.Where(i => i.Id != from.Id))
-        foreach (var kind in ExerciseKinds.All.Where(k => !k.IsPlayed()))
+        foreach (var kind in ExerciseKind.All.Where(k => !k.IsPlayed))
         foreach (var seed in Enumerable.Range(1, 3))
         {
             var (giver, taker) = (new Player(from), new Player(to));
@@ -96,7 +96,7 @@ public class AnotherInstrumentTests
     private static Pitch? First(Question question) =>
         question switch
         {
-            NoteQuestion { Kind: not (ExerciseKind.LineOrSpace or ExerciseKind.Stems) } q => q.Note,
+            NoteQuestion { Task: not (QuestionTask.LineOrSpace or QuestionTask.Stem) } q => q.Note,
             BarsQuestion q => q.Music.Events.Select(e => e.Pitch).OfType<Pitch>().First(),
             ScaleQuestion q => q.First,
             _ => null,

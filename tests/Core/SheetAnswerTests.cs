@@ -94,7 +94,7 @@ public class SheetAnswerTests
     {
         var player = new Player(Lines.Instrument("violin"));
         var answer = (PairAnswer)
-            Answers.To(new NoteQuestion(ExerciseKind.FingerIt, Pitch.Parse(note), new KeySignature(2)), player);
+            Answers.To(new NoteQuestion(QuestionTask.Finger, Pitch.Parse(note), new KeySignature(2)), player);
         Assert.Equal(pairs, string.Join(' ', answer.All.Select(p => Sign(p, player.Instrument))));
     }
 
@@ -221,13 +221,13 @@ public class SheetAnswerTests
     [Fact]
     public void Sums_of_beats_add_up()
     {
-        var tasks = new HashSet<BeatTask>();
+        var tasks = new HashSet<BeatSum>();
         foreach (var (item, beats, unit) in OfRhythm(ExerciseKind.BeatSums))
         {
             var asked = (BeatQuestion)item.Question;
             var bar = 192 * beats / unit;
             int[] lengths = [.. asked.Row.Events.Select(e => Length(e.Value))];
-            tasks.Add(asked.Task);
+            tasks.Add(asked.Sum);
             switch (item.Answer)
             {
                 case ValueAnswer a:

@@ -7,7 +7,7 @@ namespace Coppia.Tests;
 /// </summary>
 public class SheetOracleTests
 {
-    private static readonly ExerciseKind[] ToPlay = [.. ExerciseKinds.All.Where(k => k.IsPlayed() && !k.NeedsATune())];
+    private static readonly ExerciseKind[] ToPlay = [.. ExerciseKind.All.Where(k => k.IsPlayed && !k.NeedsATune)];
 
     private static readonly string[] Four = ["violin", "viola", "cello", "bass"];
 
@@ -73,7 +73,7 @@ public class SheetOracleTests
                             b => Assert.Equal(b.Time!.Value.BarLength, b.Length)
                         );
                     }
-                    else if (values == "1/4" && kind is not (ExerciseKind.Hooked or ExerciseKind.LongBow))
+                    else if (values == "1/4" && kind.Id is not ("hooked" or "long-bow"))
                     {
                         Assert.Null(Made(kind, who));
                     }
@@ -103,17 +103,8 @@ public class SheetOracleTests
                         $"{kind} for {who}: {e.Value}"
                     );
                     Assert.False(e.TiedOn, $"{kind} for {who}: a tie");
-                    Assert.True(
-                        e.SlurStarts == 0 || kind is ExerciseKind.Slurs or ExerciseKind.Hooked,
-                        $"{kind} for {who}: a slur"
-                    );
-                    var teaches =
-                        kind
-                        is ExerciseKind.LowHigh
-                            or ExerciseKind.TwoPlaces
-                            or ExerciseKind.Stretch
-                            or ExerciseKind.BassFrames
-                            or ExerciseKind.OpenOrFour;
+                    Assert.True(e.SlurStarts == 0 || kind.Id is "slurs" or "hooked", $"{kind} for {who}: a slur");
+                    var teaches = kind.Id is "low-high" or "two-places" or "stretch" or "bass-frames" or "open-or-four";
                     Assert.True(teaches || notes.Contains(e.Pitch!.Value), $"{kind} for {who}: {e.Pitch}");
                 }
             }
@@ -121,18 +112,22 @@ public class SheetOracleTests
     }
 
     [Theory] // What is about to be taught is not refused: hooks, slurs, the fourth finger, low 2, the bass's slide.
-    [InlineData(ExerciseKind.Hooked, "violin viola cello bass")]
-    [InlineData(ExerciseKind.Slurs, "violin viola cello bass")]
-    [InlineData(ExerciseKind.OpenOrFour, "violin viola")]
-    [InlineData(ExerciseKind.LowHigh, "violin viola cello bass")]
-    [InlineData(ExerciseKind.BassFrames, "bass")]
-    [InlineData(ExerciseKind.Stretch, "violin viola cello")]
-    [InlineData(ExerciseKind.QuickFigure, "violin viola cello bass")]
-    public void What_is_about_to_be_taught_can_be_made(ExerciseKind kind, string who)
+    [InlineData("hooked", "violin viola cello bass")]
+    [InlineData("slurs", "violin viola cello bass")]
+    [InlineData("open-or-four", "violin viola")]
+    [InlineData("low-high", "violin viola cello bass")]
+    [InlineData("bass-frames", "bass")]
+    [InlineData("stretch", "violin viola cello")]
+    [InlineData("quick-figure", "violin viola cello bass")]
+    public void What_is_about_to_be_taught_can_be_made(string kind, string who)
     {
         foreach (var one in who.Split(' '))
             Assert.NotNull(
-                Made(kind, one, known: ClassKnowledge.Of(UsualOrder.UpTo(Stage.FirstFingers, [Lines.Instrument(one)])))
+                Made(
+                    ExerciseKind.Named(kind)!,
+                    one,
+                    known: ClassKnowledge.Of(UsualOrder.UpTo(Stage.FirstFingers, [Lines.Instrument(one)]))
+                )
             );
     }
 
@@ -214,7 +209,7 @@ public class SheetOracleTests
                             || at.Word == PlaceWord.Back && note.Note.Pitch.Alter >= 0;
                         // A finger that moves to its other place may have to reach there.
                         Assert.True(
-                            !opened || kind is ExerciseKind.LowHigh or ExerciseKind.TwoPlaces,
+                            !opened || kind.Id is "low-high" or "two-places",
                             $"{kind} for {who} in {fifths}: {note.Note.Pitch} {at.Pair}"
                         );
                     }
@@ -227,7 +222,7 @@ public class SheetOracleTests
     public void All_four_get_the_same_or_it_is_told()
     {
         var same = new List<ExerciseKind>();
-        foreach (var kind in ExerciseKinds.All.Where(k => !k.NeedsATune()))
+        foreach (var kind in ExerciseKind.All.Where(k => !k.NeedsATune))
         {
             IReadOnlyList<Sheet> sheets;
             try
@@ -286,7 +281,7 @@ public class SheetOracleTests
                             ' ',
                             q.Music.Events.Select(e => $"{e.Pitch?.Name}{e.Value.Length}")
                         ),
-                        BarsQuestion { Kind: not ExerciseKind.CountIt } q => string.Join(
+                        BarsQuestion { Task: not QuestionTask.Count } q => string.Join(
                             ' ',
                             q.Music.Events.Select(e => $"{e.Pitch?.Name}{e.Value.Length}")
                         ),

@@ -8,19 +8,19 @@ namespace Coppia.Tests;
 /// <summary>Whatever a sheet asks: the answer that stands in its key is right, and another one is not.</summary>
 public class AnyAnswerTests
 {
-    private static readonly ExerciseKind[] Asked = [.. ExerciseKinds.All.Where(k => !k.IsPlayed())];
+    private static readonly ExerciseKind[] Asked = [.. ExerciseKind.All.Where(k => !k.IsPlayed)];
 
     /// <summary>The key's answer in the fields in which a learner answers.</summary>
     private static JsonObject FromKey(SheetItem item, JsonObject key, Player player)
     {
         switch (item.Question)
         {
-            case NoteQuestion { Kind: ExerciseKind.NameIt }:
+            case NoteQuestion { Task: QuestionTask.Name }:
                 return new JsonObject { ["name"] = key["name"]!.DeepClone() };
-            case NoteQuestion { Kind: ExerciseKind.Stems }:
+            case NoteQuestion { Task: QuestionTask.Stem }:
                 var stem = (string)key["stem"]!;
                 return new JsonObject { ["stem"] = stem, ["side"] = stem == "up" ? "right" : "left" };
-            case NoteQuestion { Kind: ExerciseKind.WriteIt or ExerciseKind.LineOrSpace }:
+            case NoteQuestion { Task: QuestionTask.Write or QuestionTask.LineOrSpace }:
                 return new JsonObject { ["height"] = Height((string)key["on"]!, (int?)key["number"] ?? 0) };
             case SignatureQuestion { Written: true } q:
                 return new JsonObject
@@ -43,7 +43,7 @@ public class AnyAnswerTests
                     ]),
                     ["halfSteps"] = key["halfSteps"]!.DeepClone(),
                 };
-            case BeatQuestion { Task: BeatTask.IsItRight }:
+            case BeatQuestion { Sum: BeatSum.IsItRight }:
                 var (holds, wanted) = (Length((string)key["holds"]!), Length((string)key["wanted"]!));
                 return new JsonObject
                 {
@@ -52,12 +52,12 @@ public class AnyAnswerTests
                         : holds < wanted ? "short"
                         : "long",
                 };
-            case BarsQuestion { Kind: ExerciseKind.CountIt }:
+            case BarsQuestion { Task: QuestionTask.Count }:
                 return new JsonObject
                 {
                     ["syllables"] = new JsonArray([.. key["syllables"]!.AsArray().SelectMany(s => Said((string)s!))]),
                 };
-            case BarsQuestion { Kind: ExerciseKind.BowIt } q:
+            case BarsQuestion { Task: QuestionTask.Bow } q:
                 var ways = new Queue<JsonNode>(key["bows"]!.AsArray().Select(w => w!.DeepClone()));
                 var slurred = false;
                 return new JsonObject
@@ -151,15 +151,7 @@ public class AnyAnswerTests
             // The answer to a question of the same form that has another one.
             foreach (var (a, b) in sheet.Items.Zip(sheet.Items.Skip(1)))
             {
-                if (
-                    kind
-                    is not (
-                        ExerciseKind.NameIt
-                        or ExerciseKind.WriteIt
-                        or ExerciseKind.LineOrSpace
-                        or ExerciseKind.FindIt
-                    )
-                )
+                if (kind.Id is not ("name-it" or "write-it" or "line-or-space" or "find-it"))
                     continue;
                 var (own, other) = (SheetAnswers.Write(a, player), SheetAnswers.Write(b, player));
                 if (own.ToJsonString() == other.ToJsonString())

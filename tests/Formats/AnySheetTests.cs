@@ -52,7 +52,7 @@ public class AnySheetTests
         var tune = Tunes[chance.Next(Tunes.Length)];
         return new SheetRequest
         {
-            Kind = ExerciseKinds.All[chance.Next(ExerciseKinds.All.Count)],
+            Kind = ExerciseKind.All[chance.Next(ExerciseKind.All.Count)],
             Players = players,
             Key = Often(3) ? null : new ScaleKey(chance.Next(-7, 8), (ScaleForm)chance.Next(4)),
             Strings = Often(2) ? [] : [.. Enum.GetValues<Letter>().Where(_ => Often(3))],
@@ -102,7 +102,7 @@ public class AnySheetTests
 
     private static SheetItem Again(SheetItem item, Player player) =>
         SheetReader.Item(
-            item.Question.Kind,
+            ExerciseKind.Of(item.Question.Task),
             JsonSerializer.SerializeToElement<JsonNode>(SheetQuestions.Write(item.Question, player)),
             player
         );

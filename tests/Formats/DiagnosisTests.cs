@@ -213,29 +213,29 @@ public class DiagnosisTests
     }
 
     [Theory] // The mistake repeated is asked again in a form which shows it.
-    [InlineData("violin|D|F#4|F", "Signature")]
-    [InlineData("violin|D|G4|A", "LineOrSpace G4")]
-    [InlineData("violin|D|G4|D", "LineOrSpace G4")]
-    [InlineData("violin|D|B4|D", "NameIt G4")]
-    [InlineData("viola|D|G3|E", "NameIt C4")]
-    [InlineData("violin|D|D5|D0", "FindIt D5")]
-    [InlineData("violin|C|F4|D2", "FindIt F4")]
-    [InlineData("violin|D|F#4|A2", "NameIt D4")]
-    [InlineData("violin|D|C5|C#", "NameIt C5")]
+    [InlineData("violin|D|F#4|F", "signature")]
+    [InlineData("violin|D|G4|A", "line-or-space G4")]
+    [InlineData("violin|D|G4|D", "line-or-space G4")]
+    [InlineData("violin|D|B4|D", "name-it G4")]
+    [InlineData("viola|D|G3|E", "name-it C4")]
+    [InlineData("violin|D|D5|D0", "find-it D5")]
+    [InlineData("violin|C|F4|D2", "find-it F4")]
+    [InlineData("violin|D|F#4|A2", "name-it D4")]
+    [InlineData("violin|D|C5|C#", "name-it C5")]
     [InlineData("violin|D|F#4|F#", "")]
     public void The_next_question_shows_the_mistake(string row, string next)
     {
         var asked = row.Split('|');
         var player = new Player(Lines.Instrument(asked[0]));
         var key = KeyText.Read(asked[1])!.Value.Signature;
-        var question = new NoteQuestion(ExerciseKind.NameIt, Pitch.Parse(asked[2]), key);
+        var question = new NoteQuestion(QuestionTask.Name, Pitch.Parse(asked[2]), key);
         var diagnosis = Diagnosis.Of(player, question.Note, key, ReplyText.Read(asked[3], player.Instrument)!);
         var after = FollowUp.After(diagnosis, question, player);
         Assert.Equal(
             next,
             after is null ? ""
-                : after is NoteQuestion n ? $"{n.Kind} {n.Note}"
-                : after.Kind.ToString()
+                : after is NoteQuestion n ? $"{ExerciseKind.Of(n.Task)} {n.Note}"
+                : ExerciseKind.Of(after.Task).Id
         );
     }
 

@@ -232,7 +232,7 @@ public class JudgingTests
     ];
 
     private static SheetItem Item(string[] row, Player player) =>
-        SheetReader.Item(ExerciseKinds.Named(row[1])!.Value, Json(Music.GetValueOrDefault(row[2], row[2])), player);
+        SheetReader.Item(ExerciseKind.Named(row[1])!, Json(Music.GetValueOrDefault(row[2], row[2])), player);
 
     private static JsonElement Json(string text) => JsonDocument.Parse(text).RootElement;
 
@@ -267,7 +267,7 @@ public class JudgingTests
         {
             var judgement = Judged(row, out var item, out var player);
             var next = FollowUp.After(judgement, item.Question, player);
-            var said = $"{ReplyText.Kind(judgement.Kind)}|{next?.Kind.Id()}";
+            var said = $"{ReplyText.Kind(judgement.Kind)}|{(next is null ? null : ExerciseKind.Of(next.Task))}";
             if (said != $"{row[4]}|{row[5]}")
                 wrong.Add($"{string.Join('|', row)}: {said}");
         }
@@ -284,7 +284,7 @@ public class JudgingTests
             Rows.Select(r => r[4]).Distinct().Order()
         );
         Assert.Equal(
-            ExerciseKinds.All.Where(k => !k.IsPlayed()).Select(k => k.Id()).Except(["name-it", "finger-it"]).Order(),
+            ExerciseKind.All.Where(k => !k.IsPlayed).Select(k => k.Id).Except(["name-it", "finger-it"]).Order(),
             Rows.Select(r => r[1]).Distinct().Order()
         );
     }

@@ -4,9 +4,9 @@ using Coppia.Core.Knowledge;
 namespace Coppia.Core.Drills;
 
 /// <summary>A reply that does not belong to its question.</summary>
-public sealed class WrongReplyException(ExerciseKind kind) : Exception($"not a reply to {kind}")
+public sealed class WrongReplyException(QuestionTask task) : Exception($"not a reply to {task}")
 {
-    public ExerciseKind Kind { get; } = kind;
+    public QuestionTask Task { get; } = task;
 }
 
 /// <summary>Says of every answer what happened (craft 14).</summary>
@@ -15,25 +15,24 @@ public static class Judging
     /// <exception cref="WrongReplyException">The reply is of another kind than the question, or incomplete.</exception>
     public static Judgement Of(SheetItem item, Player player, Reply reply)
     {
-        var kind = item.Question.Kind;
         return (item.Question, item.Answer, reply) switch
         {
-            (NoteQuestion { Kind: ExerciseKind.Stems }, StemAnswer answer, StemReply stem) => StemDrill.Judge(
+            (NoteQuestion { Task: QuestionTask.Stem }, StemAnswer answer, StemReply stem) => StemDrill.Judge(
                 item,
                 player,
                 answer,
                 stem
             ),
-            (NoteQuestion { Kind: ExerciseKind.FindIt } q, PairAnswer answer, SpotReply spot) => FoundIt(
+            (NoteQuestion { Task: QuestionTask.Find } q, PairAnswer answer, SpotReply spot) => FoundIt(
                 q,
                 answer,
                 spot,
                 player
             ),
-            (NoteQuestion { Kind: ExerciseKind.NameIt } q, _, NameReply) => OfNote(q, reply, player),
-            (NoteQuestion { Kind: ExerciseKind.FingerIt } q, _, PairReply) => OfNote(q, reply, player),
-            (NoteQuestion { Kind: ExerciseKind.WriteIt } q, _, StaffReply) => OfNote(q, reply, player),
-            (NoteQuestion { Kind: ExerciseKind.LineOrSpace } q, _, StaffReply) => Counted(OfNote(q, reply, player)),
+            (NoteQuestion { Task: QuestionTask.Name } q, _, NameReply) => OfNote(q, reply, player),
+            (NoteQuestion { Task: QuestionTask.Finger } q, _, PairReply) => OfNote(q, reply, player),
+            (NoteQuestion { Task: QuestionTask.Write } q, _, StaffReply) => OfNote(q, reply, player),
+            (NoteQuestion { Task: QuestionTask.LineOrSpace } q, _, StaffReply) => Counted(OfNote(q, reply, player)),
             (SignatureQuestion { Written: false } q, _, KeyReply key) => KeyDrill.Judge(q, key),
             (SignatureQuestion { Written: true } q, SignatureAnswer answer, SignsReply signs) => KeyDrill.Judge(
                 q,
@@ -50,14 +49,14 @@ public static class Judging
             (BarsQuestion q, BowAnswer answer, StrokesReply signs) => BowDrill.Judge(q, answer, signs),
             (BarsQuestion q, DifferenceAnswer answer, RingReply ring) => DifferenceDrill.Judge(q, answer, ring),
             (PenQuestion q, _, PenReply pen) => PenDrill.Judge(q, pen),
-            _ => throw new WrongReplyException(kind),
+            _ => throw new WrongReplyException(item.Question.Task),
         };
     }
 
     private static Diagnosis OfNote(NoteQuestion asked, Reply reply, Player player) =>
         Diagnosis.Of(player, asked.Note, asked.Key, reply) with
         {
-            AskedAs = asked.Kind,
+            AskedAs = asked.Task,
         };
 
     /// <summary>Lines and spaces are the same in every clef and octave.</summary>
@@ -73,7 +72,7 @@ public static class Judging
     /// <summary>On the string that was asked for every place that sounds the note is right.</summary>
     private static Diagnosis FoundIt(NoteQuestion asked, PairAnswer answer, SpotReply spot, Player player) =>
         answer.All.Any(p => p.String == spot.String && p.Semitones == spot.Semitones)
-            ? new Diagnosis(MistakeKind.Right, asked.Note, asked.Note) { AskedAs = asked.Kind, Place = answer.Place }
+            ? new Diagnosis(MistakeKind.Right, asked.Note, asked.Note) { AskedAs = asked.Task, Place = answer.Place }
             : OfNote(asked, spot, player) with
             {
                 Place = answer.Place,

@@ -25,8 +25,8 @@ public static class Answers
             ShapeQuestion s => new ShapeAnswer(Shape(s, player)),
             PenQuestion pen => new PenAnswer(pen.Note is { } n ? StaffPlace.Of(n, player.Instrument.FirstClef) : null),
             BeatQuestion beat => OfRow(beat),
-            BarsQuestion { Kind: ExerciseKind.CountIt } bars => new CountAnswer(Counts.Of(bars.Music, player.Style)),
-            BarsQuestion { Kind: ExerciseKind.BowIt } bars => OfStrokes(bars.Music, player),
+            BarsQuestion { Task: QuestionTask.Count } bars => new CountAnswer(Counts.Of(bars.Music, player.Style)),
+            BarsQuestion { Task: QuestionTask.Bow } bars => OfStrokes(bars.Music, player),
             BarsQuestion bars => Difference(bars.Music),
             ScaleQuestion scale => OfScale(scale, player),
             PlayQuestion play => new PlayAnswer(
@@ -38,18 +38,18 @@ public static class Answers
     private static Answer OfNote(NoteQuestion asked, Player player)
     {
         var place = StaffPlace.Of(asked.Note, player.Instrument.FirstClef);
-        switch (asked.Kind)
+        switch (asked.Task)
         {
-            case ExerciseKind.NameIt:
+            case QuestionTask.Name:
                 return new NameAnswer(
                     asked.Note,
                     asked.Note.Alter != 0 && asked.Key.AlterOf(asked.Note.Letter) == asked.Note.Alter
                 );
-            case ExerciseKind.WriteIt:
+            case QuestionTask.Write:
                 return new NoteAnswer(asked.Note, place);
-            case ExerciseKind.LineOrSpace:
+            case QuestionTask.LineOrSpace:
                 return new StaffAnswer(place);
-            case ExerciseKind.Stems:
+            case QuestionTask.Stem:
                 return new StemAnswer(place.StemUp);
         }
 
@@ -59,7 +59,7 @@ public static class Answers
         );
         var all = PlainPlace.All(player, asked.Note, PlainPlace.HeightOf(player.Instrument, key));
         // One that is to be found on a certain string has only that string's places.
-        if (asked is { Kind: ExerciseKind.FindIt, Place: { } on })
+        if (asked is { Task: QuestionTask.Find, Place: { } on })
             all = [.. all.Where(p => p.String == on.String).DistinctBy(p => p.Semitones)];
         return all.Count == 0
             ? throw new InvalidQuestionException(QuestionFault.OutOfReach)
@@ -79,9 +79,9 @@ public static class Answers
         var bar = asked.Row.Bars[0];
         if (bar.Time is not { } time)
             throw new InvalidQuestionException(QuestionFault.NoMeter);
-        switch (asked.Task)
+        switch (asked.Sum)
         {
-            case BeatTask.Gap:
+            case BeatSum.Gap:
                 if (asked.Gap is not { } gap || gap < 0 || gap >= bar.Events.Count)
                     throw new InvalidQuestionException(QuestionFault.NoGap);
                 var others = bar
@@ -91,7 +91,7 @@ public static class Answers
                     NoteValue.Exactly(time.BarLength - others)
                         ?? throw new InvalidQuestionException(QuestionFault.NoSuchValue)
                 );
-            case BeatTask.IsItRight:
+            case BeatSum.IsItRight:
                 return new SumAnswer(bar.Length, time.BarLength);
             default:
                 return new BarlinesAnswer(Barlines(bar, time));

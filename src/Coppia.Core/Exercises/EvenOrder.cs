@@ -5,7 +5,7 @@ namespace Coppia.Core.Exercises;
 /// <param name="Difficulty">0 easy, and up.</param>
 /// <param name="Group">Candidates are taken from all groups about equally often.</param>
 /// <param name="Answer">What is answered: nothing is answered three times running.</param>
-internal sealed record Candidate(
+public sealed record Candidate(
     IReadOnlyList<Question> ForEach,
     int Difficulty,
     object? Group = null,

@@ -25,7 +25,6 @@ internal static class Exercise
             .. request.Players.Select(
                 (_, p) =>
                     new PlayQuestion(
-                        request.Kind,
                         Sketch.For(
                             p,
                             ground,
@@ -54,7 +53,7 @@ internal static class Exercise
             .SelectMany(b => b.First.Events.Zip(b.Second))
             .Where(n => n.Second.Pin is not null)
             .ToDictionary(n => n.First.Id, n => n.Second.Pin!.Value);
-        return new PlayQuestion(request.Kind, score, pins);
+        return new PlayQuestion(score, pins);
 
         static ScoreEvent Event(PairedNote n) =>
             new()

@@ -1,43 +1,5 @@
 namespace Coppia.Core.Exercises;
 
-/// <summary>What an exercise asks for (craft 12).</summary>
-public enum ExerciseKind
-{
-    NameIt,
-    FingerIt,
-    WriteIt,
-    FindIt,
-    LineOrSpace,
-    Signature,
-    HandShape,
-    PenWork,
-    Stems,
-    BeatSums,
-    CountIt,
-    BowIt,
-    SpotDifference,
-    ScaleBuilder,
-    ShapeDrill,
-    LowHigh,
-    OpenOrFour,
-    TwoPlaces,
-    TwoHeights,
-    Stretch,
-    BassFrames,
-    Crossing,
-    Scale,
-    Arpeggio,
-    Thirds,
-    Hooked,
-    Slurs,
-    QuickFigure,
-    Rhythm,
-    LongBow,
-
-    /// <summary>A trouble spot of a tune, grown note by note (craft 11).</summary>
-    Chunk,
-}
-
 /// <summary>What a kind of exercise trains: how a teacher looks for it.</summary>
 public enum Training
 {
@@ -52,45 +14,83 @@ public enum Training
     RhythmPlayed,
 }
 
-/// <summary>The kinds of exercises and what each trains.</summary>
-public static class ExerciseKinds
+/// <summary>Questions that a sheet may ask.</summary>
+/// <param name="count">How many the sheet takes.</param>
+public delegate IReadOnlyList<Candidate> QuestionPool(SheetRequest request, int count, Seeded seeded);
+
+/// <summary>Music to play: the exercises in their order, each one a player.</summary>
+public delegate IEnumerable<IReadOnlyList<PlayQuestion>> PlayedMusic(SheetRequest request, Seeded seeded);
+
+/// <summary>
+/// A kind of exercise (craft 12): one row says all that sets it apart. How it is answered, judged, shown and written to
+/// a file follows from the task of its questions; its words stand in the catalogue under its name.
+/// </summary>
+public sealed partial class ExerciseKind
 {
-    public static readonly IReadOnlyList<ExerciseKind> All = Enum.GetValues<ExerciseKind>();
+    /// <summary>A kind whose questions are answered.</summary>
+    /// <param name="id">Its name in files and addresses, which stays: <c>name-it</c>.</param>
+    /// <param name="task">What every question of it asks.</param>
+    public ExerciseKind(string id, Training trains, QuestionTask task, QuestionPool pool)
+    {
+        (Id, Trains, Task, Pool, Words) = (id, trains, task, pool, id);
+        Music = (_, _) => [];
+    }
 
-    /// <summary>The name by which a kind is asked for: <c>name-it</c>.</summary>
-    public static string Id(this ExerciseKind kind) => Ids[(int)kind];
+    /// <summary>A kind that is played.</summary>
+    /// <param name="id">Its name in files and addresses, which stays: <c>long-bow</c>.</param>
+    public ExerciseKind(string id, Training trains, PlayedMusic music)
+    {
+        (Id, Trains, Task, Music, Words) = (id, trains, QuestionTask.Play, music, id);
+        Pool = (_, _, _) => [];
+    }
 
-    /// <summary>The kind of this name, or null.</summary>
-    public static ExerciseKind? Named(string id) =>
-        Ids.Index().Where(n => n.Item == id).Select(n => (ExerciseKind?)n.Index).FirstOrDefault();
+    /// <summary>Its name in files and addresses, which stays: <c>name-it</c>.</summary>
+    public string Id { get; }
+
+    public Training Trains { get; }
+
+    /// <summary>What its questions ask.</summary>
+    public QuestionTask Task { get; }
+
+    /// <summary>Under which name its words stand in the catalogue: its own, or that of a kind like it.</summary>
+    public string Words { get; init; }
 
     /// <summary>It is music to play, not a question to answer.</summary>
-    public static bool IsPlayed(this ExerciseKind kind) => kind >= ExerciseKind.ShapeDrill;
+    public bool IsPlayed => Task == QuestionTask.Play;
 
     /// <summary>It can only be made from a tune.</summary>
-    public static bool NeedsATune(this ExerciseKind kind) => kind == ExerciseKind.Chunk;
+    public bool NeedsATune { get; init; }
 
-    public static Training Trains(this ExerciseKind kind) =>
-        kind switch
-        {
-            ExerciseKind.NameIt or ExerciseKind.LineOrSpace or ExerciseKind.Signature or ExerciseKind.SpotDifference =>
-                Training.Reading,
-            ExerciseKind.WriteIt or ExerciseKind.PenWork or ExerciseKind.Stems => Training.NoteWriting,
-            ExerciseKind.FingerIt or ExerciseKind.FindIt or ExerciseKind.HandShape or ExerciseKind.ScaleBuilder =>
-                Training.Fingerboard,
-            ExerciseKind.BeatSums or ExerciseKind.CountIt => Training.Counting,
-            ExerciseKind.BowIt => Training.BowSigns,
-            ExerciseKind.Scale or ExerciseKind.Arpeggio or ExerciseKind.Thirds => Training.Keys,
-            ExerciseKind.Crossing or ExerciseKind.Hooked or ExerciseKind.Slurs or ExerciseKind.LongBow =>
-                Training.BowArm,
-            ExerciseKind.Rhythm or ExerciseKind.QuickFigure => Training.RhythmPlayed,
-            _ => Training.LeftHand,
-        };
+    /// <summary>It is in a key, which is printed above it.</summary>
+    public bool IsInKey { get; init; }
 
-    private static readonly string[] Ids = [.. Enum.GetNames<ExerciseKind>().Select(Hyphenated)];
+    /// <summary>A meter and note values can be chosen for it.</summary>
+    public bool TakesRhythm { get; init; }
 
-    private static string Hyphenated(string name) =>
-        string.Concat(
-            name.Select((c, i) => char.IsUpper(c) ? (i > 0 ? "-" : "") + char.ToLowerInvariant(c) : c.ToString())
-        );
+    /// <summary>One octave or two can be chosen for it.</summary>
+    public bool TakesOctaves { get; init; }
+
+    /// <summary>It has to be whole, or is about just that: the hand may open for it where nobody wished so.</summary>
+    public bool OpensTheHand { get; init; }
+
+    /// <summary>The hand is opened as wide as it goes: the usual caution is printed with it (craft 18).</summary>
+    public bool NeedsCare { get; init; }
+
+    /// <summary>Where no number is asked for nothing comes twice.</summary>
+    public bool AsksOnce { get; init; }
+
+    /// <summary>Its place among the kinds, from 0; −1 for one that is not among them.</summary>
+    public int Order => Rows.IndexOf(this);
+
+    internal QuestionPool Pool { get; }
+
+    internal PlayedMusic Music { get; }
+
+    /// <summary>The kind of this name, or null.</summary>
+    public static ExerciseKind? Named(string id) => All.FirstOrDefault(k => k.Id == id);
+
+    /// <summary>The plainest kind that asks this.</summary>
+    public static ExerciseKind Of(QuestionTask task) => All.First(k => k.Task == task);
+
+    public override string ToString() => Id;
 }

@@ -98,12 +98,12 @@ public static class FirstSheet
             .SelectMany(r => r.Trouble)
             .SelectMany(t =>
                 t.Parts.Select(p => (Kind: DrillFor(p.Part), p.Points))
-                    .Append((Kind: t.IsQuick ? ExerciseKind.QuickFigure : (ExerciseKind?)null, Points: t.Points / 3))
+                    .Append((Kind: t.IsQuick ? ExerciseKind.QuickFigure : null as ExerciseKind, Points: t.Points / 3))
             )
             .Where(d => d.Kind is not null)
-            .GroupBy(d => d.Kind!.Value)
+            .GroupBy(d => d.Kind!)
             .OrderByDescending(g => g.Sum(d => d.Points))
-            .ThenBy(g => g.Key)
+            .ThenBy(g => g.Key.Order)
             .Select(g => g.Key);
 
     private static ExerciseKind? DrillFor(TroublePart part) =>

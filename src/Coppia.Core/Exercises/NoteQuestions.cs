@@ -6,15 +6,15 @@ namespace Coppia.Core.Exercises;
 internal static class NoteQuestions
 {
     /// <exception cref="SheetImpossibleException">The request leaves fewer than two notes.</exception>
-    public static IReadOnlyList<Candidate> Pool(SheetRequest request)
+    public static IReadOnlyList<Candidate> Pool(SheetRequest request, int count, Seeded seeded)
     {
         // In several clefs the lines of the staff are other notes: several players are asked for the same ones.
-        if (request is { Kind: ExerciseKind.LineOrSpace, From.Count: 0, Players.Count: 1 })
+        if (request is { Kind.Task: QuestionTask.LineOrSpace, From.Count: 0, Players.Count: 1 })
             return WholeStaff(request);
         var ground = NoteStock.Of(request);
         var pool = Enumerable
             .Range(0, ground.Count)
-            .Where(n => request.Kind != ExerciseKind.LineOrSpace || OnStaff(ground, n))
+            .Where(n => request.Kind.Task != QuestionTask.LineOrSpace || OnStaff(ground, n))
             .ToArray();
         return pool.Length > 1
             ? [.. pool.Select(n => One(request, ground, n))]
@@ -33,7 +33,7 @@ internal static class NoteQuestions
                 PairNote.Of(t.Second, t.First.Place.Pair, request.MusicKey.Signature) == t.First.Pitch
                 && PairNote.All(t.Second, t.First.Place.Pair, request.MusicKey.Signature).Count == 1
             );
-        return request.Kind == ExerciseKind.WriteIt && isClear
+        return request.Kind.Task == QuestionTask.Write && isClear
             ? candidate with
             {
                 OtherForm = Asked(byPair: true),
@@ -45,30 +45,30 @@ internal static class NoteQuestions
                 .. ground
                     .Notes[note]
                     .Select(t => new NoteQuestion(
-                        request.Kind,
+                        request.Kind.Task,
                         t.Pitch,
                         request.MusicKey.Signature,
-                        request.Kind is ExerciseKind.WriteIt or ExerciseKind.FindIt ? t.Place.Pair : null,
+                        request.Kind.Task is QuestionTask.Write or QuestionTask.Find ? t.Place.Pair : null,
                         byPair
                     )),
             ];
 
         int Difficulty() =>
-            request.Kind switch
+            request.Kind.Task switch
             {
-                ExerciseKind.NameIt => Math.Min(2, ground.LedgerLines(note))
+                QuestionTask.Name => Math.Min(2, ground.LedgerLines(note))
                     + (ground.First(note).Pitch.Alter == 0 ? 0 : 1),
-                ExerciseKind.LineOrSpace => place.Height / 3,
-                ExerciseKind.Stems => 2 - Math.Min(2, Math.Abs(place.Height - StaffPlace.MiddleLine)),
+                QuestionTask.LineOrSpace => place.Height / 3,
+                QuestionTask.Stem => 2 - Math.Min(2, Math.Abs(place.Height - StaffPlace.MiddleLine)),
                 _ => ground.FingerDifficulty(note),
             };
 
         object Answer() =>
-            request.Kind switch
+            request.Kind.Task switch
             {
-                ExerciseKind.NameIt => (ground.First(note).Pitch.Letter, ground.First(note).Pitch.Alter),
-                ExerciseKind.LineOrSpace => place.OnLine,
-                ExerciseKind.Stems => place.StemUp,
+                QuestionTask.Name => (ground.First(note).Pitch.Letter, ground.First(note).Pitch.Alter),
+                QuestionTask.LineOrSpace => place.OnLine,
+                QuestionTask.Stem => place.StemUp,
                 _ => note,
             };
     }
@@ -104,7 +104,7 @@ internal static class NoteQuestions
             .. heights.Select(h => new Candidate(
                 [
                     .. request.Players.Select(p => new NoteQuestion(
-                        request.Kind,
+                        request.Kind.Task,
                         p.Instrument.FirstClef.PitchAt(h.Height),
                         default
                     )),

@@ -36,12 +36,12 @@ public sealed record QuestionMusic(
         var clef = player.Instrument.FirstClef;
         switch (item.Question)
         {
-            case NoteQuestion { Kind: ExerciseKind.FindIt }:
+            case NoteQuestion { Task: QuestionTask.Find }:
             case ShapeQuestion:
                 return null;
-            case NoteQuestion { Kind: ExerciseKind.WriteIt } q:
+            case NoteQuestion { Task: QuestionTask.Write } q:
                 return Without(One(clef, q.Key, q.Note, Whole), LeftAway.Events);
-            case NoteQuestion { Kind: ExerciseKind.Stems } q:
+            case NoteQuestion { Task: QuestionTask.Stem } q:
                 return Without(One(clef, q.Key, q.Note, NoteValue.Quarter), LeftAway.Stems);
             case NoteQuestion q:
                 return Without(One(clef, q.Key, q.Note, Whole), LeftAway.Nothing);

@@ -51,11 +51,11 @@ internal sealed class RhythmQuestions
 
     private (Candidate, string)? Sum(RhythmCell cell, int turn)
     {
-        var task = (BeatTask)(turn % 3);
+        var task = (BeatSum)(turn % 3);
         return task switch
         {
-            BeatTask.Gap => Gap(cell),
-            BeatTask.Barlines => Barlines(cell),
+            BeatSum.Gap => Gap(cell),
+            BeatSum.Barlines => Barlines(cell),
             _ => IsItRight(cell),
         };
     }
@@ -68,13 +68,13 @@ internal sealed class RhythmQuestions
         if (notes.Length == 0 || row.Count < 2)
             return null;
         var gap = _seeded.Of(notes);
-        return Asked(BeatTask.Gap, row, gap, cell.Difficulty, row[gap].Value);
+        return Asked(BeatSum.Gap, row, gap, cell.Difficulty, row[gap].Value);
     }
 
     private (Candidate, string)? Barlines(RhythmCell cell)
     {
         Beat[] row = [.. _bars.BarAround(cell), .. _bars.BarAround(_seeded.Of(_bars.Cells)), .. _bars.BarAround(cell)];
-        return Asked(BeatTask.Barlines, row, null, cell.Difficulty + 1, row.Length);
+        return Asked(BeatSum.Barlines, row, null, cell.Difficulty + 1, row.Length);
     }
 
     private (Candidate, string)? IsItRight(RhythmCell cell)
@@ -89,10 +89,10 @@ internal sealed class RhythmQuestions
             row.RemoveAt(at);
         else if (verdict == 2)
             row.Insert(at, row[at]);
-        return Asked(BeatTask.IsItRight, row, null, cell.Difficulty, verdict);
+        return Asked(BeatSum.IsItRight, row, null, cell.Difficulty, verdict);
     }
 
-    private (Candidate, string) Asked(BeatTask task, IReadOnlyList<Beat> row, int? gap, int difficulty, object answer)
+    private (Candidate, string) Asked(BeatSum task, IReadOnlyList<Beat> row, int? gap, int difficulty, object answer)
     {
         var asked = _on.ForEach(_request, [row]).Select(score => new BeatQuestion(task, score, gap));
         return (new Candidate([.. asked], difficulty, task, (task, answer)), $"{task} {gap} {Text(row)}");
@@ -123,8 +123,7 @@ internal sealed class RhythmQuestions
 
         (Candidate, string) Asked(Beat[][] bars, int difficulty, bool tied = false)
         {
-            var asked = _on.ForEach(_request, bars, tied)
-                .Select(score => new BarsQuestion(ExerciseKind.CountIt, score));
+            var asked = _on.ForEach(_request, bars, tied).Select(score => new BarsQuestion(QuestionTask.Count, score));
             return (new Candidate([.. asked], difficulty, cell), string.Join('|', bars.Select(Text)) + tied);
         }
     }

@@ -30,23 +30,28 @@ internal sealed class ScalePlay
             : request.DrillMeter;
     }
 
-    public static IReadOnlyList<PlayQuestion> Of(SheetRequest request)
+    public static IReadOnlyList<PlayQuestion> Scale(SheetRequest request)
     {
         var play = new ScalePlay(request);
-        return request.Kind switch
-        {
-            ExerciseKind.Scale => play.InValues(UpAndDown([.. Enumerable.Range(0, play._top + 1)])),
-            ExerciseKind.Arpeggio => play.InValues(
-                UpAndDown([
-                    .. Enumerable.Range(0, request.Octaves).SelectMany(o => Chord.Select(d => d + 7 * o)),
-                    play._top,
-                ])
-            ),
-            ExerciseKind.Thirds => play.InValues(play.Thirds()),
-            ExerciseKind.Hooked => play.Hooked(),
-            _ => play.Slurred(),
-        };
+        return play.InValues(UpAndDown([.. Enumerable.Range(0, play._top + 1)]));
     }
+
+    public static IReadOnlyList<PlayQuestion> Arpeggio(SheetRequest request)
+    {
+        var play = new ScalePlay(request);
+        var octaves = Enumerable.Range(0, request.Octaves);
+        return play.InValues(UpAndDown([.. octaves.SelectMany(o => Chord.Select(d => d + 7 * o)), play._top]));
+    }
+
+    public static IReadOnlyList<PlayQuestion> Thirds(SheetRequest request)
+    {
+        var play = new ScalePlay(request);
+        return play.InValues(play.InThirds());
+    }
+
+    public static IReadOnlyList<PlayQuestion> Hooked(SheetRequest request) => new ScalePlay(request).InHooks();
+
+    public static IReadOnlyList<PlayQuestion> Slurred(SheetRequest request) => new ScalePlay(request).InSlurs();
 
     /// <summary>
     /// The lowest note of a scale: where most of the tune lies, else where it lies under the hand most easily; null
@@ -95,7 +100,7 @@ internal sealed class ScalePlay
 
     private static int[] UpAndDown(int[] up) => [.. up, .. up.Reverse().Skip(1)];
 
-    private int[] Thirds()
+    private int[] InThirds()
     {
         var up = Enumerable.Range(0, _top - 1).SelectMany(d => new[] { d, d + 2 });
         var down = Enumerable.Range(0, _top - 1).SelectMany(d => new[] { _top - d, _top - d - 2 });
@@ -123,7 +128,7 @@ internal sealed class ScalePlay
         Sketch.Poured(notes, _meter, _request.MayWrite, _request.MayRest);
 
     /// <summary>Up the scale with two notes hooked and one long, down with the mirror (craft 8).</summary>
-    private IReadOnlyList<PlayQuestion> Hooked()
+    private IReadOnlyList<PlayQuestion> InHooks()
     {
         // Two that are hooked and one that is long, or three alike: the first that the asked values allow.
         NoteValue[][] rhythms = _meter switch
@@ -179,7 +184,7 @@ internal sealed class ScalePlay
     }
 
     /// <summary>The scale up and down with slurs of two, of three, of four, as far as the beats of a bar go.</summary>
-    private IReadOnlyList<PlayQuestion> Slurred()
+    private IReadOnlyList<PlayQuestion> InSlurs()
     {
         var degrees = UpAndDown([.. Enumerable.Range(0, _top + 1)]);
         return Played(InFilling(Beat).SelectMany(v => Enumerable.Range(2, 3).SelectMany(by => Slurs(by, v))));

@@ -27,7 +27,11 @@ public sealed record Sheet(ExerciseKind Kind, int Seed, Player Player, IReadOnly
             {
                 Possible = SheetRequest.MostCount,
             };
-        var each = (request.Kind.IsPlayed() ? Played(request) : Asked(request)).ToArray();
+        var seeded = new Seeded(request.Seed, request.Kind.Id);
+        IReadOnlyList<Question>[] each =
+        [
+            .. request.Kind.IsPlayed ? request.Kind.Music(request, seeded) : Asked(request, seeded),
+        ];
         // What is made by other rules, such as a tune's own rhythm, may have other values than those asked for.
         if (
             request.Values.Count > 0
@@ -57,7 +61,7 @@ public sealed record Sheet(ExerciseKind Kind, int Seed, Player Player, IReadOnly
         {
             NoteQuestion q => q.Note.Name,
             PlayQuestion q => Notes(q.Music),
-            BarsQuestion { Kind: not ExerciseKind.CountIt } q => Notes(q.Music),
+            BarsQuestion { Task: not QuestionTask.Count } q => Notes(q.Music),
             ScaleQuestion q => $"{q.First.Name} {q.Octaves}",
             _ => "",
         };
@@ -69,29 +73,14 @@ public sealed record Sheet(ExerciseKind Kind, int Seed, Player Player, IReadOnly
         );
 
     /// <summary>The questions in their order, one a player.</summary>
-    private static IReadOnlyList<IReadOnlyList<Question>> Asked(SheetRequest request)
+    private static IEnumerable<IReadOnlyList<Question>> Asked(SheetRequest request, Seeded seeded)
     {
-        var seeded = new Seeded(request.Seed, request.Kind.Id());
         var count = request.Count ?? UsualCount;
-        var pool = request.Kind switch
-        {
-            ExerciseKind.Signature => KeyQuestions.Signatures(request),
-            ExerciseKind.HandShape => KeyQuestions.Shapes(request),
-            ExerciseKind.ScaleBuilder => KeyQuestions.Scales(request),
-            ExerciseKind.PenWork => PenWork.Pool(request, seeded),
-            ExerciseKind.BeatSums => RhythmQuestions.Sums(request, count, seeded),
-            ExerciseKind.CountIt => RhythmQuestions.Counted(request, count, seeded),
-            ExerciseKind.BowIt => BowQuestions.Pool(request, count, seeded),
-            ExerciseKind.SpotDifference => SpotDifference.Pool(request, count, seeded),
-            _ => NoteQuestions.Pool(request),
-        };
+        var pool = request.Kind.Pool(request, count, seeded);
         // What was made for the sheet is asked once; a key's few notes or scales come up again.
         if (pool.Count == 1)
             count = request.Count is > 1 ? throw TooMany(request, 1) : 1;
-        else if (
-            request.Count is null
-            && request.Kind is ExerciseKind.ScaleBuilder or ExerciseKind.HandShape or ExerciseKind.PenWork
-        )
+        else if (request.Count is null && request.Kind.AsksOnce)
             count = Math.Min(count, pool.Count);
         // Half of the things are asked first in the one form, half in the other; whoever comes again comes in the other
         // one.
@@ -108,25 +97,4 @@ public sealed record Sheet(ExerciseKind Kind, int Seed, Player Player, IReadOnly
 
     private static SheetImpossibleException TooMany(SheetRequest request, int possible) =>
         new(SheetFault.WrongCount, request.Kind, request.First.Instrument) { Possible = possible };
-
-    /// <summary>Exercises to play, one a player.</summary>
-    private static IEnumerable<IReadOnlyList<Question>> Played(SheetRequest request)
-    {
-        var seeded = new Seeded(request.Seed, request.Kind.Id());
-        return request.Kind switch
-        {
-            ExerciseKind.Chunk => TuneChunks.Of(request),
-            ExerciseKind.ShapeDrill => [LeftHandPlay.Shapes(request, seeded)],
-            ExerciseKind.OpenOrFour => [LeftHandPlay.OpenOrFour(request)],
-            ExerciseKind.TwoHeights => [LeftHandPlay.TwoHeights(request)],
-            ExerciseKind.Crossing => [LeftHandPlay.Crossings(request)],
-            ExerciseKind.LowHigh or ExerciseKind.TwoPlaces => [SlidePlay.Of(request, seeded)],
-            ExerciseKind.Stretch => [FramePlay.Stretches(request)],
-            ExerciseKind.BassFrames => [FramePlay.Slides(request)],
-            ExerciseKind.LongBow => [BowArmPlay.LongBows(request)],
-            ExerciseKind.QuickFigure => [BowArmPlay.QuickFigures(request, seeded)],
-            ExerciseKind.Rhythm => [BowArmPlay.Rhythms(request, seeded)],
-            _ => [ScalePlay.Of(request)],
-        };
-    }
 }

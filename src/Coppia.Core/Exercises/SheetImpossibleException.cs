@@ -37,7 +37,7 @@ public enum SheetFault
 /// <param name="kind">What was asked for.</param>
 /// <param name="instrument">Whose hand it concerns.</param>
 public sealed class SheetImpossibleException(SheetFault fault, ExerciseKind kind, Instrument instrument)
-    : Exception($"{fault}: {kind.Id()}")
+    : Exception($"{fault}: {kind.Id}")
 {
     public SheetFault Fault { get; } = fault;
 

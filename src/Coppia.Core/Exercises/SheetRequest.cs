@@ -80,14 +80,7 @@ public sealed record SheetRequest
     internal bool Stretches(Player player, in Placement at, Pitch pitch) =>
         !at.Place.IsStretch
         || at.Word == PlaceWord.Back && pitch.Alter < 0
-        || Kind
-            is ExerciseKind.Stretch
-                or ExerciseKind.Scale
-                or ExerciseKind.Arpeggio
-                or ExerciseKind.Thirds
-                or ExerciseKind.Hooked
-                or ExerciseKind.Slurs
-                or ExerciseKind.ScaleBuilder
+        || Kind.OpensTheHand
         || player.Known.Things is not null && player.Known.Knows(new KnownFinger(player.Instrument.Id, at.Place));
 
     /// <summary>The meter of drills, whose patterns are of four beats whatever the tune's meter is.</summary>

@@ -18,9 +18,16 @@ internal static class SlidePlay
     /// <summary>A note of the ground and its other alteration, with its place, for each player.</summary>
     private sealed record Slide(Tone[] Own, Pitch[] Other, Placement[] OtherPlaces, bool OwnIsHigher);
 
-    public static IReadOnlyList<PlayQuestion> Of(SheetRequest request, Seeded seeded)
+    /// <summary>A letter low and high, with whichever finger each has.</summary>
+    public static IReadOnlyList<PlayQuestion> LowAndHigh(SheetRequest request, Seeded seeded) =>
+        Of(request, seeded, oneFinger: false);
+
+    /// <summary>One finger in two places, while others play.</summary>
+    public static IReadOnlyList<PlayQuestion> OneFinger(SheetRequest request, Seeded seeded) =>
+        Of(request, seeded, oneFinger: true);
+
+    private static IReadOnlyList<PlayQuestion> Of(SheetRequest request, Seeded seeded, bool oneFinger)
     {
-        var oneFinger = request.Kind == ExerciseKind.TwoPlaces;
         var ground = NoteStock.Of(request);
         Slide[] slides = [.. Slides(ground, request, oneFinger)];
         // On the same string for all the open string between is the same note, too.

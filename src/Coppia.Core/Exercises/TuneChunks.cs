@@ -53,7 +53,7 @@ internal static class TuneChunks
             bar += stage.Bars.Count;
         }
 
-        return new PlayQuestion(ExerciseKind.Chunk, music, pins);
+        return new PlayQuestion(music, pins);
     }
 
     /// <summary>The stages in which a trouble spot grows, the two notes alone first.</summary>

@@ -30,14 +30,14 @@ public static class ReplyJson
         var read = new Fields(json, player.Instrument);
         return item.Question switch
         {
-            NoteQuestion { Kind: ExerciseKind.NameIt } => Name(read),
-            NoteQuestion { Kind: ExerciseKind.FingerIt } => new PairReply(
+            NoteQuestion { Task: QuestionTask.Name } => Name(read),
+            NoteQuestion { Task: QuestionTask.Finger } => new PairReply(
                 read.String(json),
                 read.Number("finger", 0, 4),
                 read.Place()
             ),
-            NoteQuestion { Kind: ExerciseKind.FindIt } => read.Spot(json),
-            NoteQuestion { Kind: ExerciseKind.Stems } => new StemReply(
+            NoteQuestion { Task: QuestionTask.Find } => read.Spot(json),
+            NoteQuestion { Task: QuestionTask.Stem } => new StemReply(
                 read.One("stem", "down", "up") == 1,
                 read.One("side", "left", "right") == 1
             ),
@@ -52,16 +52,16 @@ public static class ReplyJson
                 [.. read.List("spots").Select(read.Spot)],
                 read.Numbers("halfSteps", 1, 30)
             ),
-            BeatQuestion { Task: BeatTask.Gap } => new ValueReply(
+            BeatQuestion { Sum: BeatSum.Gap } => new ValueReply(
                 ValueText.Read(read.Text("value"))
                     ?? throw new FormatException(
                         Say("exercises.reply-json.read-expected", ("expected", ValueText.Expected))
                     )
             ),
-            BeatQuestion { Task: BeatTask.Barlines } => new BarlinesReply(read.Numbers("after", 0, LongestList)),
+            BeatQuestion { Sum: BeatSum.Barlines } => new BarlinesReply(read.Numbers("after", 0, LongestList)),
             BeatQuestion => new SumReply(read.One("sum", "short", "right", "long") - 1),
-            BarsQuestion { Kind: ExerciseKind.CountIt } => Syllables(read, (CountAnswer)item.Answer, player.Style),
-            BarsQuestion { Kind: ExerciseKind.BowIt } => new StrokesReply([.. read.List("bows").Select(Way)]),
+            BarsQuestion { Task: QuestionTask.Count } => Syllables(read, (CountAnswer)item.Answer, player.Style),
+            BarsQuestion { Task: QuestionTask.Bow } => new StrokesReply([.. read.List("bows").Select(Way)]),
             BarsQuestion => new RingReply(read.Number("event", 0, LongestList)),
             PenQuestion when json.TryGetProperty("onPaper", out var paper) && paper.ValueKind == JsonValueKind.True =>
                 new PenReply(0, 0) { OnPaper = true },

@@ -26,7 +26,7 @@ public static class SheetJson
     public static string Write(Sheet sheet) =>
         new JsonObject
         {
-            ["kind"] = sheet.Kind.Id(),
+            ["kind"] = sheet.Kind.Id,
             ["seed"] = sheet.Seed,
             ["instrument"] = sheet.Player.Instrument.Id,
             ["items"] = new JsonArray([.. sheet.Items.SelectMany(i => Items(sheet, i)).Select(i => (JsonNode?)i)]),

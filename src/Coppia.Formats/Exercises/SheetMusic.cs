@@ -18,7 +18,7 @@ public static class SheetMusic
                 continue;
             var fingers = FingersOf(item);
             var away = music.EventIds.ToHashSet();
-            var number = sheet.Kind.IsPlayed() && sheet.Items.Count == 1 ? null : $"{n + 1}.";
+            var number = sheet.Kind.IsPlayed && sheet.Items.Count == 1 ? null : $"{n + 1}.";
             bars.AddRange(
                 music.Score.Bars.Select(
                     (bar, b) =>

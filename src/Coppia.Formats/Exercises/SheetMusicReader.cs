@@ -15,7 +15,7 @@ internal static class SheetMusicReader
     /// <summary>A row of values, on an open string.</summary>
     public static BeatQuestion Row(JsonElement q, Instrument instrument)
     {
-        var task = (BeatTask)One(SheetQuestions.Tasks, Text(q, "task"), "a task");
+        var task = (BeatSum)One(SheetQuestions.Sums, Text(q, "task"), "a task");
         var meter =
             Meter(q)
             ?? throw new FormatException(Say("exercises.sheet-music-reader.the-meter-is-missing-expected-one"));
@@ -39,7 +39,7 @@ internal static class SheetMusicReader
         return new BeatQuestion(
             task,
             Score(instrument.FirstClef, [new Bar { Time = meter, Events = events }]),
-            task == BeatTask.Gap ? gap : null
+            task == BeatSum.Gap ? gap : null
         );
     }
 

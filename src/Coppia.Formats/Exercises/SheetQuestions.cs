@@ -49,7 +49,7 @@ public static class SheetQuestions
     private static JsonObject OfNote(NoteQuestion q, Instrument instrument)
     {
         JsonObject json;
-        if (q is { Kind: ExerciseKind.WriteIt, Place: { } pair })
+        if (q is { Task: QuestionTask.Write, Place: { } pair })
         {
             json = q.ByPair
                 ? SheetNotes.Pair(pair, instrument)
@@ -90,15 +90,15 @@ public static class SheetQuestions
         "flat",
     ];
 
-    /// <summary>Names of the tasks, in the order of <see cref="BeatTask"/>.</summary>
-    internal static readonly string[] Tasks = ["gap", "barlines", "is-it-right"];
+    /// <summary>Names of the sums, in the order of <see cref="BeatSum"/>.</summary>
+    internal static readonly string[] Sums = ["gap", "barlines", "is-it-right"];
 
     private static JsonObject OfRow(BeatQuestion q)
     {
         var bar = q.Row.Bars[0];
         return new JsonObject
         {
-            ["task"] = Tasks[(int)q.Task],
+            ["task"] = Sums[(int)q.Sum],
             ["meter"] = bar.Time?.ToString(),
             ["values"] = new JsonArray([
                 .. bar.Events.Select(

@@ -53,46 +53,46 @@ public static class SheetReader
         var instrument = player.Instrument;
         if (q.ValueKind != JsonValueKind.Object)
             throw new FormatException(Say("exercises.sheet-reader.the-question-is-not-an-object"));
-        if (kind.IsPlayed())
+        if (kind.IsPlayed)
         {
             var (music, pins) = SheetMusicReader.Music(q, instrument);
-            return new PlayQuestion(kind, music, pins);
+            return new PlayQuestion(music, pins);
         }
 
-        switch (kind)
+        switch (kind.Task)
         {
-            case ExerciseKind.Signature
+            case QuestionTask.Signature
                 when q.TryGetProperty("write", out var write) && write.ValueKind == JsonValueKind.True:
                 return new SignatureQuestion(Key(q).Fifths, Written: true);
-            case ExerciseKind.Signature:
+            case QuestionTask.Signature:
                 return new SignatureQuestion(Fifths(q), Written: false);
-            case ExerciseKind.HandShape:
+            case QuestionTask.HandShape:
                 return new ShapeQuestion(
                     Key(q),
                     String(q, instrument),
                     Text(q, "position"),
                     q.TryGetProperty("draw", out var draw) && draw.ValueKind == JsonValueKind.True
                 );
-            case ExerciseKind.PenWork:
+            case QuestionTask.PenWork:
                 var sign = One(SheetQuestions.Signs, Text(q, "sign"), "a sign");
                 return new PenQuestion(
                     (PenSign)sign,
                     q.TryGetProperty("note", out _) ? Note(q, "note") : null,
                     Meter(q) ?? new TimeSignature(4, 4)
                 );
-            case ExerciseKind.BeatSums:
+            case QuestionTask.Beats:
                 return SheetMusicReader.Row(q, instrument);
-            case ExerciseKind.CountIt or ExerciseKind.BowIt or ExerciseKind.SpotDifference:
-                return new BarsQuestion(kind, SheetMusicReader.Music(q, instrument).Score);
-            case ExerciseKind.ScaleBuilder:
+            case QuestionTask.Count or QuestionTask.Bow or QuestionTask.Difference:
+                return new BarsQuestion(kind.Task, SheetMusicReader.Music(q, instrument).Score);
+            case QuestionTask.Scale:
                 return new ScaleQuestion(Note(q, "first"), Key(q), Number(q, "octaves", 1, 3));
-            case ExerciseKind.WriteIt:
+            case QuestionTask.Write:
                 return Written(q, player);
-            case ExerciseKind.FindIt:
+            case QuestionTask.Find:
                 var note = Note(q, "note");
-                return new NoteQuestion(kind, note, Signature(q), PairOn(String(q, instrument), note, instrument));
+                return new NoteQuestion(kind.Task, note, Signature(q), PairOn(String(q, instrument), note, instrument));
             default:
-                return new NoteQuestion(kind, Note(q, "note"), Signature(q));
+                return new NoteQuestion(kind.Task, Note(q, "note"), Signature(q));
         }
     }
 
@@ -103,7 +103,7 @@ public static class SheetReader
         if (q.TryGetProperty("name", out _))
         {
             var named = Pitch(Text(q, "name") + Number(q, "octave", 0, 9));
-            return new NoteQuestion(ExerciseKind.WriteIt, named, Signature(q), PairOn(s, named, instrument));
+            return new NoteQuestion(QuestionTask.Write, named, Signature(q), PairOn(s, named, instrument));
         }
 
         var word = Enum.TryParse<PlaceWord>(Text(q, "place"), ignoreCase: true, out var w)
@@ -123,7 +123,7 @@ public static class SheetReader
                     ("stringName", instrument.StringName(s))
                 )
             );
-        return new NoteQuestion(ExerciseKind.WriteIt, note, Signature(q), pair, ByPair: true);
+        return new NoteQuestion(QuestionTask.Write, note, Signature(q), pair, ByPair: true);
     }
 
     private static Pair PairOn(int s, Pitch note, Instrument instrument)

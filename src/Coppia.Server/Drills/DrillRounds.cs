@@ -92,7 +92,7 @@ internal sealed class DrillRounds(SheetParts parts)
     public static SheetItem Read(string kind, JsonElement question, Player player, int number)
     {
         var known = SheetParts.KindOf(kind);
-        if (known.IsPlayed())
+        if (known.IsPlayed)
             throw new FormatException(
                 Say("drills.drill-rounds.is-music-to-play-it-is-not", ("known", ExerciseWords.Name(known)))
             );
@@ -126,7 +126,10 @@ internal sealed class DrillRounds(SheetParts parts)
         catch (WrongReplyException e)
         {
             throw new FormatException(
-                Say("drills.drill-rounds.the-answer-is-not-complete", ("kind", ExerciseWords.Name(e.Kind))),
+                Say(
+                    "drills.drill-rounds.the-answer-is-not-complete",
+                    ("kind", ExerciseWords.Name(ExerciseKind.Of(e.Task)))
+                ),
                 e
             );
         }

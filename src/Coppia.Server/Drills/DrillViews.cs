@@ -105,6 +105,7 @@ public sealed record DrillDeskView(
 }
 
 /// <summary>A question to be answered on the screen.</summary>
+/// <param name="Task">What it asks: by it the way to answer is chosen.</param>
 /// <param name="Name">Of its kind.</param>
 /// <param name="Prompt">What it is about; empty where the music says it.</param>
 /// <param name="Picture">Its music in words, for who cannot see it.</param>
@@ -115,6 +116,7 @@ public sealed record DrillDeskView(
 /// <param name="Answer">The right answer as it stands in a sheet's file.</param>
 public sealed record DrillQuestionView(
     string Kind,
+    QuestionTask Task,
     string Name,
     string Instruction,
     string Prompt,
@@ -144,9 +146,10 @@ public sealed record DrillQuestionView(
 
     internal static DrillQuestionView Of(SheetItem item, Player player)
     {
-        var kind = item.Question.Kind;
+        var kind = ExerciseKind.Of(item.Question.Task);
         return new DrillQuestionView(
-            Kind: kind.Id(),
+            Kind: kind.Id,
+            Task: item.Question.Task,
             Name: ExerciseWords.Name(kind),
             Instruction: ExerciseWords.OnScreen(item.Question),
             // Of a sum of beats the instruction says it all.
@@ -170,8 +173,8 @@ public sealed record DrillQuestionView(
         {
             (SignatureQuestion { Written: false } q, _) => Keys(Math.Max(UsualSigns, Math.Abs(q.Fifths)), player.Style),
             (ShapeQuestion { Drawn: false } q, ShapeAnswer a) => Shapes(q, a.Shape, player),
-            (BeatQuestion { Task: BeatTask.Gap }, ValueAnswer a) => Values(a.Value, player.Style),
-            (BeatQuestion { Task: BeatTask.IsItRight }, _) =>
+            (BeatQuestion { Sum: BeatSum.Gap }, ValueAnswer a) => Values(a.Value, player.Style),
+            (BeatQuestion { Sum: BeatSum.IsItRight }, _) =>
             [
                 new ChoiceView("right", "right"),
                 new ChoiceView("short", Say("drills.drill-views.too-short")),

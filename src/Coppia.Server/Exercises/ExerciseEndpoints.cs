@@ -59,14 +59,14 @@ internal static class ExerciseEndpoints
                 .Select(t => new TrainingView(
                     ExerciseWords.Name(t),
                     [
-                        .. ExerciseKinds
-                            .All.Where(k => k.Trains() == t)
+                        .. ExerciseKind
+                            .All.Where(k => k.Trains == t)
                             .Select(k => new ExerciseKindView(
-                                k.Id(),
+                                k.Id,
                                 ExerciseWords.Name(k),
                                 ExerciseWords.About(k),
-                                k.IsPlayed(),
-                                k.NeedsATune()
+                                k.IsPlayed,
+                                k.NeedsATune
                             )),
                     ]
                 )),

@@ -28,9 +28,9 @@ internal sealed class KeptSheets(SheetRepository repository, SheetParts parts, I
         var kinds =
             words.Length == 0
                 ? []
-                : Enum.GetValues<ExerciseKind>()
-                    .Where(k => ExerciseWords.Name(k).Contains(words, StringComparison.OrdinalIgnoreCase))
-                    .Select(k => k.Id());
+                : ExerciseKind
+                    .All.Where(k => ExerciseWords.Name(k).Contains(words, StringComparison.OrdinalIgnoreCase))
+                    .Select(k => k.Id);
         var page = repository.List(new SheetQuery(words, [.. kinds], from, count));
         return new SheetListView([.. page.Sheets.Select(Summary)], page.Total);
     }
@@ -44,7 +44,7 @@ internal sealed class KeptSheets(SheetRepository repository, SheetParts parts, I
             s.Instruments.Split(','),
             [
                 .. (SheetDoc.Read(s.Document, Json)?.Parts ?? [])
-                    .Select(p => ExerciseKinds.Named(p.Request.Kind))
+                    .Select(p => ExerciseKind.Named(p.Request.Kind))
                     .OfType<ExerciseKind>()
                     .Distinct()
                     .Select(ExerciseWords.Name),

@@ -78,7 +78,12 @@ internal sealed class SheetFiles(SheetParts parts, IOptions<JsonOptions> json)
     {
         var sheets = Read(doc)
             .GroupBy(q => q.Player)
-            .Select(g => new Sheet(g.First().Question.Question.Kind, 1, g.Key, [.. g.Select(q => q.Question)]))
+            .Select(g => new Sheet(
+                SheetParts.KindOf(doc.Parts[g.First().Part].Request.Kind),
+                1,
+                g.Key,
+                [.. g.Select(q => q.Question)]
+            ))
             .Select(s => (s.Player, Score: SheetMusic.Of(s)))
             .Where(s => s.Score.Bars.Count > 0)
             .ToArray();
@@ -181,7 +186,7 @@ internal sealed class SheetFiles(SheetParts parts, IOptions<JsonOptions> json)
                     Say(
                         "exercises.sheet-files.item-its-answer-is-not-right-expected",
                         ("number", number),
-                        ("kind", question.Question.Kind.Id()),
+                        ("kind", doc.Parts[part].Request.Kind),
                         ("toJsonString", right.ToJsonString(SheetJson.Compact))
                     )
                 );
@@ -201,7 +206,7 @@ internal sealed class SheetFiles(SheetParts parts, IOptions<JsonOptions> json)
             .ToArray();
         if (items.Length == 0)
             throw NoSheet(null);
-        var questions = kind.IsPlayed() ? [OneExercise(items)] : items;
+        var questions = kind.IsPlayed ? [OneExercise(items)] : items;
         var seed = root["seed"] is JsonValue value && value.TryGetValue(out int s) ? s : 1;
         return new SheetDoc(
             "",
@@ -209,7 +214,7 @@ internal sealed class SheetFiles(SheetParts parts, IOptions<JsonOptions> json)
             [instrument],
             [
                 new SheetPartDoc(
-                    new PartRequest(kind.Id(), Seed: seed),
+                    new PartRequest(kind.Id, Seed: seed),
                     [
                         .. questions.Select(q => new SheetItemDoc(
                             "",
@@ -224,7 +229,7 @@ internal sealed class SheetFiles(SheetParts parts, IOptions<JsonOptions> json)
         string Text(string name) =>
             root[name] is JsonValue text && text.TryGetValue(out string? said) ? said : throw NoSheet(null);
         FormatException NoQuestion(int n) =>
-            new(Say("exercises.sheet-files.item-question-is-missing", ("n", n + 1), ("kind", kind.Id())));
+            new(Say("exercises.sheet-files.item-question-is-missing", ("n", n + 1), ("kind", kind.Id)));
     }
 
     private static JsonObject OneExercise(JsonObject[] bars)

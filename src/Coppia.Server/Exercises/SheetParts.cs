@@ -122,7 +122,7 @@ internal sealed class SheetParts(Asker asker, Readings readings)
                 Highest = null,
             };
             var items = part.Items.Select(i => QuestionOf(i, kind, giver, number++)).ToArray();
-            if (kind.IsPlayed())
+            if (kind.IsPlayed)
             {
                 try
                 {
@@ -233,7 +233,7 @@ internal sealed class SheetParts(Asker asker, Readings readings)
                 Say(
                     "exercises.sheet-parts.item-there-is-no-question-for-the",
                     ("number", number + 1),
-                    ("kind", kind.Id()),
+                    ("kind", kind.Id),
                     ("id", player.Instrument.Id)
                 )
             );
@@ -247,7 +247,7 @@ internal sealed class SheetParts(Asker asker, Readings readings)
                 Say(
                     "exercises.sheet-parts.question-of-item",
                     ("number", number + 1),
-                    ("kind", kind.Id()),
+                    ("kind", kind.Id),
                     ("trimEnd", e.Message.TrimEnd('.'))
                 ),
                 e
@@ -257,7 +257,7 @@ internal sealed class SheetParts(Asker asker, Readings readings)
 
     /// <exception cref="FormatException">There is no such kind.</exception>
     internal static ExerciseKind KindOf(string kind) =>
-        ExerciseKinds.Named(kind)
+        ExerciseKind.Named(kind)
         ?? throw new FormatException(Say("exercises.sheet-parts.is-not-a-kind-of-exercise", ("kind", kind)));
 
     private static SheetPartView ViewOf(PartRequest asked, SheetRequest request, IReadOnlyList<SheetItemView> items) =>
@@ -265,10 +265,11 @@ internal sealed class SheetParts(Asker asker, Readings readings)
             asked,
             ExerciseWords.Name(request.Kind),
             ExerciseWords.Instruction(request.Kind),
-            request.Kind.IsPlayed(),
-            request.Kind.IsPlayed() && request.Kind is not (ExerciseKind.Chunk or ExerciseKind.Rhythm)
-                ? Labels.Scale(request.MusicKey, request.First.Style)
-                : null,
+            request.Kind.Task,
+            request.Kind.IsPlayed,
+            request.Kind.TakesRhythm,
+            request.Kind.TakesOctaves,
+            request.Kind.IsInKey ? Labels.Scale(request.MusicKey, request.First.Style) : null,
             ExerciseWords.Care(request.Kind),
             IsSameForAll(request, items) ? null : ExerciseWords.Apart,
             items
@@ -381,7 +382,7 @@ internal sealed class SheetParts(Asker asker, Readings readings)
     /// <summary>A request as it is sent.</summary>
     private static PartRequest Written(SheetRequest request, long tune) =>
         new(
-            request.Kind.Id(),
+            request.Kind.Id,
             request.Key is { } key ? new KeyChoice(key.Fifths, key.Form) : null,
             Meter: request.Meter is { } meter ? $"{meter.Beats}/{meter.Unit}" : null,
             Count: request.Count,

@@ -150,11 +150,11 @@ public sealed record SheetQuestionView(
             BarlinesAfter: item.Answer is BarlinesAnswer b
                 ? [.. b.After.Select(n => music.Score.Bars[0].Events[n - 1].Id)]
                 : [],
-            AnswerRows: item.Question.Kind switch
+            AnswerRows: item.Question.Task switch
             {
-                ExerciseKind.CountIt => ["count"],
-                ExerciseKind.BowIt => ["bow"],
-                ExerciseKind.ScaleBuilder => ["pair"],
+                QuestionTask.Count => ["count"],
+                QuestionTask.Bow => ["bow"],
+                QuestionTask.Scale => ["pair"],
                 _ => [],
             },
             Bars: ReadingView.BarsOf(reading),
@@ -169,7 +169,7 @@ public sealed record SheetQuestionView(
         var style = player.Style;
         return item switch
         {
-            { Question: NoteQuestion { Kind: ExerciseKind.FindIt } q, Answer: PairAnswer a } => new QuestionBoardView(
+            { Question: NoteQuestion { Task: QuestionTask.Find } q, Answer: PairAnswer a } => new QuestionBoardView(
                 Only: null,
                 Shown: false,
                 [.. a.All.Select(p => Spot(p, q.Note))]
@@ -191,13 +191,19 @@ public sealed record SheetQuestionView(
 public sealed record SheetItemView(string Id, bool Pinned, IReadOnlyDictionary<string, SheetQuestionView> Each);
 
 /// <summary>A part of a sheet as it is shown and printed.</summary>
+/// <param name="Task">What its questions ask: by it they are laid out.</param>
+/// <param name="TakesRhythm">A meter and note values can be chosen for it.</param>
+/// <param name="TakesOctaves">One octave or two can be chosen for it.</param>
 /// <param name="Key">The key in words, where music is in one.</param>
 /// <param name="Apart">Why the instruments do not all get the same; null where they do.</param>
 public sealed record SheetPartView(
     PartRequest Request,
     string Name,
     string Instruction,
+    QuestionTask Task,
     bool IsPlayed,
+    bool TakesRhythm,
+    bool TakesOctaves,
     string? Key,
     string? Care,
     string? Apart,

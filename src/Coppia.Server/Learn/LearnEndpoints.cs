@@ -1,6 +1,5 @@
 using System.Text.Json;
 using Coppia.Core.Drills;
-using Coppia.Core.Exercises;
 using Coppia.Core.Practice;
 using Coppia.Core.Wording.Learn;
 using Coppia.Data.Classes;
@@ -124,7 +123,7 @@ internal static class LearnEndpoints
         var instrument = own.Who.Instrument;
         var (doc, player) = (sheets.DocOf(own.Sheet(sheet)), parts.Players([instrument])[0]);
         var asked = doc
-            .Parts.Where(p => !SheetParts.KindOf(p.Request.Kind).IsPlayed())
+            .Parts.Where(p => !SheetParts.KindOf(p.Request.Kind).IsPlayed)
             .SelectMany(p => p.Items.Select(i => (p.Request.Kind, i.Questions)))
             .Where(q => q.Questions.ContainsKey(instrument));
         return DrillRounds.View(

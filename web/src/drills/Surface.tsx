@@ -19,34 +19,34 @@ type Fields = { write?: boolean; draw?: boolean; task?: string }
 
 /** The way in which a question is answered. */
 export function Surface(props: SurfaceProps) {
-  const { kind, sheet } = props.question
+  const { task, sheet } = props.question
   const asked = sheet.question as Fields
-  switch (kind) {
-    case 'name-it':
+  switch (task) {
+    case 'name':
       return <NameIt {...props} />
-    case 'finger-it':
+    case 'finger':
       return <FingerIt {...props} />
-    case 'write-it':
+    case 'write':
       return <WriteIt {...props} />
-    case 'find-it':
+    case 'find':
       return <FindIt {...props} />
-    case 'line-or-space':
+    case 'lineOrSpace':
       return <LineOrSpace {...props} />
-    case 'stems':
+    case 'stem':
       return <Stem {...props} />
     case 'signature':
       return asked.write ? <SignatureWrite {...props} /> : <SignatureName {...props} />
-    case 'hand-shape':
+    case 'handShape':
       return asked.draw ? <ShapeDraw {...props} /> : <ShapeName {...props} />
-    case 'pen-work':
+    case 'penWork':
       return <PenWork {...props} />
-    case 'beat-sums':
+    case 'beats':
       return asked.task === 'barlines' ? <Barlines {...props} /> : <BeatChoice {...props} gap={asked.task === 'gap'} />
-    case 'count-it':
+    case 'count':
       return <CountIt {...props} />
-    case 'bow-it':
+    case 'bow':
       return <BowIt {...props} />
-    case 'spot-difference':
+    case 'difference':
       return <Difference {...props} />
     default:
       return <Scale {...props} />

@@ -47,10 +47,7 @@ export function PartSettings({
   const values = request.values ?? []
   const toggled = (all: readonly string[], one: string, on: boolean) =>
     on ? [...all, one] : all.filter((x) => x !== one)
-  const rhythmic = ['beat-sums', 'count-it', 'bow-it', 'spot-difference', 'rhythm', 'quick-figure'].includes(
-    request.kind,
-  )
-  const scales = ['scale', 'arpeggio', 'thirds', 'scale-builder', 'hooked', 'slurs'].includes(request.kind)
+  const { takesRhythm: rhythmic, takesOctaves: scales } = part
   return (
     <section aria-label={`Settings of ${part.name}`} className="mb-4 border-b border-line pb-4">
       <div className="mb-2 flex items-baseline justify-between gap-3">

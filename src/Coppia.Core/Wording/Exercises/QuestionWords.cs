@@ -35,7 +35,7 @@ public static class QuestionWords
                 ("scale", Labels.Scale(q.Key, style))
             ),
             PenQuestion q => Sign(q, player),
-            BeatQuestion q => Task(q.Task),
+            BeatQuestion q => Sum(q.Sum),
             ScaleQuestion q => Say(
                 "exercises.question.octaves",
                 ("scale", Labels.Scale(q.Key, style)),
@@ -105,11 +105,11 @@ public static class QuestionWords
         );
     }
 
-    private static string Task(BeatTask task) =>
-        task switch
+    private static string Sum(BeatSum sum) =>
+        sum switch
         {
-            BeatTask.Gap => Say("exercises.question.which-value-is-missing"),
-            BeatTask.Barlines => Say("exercises.question.draw-the-barlines"),
+            BeatSum.Gap => Say("exercises.question.which-value-is-missing"),
+            BeatSum.Barlines => Say("exercises.question.draw-the-barlines"),
             _ => Say("exercises.question.right-too-short-or-too-long"),
         };
 

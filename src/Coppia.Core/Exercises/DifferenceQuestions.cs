@@ -4,7 +4,7 @@ using Coppia.Core.Music;
 namespace Coppia.Core.Exercises;
 
 /// <summary>Two nearly equal bars, of which one note or one beat differs (craft 10 and 12).</summary>
-internal static class SpotDifference
+internal static class DifferenceQuestions
 {
     private const int MostTries = 12;
 
@@ -28,7 +28,7 @@ internal static class SpotDifference
                 var asked = Enumerable
                     .Range(0, request.Players.Count)
                     .Select(p => Sketch.For(p, ground, request.MusicKey.Signature, request.MusicMeter, [bar, other]))
-                    .Select(score => new BarsQuestion(ExerciseKind.SpotDifference, score));
+                    .Select(score => new BarsQuestion(QuestionTask.Difference, score));
                 // A beat parted in two is seen first, then a leap, then a step.
                 var difficulty =
                     changed is not null ? 0
@@ -55,7 +55,7 @@ internal static class SpotDifference
             yield return new Candidate(
                 [
                     .. request.From.Select(r => new BarsQuestion(
-                        ExerciseKind.SpotDifference,
+                        QuestionTask.Difference,
                         TuneBars.Of(r.Score, [r.Score.Bars[trap.Like], r.Score.Bars[trap.Bar]])
                     )),
                 ],

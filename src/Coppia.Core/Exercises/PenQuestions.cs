@@ -3,7 +3,7 @@ using Coppia.Core.Music;
 namespace Coppia.Core.Exercises;
 
 /// <summary>Signs to trace and then to write, in the order in which a class meets them (craft 12).</summary>
-internal static class PenWork
+internal static class PenQuestions
 {
     /// <summary>Letters that a first class never meets with the sign.</summary>
     private static readonly Letter[] NeverSharp = [Letter.E, Letter.B];
