@@ -87,6 +87,29 @@ public static class LessonPlan
         return [.. steps.Select((s, i) => s with { Id = $"s{i + 1}" })];
     }
 
+    /// <summary>A lesson with one more tune: its steps stand before what is set for home.</summary>
+    /// <param name="steps">The lesson's, in their order.</param>
+    /// <param name="next">A number that no step of the lesson is named by, nor any above it.</param>
+    public static IReadOnlyList<LessonStep> With(
+        IReadOnlyList<LessonStep> steps,
+        LessonTune tune,
+        IReadOnlyList<Player> players,
+        int next
+    )
+    {
+        // Tuning and home are there already, and the key and meter where another tune has them.
+        var added = Of([tune], players, new LessonPace(), 0)
+            .Where(s => s.Part is not (LessonPart.Tuning or LessonPart.Home))
+            .Where(s => s is { Key: null, Meter: null } || !steps.Any(t => IsAboutTheSame(s, t)))
+            .Select((s, i) => s with { Id = $"s{next + i}" });
+        var home = steps.Index().Where(s => s.Item.Part == LessonPart.Home).Select(s => (int?)s.Index).FirstOrDefault();
+        var before = home ?? steps.Count;
+        return [.. steps.Take(before), .. added, .. steps.Skip(before)];
+    }
+
+    private static bool IsAboutTheSame(LessonStep one, LessonStep other) =>
+        (one.Part, one.Key, one.Meter) == (other.Part, other.Key, other.Meter);
+
     /// <summary>
     /// Each string that is tuned is a thing said: A, D, G for all that have them, then the outer ones, then the basses.
     /// </summary>

@@ -114,6 +114,9 @@ public sealed record LessonStep
     /// <summary>Minutes that the teacher gives it, in place of what is reckoned.</summary>
     public double? Minutes { get; init; }
 
+    /// <summary>Whether the class reached it in this lesson; null before it is known.</summary>
+    public bool? Reached { get; init; }
+
     /// <summary>
     /// Seconds it takes: repeats × beats × 60 ÷ tempo, with the count-in each time, and so many seconds of talk for
     /// each thing said (craft 21).

@@ -20,7 +20,6 @@ public static class HandIn
     /// <summary>So many former versions of a piece are kept.</summary>
     public const int MostVersions = 50;
 
-    /// <summary>Longest remark of a teacher, in characters.</summary>
     /// <summary>Nobody writes on it: what is handed in is with the teacher, what is accepted stays as it is.</summary>
     public static bool IsLocked(this HandInState state) => state is HandInState.HandedIn or HandInState.Accepted;
 

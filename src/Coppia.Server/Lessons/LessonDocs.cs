@@ -99,6 +99,7 @@ public sealed record StepDoc(
             Tempo = Tempo,
             Said = Said,
             Minutes = Minutes,
+            Reached = Reached,
         };
 
     /// <summary>What of it cannot be kept; null for nothing.</summary>

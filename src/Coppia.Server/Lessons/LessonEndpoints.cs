@@ -1,3 +1,4 @@
+using Coppia.Core.Lesson;
 using Coppia.Data.Lessons;
 using Coppia.Data.Tunes;
 using Coppia.Server.Asked;
@@ -49,7 +50,7 @@ internal static class LessonEndpoints
                 .. page.Select(l => new LessonSummary(
                     l.Id,
                     l.Day,
-                    l.TaughtAt is not null,
+                    TaughtLesson.StateOf(l.TaughtAt) == LessonState.Taught,
                     [.. l.Tunes.OfType<long>().Where(titles.ContainsKey).Select(t => titles[t])]
                 )),
             ],
@@ -88,7 +89,11 @@ internal static class LessonEndpoints
                 Version = change.Version,
                 Day = change.Lesson.Day,
                 Document = lessons.Text(change.Lesson),
-                TaughtAt = change.IsTaught ? lesson.TaughtAt ?? asker.Now : null,
+                TaughtAt = TaughtLesson.At(
+                    change.IsTaught ? LessonState.Taught : LessonState.Planned,
+                    lesson.TaughtAt,
+                    asker.Now
+                ),
             }
         );
     }

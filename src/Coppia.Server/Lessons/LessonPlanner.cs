@@ -26,9 +26,6 @@ internal sealed class LessonPlanner(
     IOptions<JsonOptions> json
 )
 {
-    /// <summary>So many past lessons tell what a class has reached.</summary>
-    private const int Remembered = 20;
-
     private JsonSerializerOptions Options => json.Value.SerializerOptions;
 
     public static RefusedException NoLesson() =>
@@ -48,13 +45,17 @@ internal sealed class LessonPlanner(
     /// <summary>A plan for a day, which is not kept yet.</summary>
     public LessonRecord Plan(ClassRecord one, DateOnly day)
     {
-        var set = work.Of(one.Id, asker.Today).Where(w => w.LearnerId is null).ToArray();
+        var set = work.Of(one.Id, asker.Today).Where(w => !w.To.IsOneLearners).ToArray();
         var past = Past(one);
         var learned = LearnedIn(one, past);
         // What is set for home first, by its day; then what was not reached last time.
         var tunes = set.Where(w => w.TuneId is not null)
             .Select(w => (Id: w.TuneId!.Value, w.Tempo))
-            .Concat(past.Take(1).SelectMany(NotReached).Select(id => (Id: id, Tempo: (int?)null)))
+            .Concat(
+                past.Take(1)
+                    .SelectMany(l => TaughtLesson.NotReached(l.Tunes.OfType<long>(), StepsOf(l)))
+                    .Select(id => (Id: id, Tempo: (int?)null))
+            )
             .DistinctBy(t => t.Id)
             .Select(t => TuneOf(one, t.Id, t.Tempo, learned))
             .OfType<LessonTune>()
@@ -85,26 +86,19 @@ internal sealed class LessonPlanner(
             return null;
         var doc = Doc(lesson);
         long?[] ids = lesson.Tunes.Contains(tuneId) ? [.. lesson.Tunes] : [.. lesson.Tunes, tuneId];
-        // Tuning and home are there already, and the key and meter where another tune has them.
-        var there = doc.Steps.Select(s => s.Step(ids)).ToArray();
-        var next = doc.All.Select(s => Number(s.Id)).DefaultIfEmpty(0).Max();
-        StepDoc[] added =
-        [
-            .. LessonPlan
-                .Of([tune], tunesOf.Players(one), new LessonPace(), 0)
-                .Where(s => s.Part is not (LessonPart.Tuning or LessonPart.Home))
-                .Where(s =>
-                    !there.Any(t =>
-                        t.Part == s.Part
-                        && (t.Key, t.Meter) == (s.Key, s.Meter)
-                        && (s.Key ?? (object?)s.Meter) is not null
-                    )
-                )
-                .Select((s, i) => StepDoc.Of(s with { Id = $"s{next + 1 + i}" }, ids)),
-        ];
-        var at = doc.Steps.ToList().FindIndex(s => s.Part == LessonPart.Home);
-        var (before, after) = at < 0 ? (doc.Steps, []) : (doc.Steps.Take(at), doc.Steps.Skip(at));
-        return lesson with { Tunes = ids, Document = Text(doc with { Steps = [.. before, .. added, .. after] }) };
+        var kept = doc.Steps.ToDictionary(s => s.Id);
+        var next = doc.All.Select(s => Number(s.Id)).DefaultIfEmpty(0).Max() + 1;
+        var steps = LessonPlan.With([.. doc.Steps.Select(s => s.Step(ids))], tune, tunesOf.Players(one), next);
+        return lesson with
+        {
+            Tunes = ids,
+            Document = Text(
+                doc with
+                {
+                    Steps = [.. steps.Select(s => kept.GetValueOrDefault(s.Id) ?? StepDoc.Of(s, ids))],
+                }
+            ),
+        };
     }
 
     private static int Number(string id) => int.TryParse(id.AsSpan(1), out var n) ? n : 0;
@@ -120,7 +114,11 @@ internal sealed class LessonPlanner(
 
     /// <summary>The lessons that were taught, the last first.</summary>
     private LessonRecord[] Past(ClassRecord one) =>
-        [.. lessons.Of(one.Id, Remembered).Where(l => l.TaughtAt is not null)];
+        [
+            .. lessons
+                .Of(one.Id, TaughtLesson.Remembered)
+                .Where(l => TaughtLesson.StateOf(l.TaughtAt) == LessonState.Taught),
+        ];
 
     private Learned LearnedIn(ClassRecord one, IEnumerable<LessonRecord> past) =>
         new(
@@ -130,7 +128,7 @@ internal sealed class LessonPlanner(
                 .Select(k => k.TuneId)
                 .OfType<long>()
                 .ToHashSet(),
-            past.SelectMany(Reached).ToLookup(r => r.Tune, r => r.Line)
+            past.SelectMany(l => TaughtLesson.LinesReached(StepsOf(l))).ToLookup(r => r.Tune, r => r.Line)
         );
 
     private LessonTune? TuneOf(ClassRecord one, long id, int? goal, Learned learned)
@@ -147,27 +145,8 @@ internal sealed class LessonPlanner(
         );
     }
 
-    /// <summary>The lines that were reached in a lesson, by their orders.</summary>
-    private IEnumerable<(long Tune, int Line)> Reached(LessonRecord lesson) =>
-        from step in Doc(lesson).Steps
-        where step is { Part: LessonPart.Line, Reached: true, Tune: not null, Line: not null }
-        let tune = lesson.Tunes.ElementAtOrDefault(step.Tune!.Value)
-        where tune is not null
-        select (tune.Value, step.Line!.Value);
-
-    /// <summary>Tunes of a lesson that were left out or did not come to their tempo.</summary>
-    private IEnumerable<long> NotReached(LessonRecord lesson)
-    {
-        var doc = Doc(lesson);
-        var done = doc
-            .Steps.Where(s => s is { Part: LessonPart.AtTempo or LessonPart.Review, Reached: true })
-            .Select(s => s.Tune)
-            .ToHashSet();
-        return lesson
-            .Tunes.Index()
-            .Where(t => t.Item is not null && !done.Contains(t.Index))
-            .Select(t => t.Item!.Value);
-    }
+    private IReadOnlyList<LessonStep> StepsOf(LessonRecord lesson) =>
+        [.. Doc(lesson).Steps.Select(s => s.Step(lesson.Tunes))];
 
     /// <summary>The lesson in the words of its class.</summary>
     /// <param name="alone">In the words of one instrument instead; null for all that the class plays.</param>
@@ -193,7 +172,7 @@ internal sealed class LessonPlanner(
             Id: lesson.Id,
             Version: lesson.Version,
             Day: lesson.Day,
-            IsTaught: lesson.TaughtAt is not null,
+            IsTaught: TaughtLesson.StateOf(lesson.TaughtAt) == LessonState.Taught,
             Minutes: doc.Minutes,
             TalkSeconds: doc.TalkSeconds,
             Tunes: [.. lesson.Tunes.Select(t => new LessonTuneView(t, said.Title(t)))],
@@ -238,21 +217,14 @@ internal sealed class LessonPlanner(
         return [.. steps.Select(s => StepDoc.Of(s, lesson.Tunes))];
     }
 
-    private const int DaysInWeek = 7;
-
     /// <summary>
-    /// What is set to a whole class or section to be done after a lesson's day, if it was set by then or in the week
-    /// after. A single learner's work is nobody else's to read.
+    /// The homework of a whole class or section after a lesson. A single learner's work is nobody else's to read.
     /// </summary>
-    private IReadOnlyList<WorkRecord> HomeOf(ClassRecord one, DateOnly day, Instrument? alone)
-    {
-        var end = day.AddDays(DaysInWeek);
-        return
+    private IReadOnlyList<WorkRecord> HomeOf(ClassRecord one, DateOnly day, Instrument? alone) =>
         [
             .. work.Of(one.Id, day)
-                .Where(w => w.LearnerId is null && w.Due > day)
-                .Where(w => asker.DayOf(w.MadeAt) < end)
+                .Where(w => !w.To.IsOneLearners)
+                .Where(w => TaughtLesson.HasAsHomework(day, asker.DayOf(w.MadeAt), w.Due))
                 .Where(w => w.Instrument is null || alone is null || w.Instrument == alone.Id),
         ];
-    }
 }
