@@ -28,7 +28,6 @@ using Coppia.Server.Shapes;
 using Coppia.Server.Stand;
 using Coppia.Server.Tunes;
 using Coppia.Server.Writing;
-using FluentValidation;
 using Microsoft.AspNetCore.Http.Features;
 using Microsoft.AspNetCore.Http.Timeouts;
 using Microsoft.Data.Sqlite;
@@ -186,8 +185,6 @@ public static class CoppiaApp
 
     private static void AddLibrary(IServiceCollection services, ServerOptions options, LibraryFolder folder)
     {
-        services.AddSingleton<IValidator<TuneRequest>, TuneRequestRules>();
-        services.AddSingleton<IValidator<StyleRequest>, StyleRules>();
         services.AddSingleton(TimeProvider.System);
         services.AddSingleton(folder);
         services.AddSingleton(options);

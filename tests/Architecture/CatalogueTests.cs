@@ -9,6 +9,14 @@ namespace Coppia.Tests;
 /// </summary>
 public partial class CatalogueTests
 {
+    /// <summary>For each attribute that limits a field: where its sentence stands, and what fills that.</summary>
+    private static readonly Dictionary<string, (int At, string[] Names)> OfLimit = new()
+    {
+        ["Within("] = (2, ["least", "most"]),
+        ["AtMost("] = (1, ["most"]),
+        ["OneOfFour("] = (0, ["instruments"]),
+    };
+
     /// <summary>What the sources say: file and line, the keys (two where one is chosen), and the names given.</summary>
     private static readonly (string Where, string[] Keys, string[] Names)[] Said =
     [
@@ -38,10 +46,11 @@ public partial class CatalogueTests
             if (call.Value != "Say(")
             {
                 // A limit at a field of a request.
+                var (at, names) = OfLimit[call.Value];
                 yield return (
                     Where(file, text, call),
-                    [.. Key().Matches(arguments[call.Value == "Within(" ? 2 : 1]).Select(k => k.Groups[1].Value)],
-                    call.Value == "Within(" ? ["least", "most"] : ["most"]
+                    [.. Key().Matches(arguments[at]).Select(k => k.Groups[1].Value)],
+                    names
                 );
                 continue;
             }
@@ -121,7 +130,7 @@ public partial class CatalogueTests
         Assert.Equal(keys.Distinct().Order(StringComparer.Ordinal), keys);
     }
 
-    [GeneratedRegex(@"(?<![\w.])Say\(|(?<=property: )(Within|AtMost)\(")]
+    [GeneratedRegex(@"(?<![\w.])Say\(|(?<=property: )(Within|AtMost|OneOfFour)\(")]
     private static partial Regex Call();
 
     [GeneratedRegex("\"([a-z0-9-]+(?:\\.[a-z0-9-]+)+)\"")]

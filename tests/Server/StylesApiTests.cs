@@ -60,7 +60,7 @@ public sealed class StylesApiTests : IAsyncLifetime
             "/api/styles",
             JsonSerializer.Deserialize<JsonElement>(json)
         );
-        Assert.Equal(400, status);
+        Assert.Equal(422, status);
         Assert.Contains(words, body.GetProperty("errors").ToString(), StringComparison.Ordinal);
         Assert.Equal(0, (await _server.Get("/api/styles"))[0].GetProperty("id").GetInt64());
     }

@@ -51,6 +51,9 @@ public static class Limits
     /// <summary>Longest title of a tune, in characters.</summary>
     public const int LongestTuneTitle = 200;
 
+    /// <summary>Longest name of who made a tune, in characters.</summary>
+    public const int LongestComposer = 200;
+
     /// <summary>Longest title of a writing task, of a piece and of a booklet, in characters.</summary>
     public const int LongestTaskTitle = 80;
 

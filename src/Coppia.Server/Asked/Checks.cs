@@ -29,5 +29,8 @@ internal static class Checks
 
     private static bool Has(Type type) =>
         type.Namespace?.StartsWith("Coppia.Server", StringComparison.Ordinal) == true
-        && type.GetProperties().Any(p => p.IsDefined(typeof(ValidationAttribute), inherit: true));
+        && (
+            type.IsAssignableTo(typeof(IValidatableObject))
+            || type.GetProperties().Any(p => p.IsDefined(typeof(ValidationAttribute), inherit: true))
+        );
 }

@@ -1,6 +1,5 @@
 using Coppia.Core.Exercises;
 using Coppia.Core.Wording.Exercises;
-using FluentValidation;
 
 namespace Coppia.Server.Asked;
 
@@ -24,12 +23,6 @@ internal static class Refusals
         catch (RefusedException e)
         {
             return e.Problem;
-        }
-        catch (ValidationException e)
-        {
-            return TypedResults.ValidationProblem(
-                e.Errors.GroupBy(f => f.PropertyName, f => f.ErrorMessage).ToDictionary(g => g.Key, g => g.ToArray())
-            );
         }
         catch (SheetImpossibleException e)
         {

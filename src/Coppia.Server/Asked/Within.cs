@@ -1,4 +1,6 @@
 using System.ComponentModel.DataAnnotations;
+using Coppia.Core.Instruments;
+using Coppia.Core.Wording.Terms;
 using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Asked;
@@ -25,4 +27,16 @@ internal sealed class AtMostAttribute(int most, string sentence) : StringLengthA
         || text.Trim().Length is var length && length >= MinimumLength && length <= MaximumLength;
 
     public override string FormatErrorMessage(string name) => Say(sentence, ("most", MaximumLength));
+}
+
+/// <summary>
+/// The id of an instrument, or nothing; refused by the sentence of this key, which has a place for {instruments}.
+/// </summary>
+[AttributeUsage(AttributeTargets.Property)]
+internal sealed class OneOfFourAttribute(string sentence) : ValidationAttribute
+{
+    public override bool IsValid(object? value) =>
+        value is null or "" || StringSection.Named((string)value) is not null;
+
+    public override string FormatErrorMessage(string name) => Say(sentence, ("instruments", Labels.Instruments));
 }

@@ -1,4 +1,4 @@
-using Coppia.Core.Instruments;
+using System.ComponentModel.DataAnnotations;
 using Coppia.Core.Knowledge;
 using Coppia.Core.School;
 using Coppia.Core.Wording.Room;
@@ -6,7 +6,6 @@ using Coppia.Core.Wording.Terms;
 using Coppia.Data.Room;
 using Coppia.Formats.Records;
 using Coppia.Server.Asked;
-using FluentValidation;
 using Microsoft.AspNetCore.Http.HttpResults;
 using static Coppia.Core.Wording.Messages.Catalogue;
 
@@ -29,7 +28,19 @@ public sealed record StyleView(
 /// <param name="Wrong">Where and what.</param>
 public sealed record UnreadableStyle(string Text, string Wrong);
 
-public record StyleRequest(string Name, HouseStyle Style);
+public record StyleRequest(
+    [property: AtMost(Limits.LongestStyleName, "room.style.the-name-is-longer-than-characters")] string Name,
+    HouseStyle Style
+) : IValidatableObject
+{
+    public IEnumerable<ValidationResult> Validate(ValidationContext validationContext)
+    {
+        if (string.IsNullOrWhiteSpace(Name))
+            yield return new ValidationResult(Say("room.style.the-style-needs-a-name"), ["name"]);
+        if (StyleRules.FirstWrong(Style) is var (setting, wrong))
+            yield return new ValidationResult(wrong, [setting]);
+    }
+}
 
 /// <summary>A changed style, with the version that the editor saw.</summary>
 public sealed record StyleChange(int Version, string Name, HouseStyle Style) : StyleRequest(Name, Style);
@@ -38,44 +49,6 @@ public sealed record StyleChange(int Version, string Name, HouseStyle Style) : S
 /// <param name="Name">What the rhythm is called: "half, two quick".</param>
 public sealed record WordRhythmView(string Pattern, string Word, string Name);
 
-internal sealed class StyleRules : AbstractValidator<StyleRequest>
-{
-    public StyleRules()
-    {
-        RuleFor(r => r.Name)
-            .NotEmpty()
-            .WithMessage(Say("room.style.the-style-needs-a-name"))
-            .MaximumLength(Limits.LongestStyleName)
-            .WithMessage(
-                Say("room.style.the-name-is-longer-than-characters", ("longestName", Limits.LongestStyleName))
-            );
-        RuleFor(r => r.Style.FirstKeyFifths)
-            .InclusiveBetween(-7, 7)
-            .WithMessage(Say("room.style.the-first-key-has-at-most-seven"));
-        RuleForEach(r => r.Style.Tapes)
-            .Must(t => StringSection.Named(t.Key) is not null)
-            .WithMessage(
-                Say(
-                    "room.style.tapes-are-kept-for",
-                    ("instruments", English.List([.. StringSection.All.Select(i => i.Id)]))
-                )
-            )
-            .Must(t => t.Value.All(x => x.Semitones is >= 1 and <= 12 && x.Name is { Length: >= 1 and <= 30 }))
-            .WithMessage(Say("room.style.a-tape-lies-1-to-12-half"))
-            .Must(t => t.Value.Select(x => x.Semitones).Distinct().Count() == t.Value.Count)
-            .WithMessage(Say("room.style.two-tapes-lie-at-the-same-place"));
-        RuleForEach(r => r.Style.Alternatives)
-            .Must(a => StyleFile.WrongAlternative(a.Key, a.Value) is null)
-            .WithMessage((_, a) => StyleFile.WrongAlternative(a.Key, a.Value)! + ".");
-        RuleForEach(r => r.Style.WordRhythms)
-            .Must(w => WordRhythms.Wrong(w.Key, w.Value) is null)
-            .WithMessage((_, w) => WordRhythms.Wrong(w.Key, w.Value)!);
-        RuleForEach(r => r.Style.ShapeNames)
-            .Must(s => s.Value.Name is { Length: >= 1 and <= 40 } && s.Value.Mark is { Length: <= 2 })
-            .WithMessage(Say("room.style.a-shapes-own-name-has-1-to"));
-    }
-}
-
 /// <summary>House styles: a school has more than one teacher, one style is current.</summary>
 internal static class StyleEndpoints
 {
@@ -83,11 +56,11 @@ internal static class StyleEndpoints
     {
         var styles = api.MapGroup("/api/styles");
         styles.MapGet("", List).WithName("listStyles");
-        styles.MapPost("", Add).WithName("addStyle").ProducesValidationProblem();
+        styles.MapPost("", Add).WithName("addStyle").ProducesProblem(422);
         styles
             .MapPut("/{id:long}", Save)
             .WithName("saveStyle")
-            .ProducesValidationProblem()
+            .ProducesProblem(422)
             .ProducesProblem(404)
             .ProducesProblem(409);
         styles
@@ -138,21 +111,14 @@ internal static class StyleEndpoints
         );
     }
 
-    private static StyleView Add(StyleRepository repository, IValidator<StyleRequest> rules, StyleRequest request)
+    private static StyleView Add(StyleRepository repository, StyleRequest request)
     {
-        rules.ValidateAndThrow(request);
         var id = repository.Add(request.Name.Trim(), StyleFile.Write(request.Style));
         return List(repository).First(s => s.Id == id);
     }
 
-    private static StyleView Save(
-        StyleRepository repository,
-        IValidator<StyleRequest> rules,
-        long id,
-        StyleChange request
-    )
+    private static StyleView Save(StyleRepository repository, long id, StyleChange request)
     {
-        rules.ValidateAndThrow(request);
         repository
             .Save(id, request.Version, request.Name.Trim(), StyleFile.Write(request.Style))
             .OrRefuse(Say("room.style.this-style-was-saved-from-another"), NoStyle());

@@ -3,7 +3,6 @@ using Coppia.Core.Wording.Terms;
 using Coppia.Formats.Books;
 using Coppia.Formats.Source;
 using Coppia.Server.Asked;
-using FluentValidation;
 using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Tunes;
@@ -76,7 +75,7 @@ internal static class TuneBookEndpoints
                 (HouseStyles styles, TuneRequest request) => Listed(TuneBook.Of(request.Source), styles.Current().Style)
             )
             .WithName("readBookText");
-        api.MapPost("/api/tunes/many", Keep).WithName("addTunes").ProducesValidationProblem().ProducesProblem(422);
+        api.MapPost("/api/tunes/many", Keep).WithName("addTunes").ProducesProblem(422);
     }
 
     private static async Task<BookTuneView[]> OfFile(HouseStyles styles, IFormFile file, CancellationToken cancellation)

@@ -8,7 +8,6 @@ using Coppia.Data.Tunes;
 using Coppia.Formats.Books;
 using Coppia.Server.Asked;
 using Coppia.Server.Stand;
-using FluentValidation;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 using static Coppia.Core.Wording.Messages.Catalogue;
@@ -45,7 +44,6 @@ internal static class TuneEndpoints
         tunes
             .MapPost("", (TuneShelf shelf, TuneRequest request) => shelf.Keep(request))
             .WithName("addTune")
-            .ProducesValidationProblem()
             .ProducesProblem(422);
         tunes
             .MapPost(
@@ -58,7 +56,6 @@ internal static class TuneEndpoints
         tunes
             .MapPut("/{id:long}", Save)
             .WithName("saveTune")
-            .ProducesValidationProblem()
             .ProducesProblem(404)
             .ProducesProblem(422)
             .ProducesProblem(409);

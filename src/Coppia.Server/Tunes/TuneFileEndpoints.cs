@@ -6,7 +6,6 @@ using Coppia.Formats.MusicXml;
 using Coppia.Formats.Source;
 using Coppia.Server.Asked;
 using Coppia.Server.Stand;
-using FluentValidation;
 using Microsoft.AspNetCore.Http.HttpResults;
 using static Coppia.Core.Wording.Messages.Catalogue;
 
@@ -20,7 +19,6 @@ internal static class TuneFileEndpoints
         api.MapPost("/api/tunes/upload", Upload)
             .WithName("uploadTune")
             .DisableAntiforgery()
-            .ProducesValidationProblem()
             .ProducesProblem(422)
             .ProducesProblem(413);
         api.MapGet("/api/tunes/{id:long}/export", Export)

@@ -2,15 +2,15 @@ using Coppia.Data.Tunes;
 using Coppia.Formats.Books;
 using Coppia.Formats.Source;
 using Coppia.Server.Asked;
-using FluentValidation;
+using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Tunes;
 
 /// <summary>Takes tunes into the library.</summary>
-internal sealed class TuneShelf(TuneRepository tunes, IValidator<TuneRequest> rules, Asker asker)
+internal sealed class TuneShelf(TuneRepository tunes, Asker asker)
 {
     /// <summary>Reads and keeps a source; nothing is kept when it cannot be read.</summary>
-    /// <exception cref="ValidationException">Something is missing or too long.</exception>
+    /// <exception cref="RefusedException">Something is missing or too long.</exception>
     /// <exception cref="UnreadableException">It is no tune.</exception>
     public TuneDetail Keep(TuneRequest request)
     {
@@ -36,7 +36,9 @@ internal sealed class TuneShelf(TuneRepository tunes, IValidator<TuneRequest> ru
     /// <inheritdoc cref="Keep(TuneRequest)"/>
     public (TuneRecord Record, ReadResult Read) Read(TuneRequest request)
     {
-        rules.ValidateAndThrow(request);
+        Checks.OrRefuse(request);
+        if (string.IsNullOrWhiteSpace(request.Source))
+            throw RefusedException.Field("source", Say("tunes.tune-views.the-tune-is-empty-expected-note"));
         var read = TuneReader.Read(request.Source, asker.Gone);
         return read.Score is null ? throw RefusedException.Unreadable(read.Errors) : (NewTune.Of(request, read), read);
     }

@@ -1,4 +1,3 @@
-using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.School;
 using Coppia.Core.Wording.Terms;
@@ -6,8 +5,7 @@ using Coppia.Data.Tunes;
 using Coppia.Formats.Books;
 using Coppia.Formats.Records;
 using Coppia.Formats.Source;
-using FluentValidation;
-using static Coppia.Core.Wording.Messages.Catalogue;
+using Coppia.Server.Asked;
 
 namespace Coppia.Server.Tunes;
 
@@ -90,9 +88,10 @@ public sealed record TuneDetail(
 /// <summary>A tune to keep. What is left empty is taken from the source.</summary>
 public record TuneRequest(
     [property: AnyText] string Source,
-    string? Title = null,
-    string? Composer = null,
-    string? PrintedFor = null
+    [property: AtMost(Limits.LongestTuneTitle, "tunes.tune-views.the-title-is-longer-than-characters")]
+        string? Title = null,
+    [property: AtMost(Limits.LongestComposer, "tunes.tune-views.the-composer-is-longer-than")] string? Composer = null,
+    [property: OneOfFour("tunes.tune-views.the-instrument-is-not-known-expected")] string? PrintedFor = null
 );
 
 /// <summary>A changed tune, with the version that the editor saw.</summary>
@@ -122,24 +121,3 @@ public sealed record TuneCheck(
     IReadOnlyList<SourceError> Errors,
     IReadOnlyList<Notice> Notices
 );
-
-internal sealed class TuneRequestRules : AbstractValidator<TuneRequest>
-{
-    public TuneRequestRules()
-    {
-        RuleFor(r => r.Source).NotEmpty().WithMessage(Say("tunes.tune-views.the-tune-is-empty-expected-note"));
-        RuleFor(r => r.Title)
-            .MaximumLength(Limits.LongestTuneTitle)
-            .WithMessage(
-                Say("tunes.tune-views.the-title-is-longer-than-characters", ("longestTitle", Limits.LongestTuneTitle))
-            );
-        RuleFor(r => r.Composer)
-            .MaximumLength(200)
-            .WithMessage(Say("tunes.tune-views.the-composer-is-longer-than-200"));
-        RuleFor(r => r.PrintedFor)
-            .Must(p => string.IsNullOrEmpty(p) || StringSection.All.Any(i => i.Id == p))
-            .WithMessage(
-                Say("tunes.tune-views.the-instrument-is-not-known-expected", ("instruments", Labels.Instruments))
-            );
-    }
-}

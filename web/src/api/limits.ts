@@ -15,6 +15,7 @@ export const LIMITS = {
   mostLearners: 200,
   longestNickname: 40,
   longestTuneTitle: 200,
+  longestComposer: 200,
   longestTaskTitle: 80,
   longestSheetHeading: 120,
   longestRemark: 300,
