@@ -35,7 +35,7 @@ internal static class KeyDrill
         if (Is(new KeySignature(key.Fifths, Mode.Minor).TonicInOctave(4)))
             return MistakeKind.RelativeMinor;
         int[] near = [key.Fifths - 1, key.Fifths + 1];
-        return near.Where(f => f is >= -7 and <= 7).Any(f => Is(new KeySignature(f).TonicInOctave(4)))
+        return near.Where(KeySignature.IsOne).Any(f => Is(new KeySignature(f).TonicInOctave(4)))
             ? MistakeKind.SignCount
             : MistakeKind.Unclear;
 

@@ -33,7 +33,7 @@ public readonly record struct KeyMove(int Fifths)
         var (fifths, interval) = (Fifths, Interval);
         if (fifths == 0)
             return score;
-        if (score.Bars.Select(b => b.Key.Fifths).Append(score.Key.Fifths).Any(f => f + fifths is < -7 or > 7))
+        if (score.Bars.Select(b => b.Key.Fifths).Append(score.Key.Fifths).Any(f => !KeySignature.IsOne(f + fifths)))
             return null;
         return score with
         {

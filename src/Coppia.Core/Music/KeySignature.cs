@@ -19,6 +19,9 @@ public enum Mode
 /// <param name="Mode">Major, minor or a church mode; the signature alone does not tell.</param>
 public readonly record struct KeySignature(int Fifths, Mode Mode = Mode.Major)
 {
+    /// <summary>A signature has so many sharps or flats at most.</summary>
+    public const int MostSigns = 7;
+
     /// <summary>The order in which sharps are written; flats come in the reverse order (craft 1).</summary>
     public static readonly IReadOnlyList<Letter> OrderOfSharps =
     [
@@ -34,8 +37,11 @@ public readonly record struct KeySignature(int Fifths, Mode Mode = Mode.Major)
     /// <summary>Where each letter, from C, stands in the order of sharps.</summary>
     private static readonly int[] PlaceInOrder = [1, 3, 5, 0, 2, 4, 6];
 
+    /// <summary>There is a signature of so many sharps, or flats where it is below zero.</summary>
+    public static bool IsOne(int fifths) => fifths is >= -MostSigns and <= MostSigns;
+
     public int Fifths { get; } =
-        Fifths is >= -7 and <= 7
+        IsOne(Fifths)
             ? Fifths
             : throw new ArgumentOutOfRangeException(
                 nameof(Fifths),

@@ -63,6 +63,9 @@ public static class Limits
     /// <summary>Longest remark on a piece, in characters.</summary>
     public const int LongestRemark = 300;
 
+    /// <summary>The highest tape of a fingerboard, in half steps above the nut.</summary>
+    public const int HighestTape = 12;
+
     /// <summary>Longest name of a house style, in characters.</summary>
     public const int LongestStyleName = 80;
 

@@ -54,7 +54,7 @@ internal static class SheetMusicReader
         if (bars.Length == 0 || bars.Any(b => b.Length == 0))
             throw NoBars();
         var (key, meter) = (Signature(q), Meter(q));
-        var keys = Each(q, "keys", k => k.TryGetInt32(out var f) && f is >= -7 and <= 7 ? new KeySignature(f) : key);
+        var keys = Each(q, "keys", k => k.TryGetInt32(out var f) && KeySignature.IsOne(f) ? new KeySignature(f) : key);
         var meters = Each(
             q,
             "meters",

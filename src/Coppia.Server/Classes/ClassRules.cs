@@ -37,8 +37,9 @@ internal static class ClassRules
             var wrong =
                 LearnerList.Wrong(l.Nickname, l.Instrument, l.Size)
                 ?? (
-                    l.Tapes is { } tapes && (tapes.Count > 12 || tapes.Any(t => t is < 1 or > 12))
-                        ? Say("classes.class.expected-tapes-1-to-12-half-steps")
+                    l.Tapes is { } tapes
+                    && (tapes.Count > Limits.HighestTape || tapes.Any(t => t is < 1 or > Limits.HighestTape))
+                        ? Say("classes.class.expected-tapes-1-to-half-steps", ("highestTape", Limits.HighestTape))
                         : null
                 );
             if (wrong is not null)

@@ -79,7 +79,7 @@ internal sealed class DrillRounds(SheetParts parts)
     public DrillView Deal(DealCards asked)
     {
         var player = parts.Learner(asked.Instrument);
-        if (asked.String < 0 || asked.String >= player.Instrument.Strings.Count || asked.Fifths is < -7 or > 7)
+        if (asked.String < 0 || asked.String >= player.Instrument.Strings.Count || !KeySignature.IsOne(asked.Fifths))
             throw new FormatException(Say("drills.drill-rounds.there-is-no-such-string-or-key"));
         var key = new KeySignature(asked.Fifths);
         var round = CardRound.Of(player, asked.Card, asked.Stage, asked.String, key, asked.Seed);

@@ -26,7 +26,8 @@ public sealed record StepDoc(
     string Id,
     LessonPart Part,
     int? Tune = null,
-    int? Fifths = null,
+    [property: Within(-KeySignature.MostSigns, KeySignature.MostSigns, "lessons.lesson.expected-a-key-of")]
+        int? Fifths = null,
     Mode? Mode = null,
     string? Meter = null,
     int? Line = null,
@@ -114,7 +115,6 @@ public sealed record StepDoc(
         : Checks.FirstWrong(this) is var (_, wrong) ? wrong
         : Beats is < 0 or > MostBeats || CountIn is < 0 or > MostBeats || !double.IsFinite(Beats + CountIn)
             ? Say("lessons.lesson.its-length-cannot-be")
-        : Fifths is < -7 or > 7 ? Say("lessons.lesson.expected-a-key-of-7-to-7")
         : FirstBar < 0 || EndBar < FirstBar ? Say("lessons.lesson.its-bars-cannot-be")
         : null;
 }

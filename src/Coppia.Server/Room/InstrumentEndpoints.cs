@@ -99,7 +99,13 @@ internal static class InstrumentEndpoints
     {
         var player = styles.Player(instrument);
         var (known, style) = (player.Instrument, player.Style);
-        if (@string < 0 || @string >= known.Strings.Count || semitones < 0 || semitones > 24 || fifths is < -7 or > 7)
+        if (
+            @string < 0
+            || @string >= known.Strings.Count
+            || semitones < 0
+            || semitones > 24
+            || !KeySignature.IsOne(fifths)
+        )
             throw new RefusedException(
                 400,
                 Say("room.instrument.there-is-no-such-place-expected", ("strings", known.Strings.Count - 1))

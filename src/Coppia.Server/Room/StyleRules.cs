@@ -1,5 +1,6 @@
 using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
+using Coppia.Core.School;
 using Coppia.Core.Wording.Terms;
 using Coppia.Formats.Records;
 using static Coppia.Core.Wording.Messages.Catalogue;
@@ -10,7 +11,6 @@ namespace Coppia.Server.Room;
 internal static class StyleRules
 {
     private const int MostFifths = 7;
-    private const int HighestTape = 12;
     private const int LongestTapeName = 30;
     private const int LongestShapeName = 40;
     private const int LongestShapeMark = 2;
@@ -42,8 +42,12 @@ internal static class StyleRules
                 return Say("room.style.tapes-are-kept-for", ("instruments", instruments));
             }
 
-            if (!tapes.All(t => t is { Semitones: >= 1 and <= HighestTape, Name.Length: >= 1 and <= LongestTapeName }))
-                return Say("room.style.a-tape-lies-1-to-12-half");
+            if (
+                !tapes.All(t =>
+                    t is { Semitones: >= 1 and <= Limits.HighestTape, Name.Length: >= 1 and <= LongestTapeName }
+                )
+            )
+                return Say("room.style.a-tape-lies-1-to-half-steps", ("highestTape", Limits.HighestTape));
             if (tapes.DistinctBy(t => t.Semitones).Count() < tapes.Count)
                 return Say("room.style.two-tapes-lie-at-the-same-place");
         }

@@ -104,8 +104,8 @@ internal static class ShapeEndpoints
         var (known, style) = (player.Instrument, player.Style);
         var positions = HandShape.Positions(known);
         if (
-            fifths is < -7 or > 7
-            || compareFifths is < -7 or > 7
+            !KeySignature.IsOne(fifths)
+            || compareFifths is { } other && !KeySignature.IsOne(other)
             || position is not null && !positions.Contains(position)
         )
             throw new RefusedException(

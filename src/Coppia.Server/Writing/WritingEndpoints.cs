@@ -41,7 +41,7 @@ internal static class WritingEndpoints
         var player = styles.Player(asked.Instrument);
         var clef = Clef.Named(asked.Clef ?? "") ?? player.Instrument.FirstClef;
         var (time, expected) = AbcMeter.Of(asked.Meter ?? "none");
-        if (expected is not null || asked.Fifths is < -7 or > 7)
+        if (expected is not null || !KeySignature.IsOne(asked.Fifths))
             throw new RefusedException(
                 422,
                 Say("writing.this-is-no-key-or-meter-expected", ("expected", expected ?? "a meter"))
@@ -156,7 +156,7 @@ internal static class WritingEndpoints
     private static StaffSpot[] Spots(HouseStyles styles, string instrument, int fifths, string clef)
     {
         var player = styles.Player(instrument);
-        if (Clef.Named(clef) is not { } known || fifths is < -7 or > 7)
+        if (Clef.Named(clef) is not { } known || !KeySignature.IsOne(fifths))
             throw new RefusedException(
                 404,
                 Say(

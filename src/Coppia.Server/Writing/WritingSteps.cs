@@ -46,7 +46,8 @@ internal static class WritingSteps
         ["none"] = (s, _) => s with { Anchor = null },
         ["paste"] = (s, c) => TuneReader.Read(c.Text ?? "") is { Score: { } score } ? s.Paste(score.Events) : null,
         ["clef"] = (s, c) => Clef.Named(c.Text ?? "") is { } clef ? s.In(clef, c.Select ?? false) : null,
-        ["key"] = (s, c) => c.By is >= -7 and <= 7 and var f ? s.In(new KeySignature(f), c.Select ?? false) : null,
+        ["key"] = (s, c) =>
+            c.By is { } f && KeySignature.IsOne(f) ? s.In(new KeySignature(f), c.Select ?? false) : null,
         ["meter"] = (s, c) => AbcMeter.Of(c.Text ?? "") is (var time, null) ? s.In(time, s.PickUp) : null,
         ["pickUp"] = (s, c) =>
             s.In(

@@ -19,6 +19,7 @@ export const LIMITS = {
   longestTaskTitle: 80,
   longestSheetHeading: 120,
   longestRemark: 300,
+  highestTape: 12,
   longestStyleName: 80,
   longestKey: 60,
 } as const
