@@ -10,9 +10,11 @@ namespace Coppia.Formats.MusicXml;
 /// <param name="Lyrics">Lines of text under a note, by note id, in place of the words that are sung; null leaves
 /// those.</param>
 /// <param name="Technical">String (1 = highest sounding, as MusicXML counts) and finger by note id.</param>
+/// <param name="HidesFirstMeter">The meter at its beginning is not printed: it stands where the music goes on.</param>
 public sealed record MusicXmlExtras(
     IReadOnlyDictionary<string, IReadOnlyList<string>>? Lyrics = null,
-    IReadOnlyDictionary<string, (int String, int Finger)>? Technical = null
+    IReadOnlyDictionary<string, (int String, int Finger)>? Technical = null,
+    bool HidesFirstMeter = false
 );
 
 /// <summary>
@@ -26,7 +28,14 @@ public static class MusicXmlWriter
     /// <summary>
     /// A score of several lines, each a part; title, composer and the order of parts are those of the first.
     /// </summary>
-    public static string Write(IReadOnlyList<ScoreLine> lines, MusicXmlExtras? extras = null)
+    public static string Write(IReadOnlyList<ScoreLine> lines, MusicXmlExtras? extras = null) =>
+        WriteSlotted(lines, extras).Text;
+
+    /// <summary>The same, with the places where a picture of it may need more.</summary>
+    public static (string Text, MusicXmlSlots Slots) WriteSlotted(
+        IReadOnlyList<ScoreLine> lines,
+        MusicXmlExtras? extras = null
+    )
     {
         var first = lines[0].Score;
         var root = new XElement(
@@ -43,7 +52,7 @@ public static class MusicXmlWriter
             ),
             ScoreLines.WithOwnIds(lines).Select((l, i) => Part(l.Score, $"P{i + 1}", extras ?? new MusicXmlExtras()))
         );
-        return $"<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n{root.ToString(SaveOptions.DisableFormatting)}\n";
+        return MusicXmlText.Of(root);
     }
 
     private static XElement Part(Score score, string id, MusicXmlExtras extras)
@@ -112,7 +121,12 @@ public static class MusicXmlWriter
         if (before is { LineBreakAfter: true })
             measure.Add(new XElement("print", new XAttribute("new-system", "yes")));
         if (Attributes(bar, before, divisions) is { } attributes)
+        {
+            if (before is null && extras.HidesFirstMeter)
+                attributes.Element("time")?.SetAttributeValue("print-object", "no");
             measure.Add(attributes);
+        }
+
         if (before is null)
             measure.Add(TempoDirection(score));
         if (bar.RepeatStart || bar.EndingStart is not null)

@@ -10,6 +10,7 @@ using Coppia.Core.Wording.Exercises;
 using Coppia.Core.Wording.Stand;
 using Coppia.Core.Wording.Terms;
 using Coppia.Formats.Exercises;
+using Coppia.Formats.MusicXml;
 using Coppia.Server.Stand;
 
 namespace Coppia.Server.Exercises;
@@ -81,6 +82,7 @@ public sealed record SheetDoc(
 /// <param name="AnswerRows">Rows under or over the notes that belong to the answer.</param>
 public sealed record QuestionMusicView(
     string MusicXml,
+    MusicXmlSlots Slots,
     bool HidesStems,
     bool HidesSignature,
     IReadOnlyList<string> Hidden,
@@ -140,8 +142,10 @@ public sealed record SheetQuestionView(
             _ => PlayerReading.Of(music.Score, player.Instrument, player, chosenOctaves: 0),
         };
         var words = new ReadingWords(reading);
+        var (musicXml, slots) = ReadingMusic.ForEngraving(reading);
         return new QuestionMusicView(
-            MusicXml: ReadingMusic.ForEngraving(reading),
+            MusicXml: musicXml,
+            Slots: slots,
             HidesStems: music.Away == LeftAway.Stems,
             HidesSignature: music.Away == LeftAway.Signature,
             Hidden: music.Away == LeftAway.Events ? music.EventIds : [],

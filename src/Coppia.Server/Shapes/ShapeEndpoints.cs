@@ -6,6 +6,7 @@ using Coppia.Core.Shapes;
 using Coppia.Core.Wording.Room;
 using Coppia.Core.Wording.Stand;
 using Coppia.Core.Wording.Terms;
+using Coppia.Formats.MusicXml;
 using Coppia.Server.Asked;
 using Coppia.Server.Room;
 using Coppia.Server.Stand;
@@ -34,6 +35,7 @@ public sealed record KeyLineView(
     string Title,
     string? Remark,
     string MusicXml,
+    MusicXmlSlots Slots,
     IReadOnlyList<BarView> Bars,
     IReadOnlyList<ReadingNoteView> Notes,
     IReadOnlyList<CountView> Counts
@@ -195,10 +197,12 @@ internal static class ShapeEndpoints
                 var line = make(octaves) with { Title = Labels.Scale(key, HouseStyle.Default) };
                 var reading = PlayerReading.Of(line, player.Instrument, player);
                 var words = new ReadingWords(reading);
+                var (musicXml, slots) = ReadingMusic.ForEngraving(reading);
                 yield return new KeyLineView(
                     Title: Say("shapes.shape.lines", ("title", title), ("octaves", octaves)),
                     Remark: ShapeWords.Outside(KeyExercises.Outside(player, line)),
-                    MusicXml: ReadingMusic.ForEngraving(reading),
+                    MusicXml: musicXml,
+                    Slots: slots,
                     Bars: ReadingView.BarsOf(reading),
                     Notes: ReadingView.NotesOf(reading, words),
                     Counts: ReadingView.CountsOf(reading, words)

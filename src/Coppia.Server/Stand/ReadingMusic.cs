@@ -38,43 +38,30 @@ internal static class ReadingMusic
     }
 
     /// <summary>For the screen, which draws the rows itself and has the tempo in its heading.</summary>
-    public static string ForEngraving(PlayerReading reading) => ForEngraving(reading.Score);
+    public static (string Text, MusicXmlSlots Slots) ForEngraving(PlayerReading reading) =>
+        MusicXmlWriter.WriteSlotted([new ScoreLine("P1", "", Bare(reading.Score))], Unsung);
 
     /// <summary>Without the words to sing, which are a row of their own.</summary>
-    public static string ForEngraving(Score score) =>
-        MusicXmlWriter.Write(
-            score with
-            {
-                TempoWords = null,
-                Tempo = null,
-                InstrumentName = null,
-            },
-            new MusicXmlExtras(Lyrics: new Dictionary<string, IReadOnlyList<string>>())
-        );
+    /// <param name="goesOn">It is a later part of a tune, whose meter was printed before.</param>
+    public static string ForEngraving(Score score, bool goesOn = false) =>
+        MusicXmlWriter.Write(Bare(score), Unsung with { HidesFirstMeter = goesOn });
 
     /// <summary>Several readings as one score, a part each, with ids that begin with their prefixes.</summary>
-    public static string ForEngraving(IReadOnlyList<(PlayerReading Reading, string Prefix)> parts) =>
-        MusicXmlWriter.Write(
+    public static (string Text, MusicXmlSlots Slots) ForEngraving(
+        IReadOnlyList<(PlayerReading Reading, string Prefix)> parts
+    ) =>
+        MusicXmlWriter.WriteSlotted(
             [
                 .. parts.Select(
-                    (p, i) =>
-                        new ScoreLine(
-                            $"P{i + 1}",
-                            "",
-                            ScoreIds.Prefixed(
-                                p.Reading.Score with
-                                {
-                                    TempoWords = null,
-                                    Tempo = null,
-                                    InstrumentName = null,
-                                },
-                                p.Prefix
-                            )
-                        )
+                    (p, i) => new ScoreLine($"P{i + 1}", "", ScoreIds.Prefixed(Bare(p.Reading.Score), p.Prefix))
                 ),
             ],
-            new MusicXmlExtras(Lyrics: new Dictionary<string, IReadOnlyList<string>>())
+            Unsung
         );
+
+    private static readonly MusicXmlExtras Unsung = new(Lyrics: new Dictionary<string, IReadOnlyList<string>>());
+
+    private static Score Bare(Score score) => score with { TempoWords = null, Tempo = null, InstrumentName = null };
 
     private static string Line(ReadingWords words, ReadingNote note, Row row) =>
         row switch

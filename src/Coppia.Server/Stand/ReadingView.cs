@@ -4,6 +4,7 @@ using Coppia.Core.Music;
 using Coppia.Core.Reading;
 using Coppia.Core.Wording.Stand;
 using Coppia.Core.Wording.Terms;
+using Coppia.Formats.MusicXml;
 using Coppia.Server.Room;
 
 namespace Coppia.Server.Stand;
@@ -35,6 +36,7 @@ public sealed record ReadingView(
     IReadOnlyList<PinView> Pins,
     IReadOnlyList<string> Warnings,
     string MusicXml,
+    MusicXmlSlots Slots,
     IReadOnlyList<BarView> Bars,
     IReadOnlyList<ReadingNoteView> Notes,
     IReadOnlyList<CountView> Counts,
@@ -55,6 +57,7 @@ public sealed record ReadingView(
         var (player, score) = (reading.Player, reading.Score);
         var style = player.Style;
         var words = new ReadingWords(reading);
+        var (musicXml, slots) = ReadingMusic.ForEngraving(reading);
         return new ReadingView(
             TuneId: kept.Tune.Id,
             Version: kept.Tune.Version,
@@ -91,7 +94,8 @@ public sealed record ReadingView(
             UsesPrintedFingers: pairs.UsesPrinted,
             Pins: [.. pairs.Kept.Select(p => new PinView(p.NoteId, p.String, p.Finger))],
             Warnings: [.. words.Warnings, .. pairs.SetAside],
-            MusicXml: ReadingMusic.ForEngraving(reading),
+            MusicXml: musicXml,
+            Slots: slots,
             Bars: BarsOf(reading),
             Notes: NotesOf(reading, words),
             Counts: CountsOf(reading, words),

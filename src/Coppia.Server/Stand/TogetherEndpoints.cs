@@ -26,9 +26,10 @@ internal static class TogetherEndpoints
     private static StavesView Staves(Together together, long id, string? sections = null)
     {
         var (_, all) = together.Of(id, sections);
-        return new StavesView(
-            ReadingMusic.ForEngraving([.. together.SheetOf(all).Sections.Select((s, i) => (s, TogetherView.Prefix(i)))])
-        );
+        var (musicXml, slots) = ReadingMusic.ForEngraving([
+            .. together.SheetOf(all).Sections.Select((s, i) => (s, TogetherView.Prefix(i))),
+        ]);
+        return new StavesView(musicXml, slots);
     }
 
     private static KeyOfferView[] Keys(

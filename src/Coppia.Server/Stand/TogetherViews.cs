@@ -2,6 +2,7 @@ using Coppia.Core.Bowing;
 using Coppia.Core.Lesson;
 using Coppia.Core.Wording.Stand;
 using Coppia.Core.Wording.Terms;
+using Coppia.Formats.MusicXml;
 
 namespace Coppia.Server.Stand;
 
@@ -237,4 +238,4 @@ public sealed record KeyOfferView(
 
 /// <summary>All sections' parts as one score.</summary>
 /// <param name="MusicXml">Each section's ids begin with its prefix.</param>
-public sealed record StavesView(string MusicXml);
+public sealed record StavesView(string MusicXml, MusicXmlSlots Slots);

@@ -221,15 +221,9 @@ public sealed record WritingView(
     private static WritingSystem System(Score score, IReadOnlyList<int> bars)
     {
         var part = score with { Bars = [.. bars.Select(b => score.Bars[b])] };
-        var xml = ReadingMusic.ForEngraving(part);
         // The meter is printed once, at the beginning or where it changes.
-        if (bars[0] > 0 && score.Bars[bars[0]].Time == score.Bars[bars[0] - 1].Time)
-        {
-            var at = xml.IndexOf("<time", StringComparison.Ordinal);
-            xml = at < 0 ? xml : xml.Insert(at + "<time".Length, " print-object=\"no\"");
-        }
-
-        return new WritingSystem(xml, bars);
+        var goesOn = bars[0] > 0 && score.Bars[bars[0]].Time == score.Bars[bars[0] - 1].Time;
+        return new WritingSystem(ReadingMusic.ForEngraving(part, goesOn), bars);
     }
 
     /// <summary>What is selected as ABC, for the clipboard.</summary>

@@ -121,7 +121,7 @@ function Piece({
   const staffMm = STAFF_MM[doc.perPage === 1 ? 1 : 2]
   const rows = doc.pairs ? PAIRS : NO_ROWS
   const form = useMemo<Form>(() => ({ pieceMm: staffMm }), [staffMm])
-  const xml = useMemo(() => reading && withRoom(reading.musicXml, reading, rows, form), [reading, rows, form])
+  const xml = useMemo(() => reading && withRoom(reading, rows, form), [reading, rows, form])
   const options = useMemo(
     () => ({ ...engravingOptions(PAGE.width, rows, form), minLastJustification: 0 }),
     [rows, form],

@@ -1,4 +1,4 @@
-import type { Engravable, ReadingNote } from '../api/client'
+import type { Engravable, Reading, ReadingNote } from '../api/client'
 import { POSITION_SIZE, rowScale, rowSize, scaleOf, type Form, type RowId } from './layout'
 
 // An unseen syllable of n bars keeps its note 2 + 3.7 n pixels from the next at full scale (measured from the engraver).
@@ -131,17 +131,62 @@ function padded(words: string) {
   return words + '\u00a0'.repeat(Math.max(0, Math.ceil(missing / (RECKONED_PX * RECKONED_BLANK))))
 }
 
+/** What is put into a text, in place of what stands there. */
+type Put = { from: number; to: number; text: string }
+
+function withPut(text: string, put: readonly Put[]) {
+  let end = 0
+  const parts: string[] = []
+  for (const { from, to, text: own } of [...put].sort((a, b) => a.from - b.from)) {
+    parts.push(text.slice(end, from), own)
+    end = to
+  }
+  return parts.join('') + text.slice(end)
+}
+
+/** The first bars of lines and of pages, by their ids. */
+export type Breaks = { lines: ReadonlySet<string>; pages: ReadonlySet<string> }
+
+const breakBefore = (id: string, { lines, pages }: Breaks) =>
+  pages.has(id) ? '<print new-page="yes"/>' : lines.has(id) ? '<print new-system="yes"/>' : ''
+
+/** Music as the server wrote it, with the places where more can be put. */
+type Written = Pick<Reading, 'musicXml' | 'slots'>
+
 /**
- * The MusicXML with room for what is drawn over the engraver’s picture: words as wide as they are shown, and an unseen syllable under each
- * note, so wide that nothing in the chosen rows touches its neighbour.
+ * The MusicXML with room for what is drawn over the engraver’s picture: words as wide as they are shown, and an unseen
+ * syllable in each note, so wide that nothing in the chosen rows touches its neighbour.
+ * @param breaks Of lines and pages, in place of all that the tune has; null leaves those.
  */
-export function withRoom(bare: string, reading: Engravable, rows: readonly RowId[], form?: Form) {
-  const xml = bare.replace(/(?<=<words>)[^<]*(?=<\/words>)/g, padded)
-  if (rows.length === 0) return xml
+export function withRoom(
+  { musicXml, slots, ...reading }: Engravable & Written,
+  rows: readonly RowId[],
+  form?: Form,
+  breaks: Breaks | null = null,
+) {
+  const words = slots.words.map(({ from, to }) => ({ from, to, text: padded(musicXml.slice(from, to)) }))
+  const bars = breaks
+    ? Object.entries(slots.bars).map(([id, { from, to }]) => ({ from, to, text: breakBefore(id, breaks) }))
+    : []
+  const notes = rows.length > 0 ? syllables(reading, slots.notes, rows, form) : []
+  return withPut(musicXml, [...words, ...bars, ...notes])
+}
+
+/** The unseen syllables under the notes, which stand where the slots say. */
+function syllables(
+  reading: Engravable,
+  slots: Readonly<Record<string, number>>,
+  rows: readonly RowId[],
+  form: Form | undefined,
+): Put[] {
   const px = 100 / scaleOf(form)
   const needed = distances(reading, rows, form)
-  return xml.replace(/<note id="([^"]+)"><pitch>.*?(?=<\/note>)/g, (note, id: string) => {
+  return Object.entries(slots).map(([id, at]) => {
     const bars = Math.max(1, Math.ceil(((needed.get(id) ?? 0) * px - FIXED_PX) / BAR_PX))
-    return `${note}<lyric><syllabic>single</syllabic><text>${'|'.repeat(bars)}</text></lyric>`
+    return {
+      from: at,
+      to: at,
+      text: `<lyric><syllabic>single</syllabic><text>${'|'.repeat(bars)}</text></lyric>`,
+    }
   })
 }

@@ -34,7 +34,7 @@ function wantedOf(piece: PieceOf, form: Form): Wanted {
   known.set(piece.music, own)
   let wanted = own.get(how)
   if (!wanted) {
-    const xml = withRoom(piece.music.musicXml, piece.music, piece.rows, form)
+    const xml = withRoom(piece.music, piece.rows, form)
     wanted = { xml, options, key: `${how} ${xml}` }
     own.set(how, wanted)
   }

@@ -99,7 +99,7 @@ function Steps({ steps }: { steps: readonly LessonStep[] }) {
 
 function Music({ tuneId, instrument }: { tuneId: number; instrument: string }) {
   const reading = useReading(tuneId, instrument).data
-  const xml = useMemo(() => reading && withRoom(reading.musicXml, reading, ROWS, FORM), [reading])
+  const xml = useMemo(() => reading && withRoom(reading, ROWS, FORM), [reading])
   const engraving = useEngraving(xml, OPTIONS)
   return (
     <div className="my-2">

@@ -5,7 +5,7 @@ import { EngravedPage } from '../engraving/EngravedPage'
 import { EngravingMishap } from '../engraving/EngravingMishap'
 import { engravingOptions, rowsOf, STAVES_MM, USUAL_STAFF_MM, type Form, type Layout } from '../engraving/layout'
 import { BarByBar, type Page } from '../engraving/pages'
-import { fitOf, withRoom, wordsHeight } from '../engraving/room'
+import { fitOf, withRoom, wordsHeight, type Breaks } from '../engraving/room'
 import { Working } from '../engraving/Working'
 import { FormSheet } from './FormSheet'
 import { useEvenEngraving } from './useEvenEngraving'
@@ -59,10 +59,13 @@ export function PrintView() {
     () => ({ heightPx, abovePx: above ? abovePx : 0, staffMm }),
     [heightPx, above, abovePx, staffMm],
   )
-  const xml = useMemo(() => data && withRoom(data.musicXml, data, rows, form), [data, rows, form])
+  const xmlWith = useMemo(
+    () => data && ((breaks: Breaks | null) => withRoom(data, rows, form, breaks)),
+    [data, rows, form],
+  )
   const fitting = useMemo(() => (data ? fitOf(data, rows, size.width, form) : 1), [data, rows, size.width, form])
   if (fitting !== fit) setFit(fitting)
-  const engraving = useEvenEngraving(xml, engravingOptions(widthPx, rows, form))
+  const engraving = useEvenEngraving(xmlWith, engravingOptions(widthPx, rows, form))
   const order = useMemo(() => new Map(data?.bars.map((b, i) => [b.id, i])), [data])
   const cut = useMemo(() => data && new BarByBar(data), [data])
   const lines = engraving.pages.map((_, page) => systems[page] ?? [])

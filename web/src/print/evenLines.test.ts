@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { evenLines, withBreaks } from './evenLines'
+import { evenLines } from './evenLines'
 
 /** Pages parted by a bar line, lines by a blank, one letter a bar; the breaks that are asked for written the same way. */
 function even(written: string) {
@@ -30,11 +30,3 @@ test.each([
   ['a b c', null], // bars as wide as the page
   ['abcd e|f', 'abc de|f'], // a bar for the page that can get one
 ])('%s becomes %s', (written, wanted) => expect(even(written)).toBe(wanted))
-
-test('breaks are written before what a bar holds, in place of the tune’s own', () => {
-  const xml =
-    '<measure number="1" id="a"><note/></measure><measure number="2" id="b"><note/></measure><measure id="c" number="3"><print new-system="yes" />'
-  expect(withBreaks(xml, { lines: new Set(['b', 'c']), pages: new Set(['c']) })).toBe(
-    '<measure number="1" id="a"><note/></measure><measure number="2" id="b"><print new-system="yes"/><note/></measure><measure id="c" number="3"><print new-page="yes"/>',
-  )
-})

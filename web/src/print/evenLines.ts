@@ -1,7 +1,6 @@
-type Systems = readonly (readonly string[])[]
+import type { Breaks } from '../engraving/room'
 
-/** The first bars of lines and of pages. */
-export type Breaks = { lines: ReadonlySet<string>; pages: ReadonlySet<string> }
+type Systems = readonly (readonly string[])[]
 
 /** So many bars a page's last line has at least. */
 const LEAST = 2
@@ -35,11 +34,3 @@ export function evenLines(pages: readonly { systems: Systems }[]): Breaks | null
   const starts = pages.map(({ systems }) => first(lines[(at += systems.length) - systems.length]))
   return { lines: new Set(lines.slice(1).map(first)), pages: new Set(starts.slice(1)) }
 }
-
-/** The MusicXML with these breaks and no others written into it. */
-export const withBreaks = (xml: string, { lines, pages }: Breaks) =>
-  xml
-    .replace(/<print [^>]*\/>/g, '')
-    .replace(/<measure [^>]*\bid="([^"]+)"[^>]*>/g, (bar, id: string) =>
-      pages.has(id) ? `${bar}<print new-page="yes"/>` : lines.has(id) ? `${bar}<print new-system="yes"/>` : bar,
-    )

@@ -10,7 +10,7 @@ const ROWS = ['pair'] as const
 /** A scale or arpeggio, engraved with its pairs. */
 export function KeyLine({ line, widthPx }: { line: KeyLineOfNotes; widthPx: number }) {
   const engraving = useEngraving(
-    useMemo(() => withRoom(line.musicXml, line, ROWS, 'small'), [line]),
+    useMemo(() => withRoom(line, ROWS, 'small'), [line]),
     engravingOptions(widthPx, ROWS, 'small'),
   )
   return (

@@ -35,7 +35,7 @@ export function PlayPaper({
   const room = width - EDGE_PX
   const fit = useMemo(() => (reading ? fitOf(reading, ROWS, room) : 1), [reading, room])
   const engraving = useEngraving(
-    useMemo(() => reading && withRoom(reading.musicXml, reading, ROWS), [reading]),
+    useMemo(() => reading && withRoom(reading, ROWS), [reading]),
     width ? engravingOptions(room / fit, ROWS) : null,
     'tune',
   )

@@ -51,7 +51,7 @@ export function StandPaper({
   const room = width - EDGE_PX
   const fit = useMemo(() => (reading ? fitOf(reading, rows, room) : 1), [reading, rows, room])
   const engraving = useEngraving(
-    useMemo(() => reading && withRoom(reading.musicXml, reading, rows), [reading, rows]),
+    useMemo(() => reading && withRoom(reading, rows), [reading, rows]),
     width ? engravingOptions(room / fit, rows) : null,
     'tune',
   )

@@ -60,7 +60,7 @@ export function TogetherPaper({
   }, [wide, readings, paper, rows, room])
   const options = paper === 'each' ? stavesOptions : engravingOptions
   const engraving = useEngraving(
-    useMemo(() => wide && withRoom(wide.musicXml, wide, rows), [wide, rows]),
+    useMemo(() => wide && withRoom(wide, rows), [wide, rows]),
     width ? options(room / fit, rows) : null,
     'tune',
   )

@@ -3,12 +3,15 @@ import type { CallMoment, Reading, Together } from '../api/client'
 type Part = { prefix: string; reading: Reading }
 
 /** The readings of all sections as one, in the ids of the score that has a staff for each; bars and lines are the first one's. */
-export function mergedReading(parts: readonly Part[], musicXml: string): Reading | undefined {
+export function mergedReading(
+  parts: readonly Part[],
+  staves: Pick<Reading, 'musicXml' | 'slots'>,
+): Reading | undefined {
   const lead = parts[0]?.reading
   return (
     lead && {
       ...lead,
-      musicXml,
+      ...staves,
       notes: parts.flatMap(({ prefix, reading }) =>
         reading.notes.map((n) => ({ ...n, id: prefix + n.id, tiedIds: n.tiedIds.map((id) => prefix + id) })),
       ),

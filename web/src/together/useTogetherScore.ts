@@ -20,7 +20,7 @@ export function useTogetherScore(id: number, asked: Paper) {
       together.data && readings && staves.data
         ? mergedReading(
             readings.map((reading, i) => ({ reading, prefix: together.data.sections[i]?.prefix ?? '' })),
-            staves.data.musicXml,
+            staves.data,
           )
         : undefined,
     [together.data, readings, staves.data],
