@@ -228,8 +228,32 @@ public sealed record Choice(FingeredNote Note, FingeredNote? Before, FingeredNot
             .Where(m => m.Amount > 0)
             .OrderByDescending(m => m.Amount)
             .ThenBy(m => m.Kind)
-            .FirstOrDefault()
+            .FirstOrDefault(m => m.Kind != CostKind.OtherFingerInLine || IsSoElsewhere(fingers, index, chosen))
             .Kind;
+    }
+
+    /// <summary>So many notes before and after a note are its line, at most.</summary>
+    private const int NotesOfLine = 64;
+
+    /// <summary>
+    /// A note of this pitch is played in this way again in the line: what was usual when the line was first looked at
+    /// may have been given up since.
+    /// </summary>
+    private static bool IsSoElsewhere(Fingers fingers, int index, Placement chosen)
+    {
+        var notes = fingers.Notes;
+        for (var i = Math.Max(0, index - NotesOfLine); i < Math.Min(notes.Count, index + NotesOfLine); i++)
+        {
+            if (
+                i != index
+                && notes[i].Note.Pitch == notes[index].Note.Pitch
+                && notes[i].Placement is { } at
+                && at.SamePair(chosen)
+            )
+                return true;
+        }
+
+        return false;
     }
 
     /// <summary>

@@ -55,6 +55,8 @@ public sealed class DearerWords(Choice choice, Player player)
                 ("fromOrTo", FromOrTo(n => IsSameFingerAcross(n, other)))
             ),
             CostKind.FourthForOpen => FourthForOpen(other),
+            // The open string that should be a fourth finger is the one before: it is left for the string below.
+            CostKind.OpenForFourth when !other.IsOpen => Crossing(other),
             CostKind.OpenForFourth => choice.After is { } after
                 ? Say("stand.dearer.the-line-comes-down-to-where-4", ("called", Called(after)))
                 : Say("stand.dearer.the-line-ends-on-the-lower-string"),
