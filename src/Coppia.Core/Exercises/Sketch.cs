@@ -105,36 +105,56 @@ internal static class Sketch
         Func<NoteValue, bool> mayRest
     )
     {
-        var bars = new List<List<SketchNote>> { new() };
-        var room = meter.BarLength;
+        var bars = new PouredBars(meter);
         foreach (var note in notes)
+            bars.Pour(note);
+        return bars.Filled(mayWrite, mayRest);
+    }
+
+    /// <summary>Bars of a meter, the last of which has room.</summary>
+    private sealed class PouredBars(TimeSignature meter)
+    {
+        private readonly List<List<SketchNote>> _bars =
+        [
+            [],
+        ];
+        private Fraction _room = meter.BarLength;
+
+        public void Pour(SketchNote note)
         {
             var length = note.Value.Length;
-            while (length > room && !note.Value.InTuplet)
+            while (length > _room && !note.Value.InTuplet)
             {
-                Add(note, room, tied: true);
-                length -= room;
+                Add(note, _room, tied: true);
+                length -= _room;
                 Next();
             }
 
             Add(note, length, note.TiedOn);
-            room -= length;
-            if (room <= Fraction.Zero)
+            _room -= length;
+            if (_room <= Fraction.Zero)
                 Next();
         }
 
-        if (bars[^1].Count == 0)
-            bars.RemoveAt(bars.Count - 1);
-        else
-            Fill(bars[^1]);
-        return bars;
+        /// <summary>The bars, the last one filled.</summary>
+        public IReadOnlyList<IReadOnlyList<SketchNote>> Filled(
+            Func<NoteValue, bool> mayWrite,
+            Func<NoteValue, bool> mayRest
+        )
+        {
+            if (_bars[^1].Count == 0)
+                _bars.RemoveAt(_bars.Count - 1);
+            else
+                Fill(_bars[^1], mayWrite, mayRest);
+            return _bars;
+        }
 
-        void Fill(List<SketchNote> bar)
+        private void Fill(List<SketchNote> bar, Func<NoteValue, bool> mayWrite, Func<NoteValue, bool> mayRest)
         {
             var last = bar[^1];
             if (
                 last is { Value.InTuplet: false }
-                && NoteValue.Exactly(last.Value.Length + room) is { } filling
+                && NoteValue.Exactly(last.Value.Length + _room) is { } filling
                 && mayWrite(filling)
             )
             {
@@ -142,52 +162,37 @@ internal static class Sketch
                 return;
             }
 
-            NoteValue[] rests = [.. (NoteValue.Split(room) ?? []).Reverse()];
-            var again = room / last.Value.Length;
+            NoteValue[] rests = [.. (NoteValue.Split(_room) ?? []).Reverse()];
+            var again = _room / last.Value.Length;
+            var alone = last with { SlurStarts = false, SlurStops = false, Words = null };
             if (again.Denominator == 1 && last.Note is not null)
-                bar.AddRange(
-                    Enumerable.Repeat(
-                        last with
-                        {
-                            SlurStarts = false,
-                            SlurStops = false,
-                            Words = null,
-                        },
-                        (int)again.Numerator
-                    )
-                );
+                bar.AddRange(Enumerable.Repeat(alone, (int)again.Numerator));
             else if (rests.All(mayRest) || !rests.All(mayWrite))
                 bar.AddRange(rests.Select(v => new SketchNote(null, v)));
             else
                 bar.AddRange(rests.Select(v => new SketchNote(last.Note, v)));
         }
 
-        void Next()
+        private void Next()
         {
-            bars.Add([]);
-            room = meter.BarLength;
+            _bars.Add([]);
+            _room = meter.BarLength;
         }
 
-        void Add(SketchNote note, Fraction length, bool tied)
+        private void Add(SketchNote note, Fraction length, bool tied)
         {
             if (length == note.Value.Length)
             {
-                bars[^1].Add(note);
+                _bars[^1].Add(note);
                 return;
             }
 
             NoteValue[] parts = [.. NoteValue.Split(length) ?? []];
-            bars[^1]
-                .AddRange(
-                    parts.Select(
-                        (v, i) =>
-                            note with
-                            {
-                                Value = v,
-                                TiedOn = note.Note is not null && (tied || i < parts.Length - 1),
-                            }
-                    )
-                );
+            foreach (var (i, value) in parts.Index())
+            {
+                var isTied = note.Note is not null && (tied || i < parts.Length - 1);
+                _bars[^1].Add(note with { Value = value, TiedOn = isTied });
+            }
         }
     }
 }

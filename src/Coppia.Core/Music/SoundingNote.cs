@@ -35,88 +35,91 @@ public sealed record SoundingNote(
     /// <summary>All sounding notes of a score in written order.</summary>
     public static IReadOnlyList<SoundingNote> Of(Score score)
     {
-        var notes = new List<SoundingNote>();
-        var start = Fraction.Zero;
-        var slurs = 0;
-        var rest = Fraction.Zero;
-        ScoreEvent? before = null;
+        var notes = new Sounding();
         foreach (var bar in score.Bars)
         {
             var startsAt = bar.StartsAt;
             foreach (var e in bar.Events)
-            {
-                if (e.Pitch is not { } pitch)
-                {
-                    rest += e.Length;
-                }
-                else if (before is { TiedOn: true } && rest.IsZero && before.Pitch == pitch && notes is [.., var last])
-                {
-                    // A lift stands on the last of the tied notes.
-                    var marked = e.Has(Marks.LiftAfter)
-                        ? last.Event with
-                        {
-                            Marks = last.Event.Marks | Marks.LiftAfter,
-                        }
-                        : last.Event;
-                    notes[^1] = last with
-                    {
-                        TiedIds = [.. last.TiedIds, e.Id],
-                        Length = last.Length + e.Length,
-                        Event = marked,
-                    };
-                    slurs = Math.Max(0, slurs + e.SlurStarts - e.SlurStops);
-                }
-                else
-                {
-                    var inSlur = slurs > 0 && notes.Count > 0;
-                    var at = startsAt + e.Onset;
-                    foreach (var grace in e.Graces)
-                    {
-                        notes.Add(
-                            new SoundingNote(
-                                Index: notes.Count,
-                                Id: grace.Id,
-                                TiedIds: [],
-                                Pitch: grace.Pitch,
-                                Bar: bar,
-                                Onset: at,
-                                Start: start,
-                                Length: Fraction.Zero,
-                                Slurred: inSlur,
-                                RestBefore: rest,
-                                Event: e,
-                                IsGrace: true
-                            )
-                        );
-                        rest = Fraction.Zero;
-                        inSlur = true;
-                    }
-
-                    notes.Add(
-                        new SoundingNote(
-                            Index: notes.Count,
-                            Id: e.Id,
-                            TiedIds: [],
-                            Pitch: pitch,
-                            Bar: bar,
-                            Onset: at,
-                            Start: start,
-                            Length: e.Length,
-                            Slurred: inSlur,
-                            RestBefore: rest,
-                            Event: e,
-                            IsGrace: false
-                        )
-                    );
-                    rest = Fraction.Zero;
-                    slurs = Math.Max(0, slurs + e.SlurStarts - e.SlurStops);
-                }
-
-                start += e.Length;
-                before = e;
-            }
+                notes.Add(bar, e, startsAt + e.Onset);
         }
 
-        return notes;
+        return notes.All;
+    }
+
+    /// <summary>Notes as they come, with what of those before is still going on.</summary>
+    private sealed class Sounding
+    {
+        private readonly List<SoundingNote> _notes = [];
+        private Fraction _start = Fraction.Zero;
+        private Fraction _rest = Fraction.Zero;
+        private int _slurs;
+        private ScoreEvent? _before;
+
+        public IReadOnlyList<SoundingNote> All => _notes;
+
+        /// <param name="at">Moment within the bar from the barline.</param>
+        public void Add(Bar bar, ScoreEvent e, Fraction at)
+        {
+            if (e.Pitch is not { } pitch)
+            {
+                _rest += e.Length;
+            }
+            else
+            {
+                if (_before is { TiedOn: true } && _rest.IsZero && _before.Pitch == pitch && _notes.Count > 0)
+                    _notes[^1] = TiedOn(_notes[^1], e);
+                else
+                    Begin(bar, e, pitch, at);
+                _slurs = Math.Max(0, _slurs + e.SlurStarts - e.SlurStops);
+            }
+
+            _start += e.Length;
+            _before = e;
+        }
+
+        private static SoundingNote TiedOn(SoundingNote last, ScoreEvent e)
+        {
+            // A lift stands on the last of the tied notes.
+            var marks = last.Event.Marks | e.Marks & Marks.LiftAfter;
+            return last with
+            {
+                TiedIds = [.. last.TiedIds, e.Id],
+                Length = last.Length + e.Length,
+                Event = marks == last.Event.Marks ? last.Event : last.Event with { Marks = marks },
+            };
+        }
+
+        private void Begin(Bar bar, ScoreEvent e, Pitch pitch, Fraction at)
+        {
+            var inSlur = _slurs > 0 && _notes.Count > 0;
+            foreach (var grace in e.Graces)
+            {
+                Sound(grace.Id, grace.Pitch, Fraction.Zero, isGrace: true);
+                inSlur = true;
+            }
+
+            Sound(e.Id, pitch, e.Length, isGrace: false);
+
+            void Sound(string id, Pitch sounding, Fraction length, bool isGrace)
+            {
+                _notes.Add(
+                    new SoundingNote(
+                        Index: _notes.Count,
+                        Id: id,
+                        TiedIds: [],
+                        Pitch: sounding,
+                        Bar: bar,
+                        Onset: at,
+                        Start: _start,
+                        Length: length,
+                        Slurred: inSlur,
+                        RestBefore: _rest,
+                        Event: e,
+                        IsGrace: isGrace
+                    )
+                );
+                _rest = Fraction.Zero;
+            }
+        }
     }
 }

@@ -96,89 +96,95 @@ public sealed class LibraryCopy(Database database, TimeProvider clock)
     {
         using var connection = database.Open();
         using var step = connection.BeginTransaction();
-        var now = clock.GetUtcNow().UtcDateTime.ToText();
+        var to = new Here(connection, step, clock.GetUtcNow().UtcDateTime.ToText());
         var ids = new Dictionary<long, long>();
-        var (tunesThere, stylesThere, sheetsThere, classesThere) = (0, 0, 0, 0);
-        foreach (var copy in tunes)
-        {
-            if (TuneLike(connection, step, copy.Tune) is { } there)
-            {
-                ids[copy.Tune.Id] = there;
-                tunesThere++;
-                continue;
-            }
+        var tunesThere = tunes.Count(t => !to.Add(t, ids));
+        var stylesThere = styles.Count(s => !to.Add(s));
+        var sheetsThere = sheets.Count(s => !to.Add(s, moved(s, ids)));
+        foreach (var task in tasks)
+            to.Add(task);
+        var classesThere = classes.Count(c => !to.Add(c, ids));
+        step.Commit();
+        return new AddedCopies(
+            Tunes: tunes.Count - tunesThere,
+            TunesThere: tunesThere,
+            Styles: styles.Count - stylesThere,
+            StylesThere: stylesThere,
+            Sheets: sheets.Count - sheetsThere,
+            SheetsThere: sheetsThere,
+            Classes: classes.Count - classesThere,
+            ClassesThere: classesThere
+        );
+    }
 
-            ids[copy.Tune.Id] = TuneRepository.Add(connection, step, copy, now);
+    /// <summary>The library that copies are added to; of each kind Add is false for what is there already.</summary>
+    private readonly record struct Here(SqliteConnection Connection, SqliteTransaction Step, string Now)
+    {
+        /// <param name="ids">Gets the id that the tune has here, by that in the copy.</param>
+        public bool Add(TuneCopy copy, Dictionary<long, long> ids)
+        {
+            var there = TuneLike(Connection, Step, copy.Tune);
+            ids[copy.Tune.Id] = there ?? TuneRepository.Add(Connection, Step, copy, Now);
+            return there is null;
         }
 
-        foreach (var style in styles)
+        public bool Add(StyleRecord style)
         {
-            if (
-                Is(
-                    connection,
-                    step,
-                    "SELECT 1 FROM style WHERE name = @Name AND json = @Json AND deleted_at IS NULL",
-                    style
-                )
-            )
-                stylesThere++;
-            else
-                connection.Execute(
-                    """
-                    INSERT INTO style (name, json, current, changed_at)
-                    VALUES (@Name, @Json, @Current AND NOT EXISTS (SELECT 1 FROM style WHERE current = 1), @now)
-                    """,
-                    new
-                    {
-                        style.Name,
-                        style.Json,
-                        style.Current,
-                        now,
-                    },
-                    step
-                );
+            const string Like = "SELECT 1 FROM style WHERE name = @Name AND json = @Json AND deleted_at IS NULL";
+            if (Is(Connection, Step, Like, style))
+                return false;
+            Connection.Execute(
+                """
+                INSERT INTO style (name, json, current, changed_at)
+                VALUES (@Name, @Json, @Current AND NOT EXISTS (SELECT 1 FROM style WHERE current = 1), @Now)
+                """,
+                new
+                {
+                    style.Name,
+                    style.Json,
+                    style.Current,
+                    Now,
+                },
+                Step
+            );
+            return true;
         }
 
-        foreach (var sheet in sheets)
+        public bool Add(SheetRecord sheet, string document)
         {
-            var document = moved(sheet, ids);
+            const string Like =
+                "SELECT 1 FROM sheet WHERE heading = @Heading AND document = @document AND deleted_at IS NULL";
             var asked = new
             {
                 sheet.Heading,
                 sheet.Instruments,
                 document,
-                now,
+                Now,
             };
-            if (
-                Is(
-                    connection,
-                    step,
-                    "SELECT 1 FROM sheet WHERE heading = @Heading AND document = @document AND deleted_at IS NULL",
-                    asked
-                )
-            )
-                sheetsThere++;
-            else
-                connection.Execute(
-                    """
-                    INSERT INTO sheet (heading, instruments, document, created_at, changed_at)
-                    VALUES (@Heading, @Instruments, @document, @now, @now)
-                    """,
-                    asked,
-                    step
-                );
+            if (Is(Connection, Step, Like, asked))
+                return false;
+            Connection.Execute(
+                """
+                INSERT INTO sheet (heading, instruments, document, created_at, changed_at)
+                VALUES (@Heading, @Instruments, @document, @Now, @Now)
+                """,
+                asked,
+                Step
+            );
+            return true;
         }
 
-        foreach (var task in tasks.Where(t => TaskRepository.Like(connection, step, t.Title, t.Document) is null))
-            TaskRepository.Add(connection, step, task.Title, task.Document, now);
-        foreach (var one in classes)
+        public void Add(TaskCopy task)
         {
-            if (ClassCopies.IsHere(connection, step, one.Class.Class))
-            {
-                classesThere++;
-                continue;
-            }
+            if (TaskRepository.Like(Connection, Step, task.Title, task.Document) is null)
+                TaskRepository.Add(Connection, Step, task.Title, task.Document, Now);
+        }
 
+        public bool Add(LibraryClass one, IReadOnlyDictionary<long, long> ids)
+        {
+            var (connection, step) = (Connection, Step);
+            if (ClassCopies.IsHere(connection, step, one.Class.Class))
+                return false;
             var numbers = new Numbers(
                 tune => ids.TryGetValue(tune, out var here) ? here : null,
                 sheet =>
@@ -192,29 +198,10 @@ public sealed class LibraryCopy(Database database, TimeProvider clock)
                 new { one.Style },
                 step
             );
-            ClassCopies.Add(
-                connection,
-                step,
-                one.Class with
-                {
-                    Class = one.Class.Class with { StyleId = style },
-                },
-                numbers,
-                now
-            );
+            var copy = one.Class with { Class = one.Class.Class with { StyleId = style } };
+            ClassCopies.Add(connection, step, copy, numbers, Now);
+            return true;
         }
-
-        step.Commit();
-        return new AddedCopies(
-            Tunes: tunes.Count - tunesThere,
-            TunesThere: tunesThere,
-            Styles: styles.Count - stylesThere,
-            StylesThere: stylesThere,
-            Sheets: sheets.Count - sheetsThere,
-            SheetsThere: sheetsThere,
-            Classes: classes.Count - classesThere,
-            ClassesThere: classesThere
-        );
     }
 
     private static bool Is(SqliteConnection connection, SqliteTransaction step, string sql, object asked) =>

@@ -129,14 +129,8 @@ public sealed class ClassCopies(
         var id = ClassRepository.Add(connection, step, copy.Class, copy.Class.CreatedAt.ToText(), now);
         foreach (var change in copy.Known)
             KnownRepository.Add(connection, step, change with { ClassId = id, TuneId = numbers.OfTune(change.TuneId) });
-        var set = new Dictionary<long, long>();
         var tasks = new TasksHere(connection, step, numbers, now);
-        foreach (var one in copy.Work)
-        {
-            if (numbers.Of(one, tasks.Of) is { } here)
-                set[one.Id] = WorkRepository.Add(connection, step, here with { ClassId = id, LearnerId = null });
-        }
-
+        var set = Set(connection, step, copy.Work, numbers, tasks, one => one with { ClassId = id, LearnerId = null });
         var pieces = new Dictionary<long, long>();
         foreach (var learner in copy.Learners)
         {
@@ -145,28 +139,32 @@ public sealed class ClassCopies(
         }
 
         foreach (var lesson in copy.Lessons)
-            LessonRepository.Add(
-                connection,
-                step,
-                lesson with
-                {
-                    ClassId = id,
-                    Tunes = [.. lesson.Tunes.Select(numbers.OfTune)],
-                }
-            );
+        {
+            long?[] tunes = [.. lesson.Tunes.Select(numbers.OfTune)];
+            LessonRepository.Add(connection, step, lesson with { ClassId = id, Tunes = tunes });
+        }
+
         if (copy.Booklet is { } booklet)
-            BookletRepository.Put(
-                connection,
-                step,
-                booklet with
-                {
-                    ClassId = id,
-                },
-                [.. copy.InBooklet.Where(pieces.ContainsKey).Select(p => pieces[p])],
-                now
-            );
+        {
+            long[] within = [.. copy.InBooklet.Where(pieces.ContainsKey).Select(p => pieces[p])];
+            BookletRepository.Put(connection, step, booklet with { ClassId = id }, within, now);
+        }
+
         return id;
     }
+
+    /// <summary>Numbers that what is set has here, by those in the copy; what it needs and is not here is left.</summary>
+    private static Dictionary<long, long> Set(
+        SqliteConnection connection,
+        SqliteTransaction step,
+        IEnumerable<WorkRecord> work,
+        Numbers numbers,
+        TasksHere tasks,
+        Func<WorkRecord, WorkRecord> here
+    ) =>
+        work.Select(one => (one.Id, Kept: numbers.Of(one, tasks.Of)))
+            .Where(w => w.Kept is not null)
+            .ToDictionary(w => w.Id, w => WorkRepository.Add(connection, step, here(w.Kept!)));
 
     /// <param name="set">Numbers that what is set to the class has here, by those in the copy.</param>
     /// <returns>Numbers that the pieces have here, by those in the copy.</returns>
@@ -185,22 +183,52 @@ public sealed class ClassCopies(
         // A link leads to one learner: whoever is brought back twice has none the second time.
         if (copy.Link is { } token && !LinkRepository.IsTaken(connection, step, token))
             LinkRepository.Insert(connection, step, id, token, now);
-        var own = new Dictionary<long, long>();
-        foreach (var one in copy.Own)
+        var own = Set(
+            connection,
+            step,
+            copy.Own,
+            numbers,
+            tasks,
+            one => one with { ClassId = classId, Instrument = null, LearnerId = id }
+        );
+        Report(connection, step, id, copy, numbers);
+        foreach (var done in copy.Done)
         {
-            if (numbers.Of(one, tasks.Of) is { } here)
-                own[one.Id] = WorkRepository.Add(
-                    connection,
-                    step,
-                    here with
-                    {
-                        ClassId = classId,
-                        Instrument = null,
-                        LearnerId = id,
-                    }
-                );
+            if (WorkOf(done.WorkId) is { } here)
+                WorkRepository.Insert(connection, step, done with { WorkId = here, LearnerId = id });
         }
 
+        return copy.HandIns.ToDictionary(
+            p => p.HandIn.Id,
+            p =>
+                Add(
+                    connection,
+                    step,
+                    p with
+                    {
+                        HandIn = p.HandIn with
+                        {
+                            LearnerId = id,
+                            WorkId = p.HandIn.WorkId is { } w ? WorkOf(w) : null,
+                            TaskId = p.HandIn.TaskId is { } t ? tasks.Of(t) : null,
+                        },
+                    }
+                )
+        );
+
+        long? WorkOf(long there) =>
+            own.TryGetValue(there, out var here) || set.TryGetValue(there, out here) ? here : null;
+    }
+
+    /// <summary>What a learner's page had reported.</summary>
+    private static void Report(
+        SqliteConnection connection,
+        SqliteTransaction step,
+        long id,
+        LearnerCopy copy,
+        Numbers numbers
+    )
+    {
         foreach (var practice in copy.Practice)
             ReportRepository.Insert(connection, step, id, practice with { TuneId = numbers.OfTune(practice.TuneId) });
         foreach (var answer in copy.Answers)
@@ -214,38 +242,17 @@ public sealed class ClassCopies(
             if (numbers.OfTune(line.TuneId) is { } tune)
                 LearnerLineRepository.Insert(connection, step, line with { LearnerId = id, TuneId = tune });
         }
+    }
 
-        foreach (var done in copy.Done)
-        {
-            if (own.TryGetValue(done.WorkId, out var here) || set.TryGetValue(done.WorkId, out here))
-                WorkRepository.Insert(connection, step, done with { WorkId = here, LearnerId = id });
-        }
-
-        var pieces = new Dictionary<long, long>();
-        foreach (var piece in copy.HandIns)
-        {
-            var work =
-                piece.HandIn.WorkId is { } w && (own.TryGetValue(w, out var to) || set.TryGetValue(w, out to))
-                    ? to
-                    : (long?)null;
-            var task = piece.HandIn.TaskId is { } t ? tasks.Of(t) : null;
-            pieces[piece.HandIn.Id] = HandInRepository.Add(
-                connection,
-                step,
-                piece.HandIn with
-                {
-                    LearnerId = id,
-                    WorkId = work,
-                    TaskId = task,
-                }
-            );
-            foreach (var version in piece.Versions)
-                HandInRepository.Insert(connection, step, pieces[piece.HandIn.Id], version);
-            foreach (var remark in piece.Remarks)
-                HandInRepository.Insert(connection, step, remark with { HandInId = pieces[piece.HandIn.Id] });
-        }
-
-        return pieces;
+    /// <summary>A piece with its versions and remarks, and the number that it has here.</summary>
+    private static long Add(SqliteConnection connection, SqliteTransaction step, HandInCopy piece)
+    {
+        var id = HandInRepository.Add(connection, step, piece.HandIn);
+        foreach (var version in piece.Versions)
+            HandInRepository.Insert(connection, step, id, version);
+        foreach (var remark in piece.Remarks)
+            HandInRepository.Insert(connection, step, remark with { HandInId = id });
+        return id;
     }
 
     /// <summary>

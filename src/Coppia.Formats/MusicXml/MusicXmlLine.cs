@@ -156,83 +156,84 @@ internal sealed class MusicXmlLine
 
     private void Fill(MusicXmlMeasure measure, List<TimedNote> notes)
     {
-        var signs = new Queue<TimedSign>(
-            _waiting.Concat(measure.Signs.Where(s => s.Staff == Staff)).OrderBy(s => s.Position)
+        var coming = new Coming(
+            new Queue<TimedSign>(_waiting.Concat(measure.Signs.Where(s => s.Staff == Staff)).OrderBy(s => s.Position)),
+            new Queue<TimedClef>(measure.Clefs.Where(c => c.Staff == Staff).OrderBy(c => c.Position))
         );
-        var clefs = new Queue<TimedClef>(measure.Clefs.Where(c => c.Staff == Staff).OrderBy(c => c.Position));
         _waiting.Clear();
         var at = Fraction.Zero;
         foreach (var note in notes.OrderBy(n => n.Position))
         {
             if (note.Position > at)
-                Rest(note.Position - at, measure, at);
+                Rest(note.Position - at, measure, at, coming);
             else if (note.Position < at)
             {
                 _leftOut.Add(Say("musicxml.line.a-note-that-begins-before-the-last"), note.Event.At, measure.Number);
                 continue;
             }
 
-            Add(note.Event, note.Position);
+            Add(note.Event, note.Position, coming);
             at = note.Position + note.Duration;
         }
 
         if (notes.Count == 0)
-            Silence(measure);
+            Silence(measure, coming);
         else if (measure.Length > at)
-            Rest(measure.Length - at, measure, at);
+            Rest(measure.Length - at, measure, at, coming);
         // What stands after the last note belongs to it, or to the next note where it begins something.
-        foreach (var sign in signs)
+        foreach (var sign in coming.Signs)
         {
             if (sign.Begins || !Draft.ChangeLast(sign.Apply))
                 _waiting.Add(sign with { Position = Fraction.Zero });
         }
 
-        foreach (var clef in clefs)
+        foreach (var clef in coming.Clefs)
             _clef = clef.Clef;
+    }
 
-        void Add(ScoreEvent e, Fraction position)
+    /// <summary>What of a measure has not been reached yet.</summary>
+    private readonly record struct Coming(Queue<TimedSign> Signs, Queue<TimedClef> Clefs);
+
+    private void Add(ScoreEvent e, Fraction position, Coming coming)
+    {
+        Clef? change = null;
+        while (coming.Clefs.TryPeek(out var clef) && clef.Position <= position)
+            change = coming.Clefs.Dequeue().Clef;
+        if (change is not null && change != (_clef ?? Draft.Clef))
         {
-            Clef? change = null;
-            while (clefs.TryPeek(out var clef) && clef.Position <= position)
-                change = clefs.Dequeue().Clef;
-            if (change is not null && change != (_clef ?? Draft.Clef))
-            {
-                if (Draft.BarIsEmpty)
-                    Draft.Clef = change;
-                else
-                    e = e with { ClefChange = change };
-            }
-
-            _clef = change ?? _clef;
-            while (signs.TryPeek(out var sign) && sign.Position <= position)
-                e = signs.Dequeue().Apply(e);
-
-            Draft.Add(e);
+            if (Draft.BarIsEmpty)
+                Draft.Clef = change;
+            else
+                e = e with { ClefChange = change };
         }
 
-        void Rest(Fraction length, MusicXmlMeasure m, Fraction from)
-        {
-            foreach (var value in NoteValue.Split(length) ?? [])
-            {
-                Add(new ScoreEvent { Value = value, At = m.At }, from);
-                from += value.Length;
-            }
-        }
+        _clef = change ?? _clef;
+        while (coming.Signs.TryPeek(out var sign) && sign.Position <= position)
+            e = coming.Signs.Dequeue().Apply(e);
+        Draft.Add(e);
+    }
 
-        void Silence(MusicXmlMeasure m)
+    private void Rest(Fraction length, MusicXmlMeasure measure, Fraction from, Coming coming)
+    {
+        foreach (var value in NoteValue.Split(length) ?? [])
         {
-            if (m.Time is not { } time || m.Length != time.BarLength && !m.Length.IsZero)
-                Rest(m.Length, m, Fraction.Zero);
-            if (Draft.BarIsEmpty && m.Time is not null)
-                Add(
-                    new ScoreEvent
-                    {
-                        Value = new NoteValue(0),
-                        IsBarRest = true,
-                        At = m.At,
-                    },
-                    Fraction.Zero
-                );
+            Add(new ScoreEvent { Value = value, At = measure.At }, from, coming);
+            from += value.Length;
         }
+    }
+
+    private void Silence(MusicXmlMeasure measure, Coming coming)
+    {
+        if (measure.Time is not { } time || measure.Length != time.BarLength && !measure.Length.IsZero)
+            Rest(measure.Length, measure, Fraction.Zero, coming);
+        if (!Draft.BarIsEmpty || measure.Time is null)
+            return;
+        var rest = new ScoreEvent
+        {
+            Value = new NoteValue(0),
+            IsBarRest = true,
+            At = measure.At,
+        };
+        Add(rest, Fraction.Zero, coming);
     }
 }

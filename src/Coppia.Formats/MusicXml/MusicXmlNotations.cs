@@ -52,101 +52,87 @@ internal static class MusicXmlNotations
     /// <param name="leaveOut">Is told what has no place in Coppia.</param>
     public static ScoreEvent Apply(XElement note, ScoreEvent e, Action<string> leaveOut)
     {
-        var marks = Marks.None;
-        int starts = 0,
-            stops = 0;
-        bool tupletStart = false,
-            tupletStop = false;
         var fingers = new List<int>();
-        string? dynamic = null;
-        foreach (var notation in note.Elements("notations").Elements())
-        {
-            var type = (string?)notation.Attribute("type");
-            switch (notation.Name.LocalName)
-            {
-                case "slur" when type == "start":
-                    starts++;
-                    break;
-                case "slur" when type == "stop":
-                    stops++;
-                    break;
-                case "slur" or "tied" or "accidental-mark":
-                    break;
-                case "tuplet" when type == "start":
-                    tupletStart = true;
-                    break;
-                case "tuplet":
-                    tupletStop |= type == "stop";
-                    break;
-                case "fermata":
-                    marks |= Marks.Fermata;
-                    break;
-                case "arpeggiate":
-                    marks |= Marks.Arpeggio;
-                    break;
-                case "dynamics":
-                    dynamic = notation.Elements().FirstOrDefault()?.Name.LocalName;
-                    break;
-                case "ornaments" or "technical" or "articulations":
-                    foreach (var sign in notation.Elements())
-                        marks |= Mark(sign);
-                    break;
-                default:
-                    leaveOut(
-                        Say(
-                            "musicxml.notations.some-signs-on-notes-are-left-out",
-                            ("localName", notation.Name.LocalName)
-                        )
-                    );
-                    break;
-            }
-        }
-
-        return e with
+        var signed = e with
         {
             TiedOn =
                 e.Pitch is not null
                 && note.Elements("tie")
                     .Concat(note.Elements("notations").Elements("tied"))
                     .Any(t => (string?)t.Attribute("type") == "start"),
-            SlurStarts = starts,
-            SlurStops = stops,
-            TupletStart = tupletStart,
-            TupletStop = tupletStop,
-            Marks = marks,
-            Dynamic = dynamic,
+            SlurStarts = 0,
+            SlurStops = 0,
+            TupletStart = false,
+            TupletStop = false,
+            Marks = Marks.None,
+            Dynamic = null,
+        };
+        foreach (var notation in note.Elements("notations").Elements())
+            signed = With(signed, notation, fingers, leaveOut);
+        return signed with
+        {
             PrintedFinger = fingers.Count > 0 ? fingers[0] : null,
             PrintedFingerTo = fingers.Count > 1 ? fingers[1] : null,
         };
+    }
 
-        Marks Mark(XElement sign)
+    private static ScoreEvent With(ScoreEvent e, XElement notation, List<int> fingers, Action<string> leaveOut)
+    {
+        var name = notation.Name.LocalName;
+        switch (name, (string?)notation.Attribute("type"))
         {
-            var name = sign.Name.LocalName;
-            if (name == "fingering")
-                return Finger(sign.Value.Trim());
-            if (name == "other-ornament" && sign.Value.Trim() != RollText)
-                name = $"{name}: {sign.Value.Trim()}";
-            var own = Table.FirstOrDefault(t => t.Name == name).Mark | OtherNames.GetValueOrDefault(name);
-            if (own == Marks.None && name is not ("accidental-mark" or "wavy-line"))
-                leaveOut(Say("musicxml.notations.some-signs-on-notes-are-left-out-2", ("name", name)));
-            return own;
+            case ("slur", "start"):
+                return e with { SlurStarts = e.SlurStarts + 1 };
+            case ("slur", "stop"):
+                return e with { SlurStops = e.SlurStops + 1 };
+            case ("slur" or "tied" or "accidental-mark", _):
+                return e;
+            case ("tuplet", "start"):
+                return e with { TupletStart = true };
+            case ("tuplet", var type):
+                return e with { TupletStop = e.TupletStop || type == "stop" };
+            case ("fermata", _):
+                return e with { Marks = e.Marks | Marks.Fermata };
+            case ("arpeggiate", _):
+                return e with { Marks = e.Marks | Marks.Arpeggio };
+            case ("dynamics", _):
+                return e with { Dynamic = notation.Elements().FirstOrDefault()?.Name.LocalName };
+            case ("ornaments" or "technical" or "articulations", _):
+                var signs = notation.Elements().Select(sign => Mark(sign, fingers, leaveOut));
+                return e with { Marks = signs.Aggregate(e.Marks, (all, mark) => all | mark) };
+            default:
+                leaveOut(Say("musicxml.notations.some-signs-on-notes-are-left-out", ("localName", name)));
+                return e;
         }
+    }
 
-        // "1", "1-2", or a thumb by its letter or sign.
-        Marks Finger(string text)
-        {
-            if (text is "T" or "t" or "+" or "ϙ" or "thumb")
-                return Marks.Thumb;
-            int[] numbers =
-            [
-                .. text.Split(['-', '–', '/', ' ', ','], StringSplitOptions.RemoveEmptyEntries)
-                    .Select(n => n is [>= '0' and <= '4'] ? n[0] - '0' : -1),
-            ];
-            if (numbers.Length == 0 || numbers.Contains(-1))
-                leaveOut(Say("musicxml.notations.a-printed-finger-that-is-no-number", ("text", text)));
-            else
-                fingers.AddRange(numbers);
-            return Marks.None;
-        }
+    private static Marks Mark(XElement sign, List<int> fingers, Action<string> leaveOut)
+    {
+        var name = sign.Name.LocalName;
+        if (name == "fingering")
+            return Finger(sign.Value.Trim(), fingers, leaveOut);
+        if (name == "other-ornament" && sign.Value.Trim() != RollText)
+            name = $"{name}: {sign.Value.Trim()}";
+        var own = Table.FirstOrDefault(t => t.Name == name).Mark | OtherNames.GetValueOrDefault(name);
+        if (own == Marks.None && name is not ("accidental-mark" or "wavy-line"))
+            leaveOut(Say("musicxml.notations.some-signs-on-notes-are-left-out-2", ("name", name)));
+        return own;
+    }
+
+    /// <summary>"1", "1-2", or a thumb by its letter or sign.</summary>
+    private static Marks Finger(string text, List<int> fingers, Action<string> leaveOut)
+    {
+        if (text is "T" or "t" or "+" or "ϙ" or "thumb")
+            return Marks.Thumb;
+        int[] numbers =
+        [
+            .. text.Split(['-', '–', '/', ' ', ','], StringSplitOptions.RemoveEmptyEntries)
+                .Select(n => n is [>= '0' and <= '4'] ? n[0] - '0' : -1),
+        ];
+        if (numbers.Length == 0 || numbers.Contains(-1))
+            leaveOut(Say("musicxml.notations.a-printed-finger-that-is-no-number", ("text", text)));
+        else
+            fingers.AddRange(numbers);
+        return Marks.None;
     }
 }

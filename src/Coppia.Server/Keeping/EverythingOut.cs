@@ -44,6 +44,21 @@ internal sealed class EverythingOut(
     public void Write(Stream to, CancellationToken stop)
     {
         using var zip = new ZipArchive(to, ZipArchiveMode.Create, leaveOpen: true);
+        var library = new LibraryFile(
+            1,
+            clock.GetUtcNow().UtcDateTime,
+            Tunes(zip, stop),
+            Styles(zip),
+            Sheets(zip),
+            Classes(zip, stop),
+            classFiles.Named(tasks.List())
+        );
+        Add(zip, LibraryFile.Name, JsonSerializer.Serialize(library, Json));
+    }
+
+    /// <summary>All tunes as files of their own, and tables of them, their fingers and bow changes.</summary>
+    private List<KeptTuneFile> Tunes(ZipArchive zip, CancellationToken stop)
+    {
         var kept = new List<KeptTuneFile>();
         var list = new CsvText().Row(
             "file",
@@ -65,17 +80,7 @@ internal sealed class EverythingOut(
             var file = NameOf(tune);
             Add(zip, file, tune.Source);
             kept.Add(FileOf(copy, file));
-            list.Row(
-                file,
-                tune.Title,
-                tune.Composer,
-                tune.KeyName,
-                tune.Meter,
-                $"{tune.Bars}",
-                tune.PrintedFor,
-                $"{tune.CreatedAt:yyyy-MM-dd}",
-                $"{tune.ChangedAt:yyyy-MM-dd}"
-            );
+            ListOne(list, tune, file);
             foreach (var (instrument, pin) in copy.Pins)
                 fingers.Row(tune.Title, instrument, pin.NoteId, pin.Pitch, $"{pin.String + 1}", $"{pin.Finger}");
             foreach (var bow in copy.Bows)
@@ -85,6 +90,25 @@ internal sealed class EverythingOut(
         Add(zip, "records/tunes.csv", list.ToString());
         Add(zip, "records/fingers.csv", fingers.ToString());
         Add(zip, "records/bowing.csv", bows.ToString());
+        return kept;
+    }
+
+    private static void ListOne(CsvText list, TuneRecord tune, string file) =>
+        list.Row(
+            file,
+            tune.Title,
+            tune.Composer,
+            tune.KeyName,
+            tune.Meter,
+            $"{tune.Bars}",
+            tune.PrintedFor,
+            $"{tune.CreatedAt:yyyy-MM-dd}",
+            $"{tune.ChangedAt:yyyy-MM-dd}"
+        );
+
+    /// <summary>All styles as files; those that this version can read.</summary>
+    private List<KeptStyleFile> Styles(ZipArchive zip)
+    {
         var readable = new List<KeptStyleFile>();
         foreach (var style in styles.List())
         {
@@ -93,6 +117,12 @@ internal sealed class EverythingOut(
                 readable.Add(new KeptStyleFile(style.Name, style.Current, known));
         }
 
+        return readable;
+    }
+
+    /// <summary>All sheets as files; those that this version can read.</summary>
+    private List<SheetDoc> Sheets(ZipArchive zip)
+    {
         var documents = new List<SheetDoc>();
         foreach (var sheet in sheets.List(new SheetQuery(Words: "", Kinds: [], From: 0, Count: int.MaxValue)).Sheets)
         {
@@ -101,6 +131,12 @@ internal sealed class EverythingOut(
                 documents.Add(document);
         }
 
+        return documents;
+    }
+
+    /// <summary>All classes as files and as tables; the names of the files.</summary>
+    private List<string> Classes(ZipArchive zip, CancellationToken stop)
+    {
         var names = new List<string>();
         foreach (var one in classes.List())
         {
@@ -113,22 +149,7 @@ internal sealed class EverythingOut(
             Add(zip, $"records/classes/{name}.csv", classTable.Of(copy));
         }
 
-        Add(
-            zip,
-            LibraryFile.Name,
-            JsonSerializer.Serialize(
-                new LibraryFile(
-                    1,
-                    clock.GetUtcNow().UtcDateTime,
-                    kept,
-                    readable,
-                    documents,
-                    names,
-                    classFiles.Named(tasks.List())
-                ),
-                Json
-            )
-        );
+        return names;
     }
 
     private static KeptTuneFile FileOf(TuneCopy copy, string file) =>

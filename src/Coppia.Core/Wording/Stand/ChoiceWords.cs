@@ -93,13 +93,10 @@ public sealed class ChoiceWords(Choice choice, Player player)
         {
             Approach.SameOpenString => Say("stand.choice.same-open-string-as-the-before-it", ("name", name)),
             Approach.SameFinger => Say("stand.choice.same-as-the-before-it-leave-the", ("name", name)),
-            Approach.HandSlides => Say(
-                "stand.choice.from-the-hand-slides-to",
-                ("name", name),
-                ("frame", Frame(_chosen).Spoken)
-            ),
-            Approach.HandShifts => Say(
-                "stand.choice.from-the-hand-shifts-to",
+            Approach.HandSlides or Approach.HandShifts => Say(
+                choice.Approach == Approach.HandSlides
+                    ? "stand.choice.from-the-hand-slides-to"
+                    : "stand.choice.from-the-hand-shifts-to",
                 ("name", name),
                 ("frame", Frame(_chosen).Spoken)
             ),
@@ -115,15 +112,7 @@ public sealed class ChoiceWords(Choice choice, Player player)
                 ("fingers", Fingers(from, upTo: from.Finger)),
                 ("finger", from.Finger)
             ),
-            Approach.FingersDown when _chosen.Finger == 1 => Say(
-                "stand.choice.from-on-the-open-string-put-1",
-                ("name", name)
-            ),
-            Approach.FingersDown => Say(
-                "stand.choice.from-on-the-open-string-put-down",
-                ("name", name),
-                ("finger", _chosen.Finger)
-            ),
+            Approach.FingersDown => FingersDown(name),
             Approach.FingerSlides => Say(
                 "stand.choice.finger-slides-from",
                 ("finger", _chosen.Finger),
@@ -131,53 +120,70 @@ public sealed class ChoiceWords(Choice choice, Player player)
                 ("name", name),
                 ("apart", Apart(from))
             ),
-            Approach.FingerTakesOver when from.Semitones == _chosen.Semitones => Say(
+            Approach.FingerTakesOver => FingerTakesOver(from, name),
+            Approach.FingerAdded => FingerAdded(from, name),
+            _ => FingerLifted(from, name),
+        };
+    }
+
+    private string FingersDown(string name) =>
+        _chosen.Finger == 1
+            ? Say("stand.choice.from-on-the-open-string-put-1", ("name", name))
+            : Say("stand.choice.from-on-the-open-string-put-down", ("name", name), ("finger", _chosen.Finger));
+
+    private string FingerTakesOver(in Placement from, string name) =>
+        from.Semitones == _chosen.Semitones
+            ? Say(
                 "stand.choice.from-takes-the-place-of-the-string",
                 ("name", name),
                 ("finger", _chosen.Finger),
                 ("finger2", from.Finger)
-            ),
-            Approach.FingerTakesOver => Say(
+            )
+            : Say(
                 "stand.choice.from-lift-and-set-anew",
                 ("name", name),
                 ("finger", from.Finger),
                 ("finger2", _chosen.Finger)
-            ),
-            Approach.FingerAdded when !IsNear(from) => Say(
-                "stand.choice.from-add",
-                ("name", name),
-                ("added", Added(from))
-            ),
-            Approach.FingerAdded when Added(from) is { Length: > 1 } added => Say(
+            );
+
+    private string FingerAdded(in Placement from, string name)
+    {
+        var added = Added(from);
+        if (!IsNear(from))
+            return Say("stand.choice.from-add", ("name", name), ("added", added));
+        return added.Length > 1
+            ? Say(
                 "stand.choice.from-add-stands-above",
                 ("name", name),
                 ("added", added),
                 ("finger", _chosen.Finger),
                 ("apart", Apart(from)),
                 ("finger2", from.Finger)
-            ),
-            Approach.FingerAdded => Say(
+            )
+            : Say(
                 "stand.choice.from-add-above",
                 ("name", name),
                 ("finger", _chosen.Finger),
                 ("apart", Apart(from)),
                 ("finger2", from.Finger)
-            ),
-            _ when IsNear(from) => Say(
+            );
+    }
+
+    private string FingerLifted(in Placement from, string name) =>
+        IsNear(from)
+            ? Say(
                 "stand.choice.from-lift-stands-below",
                 ("name", name),
                 ("lifted", Lifted(from)),
                 ("finger", _chosen.Finger),
                 ("apart", Apart(from))
-            ),
-            _ => Say(
+            )
+            : Say(
                 "stand.choice.from-lift-stands-below-2",
                 ("name", name),
                 ("lifted", Lifted(from)),
                 ("finger", _chosen.Finger)
-            ),
-        };
-    }
+            );
 
     /// <summary>A finger goes down with those between: "2 and 3".</summary>
     private string Added(Placement from) => Fingers(_chosen, above: from.Finger, upTo: _chosen.Finger);
