@@ -70,6 +70,18 @@ public static class CoppiaApp
         adjust?.Invoke(builder);
 
         var app = builder.Build();
+        Guard(app, options);
+        MapRooms(app.Refusing());
+        app.MapNothing();
+        app.MapPage(options.WebFolder);
+        if (!DescribingOnly)
+            Prepare(app, options, folder);
+        return app;
+    }
+
+    /// <summary>What every request passes, in its order.</summary>
+    private static void Guard(WebApplication app, ServerOptions options)
+    {
         app.SendSafeHeaders();
         app.UseExceptionHandler();
         app.UseStatusCodePages();
@@ -82,7 +94,10 @@ public static class CoppiaApp
         app.UseAuthentication();
         app.UseAuthorization();
         app.UseRateLimiter();
-        var api = app.Refusing();
+    }
+
+    private static void MapRooms(IEndpointRouteBuilder api)
+    {
         api.MapSignIn();
         api.MapHealth();
         api.MapInstruments();
@@ -116,11 +131,6 @@ public static class CoppiaApp
         api.MapLearn();
         api.MapLearnDesk();
         api.MapKeeping();
-        app.MapNothing();
-        app.MapPage(options.WebFolder);
-        if (!DescribingOnly)
-            Prepare(app, options, folder);
-        return app;
     }
 
     private static void AddLogs(WebApplicationBuilder builder, LibraryFolder? folder)

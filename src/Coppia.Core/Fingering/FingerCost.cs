@@ -46,16 +46,7 @@ public sealed class FingerCost
             new AboveFirst(weights.AboveFirst),
             new FourthWithoutReason(school, weights.FourthWithoutReason),
         ];
-        _arriving =
-        [
-            new FingerForOpen(weights.FingerForOpen),
-            new StretchedHand(weights.StretchedHand),
-            new StretchedFinger(weights.StretchedFinger),
-            new ExtendedFourth(weights.ExtendedFourth),
-            new HighFourth(weights.HighFourth),
-            new LowOrHigh(weights.LowOrHigh),
-            new NeighboursFinger(weights.NeighboursFinger),
-        ];
+        _arriving = Arriving(weights);
         _fourth = new FourthForOpen(school, weights);
         _beginning =
         [
@@ -64,25 +55,8 @@ public sealed class FingerCost
             .. _arriving,
             _fourth,
         ];
-        _moving =
-        [
-            new OpenStretch(weights.OpenStretch, weights.StretchOffUpperFinger),
-            new CloseStretch(weights.CloseStretch, weights.StretchOffUpperFinger),
-            new HandSlide(weights.SlideOfAFreeHand),
-            new Shift(weights),
-            new ReluctantFrame(),
-        ];
-        _going =
-        [
-            new Crossing(weights.Crossing),
-            new CrossingInSlur(weights.CrossingInSlur),
-            new StringSkipped(weights.StringSkipped),
-            new FingerSlides(weights.FingerSlides),
-            new FingerHops(weights.FingerHops),
-            new TwoHeights(weights.TwoHeights),
-            new FingerSubstituted(weights.FingerSubstituted),
-            new OpenForFourth(school, weights.OpenFourthFirst),
-        ];
+        _moving = Moving(weights);
+        _going = Going(weights, school);
         _agreeing =
         [
             new NotPinned(FingerWeights.NotPinned),
@@ -94,13 +68,41 @@ public sealed class FingerCost
             new FingerInTwoPlaces(weights.FingerInTwoPlaces),
             new FrameThereAndBack(weights.FrameThereAndBack),
         ];
-        Threes =
-        [
-            .. Enumerable
-                .Range(0, 1 << _overThree.Length)
-                .Select(shown => _overThree.Index().Sum(r => (shown >> r.Index & 1) * r.Item.Price)),
-        ];
+        var shown = Enumerable.Range(0, 1 << _overThree.Length);
+        Threes = [.. shown.Select(bits => _overThree.Index().Sum(r => (bits >> r.Index & 1) * r.Item.Price))];
     }
+
+    private static CostRule[] Arriving(FingerWeights weights) =>
+        [
+            new FingerForOpen(weights.FingerForOpen),
+            new StretchedHand(weights.StretchedHand),
+            new StretchedFinger(weights.StretchedFinger),
+            new ExtendedFourth(weights.ExtendedFourth),
+            new HighFourth(weights.HighFourth),
+            new LowOrHigh(weights.LowOrHigh),
+            new NeighboursFinger(weights.NeighboursFinger),
+        ];
+
+    private static CostRule[] Moving(FingerWeights weights) =>
+        [
+            new OpenStretch(weights.OpenStretch, weights.StretchOffUpperFinger),
+            new CloseStretch(weights.CloseStretch, weights.StretchOffUpperFinger),
+            new HandSlide(weights.SlideOfAFreeHand),
+            new Shift(weights),
+            new ReluctantFrame(),
+        ];
+
+    private static CostRule[] Going(FingerWeights weights, FourthFinger school) =>
+        [
+            new Crossing(weights.Crossing),
+            new CrossingInSlur(weights.CrossingInSlur),
+            new StringSkipped(weights.StringSkipped),
+            new FingerSlides(weights.FingerSlides),
+            new FingerHops(weights.FingerHops),
+            new TwoHeights(weights.TwoHeights),
+            new FingerSubstituted(weights.FingerSubstituted),
+            new OpenForFourth(school, weights.OpenFourthFirst),
+        ];
 
     public Player Player => _hand.Player;
 

@@ -75,10 +75,40 @@ public sealed record FingerLattice(IReadOnlyList<LatticeStep> Steps, IReadOnlyLi
         IReadOnlyDictionary<string, Pin> pins
     )
     {
-        var instrument = player.Instrument;
-        var outOfReach = new List<SoundingNote>();
-        var reachable = new List<SoundingNote>();
-        var ways = new List<PitchWays>();
+        var (reachable, ways, outOfReach) = Reached(notes, player, pins);
+        var bars = EqualBars.In(reachable, pins);
+        var called = PitchWays.Called(ways, bars);
+        var fourths = player.Instrument.FourthStandsForOpen
+            ? FourthReasons.Of(reachable, player.Instrument, [.. ways.Select(w => w.PlainString)], bars)
+            : new FourthReason[reachable.Count];
+        var order = new ChoiceOrder(player);
+        var steps = new List<LatticeStep>(reachable.Count);
+        var hand = StartingHands(player.Instrument, ways, called);
+        for (var i = 0; i < reachable.Count; i++)
+        {
+            var choices = order.Of(reachable[i].Pitch, ways[i], hand, called[i]);
+            steps.Add(
+                StepOf(reachable, i, choices) with
+                {
+                    Fourth = fourths[i],
+                    IsLearned = ways[i].IsLearned,
+                    Pin = ways[i].Pin,
+                }
+            );
+            hand = ChoiceOrder.Frames(choices);
+        }
+
+        return new FingerLattice(steps, outOfReach) { Bars = bars };
+    }
+
+    /// <summary>The notes that a finger reaches, each with its ways, and those that none reaches.</summary>
+    private static (List<SoundingNote> Reachable, List<PitchWays> Ways, List<SoundingNote> OutOfReach) Reached(
+        IReadOnlyList<SoundingNote> notes,
+        Player player,
+        IReadOnlyDictionary<string, Pin> pins
+    )
+    {
+        var (reachable, ways, outOfReach) = (new List<SoundingNote>(), new List<PitchWays>(), new List<SoundingNote>());
         var memory = new Dictionary<Pitch, PitchWays>();
         foreach (var note in notes)
         {
@@ -96,42 +126,25 @@ public sealed record FingerLattice(IReadOnlyList<LatticeStep> Steps, IReadOnlyLi
             ways.Add(known);
         }
 
-        var bars = EqualBars.In(reachable, pins);
-        var called = PitchWays.Called(ways, bars);
-        var fourths = instrument.FourthStandsForOpen
-            ? FourthReasons.Of(reachable, instrument, [.. ways.Select(w => w.PlainString)], bars)
-            : new FourthReason[reachable.Count];
-        var order = new ChoiceOrder(player);
-        var steps = new List<LatticeStep>(reachable.Count);
-        var hand = StartingHands(instrument, ways, called);
-        for (var i = 0; i < reachable.Count; i++)
-        {
-            var note = reachable[i];
-            var choices = order.Of(note.Pitch, ways[i], hand, called[i]);
-            var inSlur = note.Slurred || i + 1 < reachable.Count && reachable[i + 1].Slurred;
-            var startsBar = i == 0 || !ReferenceEquals(reachable[i - 1].Bar, note.Bar);
-            var apart =
-                i > 0 && note.Bar.EndingStart is not null && reachable[i - 1].Bar is { RepeatEnd: true } && startsBar;
-            steps.Add(
-                new LatticeStep(
-                    note,
-                    choices,
-                    IsFirst: i == 0,
-                    IsLast: i == reachable.Count - 1,
-                    InSlur: inSlur,
-                    Apart: apart
-                )
-                {
-                    StartsBar = startsBar,
-                    Fourth = fourths[i],
-                    IsLearned = ways[i].IsLearned,
-                    Pin = ways[i].Pin,
-                }
-            );
-            hand = ChoiceOrder.Frames(choices);
-        }
+        return (reachable, ways, outOfReach);
+    }
 
-        return new FingerLattice(steps, outOfReach) { Bars = bars };
+    private static LatticeStep StepOf(List<SoundingNote> notes, int i, Placement[] choices)
+    {
+        var note = notes[i];
+        var startsBar = i == 0 || !ReferenceEquals(notes[i - 1].Bar, note.Bar);
+        var afterRepeat = i > 0 && notes[i - 1].Bar is { RepeatEnd: true };
+        return new LatticeStep(
+            note,
+            choices,
+            IsFirst: i == 0,
+            IsLast: i == notes.Count - 1,
+            InSlur: note.Slurred || i + 1 < notes.Count && notes[i + 1].Slurred,
+            Apart: afterRepeat && note.Bar.EndingStart is not null && startsBar
+        )
+        {
+            StartsBar = startsBar,
+        };
     }
 
     /// <summary>

@@ -44,13 +44,25 @@ public sealed record Trap(TrapKind Kind, int Bar, int Like, BarDifference Differ
     {
         var told = new HashSet<int>();
         var parts = RunsThatPart(music).ToDictionary(r => r.Parts);
+        return InLines(music, lines, parts, told)
+            .Concat(InMidLine(music, lines, parts.Values, told))
+            .Concat(InBars(music, told));
+    }
+
+    /// <summary>Where a line differs from the one that it resembles.</summary>
+    /// <param name="told">Orders of bars of which a trap was told.</param>
+    private static IEnumerable<Trap> InLines(
+        BarMusic[] music,
+        TuneLine[] lines,
+        Dictionary<int, Run> parts,
+        HashSet<int> told
+    )
+    {
         foreach (var (n, line) in lines.Index().Where(l => l.Item.Like is not null))
         {
             var other = lines[line.Like!.Value];
-            var (before, here) = (
-                TuneForm.Full(music, other.FirstBar, other.EndBar),
-                TuneForm.Full(music, line.FirstBar, line.EndBar)
-            );
+            var before = TuneForm.Full(music, other.FirstBar, other.EndBar);
+            var here = TuneForm.Full(music, line.FirstBar, line.EndBar);
             (int Earlier, int Later)[] differing =
             [
                 .. before.Zip(here).Where(pair => music[pair.First].Key != music[pair.Second].Key),
@@ -73,18 +85,26 @@ public sealed record Trap(TrapKind Kind, int Bar, int Like, BarDifference Differ
                     : trap;
             }
         }
+    }
 
-        // Runs that part in the middle of a line; at the end of a line everyone looks up.
+    /// <summary>Runs that part in the middle of a line; at the end of a line everyone looks up.</summary>
+    private static IEnumerable<Trap> InMidLine(
+        BarMusic[] music,
+        TuneLine[] lines,
+        IEnumerable<Run> runs,
+        HashSet<int> told
+    )
+    {
         var starts = lines.Select(l => l.FirstBar).ToHashSet();
-        foreach (var run in parts.Values.Where(r => !starts.Contains(r.Parts)).Take(MostPartings))
-        {
-            if (told.Add(run.Parts))
-                yield return Between(music, TrapKind.Parting, run.Parts, run.Goes) with
-                {
-                    SameBefore = run.Length,
-                };
-        }
+        return runs.Where(r => !starts.Contains(r.Parts))
+            .Take(MostPartings)
+            .Where(r => told.Add(r.Parts))
+            .Select(r => Between(music, TrapKind.Parting, r.Parts, r.Goes) with { SameBefore = r.Length });
+    }
 
+    /// <summary>Bars that are another one but for a note.</summary>
+    private static IEnumerable<Trap> InBars(BarMusic[] music, HashSet<int> told)
+    {
         var met = new HashSet<int>();
         var byRhythm = new Dictionary<int, List<int>>();
         var found = 0;

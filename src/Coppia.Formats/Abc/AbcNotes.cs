@@ -135,50 +135,58 @@ internal sealed partial class AbcVoice
 
         for (var i = 0; i < parts.Count; i++)
         {
-            var first = i == 0;
-            var last = i == parts.Count - 1;
-            var inTuplet = _pending.TupletLeft > 0;
-            var e = new ScoreEvent
-            {
-                Pitch = pitches.Count > 0 ? pitches[0] : null,
-                Chord = [.. pitches.Skip(1)],
-                Value = inTuplet
-                    ? parts[i] with
-                    {
-                        TupletActual = _pending.TupletActual,
-                        TupletNormal = _pending.TupletNormal,
-                    }
-                    : parts[i],
-                IsBarRest = isBarRest,
-                TiedOn = !last && pitches.Count > 0,
-                At = at,
-                TupletStart = inTuplet && first && _pending.TupletStart,
-                TupletStop = inTuplet && last && _pending.TupletLeft == 1,
-            };
-            if (first)
-            {
-                e = e with
-                {
-                    SlurStarts = _pending.SlurStarts,
-                    Marks = _pending.Marks,
-                    PrintedFinger = _pending.Finger,
-                    PrintedFingerTo = _pending.FingerTo,
-                    Hairpin = _pending.Hairpin,
-                    HairpinStop = _pending.HairpinStop,
-                    ClefChange = _pending.Clef,
-                    Dynamic = _pending.Dynamic,
-                    Words = _pending.Words,
-                    Graces = pitches.Count > 0 ? _pending.Graces : [],
-                };
-            }
-
+            var (first, last) = (i == 0, i == parts.Count - 1);
+            var e = Part(parts[i], pitches, first, last) with { IsBarRest = isBarRest, At = at };
             if (first && pitches.Count > 0)
                 _lyrics.Note(Draft.EventCount);
-            Draft.Add(e);
+            Draft.Add(first ? WithPending(e) : e);
         }
 
         if (pitches.Count > 0)
             _tiedAlters = [];
+        ForgetPending();
+        return true;
+    }
+
+    /// <summary>One of the tied values that a length is made of.</summary>
+    private ScoreEvent Part(NoteValue value, IReadOnlyList<Pitch> pitches, bool first, bool last)
+    {
+        var inTuplet = _pending.TupletLeft > 0;
+        return new ScoreEvent
+        {
+            Pitch = pitches.Count > 0 ? pitches[0] : null,
+            Chord = [.. pitches.Skip(1)],
+            Value = inTuplet
+                ? value with
+                {
+                    TupletActual = _pending.TupletActual,
+                    TupletNormal = _pending.TupletNormal,
+                }
+                : value,
+            TiedOn = !last && pitches.Count > 0,
+            TupletStart = inTuplet && first && _pending.TupletStart,
+            TupletStop = inTuplet && last && _pending.TupletLeft == 1,
+        };
+    }
+
+    /// <summary>What stood before a note belongs to it.</summary>
+    private ScoreEvent WithPending(ScoreEvent e) =>
+        e with
+        {
+            SlurStarts = _pending.SlurStarts,
+            Marks = _pending.Marks,
+            PrintedFinger = _pending.Finger,
+            PrintedFingerTo = _pending.FingerTo,
+            Hairpin = _pending.Hairpin,
+            HairpinStop = _pending.HairpinStop,
+            ClefChange = _pending.Clef,
+            Dynamic = _pending.Dynamic,
+            Words = _pending.Words,
+            Graces = e.Pitch is not null ? _pending.Graces : [],
+        };
+
+    private void ForgetPending()
+    {
         if (_pending.TupletLeft > 0)
             _pending.TupletLeft--;
         _pending.TupletStart = false;
@@ -191,7 +199,6 @@ internal sealed partial class AbcVoice
         _pending.Words = null;
         _pending.Graces = [];
         _pending.GracesOpen = null;
-        return true;
     }
 
     private void CloseSlur()

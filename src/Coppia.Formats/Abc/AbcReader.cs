@@ -1,4 +1,3 @@
-using System.Text.RegularExpressions;
 using Coppia.Core.Music;
 using Coppia.Formats.Source;
 using static Coppia.Core.Wording.Messages.Catalogue;
@@ -45,32 +44,45 @@ public static partial class AbcReader
             return new ReadResult(null, tune.Errors, [.. tune.LeftOut.Notices()]);
         }
 
-        var voices = ReadBody(lines.AsSpan(body), tune);
-        var notices = new List<Notice>();
-        var read = voices.Select(v => (Voice: v, Bars: BarDraft.MendBindings(v.Finish(), tune.LeftOut))).ToArray();
-        var sounding = read.Where(r => !r.Voice.IsUnpitched && r.Bars.Any(b => b.Events.Any(e => !e.IsRest))).ToArray();
-        foreach (var silent in read.Where(r => r.Voice.IsUnpitched))
-            notices.Add(
-                new Notice(
-                    new(source.FirstLine, 1),
-                    null,
-                    Say("abc.reader.voice-has-no-pitches-and-is-left", ("id", silent.Voice.Id)),
-                    IsLoss: true
-                )
-            );
-        var at = new SourcePosition(body < lines.Length ? lines[body].Number : lines[^1].Number, 1);
+        var voices = AbcBody.Read(lines.AsSpan(body), tune);
+        var read = voices.Select(v => new ReadVoice(v, BarDraft.MendBindings(v.Finish(), tune.LeftOut))).ToArray();
+        var sounding = read.Where(r => r.Sounds).ToArray();
         if (tune.Errors.Count == 0 && sounding.Length == 0)
         {
             var rests = read.FirstOrDefault(r => !r.Voice.IsUnpitched && r.Bars.Any(b => b.Events.Count > 0));
+            var at = new SourcePosition(body < lines.Length ? lines[body].Number : lines[^1].Number, 1);
             return new ReadResult(null, [SourceError.NoNotes(at)], [.. tune.LeftOut.Notices()])
             {
-                Silent = rests.Voice is null ? null : ScoreAssembly.Finish(Draft(tune, rests.Voice, rests.Bars)).Score,
+                Silent = rests is null ? null : ScoreAssembly.Finish(Draft(tune, rests.Voice, rests.Bars)).Score,
             };
         }
 
         if (tune.Errors.Count > 0)
             return new ReadResult(null, [.. tune.Errors.OrderBy(e => e.At)], [.. tune.LeftOut.Notices()]);
+        var notices = Unpitched(read, source);
+        var lined = ScoreLines.WithSharedWays(Lined(sounding, tune, notices));
+        return new ReadResult(lined[0].Score, [], [.. tune.LeftOut.Notices(), .. notices]) { Lines = lined };
+    }
 
+    private sealed record ReadVoice(AbcVoice Voice, IReadOnlyList<Bar> Bars)
+    {
+        public bool Sounds => !Voice.IsUnpitched && Bars.Any(b => b.Events.Any(e => !e.IsRest));
+    }
+
+    private static List<Notice> Unpitched(IEnumerable<ReadVoice> read, AbcTuneText source) =>
+        [
+            .. read.Where(r => r.Voice.IsUnpitched)
+                .Select(r => new Notice(
+                    new(source.FirstLine, 1),
+                    null,
+                    Say("abc.reader.voice-has-no-pitches-and-is-left", ("id", r.Voice.Id)),
+                    IsLoss: true
+                )),
+        ];
+
+    /// <summary>The voices as lines of a score; what is said of it is said of the first.</summary>
+    private static List<ScoreLine> Lined(ReadVoice[] sounding, AbcTune tune, List<Notice> notices)
+    {
         var lined = new List<ScoreLine>();
         foreach (var (voice, bars) in sounding)
         {
@@ -82,20 +94,14 @@ public static partial class AbcReader
             if (voice.MissingLastBarline)
             {
                 var last = score.Bars[^1];
-                notices.Add(
-                    new Notice(
-                        last.At,
-                        last.Number,
-                        Say("abc.reader.bar-has-no-closing-barline-it-is", ("last", last.Number))
-                    )
-                );
+                var open = Say("abc.reader.bar-has-no-closing-barline-it-is", ("last", last.Number));
+                notices.Add(new Notice(last.At, last.Number, open));
             }
 
             notices.AddRange(faults.Select(Notice.Of));
         }
 
-        var shared = ScoreLines.WithSharedWays(lined);
-        return new ReadResult(shared[0].Score, [], [.. tune.LeftOut.Notices(), .. notices]) { Lines = shared };
+        return lined;
     }
 
     /// <summary>
@@ -220,78 +226,6 @@ public static partial class AbcReader
             tune.BreaksAtExclamation = directive.Contains('!', StringComparison.Ordinal);
     }
 
-    private static List<AbcVoice> ReadBody(ReadOnlySpan<AbcLine> lines, AbcTune tune)
-    {
-        var voices = new List<AbcVoice>();
-        foreach (var (value, at) in tune.HeaderVoices)
-            VoiceOf(value, at);
-        var now = voices.Count > 0 ? voices[0] : null;
-        var field = '\0';
-        foreach (var line in lines)
-        {
-            switch (line.Kind)
-            {
-                case AbcLineKind.Text:
-                    tune.LeftOut.Add(Say("abc.reader.lines-of-text-are-left-out"), new(line.Number, 1));
-                    break;
-                case AbcLineKind.MoreOfField when field is 'w':
-                    Now().Sing(line.Value);
-                    break;
-                case AbcLineKind.Field when line.Field == 'V':
-                    now = VoiceOf(line.Value, new(line.Number, 3));
-                    break;
-                case AbcLineKind.Field when line.Field == 'w':
-                    Now().Sing(line.Value);
-                    break;
-                case AbcLineKind.Field:
-                    Now().Field(line.Field, line.Value, new(line.Number, 3));
-                    break;
-                case AbcLineKind.Music:
-                    Music(line);
-                    break;
-            }
-
-            field = line.Kind == AbcLineKind.Field ? line.Field : field;
-        }
-
-        return voices;
-
-        AbcVoice Now() => now ??= VoiceOf("1", default);
-
-        // A voice may change within a line: [V:2].
-        void Music(AbcLine line)
-        {
-            var goesOn = line.Text.EndsWith('\\');
-            var end = goesOn ? line.Text.Length - 1 : line.Text.Length;
-            var from = 0;
-            foreach (Match change in VoiceChange().Matches(line.Text))
-            {
-                if (change.Index > from && line.Text[from..change.Index].Trim().Length > 0)
-                    Now().Read(line.Text, line.Number, from, change.Index, breaks: false);
-                now = VoiceOf(change.Groups[1].Value, new(line.Number, change.Index + 1));
-                from = change.Index + change.Length;
-            }
-
-            Now().Read(line.Text, line.Number, from, Math.Max(from, end), breaks: !goesOn);
-        }
-
-        AbcVoice VoiceOf(string value, SourcePosition at)
-        {
-            var words = value.Trim().Split([' ', '\t'], 2, StringSplitOptions.RemoveEmptyEntries);
-            var id = words.Length > 0 ? words[0] : "1";
-            var voice = voices.Find(v => v.Id == id);
-            if (voice is null)
-            {
-                tune.Size.AddLine(at);
-                voices.Add(voice = new AbcVoice(tune, id));
-            }
-
-            if (words.Length > 1)
-                voice.Take(AbcKey.OfVoice(words[1]), at);
-            return voice;
-        }
-    }
-
     private static SourceError NoKey(AbcTuneText source, AbcLine[] lines)
     {
         return lines.All(l => l.Kind == AbcLineKind.Empty)
@@ -306,7 +240,4 @@ public static partial class AbcReader
                 Say("abc.reader.a-header-that-ends-with-a-key")
             );
     }
-
-    [GeneratedRegex(@"\[V:\s*([^\]]*)\]")]
-    private static partial Regex VoiceChange();
 }

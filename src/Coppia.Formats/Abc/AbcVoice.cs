@@ -124,7 +124,14 @@ internal sealed partial class AbcVoice
             Quoted();
         else if (c == '!' || c == '+' && PlusDecorationPattern().IsMatch(_line, _at))
             Decoration(c);
-        else if (c == '(' && char.IsAsciiDigit(Peek(1)))
+        else if (!Curve(c) && !Notes(c))
+            Unsounding(c);
+    }
+
+    /// <summary>A slur, a tuplet or a tie; false for none of them.</summary>
+    private bool Curve(char c)
+    {
+        if (c == '(' && char.IsAsciiDigit(Peek(1)))
             Tuplet();
         else if (c == '(' || c == '.' && Peek(1) == '(')
         {
@@ -136,15 +143,32 @@ internal sealed partial class AbcVoice
             CloseSlur();
             _at++;
         }
-        else if (c == '{')
+        else if (c == '-' || c == '.' && Peek(1) == '-')
+            Tie();
+        else
+            return false;
+        return true;
+    }
+
+    /// <summary>A note, chord or rest, or what changes their length; false for none of them.</summary>
+    private bool Notes(char c)
+    {
+        if (c == '{')
             Graces();
         else if (c is '<' or '>')
             Broken(c);
-        else if (c == '-' || c == '.' && Peek(1) == '-')
-            Tie();
         else if (c is 'z' or 'x' or 'Z' or 'X')
             Rest(c);
-        else if (c == 'y')
+        else if (c == '[' || c is '^' or '_' or '=' || IsNoteLetter(c))
+            NoteOrChord();
+        else
+            return false;
+        return true;
+    }
+
+    private void Unsounding(char c)
+    {
+        if (c == 'y')
         {
             // Room between notes, as wide as the number behind it says.
             _at++;
@@ -152,14 +176,12 @@ internal sealed partial class AbcVoice
         }
         else if (c == '&')
             Overlay();
-        else if (c == '[' || c is '^' or '_' or '=' || IsNoteLetter(c))
-            NoteOrChord();
         else if (_tune.SignOf(c) is { } sign)
         {
             Sign(sign, Here);
             _at++;
         }
-        else if (c == '\\' || c == '*' || c == '|')
+        else if (c is '\\' or '*' or '|')
             _at++;
         else
             Unknown();

@@ -223,6 +223,15 @@ public static class AbcWriter
             text.Append(CultureInfo.InvariantCulture, $"!{finger}!");
         if (e.PrintedFingerTo is { } next)
             text.Append(CultureInfo.InvariantCulture, $"!{next}!");
+        WriteNotes(text, e, signs);
+        if (e.TiedOn)
+            text.Append('-');
+        text.Append(')', e.SlurStops);
+    }
+
+    /// <summary>Its grace notes, and the note, chord or rest itself.</summary>
+    private static void WriteNotes(StringBuilder text, ScoreEvent e, IReadOnlyDictionary<string, bool[]> signs)
+    {
         if (e.Graces.Count > 0)
         {
             text.Append(e.Graces[0].Slashed ? "{/" : "{");
@@ -244,10 +253,6 @@ public static class AbcWriter
                 .Append(']')
                 .Append(Length(e.Value.WrittenLength));
         }
-
-        if (e.TiedOn)
-            text.Append('-');
-        text.Append(')', e.SlurStops);
     }
 
     private static string Note(Pitch pitch, bool sign)

@@ -35,62 +35,8 @@ internal sealed partial class TypedHead
         if (NamedPattern().Match(line) is { Success: true } named)
         {
             var (name, value) = (named.Groups[1].Value.ToLowerInvariant(), named.Groups[2].Value.Trim());
-            var at = new SourcePosition(number, named.Groups[2].Index + 1);
-            switch (name)
-            {
-                case "title":
-                    Title = value;
-                    break;
-                case "key" when KeyOf(value) is { } key:
-                    Key = key;
-                    break;
-                case "key":
-                    errors.Add(
-                        new SourceError(
-                            at,
-                            Say("letters.typed-head.is-not-a-key", ("value", value)),
-                            Say("letters.typed-head.a-key-such-as-d-b-major")
-                        )
-                    );
-                    break;
-                case "time" or "meter" when AbcFields.Meter(value) is ({ } time, null):
-                    Time = time;
-                    break;
-                case "time" or "meter":
-                    errors.Add(
-                        new SourceError(
-                            at,
-                            Say("abc.reader.is-not-a-meter", ("value", value)),
-                            Say("letters.typed-head.a-meter-such-as-4-4-3")
-                        )
-                    );
-                    break;
-                case "for" or "instrument" when PrintedFor.Named(value) is { } instrument:
-                    Instrument = instrument;
-                    break;
-                case "for" or "instrument":
-                    errors.Add(
-                        new SourceError(
-                            at,
-                            Say("letters.typed-head.is-not-an-instrument", ("value", value)),
-                            Core.Wording.Terms.Labels.Instruments
-                        )
-                    );
-                    break;
-                case "clef" when Clef.Named(value) is { } clef:
-                    Clef = clef;
-                    break;
-                case "clef":
-                    errors.Add(
-                        new SourceError(
-                            at,
-                            Say("letters.typed-head.is-not-a-clef", ("value", value)),
-                            Say("letters.typed-head.clefs")
-                        )
-                    );
-                    break;
-            }
-
+            if (!TakeNamed(name, value))
+                errors.Add(Wrong(name, value, new SourcePosition(number, named.Groups[2].Index + 1)));
             return true;
         }
 
@@ -102,6 +48,57 @@ internal sealed partial class TypedHead
             return false;
         return true;
     }
+
+    /// <summary>False where the value is none.</summary>
+    private bool TakeNamed(string name, string value)
+    {
+        switch (name)
+        {
+            case "title":
+                Title = value;
+                return true;
+            case "key":
+                Key = KeyOf(value) ?? Key;
+                return KeyOf(value) is not null;
+            case "time" or "meter":
+                var (time, wrong) = AbcFields.Meter(value);
+                Time = wrong is null && time is not null ? time : Time;
+                return wrong is null && time is not null;
+            case "for" or "instrument":
+                Instrument = PrintedFor.Named(value) ?? Instrument;
+                return PrintedFor.Named(value) is not null;
+            case "clef":
+                Clef = Clef.Named(value) ?? Clef;
+                return Clef.Named(value) is not null;
+            default:
+                return true;
+        }
+    }
+
+    private static SourceError Wrong(string name, string value, SourcePosition at) =>
+        name switch
+        {
+            "key" => new SourceError(
+                at,
+                Say("letters.typed-head.is-not-a-key", ("value", value)),
+                Say("letters.typed-head.a-key-such-as-d-b-major")
+            ),
+            "clef" => new SourceError(
+                at,
+                Say("letters.typed-head.is-not-a-clef", ("value", value)),
+                Say("letters.typed-head.clefs")
+            ),
+            "time" or "meter" => new SourceError(
+                at,
+                Say("abc.reader.is-not-a-meter", ("value", value)),
+                Say("letters.typed-head.a-meter-such-as-4-4-3")
+            ),
+            _ => new SourceError(
+                at,
+                Say("letters.typed-head.is-not-an-instrument", ("value", value)),
+                Core.Wording.Terms.Labels.Instruments
+            ),
+        };
 
     /// <summary>True for a line that only the head of typed letters or fingers has.</summary>
     public static bool IsHead(string line) =>

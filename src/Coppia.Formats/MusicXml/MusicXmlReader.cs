@@ -78,62 +78,68 @@ public static class MusicXmlReader
         TuneSize size
     )
     {
-        var leftOut = new LeftOut();
-        var errors = new List<SourceError>();
-        var names = root.Element("part-list")
+        var read = new Reading(root, withSilence, size);
+        foreach (var (id, measures) in parts)
+            read.Add(id, measures);
+        return read.Result();
+    }
+
+    /// <summary>The lines of a score, part after part; what is said of it is said of its main line.</summary>
+    private sealed class Reading(XElement root, bool withSilence, TuneSize size)
+    {
+        private readonly LeftOut _leftOut = new();
+        private readonly List<SourceError> _errors = [];
+        private readonly List<Notice> _notices = [];
+        private readonly List<ScoreLine> _lines = [];
+        private readonly ILookup<string, string>? _names = root.Element("part-list")
             ?.Elements("score-part")
             .ToLookup(p => (string?)p.Attribute("id") ?? "", NameOf);
-        var notices = new List<Notice>();
-        var lines = new List<ScoreLine>();
-        ScoreLine? main = null;
-        MusicXmlPart? first = null;
-        foreach (var (id, measures) in parts)
+        private ScoreLine? _main;
+        private MusicXmlPart? _first;
+
+        public void Add(string id, List<XElement> measures)
         {
             size.AddLine(measures.Count > 0 ? At(measures[0]) : At(root));
-            var part = new MusicXmlPart(leftOut, errors);
+            var part = new MusicXmlPart(_leftOut, _errors);
             part.Read(measures);
-            first ??= part;
-            var name = names?[id].FirstOrDefault() ?? "";
-            var own = MusicXmlLine.Of(part, id, name, leftOut, withSilence, size);
+            _first ??= part;
+            var name = _names?[id].FirstOrDefault() ?? "";
+            var own = MusicXmlLine.Of(part, id, name, _leftOut, withSilence, size);
             if (own.Count == 0 && part.HasUnpitched)
-                notices.Add(
-                    new Notice(
-                        At(root),
-                        null,
-                        Say(
-                            "musicxml.reader.the-part-has-no-pitches-and-is",
-                            ("what", name.Length > 0 ? $"“{name}”" : id)
-                        ),
-                        IsLoss: true
-                    )
-                );
-            if (errors.Count > 0)
-                continue;
+            {
+                var what = name.Length > 0 ? $"“{name}”" : id;
+                var left = Say("musicxml.reader.the-part-has-no-pitches-and-is", ("what", what));
+                _notices.Add(new Notice(At(root), null, left, IsLoss: true));
+            }
+
+            if (_errors.Count > 0)
+                return;
             foreach (var line in own)
             {
-                var bars = BarDraft.MendBindings(line.Draft.Finish(), leftOut);
-                var (score, faults) = ScoreAssembly.Finish(HeadOf(root, first, part, name, bars), part.PickUpMarked);
-                lines.Add(new ScoreLine(line.Key, line.Name, score));
-                if (main is not null || line != MusicXmlLine.Main(own))
+                var bars = BarDraft.MendBindings(line.Draft.Finish(), _leftOut);
+                var (score, faults) = ScoreAssembly.Finish(HeadOf(root, _first, part, name, bars), part.PickUpMarked);
+                _lines.Add(new ScoreLine(line.Key, line.Name, score));
+                if (_main is not null || line != MusicXmlLine.Main(own))
                     continue;
-                main = lines[^1];
-                notices.AddRange(faults.Select(Notice.Of));
+                _main = _lines[^1];
+                _notices.AddRange(faults.Select(Notice.Of));
             }
         }
 
-        if (errors.Count == 0 && lines.Count == 0)
-            return ReadResult.Failed(SourceError.NoNotes(At(root))) with
-            {
-                IsSilent = true,
-                Notices = [.. leftOut.Notices()],
-            };
-        if (errors.Count > 0)
-            return new ReadResult(null, [.. errors.OrderBy(e => e.At)], [.. leftOut.Notices()]);
-        var shared = ScoreLines.WithSharedWays(lines);
-        return new ReadResult(shared.First(l => l.Key == main!.Key).Score, [], [.. leftOut.Notices(), .. notices])
+        public ReadResult Result()
         {
-            Lines = shared,
-        };
+            if (_errors.Count == 0 && _lines.Count == 0)
+                return ReadResult.Failed(SourceError.NoNotes(At(root))) with
+                {
+                    IsSilent = true,
+                    Notices = [.. _leftOut.Notices()],
+                };
+            if (_errors.Count > 0)
+                return new ReadResult(null, [.. _errors.OrderBy(e => e.At)], [.. _leftOut.Notices()]);
+            var shared = ScoreLines.WithSharedWays(_lines);
+            var score = shared.First(l => l.Key == _main!.Key).Score;
+            return new ReadResult(score, [], [.. _leftOut.Notices(), .. _notices]) { Lines = shared };
+        }
     }
 
     private static Score HeadOf(

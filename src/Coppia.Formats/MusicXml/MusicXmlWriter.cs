@@ -129,24 +129,25 @@ public static class MusicXmlWriter
 
         if (before is null)
             measure.Add(TempoDirection(score));
-        if (bar.RepeatStart || bar.EndingStart is not null)
-        {
-            measure.Add(
-                new XElement(
-                    "barline",
-                    new XAttribute("location", "left"),
-                    bar.RepeatStart ? new XElement("bar-style", "heavy-light") : null,
-                    bar.EndingStart is { } start
-                        ? new XElement("ending", new XAttribute("number", start), new XAttribute("type", "start"))
-                        : null,
-                    bar.RepeatStart ? new XElement("repeat", new XAttribute("direction", "forward")) : null
-                )
-            );
-        }
-
+        measure.Add(LeftBarline(bar));
         if (bar.Label is { } label)
             measure.Add(Direction(new XElement("rehearsal", label)));
         measure.Add(MusicXmlWaymarks.Write(score, bar.Waymarks & (Waymarks.Segno | Waymarks.Coda)));
+        AddNotes(measure, bar, before, divisions, slurs, extras);
+        measure.Add(MusicXmlWaymarks.Write(score, bar.Waymarks & ~(Waymarks.Segno | Waymarks.Coda)));
+        measure.Add(RightBarline(bar, ending));
+        return measure;
+    }
+
+    private static void AddNotes(
+        XElement measure,
+        Bar bar,
+        Bar? before,
+        long divisions,
+        SlurNumbers slurs,
+        MusicXmlExtras extras
+    )
+    {
         var beams = Beams.Of(bar);
         var shown = Accidentals.Shown(bar, before is null ? new HashSet<int>() : Accidentals.TiedOut(before));
         var tiedIn = before?.Events is [.., { TiedOn: true }];
@@ -170,11 +171,20 @@ public static class MusicXmlWriter
             );
             tiedIn = e.TiedOn;
         }
-
-        measure.Add(MusicXmlWaymarks.Write(score, bar.Waymarks & ~(Waymarks.Segno | Waymarks.Coda)));
-        measure.Add(RightBarline(bar, ending));
-        return measure;
     }
+
+    private static XElement? LeftBarline(Bar bar) =>
+        bar.RepeatStart || bar.EndingStart is not null
+            ? new XElement(
+                "barline",
+                new XAttribute("location", "left"),
+                bar.RepeatStart ? new XElement("bar-style", "heavy-light") : null,
+                bar.EndingStart is { } start
+                    ? new XElement("ending", new XAttribute("number", start), new XAttribute("type", "start"))
+                    : null,
+                bar.RepeatStart ? new XElement("repeat", new XAttribute("direction", "forward")) : null
+            )
+            : null;
 
     private static XElement? Attributes(Bar bar, Bar? before, long divisions)
     {

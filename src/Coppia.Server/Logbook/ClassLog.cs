@@ -25,26 +25,8 @@ internal sealed class ClassLog(
         var one = asker.Class;
         var today = asker.Today;
         var since = LogRecords.First(today, first);
-        var (practice, slips) = (reported.Practice(one.Id, since), reported.Slips(one.Id, since));
         var notes = reported.Notes(one.Id, today.AddDays(1 - NoteDays));
-        var set = work.Of(one.Id, since);
-        var done = work.Done(one.Id).Select(d => (d.WorkId, d.LearnerId)).ToHashSet();
-        var own = learners.Of(one.Id);
-        (LearnerRecord Who, LearnerLog Log)[] logs =
-        [
-            .. own.Select(l =>
-                (
-                    l,
-                    LogRecords.LogOf(
-                        practice[l.Id],
-                        slips[l.Id],
-                        notes[l.Id],
-                        set.Where(w => w.IsFor(l)),
-                        w => done.Contains((w.Id, l.Id))
-                    )
-                )
-            ),
-        ];
+        var logs = LogsOf(one, since, notes);
         var titles = names.Titles(
             logs.SelectMany(l => l.Log.Notes.Select(n => n.Tune).Concat(l.Log.Tasks.Select(t => t.Tune))).OfType<long>()
         );
@@ -60,17 +42,7 @@ internal sealed class ClassLog(
                     l.Log.Last
                 )),
             ],
-            Ask:
-            [
-                .. AskFirst
-                    .Of([.. logs.Select(l => (l.Who, l.Log))], today)
-                    .Select(a => new AskView(
-                        a.Learner.Id,
-                        a.Learner.Nickname,
-                        a.Learner.Instrument,
-                        LogRecords.Said(a.Why, titles)
-                    )),
-            ],
+            Ask: AskOf(logs, today, titles),
             Help: [.. HabitsOf(logs, today), .. TunesOf(logs, today, titles)],
             Quiet:
             [
@@ -84,6 +56,44 @@ internal sealed class ClassLog(
             ]
         );
     }
+
+    /// <summary>The learners of a class, each with what they reported since a day.</summary>
+    private (LearnerRecord Who, LearnerLog Log)[] LogsOf(
+        ClassRecord one,
+        DateOnly since,
+        ILookup<long, LearnerNoteRecord> notes
+    )
+    {
+        var (practice, slips) = (reported.Practice(one.Id, since), reported.Slips(one.Id, since));
+        var set = work.Of(one.Id, since);
+        var done = work.Done(one.Id).Select(d => (d.WorkId, d.LearnerId)).ToHashSet();
+        return [.. learners.Of(one.Id).Select(l => (l, LogOf(l)))];
+
+        LearnerLog LogOf(LearnerRecord l) =>
+            LogRecords.LogOf(
+                practice[l.Id],
+                slips[l.Id],
+                notes[l.Id],
+                set.Where(w => w.IsFor(l)),
+                w => done.Contains((w.Id, l.Id))
+            );
+    }
+
+    private static AskView[] AskOf(
+        IEnumerable<(LearnerRecord Who, LearnerLog Log)> logs,
+        DateOnly today,
+        IReadOnlyDictionary<long, string> titles
+    ) =>
+        [
+            .. AskFirst
+                .Of([.. logs], today)
+                .Select(a => new AskView(
+                    a.Learner.Id,
+                    a.Learner.Nickname,
+                    a.Learner.Instrument,
+                    LogRecords.Said(a.Why, titles)
+                )),
+        ];
 
     /// <summary>Habits, and who has them; what most have comes first.</summary>
     private static IEnumerable<HelpView> HabitsOf(

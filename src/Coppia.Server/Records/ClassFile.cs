@@ -64,43 +64,34 @@ public sealed record ClassFile(
             Each(
                 Known,
                 Say("records.class-file.what-is-known-change"),
-                k => k.Added.Concat(k.Removed).All(t => !t.Contains('\n', StringComparison.Ordinal)),
+                k => k.IsSound,
                 Say("records.class-file.a-line-for-each-thing"),
-                k => new KnownChangeRecord
-                {
-                    Cause = k.Cause,
-                    About = k.About,
-                    TuneId = k.Tune,
-                    Added = string.Join('\n', k.Added),
-                    Removed = string.Join('\n', k.Removed),
-                    MadeAt = k.MadeAt,
-                    MadeBy = k.MadeBy,
-                    TakenBackAt = k.TakenBackAt,
-                }
+                k => k.Record()
             ),
             RecordsOf(Work, Say("records.class-file.set-work")),
             [.. Learners.Select(l => l.Copy(text))],
-            Booklet is { } b
-                ? new BookletRecord
-                {
-                    Title = b.Title.Length is > 0 and <= Limits.LongestTaskTitle
-                        ? b.Title
-                        : throw new FormatException(
-                            Say(
-                                "records.class-file.booklet-expected-a-title-of-1-to",
-                                ("longestTitle", Limits.LongestTaskTitle)
-                            )
-                        ),
-                    PerPage = b.PerPage == 1 ? 1 : 2,
-                    Pairs = b.Pairs,
-                    Names = b.Names,
-                    Shown = b.Shown,
-                }
-                : null,
+            Booklet is { } booklet ? RecordOf(booklet) : null,
             Booklet?.Pieces ?? [],
             [.. (Lessons ?? []).Select((l, i) => l.Record(text, i + 1))]
         );
     }
+
+    private static BookletRecord RecordOf(BookletDoc booklet) =>
+        new()
+        {
+            Title = booklet.Title.Length is > 0 and <= Limits.LongestTaskTitle
+                ? booklet.Title
+                : throw new FormatException(
+                    Say(
+                        "records.class-file.booklet-expected-a-title-of-1-to",
+                        ("longestTitle", Limits.LongestTaskTitle)
+                    )
+                ),
+            PerPage = booklet.PerPage == 1 ? 1 : 2,
+            Pairs = booklet.Pairs,
+            Names = booklet.Names,
+            Shown = booklet.Shown,
+        };
 
     internal static WorkInFile WorkOf(WorkRecord w) =>
         new(w.Id, w.Kind, w.Due, w.MadeAt, w.MadeBy, w.TuneId, w.SheetId, w.Tempo, w.Instrument, w.TaskId);

@@ -1,12 +1,9 @@
 using Coppia.Core.Instruments;
-using Coppia.Core.Practice;
 using Coppia.Core.School;
 using Coppia.Data.Classes;
 using Coppia.Data.Desk;
-using Coppia.Data.Logbook;
 using Coppia.Data.Records;
 using Coppia.Server.Classes;
-using Coppia.Server.Desk;
 using Coppia.Server.Logbook;
 using static Coppia.Core.Wording.Messages.Catalogue;
 
@@ -14,99 +11,6 @@ namespace Coppia.Server.Records;
 
 /// <summary>A tune or sheet that a file speaks of, by the number that it goes by there.</summary>
 public sealed record NamedInFile(long Id, string Title);
-
-/// <summary>One change of what a class knows, in a file; things are lines such as "key D".</summary>
-public sealed record KnownInFile(
-    KnownCause Cause,
-    string About,
-    IReadOnlyList<string> Added,
-    IReadOnlyList<string> Removed,
-    DateTime MadeAt,
-    string MadeBy = "",
-    long? Tune = null,
-    DateTime? TakenBackAt = null
-);
-
-/// <summary>Something that is set, in a file.</summary>
-/// <param name="Id">Its number there, by which learners have done it.</param>
-/// <param name="Instrument">The section it is for; null for all.</param>
-/// <param name="Due">A day, such as 2026-09-14.</param>
-public sealed record WorkInFile(
-    long Id,
-    WorkKind Kind,
-    DateOnly Due,
-    DateTime MadeAt,
-    string MadeBy = "",
-    long? Tune = null,
-    long? Sheet = null,
-    int? Tempo = null,
-    string? Instrument = null,
-    long? Task = null
-);
-
-/// <summary>A writing task that a file speaks of, by the number that it goes by there.</summary>
-public sealed record TaskInFile(long Id, string Title, TaskDoc Plan);
-
-/// <summary>How a piece was, in a file.</summary>
-public sealed record VersionInFile(DateTime At, PieceDoc Piece);
-
-/// <summary>What a teacher said of a piece, in a file.</summary>
-public sealed record RemarkInFile(string Words, DateTime At, string By = "", int? Bar = null);
-
-/// <summary>A piece, in a file.</summary>
-/// <param name="Id">Its number there, by which the booklet speaks of it.</param>
-/// <param name="Work">The number of what it is written for, where that is still set.</param>
-/// <param name="Rules">The task under which it was begun.</param>
-public sealed record PieceInFile(
-    long Id,
-    string Title,
-    int Level,
-    HandInState State,
-    DateTime MadeAt,
-    DateTime ChangedAt,
-    TaskDoc Rules,
-    PieceDoc Piece,
-    IReadOnlyList<VersionInFile> Versions,
-    IReadOnlyList<RemarkInFile> Remarks,
-    long? Work = null,
-    long? Task = null,
-    DateTime? HandedInAt = null
-);
-
-/// <summary>That something set was done, in a file.</summary>
-public sealed record DoneInFile(long Work, DateTime At, string By = "");
-
-/// <summary>Minutes, in a file.</summary>
-public sealed record PracticeInFile(
-    string Key,
-    DateOnly Day,
-    DateTime At,
-    int Minutes,
-    long? Tune = null,
-    int? Tempo = null,
-    string By = ""
-);
-
-/// <summary>An answer to a card, in a file.</summary>
-public sealed record AnswerInFile(
-    string Key,
-    string Card,
-    DateOnly Day,
-    DateTime At,
-    bool Right,
-    double Seconds,
-    string Mistake = ""
-);
-
-/// <summary>Where a card lies, in a file.</summary>
-public sealed record BoxInFile(string Card, int Box, DateOnly Due);
-
-/// <summary>A ready sentence to the teacher, in a file.</summary>
-public sealed record NoteInFile(string Key, DateOnly Day, DateTime At, LearnerNote Note, long? Tune = null);
-
-/// <summary>The line of a score that a learner reads, in a file.</summary>
-/// <param name="Line">The line's key, 1 to 100 characters.</param>
-public sealed record LineInFile(long Tune, string Line);
 
 /// <summary>A learner with all that is kept of them, in a file.</summary>
 /// <param name="Link">What cannot be guessed of their link; only where a deletion may be taken back, never in a file
@@ -180,92 +84,61 @@ public sealed record LearnerInFile(
             ClassFile.Each(
                 Practice,
                 Say("records.learner-file.copy-practice", ("where", where)),
-                p => Report.CanBe(p.Minutes, p.Tempo) && Report.IsKey(p.Key),
+                p => p.IsSound,
                 Say(
                     "records.learner-file.a-key-minutes-and-a-tempo",
                     ("mostMinutes", Limits.MostMinutes),
                     ("slowest", Limits.SlowestTempo),
                     ("fastest", Limits.FastestTempo)
                 ),
-                p => new PracticeRecord
-                {
-                    Key = p.Key,
-                    Day = p.Day,
-                    At = p.At,
-                    Minutes = p.Minutes,
-                    TuneId = p.Tune,
-                    Tempo = p.Tempo,
-                    MadeBy = p.By,
-                }
+                p => p.Record()
             ),
             ClassFile.Each(
                 Answers,
                 Say("records.learner-file.copy-answer", ("where", where)),
-                a => ClassFile.IsCard(a.Card) && Report.IsKey(a.Key) && a.Mistake.Length <= 40,
+                a => a.IsSound,
                 Say("records.learner-file.a-key-a-card-and-a-kind"),
-                a => new CardAnswerRecord
-                {
-                    Key = a.Key,
-                    Card = a.Card,
-                    Day = a.Day,
-                    At = a.At,
-                    Right = a.Right,
-                    Seconds = Math.Clamp(a.Seconds, 0, Report.MostSeconds),
-                    Mistake = a.Mistake,
-                }
+                a => a.Record()
             ),
             ClassFile.Each(
                 Boxes,
                 Say("records.learner-file.copy-box", ("where", where)),
-                b => b.Box is >= 1 and <= 5 && ClassFile.IsCard(b.Card),
+                b => b.IsSound,
                 Say("records.learner-file.a-card-and-a-box-from-1"),
-                b => new CardBoxRecord
-                {
-                    Card = b.Card,
-                    Box = b.Box,
-                    Due = b.Due,
-                }
+                b => b.Record()
             ),
             ClassFile.Each(
                 Notes,
                 Say("records.learner-file.copy-note", ("where", where)),
                 n => Report.IsKey(n.Key),
                 Say("records.learner-file.a-key-of-1-to-60-characters"),
-                n => new LearnerNoteRecord
-                {
-                    Key = n.Key,
-                    Day = n.Day,
-                    At = n.At,
-                    Note = LearnerNotes.Text(n.Note),
-                    TuneId = n.Tune,
-                }
+                n => n.Record()
             ),
             ClassFile.RecordsOf(Work, Say("records.learner-file.set-work", ("where", where))),
-            [
-                .. Done.Select(d => new DoneRecord
-                {
-                    WorkId = d.Work,
-                    DoneAt = d.At,
-                    MadeBy = d.By,
-                }),
-            ],
-            ClassFile.Each(
-                Pieces ?? [],
-                Say("records.learner-file.copy-piece", ("where", where)),
-                IsSound,
-                Say("records.learner-file.a-title-and-a-piece-that-its"),
-                p => CopyOf(p, text)
-            ),
-            ClassFile.Each(
-                // One line a tune.
-                [.. (Lines ?? []).DistinctBy(n => n.Tune)],
-                Say("records.learner-file.copy-line", ("where", where)),
-                n => n.Line.Length is > 0 and <= 100,
-                Say("records.learner-file.a-line-of-1-to-100-characters"),
-                n => new LearnerLineRecord { TuneId = n.Tune, Line = n.Line }
-            )
+            [.. Done.Select(d => d.Record())],
+            PiecesOf(where, text),
+            LinesOf(where)
         );
     }
+
+    private IReadOnlyList<HandInCopy> PiecesOf(string where, Func<object, string> text) =>
+        ClassFile.Each(
+            Pieces ?? [],
+            Say("records.learner-file.copy-piece", ("where", where)),
+            IsSound,
+            Say("records.learner-file.a-title-and-a-piece-that-its"),
+            p => CopyOf(p, text)
+        );
+
+    /// <summary>One line a tune.</summary>
+    private IReadOnlyList<LearnerLineRecord> LinesOf(string where) =>
+        ClassFile.Each(
+            [.. (Lines ?? []).DistinctBy(n => n.Tune)],
+            Say("records.learner-file.copy-line", ("where", where)),
+            n => n.IsSound,
+            Say("records.learner-file.a-line-of-1-to-100-characters"),
+            n => n.Record()
+        );
 
     private static bool IsSound(PieceInFile p)
     {
