@@ -82,18 +82,7 @@ internal static class BowArmPlay
         var fitting = Figures.Where(f => f.Max() < ground.Count).ToArray();
         if (fitting.Length == 0)
             throw request.Impossible(SheetFault.TooFewNotes);
-        // Quarters, eighths, and sixteenths where the class has them: each twice as fast as the one before.
-        NoteValue[] values =
-            request.Values.Count > 0
-                ? [.. request.Values.OrderByDescending(v => v.Length)]
-                :
-                [
-                    NoteValue.Quarter,
-                    Eighth,
-                    .. request.Players.All(p => p.Known.Values.Contains(Sixteenth))
-                        ? [Sixteenth]
-                        : Array.Empty<NoteValue>(),
-                ];
+        var values = QuickValues(request);
         if (!values.All(v => SheetRequest.Fills(v, meter)))
             throw request.Impossible(SheetFault.NoValues);
         var bars = new List<IReadOnlyList<SketchNote>>();
@@ -101,35 +90,39 @@ internal static class BowArmPlay
         foreach (var figure in seeded.Shuffled(fitting).Take(Math.Max(1, (request.Count ?? 8) / 4)))
         {
             var start = Math.Min(seeded.Of(starts), ground.Count - 1 - figure.Max());
-            var slow = Whole(values[0]);
-            bars.AddRange([
-                [slow[0][0] with { Words = "pizz." }, .. slow[0].Skip(1)],
-                .. slow.Skip(1),
-            ]);
-            bars.AddRange([
-                [slow[0][0] with { Words = "arco" }, .. slow[0].Skip(1)],
-                .. slow.Skip(1),
-            ]);
-            bars.AddRange(values.Skip(1).SelectMany(Whole));
-
-            // The figure over and over, until it ends with a bar.
-            List<SketchNote[]> Whole(NoteValue value)
-            {
-                var perBar = (int)meter.BarLength.WholeTimes(value.Length);
-                var notes = perBar;
-                while (notes % figure.Length > 0)
-                    notes += perBar;
-                return
-                [
-                    .. Enumerable
-                        .Range(0, notes)
-                        .Select(i => new SketchNote(start + figure[i % figure.Length], value))
-                        .Chunk(perBar),
-                ];
-            }
+            var slow = OverAndOver(figure, start, values[0], meter);
+            foreach (var how in new[] { "pizz.", "arco" })
+                bars.AddRange([
+                    [slow[0][0] with { Words = how }, .. slow[0].Skip(1)],
+                    .. slow.Skip(1),
+                ]);
+            bars.AddRange(values.Skip(1).SelectMany(v => OverAndOver(figure, start, v, meter)));
         }
 
         return Exercise.Of(request, ground, meter, bars);
+    }
+
+    /// <summary>Quarters, eighths, and sixteenths where the class has them: each twice as fast as the one
+    /// before.</summary>
+    private static NoteValue[] QuickValues(SheetRequest request) =>
+        request.Values.Count > 0 ? [.. request.Values.OrderByDescending(v => v.Length)]
+        : request.Players.All(p => p.Known.Values.Contains(Sixteenth)) ? [NoteValue.Quarter, Eighth, Sixteenth]
+        : [NoteValue.Quarter, Eighth];
+
+    /// <summary>The figure over and over, until it ends with a bar.</summary>
+    private static List<SketchNote[]> OverAndOver(
+        IReadOnlyList<int> figure,
+        int start,
+        NoteValue value,
+        TimeSignature meter
+    )
+    {
+        var perBar = (int)meter.BarLength.WholeTimes(value.Length);
+        var notes = perBar;
+        while (notes % figure.Count > 0)
+            notes += perBar;
+        var played = Enumerable.Range(0, notes).Select(i => new SketchNote(start + figure[i % figure.Count], value));
+        return [.. played.Chunk(perBar)];
     }
 
     /// <summary>Each rhythm on one open string, on the notes of the scale, and turned round.</summary>

@@ -65,54 +65,48 @@ internal static class TuneChunks
             yield return Alone(Rung.ThreeNotes, notes[spot.From - 1], notes[spot.From], notes[spot.To]);
         var order = reading.Score.Bars.Index().ToDictionary(b => b.Item.Id, b => b.Index);
         var (first, last) = (order[notes[spot.From].Note.Bar.Id], order[notes[spot.To].Note.Bar.Id]);
-        yield return Whole(Rung.Bar, last, last);
+        yield return Whole(reading, Rung.Bar, last, last);
         if (first < last)
-            yield return Whole(Rung.TwoBars, first, last);
+            yield return Whole(reading, Rung.TwoBars, first, last);
         else if (last + 1 < reading.Score.Bars.Count)
-            yield return Whole(Rung.TwoBars, last, last + 1);
+            yield return Whole(reading, Rung.TwoBars, last, last + 1);
+    }
 
-        // The notes by themselves, with silence to the end of the bar.
-        GrownStage Alone(Rung rung, params ReadingNote[] some)
+    /// <summary>The notes by themselves, with silence to the end of the bar.</summary>
+    private static GrownStage Alone(Rung rung, params ReadingNote[] some)
+    {
+        var bar = some[^1].Note.Bar;
+        ScoreEvent[] events = [.. some.SelectMany(n => Lone(n.Note))];
+        var room =
+            (bar.Time?.BarLength ?? Fraction.Zero) - events.Aggregate(Fraction.Zero, (sum, e) => sum + e.Value.Length);
+        var rests =
+            room > Fraction.Zero
+                ? (NoteValue.Split(room) ?? []).Reverse().Select(v => new ScoreEvent { Value = v })
+                : [];
+        int[] places =
+        [
+            .. events.Index().Where(e => !(e.Index > 0 && events[e.Index - 1].TiedOn)).Select(e => e.Index),
+        ];
+        return new GrownStage(
+            rung,
+            [bar with { Events = [.. events, .. rests], Time = room < Fraction.Zero ? null : bar.Time }],
+            [.. Pinned(0, some, places)]
+        );
+    }
+
+    private static GrownStage Whole(PlayerReading reading, Rung rung, int from, int to)
+    {
+        var (bars, pins) = (new List<Bar>(), new List<(int, int, Pin)>());
+        for (var b = from; b <= to; b++)
         {
-            var bar = some[^1].Note.Bar;
-            ScoreEvent[] events = [.. some.SelectMany(n => Lone(n.Note))];
-            var room =
-                (bar.Time?.BarLength ?? Fraction.Zero)
-                - events.Aggregate(Fraction.Zero, (sum, e) => sum + e.Value.Length);
-            var rests =
-                room > Fraction.Zero
-                    ? (NoteValue.Split(room) ?? []).Reverse().Select(v => new ScoreEvent { Value = v })
-                    : [];
-            int[] places =
-            [
-                .. events.Index().Where(e => !(e.Index > 0 && events[e.Index - 1].TiedOn)).Select(e => e.Index),
-            ];
-            return new GrownStage(
-                rung,
-                [bar with { Events = [.. events, .. rests], Time = room < Fraction.Zero ? null : bar.Time }],
-                [.. Pinned(0, some, places)]
-            );
+            var bar = reading.Score.Bars[b];
+            var here = reading.NotesIn(b, b + 1).Where(n => !n.Note.IsGrace).ToArray();
+            int[] places = [.. here.Select(n => bar.Events.Index().First(e => e.Item.Id == n.Note.Id).Index)];
+            pins.AddRange(Pinned(bars.Count, here, places));
+            bars.Add(bar);
         }
 
-        GrownStage Whole(Rung rung, int from, int to)
-        {
-            var (bars, pins) = (new List<Bar>(), new List<(int, int, Pin)>());
-            for (var b = from; b <= to; b++)
-            {
-                var bar = reading.Score.Bars[b];
-                var here = reading.NotesIn(b, b + 1).Where(n => !n.Note.IsGrace).ToArray();
-                pins.AddRange(
-                    Pinned(
-                        bars.Count,
-                        here,
-                        [.. here.Select(n => bar.Events.Index().First(e => e.Item.Id == n.Note.Id).Index)]
-                    )
-                );
-                bars.Add(bar);
-            }
-
-            return new GrownStage(rung, bars, pins);
-        }
+        return new GrownStage(rung, bars, pins);
     }
 
     private static IEnumerable<(int Bar, int At, Pin Pin)> Pinned(int bar, ReadingNote[] some, int[] places) =>

@@ -72,22 +72,9 @@ public sealed record CallSheet(IReadOnlyList<PlayerReading> Sections, IReadOnlyL
     {
         var bar = sections[0].Score.Bars[order];
         var end = bar.StartsAt + bar.Length;
-        var begins = new SortedDictionary<Moment, ReadingNote?[]>();
-        foreach (var (s, reading) in sections.Index().Where(r => order < r.Item.Score.Bars.Count))
-        {
-            var (at, graces) = (Fraction.Zero, 0);
-            foreach (var note in reading.NotesIn(order, order + 1))
-            {
-                graces = note.Note.Onset == at ? graces : 0;
-                at = note.Note.Onset;
-                var moment = new Moment(at, note.Note.IsGrace ? graces++ : int.MaxValue);
-                At(moment)[s] = note;
-            }
-        }
-
+        var begins = BeginningIn(sections, order);
         foreach (var moment in Silences(bar, begins, held))
-            At(moment);
-
+            begins.TryAdd(moment, new ReadingNote?[sections.Count]);
         var moments = begins.ToArray();
         foreach (var (i, (moment, notes)) in moments.Index())
         {
@@ -114,9 +101,29 @@ public sealed record CallSheet(IReadOnlyList<PlayerReading> Sections, IReadOnlyL
 
         for (var s = 0; s < held.Length; s++)
             held[s] -= end;
+    }
 
-        ReadingNote?[] At(Moment moment) =>
-            begins.TryGetValue(moment, out var found) ? found : begins[moment] = new ReadingNote?[sections.Count];
+    /// <summary>The notes that begin in a bar, by their moments, one a section.</summary>
+    private static SortedDictionary<Moment, ReadingNote?[]> BeginningIn(
+        IReadOnlyList<PlayerReading> sections,
+        int order
+    )
+    {
+        var begins = new SortedDictionary<Moment, ReadingNote?[]>();
+        foreach (var (s, reading) in sections.Index().Where(r => order < r.Item.Score.Bars.Count))
+        {
+            var (at, graces) = (Fraction.Zero, 0);
+            foreach (var note in reading.NotesIn(order, order + 1))
+            {
+                graces = note.Note.Onset == at ? graces : 0;
+                at = note.Note.Onset;
+                var moment = new Moment(at, note.Note.IsGrace ? graces++ : int.MaxValue);
+                begins.TryAdd(moment, new ReadingNote?[sections.Count]);
+                begins[moment][s] = note;
+            }
+        }
+
+        return begins;
     }
 
     /// <summary>Where a rest is printed and no section sounds on, in order.</summary>

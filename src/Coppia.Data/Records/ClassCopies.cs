@@ -153,7 +153,7 @@ public sealed class ClassCopies(
         return id;
     }
 
-    /// <summary>Numbers that what is set has here, by those in the copy; what needs more than is here is left.</summary>
+    /// <summary>Numbers that what is set has here, by those in the copy.</summary>
     private static Dictionary<long, long> Set(
         SqliteConnection connection,
         SqliteTransaction step,

@@ -105,16 +105,7 @@ internal sealed partial record AbcKey
             return 0;
         }
 
-        var taken = 1;
-        var mode = match.Groups[3].Value;
-        if (mode.Length == 0 && words.Length > 1 && Modes.ContainsKey(Short(words[1])) && words[1].Length > 0)
-            mode = words[taken++];
-        // "exp" says that the signs which follow are all there are.
-        var explicitly = mode == "exp" || words.Length > taken && words[taken] == "exp";
-        if (words.Length > taken && words[taken] == "exp")
-            taken++;
-        if (mode == "exp")
-            mode = "";
+        var (taken, mode, explicitly) = ModeOf(words, match.Groups[3].Value);
         if (!Modes.TryGetValue(Short(mode), out var known))
         {
             Wrong = Say("abc.key.is-not-a-mode", ("mode", mode));
@@ -129,7 +120,6 @@ internal sealed partial record AbcKey
         }
 
         var own = words[taken..].TakeWhile(w => SignsPattern().IsMatch(w)).ToArray();
-        taken += own.Length;
         var signs = own.SelectMany(w => SignPattern().Matches(w));
         SetKey(
             named.Value,
@@ -140,7 +130,25 @@ internal sealed partial record AbcKey
                 ),
             ]
         );
-        return taken;
+        return taken + own.Length;
+    }
+
+    /// <summary>
+    /// The mode, how many words were taken with it, and whether the signs which follow are all there are ("exp").
+    /// </summary>
+    private static (int Taken, string Mode, bool Explicitly) ModeOf(string[] words, string mode)
+    {
+        var taken = 1;
+        if (mode.Length == 0 && words.Length > 1 && Modes.ContainsKey(Short(words[1])) && words[1].Length > 0)
+            mode = words[taken++];
+        var explicitly = mode == "exp";
+        if (words.Length > taken && words[taken] == "exp")
+        {
+            explicitly = true;
+            taken++;
+        }
+
+        return (taken, mode == "exp" ? "" : mode, explicitly);
     }
 
     /// <summary>
@@ -178,6 +186,31 @@ internal sealed partial record AbcKey
         return new KeySignature(fifths, mode ?? Mode.Major);
     }
 
+    /// <summary>How a line looks or sounds elsewhere does not change what is printed.</summary>
+    private static readonly HashSet<string> Quiet =
+    [
+        "sname",
+        "snm",
+        "subname",
+        "stem",
+        "stems",
+        "staffscale",
+        "stafflines",
+        "gstems",
+        "dyn",
+        "lyrics",
+        "program",
+        "score",
+        "staves",
+        "merge",
+        "up",
+        "down",
+        "cue",
+        "gchord",
+        "bracket",
+        "brace",
+    ];
+
     private void Properties(IEnumerable<string> words, bool inKeyLine)
     {
         foreach (var word in words)
@@ -198,27 +231,7 @@ internal sealed partial record AbcKey
                 case "name" or "nm":
                     Name = AbcText.Plain(value.Replace("\\n", " ", StringComparison.Ordinal));
                     break;
-                // How a line looks or sounds elsewhere does not change what is printed.
-                case "sname"
-                or "snm"
-                or "subname"
-                or "stem"
-                or "stems"
-                or "staffscale"
-                or "stafflines"
-                or "gstems"
-                or "dyn"
-                or "lyrics"
-                or "program"
-                or "score"
-                or "staves"
-                or "merge"
-                or "up"
-                or "down"
-                or "cue"
-                or "gchord"
-                or "bracket"
-                or "brace":
+                case var quiet when Quiet.Contains(quiet):
                     break;
                 case "transpose" or "t" or "middle" or "m" or "shift" or "sound":
                     LeftOut.Add(Say("abc.key.is-left-out-the-notes-stay-where", ("word", word)));

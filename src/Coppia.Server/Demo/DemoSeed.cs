@@ -55,57 +55,55 @@ internal sealed class DemoSeed(
         if (tunes.List(new TuneQuery(Count: 1)).Total > 0)
             return;
         foreach (var demo in Read<DemoTune[]>(folder, "tunes.json"))
-        {
-            var source = File.ReadAllText(Path.Combine(folder, "tunes", demo.File));
-            var read = TuneReader.Read(source);
-            if (read.Score is null)
-                throw new InvalidDataException($"{demo.File}:{read.Errors[0]}");
-            tunes.Add(NewTune.Of(new TuneRequest(source, PrintedFor: demo.PrintedFor), read));
-        }
-
+            Put(demo, folder);
         var one = Read<DemoClass>(folder, "class.json");
         var records = new DemoRecords(folder, title => Named(title).Tune.Id, calendar);
-        var (work, done) = records.Work(one.Work, one.Learners);
         var pieces = Read<DemoPieces>(folder, "pieces.json");
-        var id = classes.Add(
-            new ClassCopy(
-                new ClassRecord
-                {
-                    Name = one.Name,
-                    LessonMinutes = one.LessonMinutes,
-                    CreatedAt = records.At(daysAgo: 56),
-                },
-                Changes(one),
-                [.. work, pieces.Set(records)],
-                [
-                    .. one
-                        .Learners.Select(l => ClassRules.RecordOf(0, l))
-                        .Select(who =>
-                            records.Of(who, one.Notes) with
-                            {
-                                Done =
-                                [
-                                    .. done.Where(d => d.Nickname == who.Nickname).Select(d => d.Done),
-                                    .. pieces.Done(who.Nickname, records),
-                                ],
-                                HandIns = [.. pieces.Of(who, records, files.Text)],
-                            }
-                        ),
-                ],
-                new BookletRecord { Title = pieces.Booklet, Shown = true },
-                pieces.Accepted,
-                []
-            ),
-            new Numbers(
-                id => id,
-                id => id,
-                new Dictionary<long, TaskCopy> { [DemoPieces.Task] = new(pieces.Title, files.Text(pieces.Doc)) }
-            )
-        );
+        var tasks = new Dictionary<long, TaskCopy> { [DemoPieces.Task] = new(pieces.Title, files.Text(pieces.Doc)) };
+        var id = classes.Add(CopyOf(one, records, pieces), new Numbers(id => id, id => id, tasks));
         // Next Monday's lesson stands ready.
         var today = asker.Today;
         var monday = today.AddDays(1 + (7 - (int)today.DayOfWeek) % 7);
         planned.Add(lessons.Plan(kept.Find(id)!, monday));
+    }
+
+    private void Put(DemoTune demo, string folder)
+    {
+        var source = File.ReadAllText(Path.Combine(folder, "tunes", demo.File));
+        var read = TuneReader.Read(source);
+        if (read.Score is null)
+            throw new InvalidDataException($"{demo.File}:{read.Errors[0]}");
+        tunes.Add(NewTune.Of(new TuneRequest(source, PrintedFor: demo.PrintedFor), read));
+    }
+
+    private ClassCopy CopyOf(DemoClass one, DemoRecords records, DemoPieces pieces)
+    {
+        var (work, done) = records.Work(one.Work, one.Learners);
+        return new ClassCopy(
+            new ClassRecord
+            {
+                Name = one.Name,
+                LessonMinutes = one.LessonMinutes,
+                CreatedAt = records.At(daysAgo: 56),
+            },
+            Changes(one),
+            [.. work, pieces.Set(records)],
+            [.. one.Learners.Select(l => LearnerOf(ClassRules.RecordOf(0, l)))],
+            new BookletRecord { Title = pieces.Booklet, Shown = true },
+            pieces.Accepted,
+            []
+        );
+
+        LearnerCopy LearnerOf(LearnerRecord who) =>
+            records.Of(who, one.Notes) with
+            {
+                Done =
+                [
+                    .. done.Where(d => d.Nickname == who.Nickname).Select(d => d.Done),
+                    .. pieces.Done(who.Nickname, records),
+                ],
+                HandIns = [.. pieces.Of(who, records, files.Text)],
+            };
     }
 
     private List<KnownChangeRecord> Changes(DemoClass one)

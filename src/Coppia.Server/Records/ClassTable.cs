@@ -153,25 +153,27 @@ internal sealed class ClassTable(
                     ? new[] { Row(Day(d.DoneAt), who, on, "done", SetWork.TitleOf(w), by: d.MadeBy) }
                     : []
             ),
-            .. l.HandIns.SelectMany(h =>
-                new[] { Row(Day(h.HandIn.MadeAt), who, on, "wrote", h.HandIn.Title, came: StateOf(h.HandIn)) }.Concat(
-                    h.Remarks.Select(r =>
-                        Row(
-                            Day(r.MadeAt),
-                            who,
-                            on,
-                            "remark",
-                            h.HandIn.Title,
-                            came: (r.Bar is { } b ? Say("records.class-table.rows-of-bar", ("b", b)) : "") + r.Words,
-                            by: r.MadeBy
-                        )
-                    )
-                )
-            ),
+            .. l.HandIns.SelectMany(h => RowsOf(h, who, on)),
         ];
 
         string TitleOf(long? tune) => tune is { } id ? titles.GetValueOrDefault(id, "") : "";
     }
+
+    /// <summary>A piece, and what was said of it.</summary>
+    private IEnumerable<string[]> RowsOf(HandInCopy h, string who, string on) =>
+        h
+            .Remarks.Select(r =>
+                Row(
+                    Day(r.MadeAt),
+                    who,
+                    on,
+                    "remark",
+                    h.HandIn.Title,
+                    came: (r.Bar is { } b ? Say("records.class-table.rows-of-bar", ("b", b)) : "") + r.Words,
+                    by: r.MadeBy
+                )
+            )
+            .Prepend(Row(Day(h.HandIn.MadeAt), who, on, "wrote", h.HandIn.Title, came: StateOf(h.HandIn)));
 
     private static string StateOf(HandInRecord piece) =>
         piece.State switch

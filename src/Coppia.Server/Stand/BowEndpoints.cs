@@ -1,5 +1,6 @@
 using Coppia.Core.Bowing;
 using Coppia.Core.Knowledge;
+using Coppia.Core.Music;
 using Coppia.Core.Wording.Stand;
 using Coppia.Data.Stand;
 using Coppia.Server.Asked;
@@ -157,21 +158,7 @@ internal static class BowEndpoints
             if (changes.FirstOrDefault(c => Verdict(c.Edit) != c.Was) is { } late)
                 throw RefusedException.Meanwhile(BowWords.ChangedMeanwhile(kept.Score, late.NoteId));
             var touched = changes.Select(c => c.Edit).ToHashSet();
-            try
-            {
-                BowEdits.Apply(
-                    kept.Score,
-                    [
-                        .. taken.Where(e => !touched.Contains(e)),
-                        .. changes.Where(c => c.To == BowVerdict.Taken).Select(c => c.Edit),
-                    ]
-                );
-            }
-            catch (ImpossibleBowEditException e)
-            {
-                throw new RefusedException(422, BowWords.Impossible(e));
-            }
-
+            Try(kept.Score, taken.Where(e => !touched.Contains(e)), changes);
             // What was changed on another line of the score stays, and what the music does not have at present.
             var others = seen.Where(b => !touched.Any(e => e.NoteId == b.NoteId && KindOf(e) == b.Kind));
             if (bows.Replace(id, seen, [.. others, .. changes.Where(c => c.To != BowVerdict.Open).Select(Record)]))
@@ -193,5 +180,18 @@ internal static class BowEndpoints
             };
 
         static string KindOf(BowEdit edit) => edit.Kind.ToString().ToLowerInvariant();
+    }
+
+    /// <exception cref="RefusedException">The music cannot be bowed so.</exception>
+    private static void Try(Score score, IEnumerable<BowEdit> taken, IEnumerable<BowVerdictChange> changes)
+    {
+        try
+        {
+            BowEdits.Apply(score, [.. taken, .. changes.Where(c => c.To == BowVerdict.Taken).Select(c => c.Edit)]);
+        }
+        catch (ImpossibleBowEditException e)
+        {
+            throw new RefusedException(422, BowWords.Impossible(e));
+        }
     }
 }

@@ -1,4 +1,5 @@
 using Coppia.Core.Fingering;
+using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
 using Coppia.Core.Reading;
 using Coppia.Core.Wording.Stand;
@@ -125,27 +126,33 @@ internal static class ReadingEndpoints
             PinRecord[] records =
             [
                 .. seen.Pins.Where(p => !touched.Contains(p.NoteId)),
-                .. changes
-                    .Where(c => c.To is not null)
-                    .Select(c => new PinRecord
-                    {
-                        NoteId = c.NoteId,
-                        Pitch = pitches[c.NoteId],
-                        String = c.To!.String,
-                        Finger = c.To.Finger,
-                    }),
+                .. changes.Where(c => c.To is not null).Select(c => RecordOf(c, pitches[c.NoteId])),
             ];
-            try
-            {
-                readings.Try(kept, player, records.Where(r => touched.Contains(r.NoteId) || now.ContainsKey(r.NoteId)));
-            }
-            catch (ImpossiblePinException e)
-            {
-                throw new RefusedException(422, PinWords.Impossible(e, player));
-            }
-
+            Try(readings, kept, player, records.Where(r => touched.Contains(r.NoteId) || now.ContainsKey(r.NoteId)));
             if (pins.Replace(id, player.Instrument.Id, seen, records, request.Printed?.To ?? seen.UsesPrinted))
                 return TypedResults.NoContent();
+        }
+    }
+
+    private static PinRecord RecordOf(PinChange change, string pitch) =>
+        new()
+        {
+            NoteId = change.NoteId,
+            Pitch = pitch,
+            String = change.To!.String,
+            Finger = change.To.Finger,
+        };
+
+    /// <exception cref="RefusedException">No hand can play it so.</exception>
+    private static void Try(Readings readings, KeptTune kept, Player player, IEnumerable<PinRecord> records)
+    {
+        try
+        {
+            readings.Try(kept, player, records);
+        }
+        catch (ImpossiblePinException e)
+        {
+            throw new RefusedException(422, PinWords.Impossible(e, player));
         }
     }
 

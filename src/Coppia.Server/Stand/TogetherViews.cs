@@ -106,8 +106,11 @@ public sealed record TogetherView(
 
     internal static TogetherView Of(KeptTune kept, CallSheet sheet, IReadOnlyList<SectionOfTune> sections)
     {
-        var words = new CallWords(sheet, [.. sections.Select(s => s.Called)]);
-        var readings = sheet.Sections.Select(s => new ReadingWords(s)).ToArray();
+        var called = new Called(
+            sheet,
+            new CallWords(sheet, [.. sections.Select(s => s.Called)]),
+            [.. sheet.Sections.Select(s => new ReadingWords(s))]
+        );
         var form = sheet.Sections[0].Tune.Form.Lines;
         return new TogetherView(
             TuneId: kept.Tune.Id,
@@ -115,33 +118,38 @@ public sealed record TogetherView(
             Lead: sections[0].Key,
             IsOneLine: sections.Select(s => s.Kept.Line.Key).Distinct().Count() == 1,
             TempoQuarters: ReadingView.TempoOf(sheet.Sections[0].Score),
-            Sections:
-            [
-                .. sheet.Sections.Select(
-                    (s, i) =>
-                        new TogetherSectionView(
-                            Key: sections[i].Key,
-                            Instrument: s.Instrument.Id,
-                            Name: sections[i].Line is { } own ? $"{s.Instrument.Name}, {own}" : s.Instrument.Name,
-                            Players: words.Section(i),
-                            Learners: sections[i].Learners,
-                            Line: kept.Lines.Count > 1 ? sections[i].Kept.Line.Name : null,
-                            Moved: OctaveWords.Moved(s.OctavesMoved),
-                            CannotPlay: [.. readings[i].Warnings],
-                            Beyond: s.Notes.Count(n => n is { Placement: not null, Fingered.Beyond: true }),
-                            Prefix: Prefix(i)
-                        )
-                ),
-            ],
-            Lines: [.. sheet.Lines.Select((l, i) => LineOf(l, FormWords.Letter(form[i])))]
+            Sections: [.. sections.Select((s, i) => called.Section(kept, s, i))],
+            Lines: [.. sheet.Lines.Select((l, i) => called.Line(l, FormWords.Letter(form[i])))]
         );
+    }
 
-        CallLineView LineOf(CallLine line, string letter) =>
+    /// <summary>A call sheet in words.</summary>
+    private sealed record Called(CallSheet Sheet, CallWords Words, ReadingWords[] Readings)
+    {
+        public TogetherSectionView Section(KeptTune kept, SectionOfTune section, int i)
+        {
+            var reading = Sheet.Sections[i];
+            var instrument = reading.Instrument;
+            return new TogetherSectionView(
+                Key: section.Key,
+                Instrument: instrument.Id,
+                Name: section.Line is { } own ? $"{instrument.Name}, {own}" : instrument.Name,
+                Players: Words.Section(i),
+                Learners: section.Learners,
+                Line: kept.Lines.Count > 1 ? section.Kept.Line.Name : null,
+                Moved: OctaveWords.Moved(reading.OctavesMoved),
+                CannotPlay: [.. Readings[i].Warnings],
+                Beyond: reading.Notes.Count(n => n is { Placement: not null, Fingered.Beyond: true }),
+                Prefix: Prefix(i)
+            );
+        }
+
+        public CallLineView Line(CallLine line, string letter) =>
             new(
                 line.FirstBar,
                 line.EndBar,
                 letter,
-                [.. line.Own.Select(words.Of)],
+                [.. line.Own.Select(Words.Of)],
                 [
                     .. line
                         .Moments.GroupBy(m => m.BarOrder)
@@ -155,41 +163,41 @@ public sealed record TogetherView(
                 ]
             );
 
-        CallMomentView[] Moments(CallMoment[] bar)
+        private CallMomentView[] Moments(CallMoment[] bar)
         {
-            var times = CallSheet.Times(bar, words.Call);
-            return [.. bar.Select((m, i) => MomentOf(m, times[i]))];
+            var times = CallSheet.Times(bar, Words.Call);
+            return [.. bar.Select((m, i) => Moment(m, times[i]))];
         }
 
-        CallMomentView MomentOf(CallMoment moment, int times) =>
+        private CallMomentView Moment(CallMoment moment, int times) =>
             new(
                 Beat: English.Mixed(moment.Beat),
                 At: ReadingView.Quarters(moment.Onset - moment.Bar.StartsAt),
                 Lasts: moment.IsGrace ? 0 : ReadingView.Quarters(moment.Lasts),
                 IsGrace: moment.IsGrace,
                 IsRest: moment.IsRest,
-                Name: words.Name(moment),
+                Name: Words.Name(moment),
                 Count: moment
                     .Sections.Index()
                     .Where(s => s.Item.Note is not null)
-                    .Select(s => readings[s.Index].Count(s.Item.Note!))
+                    .Select(s => Readings[s.Index].Count(s.Item.Note!))
                     .FirstOrDefault("")!,
-                Pairs: words.Pairs(moment),
-                Cues: [.. words.Cues(moment)],
+                Pairs: Words.Pairs(moment),
+                Cues: [.. Words.Cues(moment)],
                 Times: times,
-                Sections: [.. moment.Sections.Select((does, s) => SectionOf(does, s, words.Label(moment, s)))]
+                Sections: [.. moment.Sections.Select((does, s) => Does(does, s, Words.Label(moment, s)))]
             );
 
-        SectionMomentView SectionOf(SectionDoes does, int section, string label)
+        private SectionMomentView Does(SectionDoes does, int section, string label)
         {
-            var (reading, note) = (sheet.Sections[section], does.Note);
+            var (reading, note) = (Sheet.Sections[section], does.Note);
             var bowed = note is not null && !note.Note.Slurred && !reading.Tune.Bowing.Plucked[note.Note.Index];
             return new SectionMomentView(
                 NoteId: note?.Note.Id,
                 Label: label,
                 Sign: note?.Placement is { } at ? Labels.FingerSign(at.Pair, reading.Player.Style) : null,
                 Holds: does.Holds,
-                Position: note is null ? null : readings[section].NewPosition(note),
+                Position: note is null ? null : Readings[section].NewPosition(note),
                 Midi: note is null ? null : note.Note.Pitch.Midi + 12 * reading.Instrument.SoundingOctave,
                 Length: note is null ? 0 : ReadingView.Quarters(note.Note.Length),
                 Bow: bowed ? note!.Bow : null,

@@ -1,5 +1,7 @@
 using System.Text;
 using Coppia.Core.Bowing;
+using Coppia.Core.Knowledge;
+using Coppia.Core.Music;
 using Coppia.Formats.Abc;
 using Coppia.Formats.Books;
 using Coppia.Formats.MusicXml;
@@ -70,32 +72,11 @@ internal static class TuneFileEndpoints
                 )
             );
         var kept = readings.Kept(id);
-        MusicXmlExtras? extras = null;
-        IReadOnlyList<ScoreLine> lines =
-        [
-            .. kept
-                .Lines.Select(l => kept with { Line = l })
-                .Select(k => k.Line with { Score = BowEdits.Apply(k.Score, readings.BowsOf(k)) }),
-        ];
-        if (instrument is not null)
-        {
-            var player = styles.Player(instrument);
-            kept = kept.For(instrument);
-            var reading = readings.Of(kept, player);
-            lines = [new ScoreLine("1", player.Instrument.Name, reading.Score)];
-            extras = ReadingMusic.Extras(reading, shown);
-        }
-
-        lines =
-        [
-            .. lines.Select(l =>
-                l with
-                {
-                    Score = l.Score with { Title = kept.Tune.Title, Composer = kept.Tune.Composer },
-                }
-            ),
-        ];
-        var text = wanted == SourceFormat.Abc ? AbcWriter.Write(lines) : MusicXmlWriter.Write(lines, extras);
+        var (lines, extras) = instrument is null
+            ? (Bowed(readings, kept), null)
+            : ReadBy(readings, kept.For(instrument), styles.Player(instrument), shown);
+        ScoreLine[] named = [.. lines.Select(l => l with { Score = Named(l.Score, kept) })];
+        var text = wanted == SourceFormat.Abc ? AbcWriter.Write(named) : MusicXmlWriter.Write(named, extras);
         var name =
             string.Concat(kept.Tune.Title.Select(c => char.IsLetterOrDigit(c) ? c : '-')).Trim('-')
             + (instrument is null ? "" : "-" + instrument);
@@ -104,6 +85,33 @@ internal static class TuneFileEndpoints
             wanted == SourceFormat.Abc ? "text/vnd.abc" : "application/vnd.recordare.musicxml+xml",
             $"{name}.{(wanted == SourceFormat.Abc ? "abc" : "musicxml")}"
         );
+    }
+
+    private static Score Named(Score score, KeptTune kept) =>
+        score with
+        {
+            Title = kept.Tune.Title,
+            Composer = kept.Tune.Composer,
+        };
+
+    /// <summary>All lines of the tune with the bowing that was taken.</summary>
+    private static IReadOnlyList<ScoreLine> Bowed(Readings readings, KeptTune kept) =>
+        [
+            .. kept
+                .Lines.Select(l => kept with { Line = l })
+                .Select(k => k.Line with { Score = BowEdits.Apply(k.Score, readings.BowsOf(k)) }),
+        ];
+
+    /// <summary>The tune as one player reads it, with rows under its notes.</summary>
+    private static (IReadOnlyList<ScoreLine> Lines, MusicXmlExtras? Extras) ReadBy(
+        Readings readings,
+        KeptTune kept,
+        Player player,
+        IReadOnlyList<Row> rows
+    )
+    {
+        var reading = readings.Of(kept, player);
+        return ([new ScoreLine("1", player.Instrument.Name, reading.Score)], ReadingMusic.Extras(reading, rows));
     }
 
     /// <summary>The rows that are named, parted by commas; null where one is not known.</summary>

@@ -179,37 +179,8 @@ public sealed record WritingView(
                     .Chunk(Math.Clamp(perLine, 1, 8))
                     .Select(c => System(score, [.. c.Select(b => b.Index)])),
             ],
-            Bars:
-            [
-                .. score.Bars.Select(
-                    (b, i) =>
-                        new WritingBar(
-                            b.Id,
-                            English.Capital(b.Named()),
-                            WritingWords.Lacks(staff, i),
-                            b.RepeatStart,
-                            b.RepeatEnd,
-                            b.EndingStart
-                        )
-                ),
-            ],
-            Events:
-            [
-                .. score.Bars.SelectMany(
-                    (b, bar) =>
-                        b.Events.Select(
-                            (e, at) =>
-                                new WritingEvent(
-                                    Id: e.Id,
-                                    Bar: bar,
-                                    At: at,
-                                    Height: e.Pitch is { } p ? b.ClefOf(e).HeightOf(p) : null,
-                                    Midi: e.Pitch is { } q ? q.Midi + 12 * player.Instrument.SoundingOctave : null,
-                                    Name: e.Pitch is { } n ? Labels.Note(n, player.Style) : ""
-                                )
-                        )
-                ),
-            ],
+            Bars: BarsOf(staff),
+            Events: [.. score.Bars.SelectMany((b, bar) => EventsOf(b, bar, player))],
             Clefs: [.. Core.Music.Clef.All.Select(c => c.Name)],
             Said: WritingWords.At(staff, player.Style),
             Left: WritingWords.Left(staff),
@@ -217,6 +188,34 @@ public sealed record WritingView(
             Copied: Copy(staff)
         );
     }
+
+    private static WritingBar[] BarsOf(WritingStaff staff) =>
+        [
+            .. staff.Score.Bars.Select(
+                (b, i) =>
+                    new WritingBar(
+                        b.Id,
+                        English.Capital(b.Named()),
+                        WritingWords.Lacks(staff, i),
+                        b.RepeatStart,
+                        b.RepeatEnd,
+                        b.EndingStart
+                    )
+            ),
+        ];
+
+    private static IEnumerable<WritingEvent> EventsOf(Bar b, int bar, Player player) =>
+        b.Events.Select(
+            (e, at) =>
+                new WritingEvent(
+                    Id: e.Id,
+                    Bar: bar,
+                    At: at,
+                    Height: e.Pitch is { } p ? b.ClefOf(e).HeightOf(p) : null,
+                    Midi: e.Pitch is { } q ? q.Midi + 12 * player.Instrument.SoundingOctave : null,
+                    Name: e.Pitch is { } n ? Labels.Note(n, player.Style) : ""
+                )
+        );
 
     private static WritingSystem System(Score score, IReadOnlyList<int> bars)
     {

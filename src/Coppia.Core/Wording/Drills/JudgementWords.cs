@@ -73,33 +73,49 @@ public static class JudgementWords
     private static string OfSignature(SignatureJudgement judgement, Player player)
     {
         var (style, key) = (player.Style, judgement.Key);
-        var signs = key.Fifths < 0 ? Say("drills.judgement.flats") : Say("drills.judgement.sharps");
-        var letter = judgement.Letter is { } l ? Labels.Note(new Pitch(l, 0, 4), style) : "";
         var name = Labels.Key(key, style);
         return judgement.Kind switch
         {
             MistakeKind.OtherSigns => Say(
                 "drills.judgement.look-at-the-sign-itself-has",
                 ("name", name),
-                ("signs", signs)
+                ("signs", key.Fifths < 0 ? Say("drills.judgement.flats") : Say("drills.judgement.sharps"))
             ),
-            MistakeKind.LastSign when key.Fifths > 0 => Say(
-                "drills.judgement.that-is-the-last-sharp-the-key",
+            MistakeKind.LastSign => Say(
+                key.Fifths switch
+                {
+                    > 0 => "drills.judgement.that-is-the-last-sharp-the-key",
+                    -1 => "drills.judgement.that-is-the-flat-itself-one-flat",
+                    _ => "drills.judgement.that-is-the-last-flat-the-key",
+                },
                 ("name", name)
             ),
-            MistakeKind.LastSign when key.Fifths == -1 => Say(
-                "drills.judgement.that-is-the-flat-itself-one-flat",
-                ("name", name)
-            ),
-            MistakeKind.LastSign => Say("drills.judgement.that-is-the-last-flat-the-key", ("name", name)),
             MistakeKind.RelativeMinor => Say("drills.judgement.the-minor-key-has-these-signs-too", ("name", name)),
-            MistakeKind.SignLetter when key.AlterOf(judgement.Letter!.Value) != 0 => Say(
-                "drills.judgement.the-key-is-right-its-signature",
-                ("letter", letter),
+            MistakeKind.SignCount => Say(
+                "drills.judgement.count-the-signs-once-more-has",
+                ("name", name),
                 ("signature", Labels.Signature(key, style))
             ),
+            MistakeKind.SignLetter
+            or MistakeKind.SignOrder
+            or MistakeKind.SignPlace
+            or MistakeKind.OneStep
+            or MistakeKind.OtherClef => OfSigns(judgement, player),
+            _ => Say("drills.judgement.not-this-one-has", ("name", name), ("signature", Labels.Signature(key, style))),
+        };
+    }
+
+    /// <summary>The key is right, and one of its signs is not.</summary>
+    private static string OfSigns(SignatureJudgement judgement, Player player)
+    {
+        var (style, key, clef) = (player.Style, judgement.Key, player.Instrument.FirstClef.Name);
+        var letter = judgement.Letter is { } l ? Labels.Note(new Pitch(l, 0, 4), style) : "";
+        return judgement.Kind switch
+        {
             MistakeKind.SignLetter => Say(
-                "drills.judgement.the-key-is-right-but-it-leaves",
+                key.AlterOf(judgement.Letter!.Value) != 0
+                    ? "drills.judgement.the-key-is-right-its-signature"
+                    : "drills.judgement.the-key-is-right-but-it-leaves",
                 ("letter", letter),
                 ("signature", Labels.Signature(key, style))
             ),
@@ -110,23 +126,14 @@ public static class JudgementWords
             MistakeKind.SignPlace => Say(
                 "drills.judgement.the-right-letter-but-this-sign-is",
                 ("where", Where(judgement)),
-                ("firstClef", player.Instrument.FirstClef.Name)
+                ("firstClef", clef)
             ),
             MistakeKind.OneStep => Say(
                 "drills.judgement.one-step-off-is",
                 ("letter", letter),
                 ("where", Where(judgement))
             ),
-            MistakeKind.OtherClef => Say(
-                "drills.judgement.that-is-how-another-clef-has-it",
-                ("firstClef", player.Instrument.FirstClef.Name)
-            ),
-            MistakeKind.SignCount => Say(
-                "drills.judgement.count-the-signs-once-more-has",
-                ("name", name),
-                ("signature", Labels.Signature(key, style))
-            ),
-            _ => Say("drills.judgement.not-this-one-has", ("name", name), ("signature", Labels.Signature(key, style))),
+            _ => Say("drills.judgement.that-is-how-another-clef-has-it", ("firstClef", clef)),
         };
     }
 

@@ -199,23 +199,7 @@ public sealed class FormWords(TuneForm form, Score score, IReadOnlyList<Sounding
                 ("steps", Steps(likeness.Steps)),
                 ("higherOrLower", HigherOrLower(likeness.Steps))
             ),
-            LikenessKind.OtherRhythm when likeness.Shorter is not { } => Say(
-                "stand.form.is-in-another-rhythm",
-                ("here", here),
-                ("there", there)
-            ),
-            LikenessKind.OtherRhythm when likeness.IsQuicker => Say(
-                "stand.form.is-with",
-                ("here", here),
-                ("there", there),
-                ("shorter", likeness.Shorter.Value.Several(style.ValueNames))
-            ),
-            LikenessKind.OtherRhythm => Say(
-                "stand.form.is-without-its",
-                ("here", here),
-                ("there", there),
-                ("shorter", likeness.Shorter.Value.Several(style.ValueNames))
-            ),
+            LikenessKind.OtherRhythm => InOtherRhythm(likeness, here, there),
             LikenessKind.UpsideDown => Say(
                 "stand.form.turned-upside-down-what-went-up-goes",
                 ("here", here),
@@ -229,6 +213,16 @@ public sealed class FormWords(TuneForm form, Score score, IReadOnlyList<Sounding
             ),
         };
     }
+
+    private string InOtherRhythm(Likeness likeness, string here, string there) =>
+        likeness.Shorter is { } shorter
+            ? Say(
+                likeness.IsQuicker ? "stand.form.is-with" : "stand.form.is-without-its",
+                ("here", here),
+                ("there", there),
+                ("shorter", shorter.Several(style.ValueNames))
+            )
+            : Say("stand.form.is-in-another-rhythm", ("here", here), ("there", there));
 
     private string LinesSummary()
     {
