@@ -69,7 +69,7 @@ public class NotationTests
         var score = Lines.Score("D", "A|d d d d|d3", "4/4");
         Assert.Equal([0, 1, 2], score.Bars.Select(b => b.Number));
         Assert.Equal(4, SoundingNote.Of(score)[0].Beat.ToDouble());
-        Assert.Equal("4", CountWords.Said(Counts.Of(score, HouseStyle.Default)[0], HouseStyle.Default));
+        Assert.Equal("4", CountWords.Syllable(Counts.Of(score, HouseStyle.Default)[0], HouseStyle.Default));
     }
 
     [Fact] // Craft 9: four values, the last of which the tie goes on through.

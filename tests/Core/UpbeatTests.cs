@@ -28,7 +28,7 @@ public class UpbeatTests
         var counts = Counts.Of(Read(Cut), HouseStyle.Default);
         Assert.Equal(
             "2 1 2 1 2 1 2 1 2 1 2 1",
-            string.Join(' ', counts.Select(c => CountWords.Said(c, HouseStyle.Default)))
+            string.Join(' ', counts.Select(c => CountWords.Syllable(c, HouseStyle.Default)))
         );
     }
 

@@ -109,7 +109,7 @@ public class WritingStaffTests
     [InlineData("G", 0, "3/4")]
     [InlineData("GABGhX", 0, "1/4")]
     public void A_bar_says_what_it_lacks(string keys, int bar, string missing) =>
-        Assert.Equal(missing, $"{Typed(New(), keys).Missing(bar)}");
+        Assert.Equal(missing, $"{Typed(New(), keys).LackingIn(bar)}");
 
     [Fact]
     public void A_pick_up_is_short_and_the_next_bar_is_bar_1()
@@ -123,7 +123,7 @@ public class WritingStaffTests
     [InlineData(3, 4, "G4:1/4 A4:1/4 B4:1/4 | G4:1/4 A4:1/4 B4:1/4 | C5:1/4 D5:1/4")]
     [InlineData(2, 4, "G4:1/4 A4:1/4 | B4:1/4 G4:1/4 | A4:1/4 B4:1/4 | C5:1/4 D5:1/4")]
     public void Another_meter_pours_the_notes_anew(int beats, int unit, string bars) =>
-        Assert.Equal(bars, Written(Typed(New(), "GABGABCD").In(new TimeSignature(beats, unit), null)));
+        Assert.Equal(bars, Written(Typed(New(), "GABGABCD").WithMeter(new TimeSignature(beats, unit), null)));
 
     // What stands at a barline stays where a barline is still there; the order of playing goes as a whole or not at
     // all.
@@ -136,7 +136,7 @@ public class WritingStaffTests
     [InlineData("GABG:ABCD", 4, 1, "0 1 2")]
     public void Repeats_stay_where_there_is_a_barline(string keys, int beats, int pickUp, string order)
     {
-        var staff = Typed(New(), keys).In(new TimeSignature(beats, 4), new Fraction(pickUp, 4));
+        var staff = Typed(New(), keys).WithMeter(new TimeSignature(beats, 4), new Fraction(pickUp, 4));
         Assert.Equal(order, string.Join(' ', Coppia.Core.Form.PlayOrder.Of(staff.Score).Select(p => p.Bar)));
         Assert.Equal(order == "0 1 2" ? BarlineSigns.OrderOfPlaying : BarlineSigns.None, staff.LeftOut);
         Assert.Equal(BarlineSigns.None, staff.Note(new Pitch(Letter.G, 0, 4)).LeftOut);
@@ -151,7 +151,7 @@ public class WritingStaffTests
             .RepeatEnd()
             .MoveTo(new Caret(2, 1))
             .Ending(2);
-        var halved = staff.In(new TimeSignature(2, 4), null);
+        var halved = staff.WithMeter(new TimeSignature(2, 4), null);
         Assert.Equal([0, 1, 2, 3, 0, 1, 4, 5, 6, 7], Coppia.Core.Form.PlayOrder.Of(halved.Score).Select(p => p.Bar));
         Assert.Equal([null, null, "1", null, "2", null, null, null], halved.Score.Bars.Select(b => b.EndingStart));
     }
@@ -160,8 +160,8 @@ public class WritingStaffTests
     public void A_double_barline_that_falls_into_a_bar_is_told()
     {
         var staff = Typed(New(), "GABGABCD").ToStart().DoubleBarline();
-        Assert.Equal(Barline.Double, staff.In(new TimeSignature(2, 4), null).Score.Bars[1].Barline);
-        Assert.Equal(BarlineSigns.DoubleBarlines, staff.In(new TimeSignature(3, 4), null).LeftOut);
+        Assert.Equal(Barline.Double, staff.WithMeter(new TimeSignature(2, 4), null).Score.Bars[1].Barline);
+        Assert.Equal(BarlineSigns.DoubleBarlines, staff.WithMeter(new TimeSignature(3, 4), null).LeftOut);
     }
 
     // A silent bar before the notes is four beats of silence in any meter; behind the last note silence is nothing.
@@ -169,7 +169,7 @@ public class WritingStaffTests
     [InlineData(2, "Z | Z | A4:1/4 B4:1/4 | C5:1/4 D5:1/4")]
     [InlineData(3, "Z | z:1/4 A4:1/4 B4:1/4 | C5:1/4 D5:1/4")]
     public void A_bar_of_rest_lasts_as_long_as_before(int beats, string bars) =>
-        Assert.Equal(bars, Written(Typed(New(), "GABGABCDhssssX").In(new TimeSignature(beats, 4), null)));
+        Assert.Equal(bars, Written(Typed(New(), "GABGABCDhssssX").WithMeter(new TimeSignature(beats, 4), null)));
 
     [Fact]
     public void Keys_and_clefs_stay_with_their_notes()
@@ -177,11 +177,11 @@ public class WritingStaffTests
         var plain = Typed(New(), "GABGABCD");
         Bar[] bars = [plain.Score.Bars[0], plain.Score.Bars[1] with { Key = new KeySignature(2), Clef = Clef.Alto }];
         var staff = WritingStaff.Of(plain.Score with { Bars = bars });
-        var halved = staff.In(new TimeSignature(2, 4), null).Score;
+        var halved = staff.WithMeter(new TimeSignature(2, 4), null).Score;
         Assert.Equal([0, 0, 2, 2], halved.Bars.Select(b => b.Key.Fifths));
         Assert.Equal([Clef.Treble, Clef.Treble, Clef.Alto, Clef.Alto], halved.Bars.Select(b => b.Clef));
         // In threes the fifth note comes second in its bar, and the clef changes before it.
-        var threes = staff.In(new TimeSignature(3, 4), null).Score;
+        var threes = staff.WithMeter(new TimeSignature(3, 4), null).Score;
         Assert.Equal([null, null, null, null, Clef.Alto, null, null, null], threes.Events.Select(e => e.ClefChange));
         Assert.Equal([Clef.Treble, Clef.Treble, Clef.Alto], threes.Bars.Select(b => b.Clef));
     }
@@ -215,7 +215,7 @@ public class WritingStaffTests
             {
                 TimeSignature[] times = [new(2, 2), new(3, 4), new(6, 8), new(2, 4)];
                 var staff = Typed(New(2), typed.keys);
-                var other = staff.In(times[typed.time], typed.pickUp ? Fraction.Quarter : null);
+                var other = staff.WithMeter(times[typed.time], typed.pickUp ? Fraction.Quarter : null);
                 var asPrinted = other.LeftOut != BarlineSigns.None;
                 Assert.Equal(Sound(staff.Score, asPrinted), Sound(other.Score, asPrinted));
             },
@@ -224,11 +224,17 @@ public class WritingStaffTests
 
     [Fact] // A note that a barline had cut is whole again where the new bars have room for it.
     public void A_tie_over_a_barline_goes_with_the_barline() =>
-        Assert.Equal("G4:1/4 A4:1/4 B4:1/4 | G4:1/2", Written(Typed(New(), "GAB+G").In(new TimeSignature(3, 4), null)));
+        Assert.Equal(
+            "G4:1/4 A4:1/4 B4:1/4 | G4:1/2",
+            Written(Typed(New(), "GAB+G").WithMeter(new TimeSignature(3, 4), null))
+        );
 
     [Fact]
     public void A_pick_up_can_be_set_afterwards() =>
-        Assert.Equal("G4:1/4 | A4:1/4 B4:1/4 G4:1/4 A4:1/4", Written(Typed(New(), "GABGA").In(Four, Fraction.Quarter)));
+        Assert.Equal(
+            "G4:1/4 | A4:1/4 B4:1/4 G4:1/4 A4:1/4",
+            Written(Typed(New(), "GABGA").WithMeter(Four, Fraction.Quarter))
+        );
 
     [Theory]
     [InlineData(false, "C5 D5 E5 F5")]
@@ -236,7 +242,10 @@ public class WritingStaffTests
     public void Another_key_leaves_the_pitch_or_the_place(bool atPlace, string pitches) =>
         Assert.Equal(
             pitches,
-            string.Join(' ', Typed(New(), "CDEF").In(new KeySignature(2), atPlace).Score.Events.Select(e => e.Pitch))
+            string.Join(
+                ' ',
+                Typed(New(), "CDEF").WithKey(new KeySignature(2), atPlace).Score.Events.Select(e => e.Pitch)
+            )
         );
 
     [Theory] // The middle line is B4 in treble, C4 in alto, D3 in bass clef.
@@ -245,7 +254,7 @@ public class WritingStaffTests
     public void Another_clef_leaves_the_pitch_or_the_place(bool atPlace, string pitches) =>
         Assert.Equal(
             pitches,
-            string.Join(' ', Typed(New(), "BA").In(Clef.Bass, atPlace).Score.Events.Select(e => e.Pitch))
+            string.Join(' ', Typed(New(), "BA").WithClef(Clef.Bass, atPlace).Score.Events.Select(e => e.Pitch))
         );
 
     [Fact]
@@ -304,7 +313,7 @@ public class WritingStaffTests
                 var staff = Typed(New(2, times[typed.time], typed.pickUp ? Fraction.Quarter : null), typed.keys);
                 for (var bar = 0; bar < staff.Score.Bars.Count; bar++)
                 {
-                    Assert.True(staff.Missing(bar) >= Fraction.Zero, $"{typed.keys}: {Written(staff)}");
+                    Assert.True(staff.LackingIn(bar) >= Fraction.Zero, $"{typed.keys}: {Written(staff)}");
                     Assert.NotEmpty(staff.Score.Bars[bar].Events);
                 }
 

@@ -21,7 +21,7 @@ internal static class Said
             ' ',
             Counts
                 .Of(score, style)
-                .Select(c => (c.Kind, Text: CountWords.Said(c, style)))
+                .Select(c => (c.Kind, Text: CountWords.Syllable(c, style)))
                 .Where(c => c.Text.Length > 0)
                 .Select(c =>
                     c.Kind switch

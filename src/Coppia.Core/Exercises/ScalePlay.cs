@@ -130,31 +130,8 @@ internal sealed class ScalePlay
     /// <summary>Up the scale with two notes hooked and one long, down with the mirror (craft 8).</summary>
     private IReadOnlyList<PlayQuestion> InHooks()
     {
-        // Two that are hooked and one that is long, or three alike: the first that the asked values allow.
-        NoteValue[][] rhythms = _meter switch
-        {
-            { IsCompound: true } =>
-            [
-                [NoteValue.Quarter, new(3), new(2, 1)],
-                [new(2, 1), new(2, 1)],
-            ],
-            { Beats: 3, Unit: 4 } =>
-            [
-                [NoteValue.Quarter, NoteValue.Quarter, NoteValue.Quarter],
-            ],
-            { Beats: 2, Unit: 4 } =>
-            [
-                [new(3), new(3), NoteValue.Quarter],
-                [NoteValue.Quarter, NoteValue.Quarter],
-            ],
-            _ =>
-            [
-                [NoteValue.Quarter, NoteValue.Quarter, new(1)],
-                [new(1), new(1)],
-            ],
-        };
         if (
-            rhythms.FirstOrDefault(r => r.All(v => _request.Values.Count == 0 || _request.Values.Contains(v)))
+            HookedRhythms().FirstOrDefault(r => r.All(v => _request.Values.Count == 0 || _request.Values.Contains(v)))
             is not { } rhythm
         )
             throw _request.Impossible(SheetFault.NoValues);
@@ -182,6 +159,31 @@ internal sealed class ScalePlay
             ];
         }
     }
+
+    /// <summary>Two that are hooked and one that is long, or three alike: the first that may be written is taken.</summary>
+    private NoteValue[][] HookedRhythms() =>
+        _meter switch
+        {
+            { IsCompound: true } =>
+            [
+                [NoteValue.Quarter, new(3), new(2, 1)],
+                [new(2, 1), new(2, 1)],
+            ],
+            { Beats: 3, Unit: 4 } =>
+            [
+                [NoteValue.Quarter, NoteValue.Quarter, NoteValue.Quarter],
+            ],
+            { Beats: 2, Unit: 4 } =>
+            [
+                [new(3), new(3), NoteValue.Quarter],
+                [NoteValue.Quarter, NoteValue.Quarter],
+            ],
+            _ =>
+            [
+                [NoteValue.Quarter, NoteValue.Quarter, new(1)],
+                [new(1), new(1)],
+            ],
+        };
 
     /// <summary>The scale up and down with slurs of two, of three, of four, as far as the beats of a bar go.</summary>
     private IReadOnlyList<PlayQuestion> InSlurs()

@@ -29,22 +29,10 @@ internal sealed class EqualBars
             for (; end < notes.Count && ReferenceEquals(notes[end].Bar, notes[first].Bar); end++)
             {
                 var note = notes[end];
-                var pin =
-                    pins.Count > 0 && pins.TryGetValue(note.Id, out var p)
-                        ? 1 + p.Finger + 8 * ((p.String ?? -1) + 1)
-                        : 0;
-                var inside = end > first;
                 spelt.Add((char)(note.Pitch.Step * 8 + note.Pitch.Alter + 2));
                 spelt.Add(Spelt(note.Onset));
                 spelt.Add(Spelt(note.Length));
-                spelt.Add(
-                    (char)(
-                        pin * 8
-                        + (inside && note.Slurred ? 1 : 0)
-                        + (inside && !note.RestBefore.IsZero ? 2 : 0)
-                        + (note.IsGrace ? 4 : 0)
-                    )
-                );
+                spelt.Add(Bound(note, pins, isInside: end > first));
             }
 
             var kind = Name(kinds, new string(System.Runtime.InteropServices.CollectionsMarshal.AsSpan(spelt)));
@@ -64,6 +52,19 @@ internal sealed class EqualBars
             && length.Numerator * (FinestPlain / length.Denominator) is >= 0 and < FirstOdd and var number
                 ? (char)number
                 : (char)(FirstOdd + Name(lengths, length));
+    }
+
+    /// <summary>What binds a note: its pin, and within its bar the slur or rest before it.</summary>
+    private static char Bound(SoundingNote note, IReadOnlyDictionary<string, Pin> pins, bool isInside)
+    {
+        var pin =
+            pins.Count > 0 && pins.TryGetValue(note.Id, out var p) ? 1 + p.Finger + 8 * ((p.String ?? -1) + 1) : 0;
+        return (char)(
+            pin * 8
+            + (isInside && note.Slurred ? 1 : 0)
+            + (isInside && !note.RestBefore.IsZero ? 2 : 0)
+            + (note.IsGrace ? 4 : 0)
+        );
     }
 
     /// <summary>Bars that hold notes, each as its first note and the note after its last.</summary>

@@ -50,15 +50,7 @@ internal static class FourthReasons
         void Judge(int first, int end)
         {
             var open = plain[first];
-            var alone =
-                first > 0
-                && end < notes.Count
-                && notes[end].RestBefore.IsZero
-                && plain[first - 1] == open - 1
-                && plain[end] == open - 1;
-            for (var i = first; i < end && alone; i++)
-                alone = notes[i].Length < (notes[i].Bar.Time?.FeltBeat ?? Fraction.Quarter);
-
+            var alone = IsAlone(notes, plain, first, end);
             // Within a slur the nearest other sound on either side, as strings; −1 where the slur ends before one.
             var before = first > 0 ? plain[first - 1] : -1;
             for (var i = first; i < end; i++)
@@ -75,6 +67,30 @@ internal static class FourthReasons
                     reasons[i] = FourthReason.Quick;
             }
         }
+    }
+
+    /// <summary>
+    /// An open string between notes of the string below, all shorter than the beat: the bow would go there for it
+    /// alone.
+    /// </summary>
+    private static bool IsAlone(IReadOnlyList<SoundingNote> notes, int[] plain, int first, int end)
+    {
+        var below = plain[first] - 1;
+        if (
+            first == 0
+            || end == notes.Count
+            || !notes[end].RestBefore.IsZero
+            || plain[first - 1] != below
+            || plain[end] != below
+        )
+            return false;
+        for (var i = first; i < end; i++)
+        {
+            if (notes[i].Length >= (notes[i].Bar.Time?.FeltBeat ?? Fraction.Quarter))
+                return false;
+        }
+
+        return true;
     }
 
     /// <summary>

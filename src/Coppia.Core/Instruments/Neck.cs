@@ -57,11 +57,9 @@ internal static class Neck
     /// <summary>
     /// Four fingers on neighbouring semitones, with a back and a forward stretch above half position.
     /// </summary>
-    public static IReadOnlyList<HandFrame> BySemitoneWithStretches()
-    {
+    public static IReadOnlyList<HandFrame> BySemitoneWithStretches() =>
         // Half position stands back for a back stretch; upper third is taught after fourth, which the neck's heel
         // marks.
-        return
         [
             Closed(1, "half", "half position") with
             {
@@ -76,35 +74,36 @@ internal static class Neck
             .. Opened(Closed(7, "IV", "fourth position")),
         ];
 
-        static HandFrame Closed(int first, string name, string spoken) =>
-            new(
-                name,
-                spoken,
-                Height: first,
-                Stretch.None,
-                [.. Enumerable.Range(0, 4).Select(k => new FingerSpot(k + 1, first + k))]
-            );
+    private static HandFrame Closed(int first, string name, string spoken) =>
+        new(
+            name,
+            spoken,
+            Height: first,
+            Stretch.None,
+            [.. Enumerable.Range(0, 4).Select(k => new FingerSpot(k + 1, first + k))]
+        );
 
-        // A beginner stretches in first position; higher up the hand shifts instead.
-        static HandFrame[] Opened(HandFrame closed, int dearer = 12)
-        {
-            var (first, upper) = (closed.Spots[0], closed.Spots.Skip(1));
-            var opened = closed with { Reluctance = closed.Reluctance + dearer };
-            return
-            [
-                closed,
-                opened with
-                {
-                    Stretch = Stretch.Back,
-                    Spots = [first with { Semitones = first.Semitones - 1, Moved = true }, .. upper],
-                },
-                opened with
-                {
-                    Stretch = Stretch.Forward,
-                    Spots = [first, .. upper.Select(s => s with { Semitones = s.Semitones + 1, Moved = true })],
-                },
-            ];
-        }
+    /// <summary>
+    /// The closed hand with its stretches. A beginner stretches in first position; higher up the hand shifts instead.
+    /// </summary>
+    private static HandFrame[] Opened(HandFrame closed, int dearer = 12)
+    {
+        var (first, upper) = (closed.Spots[0], closed.Spots.Skip(1));
+        var opened = closed with { Reluctance = closed.Reluctance + dearer };
+        return
+        [
+            closed,
+            opened with
+            {
+                Stretch = Stretch.Back,
+                Spots = [first with { Semitones = first.Semitones - 1, Moved = true }, .. upper],
+            },
+            opened with
+            {
+                Stretch = Stretch.Forward,
+                Spots = [first, .. upper.Select(s => s with { Semitones = s.Semitones + 1, Moved = true })],
+            },
+        ];
     }
 
     /// <summary>Three fingers on neighbouring semitones: 1, a middle finger, and 4.</summary>

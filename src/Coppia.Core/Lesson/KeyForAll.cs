@@ -61,7 +61,7 @@ public static class KeyForAll
                 .Range(-KeyMove.MostSigns, 2 * KeyMove.MostSigns + 1)
                 .Append(key.Fifths)
                 .Distinct()
-                .Select(fifths => In(new KeyMove(fifths - key.Fifths), sections, stop))
+                .Select(fifths => OfferIn(new KeyMove(fifths - key.Fifths), sections, stop))
                 .OfType<KeyOffer>()
                 .OrderBy(o => o.OutOfReach)
                 .ThenBy(o => o.Weight)
@@ -83,7 +83,7 @@ public static class KeyForAll
         return moved.MovedByOctaves(OctaveFit.OctavesFor(SoundingNote.Of(moved), new Player(printedFor, style)));
     }
 
-    private static KeyOffer? In(KeyMove move, IReadOnlyList<SectionLine> sections, CancellationToken stop)
+    private static KeyOffer? OfferIn(KeyMove move, IReadOnlyList<SectionLine> sections, CancellationToken stop)
     {
         var readings = new List<PlayerReading>();
         Interval? interval = null;

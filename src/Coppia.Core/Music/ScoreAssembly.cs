@@ -24,6 +24,28 @@ public static class ScoreAssembly
     public static (Score Score, IReadOnlyList<MeterFault> Faults) Finish(Score draft, bool pickUpMarked = false)
     {
         var faults = new List<MeterFault>();
+        var bars = Numbered(draft, pickUpMarked);
+        for (var i = 0; i < bars.Count; i++)
+            CheckLength(bars, i, faults);
+        if (bars.Count > 0 && bars[^1].Time is null && bars.All(b => b.Time is null))
+            faults.Insert(0, new MeterFault(MeterFaultKind.FreeMeter, bars[0]));
+        // A key or meter changed before the first note is the one that the tune begins in.
+        if (bars.Count == 0)
+            return (draft, faults);
+        var finished = draft with { Bars = bars, Clef = bars[0].Clef, Key = bars[0].Key, Time = bars[0].Time };
+        return (
+            ScoreIds.Finished(
+                finished,
+                [.. bars.Select(b => b.Id)],
+                [.. bars.Select(b => b.Events.Select(e => e.Id).ToArray())]
+            ),
+            faults
+        );
+    }
+
+    /// <summary>The bars with the onsets of their events and with their numbers.</summary>
+    private static List<Bar> Numbered(Score draft, bool pickUpMarked)
+    {
         var bars = new List<Bar>(draft.Bars.Count);
         var number = 1;
         foreach (var (index, raw) in draft.Bars.Index())
@@ -53,22 +75,7 @@ public static class ScoreAssembly
             );
         }
 
-        for (var i = 0; i < bars.Count; i++)
-            CheckLength(bars, i, faults);
-        if (bars.Count > 0 && bars[^1].Time is null && bars.All(b => b.Time is null))
-            faults.Insert(0, new MeterFault(MeterFaultKind.FreeMeter, bars[0]));
-        // A key or meter changed before the first note is the one that the tune begins in.
-        if (bars.Count == 0)
-            return (draft, faults);
-        var finished = draft with { Bars = bars, Clef = bars[0].Clef, Key = bars[0].Key, Time = bars[0].Time };
-        return (
-            ScoreIds.Finished(
-                finished,
-                [.. bars.Select(b => b.Id)],
-                [.. bars.Select(b => b.Events.Select(e => e.Id).ToArray())]
-            ),
-            faults
-        );
+        return bars;
     }
 
     /// <summary>

@@ -9,7 +9,7 @@ public sealed partial record WritingStaff
 {
     /// <summary>Another clef throughout.</summary>
     /// <param name="atPlace">The notes stay on their lines and spaces and sound otherwise.</param>
-    public WritingStaff In(Clef clef, bool atPlace = false)
+    public WritingStaff WithClef(Clef clef, bool atPlace = false)
     {
         var bars = Score.Bars.Select(b =>
             b with
@@ -28,7 +28,7 @@ public sealed partial record WritingStaff
 
     /// <summary>Another key, as far as the first one holds.</summary>
     /// <param name="atPlace">The notes stay on their lines and spaces; the new signature changes them.</param>
-    public WritingStaff In(KeySignature key, bool atPlace = false)
+    public WritingStaff WithKey(KeySignature key, bool atPlace = false)
     {
         var first = Score.Bars[0].Key;
         var until = Score.Bars.TakeWhile(b => b.Key == first).Count();

@@ -12,7 +12,7 @@ public sealed partial record WritingStaff
     /// Another meter, or another pick-up. Keys and clefs stay with their notes; what stands at barlines stays where it
     /// falls on a barline again, and <see cref="LeftOut"/> says what does not.
     /// </summary>
-    public WritingStaff In(TimeSignature? time, Fraction? pickUp)
+    public WritingStaff WithMeter(TimeSignature? time, Fraction? pickUp)
     {
         pickUp = time is { } t && pickUp is { } p && p > Fraction.Zero && p < t.BarLength ? p : null;
         if (time == Score.Bars[0].Time && pickUp == PickUp)

@@ -71,7 +71,7 @@ public sealed partial record WritingStaff
     public WritingStaff Dot() => OtherValue(v => v with { Dots = v.Dots == 0 ? 1 : 0 });
 
     /// <summary>In the value of this many halvings of a whole note, 0 to 6.</summary>
-    public WritingStaff In(int log) => OtherValue(v => v with { Log = Math.Clamp(log, 0, 6), Dots = 0 });
+    public WritingStaff WithValue(int log) => OtherValue(v => v with { Log = Math.Clamp(log, 0, 6), Dots = 0 });
 
     /// <summary>The next notes are triplets, or no longer.</summary>
     public WritingStaff Triplet() =>

@@ -13,7 +13,7 @@ public readonly record struct Caret(int Bar, int At)
 
 /// <summary>
 /// A line of music that is being written: the score, the caret, what is selected, and the value that the next note
-/// gets. Every change gives a new one; each bar stays whole, or <see cref="Missing"/> says what is missing (craft 20).
+/// gets. Every change gives a new one; each bar stays whole, or <see cref="LackingIn"/> says what is missing (craft 20).
 /// </summary>
 public sealed partial record WritingStaff
 {
@@ -73,7 +73,7 @@ public sealed partial record WritingStaff
     /// <summary>
     /// What a bar lacks, in whole notes; negative where it holds too much, zero where it is whole or the meter is free.
     /// </summary>
-    public Fraction Missing(int bar) => RoomOf(bar) is { } room ? room - Filled(bar) : Fraction.Zero;
+    public Fraction LackingIn(int bar) => RoomOf(bar) is { } room ? room - Filled(bar) : Fraction.Zero;
 
     private Fraction Filled(int bar) =>
         Score.Bars[bar].Events.Aggregate(Fraction.Zero, (sum, e) => sum + LengthOf(e, bar));

@@ -96,7 +96,7 @@ public sealed class LibraryCopy(Database database, TimeProvider clock)
     {
         using var connection = database.Open();
         using var step = connection.BeginTransaction();
-        var to = new Here(connection, step, clock.GetUtcNow().UtcDateTime.ToText());
+        var to = new ThisLibrary(connection, step, clock.GetUtcNow().UtcDateTime.ToText());
         var ids = new Dictionary<long, long>();
         var tunesThere = tunes.Count(t => !to.Add(t, ids));
         var stylesThere = styles.Count(s => !to.Add(s));
@@ -118,7 +118,7 @@ public sealed class LibraryCopy(Database database, TimeProvider clock)
     }
 
     /// <summary>The library that copies are added to; of each kind Add is false for what is there already.</summary>
-    private readonly record struct Here(SqliteConnection Connection, SqliteTransaction Step, string Now)
+    private readonly record struct ThisLibrary(SqliteConnection Connection, SqliteTransaction Step, string Now)
     {
         /// <param name="ids">Gets the id that the tune has here, by that in the copy.</param>
         public bool Add(TuneCopy copy, Dictionary<long, long> ids)

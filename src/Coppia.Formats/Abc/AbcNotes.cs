@@ -10,37 +10,10 @@ internal sealed partial class AbcVoice
     private void NoteOrChord()
     {
         var at = Here;
-        var pitches = new List<Pitch>();
-        var inner = Fraction.Whole;
-        var tied = false;
+        var (pitches, inner, tied) = (new List<Pitch>(), Fraction.Whole, false);
         if (Now == '[')
         {
-            _at++;
-            while (_at < _line.Length && Now != ']')
-            {
-                if (Now == ' ')
-                {
-                    _at++;
-                    continue;
-                }
-                if (SignInChord())
-                    continue;
-                if (ReadPitch(_accidentals, useTies: Draft.BarIsEmpty) is not { } member)
-                {
-                    SkipTo(']');
-                    break;
-                }
-                pitches.Add(member);
-                var length = ReadLength();
-                if (pitches.Count == 1)
-                    inner = length;
-                if (Now == '-')
-                {
-                    _at++;
-                    tied = true;
-                }
-            }
-
+            (inner, tied) = Chord(pitches);
             if (Now == ']')
                 _at++;
             else
@@ -58,6 +31,41 @@ internal sealed partial class AbcVoice
         var added = AddTimed(at, ReadLength() * inner, pitches, isBarRest: false);
         if (added && tied)
             Draft.ChangeLast(e => e with { TiedOn = true });
+    }
+
+    /// <summary>The notes of a chord as far as its end; the length of the first, and whether one is tied.</summary>
+    private (Fraction Length, bool Tied) Chord(List<Pitch> pitches)
+    {
+        var (first, tied) = (Fraction.Whole, false);
+        _at++;
+        while (_at < _line.Length && Now != ']')
+        {
+            if (Now == ' ')
+            {
+                _at++;
+                continue;
+            }
+
+            if (SignInChord())
+                continue;
+            if (ReadPitch(_accidentals, useTies: Draft.BarIsEmpty) is not { } member)
+            {
+                SkipTo(']');
+                break;
+            }
+
+            pitches.Add(member);
+            var length = ReadLength();
+            if (pitches.Count == 1)
+                first = length;
+            if (Now == '-')
+            {
+                _at++;
+                tied = true;
+            }
+        }
+
+        return (first, tied);
     }
 
     /// <summary>A decoration or a quoted text on one note of a chord counts for the chord.</summary>

@@ -183,13 +183,7 @@ public static partial class AbcReader
             case 'L':
                 tune.Unit = AbcFields.UnitLength(value);
                 if (tune.Unit is null)
-                    tune.Errors.Add(
-                        new SourceError(
-                            at,
-                            Say("abc.reader.is-not-a-note-length", ("value", value)),
-                            Say("abc.reader.a-fraction-such-as-l-1-8")
-                        )
-                    );
+                    tune.Errors.Add(NoLength(value, at));
                 break;
             case 'P' when value.Length is > 0 and <= 100:
                 tune.PartOrder = value;
@@ -206,16 +200,24 @@ public static partial class AbcReader
                     tune.LeftOut.Add(Say("abc.reader.q-is-not-a-tempo-that-coppia", ("value", value)), at);
                 break;
             case 'K':
-                tune.Key = AbcKey.Of(value);
-                if (tune.Key.Wrong is { } wrong)
-                    tune.Errors.Add(new SourceError(at, wrong, Say("abc.reader.a-key-such-as-k-d-k")));
-                foreach (var message in tune.Key.LeftOut)
-                    tune.LeftOut.Add(message, at);
+                SetKey(AbcKey.Of(value), at, tune);
                 break;
             case 'V':
                 tune.HeaderVoices.Add((value, at));
                 break;
         }
+    }
+
+    private static SourceError NoLength(string value, SourcePosition at) =>
+        new(at, Say("abc.reader.is-not-a-note-length", ("value", value)), Say("abc.reader.a-fraction-such-as-l-1-8"));
+
+    private static void SetKey(AbcKey key, SourcePosition at, AbcTune tune)
+    {
+        tune.Key = key;
+        if (key.Wrong is { } wrong)
+            tune.Errors.Add(new SourceError(at, wrong, Say("abc.reader.a-key-such-as-k-d-k")));
+        foreach (var message in key.LeftOut)
+            tune.LeftOut.Add(message, at);
     }
 
     private static void Directive(string directive, AbcTune tune)

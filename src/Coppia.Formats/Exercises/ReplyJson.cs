@@ -107,7 +107,7 @@ public static class ReplyJson
         bool[] fits =
         [
             .. answer.Marks.Select(m =>
-                CountWords.Said(m, style) is not { Length: > 0 } said
+                CountWords.Syllable(m, style) is not { Length: > 0 } said
                 || given.TryDequeue(out var g) && g == (m.Kind == CountKind.Rest ? $"({said})" : said)
             ),
         ];
@@ -126,19 +126,19 @@ public static class ReplyJson
         public string Text(string name) =>
             json.TryGetProperty(name, out var value) && value.ValueKind == JsonValueKind.String
                 ? value.GetString()!
-                : throw Missing(name, "a text");
+                : throw Expecting(name, "a text");
 
         public int Number(string name, int least, int most) =>
             json.TryGetProperty(name, out var value)
                 ? Number(value, name, least, most)
-                : throw Missing(name, Say("exercises.reply-json.number-to", ("least", least), ("most", most)));
+                : throw Expecting(name, Say("exercises.reply-json.number-to", ("least", least), ("most", most)));
 
         public IReadOnlyList<JsonElement> List(string name) =>
             json.TryGetProperty(name, out var value)
             && value.ValueKind == JsonValueKind.Array
             && value.GetArrayLength() <= LongestList
                 ? [.. value.EnumerateArray()]
-                : throw Missing(name, "a list");
+                : throw Expecting(name, "a list");
 
         public int[] Numbers(string name, int least, int most) =>
             [.. List(name).Select(v => Number(v, name, least, most))];
@@ -146,7 +146,7 @@ public static class ReplyJson
         public int One(string name, params string[] choices) =>
             Array.IndexOf(choices, Text(name)) is >= 0 and var at
                 ? at
-                : throw Missing(name, string.Join(" or ", choices));
+                : throw Expecting(name, string.Join(" or ", choices));
 
         public int String(JsonElement of)
         {
@@ -159,25 +159,25 @@ public static class ReplyJson
                     .Where(s => $"{s.Item.Letter}" == letter)
                     .Select(s => (int?)s.Index)
                     .FirstOrDefault()
-                ?? throw Missing("string", string.Join(", ", instrument.Strings.Select(s => s.Letter)));
+                ?? throw Expecting("string", string.Join(", ", instrument.Strings.Select(s => s.Letter)));
         }
 
         public SpotReply Spot(JsonElement of) =>
             of.ValueKind == JsonValueKind.Object && of.TryGetProperty("semitones", out var height)
                 ? new SpotReply(String(of), Number(height, "semitones", 0, 24))
-                : throw Missing("semitones", Say("exercises.reply-json.0-to-24"));
+                : throw Expecting("semitones", Say("exercises.reply-json.0-to-24"));
 
         public PlaceWord Place() =>
             Enum.TryParse<PlaceWord>(Text("place"), ignoreCase: true, out var word)
                 ? word
-                : throw Missing("place", Say("exercises.reply-json.places"));
+                : throw Expecting("place", Say("exercises.reply-json.places"));
 
         private static int Number(JsonElement value, string name, int least, int most) =>
             value.ValueKind == JsonValueKind.Number && value.TryGetInt32(out var n) && n >= least && n <= most
                 ? n
-                : throw Missing(name, Say("exercises.reply-json.number-to", ("least", least), ("most", most)));
+                : throw Expecting(name, Say("exercises.reply-json.number-to", ("least", least), ("most", most)));
 
-        private static FormatException Missing(string name, string expected) =>
+        private static FormatException Expecting(string name, string expected) =>
             new(Say("exercises.reply-json.the-answers-is-not-one-expected", ("name", name), ("expected", expected)));
     }
 }

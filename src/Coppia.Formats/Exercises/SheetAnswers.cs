@@ -119,13 +119,13 @@ public static class SheetAnswers
     public static JsonArray Syllables(IEnumerable<ScoreEvent> events, IReadOnlyList<CountMark> marks, HouseStyle style)
     {
         var said = marks.ToLookup(m => m.EventId);
-        return Texts(events.Select(e => Said(said[e.Id], style)));
+        return Texts(events.Select(e => SyllablesOf(said[e.Id], style)));
     }
 
-    private static string Said(IEnumerable<CountMark> marks, HouseStyle style)
+    private static string SyllablesOf(IEnumerable<CountMark> marks, HouseStyle style)
     {
         CountMark[] all = [.. marks];
-        var words = string.Join(' ', all.Select(m => CountWords.Said(m, style)).Where(s => s.Length > 0));
+        var words = string.Join(' ', all.Select(m => CountWords.Syllable(m, style)).Where(s => s.Length > 0));
         return all is [{ Kind: CountKind.Rest }, ..] && words.Length > 0 ? $"({words})" : words;
     }
 

@@ -31,32 +31,41 @@ internal sealed partial class TypedFingers(CancellationToken stop) : TypedTune(s
     {
         if (StringPattern().Match(Line, At) is { Success: true } named)
         {
-            var letter = named.Groups[1].Value.ToUpperInvariant();
-            _string = Strings.Index().Where(s => s.Item == letter).Select(s => (int?)s.Index).FirstOrDefault();
-            if (_string is null)
-                Wrong(
-                    Say(
-                        "letters.typed-fingers.the-has-no-string",
-                        ("for", Head.For.Name.ToLowerInvariant()),
-                        ("letter", letter)
-                    )
-                );
-            else
-                At += named.Length;
+            Take(named);
             return true;
         }
 
         var match = FingerPattern().Match(Line, At);
         if (!match.Success)
             return false;
-        if (_string is not { } on)
-        {
+        if (_string is { } on)
+            Finger(match, on);
+        else
             Wrong(
                 Say("letters.typed-fingers.finger-comes-before-a-string-is-named", ("groups", match.Groups[2].Value))
             );
-            return true;
-        }
+        return true;
+    }
 
+    /// <summary>A string is named, on which the fingers that follow are put.</summary>
+    private void Take(Match named)
+    {
+        var letter = named.Groups[1].Value.ToUpperInvariant();
+        _string = Strings.Index().Where(s => s.Item == letter).Select(s => (int?)s.Index).FirstOrDefault();
+        if (_string is null)
+            Wrong(
+                Say(
+                    "letters.typed-fingers.the-has-no-string",
+                    ("for", Head.For.Name.ToLowerInvariant()),
+                    ("letter", letter)
+                )
+            );
+        else
+            At += named.Length;
+    }
+
+    private void Finger(Match match, int on)
+    {
         var finger = match.Groups[2].Value[0] - '0';
         var sign = match.Groups[1].Value.ToUpperInvariant();
         var pitch = Words(sign, finger)
@@ -71,13 +80,12 @@ internal sealed partial class TypedFingers(CancellationToken stop) : TypedTune(s
                     ("trimEnd", match.Value.TrimEnd('*'))
                 )
             );
-            return true;
+            return;
         }
 
         var at = Here;
         At += match.Length;
         Add(pitch, at);
-        return true;
     }
 
     /// <summary>

@@ -50,19 +50,7 @@ internal sealed class MusicXmlLine
         TuneSize size
     )
     {
-        var voices = new Dictionary<(int Staff, string Voice), Dictionary<int, List<TimedNote>>>();
-        foreach (var (i, measure) in part.Measures.Index())
-        {
-            foreach (var note in measure.Notes)
-            {
-                if (!voices.TryGetValue((note.Staff, note.Voice), out var notes))
-                    voices[(note.Staff, note.Voice)] = notes = [];
-                if (!notes.TryGetValue(i, out var ofBar))
-                    notes[i] = ofBar = [];
-                ofBar.Add(note);
-            }
-        }
-
+        var voices = VoicesOf(part);
         MusicXmlLine[] lines =
         [
             .. voices
@@ -82,16 +70,40 @@ internal sealed class MusicXmlLine
             );
         foreach (var line in lines)
         {
-            var alone = lines.Count(l => l.Staff == line.Staff) == 1;
-            line.Key = part.Staves == 1 && alone ? id : $"{id}/{line.Staff}{(alone ? "" : $"/{line.Voice}")}";
-            line.Name =
-                name
-                + (part.Staves == 1 ? "" : Say("musicxml.line.of-staff", ("staff", line.Staff)))
-                + (alone ? "" : Say("musicxml.line.of-voice", ("voice", line.Voice)));
+            line.SetName(part, id, name, isAlone: lines.Count(l => l.Staff == line.Staff) == 1);
             line.Build();
         }
 
         return lines;
+    }
+
+    /// <summary>The notes of each voice, by the orders of their measures.</summary>
+    private static Dictionary<(int Staff, string Voice), Dictionary<int, List<TimedNote>>> VoicesOf(MusicXmlPart part)
+    {
+        var voices = new Dictionary<(int Staff, string Voice), Dictionary<int, List<TimedNote>>>();
+        foreach (var (i, measure) in part.Measures.Index())
+        {
+            foreach (var note in measure.Notes)
+            {
+                if (!voices.TryGetValue((note.Staff, note.Voice), out var notes))
+                    voices[(note.Staff, note.Voice)] = notes = [];
+                if (!notes.TryGetValue(i, out var ofBar))
+                    notes[i] = ofBar = [];
+                ofBar.Add(note);
+            }
+        }
+
+        return voices;
+    }
+
+    /// <param name="isAlone">It is the only line of its staff.</param>
+    private void SetName(MusicXmlPart part, string id, string name, bool isAlone)
+    {
+        Key = part.Staves == 1 && isAlone ? id : $"{id}/{Staff}{(isAlone ? "" : $"/{Voice}")}";
+        Name =
+            name
+            + (part.Staves == 1 ? "" : Say("musicxml.line.of-staff", ("staff", Staff)))
+            + (isAlone ? "" : Say("musicxml.line.of-voice", ("voice", Voice)));
     }
 
     /// <summary>

@@ -121,32 +121,17 @@ internal sealed class BarDraft(TuneSize size)
         var stops = _inEnding && (endingStop || repeatEnd || barline is Barline.Final or Barline.Double);
         if (_events.Count > 0)
         {
+            var bar = BarInHand();
             _bars.Add(
-                new Bar
+                bar with
                 {
-                    Events = _events,
-                    Clef = Clef,
-                    Key = Key,
-                    Time = Time,
-                    RepeatStart = _repeatStart,
-                    EndingStart = _endingStart,
                     Barline = barline,
                     RepeatEnd = repeatEnd,
                     RepeatTimes = repeatEnd ? times : 2,
-                    Waymarks = _waymarks,
                     EndingStop = stops,
-                    Label = _label,
-                    IsUncounted = _uncounted,
-                    SourceNumber = NextNumber,
-                    At = _barAt,
                 }
             );
-            Clef = ClefNow;
-            _events = [];
-            (_label, _uncounted, NextNumber) = (null, false, null);
-            _repeatStart = false;
-            _waymarks = Waymarks.None;
-            _endingStart = null;
+            BeginBar();
         }
         else if (_bars.Count > 0)
         {
@@ -164,6 +149,33 @@ internal sealed class BarDraft(TuneSize size)
             _inEnding = false;
         if (!_inEnding && !repeatEnd)
             _lastEnding = 0;
+    }
+
+    /// <summary>What is written of the bar, without its end.</summary>
+    private Bar BarInHand() =>
+        new()
+        {
+            Events = _events,
+            Clef = Clef,
+            Key = Key,
+            Time = Time,
+            RepeatStart = _repeatStart,
+            EndingStart = _endingStart,
+            Waymarks = _waymarks,
+            Label = _label,
+            IsUncounted = _uncounted,
+            SourceNumber = NextNumber,
+            At = _barAt,
+        };
+
+    private void BeginBar()
+    {
+        Clef = ClefNow;
+        _events = [];
+        (_label, _uncounted, NextNumber) = (null, false, null);
+        _repeatStart = false;
+        _waymarks = Waymarks.None;
+        _endingStart = null;
     }
 
     public void BreakLine()
@@ -199,9 +211,9 @@ internal sealed class BarDraft(TuneSize size)
 
     /// <summary>Drops ties, slurs and hairpins that lead nowhere, saying so.</summary>
     public static IReadOnlyList<Bar> MendBindings(IReadOnlyList<Bar> bars, LeftOut leftOut) =>
-        Bindings.Mended(bars, (end, e) => leftOut.Add(Said(end), e.At));
+        Bindings.Mended(bars, (end, e) => leftOut.Add(MessageOf(end), e.At));
 
-    private static string Said(LooseEnd end) =>
+    private static string MessageOf(LooseEnd end) =>
         end switch
         {
             LooseEnd.Tie => Say("source.bar-draft.a-tie-that-does-not-lead-to"),

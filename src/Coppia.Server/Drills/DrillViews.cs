@@ -161,7 +161,7 @@ public sealed record DrillQuestionView(
                 ? [.. QuestionMusic.Of(item, player)!.Score.Events.Select(e => e.Id)]
                 : [],
             Moments: item.Answer is CountAnswer c
-                ? [.. c.Marks.Where(m => CountWords.Said(m, player.Style).Length > 0).Select(m => m.EventId)]
+                ? [.. c.Marks.Where(m => CountWords.Syllable(m, player.Style).Length > 0).Select(m => m.EventId)]
                 : [],
             Help: HelpWords.Of(item, player),
             Answer: JsonSerializer.SerializeToElement<System.Text.Json.Nodes.JsonNode>(SheetAnswers.Write(item, player))
@@ -231,7 +231,10 @@ public sealed record DrillQuestionView(
     private static ChoiceView[] Syllables(CountAnswer answer, HouseStyle style)
     {
         var rests = answer.Marks.Any(m => m.Kind == CountKind.Rest);
-        string[] said = [.. answer.Marks.Select(m => CountWords.Said(m, style)).Where(s => s.Length > 0).Distinct()];
+        string[] said =
+        [
+            .. answer.Marks.Select(m => CountWords.Syllable(m, style)).Where(s => s.Length > 0).Distinct(),
+        ];
         if (style.Counting is CountingSystem.Numbers or CountingSystem.Te)
             said = [.. said.OrderBy(s => char.IsDigit(s[0]) ? 0 : 1).ThenBy(s => s, StringComparer.Ordinal)];
         return

@@ -51,7 +51,7 @@ internal static class KeepingEndpoints
             .WithName("downloadEverything")
             .Produces<FileStreamHttpResult>(200, "application/zip");
         keeping
-            .MapPost("/everything", In)
+            .MapPost("/everything", TakeIn)
             .WithName("takeEverythingIn")
             .Accepts<IFormFile>("application/zip")
             .Produces<TakenIn>()
@@ -120,7 +120,7 @@ internal static class KeepingEndpoints
         return TypedResults.File(file, "application/zip", Path.ChangeExtension(backup.NewName(), "zip"));
     }
 
-    private static async Task<TakenIn> In(
+    private static async Task<TakenIn> TakeIn(
         HttpContext context,
         EverythingIn everything,
         LibraryFolder folder,

@@ -91,7 +91,7 @@ internal sealed class ClassLog(
                     a.Learner.Id,
                     a.Learner.Nickname,
                     a.Learner.Instrument,
-                    LogRecords.Said(a.Why, titles)
+                    LogRecords.ReasonsIn(a.Why, titles)
                 )),
         ];
 

@@ -61,7 +61,7 @@ internal sealed class LearnerLogs(Asker asker, ReportRepository reports, WorkRep
                     )),
             ],
             Notes: [.. LogRecords.NotesOf(who, notes, titles).Reverse()],
-            Why: LogRecords.Said(AskFirst.Why(log, today), titles)
+            Why: LogRecords.ReasonsIn(AskFirst.Why(log, today), titles)
         );
     }
 

@@ -52,6 +52,6 @@ internal static class LogRecords
             n.TuneId is { } tune ? titles.GetValueOrDefault(tune) : null
         ));
 
-    public static string[] Said(IEnumerable<AskWhy> why, IReadOnlyDictionary<long, string> titles) =>
+    public static string[] ReasonsIn(IEnumerable<AskWhy> why, IReadOnlyDictionary<long, string> titles) =>
         [.. why.Select(w => LogWords.Why(w, w.Tune is { } tune ? titles.GetValueOrDefault(tune) : null))];
 }

@@ -174,11 +174,13 @@ internal sealed class ClassFiles(
         IReadOnlyList<TaskInFile>? named
     )
     {
-        var tunesHere = Here(tunes, names.Tune);
-        var sheetsHere = Here(sheets, names.Sheet);
+        var tunesHere = NumbersHere(tunes, names.Tune);
+        var sheetsHere = NumbersHere(sheets, names.Sheet);
         return new Numbers(tunesHere.GetValueOrDefault, sheetsHere.GetValueOrDefault, TasksOf(named));
     }
 
-    private static Dictionary<long, long?> Here(IEnumerable<NamedInFile> named, Func<long, string, long?> find) =>
-        named.DistinctBy(n => n.Id).ToDictionary(n => n.Id, n => find(n.Id, n.Title));
+    private static Dictionary<long, long?> NumbersHere(
+        IEnumerable<NamedInFile> named,
+        Func<long, string, long?> find
+    ) => named.DistinctBy(n => n.Id).ToDictionary(n => n.Id, n => find(n.Id, n.Title));
 }

@@ -255,7 +255,7 @@ public sealed record ReadingView(
             Pinned: row.Fingered.Pinned,
             IsGrace: note.IsGrace,
             Plucked: plucked,
-            Here: words.Here(row),
+            Here: words.Spoken(row),
             Why: words.Why(row),
             Others:
             [

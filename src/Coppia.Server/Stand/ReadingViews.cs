@@ -48,7 +48,7 @@ public sealed record ReadingNoteView(
     bool Pinned,
     bool IsGrace,
     bool Plucked,
-    Here Here,
+    NoteSpoken Here,
     Why Why,
     IReadOnlyList<OtherWayView> Others,
     NextWay? Next

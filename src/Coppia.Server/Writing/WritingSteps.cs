@@ -25,7 +25,7 @@ internal static class WritingSteps
         ["delete"] = (s, _) => s.Delete(),
         ["deleteForward"] = (s, _) => s.Delete(forward: true),
         ["longer"] = (s, c) => s.Longer(c.By ?? 1),
-        ["value"] = (s, c) => s.In(c.By ?? 2),
+        ["value"] = (s, c) => s.WithValue(c.By ?? 2),
         ["dot"] = (s, _) => s.Dot(),
         ["triplet"] = (s, _) => s.Triplet(),
         ["tie"] = (s, _) => s.Tie(),
@@ -45,12 +45,12 @@ internal static class WritingSteps
         ["all"] = (s, _) => s.SelectAll(),
         ["none"] = (s, _) => s with { Anchor = null },
         ["paste"] = (s, c) => TuneReader.Read(c.Text ?? "") is { Score: { } score } ? s.Paste(score.Events) : null,
-        ["clef"] = (s, c) => Clef.Named(c.Text ?? "") is { } clef ? s.In(clef, c.Select ?? false) : null,
+        ["clef"] = (s, c) => Clef.Named(c.Text ?? "") is { } clef ? s.WithClef(clef, c.Select ?? false) : null,
         ["key"] = (s, c) =>
-            c.By is { } f && KeySignature.IsOne(f) ? s.In(new KeySignature(f), c.Select ?? false) : null,
-        ["meter"] = (s, c) => AbcMeter.Of(c.Text ?? "") is (var time, null) ? s.In(time, s.PickUp) : null,
+            c.By is { } f && KeySignature.IsOne(f) ? s.WithKey(new KeySignature(f), c.Select ?? false) : null,
+        ["meter"] = (s, c) => AbcMeter.Of(c.Text ?? "") is (var time, null) ? s.WithMeter(time, s.PickUp) : null,
         ["pickUp"] = (s, c) =>
-            s.In(
+            s.WithMeter(
                 s.Score.Bars[0].Time,
                 c.By is > 0 and var beats && s.Score.Bars[0].Time is { } t ? t.Beat * new Fraction(beats, 1) : null
             ),

@@ -238,7 +238,7 @@ public static class JudgementWords
 
     private static string OfCount(CountJudgement judgement, HouseStyle style)
     {
-        var said = CountWords.Said(judgement.Mark, style);
+        var said = CountWords.Syllable(judgement.Mark, style);
         var beat = judgement.Mark.Beat + 1;
         return judgement.Kind switch
         {

@@ -284,7 +284,7 @@ public static class HelpWords
         var half = new Fraction(1, 2);
         return string.Join(
             ' ',
-            new[] { Fraction.Zero, half }.Select((within, part) => CountWords.Said(Struck(within, part), style))
+            new[] { Fraction.Zero, half }.Select((within, part) => CountWords.Syllable(Struck(within, part), style))
         );
 
         CountMark Struck(Fraction within, int part) =>

@@ -65,7 +65,7 @@ public static class QuestionWords
                 ("after", English.List([.. a.After.Select(n => $"{n}")]))
             ),
             SumAnswer a => Verdict(a, style),
-            CountAnswer a => string.Join(' ', a.Marks.Select(m => Said(m, style)).Where(s => s.Length > 0)),
+            CountAnswer a => string.Join(' ', a.Marks.Select(m => Syllable(m, style)).Where(s => s.Length > 0)),
             BowAnswer a => string.Join(' ', a.Strokes.Select(s => BowWords.Way(s.Way))),
             DifferenceAnswer a => Say("exercises.question.answer-beat", ("beat", Beat(a.Beat))),
             ScaleAnswer a => Say(
@@ -76,9 +76,9 @@ public static class QuestionWords
         };
     }
 
-    private static string Said(CountMark mark, HouseStyle style)
+    private static string Syllable(CountMark mark, HouseStyle style)
     {
-        var said = CountWords.Said(mark, style);
+        var said = CountWords.Syllable(mark, style);
         return mark.Kind == CountKind.Rest && said.Length > 0 ? $"({said})" : said;
     }
 

@@ -47,7 +47,9 @@ public sealed class CallWords(CallSheet sheet, IReadOnlyList<string?>? called = 
         var playing = moment.Sections.Index().Where(s => s.Item.Note is not null).ToArray();
         var differ = playing.Select(s => NameOf(s.Index, s.Item.Note!)).Distinct().Count() > 1;
         return Together(
-            playing.Select(s => (s.Index, Said(s.Index, s.Item.Note!) + (differ ? ForNote(s.Index, s.Item.Note!) : "")))
+            playing.Select(s =>
+                (s.Index, PairSpoken(s.Index, s.Item.Note!) + (differ ? ForNote(s.Index, s.Item.Note!) : ""))
+            )
         );
     }
 
@@ -102,7 +104,7 @@ public sealed class CallWords(CallSheet sheet, IReadOnlyList<string?>? called = 
     private string ForNote(int section, ReadingNote note) =>
         note.Placement is { IsOpen: true } ? "" : Say("stand.call.for-note-for", ("nameOf", NameOf(section, note)));
 
-    private string Said(int section, ReadingNote note) =>
+    private string PairSpoken(int section, ReadingNote note) =>
         note.Placement is { } at ? Place(at.Pair, PlayerOf(section)) : Say("stand.call.out-of-reach");
 
     /// <summary>"open D", "low 2 on A".</summary>

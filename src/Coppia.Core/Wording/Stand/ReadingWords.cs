@@ -27,7 +27,10 @@ public sealed class ReadingWords
     {
         _reading = reading;
         _octaves = new LetterOctaves(reading.Notes.Select(n => n.Note));
-        Counts = [.. reading.Tune.Counts.Select(c => (c, CountWords.Said(c, Style))).Where(c => c.Item2.Length > 0)];
+        Counts =
+        [
+            .. reading.Tune.Counts.Select(c => (c, CountWords.Syllable(c, Style))).Where(c => c.Item2.Length > 0),
+        ];
         _counts = Counts.Where(c => c.Mark.Offset.IsZero).ToDictionary(c => c.Mark.EventId, c => c.Said);
         _form = new(() =>
             new FormWords(reading.Tune.Form, reading.Score, [.. reading.Notes.Select(n => n.Note)], Style)
@@ -71,11 +74,11 @@ public sealed class ReadingWords
         note is { Arrives: true, Placement: { } at } ? _reading.Player.FrameOf(at).Position : null;
 
     /// <summary>A note as it is spoken of when one stands on it.</summary>
-    public Here Here(ReadingNote note)
+    public NoteSpoken Spoken(ReadingNote note)
     {
         var value = _values.Value.TryGetValue(note.Note.Id, out var e) ? e.Words(Style.ValueNames) : null;
         BowAmount? amount = _amounts.Value.TryGetValue(note.Note.Index, out var a) ? a : null;
-        return Stand.Here.Of(note, _reading.Player, value, amount, _reading.Tune.Bowing.Plucked[note.Note.Index]);
+        return NoteSpoken.Of(note, _reading.Player, value, amount, _reading.Tune.Bowing.Plucked[note.Note.Index]);
     }
 
     /// <summary>Why a note is played as it is.</summary>

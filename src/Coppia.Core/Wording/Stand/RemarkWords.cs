@@ -41,6 +41,19 @@ public sealed class RemarkWords(Player player, Waymarks waymarks)
                 ("upper", touch.Upper),
                 ("strings", English.List([.. touch.Strings.Select(String)]))
             ),
+            HandArrives arrives => Arrives(arrives),
+            NewToClass fresh => new NewsWords(Style).Sentence(fresh.News),
+            SignsInLine signs => Say(
+                "stand.remark.look-for",
+                ("signs", string.Join(", ", signs.Signs.Select(s => SignInBars(s.Sign, s.Bars))))
+            ),
+            _ => Prepared(remark),
+        };
+
+    /// <summary>A finger that stays, or is there before it is needed.</summary>
+    private string Prepared(Remark remark) =>
+        remark.Fact switch
+        {
             FingerStays stays => Say(
                 "stand.remark.keep-down-on-while-the-string-sounds",
                 ("held", Sign(stays.Held)),
@@ -61,12 +74,6 @@ public sealed class RemarkWords(Player player, Waymarks waymarks)
                 ("string", String(together.To.String)),
                 ("to", Sign(together.To)),
                 ("fingers", English.List([.. together.Fingers.Fingers.Select(Figure)]))
-            ),
-            HandArrives arrives => Arrives(arrives),
-            NewToClass fresh => new NewsWords(Style).Sentence(fresh.News),
-            SignsInLine signs => Say(
-                "stand.remark.look-for",
-                ("signs", string.Join(", ", signs.Signs.Select(s => SignInBars(s.Sign, s.Bars))))
             ),
             _ => throw new ArgumentOutOfRangeException(nameof(remark), remark, "There are no words for this remark."),
         };

@@ -10,7 +10,7 @@ namespace Coppia.Core.Wording.Terms;
 public static class CountWords
 {
     /// <summary>"1", "&amp;", "ti", "lan"; empty where nothing is said.</summary>
-    public static string Said(CountMark mark, HouseStyle style) =>
+    public static string Syllable(CountMark mark, HouseStyle style) =>
         Word(mark.Rhythm, style) ?? Syllable(mark, style.Counting);
 
     /// <summary>The syllable of a rhythm that has a word.</summary>

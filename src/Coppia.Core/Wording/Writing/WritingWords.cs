@@ -17,7 +17,7 @@ public static class WritingWords
             return "";
         var left = bar.Events is [{ IsBarRest: true }]
             ? staff.RoomOf(staff.Caret.Bar)!.Value
-            : staff.Missing(staff.Caret.Bar);
+            : staff.LackingIn(staff.Caret.Bar);
         return left > Fraction.Zero
             ? Say("writing.left-in", ("beats", Beats(left, time)), ("bar", bar.Named()))
             : English.Capital(Say("writing.is-full", ("bar", bar.Named())));
@@ -26,7 +26,7 @@ public static class WritingWords
     /// <summary>"1 beat missing", "half a beat too many"; null for a bar that is whole.</summary>
     public static string? Lacks(WritingStaff staff, int bar)
     {
-        var missing = staff.Missing(bar);
+        var missing = staff.LackingIn(bar);
         if (missing.IsZero || staff.Score.Bars[bar].Time is not { } time)
             return null;
         if (missing < Fraction.Zero)
@@ -61,13 +61,13 @@ public static class WritingWords
             return Say("writing.selected-to", ("count", count), ("bars", staff.Score.Bars[staff.Caret.Bar].Named()));
         }
 
-        return staff.EventBefore is { } before ? Say("writing.at-after", ("said", Said(staff, before, style)))
+        return staff.EventBefore is { } before ? Say("writing.at-after", ("said", EventSpoken(staff, before, style)))
             : staff.EventAfter is { } after
-                ? Say("writing.at-the-beginning-before", ("said", Said(staff, after, style)))
+                ? Say("writing.at-the-beginning-before", ("said", EventSpoken(staff, after, style)))
             : Say("writing.at-the-beginning");
     }
 
-    private static string Said(WritingStaff staff, ScoreEvent e, HouseStyle style)
+    private static string EventSpoken(WritingStaff staff, ScoreEvent e, HouseStyle style)
     {
         var bar = staff.Score.Bars.First(b => b.Events.Contains(e));
         var beat = e.Onset / (bar.Time?.Beat ?? Fraction.Quarter) + Fraction.Whole;

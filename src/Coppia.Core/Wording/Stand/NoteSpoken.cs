@@ -11,11 +11,11 @@ namespace Coppia.Core.Wording.Stand;
 /// <param name="Way">Its string and finger: "D string, finger L2".</param>
 /// <param name="Where">Where it stands and what it is: "Bar 3, beat 2, quarter, down bow (half bow)".</param>
 /// <param name="Care">What to look after where the hand is opened wide; empty elsewhere.</param>
-public sealed record Here(string Way, string Where, string Care)
+public sealed record NoteSpoken(string Way, string Where, string Care)
 {
     /// <param name="value">Its printed value in words; null for a grace note.</param>
     /// <param name="amount">How much bow its stroke takes; null inside a stroke.</param>
-    public static Here Of(ReadingNote row, Player player, string? value, BowAmount? amount, bool plucked)
+    public static NoteSpoken Of(ReadingNote row, Player player, string? value, BowAmount? amount, bool plucked)
     {
         var position = row.Placement is { IsOpen: false } at ? player.FrameOf(at).Spoken : "";
         string[] parts =
@@ -27,7 +27,7 @@ public sealed record Here(string Way, string Where, string Care)
             Bow(row, amount, plucked),
             row.BowAgain is { } again ? Say("stand.here.the-second-time", ("way", BowWords.Way(again))) : "",
         ];
-        return new Here(
+        return new NoteSpoken(
             WayOf(row.Placement, player),
             string.Join(", ", parts.Where(p => p.Length > 0)),
             CareFor(row.Placement)

@@ -1,12 +1,12 @@
 namespace Coppia.Tests;
 
 /// <summary>What is said of the note that one stands on, and the way that one gets who asks for another.</summary>
-public class HereTests
+public class NoteSpokenTests
 {
-    private static Here At(string instrument, string key, string music, int index)
+    private static NoteSpoken At(string instrument, string key, string music, int index)
     {
         var reading = Lines.Reading(instrument, key, music);
-        return new ReadingWords(reading).Here(reading.Notes[index]);
+        return new ReadingWords(reading).Spoken(reading.Notes[index]);
     }
 
     [Theory] // How much bow a note takes is told after it, and tested with the bow.
