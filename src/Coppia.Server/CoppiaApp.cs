@@ -163,22 +163,7 @@ public static class CoppiaApp
             {
                 Timeout = options.Patience,
                 TimeoutStatusCode = 503,
-                WriteTimeoutResponse = context =>
-                    Results
-                        .Problem(
-                            statusCode: 503,
-                            title: Say(
-                                "server.coppia-app.this-took-longer-than-seconds-and-was",
-                                (
-                                    "totalSeconds",
-                                    (options.Patience.TotalSeconds).ToString(
-                                        "0.##",
-                                        System.Globalization.CultureInfo.InvariantCulture
-                                    )
-                                )
-                            )
-                        )
-                        .ExecuteAsync(context),
+                WriteTimeoutResponse = context => TookTooLong(options.Patience).ExecuteAsync(context),
             }
         );
         services.Configure<Microsoft.AspNetCore.HostFiltering.HostFilteringOptions>(o =>
@@ -193,6 +178,15 @@ public static class CoppiaApp
         });
     }
 
+    private static IResult TookTooLong(TimeSpan patience)
+    {
+        var seconds = patience.TotalSeconds.ToString("0.##", System.Globalization.CultureInfo.InvariantCulture);
+        return Results.Problem(
+            statusCode: 503,
+            title: Say("server.coppia-app.this-took-longer-than-seconds-and-was", ("totalSeconds", seconds))
+        );
+    }
+
     private static void AddLibrary(IServiceCollection services, ServerOptions options, LibraryFolder folder)
     {
         services.AddSingleton(TimeProvider.System);
@@ -204,25 +198,7 @@ public static class CoppiaApp
             file => s.GetRequiredService<Backup>().KeepBeforeUpdate(file),
             options.MostPages
         ));
-        AddPutAway<TuneRepository>(services);
-        AddPutAway<StyleRepository>(services);
-        AddPutAway<SheetRepository>(services);
-        AddPutAway<TaskRepository>(services);
-        AddPutAway<LessonRepository>(services);
-        services.AddSingleton<PinRepository>();
-        services.AddSingleton<OctaveRepository>();
-        services.AddSingleton<BowRepository>();
-        services.AddSingleton<TeacherRepository>();
-        services.AddSingleton<ClassRepository>();
-        services.AddSingleton<LearnerRepository>();
-        services.AddSingleton<KnownRepository>();
-        services.AddSingleton<LinkRepository>();
-        services.AddSingleton<WorkRepository>();
-        services.AddSingleton<HandInRepository>();
-        services.AddSingleton<BookletRepository>();
-        services.AddSingleton<LearnerLineRepository>();
-        services.AddSingleton<ReportRepository>();
-        services.AddSingleton<LogRepository>();
+        AddRepositories(services);
         services.AddSingleton<ClassCopies>();
         services.AddSingleton<LibraryNames>();
         services.AddSingleton<ClassFiles>();
@@ -244,6 +220,29 @@ public static class CoppiaApp
         // A library that is thrown away at the end is not backed up.
         if (!DescribingOnly && !options.ThrowAway)
             services.AddHostedService<Caretaker>();
+    }
+
+    private static void AddRepositories(IServiceCollection services)
+    {
+        AddPutAway<TuneRepository>(services);
+        AddPutAway<StyleRepository>(services);
+        AddPutAway<SheetRepository>(services);
+        AddPutAway<TaskRepository>(services);
+        AddPutAway<LessonRepository>(services);
+        services.AddSingleton<PinRepository>();
+        services.AddSingleton<OctaveRepository>();
+        services.AddSingleton<BowRepository>();
+        services.AddSingleton<TeacherRepository>();
+        services.AddSingleton<ClassRepository>();
+        services.AddSingleton<LearnerRepository>();
+        services.AddSingleton<KnownRepository>();
+        services.AddSingleton<LinkRepository>();
+        services.AddSingleton<WorkRepository>();
+        services.AddSingleton<HandInRepository>();
+        services.AddSingleton<BookletRepository>();
+        services.AddSingleton<LearnerLineRepository>();
+        services.AddSingleton<ReportRepository>();
+        services.AddSingleton<LogRepository>();
     }
 
     /// <summary>What lets go by itself of what was put away long ago.</summary>

@@ -106,42 +106,40 @@ internal static class FramePlay
                 );
         }
 
-        return LeftHandPlay.ForEach(
-            request,
-            (bars, p) =>
-            {
-                var player = request.Players[p];
-                // The positions of a first year: what the drill teaches need not be known.
-                HandFrame[] frames =
-                [
-                    .. player.Instrument.Frames.Where(f => player.Instrument.BeginnerHeights.Contains(f.Height)),
-                ];
-                HandFrame[] homes = [.. frames.Where(f => f.IsHome)];
-                foreach (var s in Strings(request, player))
-                {
-                    bars.OnBeats(First(s, homes[0]), First(s, homes[1]), First(s, homes[0]), First(s, homes[1]));
-                    bars.OnBeats(Hand(s, homes[0]).Append(Open(s)));
-                    bars.OnBeats(Hand(s, homes[1]).Append(Open(s)));
-                }
+        return LeftHandPlay.ForEach(request, (bars, p) => AddSlides(bars, request, request.Players[p]));
+    }
 
-                // The highest position of a first year: its hand begins where the hand in first ends.
-                var top = player.Instrument.Strings.Count - 1;
-                var high = frames.Where(f => !f.IsHome).MaxBy(f => f.Height);
-                if (high is null || !Strings(request, player).Contains(top))
-                    return;
-                bars.OnBeats(Last(top, homes[1]), First(top, high), Last(top, homes[1]), First(top, high));
-                bars.OnBeats(Hand(top, high).Append(First(top, high)));
-                bars.OnBeats(First(top, homes[1]), Last(top, homes[1]), Last(top, high), First(top, homes[1]));
+    private static void AddSlides(DrillBars bars, SheetRequest request, Player player)
+    {
+        // The positions of a first year: what the drill teaches need not be known.
+        HandFrame[] frames =
+        [
+            .. player.Instrument.Frames.Where(f => player.Instrument.BeginnerHeights.Contains(f.Height)),
+        ];
+        HandFrame[] homes = [.. frames.Where(f => f.IsHome)];
+        foreach (var s in Strings(request, player))
+        {
+            bars.OnBeats(First(s, homes[0]), First(s, homes[1]), First(s, homes[0]), First(s, homes[1]));
+            bars.OnBeats(Hand(s, homes[0]).Append(Open(s)));
+            bars.OnBeats(Hand(s, homes[1]).Append(Open(s)));
+        }
 
-                PairedNote First(int s, HandFrame frame) =>
-                    Note(request, player, s, frame.Spots[0].Semitones, frame.Spots[0].Finger);
-                PairedNote Last(int s, HandFrame frame) =>
-                    Note(request, player, s, frame.Spots[^1].Semitones, frame.Spots[^1].Finger);
-                PairedNote Open(int s) => new(player.Instrument.Strings[s], NoteValue.Quarter, new Pin(s, 0));
-                IEnumerable<PairedNote> Hand(int s, HandFrame frame) =>
-                    frame.Spots.Select(x => Note(request, player, s, x.Semitones, x.Finger));
-            }
-        );
+        // The highest position of a first year: its hand begins where the hand in first ends.
+        var top = player.Instrument.Strings.Count - 1;
+        var high = frames.Where(f => !f.IsHome).MaxBy(f => f.Height);
+        if (high is null || !Strings(request, player).Contains(top))
+            return;
+        bars.OnBeats(Last(top, homes[1]), First(top, high), Last(top, homes[1]), First(top, high));
+        bars.OnBeats(Hand(top, high).Append(First(top, high)));
+        bars.OnBeats(First(top, homes[1]), Last(top, homes[1]), Last(top, high), First(top, homes[1]));
+
+        PairedNote First(int s, HandFrame frame) =>
+            Note(request, player, s, frame.Spots[0].Semitones, frame.Spots[0].Finger);
+        PairedNote Last(int s, HandFrame frame) =>
+            Note(request, player, s, frame.Spots[^1].Semitones, frame.Spots[^1].Finger);
+        PairedNote Open(int s) => new(player.Instrument.Strings[s], NoteValue.Quarter, new Pin(s, 0));
+        IEnumerable<PairedNote> Hand(int s, HandFrame frame) =>
+            frame.Spots.Select(x => Note(request, player, s, x.Semitones, x.Finger));
     }
 
     private static PairedNote Note(SheetRequest request, Player player, int s, int semitones, int finger)

@@ -160,7 +160,9 @@ internal sealed class ScalePlay
         }
     }
 
-    /// <summary>Two that are hooked and one that is long, or three alike: the first that may be written is taken.</summary>
+    /// <summary>
+    /// Two that are hooked and one that is long, or three alike: the first that may be written is taken.
+    /// </summary>
     private NoteValue[][] HookedRhythms() =>
         _meter switch
         {

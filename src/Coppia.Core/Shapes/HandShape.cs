@@ -1,4 +1,5 @@
 using Coppia.Core.Instruments;
+using Coppia.Core.Music;
 
 namespace Coppia.Core.Shapes;
 
@@ -110,29 +111,7 @@ public sealed record HandShape(
         int frame
     )
     {
-        var first = instrument.Strings[s].Step - 1;
-        ShapeSpot[] all =
-        [
-            .. Enumerable
-                .Range(first, 12)
-                .Select(key.OnStep)
-                .Select(pitch =>
-                    (
-                        pitch,
-                        Ways: Placements
-                            .Fingered(instrument, pitch)
-                            .Where(p =>
-                                p.String == s && p.Frame == frame && !(p is { Finger: 4, Word: PlaceWord.High })
-                            )
-                            .OrderByDescending(p => p.OwnLetter)
-                            .ToArray()
-                    )
-                )
-                .Where(x => x.Ways.Length > 0)
-                .Select(x => new ShapeSpot(x.pitch, x.Ways[0]))
-                .OrderBy(p => p.Placement.Semitones),
-        ];
-
+        var all = SpotsIn(instrument, key, s, frame);
         // A finger stands on one spot: its own letter's, else the first it is wanted for; two names of one sound are
         // one spot.
         var open = instrument.Strings[s];
@@ -152,5 +131,29 @@ public sealed record HandShape(
             )
             .ToArray();
         return (stand, besides);
+    }
+
+    /// <summary>Every spot of a string where a finger of the frame has a note of the key, from the nut up.</summary>
+    private static ShapeSpot[] SpotsIn(Instrument instrument, ScaleKey key, int s, int frame)
+    {
+        var first = instrument.Strings[s].Step - 1;
+        return
+        [
+            .. Enumerable
+                .Range(first, 12)
+                .Select(key.OnStep)
+                .Select(pitch => (pitch, Ways: WaysOf(pitch)))
+                .Where(x => x.Ways.Length > 0)
+                .Select(x => new ShapeSpot(x.pitch, x.Ways[0]))
+                .OrderBy(p => p.Placement.Semitones),
+        ];
+
+        Placement[] WaysOf(Pitch pitch) =>
+            [
+                .. Placements
+                    .Fingered(instrument, pitch)
+                    .Where(p => p.String == s && p.Frame == frame && !(p is { Finger: 4, Word: PlaceWord.High }))
+                    .OrderByDescending(p => p.OwnLetter),
+            ];
     }
 }

@@ -13,7 +13,8 @@ public readonly record struct Caret(int Bar, int At)
 
 /// <summary>
 /// A line of music that is being written: the score, the caret, what is selected, and the value that the next note
-/// gets. Every change gives a new one; each bar stays whole, or <see cref="LackingIn"/> says what is missing (craft 20).
+/// gets. Every change gives a new one; each bar stays whole, or <see cref="LackingIn"/> says what is missing (craft
+/// 20).
 /// </summary>
 public sealed partial record WritingStaff
 {

@@ -9,6 +9,7 @@ using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.RateLimiting;
 using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Server.Door;
@@ -78,35 +79,30 @@ internal static class SignIn
         services
             .AddAuthorizationBuilder()
             .SetFallbackPolicy(new AuthorizationPolicyBuilder().AddRequirements(new TeacherOrAlone()).Build());
-        services.AddRateLimiter(o =>
+        services.AddRateLimiter(Limit);
+    }
+
+    /// <summary>Few tries for each address in a window of time.</summary>
+    private static void Limit(RateLimiterOptions limiter)
+    {
+        limiter.AddPolicy(
+            Limited,
+            context =>
+                RateLimitPartition.GetFixedWindowLimiter(
+                    context.Connection.RemoteIpAddress?.ToString() ?? "",
+                    _ => new FixedWindowRateLimiterOptions { PermitLimit = Tries, Window = Window }
+                )
+        );
+        limiter.OnRejected = async (context, stop) =>
         {
-            o.AddPolicy(
-                Limited,
-                context =>
-                    RateLimitPartition.GetFixedWindowLimiter(
-                        context.Connection.RemoteIpAddress?.ToString() ?? "",
-                        _ => new FixedWindowRateLimiterOptions { PermitLimit = Tries, Window = Window }
-                    )
+            var (seconds, minutes) = (Window.TotalSeconds, Window.TotalMinutes);
+            context.HttpContext.Response.Headers.RetryAfter = seconds.ToString(CultureInfo.InvariantCulture);
+            var title = Say(
+                "door.sign-in.too-many-tries-wait-minutes-then-try",
+                ("totalMinutes", minutes.ToString("0", CultureInfo.InvariantCulture))
             );
-            o.OnRejected = async (context, stop) =>
-            {
-                context.HttpContext.Response.Headers.RetryAfter = Window.TotalSeconds.ToString(
-                    CultureInfo.InvariantCulture
-                );
-                await Results
-                    .Problem(
-                        statusCode: 429,
-                        title: Say(
-                            "door.sign-in.too-many-tries-wait-minutes-then-try",
-                            (
-                                "totalMinutes",
-                                (Window.TotalMinutes).ToString("0", System.Globalization.CultureInfo.InvariantCulture)
-                            )
-                        )
-                    )
-                    .ExecuteAsync(context.HttpContext);
-            };
-        });
+            await Results.Problem(statusCode: 429, title: title).ExecuteAsync(context.HttpContext);
+        };
     }
 
     public static void MapSignIn(this IEndpointRouteBuilder api)

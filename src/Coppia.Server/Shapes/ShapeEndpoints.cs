@@ -115,17 +115,7 @@ internal static class ShapeEndpoints
                 Say("shapes.shape.there-is-no-such-key-or-position", ("positions", string.Join(", ", positions)))
             );
 
-        if (!Choices.Read<ScaleForm>(form, out var scale))
-            throw new RefusedException(
-                400,
-                Say(
-                    "shapes.shape.is-not-a-scale-expected-one-of",
-                    ("form", form),
-                    ("choices", Choices.Expected<ScaleForm>())
-                )
-            );
-
-        var key = new ScaleKey(fifths, scale);
+        var key = new ScaleKey(fifths, FormOf(form));
         position ??= HandShape.BestPosition(known, key);
         var compared = new ScaleKey(compareFifths ?? style.FirstKeyFifths, ScaleForm.Major);
         return new ShapesView(
@@ -144,6 +134,19 @@ internal static class ShapeEndpoints
             Lines: [.. Lines(player, key)]
         );
     }
+
+    /// <exception cref="RefusedException">There is no such scale.</exception>
+    private static ScaleForm FormOf(string form) =>
+        Choices.Read<ScaleForm>(form, out var scale)
+            ? scale
+            : throw new RefusedException(
+                400,
+                Say(
+                    "shapes.shape.is-not-a-scale-expected-one-of",
+                    ("form", form),
+                    ("choices", Choices.Expected<ScaleForm>())
+                )
+            );
 
     /// <summary>"half position"; null in the position that is taught first.</summary>
     private static string? BesidesFirst(Instrument instrument, string position) =>
