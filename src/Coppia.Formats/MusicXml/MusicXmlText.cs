@@ -26,7 +26,13 @@ internal sealed class MusicXmlText
 {
     private static readonly XmlWriterSettings Settings = new() { OmitXmlDeclaration = true };
 
-    private readonly StringBuilder _text = new("<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n");
+    /// <summary>What stands before the elements.</summary>
+    public const string Begin = "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n";
+
+    /// <summary>What stands after them.</summary>
+    public const char End = '\n';
+
+    private readonly StringBuilder _text = new(Begin);
     private readonly XmlWriter _writer;
     private readonly Dictionary<string, int> _notes = [];
     private readonly Dictionary<string, Stretch> _bars = [];
@@ -36,7 +42,7 @@ internal sealed class MusicXmlText
     {
         using (_writer = XmlWriter.Create(_text, Settings))
             Write(root);
-        _text.Append('\n');
+        _text.Append(End);
     }
 
     public static (string Text, MusicXmlSlots Slots) Of(XElement root)
@@ -56,44 +62,55 @@ internal sealed class MusicXmlText
 
     private void Write(XElement element)
     {
+        // Nothing is added to what these do not hold.
+        if (
+            element.Name.LocalName
+            is not ("score-partwise" or "part" or "measure" or "note" or "direction" or "words" or "direction-type")
+        )
+        {
+            element.WriteTo(_writer);
+            return;
+        }
+
         _writer.WriteStartElement(element.Name.LocalName);
         foreach (var attribute in element.Attributes())
             _writer.WriteAttributeString(attribute.Name.LocalName, attribute.Value);
         switch (element.Name.LocalName)
         {
             case "measure":
-                var from = Open();
-                var rest = element.Nodes();
-                if (element.FirstNode is XElement { Name.LocalName: "print" } print)
-                {
-                    Write(print);
-                    rest = rest.Skip(1);
-                }
-
-                _bars[element.Attribute("id")!.Value] = new Stretch(from, Here);
-                Write(rest);
-                _writer.WriteEndElement();
+                Measure(element);
                 break;
             case "note":
-                Write(element.Nodes());
+                foreach (var node in element.Nodes())
+                    node.WriteTo(_writer);
                 if (element.FirstNode is XElement { Name.LocalName: "pitch" })
                     _notes[element.Attribute("id")!.Value] = Here;
-                _writer.WriteEndElement();
                 break;
             case "words":
                 var begin = Open();
-                Write(element.Nodes());
+                _writer.WriteString(element.Value);
                 _words.Add(new Stretch(begin, Here));
-                _writer.WriteFullEndElement();
                 break;
             default:
-                Write(element.Nodes());
-                if (element.IsEmpty)
-                    _writer.WriteEndElement();
-                else
-                    _writer.WriteFullEndElement();
+                Write(element.Elements());
                 break;
         }
+
+        _writer.WriteFullEndElement();
+    }
+
+    private void Measure(XElement measure)
+    {
+        var from = Open();
+        var rest = measure.Elements();
+        if (measure.FirstNode is XElement { Name.LocalName: "print" } print)
+        {
+            print.WriteTo(_writer);
+            rest = rest.Skip(1);
+        }
+
+        _bars[measure.Attribute("id")!.Value] = new Stretch(from, Here);
+        Write(rest);
     }
 
     /// <summary>The place behind the tag that was begun.</summary>
@@ -103,14 +120,9 @@ internal sealed class MusicXmlText
         return Here;
     }
 
-    private void Write(IEnumerable<XNode> nodes)
+    private void Write(IEnumerable<XElement> elements)
     {
-        foreach (var node in nodes)
-        {
-            if (node is XElement element)
-                Write(element);
-            else
-                node.WriteTo(_writer);
-        }
+        foreach (var element in elements)
+            Write(element);
     }
 }

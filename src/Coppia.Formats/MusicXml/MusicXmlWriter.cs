@@ -29,16 +29,18 @@ public static class MusicXmlWriter
     /// A score of several lines, each a part; title, composer and the order of parts are those of the first.
     /// </summary>
     public static string Write(IReadOnlyList<ScoreLine> lines, MusicXmlExtras? extras = null) =>
-        WriteSlotted(lines, extras).Text;
+        $"{MusicXmlText.Begin}{Root(lines, extras).ToString(SaveOptions.DisableFormatting)}{MusicXmlText.End}";
 
     /// <summary>The same, with the places where a picture of it may need more.</summary>
     public static (string Text, MusicXmlSlots Slots) WriteSlotted(
         IReadOnlyList<ScoreLine> lines,
         MusicXmlExtras? extras = null
-    )
+    ) => MusicXmlText.Of(Root(lines, extras));
+
+    private static XElement Root(IReadOnlyList<ScoreLine> lines, MusicXmlExtras? extras)
     {
         var first = lines[0].Score;
-        var root = new XElement(
+        return new XElement(
             "score-partwise",
             new XAttribute("version", "4.0"),
             first.Title.Length > 0 ? new XElement("work", new XElement("work-title", first.Title)) : null,
@@ -52,7 +54,6 @@ public static class MusicXmlWriter
             ),
             ScoreLines.WithOwnIds(lines).Select((l, i) => Part(l.Score, $"P{i + 1}", extras ?? new MusicXmlExtras()))
         );
-        return MusicXmlText.Of(root);
     }
 
     private static XElement Part(Score score, string id, MusicXmlExtras extras)
