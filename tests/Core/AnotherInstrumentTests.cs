@@ -21,7 +21,7 @@ public class AnotherInstrumentTests
         NoteQuestion[] asked =
         [
             .. new[] { "D4", "F#4", "A4" }.Select(n => new NoteQuestion(
-                QuestionTask.Find,
+                QuestionKind.Find,
                 Pitch.Parse(n),
                 D,
                 new Pair(n == "A4" ? 2 : 1, n == "F#4" ? 2 : 0, n == "F#4" ? PlaceWord.Regular : PlaceWord.Open)
@@ -34,7 +34,7 @@ public class AnotherInstrumentTests
     [Fact]
     public void Lines_and_spaces_stay_where_they_are()
     {
-        var asked = new NoteQuestion(QuestionTask.LineOrSpace, Pitch.Parse("F4"), default);
+        var asked = new NoteQuestion(QuestionKind.LineOrSpace, Pitch.Parse("F4"), default);
         // Space 1: F in treble clef, G in alto clef, A in bass clef (craft 1 and 19).
         Assert.Equal(
             "G3",
@@ -96,7 +96,7 @@ public class AnotherInstrumentTests
     private static Pitch? First(Question question) =>
         question switch
         {
-            NoteQuestion { Task: not (QuestionTask.LineOrSpace or QuestionTask.Stem) } q => q.Note,
+            NoteQuestion { Kind: not (QuestionKind.LineOrSpace or QuestionKind.Stem) } q => q.Note,
             BarsQuestion q => q.Music.Events.Select(e => e.Pitch).OfType<Pitch>().First(),
             ScaleQuestion q => q.First,
             _ => null,

@@ -94,7 +94,7 @@ public class SheetAnswerTests
     {
         var player = new Player(Lines.Instrument("violin"));
         var answer = (PairAnswer)
-            Answers.To(new NoteQuestion(QuestionTask.Finger, Pitch.Parse(note), new KeySignature(2)), player);
+            Answers.To(new NoteQuestion(QuestionKind.Finger, Pitch.Parse(note), new KeySignature(2)), player);
         Assert.Equal(pairs, string.Join(' ', answer.All.Select(p => Sign(p, player.Instrument))));
     }
 

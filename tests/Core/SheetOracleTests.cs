@@ -281,7 +281,7 @@ public class SheetOracleTests
                             ' ',
                             q.Music.Events.Select(e => $"{e.Pitch?.Name}{e.Value.Length}")
                         ),
-                        BarsQuestion { Task: not QuestionTask.Count } q => string.Join(
+                        BarsQuestion { Kind: not QuestionKind.Count } q => string.Join(
                             ' ',
                             q.Music.Events.Select(e => $"{e.Pitch?.Name}{e.Value.Length}")
                         ),

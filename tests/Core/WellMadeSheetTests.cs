@@ -55,7 +55,7 @@ public class WellMadeSheetTests
             SignatureQuestion q => q.Fifths.ToString(System.Globalization.CultureInfo.InvariantCulture),
             ShapeQuestion q => $"{q.Key} {q.String}",
             PenQuestion q => $"{q.Sign} {q.Note}",
-            BeatQuestion q => $"{q.Task} {q.Gap} {Music(q.Row)}",
+            BeatQuestion q => $"{q.Sum} {q.Gap} {Music(q.Row)}",
             BarsQuestion q => Music(q.Music),
             ScaleQuestion q => $"{q.First} {q.Key}",
             _ => throw new InvalidOperationException(),

@@ -15,12 +15,12 @@ public class AnyAnswerTests
     {
         switch (item.Question)
         {
-            case NoteQuestion { Task: QuestionTask.Name }:
+            case NoteQuestion { Kind: QuestionKind.Name }:
                 return new JsonObject { ["name"] = key["name"]!.DeepClone() };
-            case NoteQuestion { Task: QuestionTask.Stem }:
+            case NoteQuestion { Kind: QuestionKind.Stem }:
                 var stem = (string)key["stem"]!;
                 return new JsonObject { ["stem"] = stem, ["side"] = stem == "up" ? "right" : "left" };
-            case NoteQuestion { Task: QuestionTask.Write or QuestionTask.LineOrSpace }:
+            case NoteQuestion { Kind: QuestionKind.Write or QuestionKind.LineOrSpace }:
                 return new JsonObject { ["height"] = Height((string)key["on"]!, (int?)key["number"] ?? 0) };
             case SignatureQuestion { Written: true } q:
                 return new JsonObject
@@ -52,12 +52,12 @@ public class AnyAnswerTests
                         : holds < wanted ? "short"
                         : "long",
                 };
-            case BarsQuestion { Task: QuestionTask.Count }:
+            case BarsQuestion { Kind: QuestionKind.Count }:
                 return new JsonObject
                 {
                     ["syllables"] = new JsonArray([.. key["syllables"]!.AsArray().SelectMany(s => Said((string)s!))]),
                 };
-            case BarsQuestion { Task: QuestionTask.Bow } q:
+            case BarsQuestion { Kind: QuestionKind.Bow } q:
                 var ways = new Queue<JsonNode>(key["bows"]!.AsArray().Select(w => w!.DeepClone()));
                 var slurred = false;
                 return new JsonObject

@@ -102,7 +102,7 @@ public class AnySheetTests
 
     private static SheetItem Again(SheetItem item, Player player) =>
         SheetReader.Item(
-            ExerciseKind.Of(item.Question.Task),
+            ExerciseKind.Of(item.Question.Kind),
             JsonSerializer.SerializeToElement<JsonNode>(SheetQuestions.Write(item.Question, player)),
             player
         );

@@ -228,14 +228,14 @@ public class DiagnosisTests
         var asked = row.Split('|');
         var player = new Player(Lines.Instrument(asked[0]));
         var key = KeyText.Read(asked[1])!.Value.Signature;
-        var question = new NoteQuestion(QuestionTask.Name, Pitch.Parse(asked[2]), key);
+        var question = new NoteQuestion(QuestionKind.Name, Pitch.Parse(asked[2]), key);
         var diagnosis = Diagnosis.Of(player, question.Note, key, ReplyText.Read(asked[3], player.Instrument)!);
         var after = FollowUp.After(diagnosis, question, player);
         Assert.Equal(
             next,
             after is null ? ""
-                : after is NoteQuestion n ? $"{ExerciseKind.Of(n.Task)} {n.Note}"
-                : ExerciseKind.Of(after.Task).Id
+                : after is NoteQuestion n ? $"{ExerciseKind.Of(n.Kind)} {n.Note}"
+                : ExerciseKind.Of(after.Kind).Id
         );
     }
 

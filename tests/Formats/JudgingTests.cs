@@ -267,7 +267,7 @@ public class JudgingTests
         {
             var judgement = Judged(row, out var item, out var player);
             var next = FollowUp.After(judgement, item.Question, player);
-            var said = $"{ReplyText.Kind(judgement.Kind)}|{(next is null ? null : ExerciseKind.Of(next.Task))}";
+            var said = $"{ReplyText.Kind(judgement.Kind)}|{(next is null ? null : ExerciseKind.Of(next.Kind))}";
             if (said != $"{row[4]}|{row[5]}")
                 wrong.Add($"{string.Join('|', row)}: {said}");
         }

@@ -17,7 +17,7 @@ public class NewKindTests
     private static readonly ExerciseKind OpenStrings = new(
         "open-strings",
         Training.Reading,
-        QuestionTask.Name,
+        QuestionKind.Name,
         (request, _, _) =>
             [
                 .. Enumerable
@@ -47,7 +47,7 @@ public class NewKindTests
         Words = "long-bow",
     };
 
-    private static NoteQuestion Named(Pitch note) => new(QuestionTask.Name, note, default);
+    private static NoteQuestion Named(Pitch note) => new(QuestionKind.Name, note, default);
 
     private static Score Bows(Player player)
     {
@@ -142,6 +142,6 @@ public class NewKindTests
     {
         Assert.Equal(31, ExerciseKind.All.Select(k => k.Id).Distinct().Count());
         Assert.All(ExerciseKind.All, k => Assert.Same(k, ExerciseKind.Named(k.Id)));
-        Assert.All(Enum.GetValues<QuestionTask>(), t => Assert.Equal(t, ExerciseKind.Of(t).Task));
+        Assert.All(Enum.GetValues<QuestionKind>(), t => Assert.Equal(t, ExerciseKind.Of(t).Asks));
     }
 }

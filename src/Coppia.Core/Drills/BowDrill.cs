@@ -12,7 +12,7 @@ internal static class BowDrill
     {
         ScoreEvent[] notes = [.. asked.Music.Events.Where(e => !e.IsRest)];
         if (reply.Signs.Count != notes.Length)
-            throw new WrongReplyException(QuestionTask.Bow);
+            throw new WrongReplyException(QuestionKind.Bow);
         var begins = answer.Strokes.Index().ToDictionary(s => s.Item.NoteId, s => s.Index);
         var stroke = -1;
         for (var n = 0; n < notes.Length; n++)

@@ -94,7 +94,7 @@ public sealed record CardRound(IReadOnlyList<SheetItem> Cards, IReadOnlyList<int
         var asksForPlace = kind is CardKind.PairToNote or CardKind.NameToPlace;
         // A pair that the key could mean otherwise is asked by its name.
         var byPair = kind == CardKind.PairToNote && PairNote.Of(player, tone.Place.Pair, key) == tone.Pitch;
-        return new NoteQuestion(KindOf(kind).Task, tone.Pitch, key, asksForPlace ? tone.Place.Pair : null, byPair);
+        return new NoteQuestion(KindOf(kind).Asks, tone.Pitch, key, asksForPlace ? tone.Place.Pair : null, byPair);
     }
 
     /// <summary>0 1 2 3 2 1 0 1 … : neighbours, and the ends once each time.</summary>

@@ -10,7 +10,7 @@ internal static class CountDrill
     public static CountJudgement Judge(CountAnswer answer, SyllablesReply reply)
     {
         if (reply.Fits.Count != answer.Marks.Count)
-            throw new WrongReplyException(QuestionTask.Count);
+            throw new WrongReplyException(QuestionKind.Count);
         foreach (var (fits, mark) in reply.Fits.Zip(answer.Marks))
         {
             if (!fits)

@@ -29,7 +29,7 @@ public sealed record Diagnosis(MistakeKind Kind, Pitch Shown, Pitch? Answered) :
     public Reply? Pressed { get; init; }
 
     /// <summary>In which form the note was asked.</summary>
-    public QuestionTask AskedAs { get; init; } = QuestionTask.Name;
+    public QuestionKind AskedAs { get; init; } = QuestionKind.Name;
 
     /// <param name="player">Who answers; the note is shown in the instrument's first clef.</param>
     /// <param name="shown">The written note.</param>

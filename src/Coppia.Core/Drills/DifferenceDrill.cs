@@ -11,7 +11,7 @@ internal static class DifferenceDrill
     {
         ScoreEvent[] all = [.. asked.Music.Events];
         if (reply.Event < 0 || reply.Event >= all.Length)
-            throw new WrongReplyException(QuestionTask.Difference);
+            throw new WrongReplyException(QuestionKind.Difference);
         var second = asked.Music.Bars[1].Events.Where(e => answer.NoteIds.Contains(e.Id)).ToArray();
         var (from, to) = (second[0].Onset, second[^1].Onset + second[^1].Length);
         var ringed = all[reply.Event];

@@ -17,7 +17,7 @@ public static class FollowUp
         {
             (Diagnosis d, NoteQuestion q) => AfterNote(d, q, player),
             // Which way a stem goes is told by the line or space of its head.
-            (StemJudgement, NoteQuestion q) when OnStaff(q.Note, player) => q with { Task = QuestionTask.LineOrSpace },
+            (StemJudgement, NoteQuestion q) when OnStaff(q.Note, player) => q with { Kind = QuestionKind.LineOrSpace },
             // Whoever names a signature wrongly writes it, and the other way round.
             (SignatureJudgement, SignatureQuestion q) when q.Fifths != 0 => q with { Written = !q.Written },
             (ShapeJudgement, ShapeQuestion q) => q with { Drawn = !q.Drawn },
@@ -40,17 +40,17 @@ public static class FollowUp
                 return new SignatureQuestion(asked.Key.Fifths, Written: false);
             case MistakeKind.OneStep
             or MistakeKind.WrongEnd
-            or MistakeKind.Unclear when asked.Task != QuestionTask.Find && OnStaff(asked.Note, player):
-                return new NoteQuestion(QuestionTask.LineOrSpace, asked.Note, asked.Key);
+            or MistakeKind.Unclear when asked.Kind != QuestionKind.Find && OnStaff(asked.Note, player):
+                return new NoteQuestion(QuestionKind.LineOrSpace, asked.Note, asked.Key);
             case MistakeKind.OtherClef:
                 // The note on the clef's own line: what the sign is there to tell.
-                return new NoteQuestion(QuestionTask.Name, player.Instrument.FirstClef.SignPitch, default);
+                return new NoteQuestion(QuestionKind.Name, player.Instrument.FirstClef.SignPitch, default);
             case MistakeKind.WrongOctave
             or MistakeKind.LowHigh
             or MistakeKind.OtherInstrument when diagnosis.Place is { } at:
-                return new NoteQuestion(QuestionTask.Find, asked.Note, asked.Key, at.Pair);
+                return new NoteQuestion(QuestionKind.Find, asked.Note, asked.Key, at.Pair);
             case MistakeKind.NeighbourString when diagnosis.Place is { } at:
-                return new NoteQuestion(QuestionTask.Name, player.Instrument.Strings[at.String], asked.Key);
+                return new NoteQuestion(QuestionKind.Name, player.Instrument.Strings[at.String], asked.Key);
             default:
                 return asked;
         }

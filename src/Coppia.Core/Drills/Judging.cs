@@ -4,9 +4,9 @@ using Coppia.Core.Knowledge;
 namespace Coppia.Core.Drills;
 
 /// <summary>A reply that does not belong to its question.</summary>
-public sealed class WrongReplyException(QuestionTask task) : Exception($"not a reply to {task}")
+public sealed class WrongReplyException(QuestionKind kind) : Exception($"not a reply to {kind}")
 {
-    public QuestionTask Task { get; } = task;
+    public QuestionKind Kind { get; } = kind;
 }
 
 /// <summary>Says of every answer what happened (craft 14).</summary>
@@ -17,22 +17,22 @@ public static class Judging
     {
         return (item.Question, item.Answer, reply) switch
         {
-            (NoteQuestion { Task: QuestionTask.Stem }, StemAnswer answer, StemReply stem) => StemDrill.Judge(
+            (NoteQuestion { Kind: QuestionKind.Stem }, StemAnswer answer, StemReply stem) => StemDrill.Judge(
                 item,
                 player,
                 answer,
                 stem
             ),
-            (NoteQuestion { Task: QuestionTask.Find } q, PairAnswer answer, SpotReply spot) => FoundIt(
+            (NoteQuestion { Kind: QuestionKind.Find } q, PairAnswer answer, SpotReply spot) => FoundIt(
                 q,
                 answer,
                 spot,
                 player
             ),
-            (NoteQuestion { Task: QuestionTask.Name } q, _, NameReply) => OfNote(q, reply, player),
-            (NoteQuestion { Task: QuestionTask.Finger } q, _, PairReply) => OfNote(q, reply, player),
-            (NoteQuestion { Task: QuestionTask.Write } q, _, StaffReply) => OfNote(q, reply, player),
-            (NoteQuestion { Task: QuestionTask.LineOrSpace } q, _, StaffReply) => Counted(OfNote(q, reply, player)),
+            (NoteQuestion { Kind: QuestionKind.Name } q, _, NameReply) => OfNote(q, reply, player),
+            (NoteQuestion { Kind: QuestionKind.Finger } q, _, PairReply) => OfNote(q, reply, player),
+            (NoteQuestion { Kind: QuestionKind.Write } q, _, StaffReply) => OfNote(q, reply, player),
+            (NoteQuestion { Kind: QuestionKind.LineOrSpace } q, _, StaffReply) => Counted(OfNote(q, reply, player)),
             (SignatureQuestion { Written: false } q, _, KeyReply key) => KeyDrill.Judge(q, key),
             (SignatureQuestion { Written: true } q, SignatureAnswer answer, SignsReply signs) => KeyDrill.Judge(
                 q,
@@ -49,14 +49,14 @@ public static class Judging
             (BarsQuestion q, BowAnswer answer, StrokesReply signs) => BowDrill.Judge(q, answer, signs),
             (BarsQuestion q, DifferenceAnswer answer, RingReply ring) => DifferenceDrill.Judge(q, answer, ring),
             (PenQuestion q, _, PenReply pen) => PenDrill.Judge(q, pen),
-            _ => throw new WrongReplyException(item.Question.Task),
+            _ => throw new WrongReplyException(item.Question.Kind),
         };
     }
 
     private static Diagnosis OfNote(NoteQuestion asked, Reply reply, Player player) =>
         Diagnosis.Of(player, asked.Note, asked.Key, reply) with
         {
-            AskedAs = asked.Task,
+            AskedAs = asked.Kind,
         };
 
     /// <summary>Lines and spaces are the same in every clef and octave.</summary>
@@ -72,7 +72,7 @@ public static class Judging
     /// <summary>On the string that was asked for every place that sounds the note is right.</summary>
     private static Diagnosis FoundIt(NoteQuestion asked, PairAnswer answer, SpotReply spot, Player player) =>
         answer.All.Any(p => p.String == spot.String && p.Semitones == spot.Semitones)
-            ? new Diagnosis(MistakeKind.Right, asked.Note, asked.Note) { AskedAs = asked.Task, Place = answer.Place }
+            ? new Diagnosis(MistakeKind.Right, asked.Note, asked.Note) { AskedAs = asked.Kind, Place = answer.Place }
             : OfNote(asked, spot, player) with
             {
                 Place = answer.Place,

@@ -10,7 +10,7 @@ internal static class ScaleDrill
     public static ScaleJudgement Judge(ScaleAnswer answer, ScaleReply reply, Player player)
     {
         if (reply.Spots.Count != answer.Notes.Count)
-            throw new WrongReplyException(QuestionTask.Scale);
+            throw new WrongReplyException(QuestionKind.Scale);
         int[] heard = [.. reply.Spots.Select(s => player.Instrument.Strings[s.String].Midi + s.Semitones)];
         if (heard[0] != answer.Notes[0].Midi)
             return new ScaleJudgement(MistakeKind.Unclear, answer, 0, IsHalf: false);

@@ -32,7 +32,7 @@ public static class AnotherInstrument
     private static IEnumerable<Pitch> Pitches(Question question) =>
         question switch
         {
-            NoteQuestion { Task: not (QuestionTask.LineOrSpace or QuestionTask.Stem) } q => [q.Note],
+            NoteQuestion { Kind: not (QuestionKind.LineOrSpace or QuestionKind.Stem) } q => [q.Note],
             BarsQuestion q => q.Music.Events.Select(e => e.Pitch).OfType<Pitch>(),
             ScaleQuestion q => [q.First, q.First.AddOctaves(q.Octaves)],
             _ => [],
@@ -41,7 +41,7 @@ public static class AnotherInstrument
     private static Question? For(Question question, Player from, Player to, int octaves) =>
         question switch
         {
-            NoteQuestion { Task: QuestionTask.LineOrSpace or QuestionTask.Stem } q => q with
+            NoteQuestion { Kind: QuestionKind.LineOrSpace or QuestionKind.Stem } q => q with
             {
                 Note = AtSamePlace(q.Note, from, to),
             },

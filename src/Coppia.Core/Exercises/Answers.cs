@@ -25,8 +25,8 @@ public static class Answers
             ShapeQuestion s => new ShapeAnswer(Shape(s, player)),
             PenQuestion pen => new PenAnswer(pen.Note is { } n ? StaffPlace.Of(n, player.Instrument.FirstClef) : null),
             BeatQuestion beat => OfRow(beat),
-            BarsQuestion { Task: QuestionTask.Count } bars => new CountAnswer(Counts.Of(bars.Music, player.Style)),
-            BarsQuestion { Task: QuestionTask.Bow } bars => OfStrokes(bars.Music, player),
+            BarsQuestion { Kind: QuestionKind.Count } bars => new CountAnswer(Counts.Of(bars.Music, player.Style)),
+            BarsQuestion { Kind: QuestionKind.Bow } bars => OfStrokes(bars.Music, player),
             BarsQuestion bars => Difference(bars.Music),
             ScaleQuestion scale => OfScale(scale, player),
             PlayQuestion play => new PlayAnswer(
@@ -38,18 +38,18 @@ public static class Answers
     private static Answer OfNote(NoteQuestion asked, Player player)
     {
         var place = StaffPlace.Of(asked.Note, player.Instrument.FirstClef);
-        switch (asked.Task)
+        switch (asked.Kind)
         {
-            case QuestionTask.Name:
+            case QuestionKind.Name:
                 return new NameAnswer(
                     asked.Note,
                     asked.Note.Alter != 0 && asked.Key.AlterOf(asked.Note.Letter) == asked.Note.Alter
                 );
-            case QuestionTask.Write:
+            case QuestionKind.Write:
                 return new NoteAnswer(asked.Note, place);
-            case QuestionTask.LineOrSpace:
+            case QuestionKind.LineOrSpace:
                 return new StaffAnswer(place);
-            case QuestionTask.Stem:
+            case QuestionKind.Stem:
                 return new StemAnswer(place.StemUp);
         }
 
@@ -59,7 +59,7 @@ public static class Answers
         );
         var all = PlainPlace.All(player, asked.Note, PlainPlace.HeightOf(player.Instrument, key));
         // One that is to be found on a certain string has only that string's places.
-        if (asked is { Task: QuestionTask.Find, Place: { } on })
+        if (asked is { Kind: QuestionKind.Find, Place: { } on })
             all = [.. all.Where(p => p.String == on.String).DistinctBy(p => p.Semitones)];
         return all.Count == 0
             ? throw new InvalidQuestionException(QuestionFault.OutOfReach)

@@ -37,7 +37,7 @@ internal static class BowQuestions
                     .Select(p =>
                         Sketch.For(p, ground, request.MusicKey.Signature, request.MusicMeter, line, sign == Sign.PickUp)
                     );
-                pool.Add(new Candidate([.. asked.Select(s => new BarsQuestion(QuestionTask.Bow, s))], (int)sign, sign));
+                pool.Add(new Candidate([.. asked.Select(s => new BarsQuestion(QuestionKind.Bow, s))], (int)sign, sign));
             }
         }
 

@@ -28,7 +28,7 @@ internal static class DifferenceQuestions
                 var asked = Enumerable
                     .Range(0, request.Players.Count)
                     .Select(p => Sketch.For(p, ground, request.MusicKey.Signature, request.MusicMeter, [bar, other]))
-                    .Select(score => new BarsQuestion(QuestionTask.Difference, score));
+                    .Select(score => new BarsQuestion(QuestionKind.Difference, score));
                 // A beat parted in two is seen first, then a leap, then a step.
                 var difficulty =
                     changed is not null ? 0
@@ -55,7 +55,7 @@ internal static class DifferenceQuestions
             yield return new Candidate(
                 [
                     .. request.From.Select(r => new BarsQuestion(
-                        QuestionTask.Difference,
+                        QuestionKind.Difference,
                         TuneBars.Of(r.Score, [r.Score.Bars[trap.Like], r.Score.Bars[trap.Bar]])
                     )),
                 ],

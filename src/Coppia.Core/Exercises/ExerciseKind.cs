@@ -23,16 +23,16 @@ public delegate IEnumerable<IReadOnlyList<PlayQuestion>> PlayedMusic(SheetReques
 
 /// <summary>
 /// A kind of exercise (craft 12): one row says all that sets it apart. How it is answered, judged, shown and written to
-/// a file follows from the task of its questions; its words stand in the catalogue under its name.
+/// a file follows from what its questions ask; its words stand in the catalogue under its name.
 /// </summary>
 public sealed partial class ExerciseKind
 {
     /// <summary>A kind whose questions are answered.</summary>
     /// <param name="id">Its name in files and addresses, which stays: <c>name-it</c>.</param>
-    /// <param name="task">What every question of it asks.</param>
-    public ExerciseKind(string id, Training trains, QuestionTask task, QuestionPool pool)
+    /// <param name="asks">What every question of it asks.</param>
+    public ExerciseKind(string id, Training trains, QuestionKind asks, QuestionPool pool)
     {
-        (Id, Trains, Task, Pool, Words) = (id, trains, task, pool, id);
+        (Id, Trains, Asks, Pool, Words) = (id, trains, asks, pool, id);
         Music = (_, _) => [];
     }
 
@@ -40,7 +40,7 @@ public sealed partial class ExerciseKind
     /// <param name="id">Its name in files and addresses, which stays: <c>long-bow</c>.</param>
     public ExerciseKind(string id, Training trains, PlayedMusic music)
     {
-        (Id, Trains, Task, Music, Words) = (id, trains, QuestionTask.Play, music, id);
+        (Id, Trains, Asks, Music, Words) = (id, trains, QuestionKind.Play, music, id);
         Pool = (_, _, _) => [];
     }
 
@@ -50,13 +50,13 @@ public sealed partial class ExerciseKind
     public Training Trains { get; }
 
     /// <summary>What its questions ask.</summary>
-    public QuestionTask Task { get; }
+    public QuestionKind Asks { get; }
 
     /// <summary>Under which name its words stand in the catalogue: its own, or that of a kind like it.</summary>
     public string Words { get; init; }
 
     /// <summary>It is music to play, not a question to answer.</summary>
-    public bool IsPlayed => Task == QuestionTask.Play;
+    public bool IsPlayed => Asks == QuestionKind.Play;
 
     /// <summary>It can only be made from a tune.</summary>
     public bool NeedsATune { get; init; }
@@ -90,7 +90,7 @@ public sealed partial class ExerciseKind
     public static ExerciseKind? Named(string id) => All.FirstOrDefault(k => k.Id == id);
 
     /// <summary>The plainest kind that asks this.</summary>
-    public static ExerciseKind Of(QuestionTask task) => All.First(k => k.Task == task);
+    public static ExerciseKind Of(QuestionKind asks) => All.First(k => k.Asks == asks);
 
     public override string ToString() => Id;
 }

@@ -7,65 +7,65 @@ public sealed partial class ExerciseKind
 
     public static IReadOnlyList<ExerciseKind> All => Rows;
     public static readonly ExerciseKind NameIt = Row(
-        new("name-it", Training.Reading, QuestionTask.Name, NoteQuestions.Pool)
+        new("name-it", Training.Reading, QuestionKind.Name, NoteQuestions.Pool)
     );
     public static readonly ExerciseKind FingerIt = Row(
-        new("finger-it", Training.Fingerboard, QuestionTask.Finger, NoteQuestions.Pool)
+        new("finger-it", Training.Fingerboard, QuestionKind.Finger, NoteQuestions.Pool)
     );
     public static readonly ExerciseKind WriteIt = Row(
-        new("write-it", Training.NoteWriting, QuestionTask.Write, NoteQuestions.Pool)
+        new("write-it", Training.NoteWriting, QuestionKind.Write, NoteQuestions.Pool)
     );
     public static readonly ExerciseKind FindIt = Row(
-        new("find-it", Training.Fingerboard, QuestionTask.Find, NoteQuestions.Pool)
+        new("find-it", Training.Fingerboard, QuestionKind.Find, NoteQuestions.Pool)
     );
 
     public static readonly ExerciseKind LineOrSpace = Row(
-        new("line-or-space", Training.Reading, QuestionTask.LineOrSpace, NoteQuestions.Pool)
+        new("line-or-space", Training.Reading, QuestionKind.LineOrSpace, NoteQuestions.Pool)
     );
 
     public static readonly ExerciseKind Signature = Row(
-        new("signature", Training.Reading, QuestionTask.Signature, (r, _, _) => KeyQuestions.Signatures(r))
+        new("signature", Training.Reading, QuestionKind.Signature, (r, _, _) => KeyQuestions.Signatures(r))
     );
 
     public static readonly ExerciseKind HandShape = Row(
-        new("hand-shape", Training.Fingerboard, QuestionTask.HandShape, (r, _, _) => KeyQuestions.Shapes(r))
+        new("hand-shape", Training.Fingerboard, QuestionKind.HandShape, (r, _, _) => KeyQuestions.Shapes(r))
         {
             AsksOnce = true,
         }
     );
 
     public static readonly ExerciseKind PenWork = Row(
-        new("pen-work", Training.NoteWriting, QuestionTask.PenWork, (r, _, s) => PenQuestions.Pool(r, s))
+        new("pen-work", Training.NoteWriting, QuestionKind.PenWork, (r, _, s) => PenQuestions.Pool(r, s))
         {
             AsksOnce = true,
         }
     );
 
     public static readonly ExerciseKind Stems = Row(
-        new("stems", Training.NoteWriting, QuestionTask.Stem, NoteQuestions.Pool)
+        new("stems", Training.NoteWriting, QuestionKind.Stem, NoteQuestions.Pool)
     );
 
     public static readonly ExerciseKind BeatSums = Row(
-        new("beat-sums", Training.Counting, QuestionTask.Beats, RhythmQuestions.Sums) { TakesRhythm = true }
+        new("beat-sums", Training.Counting, QuestionKind.Beats, RhythmQuestions.Sums) { TakesRhythm = true }
     );
 
     public static readonly ExerciseKind CountIt = Row(
-        new("count-it", Training.Counting, QuestionTask.Count, RhythmQuestions.Counted) { TakesRhythm = true }
+        new("count-it", Training.Counting, QuestionKind.Count, RhythmQuestions.Counted) { TakesRhythm = true }
     );
 
     public static readonly ExerciseKind BowIt = Row(
-        new("bow-it", Training.BowSigns, QuestionTask.Bow, BowQuestions.Pool) { TakesRhythm = true }
+        new("bow-it", Training.BowSigns, QuestionKind.Bow, BowQuestions.Pool) { TakesRhythm = true }
     );
 
     public static readonly ExerciseKind SpotDifference = Row(
-        new("spot-difference", Training.Reading, QuestionTask.Difference, DifferenceQuestions.Pool)
+        new("spot-difference", Training.Reading, QuestionKind.Difference, DifferenceQuestions.Pool)
         {
             TakesRhythm = true,
         }
     );
 
     public static readonly ExerciseKind ScaleBuilder = Row(
-        new("scale-builder", Training.Fingerboard, QuestionTask.Scale, (r, _, _) => KeyQuestions.Scales(r))
+        new("scale-builder", Training.Fingerboard, QuestionKind.Scale, (r, _, _) => KeyQuestions.Scales(r))
         {
             AsksOnce = true,
             TakesOctaves = true,

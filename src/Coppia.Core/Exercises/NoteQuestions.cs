@@ -9,12 +9,12 @@ internal static class NoteQuestions
     public static IReadOnlyList<Candidate> Pool(SheetRequest request, int count, Seeded seeded)
     {
         // In several clefs the lines of the staff are other notes: several players are asked for the same ones.
-        if (request is { Kind.Task: QuestionTask.LineOrSpace, From.Count: 0, Players.Count: 1 })
+        if (request is { Kind.Asks: QuestionKind.LineOrSpace, From.Count: 0, Players.Count: 1 })
             return WholeStaff(request);
         var ground = NoteStock.Of(request);
         var pool = Enumerable
             .Range(0, ground.Count)
-            .Where(n => request.Kind.Task != QuestionTask.LineOrSpace || OnStaff(ground, n))
+            .Where(n => request.Kind.Asks != QuestionKind.LineOrSpace || OnStaff(ground, n))
             .ToArray();
         return pool.Length > 1
             ? [.. pool.Select(n => One(request, ground, n))]
@@ -33,7 +33,7 @@ internal static class NoteQuestions
                 PairNote.Of(t.Second, t.First.Place.Pair, request.MusicKey.Signature) == t.First.Pitch
                 && PairNote.All(t.Second, t.First.Place.Pair, request.MusicKey.Signature).Count == 1
             );
-        return request.Kind.Task == QuestionTask.Write && isClear
+        return request.Kind.Asks == QuestionKind.Write && isClear
             ? candidate with
             {
                 OtherForm = Asked(byPair: true),
@@ -45,30 +45,30 @@ internal static class NoteQuestions
                 .. ground
                     .Notes[note]
                     .Select(t => new NoteQuestion(
-                        request.Kind.Task,
+                        request.Kind.Asks,
                         t.Pitch,
                         request.MusicKey.Signature,
-                        request.Kind.Task is QuestionTask.Write or QuestionTask.Find ? t.Place.Pair : null,
+                        request.Kind.Asks is QuestionKind.Write or QuestionKind.Find ? t.Place.Pair : null,
                         byPair
                     )),
             ];
 
         int Difficulty() =>
-            request.Kind.Task switch
+            request.Kind.Asks switch
             {
-                QuestionTask.Name => Math.Min(2, ground.LedgerLines(note))
+                QuestionKind.Name => Math.Min(2, ground.LedgerLines(note))
                     + (ground.First(note).Pitch.Alter == 0 ? 0 : 1),
-                QuestionTask.LineOrSpace => place.Height / 3,
-                QuestionTask.Stem => 2 - Math.Min(2, Math.Abs(place.Height - StaffPlace.MiddleLine)),
+                QuestionKind.LineOrSpace => place.Height / 3,
+                QuestionKind.Stem => 2 - Math.Min(2, Math.Abs(place.Height - StaffPlace.MiddleLine)),
                 _ => ground.FingerDifficulty(note),
             };
 
         object Answer() =>
-            request.Kind.Task switch
+            request.Kind.Asks switch
             {
-                QuestionTask.Name => (ground.First(note).Pitch.Letter, ground.First(note).Pitch.Alter),
-                QuestionTask.LineOrSpace => place.OnLine,
-                QuestionTask.Stem => place.StemUp,
+                QuestionKind.Name => (ground.First(note).Pitch.Letter, ground.First(note).Pitch.Alter),
+                QuestionKind.LineOrSpace => place.OnLine,
+                QuestionKind.Stem => place.StemUp,
                 _ => note,
             };
     }
@@ -104,7 +104,7 @@ internal static class NoteQuestions
             .. heights.Select(h => new Candidate(
                 [
                     .. request.Players.Select(p => new NoteQuestion(
-                        request.Kind.Task,
+                        request.Kind.Asks,
                         p.Instrument.FirstClef.PitchAt(h.Height),
                         default
                     )),

@@ -36,12 +36,12 @@ public sealed record QuestionMusic(
         var clef = player.Instrument.FirstClef;
         switch (item.Question)
         {
-            case NoteQuestion { Task: QuestionTask.Find }:
+            case NoteQuestion { Kind: QuestionKind.Find }:
             case ShapeQuestion:
                 return null;
-            case NoteQuestion { Task: QuestionTask.Write } q:
+            case NoteQuestion { Kind: QuestionKind.Write } q:
                 return Without(One(clef, q.Key, q.Note, Whole), LeftAway.Events);
-            case NoteQuestion { Task: QuestionTask.Stem } q:
+            case NoteQuestion { Kind: QuestionKind.Stem } q:
                 return Without(One(clef, q.Key, q.Note, NoteValue.Quarter), LeftAway.Stems);
             case NoteQuestion q:
                 return Without(One(clef, q.Key, q.Note, Whole), LeftAway.Nothing);

@@ -123,7 +123,7 @@ internal sealed class RhythmQuestions
 
         (Candidate, string) Asked(Beat[][] bars, int difficulty, bool tied = false)
         {
-            var asked = _on.ForEach(_request, bars, tied).Select(score => new BarsQuestion(QuestionTask.Count, score));
+            var asked = _on.ForEach(_request, bars, tied).Select(score => new BarsQuestion(QuestionKind.Count, score));
             return (new Candidate([.. asked], difficulty, cell), string.Join('|', bars.Select(Text)) + tied);
         }
     }

@@ -61,7 +61,7 @@ public sealed record Sheet(ExerciseKind Kind, int Seed, Player Player, IReadOnly
         {
             NoteQuestion q => q.Note.Name,
             PlayQuestion q => Notes(q.Music),
-            BarsQuestion { Task: not QuestionTask.Count } q => Notes(q.Music),
+            BarsQuestion { Kind: not QuestionKind.Count } q => Notes(q.Music),
             ScaleQuestion q => $"{q.First.Name} {q.Octaves}",
             _ => "",
         };

@@ -30,14 +30,14 @@ public static class ReplyJson
         var read = new Fields(json, player.Instrument);
         return item.Question switch
         {
-            NoteQuestion { Task: QuestionTask.Name } => Name(read),
-            NoteQuestion { Task: QuestionTask.Finger } => new PairReply(
+            NoteQuestion { Kind: QuestionKind.Name } => Name(read),
+            NoteQuestion { Kind: QuestionKind.Finger } => new PairReply(
                 read.String(json),
                 read.Number("finger", 0, 4),
                 read.Place()
             ),
-            NoteQuestion { Task: QuestionTask.Find } => read.Spot(json),
-            NoteQuestion { Task: QuestionTask.Stem } => new StemReply(
+            NoteQuestion { Kind: QuestionKind.Find } => read.Spot(json),
+            NoteQuestion { Kind: QuestionKind.Stem } => new StemReply(
                 read.One("stem", "down", "up") == 1,
                 read.One("side", "left", "right") == 1
             ),
@@ -60,8 +60,8 @@ public static class ReplyJson
             ),
             BeatQuestion { Sum: BeatSum.Barlines } => new BarlinesReply(read.Numbers("after", 0, LongestList)),
             BeatQuestion => new SumReply(read.One("sum", "short", "right", "long") - 1),
-            BarsQuestion { Task: QuestionTask.Count } => Syllables(read, (CountAnswer)item.Answer, player.Style),
-            BarsQuestion { Task: QuestionTask.Bow } => new StrokesReply([.. read.List("bows").Select(Way)]),
+            BarsQuestion { Kind: QuestionKind.Count } => Syllables(read, (CountAnswer)item.Answer, player.Style),
+            BarsQuestion { Kind: QuestionKind.Bow } => new StrokesReply([.. read.List("bows").Select(Way)]),
             BarsQuestion => new RingReply(read.Number("event", 0, LongestList)),
             PenQuestion when json.TryGetProperty("onPaper", out var paper) && paper.ValueKind == JsonValueKind.True =>
                 new PenReply(0, 0) { OnPaper = true },

@@ -69,7 +69,7 @@ public static class SheetAnswers
     private static JsonObject OfPair(Question question, PairAnswer answer, Instrument instrument)
     {
         var json = SheetNotes.Pair(answer.Place.Pair, instrument);
-        if (question.Task == QuestionTask.Find)
+        if (question.Kind == QuestionKind.Find)
             json["semitones"] = answer.Place.Semitones;
         if (answer.All.Count > 1)
             json["also"] = new JsonArray([

@@ -49,7 +49,7 @@ public static class SheetQuestions
     private static JsonObject OfNote(NoteQuestion q, Instrument instrument)
     {
         JsonObject json;
-        if (q is { Task: QuestionTask.Write, Place: { } pair })
+        if (q is { Kind: QuestionKind.Write, Place: { } pair })
         {
             json = q.ByPair
                 ? SheetNotes.Pair(pair, instrument)

@@ -59,40 +59,40 @@ public static class SheetReader
             return new PlayQuestion(music, pins);
         }
 
-        switch (kind.Task)
+        switch (kind.Asks)
         {
-            case QuestionTask.Signature
+            case QuestionKind.Signature
                 when q.TryGetProperty("write", out var write) && write.ValueKind == JsonValueKind.True:
                 return new SignatureQuestion(Key(q).Fifths, Written: true);
-            case QuestionTask.Signature:
+            case QuestionKind.Signature:
                 return new SignatureQuestion(Fifths(q), Written: false);
-            case QuestionTask.HandShape:
+            case QuestionKind.HandShape:
                 return new ShapeQuestion(
                     Key(q),
                     String(q, instrument),
                     Text(q, "position"),
                     q.TryGetProperty("draw", out var draw) && draw.ValueKind == JsonValueKind.True
                 );
-            case QuestionTask.PenWork:
+            case QuestionKind.PenWork:
                 var sign = One(SheetQuestions.Signs, Text(q, "sign"), "a sign");
                 return new PenQuestion(
                     (PenSign)sign,
                     q.TryGetProperty("note", out _) ? Note(q, "note") : null,
                     Meter(q) ?? new TimeSignature(4, 4)
                 );
-            case QuestionTask.Beats:
+            case QuestionKind.Beats:
                 return SheetMusicReader.Row(q, instrument);
-            case QuestionTask.Count or QuestionTask.Bow or QuestionTask.Difference:
-                return new BarsQuestion(kind.Task, SheetMusicReader.Music(q, instrument).Score);
-            case QuestionTask.Scale:
+            case QuestionKind.Count or QuestionKind.Bow or QuestionKind.Difference:
+                return new BarsQuestion(kind.Asks, SheetMusicReader.Music(q, instrument).Score);
+            case QuestionKind.Scale:
                 return new ScaleQuestion(Note(q, "first"), Key(q), Number(q, "octaves", 1, 3));
-            case QuestionTask.Write:
+            case QuestionKind.Write:
                 return Written(q, player);
-            case QuestionTask.Find:
+            case QuestionKind.Find:
                 var note = Note(q, "note");
-                return new NoteQuestion(kind.Task, note, Signature(q), PairOn(String(q, instrument), note, instrument));
+                return new NoteQuestion(kind.Asks, note, Signature(q), PairOn(String(q, instrument), note, instrument));
             default:
-                return new NoteQuestion(kind.Task, Note(q, "note"), Signature(q));
+                return new NoteQuestion(kind.Asks, Note(q, "note"), Signature(q));
         }
     }
 
@@ -103,7 +103,7 @@ public static class SheetReader
         if (q.TryGetProperty("name", out _))
         {
             var named = Pitch(Text(q, "name") + Number(q, "octave", 0, 9));
-            return new NoteQuestion(QuestionTask.Write, named, Signature(q), PairOn(s, named, instrument));
+            return new NoteQuestion(QuestionKind.Write, named, Signature(q), PairOn(s, named, instrument));
         }
 
         var word = Enum.TryParse<PlaceWord>(Text(q, "place"), ignoreCase: true, out var w)
@@ -123,7 +123,7 @@ public static class SheetReader
                     ("stringName", instrument.StringName(s))
                 )
             );
-        return new NoteQuestion(QuestionTask.Write, note, Signature(q), pair, ByPair: true);
+        return new NoteQuestion(QuestionKind.Write, note, Signature(q), pair, ByPair: true);
     }
 
     private static Pair PairOn(int s, Pitch note, Instrument instrument)

@@ -128,7 +128,7 @@ internal sealed class DrillRounds(SheetParts parts)
             throw new FormatException(
                 Say(
                     "drills.drill-rounds.the-answer-is-not-complete",
-                    ("kind", ExerciseWords.Name(ExerciseKind.Of(e.Task)))
+                    ("kind", ExerciseWords.Name(ExerciseKind.Of(e.Kind)))
                 ),
                 e
             );

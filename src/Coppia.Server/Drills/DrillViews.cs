@@ -105,7 +105,7 @@ public sealed record DrillDeskView(
 }
 
 /// <summary>A question to be answered on the screen.</summary>
-/// <param name="Task">What it asks: by it the way to answer is chosen.</param>
+/// <param name="Asks">What it asks: by it the way to answer is chosen.</param>
 /// <param name="Name">Of its kind.</param>
 /// <param name="Prompt">What it is about; empty where the music says it.</param>
 /// <param name="Picture">Its music in words, for who cannot see it.</param>
@@ -116,7 +116,7 @@ public sealed record DrillDeskView(
 /// <param name="Answer">The right answer as it stands in a sheet's file.</param>
 public sealed record DrillQuestionView(
     string Kind,
-    QuestionTask Task,
+    QuestionKind Asks,
     string Name,
     string Instruction,
     string Prompt,
@@ -146,10 +146,10 @@ public sealed record DrillQuestionView(
 
     internal static DrillQuestionView Of(SheetItem item, Player player)
     {
-        var kind = ExerciseKind.Of(item.Question.Task);
+        var kind = ExerciseKind.Of(item.Question.Kind);
         return new DrillQuestionView(
             Kind: kind.Id,
-            Task: item.Question.Task,
+            Asks: item.Question.Kind,
             Name: ExerciseWords.Name(kind),
             Instruction: ExerciseWords.OnScreen(item.Question),
             // Of a sum of beats the instruction says it all.

@@ -265,7 +265,7 @@ internal sealed class SheetParts(Asker asker, Readings readings)
             asked,
             ExerciseWords.Name(request.Kind),
             ExerciseWords.Instruction(request.Kind),
-            request.Kind.Task,
+            request.Kind.Asks,
             request.Kind.IsPlayed,
             request.Kind.TakesRhythm,
             request.Kind.TakesOctaves,

@@ -154,11 +154,11 @@ public sealed record SheetQuestionView(
             BarlinesAfter: item.Answer is BarlinesAnswer b
                 ? [.. b.After.Select(n => music.Score.Bars[0].Events[n - 1].Id)]
                 : [],
-            AnswerRows: item.Question.Task switch
+            AnswerRows: item.Question.Kind switch
             {
-                QuestionTask.Count => ["count"],
-                QuestionTask.Bow => ["bow"],
-                QuestionTask.Scale => ["pair"],
+                QuestionKind.Count => ["count"],
+                QuestionKind.Bow => ["bow"],
+                QuestionKind.Scale => ["pair"],
                 _ => [],
             },
             Bars: ReadingView.BarsOf(reading),
@@ -173,7 +173,7 @@ public sealed record SheetQuestionView(
         var style = player.Style;
         return item switch
         {
-            { Question: NoteQuestion { Task: QuestionTask.Find } q, Answer: PairAnswer a } => new QuestionBoardView(
+            { Question: NoteQuestion { Kind: QuestionKind.Find } q, Answer: PairAnswer a } => new QuestionBoardView(
                 Only: null,
                 Shown: false,
                 [.. a.All.Select(p => Spot(p, q.Note))]
@@ -195,7 +195,7 @@ public sealed record SheetQuestionView(
 public sealed record SheetItemView(string Id, bool Pinned, IReadOnlyDictionary<string, SheetQuestionView> Each);
 
 /// <summary>A part of a sheet as it is shown and printed.</summary>
-/// <param name="Task">What its questions ask: by it they are laid out.</param>
+/// <param name="Asks">What its questions ask: by it they are laid out.</param>
 /// <param name="TakesRhythm">A meter and note values can be chosen for it.</param>
 /// <param name="TakesOctaves">One octave or two can be chosen for it.</param>
 /// <param name="Key">The key in words, where music is in one.</param>
@@ -204,7 +204,7 @@ public sealed record SheetPartView(
     PartRequest Request,
     string Name,
     string Instruction,
-    QuestionTask Task,
+    QuestionKind Asks,
     bool IsPlayed,
     bool TakesRhythm,
     bool TakesOctaves,

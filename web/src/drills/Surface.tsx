@@ -19,9 +19,9 @@ type Fields = { write?: boolean; draw?: boolean; task?: string }
 
 /** The way in which a question is answered. */
 export function Surface(props: SurfaceProps) {
-  const { task, sheet } = props.question
+  const { asks, sheet } = props.question
   const asked = sheet.question as Fields
-  switch (task) {
+  switch (asks) {
     case 'name':
       return <NameIt {...props} />
     case 'finger':

@@ -84,8 +84,8 @@ const SheetParts = memo(function SheetParts({
       parts.flatMap((part) =>
         part.items.flatMap((item) => {
           const music = item.each[instrument.id]?.music
-          const form = formOf(part.task, pairs || solved)
-          const spread = part.task === 'scale'
+          const form = formOf(part.asks, pairs || solved)
+          const spread = part.asks === 'scale'
           return music ? [{ music, rows: form.rows, widthPx: part.isPlayed || spread ? widthPx : null, spread }] : []
         }),
       ),
@@ -100,7 +100,7 @@ const SheetParts = memo(function SheetParts({
     <>
       {error && <Refused>{error}</Refused>}
       {parts.map((part, p) => {
-        const form = formOf(part.task, pairs || solved)
+        const form = formOf(part.asks, pairs || solved)
         return (
           <div key={p} className="mb-4" data-part={p}>
             <div className="mb-1 flex [break-after:avoid] flex-wrap items-baseline gap-x-3">
@@ -181,7 +181,7 @@ const QuestionBox = memo(function QuestionBox({
 }) {
   const question = item.each[instrument.id]
   if (!question) return null
-  const form = formOf(part.task, pairs || solved)
+  const form = formOf(part.asks, pairs || solved)
   const { music } = question
   const notes = music && drawn && (
     <QuestionNotes
@@ -191,12 +191,12 @@ const QuestionBox = memo(function QuestionBox({
       shown={solved || part.isPlayed ? form.rows : []}
       staffMm={staffMm}
       solved={solved}
-      gap={part.task === 'beats'}
+      gap={part.asks === 'beats'}
     />
   )
   // What is too wide for its place gets the whole line, and what is too wide for that is made smaller.
   const wide = drawn && question.copies === 1 ? widthOf(drawn) : 0
-  const words = solved && (form.blank || !music || part.task === 'difference') && !part.isPlayed
+  const words = solved && (form.blank || !music || part.asks === 'difference') && !part.isPlayed
   return (
     <li
       className="group/item relative min-w-0 [break-inside:avoid]"

@@ -1,8 +1,8 @@
-import type { Task } from '../api/client'
+import type { QuestionKind } from '../api/client'
 import type { RowId } from '../engraving/layout'
 
 /** How questions are laid out by what they ask: side by side, and what is written under them. */
-export type TaskForm = {
+export type KindForm = {
   /** Least width of a question in hundredths of the paper. */
   share: number
   /** A rule to write the answer on. */
@@ -11,10 +11,10 @@ export type TaskForm = {
   rows: readonly RowId[]
 }
 
-const NOTE: TaskForm = { share: 25, blank: true, rows: [] }
-const BARS: TaskForm = { share: 50, blank: false, rows: [] }
+const NOTE: KindForm = { share: 25, blank: true, rows: [] }
+const BARS: KindForm = { share: 50, blank: false, rows: [] }
 
-const FORMS: Record<Exclude<Task, 'play'>, TaskForm> = {
+const FORMS: Record<Exclude<QuestionKind, 'play'>, KindForm> = {
   name: NOTE,
   finger: NOTE,
   lineOrSpace: NOTE,
@@ -32,5 +32,5 @@ const FORMS: Record<Exclude<Task, 'play'>, TaskForm> = {
 }
 
 /** Music to play goes over the whole width, with its pairs where they are wanted. */
-export const formOf = (task: Task, pairs: boolean): TaskForm =>
-  task === 'play' ? { share: 100, blank: false, rows: pairs ? ['pair'] : [] } : FORMS[task]
+export const formOf = (asks: QuestionKind, pairs: boolean): KindForm =>
+  asks === 'play' ? { share: 100, blank: false, rows: pairs ? ['pair'] : [] } : FORMS[asks]

@@ -6,7 +6,7 @@ const part = (kind: string, ...ids: string[]): SheetPart => ({
   request: { kind, octaves: 1, seed: 1 },
   name: kind,
   instruction: '',
-  task: 'name',
+  asks: 'name',
   isPlayed: false,
   takesRhythm: false,
   takesOctaves: false,

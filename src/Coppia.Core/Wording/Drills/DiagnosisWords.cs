@@ -16,7 +16,7 @@ public static class DiagnosisWords
             { IsRight: true } => Say("drills.diagnosis.of-yes", ("shown", Labels.Note(diagnosis.Shown, player.Style))),
             { Pressed: SpotReply spot } => OnFingerboard(diagnosis, spot, player),
             { Pressed: PairReply pair } => Fingered(diagnosis, pair, player),
-            { AskedAs: QuestionTask.LineOrSpace or QuestionTask.Write } => OnStaff(diagnosis, player),
+            { AskedAs: QuestionKind.LineOrSpace or QuestionKind.Write } => OnStaff(diagnosis, player),
             _ => Named(diagnosis, player),
         };
 
@@ -143,7 +143,7 @@ public static class DiagnosisWords
     {
         var (style, clef) = (player.Style, player.Instrument.FirstClef);
         var place = StaffPlace.Of(diagnosis.Shown, clef);
-        var written = diagnosis.AskedAs == QuestionTask.Write;
+        var written = diagnosis.AskedAs == QuestionKind.Write;
         var isIt =
             written
                 ? Say(

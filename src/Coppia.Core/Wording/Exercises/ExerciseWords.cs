@@ -41,11 +41,11 @@ public static class ExerciseWords
     public static string OnScreen(Question question) =>
         question switch
         {
-            NoteQuestion { Task: QuestionTask.Name } => Say("exercises.exercise.which-note-is-this"),
-            NoteQuestion { Task: QuestionTask.Finger } => Say("exercises.exercise.which-string-which-finger"),
-            NoteQuestion { Task: QuestionTask.Write } => Say("exercises.exercise.put-the-note-on-the-staff"),
-            NoteQuestion { Task: QuestionTask.Find } => Say("exercises.exercise.press-it-on-the-fingerboard"),
-            NoteQuestion { Task: QuestionTask.LineOrSpace } => Say("exercises.exercise.line-or-space-and-which-one"),
+            NoteQuestion { Kind: QuestionKind.Name } => Say("exercises.exercise.which-note-is-this"),
+            NoteQuestion { Kind: QuestionKind.Finger } => Say("exercises.exercise.which-string-which-finger"),
+            NoteQuestion { Kind: QuestionKind.Write } => Say("exercises.exercise.put-the-note-on-the-staff"),
+            NoteQuestion { Kind: QuestionKind.Find } => Say("exercises.exercise.press-it-on-the-fingerboard"),
+            NoteQuestion { Kind: QuestionKind.LineOrSpace } => Say("exercises.exercise.line-or-space-and-which-one"),
             NoteQuestion => Say("exercises.exercise.draw-the-stem-from-the-head"),
             SignatureQuestion { Written: true } => Say("exercises.exercise.put-the-signs-on-the-staff-in"),
             SignatureQuestion => Say("exercises.exercise.choose-the-key-and-the-letters-that"),
@@ -55,8 +55,8 @@ public static class ExerciseWords
             BeatQuestion { Sum: BeatSum.Gap } => Say("exercises.exercise.choose-the-missing-value"),
             BeatQuestion { Sum: BeatSum.Barlines } => Say("exercises.exercise.press-between-two-notes-to-set-a"),
             BeatQuestion => Say("exercises.exercise.add-up-the-beats"),
-            BarsQuestion { Task: QuestionTask.Count } => Say("exercises.exercise.tap-the-syllables-in-their-order"),
-            BarsQuestion { Task: QuestionTask.Bow } => Say("exercises.exercise.press-each-note-that-begins-a-stroke"),
+            BarsQuestion { Kind: QuestionKind.Count } => Say("exercises.exercise.tap-the-syllables-in-their-order"),
+            BarsQuestion { Kind: QuestionKind.Bow } => Say("exercises.exercise.press-each-note-that-begins-a-stroke"),
             BarsQuestion => Say("exercises.exercise.press-the-note-that-is-not-the"),
             ScaleQuestion => Say("exercises.exercise.press-the-scale-note-by-note-then"),
             _ => "",

@@ -19,18 +19,18 @@ public static class HelpWords
     public static IReadOnlyList<HelpStep> Of(SheetItem item, Player player) =>
         item.Question switch
         {
-            NoteQuestion { Task: QuestionTask.LineOrSpace } q => [.. Reading(q, player).Take(2)],
-            NoteQuestion { Task: QuestionTask.Stem } q => Stem(q, player),
-            NoteQuestion { Task: QuestionTask.Write } q => Writing(q, player),
-            NoteQuestion { Task: QuestionTask.Find } q => Finding(q, player),
-            NoteQuestion { Task: QuestionTask.Finger } q => [.. Reading(q, player), .. Finding(q, player)],
+            NoteQuestion { Kind: QuestionKind.LineOrSpace } q => [.. Reading(q, player).Take(2)],
+            NoteQuestion { Kind: QuestionKind.Stem } q => Stem(q, player),
+            NoteQuestion { Kind: QuestionKind.Write } q => Writing(q, player),
+            NoteQuestion { Kind: QuestionKind.Find } q => Finding(q, player),
+            NoteQuestion { Kind: QuestionKind.Finger } q => [.. Reading(q, player), .. Finding(q, player)],
             NoteQuestion q => Reading(q, player),
             SignatureQuestion q => Signature(q, player),
             ShapeQuestion q => Shape(q, player),
             ScaleQuestion q => Scale(q, player.Style),
             BeatQuestion q => Beats(q),
-            BarsQuestion { Task: QuestionTask.Count } => Counting(player.Style),
-            BarsQuestion { Task: QuestionTask.Bow } q => Bowing(q),
+            BarsQuestion { Kind: QuestionKind.Count } => Counting(player.Style),
+            BarsQuestion { Kind: QuestionKind.Bow } q => Bowing(q),
             BarsQuestion => Difference,
             PenQuestion q => Pen(q, player),
             _ => [],
@@ -147,7 +147,7 @@ public static class HelpWords
 
     private static HelpStep[] Finding(NoteQuestion asked, Player player)
     {
-        if (Answers.To(asked with { Task = QuestionTask.Find }, player) is not PairAnswer { Place: var at })
+        if (Answers.To(asked with { Kind = QuestionKind.Find }, player) is not PairAnswer { Place: var at })
             return [];
         var open = player.Instrument.Strings[at.String];
         return

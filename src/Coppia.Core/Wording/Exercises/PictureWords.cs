@@ -14,15 +14,15 @@ public static class PictureWords
         var clef = player.Instrument.FirstClef;
         return item.Question switch
         {
-            NoteQuestion { Task: QuestionTask.Write } q => Say(
+            NoteQuestion { Kind: QuestionKind.Write } q => Say(
                 "exercises.picture.an-empty-staff",
                 ("signs", Signs(q.Key, player))
             ),
-            NoteQuestion { Task: QuestionTask.LineOrSpace } q => Say(
+            NoteQuestion { Kind: QuestionKind.LineOrSpace } q => Say(
                 "exercises.picture.a-note-at-place-of-the-staff",
                 ("height", StaffPlace.Of(q.Note, clef).Height + 1)
             ),
-            NoteQuestion { Task: QuestionTask.Stem } q => Say(
+            NoteQuestion { Kind: QuestionKind.Stem } q => Say(
                 "exercises.picture.a-head-without-a-stem",
                 ("note", StaffPlace.Of(q.Note, clef).Words())
             ),
@@ -39,7 +39,7 @@ public static class PictureWords
             SignatureQuestion => Say("exercises.picture.an-empty-staff-with-a-clef", ("clef", clef.Name)),
             PenQuestion => Say("exercises.picture.a-pale-sign-to-trace"),
             BeatQuestion q => $"{q.Row.Time}: {Values(q.Row, q.Gap, player)}.",
-            BarsQuestion { Task: QuestionTask.Difference } q => $"{q.Music.Time}: {Notes(q.Music, player)}.",
+            BarsQuestion { Kind: QuestionKind.Difference } q => $"{q.Music.Time}: {Notes(q.Music, player)}.",
             BarsQuestion q => $"{q.Music.Time}: {Values(q.Music, null, player)}.",
             ScaleQuestion q => Say(
                 "exercises.picture.the-first-note-of-the-scale",
