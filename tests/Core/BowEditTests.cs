@@ -91,4 +91,18 @@ public class BowEditTests
         );
         Assert.Equal(words, string.Join(' ', BowWords.Check(reading.BowCheck)));
     }
+
+    [Theory] // A slur sign on a rest: what is proposed can be taken, whatever is aimed at.
+    [InlineData("E2 E F|G F E D|(E G) (zF A)|G4")]
+    [InlineData("(z D E F)|G (A z) B|c d e f|g4")]
+    [InlineData("D E (z2 F)|(G z A B)|(c z) (z d)|e4")]
+    public void What_is_proposed_can_be_taken_where_slurs_stand_on_rests(string music)
+    {
+        var score = Lines.Score("Em", music, "2/4");
+        foreach (var aim in Enum.GetValues<BowAim>())
+        {
+            var edits = BowProposal.Of(score, aim, HouseStyle.Default).Edits;
+            Assert.Equal(score.Bars.Count, BowEdits.Apply(score, edits).Bars.Count);
+        }
+    }
 }

@@ -113,7 +113,9 @@ public static class BowEdits
         };
     }
 
-    private static int OpenAfter(int open, ScoreEvent e) => Math.Max(0, open + e.SlurStarts - e.SlurStops);
+    /// <summary>A slur sign that stands on a rest binds no notes, here as in the notes that sound.</summary>
+    private static int OpenAfter(int open, ScoreEvent e) =>
+        e.IsRest ? open : Math.Max(0, open + e.SlurStarts - e.SlurStops);
 
     /// <summary>
     /// Where a slur ends on the note before, or begins on this one, it grows; else a new one is drawn.
