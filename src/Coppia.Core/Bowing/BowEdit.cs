@@ -65,7 +65,7 @@ public static class BowEdits
         {
             if (!events[at].IsRest && CanJoin(events, at, open))
                 joinable.Add(events[at].Id);
-            open = OpenAfter(open, events[at]);
+            open = events[at].OpenSlurs(open);
         }
 
         return joinable;
@@ -99,11 +99,11 @@ public static class BowEdits
                 else
                 {
                     Join(events, at, edit.Kind == BowEditKind.Hook);
-                    open = OpenAfter(openBefore, events[at - 1]);
+                    open = events[at - 1].OpenSlurs(openBefore);
                 }
             }
 
-            (openBefore, open) = (open, OpenAfter(open, events[at]));
+            (openBefore, open) = (open, events[at].OpenSlurs(open));
         }
 
         var next = 0;
@@ -112,10 +112,6 @@ public static class BowEdits
             Bars = [.. score.Bars.Select(b => b with { Events = [.. b.Events.Select(_ => events[next++])] })],
         };
     }
-
-    /// <summary>A slur sign that stands on a rest binds no notes, here as in the notes that sound.</summary>
-    private static int OpenAfter(int open, ScoreEvent e) =>
-        e.IsRest ? open : Math.Max(0, open + e.SlurStarts - e.SlurStops);
 
     /// <summary>
     /// Where a slur ends on the note before, or begins on this one, it grows; else a new one is drawn.

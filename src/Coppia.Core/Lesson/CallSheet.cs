@@ -74,7 +74,7 @@ public sealed record CallSheet(IReadOnlyList<PlayerReading> Sections, IReadOnlyL
         var end = bar.StartsAt + bar.Length;
         var begins = BeginningIn(sections, order);
         foreach (var moment in Silences(bar, begins, held))
-            begins.TryAdd(moment, new ReadingNote?[sections.Count]);
+            At(begins, moment, sections.Count);
         var moments = begins.ToArray();
         foreach (var (i, (moment, notes)) in moments.Index())
         {
@@ -118,13 +118,16 @@ public sealed record CallSheet(IReadOnlyList<PlayerReading> Sections, IReadOnlyL
                 graces = note.Note.Onset == at ? graces : 0;
                 at = note.Note.Onset;
                 var moment = new Moment(at, note.Note.IsGrace ? graces++ : int.MaxValue);
-                begins.TryAdd(moment, new ReadingNote?[sections.Count]);
-                begins[moment][s] = note;
+                At(begins, moment, sections.Count)[s] = note;
             }
         }
 
         return begins;
     }
+
+    /// <summary>The notes that begin at a moment, one a section; none yet where it is new.</summary>
+    private static ReadingNote?[] At(SortedDictionary<Moment, ReadingNote?[]> begins, Moment moment, int sections) =>
+        begins.TryGetValue(moment, out var found) ? found : begins[moment] = new ReadingNote?[sections];
 
     /// <summary>Where a rest is printed and no section sounds on, in order.</summary>
     /// <param name="begins">The notes that the sections begin.</param>

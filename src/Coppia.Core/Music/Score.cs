@@ -124,6 +124,10 @@ public sealed record ScoreEvent
 
     public bool IsRest => Pitch is null;
 
+    /// <summary>How many slurs go on after it; a slur sign that stands on a rest binds no notes.</summary>
+    /// <param name="before">How many were open before it.</param>
+    public int OpenSlurs(int before) => IsRest ? before : Math.Max(0, before + SlurStarts - SlurStops);
+
     public bool Has(Marks mark) => (Marks & mark) != 0;
 }
 

@@ -70,7 +70,7 @@ public sealed record SoundingNote(
                     _notes[^1] = TiedOn(_notes[^1], e);
                 else
                     Begin(bar, e, pitch, at);
-                _slurs = Math.Max(0, _slurs + e.SlurStarts - e.SlurStops);
+                _slurs = e.OpenSlurs(_slurs);
             }
 
             _start += e.Length;

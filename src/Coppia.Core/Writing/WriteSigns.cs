@@ -132,7 +132,7 @@ public sealed partial record WritingStaff
         for (var i = 0; i < notes.Length; i++)
         {
             joined[i] = open > 0;
-            open = Math.Max(0, open + notes[i].Event.SlurStarts - notes[i].Event.SlurStops);
+            open = notes[i].Event.OpenSlurs(open);
         }
 
         var on = !meant.Skip(1).All(i => joined[i]);

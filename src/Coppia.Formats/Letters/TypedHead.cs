@@ -58,18 +58,21 @@ internal sealed partial class TypedHead
                 Title = value;
                 return true;
             case "key":
-                Key = KeyOf(value) ?? Key;
-                return KeyOf(value) is not null;
+                var key = KeyOf(value);
+                Key = key ?? Key;
+                return key is not null;
             case "time" or "meter":
                 var (time, wrong) = AbcFields.Meter(value);
                 Time = wrong is null && time is not null ? time : Time;
                 return wrong is null && time is not null;
             case "for" or "instrument":
-                Instrument = PrintedFor.Named(value) ?? Instrument;
-                return PrintedFor.Named(value) is not null;
+                var instrument = PrintedFor.Named(value);
+                Instrument = instrument ?? Instrument;
+                return instrument is not null;
             case "clef":
-                Clef = Clef.Named(value) ?? Clef;
-                return Clef.Named(value) is not null;
+                var clef = Clef.Named(value);
+                Clef = clef ?? Clef;
+                return clef is not null;
             default:
                 return true;
         }
