@@ -110,19 +110,8 @@ public static class ReadCommand
             || asked.GetValue(Say) && asked.GetValue(New)
         )
             return Files.Refuse(error, Say("cli.usage", ("usage", Usage)));
-        if (
-            Files.Style(asked.GetValue(Style), error) is not { } style
-            || Files.Known(asked.GetValue(Known), error) is not { } known
-        )
+        if (PlayerOf(asked, error) is not { } player)
             return 2;
-        if (asked.GetValue(New) && known.Things is null)
-            return Files.Refuse(error, Say("cli.read.new-needs-known-with-a-file-that"));
-        var name = asked.GetValue(For)!;
-        if (style.Instrument(name) is not { } instrument)
-            return Files.Refuse(
-                error,
-                Say("cli.diagnose.is-not-an-instrument-expected", ("name", name), ("instruments", Labels.Instruments))
-            );
 
         var file = asked.GetValue(FileName)!;
         if (
@@ -132,16 +121,42 @@ public static class ReadCommand
             return 2;
         if (result.Score is null)
             return Files.Refuse(error, string.Join("\n", result.Errors.Select(e => $"{file}:{e}")));
-        if (Files.Line(file, result, asked.GetValue(Part), instrument, error) is not { } line)
+        if (Files.Line(file, result, asked.GetValue(Part), player.Instrument, error) is not { } line)
             return 2;
 
         foreach (var notice in result.Notices)
             error.WriteLine($"{file}:{notice.At}: {notice.Message}");
-        var player = new Player(instrument, style, known);
         var reading = PlayerReading.Of(line.Score, line.For, player, chosenOctaves: asked.GetValue(Octave));
-        var words = new ReadingWords(reading);
         Files.Warn(file, reading, error);
+        Write(reading, asked, output);
+        return 0;
+    }
 
+    /// <summary>Who reads, or null when the error is told.</summary>
+    private static Player? PlayerOf(ParseResult asked, TextWriter error)
+    {
+        if (
+            Files.Style(asked.GetValue(Style), error) is not { } style
+            || Files.Known(asked.GetValue(Known), error) is not { } known
+        )
+            return null;
+        var name = asked.GetValue(For)!;
+        if (asked.GetValue(New) && known.Things is null)
+            Files.Refuse(error, Say("cli.read.new-needs-known-with-a-file-that"));
+        else if (style.Instrument(name) is { } instrument)
+            return new Player(instrument, style, known);
+        else
+            Files.Refuse(
+                error,
+                Say("cli.diagnose.is-not-an-instrument-expected", ("name", name), ("instruments", Labels.Instruments))
+            );
+        return null;
+    }
+
+    private static void Write(PlayerReading reading, ParseResult asked, TextWriter output)
+    {
+        var words = new ReadingWords(reading);
+        var (style, known) = (reading.Player.Style, reading.Player.Known);
         var news = known.Things is null ? null : News.In(TuneContents.Of(reading), known);
         var asJson = asked.GetValue(Format) == "json";
         if (asked.GetValue(Say))
@@ -150,7 +165,6 @@ public static class ReadCommand
             NewRow.Write(news!, style, asJson, output);
         else
             WriteRows(Rows(reading, words, news), asJson, output);
-        return 0;
     }
 
     private static IEnumerable<ReadRow> Rows(PlayerReading reading, ReadingWords words, News? news)

@@ -73,6 +73,17 @@ public static class SheetCommand
             || Files.Known(asked.GetValue(Known), error) is not { } known
         )
             return 2;
+        return Make(asked, style, known, output, error);
+    }
+
+    private static int Make(
+        ParseResult asked,
+        HouseStyle style,
+        ClassKnowledge known,
+        TextWriter output,
+        TextWriter error
+    )
+    {
         try
         {
             if (Request(asked, style, known, error) is not { } request)
@@ -140,8 +151,12 @@ public static class SheetCommand
             Count = asked.GetValue(Count),
             Seed = asked.GetValue(Seed),
         };
-        if (asked.GetValue(From) is not { } file)
-            return request;
+        return asked.GetValue(From) is { } file ? OnTune(request, file, error) : request;
+    }
+
+    /// <summary>The request on the music of a file; null when the error is told.</summary>
+    private static SheetRequest? OnTune(SheetRequest request, string file, TextWriter error)
+    {
         if (Files.Load(file, error) is not { } bytes || Files.Tune(file, bytes, 1, error) is not { } tune)
             return null;
         if (tune.Score is not { } score)

@@ -60,6 +60,12 @@ public static class SlipsCommand
 
         var reading = PlayerReading.Of(line.Score, line.For, new Player(instrument, style, known));
         Files.Warn(file, reading, error);
+        Write(reading, output);
+        return 0;
+    }
+
+    private static void Write(PlayerReading reading, TextWriter output)
+    {
         var words = new TroubleWords(reading.Fingering);
         output.WriteLine("bar\tfrom\tto\tpoints\twhy");
         foreach (var slip in Slips.Of(reading.Fingering))
@@ -68,7 +74,5 @@ public static class SlipsCommand
             var points = slip.Points.ToString("0.###", CultureInfo.InvariantCulture);
             output.WriteLine($"{English.Figure(to.Bar.Number)}\t{from.Pitch}\t{to.Pitch}\t{points}\t{words.Why(slip)}");
         }
-
-        return 0;
     }
 }

@@ -88,20 +88,23 @@ public sealed record Bows(
                 );
             }
 
-            var direction = strokes[^1].Direction;
-            if (first[i] is null)
-                first[i] = direction;
-            else if (first[i] != direction)
-            {
-                if (!follows && again[i] is null)
-                    wrong.Add(new WrongWayRound(before, i, first[i]!.Value, after ?? notes[before].Bar));
-                again[i] = direction;
-            }
-
+            Turn(i, strokes[^1].Direction, follows, after);
             before = i;
         }
 
         return new Bows([.. first.Select(d => d ?? BowDirection.Down)], again, strokes, plucked, wrong);
+
+        void Turn(int note, BowDirection direction, bool follows, Bar? after)
+        {
+            if (first[note] is not { } once)
+                first[note] = direction;
+            else if (once != direction)
+            {
+                if (!follows && again[note] is null)
+                    wrong.Add(new WrongWayRound(before, note, once, after ?? notes[before].Bar));
+                again[note] = direction;
+            }
+        }
     }
 
     /// <summary>

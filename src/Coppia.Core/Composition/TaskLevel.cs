@@ -38,12 +38,7 @@ public static class TaskLevel
                 MostRests = UsualRests,
                 Fixed = Endings(4),
             },
-            2 => new TaskPlan
-            {
-                Key = key,
-                Steps = OneString,
-                MostRests = UsualRests,
-            },
+            2 => Plan(1, key) with { Fixed = [] },
             3 => new TaskPlan
             {
                 Key = key,
@@ -51,23 +46,8 @@ public static class TaskLevel
                 Fourth = Bonus,
                 MostRests = UsualRests,
             },
-            4 => new TaskPlan
-            {
-                Key = key,
-                Bars = 8,
-                Steps = TwoStrings,
-                Fourth = Bonus,
-                MostRests = UsualRests,
-                Fixed = Endings(8),
-            },
-            5 => new TaskPlan
-            {
-                Key = key,
-                Bars = 8,
-                Steps = TwoStrings,
-                Fourth = Bonus,
-                MostRests = UsualRests,
-            },
+            4 => Plan(3, key) with { Bars = 8, Fixed = Endings(8) },
+            5 => Plan(3, key) with { Bars = 8 },
             _ => throw new ArgumentOutOfRangeException(nameof(level), level, "There are levels 1 to 5."),
         };
 

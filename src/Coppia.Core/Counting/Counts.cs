@@ -58,13 +58,7 @@ public static class Counts
             var beat = BeatOf(bar.Time, style);
             var isDotted = beat.Numerator == 3;
             var thirds = ThirdsIn(bar);
-            var rhythms = new Dictionary<string, BeatRhythm>();
-            foreach (var beatOf in style.Counting == CountingSystem.Words ? FilledBeat.In(bar, beat, tied) : [])
-            {
-                foreach (var (part, id) in beatOf.NoteIds.Index())
-                    rhythms[id] = new BeatRhythm(beatOf.Pattern, part);
-            }
-
+            var rhythms = style.Counting == CountingSystem.Words ? RhythmsIn(bar, beat, tied) : [];
             foreach (var e in bar.Events)
             {
                 var at = bar.StartsAt + e.Onset;
@@ -89,6 +83,18 @@ public static class Counts
         }
 
         return marks;
+    }
+
+    private static Dictionary<string, BeatRhythm> RhythmsIn(Bar bar, Fraction beat, bool tied)
+    {
+        var rhythms = new Dictionary<string, BeatRhythm>();
+        foreach (var filled in FilledBeat.In(bar, beat, tied))
+        {
+            foreach (var (part, id) in filled.NoteIds.Index())
+                rhythms[id] = new BeatRhythm(filled.Pattern, part);
+        }
+
+        return rhythms;
     }
 
     /// <summary>

@@ -35,27 +35,18 @@ public static class FirstSheet
             Seed = seed,
         };
         ExerciseKind[] teaching = [.. fresh.SelectMany(DrillsFor).Distinct()];
+        var notes = tune with { Count = Notes };
+        var scale = tune with { Kind = ExerciseKind.Scale };
+        var rhythm = tune with { Kind = ExerciseKind.Rhythm };
+        var chunks = tune with { Kind = ExerciseKind.Chunk, Count = Spots };
         SheetRequest[] wanted =
         [
-            tune with
-            {
-                Count = Notes,
-            },
+            notes,
             .. teaching.Select(Drill).Where(IsPossible).Take(MostDrills),
-            tune with
-            {
-                Kind = ExerciseKind.Scale,
-            },
-            tune with
-            {
-                Kind = ExerciseKind.Rhythm,
-            },
+            scale,
+            rhythm,
             .. Drills(readings).Except(teaching).Select(Drill).Where(IsPossible).Take(MostDrills),
-            tune with
-            {
-                Kind = ExerciseKind.Chunk,
-                Count = Spots,
-            },
+            chunks,
         ];
         return [.. wanted.Where(IsPossible)];
 

@@ -108,20 +108,22 @@ internal static class LeftHandPlay
             {
                 foreach (var tones in strings.Select(s => s[p]))
                 {
-                    var instrument = request.Players[p].Instrument;
-                    if (!HasOpenAbove(tones, request.Players[p], request.MusicKey))
-                        continue;
-                    var sound = instrument.Strings[tones.String + 1];
-                    var open = new PairedNote(sound, NoteValue.Quarter, new Pin(tones.String + 1, 0));
-                    var fourth = new PairedNote(sound, NoteValue.Quarter, new Pin(tones.String, 4));
-                    var third = tones.Note(tones.Tones.Index().First(t => t.Item.Finger == 3).Index, NoteValue.Quarter);
-                    bars.Slowly(open, fourth);
-                    bars.OnBeats(third, fourth, third, fourth);
-                    bars.OnBeats(fourth, open, fourth, open);
-                    bars.OnBeats(third, open, third, fourth);
+                    if (HasOpenAbove(tones, request.Players[p], request.MusicKey))
+                        FourthAgainstOpen(bars, tones, request.Players[p].Instrument.Strings[tones.String + 1]);
                 }
             }
         );
+    }
+
+    private static void FourthAgainstOpen(DrillBars bars, StringTones tones, Pitch sound)
+    {
+        var open = new PairedNote(sound, NoteValue.Quarter, new Pin(tones.String + 1, 0));
+        var fourth = new PairedNote(sound, NoteValue.Quarter, new Pin(tones.String, 4));
+        var third = tones.Note(tones.Tones.Index().First(t => t.Item.Finger == 3).Index, NoteValue.Quarter);
+        bars.Slowly(open, fourth);
+        bars.OnBeats(third, fourth, third, fourth);
+        bars.OnBeats(fourth, open, fourth, open);
+        bars.OnBeats(third, open, third, fourth);
     }
 
     /// <summary>The next open string belongs to the key, and the third finger below it is there to come from.</summary>
@@ -189,16 +191,13 @@ internal static class LeftHandPlay
         if (strings.Count < 2)
             throw request.Impossible(SheetFault.TooFewNotes);
         var maySlur = request.Players.All(p => p.Known.Has(Skills.Slurs));
+        // The same strings for all: those that lie side by side on every instrument, by the first one's order.
+        StringTones[][] inOrder = [.. strings.OrderBy(s => s[0].String)];
         return ForEach(
             request,
             (bars, p) =>
             {
-                // The same strings for all: those that lie side by side on every instrument, by the first one's order.
-                StringTones[][] inOrder = [.. strings.OrderBy(s => s[0].String)];
-                (StringTones Lower, StringTones Upper)[] near =
-                [
-                    .. Apart(inOrder, 1).Select(n => (n.Lower[p], n.Upper[p])),
-                ];
+                (StringTones Lower, StringTones Upper)[] near = [.. Apart(1, p)];
                 foreach (var (lower, upper) in near)
                 {
                     bars.OnBeats(Tone(lower, 0), Tone(upper, 0), Tone(lower, 0), Tone(upper, 0));
@@ -206,7 +205,7 @@ internal static class LeftHandPlay
                     bars.OnBeats(Tone(upper, 1), Tone(lower, 1), Tone(upper, 0), Tone(lower, 0));
                 }
 
-                foreach (var (lower, upper) in Apart(inOrder, 2).Select(n => (n.Lower[p], n.Upper[p])))
+                foreach (var (lower, upper) in Apart(2, p))
                     bars.OnBeats(Tone(lower, 0), Tone(upper, 0), Tone(lower, 0), Tone(upper, 0));
                 foreach (var (lower, upper) in near.Where(_ => maySlur))
                 {
@@ -218,11 +217,11 @@ internal static class LeftHandPlay
 
         static PairedNote Tone(StringTones tones, int at) => tones.Note(at, NoteValue.Quarter);
 
-        static IEnumerable<(StringTones[] Lower, StringTones[] Upper)> Apart(StringTones[][] strings, int far) =>
-            from a in strings.Index()
-            from b in strings.Index()
+        IEnumerable<(StringTones Lower, StringTones Upper)> Apart(int far, int player) =>
+            from a in inOrder.Index()
+            from b in inOrder.Index()
             where a.Index < b.Index && a.Item.Zip(b.Item).All(s => Math.Abs(s.Second.String - s.First.String) == far)
-            select (a.Item, b.Item);
+            select (a.Item[player], b.Item[player]);
     }
 
     /// <summary>Each player's own bars.</summary>

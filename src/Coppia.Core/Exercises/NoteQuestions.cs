@@ -25,15 +25,7 @@ internal static class NoteQuestions
     {
         var place = HeightOf(ground, note);
         var candidate = new Candidate(Asked(byPair: false), Difficulty(), ground.First(note).Place.String, Answer());
-        // Only a pair that means this note and no other can be asked for it.
-        var isClear = ground
-            .Notes[note]
-            .Zip(request.Players)
-            .All(t =>
-                PairNote.Of(t.Second, t.First.Place.Pair, request.MusicKey.Signature) == t.First.Pitch
-                && PairNote.All(t.Second, t.First.Place.Pair, request.MusicKey.Signature).Count == 1
-            );
-        return request.Kind.Asks == QuestionKind.Write && isClear
+        return request.Kind.Asks == QuestionKind.Write && IsClear(request, ground, note)
             ? candidate with
             {
                 OtherForm = Asked(byPair: true),
@@ -72,6 +64,16 @@ internal static class NoteQuestions
                 _ => note,
             };
     }
+
+    /// <summary>Only a pair that means this note and no other can be asked for it.</summary>
+    private static bool IsClear(SheetRequest request, NoteStock ground, int note) =>
+        ground
+            .Notes[note]
+            .Zip(request.Players)
+            .All(t =>
+                PairNote.Of(t.Second, t.First.Place.Pair, request.MusicKey.Signature) == t.First.Pitch
+                && PairNote.All(t.Second, t.First.Place.Pair, request.MusicKey.Signature).Count == 1
+            );
 
     private static StaffPlace HeightOf(NoteStock ground, int note) =>
         StaffPlace.Of(ground.First(note).Pitch, ground.Players[0].Instrument.FirstClef);

@@ -13,8 +13,7 @@ internal static class PenQuestions
     public static IReadOnlyList<Candidate> Pool(SheetRequest request, Seeded seeded)
     {
         var ground = NoteStock.Of(request with { Key = new Shapes.ScaleKey(0, Shapes.ScaleForm.Major), From = [] });
-        int[] onStaff = [.. Enumerable.Range(0, ground.Count).Where(n => ground.LedgerLines(n) == 0)];
-        if (onStaff.Length < 2)
+        if (OnStaff(ground).Count() < 2)
             throw request.Impossible(SheetFault.TooFewNotes);
         Candidate[] signs =
         [
@@ -48,19 +47,23 @@ internal static class PenQuestions
                 sign
             );
 
-        // A note of the class's own that fits, or any.
-        int Note(Func<StaffPlace, bool> fits, Letter[]? without = null)
-        {
-            var clef = request.First.Instrument.FirstClef;
-            int[] usual = [.. onStaff.Where(n => without?.Contains(ground.First(n).Pitch.Letter) != true)];
-            int[] fitting = [.. usual.Where(n => fits(StaffPlace.Of(ground.First(n).Pitch, clef)))];
-            return seeded.Of(
-                fitting.Length > 0 ? fitting
-                : usual.Length > 0 ? usual
-                : onStaff
-            );
-        }
+        int Note(Func<StaffPlace, bool> fits, Letter[]? without = null) =>
+            seeded.Of(NotesFor(ground, request.First.Instrument.FirstClef, fits, without ?? []));
     }
+
+    /// <summary>Notes on the staff of the class's own that fit, or any of them.</summary>
+    private static int[] NotesFor(NoteStock ground, Clef clef, Func<StaffPlace, bool> fits, Letter[] without)
+    {
+        int[] onStaff = [.. OnStaff(ground)];
+        int[] usual = [.. onStaff.Where(n => !without.Contains(ground.First(n).Pitch.Letter))];
+        int[] fitting = [.. usual.Where(n => fits(StaffPlace.Of(ground.First(n).Pitch, clef)))];
+        return fitting.Length > 0 ? fitting
+            : usual.Length > 0 ? usual
+            : onStaff;
+    }
+
+    private static IEnumerable<int> OnStaff(NoteStock ground) =>
+        Enumerable.Range(0, ground.Count).Where(n => ground.LedgerLines(n) == 0);
 
     private static Pitch WithSign(Pitch pitch, PenSign sign) =>
         sign switch

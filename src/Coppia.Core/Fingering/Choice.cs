@@ -101,11 +101,7 @@ public sealed record Choice(FingeredNote Note, FingeredNote? Before, FingeredNot
             return null;
         var (before, after) = (PlayedBefore(fingers, index), PlayedAfter(fingers, index));
         var player = fingers.Player;
-        BeyondReason? beyond =
-            !note.Beyond ? null
-            : player.Allows(chosen.Frame) ? BeyondReason.Finger
-            : OctaveFit.IsAllowed(player, note.Note.Pitch) ? BeyondReason.NoteNearby
-            : BeyondReason.Itself;
+        var beyond = BeyondOf(note, chosen, player);
         var approach = ApproachOf(fingers, before?.Placement, chosen);
         if (note.Pinned)
             return new Choice(note, before, after) { Reason = ChoiceReason.Pinned, Approach = approach };
@@ -135,6 +131,12 @@ public sealed record Choice(FingeredNote Note, FingeredNote? Before, FingeredNot
             Dearer = DearerOf(fingers, index, chosen, other),
         };
     }
+
+    private static BeyondReason? BeyondOf(FingeredNote note, Placement chosen, Player player) =>
+        !note.Beyond ? null
+        : player.Allows(chosen.Frame) ? BeyondReason.Finger
+        : OctaveFit.IsAllowed(player, note.Note.Pitch) ? BeyondReason.NoteNearby
+        : BeyondReason.Itself;
 
     /// <summary>
     /// A teacher would think of it: the open string, or a finger of a closed hand in first position or a higher one

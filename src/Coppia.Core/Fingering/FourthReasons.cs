@@ -130,13 +130,23 @@ internal static class FourthReasons
                 Forbid(bars.Bars[b].First, bars.Bars[b].End);
         }
 
-        void Forbid(int first, int end)
+        void Forbid(int first, int end) => Take(FourthReason.Quick, without, notes, reasons, first, end);
+    }
+
+    /// <summary>Takes a reason from all notes of some pitches.</summary>
+    private static void Take(
+        FourthReason reason,
+        HashSet<Pitch> pitches,
+        IReadOnlyList<SoundingNote> notes,
+        FourthReason[] reasons,
+        int first,
+        int end
+    )
+    {
+        for (var i = first; i < end; i++)
         {
-            for (var i = first; i < end; i++)
-            {
-                if (reasons[i] == FourthReason.Quick && without.Contains(notes[i].Pitch))
-                    reasons[i] = FourthReason.None;
-            }
+            if (reasons[i] == reason && pitches.Contains(notes[i].Pitch))
+                reasons[i] = FourthReason.None;
         }
     }
 }

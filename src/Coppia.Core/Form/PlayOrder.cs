@@ -74,27 +74,18 @@ public static class PlayOrder
         var again = new List<PlayedBar>();
         for (var i = first; i < bars.Count; )
         {
-            if (
-                bars[i].EndingStart is not null
-                && EndOfEnding(bars, i) + 1 is var next
-                && next < bars.Count
-                && bars[next].EndingStart is not null
-            )
+            if (LaterEnding(bars, i) is { } next)
             {
                 i = next;
                 continue;
             }
 
-            again.Add(new PlayedBar(i, before.GetValueOrDefault(i) + 1));
+            again.Add(Played(i));
             if (bars[i].Waymarks.HasFlag(Waymarks.Fine))
                 break;
             if (bars[i].Waymarks.HasFlag(Waymarks.ToCoda) && coda > i)
             {
-                again.AddRange(
-                    Enumerable
-                        .Range(coda, bars.Count - coda)
-                        .Select(k => new PlayedBar(k, before.GetValueOrDefault(k) + 1))
-                );
+                again.AddRange(Enumerable.Range(coda, bars.Count - coda).Select(Played));
                 break;
             }
 
@@ -102,6 +93,8 @@ public static class PlayOrder
         }
 
         return again;
+
+        PlayedBar Played(int bar) => new(bar, before.GetValueOrDefault(bar) + 1);
 
         int Find(Waymarks mark)
         {
@@ -113,6 +106,15 @@ public static class PlayOrder
 
             return -1;
         }
+    }
+
+    /// <summary>The ending that follows the one that begins in a bar, or null.</summary>
+    private static int? LaterEnding(IReadOnlyList<Bar> bars, int bar)
+    {
+        if (bars[bar].EndingStart is null)
+            return null;
+        var next = EndOfEnding(bars, bar) + 1;
+        return next < bars.Count && bars[next].EndingStart is not null ? next : null;
     }
 
     /// <summary>

@@ -88,23 +88,28 @@ public sealed record TuneForm(
 
         int VariantOf(int kind) => variants[kind] = variants.GetValueOrDefault(kind) + 1;
 
-        // Of the lines not too long ago the first of which at least half the bars are the same.
+        // Of the lines not too long ago the first that is like it.
         int? NearestBefore(int n)
         {
             for (var k = Math.Max(0, n - LinesRemembered); k < n; k++)
             {
-                var (a, b) = (full[k], full[n]);
-                if (a.Length != b.Length || a.Length < 2)
-                    continue;
-                var same = 0;
-                for (var i = 0; i < a.Length; i++)
-                    same += music[a[i]].Key == music[b[i]].Key ? 1 : 0;
-                if (2 * same >= a.Length)
+                if (AreLike(music, full[k], full[n]))
                     return k;
             }
 
             return null;
         }
+    }
+
+    /// <summary>At least half the bars are the same.</summary>
+    private static bool AreLike(BarMusic[] music, int[] a, int[] b)
+    {
+        if (a.Length != b.Length || a.Length < 2)
+            return false;
+        var same = 0;
+        for (var i = 0; i < a.Length; i++)
+            same += music[a[i]].Key == music[b[i]].Key ? 1 : 0;
+        return 2 * same >= a.Length;
     }
 
     /// <summary>The full bars of a line; a pick-up or upbeat before it does not make it another line.</summary>

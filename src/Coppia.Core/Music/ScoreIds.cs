@@ -29,7 +29,7 @@ public static class ScoreIds
             if (gap.IsSame)
                 TakeBars(gap);
             else
-                TakeNotes(gap);
+                TakeNotes(before, after, gap, barIds, noteIds);
         }
 
         return Finished(after, barIds, noteIds, reserved ?? []);
@@ -45,27 +45,29 @@ public static class ScoreIds
                     noteIds[now][n] = then.Events[n].Id;
             }
         }
+    }
 
-        // Bars that were changed: those whose number is the same stay themselves, and so do the notes between which
-        // nothing was put.
-        void TakeNotes(Gap gap)
+    /// <summary>
+    /// Of bars that were changed those whose number is the same stay themselves, and so do the notes between which
+    /// nothing was put.
+    /// </summary>
+    private static void TakeNotes(Score before, Score after, Gap gap, string[] barIds, string[][] noteIds)
+    {
+        if (gap.OldCount == gap.NewCount)
         {
-            if (gap.OldCount == gap.NewCount)
-            {
-                for (var k = 0; k < gap.NewCount; k++)
-                    barIds[gap.New + k] = before.Bars[gap.Old + k].Id;
-            }
+            for (var k = 0; k < gap.NewCount; k++)
+                barIds[gap.New + k] = before.Bars[gap.Old + k].Id;
+        }
 
-            ScoreEvent[] then = [.. before.Bars.Skip(gap.Old).Take(gap.OldCount).SelectMany(b => b.Events)];
-            var now = Enumerable
-                .Range(gap.New, gap.NewCount)
-                .SelectMany(b => after.Bars[b].Events.Select((e, n) => (e, b, n)))
-                .ToArray();
-            foreach (var notes in Gaps(then.Length, now.Length, (a, b) => IsSame(then[a], now[b].e)))
-            {
-                for (var k = 0; k < notes.NewCount && notes.OldCount == notes.NewCount; k++)
-                    noteIds[now[notes.New + k].b][now[notes.New + k].n] = then[notes.Old + k].Id;
-            }
+        ScoreEvent[] then = [.. before.Bars.Skip(gap.Old).Take(gap.OldCount).SelectMany(b => b.Events)];
+        var now = Enumerable
+            .Range(gap.New, gap.NewCount)
+            .SelectMany(b => after.Bars[b].Events.Select((e, n) => (e, b, n)))
+            .ToArray();
+        foreach (var notes in Gaps(then.Length, now.Length, (a, b) => IsSame(then[a], now[b].e)))
+        {
+            for (var k = 0; k < notes.NewCount && notes.OldCount == notes.NewCount; k++)
+                noteIds[now[notes.New + k].b][now[notes.New + k].n] = then[notes.Old + k].Id;
         }
     }
 
@@ -115,12 +117,8 @@ public static class ScoreIds
         IEnumerable<string>? reserved = null
     )
     {
-        var taken = noteIds
-            .SelectMany(ids => ids)
-            .Concat(barIds)
-            .Where(id => !string.IsNullOrEmpty(id))
-            .Concat(reserved ?? [])
-            .ToHashSet();
+        var given = noteIds.SelectMany(ids => ids).Concat(barIds).Where(id => !string.IsNullOrEmpty(id));
+        var taken = given.Concat(reserved ?? []).ToHashSet();
         return score with
         {
             Bars =
@@ -139,10 +137,10 @@ public static class ScoreIds
             ],
         };
 
-        string NameOf(string? given, string place)
+        string NameOf(string? id, string place)
         {
-            if (!string.IsNullOrEmpty(given))
-                return given;
+            if (!string.IsNullOrEmpty(id))
+                return id;
             var name = place;
             for (var like = 2; !taken.Add(name); like++)
                 name = $"{place}v{like}";

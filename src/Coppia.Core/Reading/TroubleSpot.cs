@@ -83,9 +83,8 @@ public sealed record TroubleSpot(
         ClassKnowledge? known = null
     )
     {
-        var notes = fingering.Notes;
         var steps = Slips.In(fingering, known);
-        var most = Math.Clamp(notes.Count / NotesToOneSpot, FewestSpots, MostSpots);
+        var most = Math.Clamp(fingering.Notes.Count / NotesToOneSpot, FewestSpots, MostSpots);
         // The same step is hard wherever it comes; it is marked once.
         var hard = steps
             .Where(s => s.Parts.Eighths >= Worth)
@@ -94,44 +93,50 @@ public sealed record TroubleSpot(
             .Take(most)
             .Select(s => s.Spot(isSlip: false))
             .ToDictionary(s => s.To);
-        return [.. hard.Values.Concat(InLines()).OrderBy(s => s.To)];
+        return [.. hard.Values.Concat(InLines(fingering, lines, steps, hard.ContainsKey)).OrderBy(s => s.To)];
+    }
 
-        IEnumerable<TroubleSpot> InLines()
+    /// <summary>The likeliest slip of each different line that has no worse step.</summary>
+    private static IEnumerable<TroubleSpot> InLines(
+        Fingers fingering,
+        IReadOnlyList<TuneLine> lines,
+        IReadOnlyList<Slips.Step> steps,
+        Func<int, bool> isHard
+    )
+    {
+        // Steps are in the order of the notes, and those in the order of the bars.
+        var (at, bar) = (0, 0);
+        var met = new HashSet<Slips.SameStep>(steps.Count);
+        var slips = 0;
+        foreach (var line in lines)
         {
-            // Steps are in the order of the notes, and those in the order of the bars.
-            var (at, bar) = (0, 0);
-            var met = new HashSet<Slips.SameStep>(steps.Count);
-            var slips = 0;
-            foreach (var line in lines)
+            (int Eighths, int Placing, Slips.Step Step)? worst = null;
+            var marked = false;
+            for (; at < steps.Count && BarOf(steps[at]) < line.EndBar; at++)
             {
-                (int Eighths, int Placing, Slips.Step Step)? worst = null;
-                var marked = false;
-                for (; at < steps.Count && BarOf(steps[at]) < line.EndBar; at++)
-                {
-                    var step = steps[at];
-                    if (bar < line.FirstBar)
-                        continue;
-                    marked |= hard.ContainsKey(step.To);
-                    // What came before is easier.
-                    var eighths = step.Parts.Eighths / (met.Add(Slips.SameStep.At(fingering, step.To)) ? 1 : 2);
-                    if (
-                        eighths > 0
-                        && (worst is not { } w || (eighths, step.Parts.Placing).CompareTo((w.Eighths, w.Placing)) > 0)
-                    )
-                        worst = (eighths, step.Parts.Placing, step);
-                }
-
-                if (marked || worst is not { } slip || line.IsAgain || ++slips > MostSpots)
+                var step = steps[at];
+                if (bar < line.FirstBar)
                     continue;
-                yield return slip.Step.Spot(isSlip: true);
+                marked |= isHard(step.To);
+                // What came before is easier.
+                var eighths = step.Parts.Eighths / (met.Add(Slips.SameStep.At(fingering, step.To)) ? 1 : 2);
+                if (
+                    eighths > 0
+                    && (worst is not { } w || (eighths, step.Parts.Placing).CompareTo((w.Eighths, w.Placing)) > 0)
+                )
+                    worst = (eighths, step.Parts.Placing, step);
             }
 
-            int BarOf(in Slips.Step step)
-            {
-                while (fingering.Score.Bars[bar].Id != notes[step.To].Note.Bar.Id)
-                    bar++;
-                return bar;
-            }
+            if (marked || worst is not { } slip || line.IsAgain || ++slips > MostSpots)
+                continue;
+            yield return slip.Step.Spot(isSlip: true);
+        }
+
+        int BarOf(in Slips.Step step)
+        {
+            while (fingering.Score.Bars[bar].Id != fingering.Notes[step.To].Note.Bar.Id)
+                bar++;
+            return bar;
         }
     }
 

@@ -118,7 +118,6 @@ public sealed partial record WritingStaff
     {
         var (bar, i) = at;
         var left = e.Value.Length;
-        var isFirst = true;
         while (left > Fraction.Zero)
         {
             if (bar == bars.Count)
@@ -127,7 +126,7 @@ public sealed partial record WritingStaff
             if (events is [{ IsBarRest: true }])
                 (events, i) = ([], 0);
             var room = RoomIn(bars, bar);
-            var before = events.Take(i).Aggregate(Fraction.Zero, (sum, x) => sum + x.Value.Length);
+            var before = TimeOf(events.Take(i));
             if (room is { } full && before >= full)
             {
                 (bar, i) = (bar + 1, 0);
@@ -144,28 +143,38 @@ public sealed partial record WritingStaff
                 continue;
             }
 
-            var total = events.Aggregate(Fraction.Zero, (sum, x) => sum + x.Value.Length);
-            var free = room is { } whole && whole > total ? whole - total : Fraction.Zero;
-            if (room is not null && here > free)
-                MakeRoom(events, i, here - free);
-            var goesOn = here < left;
-            var part = isFirst ? e : Continued(e);
-            IReadOnlyList<ScoreEvent> pieces = e.Value.InTuplet
-                ? [part]
-                : BarFilling.Spread(part with { TiedOn = !e.IsRest && (goesOn || e.TiedOn) }, here);
+            if (room is { } whole)
+                Free(events, i, here, whole);
+            var part = left == e.Value.Length ? e : Continued(e);
+            var pieces = PiecesOf(part, here, tiedOn: !e.IsRest && (here < left || e.TiedOn));
             if (pieces.Count == 0)
                 break;
             events.InsertRange(i, pieces);
             bars[bar] = bars[bar] with { Events = events };
             i += pieces.Count;
             left -= here;
-            isFirst = false;
             if (left > Fraction.Zero)
                 (bar, i) = (bar + 1, 0);
         }
 
         return (With(bars, new Caret(bar, i)), new Caret(bar, i));
     }
+
+    private static Fraction TimeOf(IEnumerable<ScoreEvent> events) =>
+        events.Aggregate(Fraction.Zero, (sum, e) => sum + e.Value.Length);
+
+    /// <summary>Makes free in a bar what is needed at a place, as far as the bar does not lack it anyway.</summary>
+    private static void Free(List<ScoreEvent> events, int i, Fraction needed, Fraction room)
+    {
+        var total = TimeOf(events);
+        var free = room > total ? room - total : Fraction.Zero;
+        if (needed > free)
+            MakeRoom(events, i, needed - free);
+    }
+
+    /// <summary>An event, or the part of it that has this length, in the values it is written with.</summary>
+    private static IReadOnlyList<ScoreEvent> PiecesOf(ScoreEvent part, Fraction length, bool tiedOn) =>
+        part.Value.InTuplet ? [part] : BarFilling.Spread(part with { TiedOn = tiedOn }, length);
 
     private static ScoreEvent Continued(ScoreEvent e) => new() { Pitch = e.Pitch, Chord = e.Chord };
 

@@ -91,19 +91,23 @@ public sealed class BookletRepository(Database database, TimeProvider clock)
         );
         connection.Execute("DELETE FROM booklet_piece WHERE class_id = @ClassId", booklet, step);
         foreach (var (place, piece) in pieces.Distinct().Index())
-            connection.Execute(
-                """
-                INSERT INTO booklet_piece (class_id, hand_in_id, place)
-                SELECT @ClassId, h.id, @place FROM hand_in h JOIN learner l ON l.id = h.learner_id
-                WHERE h.id = @piece AND l.class_id = @ClassId
-                """,
-                new
-                {
-                    booklet.ClassId,
-                    piece,
-                    place,
-                },
-                step
-            );
+            Put(connection, step, booklet.ClassId, piece, place);
     }
+
+    /// <summary>A piece of another class is passed over.</summary>
+    private static void Put(SqliteConnection connection, SqliteTransaction step, long classId, long piece, int place) =>
+        connection.Execute(
+            """
+            INSERT INTO booklet_piece (class_id, hand_in_id, place)
+            SELECT @classId, h.id, @place FROM hand_in h JOIN learner l ON l.id = h.learner_id
+            WHERE h.id = @piece AND l.class_id = @classId
+            """,
+            new
+            {
+                classId,
+                piece,
+                place,
+            },
+            step
+        );
 }

@@ -42,41 +42,48 @@ public sealed class LibraryCopy(Database database, TimeProvider clock)
         using var connection = database.Open();
         foreach (var tune in tunes)
         {
-            var of = new { id = tune.Id };
-            yield return new TuneCopy(
-                tune,
-                [
-                    .. connection.Query<string, PinRecord, PinCopy>(
-                        """
-                        SELECT instrument, note_id AS NoteId, pitch, string, finger FROM pin
-                        WHERE tune_id = @id ORDER BY instrument, note_id
-                        """,
-                        (instrument, pin) => new PinCopy(instrument, pin),
-                        of,
-                        splitOn: "NoteId"
-                    ),
-                ],
-                [
-                    .. connection.Query<string>(
-                        "SELECT instrument FROM printed_fingers WHERE tune_id = @id ORDER BY instrument",
-                        of
-                    ),
-                ],
-                connection
-                    .Query<(string Instrument, int Octaves)>(
-                        "SELECT instrument, octaves FROM octave_choice WHERE tune_id = @id",
-                        of
-                    )
-                    .ToDictionary(o => o.Instrument, o => o.Octaves),
-                [
-                    .. connection.Query<BowRecord>(
-                        "SELECT note_id AS NoteId, kind, pitch, "
-                            + "refused FROM bow_change WHERE tune_id = @id ORDER BY note_id, kind",
-                        of
-                    ),
-                ]
-            );
+            yield return CopyOf(tune, connection);
         }
+    }
+
+    private static TuneCopy CopyOf(TuneRecord tune, SqliteConnection connection)
+    {
+        var of = new { id = tune.Id };
+        return new TuneCopy(
+            tune,
+            [
+                .. connection.Query<string, PinRecord, PinCopy>(
+                    """
+                    SELECT instrument, note_id AS NoteId, pitch, string, finger FROM pin
+                    WHERE tune_id = @id ORDER BY instrument, note_id
+                    """,
+                    (instrument, pin) => new PinCopy(instrument, pin),
+                    of,
+                    splitOn: "NoteId"
+                ),
+            ],
+            [
+                .. connection.Query<string>(
+                    "SELECT instrument FROM printed_fingers WHERE tune_id = @id ORDER BY instrument",
+                    of
+                ),
+            ],
+            connection
+                .Query<(string Instrument, int Octaves)>(
+                    "SELECT instrument, octaves FROM octave_choice WHERE tune_id = @id",
+                    of
+                )
+                .ToDictionary(o => o.Instrument, o => o.Octaves),
+            [
+                .. connection.Query<BowRecord>(
+                    """
+                    SELECT note_id AS NoteId, kind, pitch, refused FROM bow_change
+                    WHERE tune_id = @id ORDER BY note_id, kind
+                    """,
+                    of
+                ),
+            ]
+        );
     }
 
     /// <summary>

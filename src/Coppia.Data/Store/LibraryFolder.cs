@@ -51,21 +51,9 @@ public sealed class LibraryFolder
 
             foreach (var folder in new[] { Backups, Logs, Keys })
                 File.SetUnixFileMode(folder, OwnersFolder);
-            // What a crash has left half done.
-            foreach (var pattern in new[] { "sending-*", "restoring-*", "received-*", "room-probe" })
-            {
-                foreach (var old in new DirectoryInfo(Path).EnumerateFiles(pattern))
-                {
-                    if (old.LastWriteTimeUtc < DateTime.UtcNow.AddDays(-1))
-                        old.Delete();
-                }
-            }
-
-            foreach (
-                var file in new[] { Database, Database + "-wal", Database + "-shm" }.Concat(
-                    Directory.EnumerateFiles(Logs)
-                )
-            )
+            ClearLeftovers();
+            var logs = Directory.EnumerateFiles(Logs);
+            foreach (var file in new[] { Database, Database + "-wal", Database + "-shm" }.Concat(logs))
             {
                 if (File.Exists(file))
                     CloseToOthers(file);
@@ -81,6 +69,19 @@ public sealed class LibraryFolder
                 ),
                 e
             );
+        }
+    }
+
+    /// <summary>What a crash has left half done.</summary>
+    private void ClearLeftovers()
+    {
+        foreach (var pattern in new[] { "sending-*", "restoring-*", "received-*", "room-probe" })
+        {
+            foreach (var old in new DirectoryInfo(Path).EnumerateFiles(pattern))
+            {
+                if (old.LastWriteTimeUtc < DateTime.UtcNow.AddDays(-1))
+                    old.Delete();
+            }
         }
     }
 

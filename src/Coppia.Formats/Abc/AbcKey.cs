@@ -120,18 +120,12 @@ internal sealed partial record AbcKey
         }
 
         var own = words[taken..].TakeWhile(w => SignsPattern().IsMatch(w)).ToArray();
-        var signs = own.SelectMany(w => SignPattern().Matches(w));
-        SetKey(
-            named.Value,
-            explicitly,
-            [
-                .. signs.Select(s =>
-                    (Enum.Parse<Letter>(s.Groups[2].Value.ToUpperInvariant()), AlterOf(s.Groups[1].Value))
-                ),
-            ]
-        );
+        SetKey(named.Value, explicitly, [.. own.SelectMany(w => SignPattern().Matches(w)).Select(SignOf)]);
         return taken + own.Length;
     }
+
+    private static (Letter, int) SignOf(Match sign) =>
+        (Enum.Parse<Letter>(sign.Groups[2].Value.ToUpperInvariant()), AlterOf(sign.Groups[1].Value));
 
     /// <summary>
     /// The mode, how many words were taken with it, and whether the signs which follow are all there are ("exp").

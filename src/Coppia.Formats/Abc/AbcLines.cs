@@ -37,62 +37,70 @@ internal static partial class AbcLines
     /// <summary>The lines of a text, numbered from <paramref name="first"/>.</summary>
     public static IEnumerable<AbcLine> Of(IEnumerable<string> lines, int first = 1)
     {
-        var number = first - 1;
-        var inText = false;
-        var inHistory = false;
-        var afterBlank = false;
-        var inMusic = false;
-        foreach (var raw in lines)
+        var parting = new Parting(first - 1);
+        foreach (var line in lines)
+            yield return parting.Next(line);
+    }
+
+    /// <summary>What the lines before say of the next one.</summary>
+    private sealed class Parting(int number)
+    {
+        private int _number = number;
+        private bool _inText;
+        private bool _inHistory;
+        private bool _afterBlank;
+        private bool _inMusic;
+
+        public AbcLine Next(string raw)
         {
-            number++;
+            _number++;
             var line = raw.TrimStart();
             if (line.StartsWith("%%", StringComparison.Ordinal))
             {
-                var directive = line[2..].TrimStart();
-                if (directive.StartsWith("begin", StringComparison.Ordinal))
-                    inText = true;
-                else if (directive.StartsWith("end", StringComparison.Ordinal))
-                    inText = false;
-                yield return new AbcLine(number, AbcLineKind.Empty, line);
-                continue;
+                Directive(line[2..].TrimStart());
+                return Is(AbcLineKind.Empty, line);
             }
 
-            if (inText || line.StartsWith('%'))
-            {
-                yield return new AbcLine(number, inText ? AbcLineKind.Text : AbcLineKind.Empty, line);
-                continue;
-            }
-
+            if (_inText || line.StartsWith('%'))
+                return Is(_inText ? AbcLineKind.Text : AbcLineKind.Empty, line);
             var text = StripComment(line).TrimEnd();
             if (text.Length == 0)
             {
-                (afterBlank, inHistory) = (true, false);
-                yield return new AbcLine(number, AbcLineKind.Empty, "");
+                (_afterBlank, _inHistory) = (true, false);
+                return Is(AbcLineKind.Empty, "");
             }
-            else if (text.StartsWith("+:", StringComparison.Ordinal))
-            {
-                yield return new AbcLine(number, AbcLineKind.MoreOfField, text);
-            }
-            else if (IsField(text))
-            {
-                inHistory = text[0] == 'H';
-                inMusic |= text[0] == 'K';
-                if (text[0] == 'X')
-                    (afterBlank, inMusic) = (false, false);
-                yield return new AbcLine(number, AbcLineKind.Field, text);
-            }
-            else
-            {
-                var isText = inHistory || IsText(text, afterBlank && inMusic);
-                if (!isText)
-                    (afterBlank, inHistory) = (false, false);
-                // The columns of errors count what stands before the music.
-                yield return new AbcLine(
-                    number,
-                    isText ? AbcLineKind.Text : AbcLineKind.Music,
-                    isText ? text : StripComment(raw).TrimEnd()
-                );
-            }
+
+            if (text.StartsWith("+:", StringComparison.Ordinal))
+                return Is(AbcLineKind.MoreOfField, text);
+            return IsField(text) ? Field(text) : TextOrMusic(text, raw);
+        }
+
+        private AbcLine Is(AbcLineKind kind, string text) => new(_number, kind, text);
+
+        private void Directive(string directive)
+        {
+            if (directive.StartsWith("begin", StringComparison.Ordinal))
+                _inText = true;
+            else if (directive.StartsWith("end", StringComparison.Ordinal))
+                _inText = false;
+        }
+
+        private AbcLine Field(string text)
+        {
+            _inHistory = text[0] == 'H';
+            _inMusic |= text[0] == 'K';
+            if (text[0] == 'X')
+                (_afterBlank, _inMusic) = (false, false);
+            return Is(AbcLineKind.Field, text);
+        }
+
+        private AbcLine TextOrMusic(string text, string raw)
+        {
+            if (_inHistory || IsText(text, _afterBlank && _inMusic))
+                return Is(AbcLineKind.Text, text);
+            (_afterBlank, _inHistory) = (false, false);
+            // The columns of errors count what stands before the music.
+            return Is(AbcLineKind.Music, StripComment(raw).TrimEnd());
         }
     }
 

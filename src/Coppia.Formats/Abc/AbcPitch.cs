@@ -13,19 +13,8 @@ internal sealed partial class AbcVoice
     /// </summary>
     private Pitch? ReadPitch(Accidentals accidentals, bool useTies)
     {
-        int? printed = null;
         var start = _at;
-        while (Now is '^' or '_' or '=')
-        {
-            printed = Now switch
-            {
-                '^' => (printed ?? 0) + 1,
-                '_' => (printed ?? 0) - 1,
-                _ => 0,
-            };
-            _at++;
-        }
-
+        var printed = ReadAccidental();
         if (!IsNoteLetter(Now) || printed is > 2 or < -2)
         {
             if (printed is null)
@@ -42,13 +31,8 @@ internal sealed partial class AbcVoice
             octave += _line[_at++] == ',' ? -1 : 1;
         if (octave is < 0 or > 9)
         {
-            _tune.Errors.Add(
-                new SourceError(
-                    At(start),
-                    Say("abc.pitch.the-note-lies-outside-all-instruments"),
-                    Say("abc.pitch.octave-marks-that-keep-it-between-c0")
-                )
-            );
+            var wrong = Say("abc.pitch.the-note-lies-outside-all-instruments");
+            _tune.Errors.Add(new SourceError(At(start), wrong, Say("abc.pitch.octave-marks-that-keep-it-between-c0")));
             return null;
         }
 
@@ -58,6 +42,22 @@ internal sealed partial class AbcVoice
         else if (useTies && _tiedAlters.TryGetValue(step, out var tied))
             return new Pitch(letter, tied, octave);
         return new Pitch(letter, accidentals.InForce(step), octave);
+    }
+
+    private int? ReadAccidental()
+    {
+        int? printed = null;
+        for (; Now is '^' or '_' or '='; _at++)
+        {
+            printed = Now switch
+            {
+                '^' => (printed ?? 0) + 1,
+                '_' => (printed ?? 0) - 1,
+                _ => 0,
+            };
+        }
+
+        return printed;
     }
 
     /// <summary>A length multiplier: 2, 3/2, /, //, /4.</summary>

@@ -63,15 +63,7 @@ internal sealed partial class AbcVoice
         _at++;
         var actual = (int)(ReadNumber() ?? 0);
         var (fewest, most) = (2, 9);
-        var normal = actual switch
-        {
-            2 => 3,
-            3 => 2,
-            4 => 3,
-            6 => 2,
-            8 => 3,
-            _ => Draft.Time is { IsCompound: true } ? 3 : 2,
-        };
+        var normal = InTheTimeOf(actual);
         var count = actual;
         if (Now == ':')
         {
@@ -87,22 +79,24 @@ internal sealed partial class AbcVoice
 
         if (actual < fewest || actual > most || actual == normal || normal is < 1 or > 64 || count is < 1 or > 64)
         {
-            _tune.Errors.Add(
-                new SourceError(
-                    at,
-                    Say("abc.rhythm.not-a-tuplet-that-coppia-reads"),
-                    Say("abc.rhythm.2-to-9-as-in-3abc-or")
-                )
-            );
+            var wrong = Say("abc.rhythm.not-a-tuplet-that-coppia-reads");
+            _tune.Errors.Add(new SourceError(at, wrong, Say("abc.rhythm.2-to-9-as-in-3abc-or")));
             return;
         }
 
-        (_pending.TupletActual, _pending.TupletNormal, _pending.TupletLeft, _pending.TupletStart) = (
-            actual,
-            normal,
-            count,
-            true
-        );
-        _pending.TupletAt = at;
+        (_pending.TupletActual, _pending.TupletNormal, _pending.TupletLeft) = (actual, normal, count);
+        (_pending.TupletStart, _pending.TupletAt) = (true, at);
     }
+
+    /// <summary>In the time of how many such a tuplet is played (ABC standard 2.1, section 4.13).</summary>
+    private int InTheTimeOf(int actual) =>
+        actual switch
+        {
+            2 => 3,
+            3 => 2,
+            4 => 3,
+            6 => 2,
+            8 => 3,
+            _ => Draft.Time is { IsCompound: true } ? 3 : 2,
+        };
 }

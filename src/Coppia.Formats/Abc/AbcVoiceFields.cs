@@ -13,23 +13,10 @@ internal sealed partial class AbcVoice
         switch (name)
         {
             case 'M':
-                var (time, expected) = AbcFields.Meter(value);
-                if (expected is not null)
-                    _tune.Errors.Add(new SourceError(at, Say("abc.reader.is-not-a-meter", ("value", value)), expected));
-                else
-                    Draft.Time = time;
+                ChangeMeter(value, at);
                 break;
             case 'L':
-                if (AbcFields.UnitLength(value) is { } unit)
-                    _unit = unit;
-                else
-                    _tune.Errors.Add(
-                        new SourceError(
-                            at,
-                            Say("abc.reader.is-not-a-note-length", ("value", value)),
-                            Say("abc.reader.a-fraction-such-as-l-1-8")
-                        )
-                    );
+                ChangeUnit(value, at);
                 break;
             case 'K':
                 ChangeKey(value, at);
@@ -57,6 +44,27 @@ internal sealed partial class AbcVoice
                 _tune.LeftOut.Add(Say("abc.voice-fields.words-below-the-tune-w-lines-are"), at);
                 break;
         }
+    }
+
+    private void ChangeMeter(string value, SourcePosition at)
+    {
+        var (time, expected) = AbcFields.Meter(value);
+        if (expected is not null)
+            _tune.Errors.Add(new SourceError(at, Say("abc.reader.is-not-a-meter", ("value", value)), expected));
+        else
+            Draft.Time = time;
+    }
+
+    private void ChangeUnit(string value, SourcePosition at)
+    {
+        if (AbcFields.UnitLength(value) is { } unit)
+        {
+            _unit = unit;
+            return;
+        }
+
+        var wrong = Say("abc.reader.is-not-a-note-length", ("value", value));
+        _tune.Errors.Add(new SourceError(at, wrong, Say("abc.reader.a-fraction-such-as-l-1-8")));
     }
 
     private void ChangeKey(string value, SourcePosition at)

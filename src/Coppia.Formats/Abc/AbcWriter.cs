@@ -19,12 +19,26 @@ public static class AbcWriter
     {
         var score = lines[0].Score;
         var text = new StringBuilder();
+        WriteHead(text, score, fields ?? []);
+        if (lines.Count == 1)
+            WriteMusic(text, score);
+        else
+        {
+            foreach (var (i, line) in lines.Index())
+                WriteVoice(text, i + 1, line, score);
+        }
+
+        return text.ToString();
+    }
+
+    private static void WriteHead(StringBuilder text, Score score, IReadOnlyList<string> fields)
+    {
         text.Append("X:1\n");
         if (score.Title.Length > 0)
             text.Append("T:").Append(AbcText.Escaped(score.Title)).Append('\n');
         if (score.Composer is { Length: > 0 } composer)
             text.Append("C:").Append(AbcText.Escaped(composer)).Append('\n');
-        foreach (var field in fields ?? [])
+        foreach (var field in fields)
             text.Append(field).Append('\n');
         text.Append("M:").Append(Meter(score.Time)).Append("\nL:1/8\n");
         if (Tempo(score) is { } tempo)
@@ -35,28 +49,20 @@ public static class AbcWriter
         if (score.Clef != Clef.Treble)
             text.Append(" clef=").Append(score.Clef.Name);
         text.Append('\n');
+    }
 
-        if (lines.Count == 1)
-        {
-            WriteMusic(text, score);
-            return text.ToString();
-        }
-
-        foreach (var (i, line) in lines.Index())
-        {
-            text.Append("V:").Append(i + 1);
-            if (line.Name.Length > 0)
-                text.Append(" name=\"").Append(AbcText.Escaped(line.Name).Replace('"', '\'')).Append('"');
-            text.Append(" clef=").Append(line.Score.Clef.Name).Append('\n');
-            // What the head says is the first line's.
-            if (line.Score.Time != score.Time)
-                text.Append("M:").Append(Meter(line.Score.Time)).Append('\n');
-            if (line.Score.Key != score.Key)
-                text.Append("K:").Append(Key(line.Score.Key)).Append('\n');
-            WriteMusic(text, line.Score);
-        }
-
-        return text.ToString();
+    /// <param name="first">The first line's score: the head speaks of it.</param>
+    private static void WriteVoice(StringBuilder text, int number, ScoreLine line, Score first)
+    {
+        text.Append("V:").Append(number);
+        if (line.Name.Length > 0)
+            text.Append(" name=\"").Append(AbcText.Escaped(line.Name).Replace('"', '\'')).Append('"');
+        text.Append(" clef=").Append(line.Score.Clef.Name).Append('\n');
+        if (line.Score.Time != first.Time)
+            text.Append("M:").Append(Meter(line.Score.Time)).Append('\n');
+        if (line.Score.Key != first.Key)
+            text.Append("K:").Append(Key(line.Score.Key)).Append('\n');
+        WriteMusic(text, line.Score);
     }
 
     private static void WriteMusic(StringBuilder text, Score score)

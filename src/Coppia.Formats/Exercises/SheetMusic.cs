@@ -16,34 +16,8 @@ public static class SheetMusic
         {
             if (QuestionMusic.Of(item, sheet.Player) is not { } music)
                 continue;
-            var fingers = FingersOf(item);
-            var away = music.EventIds.ToHashSet();
             var number = sheet.Kind.IsPlayed && sheet.Items.Count == 1 ? null : $"{n + 1}.";
-            bars.AddRange(
-                music.Score.Bars.Select(
-                    (bar, b) =>
-                        new Bar
-                        {
-                            Clef = bar.Clef,
-                            Key = music.Away == LeftAway.Signature ? default : bar.Key,
-                            Time = bar.Time,
-                            Events =
-                            [
-                                .. bar.Events.Select(
-                                    (e, i) =>
-                                        Asked(
-                                            e,
-                                            away,
-                                            fingers.GetValueOrDefault(e.Id),
-                                            b == 0 && i == 0 ? number : null
-                                        )
-                                ),
-                            ],
-                            Barline =
-                                b == music.Score.Bars.Count - 1 && number is not null ? Barline.Double : Barline.Plain,
-                        }
-                )
-            );
+            bars.AddRange(BarsOf(music, FingersOf(item), number));
         }
 
         if (bars.Count == 0)
@@ -60,6 +34,27 @@ public static class SheetMusic
                 }
             )
             .Score;
+    }
+
+    /// <summary>A question's bars: its number above the first note, a double bar after the last.</summary>
+    private static IEnumerable<Bar> BarsOf(QuestionMusic music, Dictionary<string, int?> fingers, string? number)
+    {
+        var away = music.EventIds.ToHashSet();
+        var last = music.Score.Bars.Count - 1;
+        return music.Score.Bars.Select(
+            (bar, b) =>
+                new Bar
+                {
+                    Clef = bar.Clef,
+                    Key = music.Away == LeftAway.Signature ? default : bar.Key,
+                    Time = bar.Time,
+                    Events = [.. bar.Events.Select((e, i) => Asked(e, b == 0 && i == 0 ? number : null))],
+                    Barline = b == last && number is not null ? Barline.Double : Barline.Plain,
+                }
+        );
+
+        ScoreEvent Asked(ScoreEvent e, string? words) =>
+            SheetMusic.Asked(e, away, fingers.GetValueOrDefault(e.Id), words);
     }
 
     /// <summary>Music to play carries its fingers; of a question they would be the answer.</summary>

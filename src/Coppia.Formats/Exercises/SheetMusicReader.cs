@@ -60,33 +60,23 @@ internal static class SheetMusicReader
             "meters",
             m => m.ValueKind == JsonValueKind.String ? ValueText.Meter(m.GetString()!) : null
         );
-        var score = Score(
-            instrument.FirstClef,
-            [
-                .. bars.Select(
-                    (b, i) =>
-                        new Bar
-                        {
-                            Key = keys is null ? key : keys.ElementAtOrDefault(i),
-                            Time = meters is null ? meter : meters.ElementAtOrDefault(i),
-                            Events = [.. b.Select(Event)],
-                        }
-                ),
-            ]
-        );
+        var score = Score(instrument.FirstClef, [.. bars.Select(BarOf)]);
         var pins = score
             .Bars.Zip(bars)
             .SelectMany(b => b.First.Events.Zip(b.Second))
             .Where(e => e.Second.TryGetProperty("pair", out _))
-            .ToDictionary(
-                e => e.First.Id,
-                e =>
-                {
-                    var pair = e.Second.GetProperty("pair");
-                    return new Pin(String(pair, instrument), Number(pair, "finger", 0, 4));
-                }
-            );
+            .ToDictionary(e => e.First.Id, e => PinOf(e.Second.GetProperty("pair")));
         return (score, pins);
+
+        Bar BarOf(JsonElement[] events, int i) =>
+            new()
+            {
+                Key = keys is null ? key : keys.ElementAtOrDefault(i),
+                Time = meters is null ? meter : meters.ElementAtOrDefault(i),
+                Events = [.. events.Select(Event)],
+            };
+
+        Pin PinOf(JsonElement pair) => new(String(pair, instrument), Number(pair, "finger", 0, 4));
 
         static FormatException NoBars() => new(Say("exercises.sheet-music-reader.there-are-no-bars-expected-bars-a"));
     }

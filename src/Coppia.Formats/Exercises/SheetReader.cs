@@ -59,41 +59,43 @@ public static class SheetReader
             return new PlayQuestion(music, pins);
         }
 
-        switch (kind.Asks)
+        return kind.Asks switch
         {
-            case QuestionKind.Signature
-                when q.TryGetProperty("write", out var write) && write.ValueKind == JsonValueKind.True:
-                return new SignatureQuestion(Key(q).Fifths, Written: true);
-            case QuestionKind.Signature:
-                return new SignatureQuestion(Fifths(q), Written: false);
-            case QuestionKind.HandShape:
-                return new ShapeQuestion(
-                    Key(q),
-                    String(q, instrument),
-                    Text(q, "position"),
-                    q.TryGetProperty("draw", out var draw) && draw.ValueKind == JsonValueKind.True
-                );
-            case QuestionKind.PenWork:
-                var sign = One(SheetQuestions.Signs, Text(q, "sign"), "a sign");
-                return new PenQuestion(
-                    (PenSign)sign,
-                    q.TryGetProperty("note", out _) ? Note(q, "note") : null,
-                    Meter(q) ?? new TimeSignature(4, 4)
-                );
-            case QuestionKind.Beats:
-                return SheetMusicReader.Row(q, instrument);
-            case QuestionKind.Count or QuestionKind.Bow or QuestionKind.Difference:
-                return new BarsQuestion(kind.Asks, SheetMusicReader.Music(q, instrument).Score);
-            case QuestionKind.Scale:
-                return new ScaleQuestion(Note(q, "first"), Key(q), Number(q, "octaves", 1, 3));
-            case QuestionKind.Write:
-                return Written(q, player);
-            case QuestionKind.Find:
-                var note = Note(q, "note");
-                return new NoteQuestion(kind.Asks, note, Signature(q), PairOn(String(q, instrument), note, instrument));
-            default:
-                return new NoteQuestion(kind.Asks, Note(q, "note"), Signature(q));
-        }
+            QuestionKind.Signature when Is(q, "write") => new SignatureQuestion(Key(q).Fifths, Written: true),
+            QuestionKind.Signature => new SignatureQuestion(Fifths(q), Written: false),
+            QuestionKind.HandShape => new ShapeQuestion(
+                Key(q),
+                String(q, instrument),
+                Text(q, "position"),
+                Is(q, "draw")
+            ),
+            QuestionKind.PenWork => PenWork(q),
+            QuestionKind.Beats => SheetMusicReader.Row(q, instrument),
+            QuestionKind.Count or QuestionKind.Bow or QuestionKind.Difference => new BarsQuestion(
+                kind.Asks,
+                SheetMusicReader.Music(q, instrument).Score
+            ),
+            QuestionKind.Scale => new ScaleQuestion(Note(q, "first"), Key(q), Number(q, "octaves", 1, 3)),
+            QuestionKind.Write => Written(q, player),
+            QuestionKind.Find => Found(q, instrument),
+            _ => new NoteQuestion(kind.Asks, Note(q, "note"), Signature(q)),
+        };
+    }
+
+    private static bool Is(JsonElement q, string name) =>
+        q.TryGetProperty(name, out var said) && said.ValueKind == JsonValueKind.True;
+
+    private static PenQuestion PenWork(JsonElement q) =>
+        new(
+            (PenSign)One(SheetQuestions.Signs, Text(q, "sign"), "a sign"),
+            q.TryGetProperty("note", out _) ? Note(q, "note") : null,
+            Meter(q) ?? new TimeSignature(4, 4)
+        );
+
+    private static NoteQuestion Found(JsonElement q, Instrument instrument)
+    {
+        var note = Note(q, "note");
+        return new NoteQuestion(QuestionKind.Find, note, Signature(q), PairOn(String(q, instrument), note, instrument));
     }
 
     private static NoteQuestion Written(JsonElement q, Player player)

@@ -32,13 +32,10 @@ internal sealed class MusicXmlBarEnd(BarDraft draft)
 
         if (barline.Element("ending") is { } ending)
         {
-            if ((string?)ending.Attribute("type") == "start")
-                draft.StartEnding(
-                    ((string?)ending.Attribute("number"))?.Replace(" ", "", StringComparison.Ordinal)
-                        is { Length: > 0 } n
-                        ? n
-                        : null
-                );
+            var isStart = (string?)ending.Attribute("type") == "start";
+            var number = ((string?)ending.Attribute("number"))?.Replace(" ", "", StringComparison.Ordinal);
+            if (isStart)
+                draft.StartEnding(string.IsNullOrEmpty(number) ? null : number);
             else
                 _endingStops = true;
         }

@@ -290,12 +290,22 @@ internal sealed class MusicXmlPart(LeftOut leftOut, List<SourceError> errors)
         }
 
         _last = key;
-        var graces = _graces.GetValueOrDefault(key) ?? [];
+        var e = EventOf(note, pitch, printed) with { IsBarRest = isBarRest };
+        if (pitch is not null && _graces.GetValueOrDefault(key) is { Count: > 0 } graces)
+        {
+            e = e with { Graces = [.. graces] };
+            graces.Clear();
+        }
+
+        _measure.Notes.Add(new TimedNote(key.Staff, key.Voice, position, duration, e));
+    }
+
+    private ScoreEvent EventOf(XElement note, Pitch? pitch, NoteValue value)
+    {
         var e = new ScoreEvent
         {
             Pitch = pitch,
-            Value = printed,
-            IsBarRest = isBarRest,
+            Value = value,
             StemUp = (string?)note.Element("stem") switch
             {
                 "up" => true,
@@ -305,21 +315,7 @@ internal sealed class MusicXmlPart(LeftOut leftOut, List<SourceError> errors)
             At = MusicXmlReader.At(note),
             Lyrics = MusicXmlLyrics.Of(note),
         };
-        if (pitch is not null && graces.Count > 0)
-        {
-            e = e with { Graces = [.. graces] };
-            graces.Clear();
-        }
-
-        _measure.Notes.Add(
-            new TimedNote(
-                key.Staff,
-                key.Voice,
-                position,
-                duration,
-                MusicXmlNotations.Apply(note, e, message => LeaveOut(note, message))
-            )
-        );
+        return MusicXmlNotations.Apply(note, e, message => LeaveOut(note, message));
     }
 
     /// <summary>

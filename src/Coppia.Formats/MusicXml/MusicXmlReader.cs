@@ -36,16 +36,7 @@ public static class MusicXmlReader
         }
         catch (XmlException e)
         {
-            var message = e.Message.Contains(" Line ", StringComparison.Ordinal)
-                ? e.Message[..e.Message.LastIndexOf(" Line ", StringComparison.Ordinal)]
-                : e.Message;
-            return ReadResult.Failed(
-                new SourceError(
-                    new(Math.Max(1, e.LineNumber), Math.Max(1, e.LinePosition)),
-                    Say("musicxml.reader.the-xml-is-not-well-formed", ("trimEnd", message.TrimEnd('.'))),
-                    Say("musicxml.reader.well-formed-musicxml-without-entities")
-                )
-            );
+            return ReadResult.Failed(NotWellFormed(e));
         }
 
         // Some programs write MusicXML in a namespace; its names are the same.
@@ -69,6 +60,18 @@ public static class MusicXmlReader
                 new SourceError(At(root), Say("musicxml.reader.there-is-no-part-with-music"), "a <part> element")
             );
         return Read(root, parts, withSilence, size);
+    }
+
+    private static SourceError NotWellFormed(XmlException e)
+    {
+        var message = e.Message.Contains(" Line ", StringComparison.Ordinal)
+            ? e.Message[..e.Message.LastIndexOf(" Line ", StringComparison.Ordinal)]
+            : e.Message;
+        return new SourceError(
+            new(Math.Max(1, e.LineNumber), Math.Max(1, e.LinePosition)),
+            Say("musicxml.reader.the-xml-is-not-well-formed", ("trimEnd", message.TrimEnd('.'))),
+            Say("musicxml.reader.well-formed-musicxml-without-entities")
+        );
     }
 
     private static ReadResult Read(

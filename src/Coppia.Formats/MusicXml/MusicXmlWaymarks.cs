@@ -73,24 +73,19 @@ internal static class MusicXmlWaymarks
                 _ => Waymarks.None,
             };
             if (score.Waymarks.HasFlag(target))
-            {
-                direction.Add(
-                    new XElement(
-                        "sound",
-                        mark switch
-                        {
-                            Waymarks.DaCapo => new XAttribute("dacapo", "yes"),
-                            Waymarks.DalSegno => new XAttribute("dalsegno", "segno"),
-                            Waymarks.Fine => new XAttribute("fine", "yes"),
-                            Waymarks.ToCoda => new XAttribute("tocoda", "coda"),
-                            Waymarks.Segno => new XAttribute("segno", "segno"),
-                            _ => new XAttribute("coda", "coda"),
-                        }
-                    )
-                );
-            }
-
+                direction.Add(new XElement("sound", SoundOf(mark)));
             yield return direction;
         }
     }
+
+    private static XAttribute SoundOf(Waymarks mark) =>
+        mark switch
+        {
+            Waymarks.DaCapo => new XAttribute("dacapo", "yes"),
+            Waymarks.DalSegno => new XAttribute("dalsegno", "segno"),
+            Waymarks.Fine => new XAttribute("fine", "yes"),
+            Waymarks.ToCoda => new XAttribute("tocoda", "coda"),
+            Waymarks.Segno => new XAttribute("segno", "segno"),
+            _ => new XAttribute("coda", "coda"),
+        };
 }

@@ -1,3 +1,4 @@
+using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Data.Classes;
 using Coppia.Formats.Records;
@@ -94,29 +95,9 @@ internal static class KnownEndpoints
         var one = asker.Class;
         var kept = readings.Kept(tune);
         var (style, knows) = (asker.Style, asker.Known);
-        var each = asker
-            .Section.Select(i =>
-            {
-                var player = new Player(i, style, knows);
-                var news = NewsView.Of(
-                    readings.NewsOf(kept.For(i.Id), player),
-                    readings.Of(kept.For(i.Id), player),
-                    player
-                )!;
-                return (Instrument: i, Things: news.Things);
-            })
-            .ToArray();
-        // What all learn together is told once.
-        var shared = each.SelectMany(e => e.Things).Where(t => IsShared(t.Thing)).DistinctBy(t => t.Thing).ToArray();
-        SectionNews[] sections =
-        [
-            new(null, "Everyone", shared),
-            .. each.Select(e => new SectionNews(
-                e.Instrument.Id,
-                e.Instrument.Name,
-                [.. e.Things.Where(t => !IsShared(t.Thing))]
-            )),
-        ];
+        var sections = Sections(
+            asker.Section.Select(i => (i, NewsFor(kept.For(i.Id), new Player(i, style, knows), readings).Things))
+        );
         var learned = known
             .Of(one.Id)
             .LastOrDefault(c => c.TuneId == tune && c.Cause == KnownCause.Tune && c.TakenBackAt is null);
@@ -128,6 +109,25 @@ internal static class KnownEndpoints
             learned?.MadeAt,
             learned?.Id
         );
+    }
+
+    private static NewsView NewsFor(KeptTune kept, Player player, Readings readings) =>
+        NewsView.Of(readings.NewsOf(kept, player), readings.Of(kept, player), player)!;
+
+    /// <summary>What is new to each instrument; what all learn together is told once.</summary>
+    private static SectionNews[] Sections(IEnumerable<(Instrument Instrument, IReadOnlyList<NewThingView> Things)> news)
+    {
+        var each = news.ToArray();
+        var shared = each.SelectMany(e => e.Things).Where(t => IsShared(t.Thing)).DistinctBy(t => t.Thing).ToArray();
+        return
+        [
+            new(null, "Everyone", shared),
+            .. each.Select(e => new SectionNews(
+                e.Instrument.Id,
+                e.Instrument.Name,
+                [.. e.Things.Where(t => !IsShared(t.Thing))]
+            )),
+        ];
 
         static bool IsShared(string thing) => ThingText.Parse(thing).InstrumentId is null;
     }

@@ -44,38 +44,8 @@ public sealed record SectionPlan(
         var (instrument, known, style) = (player.Instrument, player.Known, player.Style);
         return new SectionPlan(
             InstrumentView.Of(player),
-            [
-                .. TeachingPlan
-                    .Board(instrument, known)
-                    .Select(s =>
-                        (IReadOnlyList<PlanSpotView>)
-                            [
-                                .. s.Select(spot => new PlanSpotView(
-                                    spot.Semitones,
-                                    [
-                                        .. spot.Notes.Select(n => new PlanNoteView(
-                                            ThingText.Of(n.Note),
-                                            Labels.Note(n.Note.Pitch, style),
-                                            Labels.FingerSign(n.Way.Pair, style),
-                                            known.Knows(n.Note)
-                                        )),
-                                    ]
-                                )),
-                            ]
-                    ),
-            ],
-            [
-                .. TeachingPlan
-                    .Fingers(instrument, known)
-                    .Select(f =>
-                        TickView.Of(
-                            f,
-                            ThingWords.Finger(f.Place),
-                            Labels.FingerSign(new Pair(0, f.Place.Finger, f.Place.Word, f.Place.Reach), style),
-                            known
-                        )
-                    ),
-            ],
+            [.. TeachingPlan.Board(instrument, known).Select(s => SpotsOf(s, player))],
+            [.. TeachingPlan.Fingers(instrument, known).Select(f => TickOf(f, player))],
             [
                 .. TeachingPlan
                     .Positions(instrument)
@@ -83,6 +53,28 @@ public sealed record SectionPlan(
             ],
             PlanWords.Strings(player)
         );
+    }
+
+    private static IReadOnlyList<PlanSpotView> SpotsOf(IEnumerable<PlanSpot> spots, Player player) =>
+        [
+            .. spots.Select(s => new PlanSpotView(
+                s.Semitones,
+                [
+                    .. s.Notes.Select(n => new PlanNoteView(
+                        ThingText.Of(n.Note),
+                        Labels.Note(n.Note.Pitch, player.Style),
+                        Labels.FingerSign(n.Way.Pair, player.Style),
+                        player.Known.Knows(n.Note)
+                    )),
+                ]
+            )),
+        ];
+
+    private static TickView TickOf(KnownFinger finger, Player player)
+    {
+        var place = finger.Place;
+        var sign = Labels.FingerSign(new Pair(0, place.Finger, place.Word, place.Reach), player.Style);
+        return TickView.Of(finger, ThingWords.Finger(place), sign, player.Known);
     }
 }
 

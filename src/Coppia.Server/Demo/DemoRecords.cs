@@ -104,67 +104,68 @@ internal sealed class DemoRecords(string folder, Func<string, long> tune, School
     /// <summary>A learner with what they reported; the boxes are those that their answers lead to.</summary>
     public LearnerCopy Of(LearnerRecord learner, IEnumerable<DemoNote> notes)
     {
-        var answers = _answers.Value[learner.Nickname].Index().ToArray();
+        var answers = _answers.Value[learner.Nickname].ToArray();
+        return new LearnerCopy(learner)
+        {
+            Practice = [.. _practice.Value[learner.Nickname].Select(PracticeOf)],
+            Answers = [.. answers.Select(AnswerOf)],
+            Boxes = BoxesAfter(answers),
+            Notes = [.. notes.Where(n => n.Learner == learner.Nickname).Select(NoteOf)],
+        };
+    }
+
+    private PracticeRecord PracticeOf(DemoPractice p) =>
+        new()
+        {
+            Key = $"demo-{p.DaysAgo}",
+            Day = Day(p.DaysAgo),
+            At = At(p.DaysAgo),
+            Minutes = p.Minutes,
+            TuneId = Tune(p.Tune),
+            Tempo = p.Tempo,
+        };
+
+    private CardAnswerRecord AnswerOf(DemoAnswer a, int number) =>
+        new()
+        {
+            Key = $"demo-{number}",
+            Card = a.Card,
+            Day = Day(a.DaysAgo),
+            At = At(a.DaysAgo).AddSeconds(10 * number),
+            Right = a.IsRight,
+            Seconds = a.Seconds,
+            Mistake = a.Mistake,
+        };
+
+    private IReadOnlyList<CardBoxRecord> BoxesAfter(IEnumerable<DemoAnswer> answers)
+    {
         var boxes = new Dictionary<string, BoxedCard>();
-        foreach (var (_, a) in answers)
+        foreach (var a in answers)
         {
             BoxedCard? before = boxes.TryGetValue(a.Card, out var lies) ? lies : null;
             boxes[a.Card] = CardBoxes.After(before, a.IsRight, a.Seconds, Day(a.DaysAgo));
         }
 
-        return new LearnerCopy(learner)
-        {
-            Practice =
-            [
-                .. _practice
-                    .Value[learner.Nickname]
-                    .Select(p => new PracticeRecord
-                    {
-                        Key = $"demo-{p.DaysAgo}",
-                        Day = Day(p.DaysAgo),
-                        At = At(p.DaysAgo),
-                        Minutes = p.Minutes,
-                        TuneId = Tune(p.Tune),
-                        Tempo = p.Tempo,
-                    }),
-            ],
-            Answers =
-            [
-                .. answers.Select(a => new CardAnswerRecord
-                {
-                    Key = $"demo-{a.Index}",
-                    Card = a.Item.Card,
-                    Day = Day(a.Item.DaysAgo),
-                    At = At(a.Item.DaysAgo).AddSeconds(10 * a.Index),
-                    Right = a.Item.IsRight,
-                    Seconds = a.Item.Seconds,
-                    Mistake = a.Item.Mistake,
-                }),
-            ],
-            Boxes =
-            [
-                .. boxes.Select(b => new CardBoxRecord
-                {
-                    Card = b.Key,
-                    Box = b.Value.Box,
-                    Due = b.Value.Due,
-                }),
-            ],
-            Notes =
-            [
-                .. notes
-                    .Where(n => n.Learner == learner.Nickname)
-                    .Select(n => new LearnerNoteRecord
-                    {
-                        Key = $"demo-{n.DaysAgo}",
-                        Day = Day(n.DaysAgo),
-                        At = At(n.DaysAgo),
-                        Note = LearnerNotes.Text(n.Note),
-                        TuneId = Tune(n.Tune),
-                    }),
-            ],
-        };
+        return
+        [
+            .. boxes.Select(b => new CardBoxRecord
+            {
+                Card = b.Key,
+                Box = b.Value.Box,
+                Due = b.Value.Due,
+            }),
+        ];
     }
+
+    private LearnerNoteRecord NoteOf(DemoNote n) =>
+        new()
+        {
+            Key = $"demo-{n.DaysAgo}",
+            Day = Day(n.DaysAgo),
+            At = At(n.DaysAgo),
+            Note = LearnerNotes.Text(n.Note),
+            TuneId = Tune(n.Tune),
+        };
 
     private static List<T> Rows<T>(string folder, string file)
     {

@@ -65,8 +65,7 @@ public sealed record DeskTask(
     IReadOnlyList<string> Tonics
 )
 {
-    private const int LowestHeight = -8;
-    private const int HighestHeight = 16;
+    private static readonly IEnumerable<int> Heights = Enumerable.Range(-8, 25);
 
     /// <summary>Values that one may be tempted to write; the rules say which are the task's.</summary>
     private static readonly NoteValue[] Known = [new(0), new(1), new(2), new(3)];
@@ -82,10 +81,7 @@ public sealed record DeskTask(
             InstrumentName: player.Instrument.Name,
             Clef: clef.Name,
             Fifths: key.Fifths,
-            Signature:
-            [
-                .. SignaturePlaces.Of(key, clef).Select(p => new SignatureSign(Math.Sign(key.Fifths), p.Height)),
-            ],
+            Signature: SignatureOf(key, clef),
             KeyName: Labels.Scale(task.Key, player.Style),
             Beats: task.Meter.Beats,
             Unit: task.Meter.Unit,
@@ -95,21 +91,8 @@ public sealed record DeskTask(
             Allowed: task.Values.Count,
             MostRests: task.MostRests,
             Palette: [.. task.Allowed.Select(p => NoteOf(p, task, plan, tonic, player))],
-            Spots:
-            [
-                .. Enumerable
-                    .Range(LowestHeight, HighestHeight - LowestHeight + 1)
-                    .Select(h => StaffSpot.Of(h, clef, key, player)),
-            ],
-            Given:
-            [
-                .. task.Fixed.Select(f => new GivenNote(
-                    f.Bar,
-                    f.At,
-                    f.Pitch.ToString(),
-                    ValueText.Of(task.ValueOf(f))
-                )),
-            ],
+            Spots: [.. Heights.Select(h => StaffSpot.Of(h, clef, key, player))],
+            Given: [.. task.Fixed.Select(f => new GivenNote(f.Bar, f.At, $"{f.Pitch}", ValueText.Of(task.ValueOf(f))))],
             ByHand: task.ByHand,
             Letters: letters,
             Rules: new CompositionWords(player.Style).Rules(task),
@@ -117,6 +100,9 @@ public sealed record DeskTask(
             Tonics: [.. plan.TonicsFor(player.Instrument).Select(t => t.ToString())]
         );
     }
+
+    private static IReadOnlyList<SignatureSign> SignatureOf(KeySignature key, Clef clef) =>
+        [.. SignaturePlaces.Of(key, clef).Select(p => new SignatureSign(Math.Sign(key.Fifths), p.Height))];
 
     private static PaletteNote NoteOf(Pitch pitch, WritingTask task, TaskPlan plan, Pitch tonic, Player player)
     {

@@ -124,37 +124,50 @@ internal sealed class SheetParts(Asker asker, Readings readings)
             var items = part.Items.Select(i => QuestionOf(i, kind, giver, number++)).ToArray();
             if (kind.IsPlayed)
             {
-                try
-                {
-                    parts.Add(Make(new MakePart([to], asked)));
-                }
-                catch (SheetImpossibleException)
-                {
+                if (MadeAnew(asked, to) is { } made)
+                    parts.Add(made);
+                else
                     leftOut += items.Length;
-                }
-
                 continue;
             }
 
             var moved = AnotherInstrument.Of([.. items.Select(i => i.Question)], giver, taker);
-            var kept = part
-                .Items.Zip(moved)
-                .Where(i => i.Second is not null)
-                .Select(i => new SheetItemView(
-                    NewId(),
-                    i.First.Pinned,
-                    new Dictionary<string, SheetQuestionView>
-                    {
-                        [to] = SheetQuestionView.Of(SheetItem.Of(i.Second!, taker), taker),
-                    }
-                ))
-                .ToArray();
+            SheetItemView[] kept =
+            [
+                .. part
+                    .Items.Zip(moved)
+                    .Where(i => i.Second is not null)
+                    .Select(i => ItemOf(i.First, i.Second!, taker)),
+            ];
             leftOut += items.Length - kept.Length;
             if (kept.Length > 0)
                 parts.Add(ViewOf(asked, Read(asked, [taker]), kept));
         }
 
         return new SheetCopyView(parts, leftOut);
+    }
+
+    /// <summary>Null where such music cannot be made for the instrument.</summary>
+    private SheetPartView? MadeAnew(PartRequest asked, string instrument)
+    {
+        try
+        {
+            return Make(new MakePart([instrument], asked));
+        }
+        catch (SheetImpossibleException)
+        {
+            return null;
+        }
+    }
+
+    private static SheetItemView ItemOf(SheetItemDoc item, Question moved, Player player)
+    {
+        var asked = SheetQuestionView.Of(SheetItem.Of(moved, player), player);
+        return new SheetItemView(
+            NewId(),
+            item.Pinned,
+            new Dictionary<string, SheetQuestionView> { [player.Instrument.Id] = asked }
+        );
     }
 
     /// <summary>The music of a question to play, with the pairs that belong to it.</summary>

@@ -40,17 +40,7 @@ internal sealed class EverythingIn(Database database, ClassFiles files, TimeProv
         var copies = new List<TuneCopy>();
         foreach (var (i, tune) in library.Tunes.Index())
         {
-            var source = Text(
-                zip.GetEntry(tune.File)
-                    ?? throw new FormatException(
-                        Say(
-                            "keeping.everything-in.tune-there-is-no-file-in-the",
-                            ("libraryFile", LibraryFile.Name),
-                            ("i", i + 1),
-                            ("file", tune.File)
-                        )
-                    )
-            );
+            var source = SourceOf(tune, i + 1, zip);
             var read = TuneReader.Read(source, stop);
             if (read.Score is null)
                 leftOut.Add($"{tune.Title}: {read.Errors[0]}");
@@ -60,14 +50,7 @@ internal sealed class EverythingIn(Database database, ClassFiles files, TimeProv
 
         var added = _copy.Add(
             copies,
-            [
-                .. library.Styles.Select(s => new StyleRecord
-                {
-                    Name = s.Name,
-                    Json = StyleFile.Write(s.Style),
-                    Current = s.Current,
-                }),
-            ],
+            [.. library.Styles.Select(RecordOf)],
             [.. library.Sheets.Select(RecordOf)],
             (sheet, ids) =>
                 JsonSerializer.Serialize(Moved(JsonSerializer.Deserialize<SheetDoc>(sheet.Document, Json)!, ids), Json),
@@ -104,6 +87,19 @@ internal sealed class EverythingIn(Database database, ClassFiles files, TimeProv
             Document = JsonSerializer.Serialize(doc, Json),
         };
 
+    private static string SourceOf(KeptTuneFile tune, int number, ZipArchive zip) =>
+        Text(
+            zip.GetEntry(tune.File)
+                ?? throw new FormatException(
+                    Say(
+                        "keeping.everything-in.tune-there-is-no-file-in-the",
+                        ("libraryFile", LibraryFile.Name),
+                        ("i", number),
+                        ("file", tune.File)
+                    )
+                )
+        );
+
     private static TuneCopy CopyOf(KeptTuneFile tune, string source, ReadResult read) =>
         new(
             NewTune.Of(new TuneRequest(source, tune.Title, tune.Composer, tune.PrintedFor), read) with
@@ -118,34 +114,40 @@ internal sealed class EverythingIn(Database database, ClassFiles files, TimeProv
                         ? lines.ToJson()
                         : LinesForWhom.Proposed(read)?.ToJson(),
             },
-            [
-                .. tune
-                    .Pins.DistinctBy(p => (p.Instrument, p.Note))
-                    .Select(p => new PinCopy(
-                        p.Instrument,
-                        new PinRecord
-                        {
-                            NoteId = p.Note,
-                            Pitch = p.Pitch,
-                            String = p.String,
-                            Finger = p.Finger,
-                        }
-                    )),
-            ],
+            [.. tune.Pins.DistinctBy(p => (p.Instrument, p.Note)).Select(CopyOf)],
             [.. tune.PrintedFingers.Distinct()],
             tune.Octaves.Where(o => o.Value is >= -4 and <= 4).ToDictionary(),
-            [
-                .. tune
-                    .Bows.DistinctBy(b => (b.Note, b.Kind))
-                    .Select(b => new BowRecord
-                    {
-                        NoteId = b.Note,
-                        Kind = b.Kind.ToString().ToLowerInvariant(),
-                        Pitch = b.Pitch,
-                        Refused = b.Refused,
-                    }),
-            ]
+            [.. tune.Bows.DistinctBy(b => (b.Note, b.Kind)).Select(RecordOf)]
         );
+
+    private static StyleRecord RecordOf(KeptStyleFile style) =>
+        new()
+        {
+            Name = style.Name,
+            Json = StyleFile.Write(style.Style),
+            Current = style.Current,
+        };
+
+    private static PinCopy CopyOf(KeptPin pin) =>
+        new(
+            pin.Instrument,
+            new PinRecord
+            {
+                NoteId = pin.Note,
+                Pitch = pin.Pitch,
+                String = pin.String,
+                Finger = pin.Finger,
+            }
+        );
+
+    private static BowRecord RecordOf(KeptBow bow) =>
+        new()
+        {
+            NoteId = bow.Note,
+            Kind = bow.Kind.ToString().ToLowerInvariant(),
+            Pitch = bow.Pitch,
+            Refused = bow.Refused,
+        };
 
     private LibraryClass ClassIn(ZipArchive zip, string name)
     {

@@ -75,20 +75,7 @@ internal static class LearnEndpoints
             who.Nickname,
             asker.ClassIfAny?.Name ?? "",
             InstrumentView.Of(own.Player),
-            [
-                .. own.Work.Select(w => new LearnWork(
-                    w.Id,
-                    w.Kind,
-                    SetWork.TitleOf(w),
-                    w.TuneId,
-                    w.SheetId,
-                    w.TaskId,
-                    w.Tempo,
-                    w.Due,
-                    done.Contains(w.Id),
-                    LadderView.To(w.Tempo)
-                )),
-            ],
+            [.. own.Work.Select(w => WorkOf(w, done.Contains(w.Id)))],
             [
                 .. reports
                     .Practice(who.Id, set.Since)
@@ -102,6 +89,20 @@ internal static class LearnEndpoints
             ]
         );
     }
+
+    private static LearnWork WorkOf(WorkRecord set, bool isDone) =>
+        new(
+            set.Id,
+            set.Kind,
+            SetWork.TitleOf(set),
+            set.TuneId,
+            set.SheetId,
+            set.TaskId,
+            set.Tempo,
+            set.Due,
+            isDone,
+            LadderView.To(set.Tempo)
+        );
 
     /// <summary>A tune that is set to the learner; another one is not there for them.</summary>
     private static FileContentHttpResult Tune(Own own, Readings readings, string link, long tune) =>

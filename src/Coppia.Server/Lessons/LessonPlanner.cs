@@ -160,14 +160,6 @@ internal sealed class LessonPlanner(
         var docs = alone is null ? doc.Steps : Alone(one, lesson, doc, alone, home.Count);
         var steps = docs.Select(s => s.Step(lesson.Tunes)).ToArray();
         var time = LessonTime.Of(steps, doc.TalkSeconds, doc.Minutes);
-        var views = new List<StepView>();
-        var starts = 0.0;
-        foreach (var (kept, step) in docs.Zip(steps))
-        {
-            views.Add(said.Of(kept, step, doc.TalkSeconds, starts / 60));
-            starts += step.Seconds(doc.TalkSeconds);
-        }
-
         return new LessonView(
             Id: lesson.Id,
             Version: lesson.Version,
@@ -176,24 +168,35 @@ internal sealed class LessonPlanner(
             Minutes: doc.Minutes,
             TalkSeconds: doc.TalkSeconds,
             Tunes: [.. lesson.Tunes.Select(t => new LessonTuneView(t, said.Title(t)))],
-            Steps: views,
+            Steps: [.. ViewsOf(docs.Zip(steps), said, doc.TalkSeconds)],
             Left: [.. doc.Left.Select(s => said.Of(s, s.Step(lesson.Tunes), doc.TalkSeconds, 0))],
             Seconds: time.Seconds,
             Total: LessonWords.Minutes(time.Seconds),
             Over: time.Over > 0 ? LessonWords.Minutes(time.Over) : null,
             Spare: doc.Minutes * 60 - time.Seconds is >= 60 and var spare ? LessonWords.Minutes(spare) : null,
-            Offers:
-            [
-                .. time.Offers.Select(o => new LessonOfferView(
-                    o.Kind,
-                    LessonWords.Of(o, said.Title(o.TuneId)),
-                    o.Steps
-                )),
-            ],
+            Offers: [.. time.Offers.Select(o => OfferOf(o, said))],
             Care: time.NeedsBreak ? LessonWords.Care(time) : null,
             Home: said.Home
         );
     }
+
+    /// <summary>The steps, each with the minute at which it begins.</summary>
+    private static IEnumerable<StepView> ViewsOf(
+        IEnumerable<(StepDoc Doc, LessonStep Step)> steps,
+        StepWords said,
+        int talkSeconds
+    )
+    {
+        var starts = 0.0;
+        foreach (var (doc, step) in steps)
+        {
+            yield return said.Of(doc, step, talkSeconds, starts / 60);
+            starts += step.Seconds(talkSeconds);
+        }
+    }
+
+    private static LessonOfferView OfferOf(LessonOffer offer, StepWords said) =>
+        new(offer.Kind, LessonWords.Of(offer, said.Title(offer.TuneId)), offer.Steps);
 
     /// <summary>The steps of a lesson for one who goes through it alone on an instrument.</summary>
     private StepDoc[] Alone(ClassRecord one, LessonRecord lesson, LessonDoc doc, Instrument instrument, int set)

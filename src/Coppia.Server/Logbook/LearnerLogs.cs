@@ -1,4 +1,5 @@
 using Coppia.Core.Drills;
+using Coppia.Core.Knowledge;
 using Coppia.Core.Logbook;
 using Coppia.Core.Wording.Logbook;
 using Coppia.Core.Wording.Terms;
@@ -32,7 +33,6 @@ internal sealed class LearnerLogs(Asker asker, ReportRepository reports, WorkRep
                 .Concat(notes.Select(n => n.TuneId))
                 .OfType<long>()
         );
-        var style = asker.Style;
         return new LearnerLogView(
             Learner: LearnerView.Of(who),
             From: since,
@@ -50,20 +50,19 @@ internal sealed class LearnerLogs(Asker asker, ReportRepository reports, WorkRep
             Cards: BoxesOf(reports.Boxes(who.Id), who),
             Answers: answers.Count,
             Right: answers.Count(a => a.Right),
-            Habits:
-            [
-                .. log.Habits(today)
-                    .Select(h => new HabitView(
-                        LogWords.Habit(h.Kind),
-                        LogWords.Helps(h.Kind),
-                        h.Times,
-                        [.. h.Cards.Select(c => ThingWords.Name(c.Note, style)).Distinct().Take(3)]
-                    )),
-            ],
+            Habits: [.. log.Habits(today).Select(h => HabitOf(h, asker.Style))],
             Notes: [.. LogRecords.NotesOf(who, notes, titles).Reverse()],
             Why: LogRecords.ReasonsIn(AskFirst.Why(log, today), titles)
         );
     }
+
+    private static HabitView HabitOf(CardHabit habit, HouseStyle style) =>
+        new(
+            LogWords.Habit(habit.Kind),
+            LogWords.Helps(habit.Kind),
+            habit.Times,
+            [.. habit.Cards.Select(c => ThingWords.Name(c.Note, style)).Distinct().Take(3)]
+        );
 
     /// <summary>Keeps minutes that a learner told on paper.</summary>
     /// <exception cref="RefusedException">The day is none or still to come, or the minutes cannot be.</exception>

@@ -1,3 +1,4 @@
+using Coppia.Data.Logbook;
 using System.Globalization;
 using Coppia.Core.Instruments;
 using Coppia.Core.School;
@@ -115,46 +116,32 @@ internal sealed class ClassTable(
         return
         [
             .. l.Own.Select(w => SetRow(w, who)),
-            .. l.Practice.Select(p =>
-                Row(
-                    Days.Text(p.Day),
-                    who,
-                    on,
-                    "practised",
-                    TitleOf(p.TuneId),
-                    $"{p.Minutes}",
-                    $"{p.Tempo}",
-                    by: p.MadeBy
-                )
-            ),
-            .. l.Answers.Select(a =>
-                Row(
-                    Days.Text(a.Day),
-                    who,
-                    on,
-                    "card",
-                    a.Card,
-                    seconds: Seconds(a.Seconds),
-                    came: a.Right ? "right" : a.Mistake
-                )
-            ),
-            .. l.Notes.Select(n =>
-                Row(
-                    Days.Text(n.Day),
-                    who,
-                    on,
-                    "note",
-                    TitleOf(n.TuneId),
-                    came: LearnWords.Note(LearnerNotes.Read(n.Note))
-                )
-            ),
-            .. l.Done.SelectMany(d =>
-                own.TryGetValue(d.WorkId, out var w) || set.TryGetValue(d.WorkId, out w)
-                    ? new[] { Row(Day(d.DoneAt), who, on, "done", SetWork.TitleOf(w), by: d.MadeBy) }
-                    : []
-            ),
+            .. l.Practice.Select(Practised),
+            .. l.Answers.Select(Answered),
+            .. l.Notes.Select(Noted),
+            .. l.Done.SelectMany(Done),
             .. l.HandIns.SelectMany(h => RowsOf(h, who, on)),
         ];
+
+        string[] Practised(PracticeRecord p) =>
+            Row(Days.Text(p.Day), who, on, "practised", TitleOf(p.TuneId), $"{p.Minutes}", $"{p.Tempo}", by: p.MadeBy);
+
+        string[] Answered(CardAnswerRecord a)
+        {
+            var came = a.Right ? "right" : a.Mistake;
+            return Row(Days.Text(a.Day), who, on, "card", a.Card, seconds: Seconds(a.Seconds), came: came);
+        }
+
+        string[] Noted(LearnerNoteRecord n)
+        {
+            var came = LearnWords.Note(LearnerNotes.Read(n.Note));
+            return Row(Days.Text(n.Day), who, on, "note", TitleOf(n.TuneId), came: came);
+        }
+
+        string[][] Done(DoneRecord d) =>
+            own.TryGetValue(d.WorkId, out var w) || set.TryGetValue(d.WorkId, out w)
+                ? [Row(Day(d.DoneAt), who, on, "done", SetWork.TitleOf(w), by: d.MadeBy)]
+                : [];
 
         string TitleOf(long? tune) => tune is { } id ? titles.GetValueOrDefault(id, "") : "";
     }

@@ -2,6 +2,7 @@ using Coppia.Core.Instruments;
 using Coppia.Core.School;
 using Coppia.Data.Classes;
 using Coppia.Data.Desk;
+using Coppia.Data.Logbook;
 using Coppia.Data.Records;
 using Coppia.Server.Classes;
 using Coppia.Server.Logbook;
@@ -81,25 +82,8 @@ public sealed record LearnerInFile(
         return new LearnerCopy(
             ClassRules.RecordOf(0, new LearnerRequest(Nickname, Instrument, Size, Tapes)),
             Link,
-            ClassFile.Each(
-                Practice,
-                Say("records.learner-file.copy-practice", ("where", where)),
-                p => p.IsSound,
-                Say(
-                    "records.learner-file.a-key-minutes-and-a-tempo",
-                    ("mostMinutes", Limits.MostMinutes),
-                    ("slowest", Limits.SlowestTempo),
-                    ("fastest", Limits.FastestTempo)
-                ),
-                p => p.Record()
-            ),
-            ClassFile.Each(
-                Answers,
-                Say("records.learner-file.copy-answer", ("where", where)),
-                a => a.IsSound,
-                Say("records.learner-file.a-key-a-card-and-a-kind"),
-                a => a.Record()
-            ),
+            PracticeOf(where),
+            AnswersOf(where),
             ClassFile.Each(
                 Boxes,
                 Say("records.learner-file.copy-box", ("where", where)),
@@ -120,6 +104,29 @@ public sealed record LearnerInFile(
             LinesOf(where)
         );
     }
+
+    private IReadOnlyList<PracticeRecord> PracticeOf(string where) =>
+        ClassFile.Each(
+            Practice,
+            Say("records.learner-file.copy-practice", ("where", where)),
+            p => p.IsSound,
+            Say(
+                "records.learner-file.a-key-minutes-and-a-tempo",
+                ("mostMinutes", Limits.MostMinutes),
+                ("slowest", Limits.SlowestTempo),
+                ("fastest", Limits.FastestTempo)
+            ),
+            p => p.Record()
+        );
+
+    private IReadOnlyList<CardAnswerRecord> AnswersOf(string where) =>
+        ClassFile.Each(
+            Answers,
+            Say("records.learner-file.copy-answer", ("where", where)),
+            a => a.IsSound,
+            Say("records.learner-file.a-key-a-card-and-a-kind"),
+            a => a.Record()
+        );
 
     private IReadOnlyList<HandInCopy> PiecesOf(string where, Func<object, string> text) =>
         ClassFile.Each(

@@ -1,6 +1,7 @@
 using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Lesson;
+using Coppia.Core.Music;
 using Coppia.Core.Wording.Room;
 using Coppia.Core.Wording.Terms;
 using Coppia.Server.Asked;
@@ -81,48 +82,42 @@ internal static class TuningEndpoints
 
     private static TuningInstrumentView Of(Player player)
     {
-        const double little = HeardWords.InTune + 1;
-        const double far = HeardWords.StillTheString - 1;
         var words = new HeardWords(player);
-        var strings = player.Instrument.Strings;
         return new TuningInstrumentView(
             player.Instrument.Id,
             player.Instrument.Name,
-            [
-                .. strings.Select(
-                    (open, s) =>
-                        new TuningStringView(
-                            Index: s,
-                            Name: Labels.Note(open, player.Style),
-                            Midi: open.Midi + 12 * player.Instrument.SoundingOctave,
-                            InTune: words.Tuning(s, 0),
-                            Low: words.Tuning(s, -little),
-                            High: words.Tuning(s, little),
-                            FarLow: words.Tuning(s, -far),
-                            FarHigh: words.Tuning(s, far),
-                            OctaveHigh: words.WrongOctave(s, higher: true),
-                            OctaveLow: words.WrongOctave(s, higher: false),
-                            Below: words.NotOnString(s, below: true),
-                            Above: words.NotOnString(s, below: false),
-                            Silence: words.Silence(s),
-                            WrongString:
-                            [
-                                .. strings.Select((_, other) => other == s ? "" : words.WrongString(other, s)),
-                            ],
-                            Places:
-                            [
-                                .. Enumerable
-                                    .Range(0, HeardWords.Highest + 1)
-                                    .Select(n => new HeardPlaceView(
-                                        n,
-                                        words.Place(n, -little),
-                                        words.Place(n, 0),
-                                        words.Place(n, little)
-                                    )),
-                            ]
-                        )
-                ),
-            ]
+            [.. player.Instrument.Strings.Select((open, s) => StringOf(open, s, player, words))]
         );
     }
+
+    private static TuningStringView StringOf(Pitch open, int s, Player player, HeardWords words)
+    {
+        const double far = HeardWords.StillTheString - 1;
+        return new TuningStringView(
+            Index: s,
+            Name: Labels.Note(open, player.Style),
+            Midi: open.Midi + 12 * player.Instrument.SoundingOctave,
+            InTune: words.Tuning(s, 0),
+            Low: words.Tuning(s, -Little),
+            High: words.Tuning(s, Little),
+            FarLow: words.Tuning(s, -far),
+            FarHigh: words.Tuning(s, far),
+            OctaveHigh: words.WrongOctave(s, higher: true),
+            OctaveLow: words.WrongOctave(s, higher: false),
+            Below: words.NotOnString(s, below: true),
+            Above: words.NotOnString(s, below: false),
+            Silence: words.Silence(s),
+            WrongString:
+            [
+                .. player.Instrument.Strings.Select((_, other) => other == s ? "" : words.WrongString(other, s)),
+            ],
+            Places: [.. Enumerable.Range(0, HeardWords.Highest + 1).Select(n => PlaceOf(n, words))]
+        );
+    }
+
+    private static HeardPlaceView PlaceOf(int semitones, HeardWords words) =>
+        new(semitones, words.Place(semitones, -Little), words.Place(semitones, 0), words.Place(semitones, Little));
+
+    /// <summary>In cents: just no longer in tune.</summary>
+    private const double Little = HeardWords.InTune + 1;
 }

@@ -91,36 +91,27 @@ internal static class BowEndpoints
         return new BowingView(
             Taken: InBarOrder(readings.BowsOf(kept)),
             Refused: InBarOrder(refused),
-            WrongWay:
-            [
-                .. advice.WrongWay.Select(w => new WrongWayView(
-                    tune.Notes[w.Place.Returning].Id,
-                    BowWords.WrongWay(tune.Notes, w.Place, style),
-                    InBarOrder(w.Mends)
-                )),
-            ],
-            Proposals:
-            [
-                .. advice.Proposals.Select(p => new BowProposalView(
-                    Aim: p.Aim,
-                    Title: BowWords.AimTitle(p.Aim),
-                    Nothing: p.Edits.Count == 0 ? BowWords.NothingProposed(p, refused.Count > 0) : null,
-                    Changes: InWords(p.Edits),
-                    Now: p.Now,
-                    Left: p.Left
-                )),
-            ],
+            WrongWay: [.. advice.WrongWay.Select(WrongWayOf)],
+            Proposals: [.. advice.Proposals.Select(ProposalOf)],
             Uneven: [.. advice.Uneven.Select(u => new UnevenBarView(u.Bar.Number, BowWords.Uneven(u), u.NoteIds))],
-            Hints:
-            [
-                .. advice.Hints.Select(h => new BowHintView(
-                    BowWords.Where(h),
-                    BowWords.Action(h.Action, style),
-                    h.NoteIds
-                )),
-            ],
+            Hints: [.. advice.Hints.Select(HintOf)],
             Check: [.. BowWords.Check(reading.BowCheck)]
         );
+
+        WrongWayView WrongWayOf(WrongWayAdvice w) =>
+            new(tune.Notes[w.Place.Returning].Id, BowWords.WrongWay(tune.Notes, w.Place, style), InBarOrder(w.Mends));
+
+        BowProposalView ProposalOf(BowProposal p) =>
+            new(
+                Aim: p.Aim,
+                Title: BowWords.AimTitle(p.Aim),
+                Nothing: p.Edits.Count == 0 ? BowWords.NothingProposed(p, refused.Count > 0) : null,
+                Changes: InWords(p.Edits),
+                Now: p.Now,
+                Left: p.Left
+            );
+
+        BowHintView HintOf(BowHintInBars h) => new(BowWords.Where(h), BowWords.Action(h.Action, style), h.NoteIds);
 
         IReadOnlyList<BowChangeView> InWords(IReadOnlyCollection<BowEdit> edits) =>
             [.. BowChange.In(tune.Score, edits).Select(c => BowChangeView.Of(c, style))];
@@ -161,7 +152,8 @@ internal static class BowEndpoints
             Try(kept.Score, taken.Where(e => !touched.Contains(e)), changes);
             // What was changed on another line of the score stays, and what the music does not have at present.
             var others = seen.Where(b => !touched.Any(e => e.NoteId == b.NoteId && KindOf(e) == b.Kind));
-            if (bows.Replace(id, seen, [.. others, .. changes.Where(c => c.To != BowVerdict.Open).Select(Record)]))
+            var now = changes.Where(c => c.To != BowVerdict.Open).Select(c => RecordOf(c, pitches));
+            if (bows.Replace(id, seen, [.. others, .. now]))
                 return TypedResults.NoContent();
 
             BowVerdict Verdict(BowEdit edit) =>
@@ -169,18 +161,18 @@ internal static class BowEndpoints
                 : refused.Contains(edit) ? BowVerdict.Refused
                 : BowVerdict.Open;
         }
-
-        BowRecord Record(BowVerdictChange change) =>
-            new()
-            {
-                NoteId = change.NoteId,
-                Kind = KindOf(change.Edit),
-                Pitch = pitches.GetValueOrDefault(change.NoteId) ?? "",
-                Refused = change.To == BowVerdict.Refused,
-            };
-
-        static string KindOf(BowEdit edit) => edit.Kind.ToString().ToLowerInvariant();
     }
+
+    private static BowRecord RecordOf(BowVerdictChange change, Dictionary<string, string?> pitches) =>
+        new()
+        {
+            NoteId = change.NoteId,
+            Kind = KindOf(change.Edit),
+            Pitch = pitches.GetValueOrDefault(change.NoteId) ?? "",
+            Refused = change.To == BowVerdict.Refused,
+        };
+
+    private static string KindOf(BowEdit edit) => edit.Kind.ToString().ToLowerInvariant();
 
     /// <exception cref="RefusedException">The music cannot be bowed so.</exception>
     private static void Try(Score score, IEnumerable<BowEdit> taken, IEnumerable<BowVerdictChange> changes)

@@ -1,7 +1,9 @@
 using Coppia.Core.Bowing;
 using Coppia.Core.Fingering;
+using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
 using Coppia.Core.Reading;
+using Coppia.Core.Shapes;
 using Coppia.Core.Wording.Stand;
 using Coppia.Core.Wording.Terms;
 using Coppia.Formats.MusicXml;
@@ -74,21 +76,11 @@ public sealed record ReadingView(
             KeyWords: Labels.Signature(score.Key, style),
             Meter: Core.Wording.Terms.MeterWords.Listed(score.Time),
             MeterWords: words.Meter(),
-            GoodToKnow:
-            [
-                .. words.BeforeTheFirstNote(pairs.Octaves is not null),
-                .. pairs.SetAside,
-                .. kept.Notices.Select(n => n.Message),
-            ],
+            GoodToKnow: GoodToKnowOf(kept, words, pairs),
             Moved: OctaveWords.Moved(reading.OctavesMoved),
             Octaves: reading.OctavesMoved,
             OctaveChosen: pairs.Octaves is not null,
-            OctaveChoices:
-            [
-                .. OctaveFit
-                    .Choices(reading.Tune.Notes, player)
-                    .Select(c => new OctaveChoiceView(c.Octaves, OctaveWords.Chosen(c.Octaves), OctaveWords.Leaves(c))),
-            ],
+            OctaveChoices: OctaveChoicesOf(reading),
             HasPrintedFingers: kept.PrintedFor == player.Instrument.Id
                 && score.Events.Any(e => e.PrintedFinger is not null),
             UsesPrintedFingers: pairs.UsesPrinted,
@@ -99,39 +91,55 @@ public sealed record ReadingView(
             Bars: BarsOf(reading),
             Notes: NotesOf(reading, words),
             Counts: CountsOf(reading, words),
-            Shapes:
-            [
-                .. reading.Shapes.Select(s =>
-                    (IReadOnlyList<ShapeSpotView>)
-                        [
-                            .. s.Spots.Select(p => new ShapeSpotView(
-                                p.Placement.Semitones,
-                                p.Placement.Finger,
-                                Labels.FingerSign(p.Placement.Pair, style),
-                                Labels.Note(p.Pitch, style)
-                            )),
-                        ]
-                ),
-            ],
+            Shapes: ShapesOf(reading),
             Events: EventsOf(reading),
             Travels: TravelsOf(reading),
             Form: FormView.Of(reading, words.Form),
             Trouble: TroubleOf(reading, words.Trouble),
             Order: [.. reading.Tune.Order.Select(p => p.Bar)],
             TempoQuarters: TempoOf(score),
-            Values:
-            [
-                .. ValueWords.Levels(style.ValueNames).Select(v => new ValueLevelView(Quarters(v.Length), v.Name)),
-            ],
-            Drones:
-            [
-                .. Enumerable
-                    .Range(LowestDrone, 12)
-                    .Select(midi => new DroneView(Labels.Note(Spelling.InKey(midi, score.Key), style), midi)),
-            ],
+            Values: ValuesOf(style),
+            Drones: DronesOf(score, style),
             News: news
         );
     }
+
+    private static IReadOnlyList<string> GoodToKnowOf(KeptTune kept, ReadingWords words, FixedPairs pairs) =>
+        [
+            .. words.BeforeTheFirstNote(pairs.Octaves is not null),
+            .. pairs.SetAside,
+            .. kept.Notices.Select(n => n.Message),
+        ];
+
+    private static IReadOnlyList<OctaveChoiceView> OctaveChoicesOf(PlayerReading reading) =>
+        [
+            .. OctaveFit
+                .Choices(reading.Tune.Notes, reading.Player)
+                .Select(c => new OctaveChoiceView(c.Octaves, OctaveWords.Chosen(c.Octaves), OctaveWords.Leaves(c))),
+        ];
+
+    private static IReadOnlyList<IReadOnlyList<ShapeSpotView>> ShapesOf(PlayerReading reading) =>
+        [.. reading.Shapes.Select(s => SpotsOf(s, reading.Player.Style))];
+
+    private static IReadOnlyList<ShapeSpotView> SpotsOf(StringShape shape, HouseStyle style) =>
+        [
+            .. shape.Spots.Select(p => new ShapeSpotView(
+                p.Placement.Semitones,
+                p.Placement.Finger,
+                Labels.FingerSign(p.Placement.Pair, style),
+                Labels.Note(p.Pitch, style)
+            )),
+        ];
+
+    private static IReadOnlyList<ValueLevelView> ValuesOf(HouseStyle style) =>
+        [.. ValueWords.Levels(style.ValueNames).Select(v => new ValueLevelView(Quarters(v.Length), v.Name))];
+
+    private static IReadOnlyList<DroneView> DronesOf(Score score, HouseStyle style) =>
+        [
+            .. Enumerable
+                .Range(LowestDrone, 12)
+                .Select(midi => new DroneView(Labels.Note(Spelling.InKey(midi, score.Key), style), midi)),
+        ];
 
     /// <summary>
     /// C3: drones lie in the octave below the middle one, where all four instruments hear them under their own notes.
@@ -257,17 +265,17 @@ public sealed record ReadingView(
             Plucked: plucked,
             Here: words.Spoken(row),
             Why: words.Why(row),
-            Others:
-            [
-                .. others.Select(o => new OtherWayView(
-                    o.Placement.String,
-                    o.Placement.Finger,
-                    Labels.Pair(o.Placement.Pair, player),
-                    o.ExtraCost,
-                    !player.Allows(o.Placement)
-                )),
-            ],
+            Others: [.. others.Select(o => OtherWayOf(o, player))],
             Next: NextWay.After(row.Fingered, others, player)
         );
     }
+
+    private static OtherWayView OtherWayOf(OtherWay way, Player player) =>
+        new(
+            way.Placement.String,
+            way.Placement.Finger,
+            Labels.Pair(way.Placement.Pair, player),
+            way.ExtraCost,
+            !player.Allows(way.Placement)
+        );
 }

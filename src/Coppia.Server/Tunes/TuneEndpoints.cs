@@ -20,27 +20,8 @@ internal static class TuneEndpoints
     public static void MapTunes(this IEndpointRouteBuilder api)
     {
         var tunes = api.MapGroup("/api/tunes");
-        tunes
-            .MapGet(
-                "",
-                (TuneList list, [AsParameters] TuneListRequest asked, int from = 0, int count = 100) =>
-                    list.Of(asked.Checked(from, count))
-            )
-            .WithName("listTunes")
-            .ProducesProblem(400);
-        tunes
-            .MapGet("/deleted", (TuneRepository repository, HouseStyles styles) => Listed(repository.Deleted(), styles))
-            .WithName("listDeletedTunes");
-        tunes
-            .MapGet(
-                "/keys",
-                (TuneRepository repository, HouseStyles styles) =>
-                    repository
-                        .Keys()
-                        .Select(k => new TuneKeyView(k, Labels.KeyNamed(k, styles.Current().Style)))
-                        .ToArray()
-            )
-            .WithName("listTuneKeys");
+        MapList(tunes);
+        MapDeleted(tunes);
         tunes
             .MapPost("", (TuneShelf shelf, TuneRequest request) => shelf.Keep(request))
             .WithName("addTune")
@@ -60,6 +41,35 @@ internal static class TuneEndpoints
             .ProducesProblem(422)
             .ProducesProblem(409);
         tunes.MapPost("/{id:long}/duplicate", Duplicate).WithName("duplicateTune").ProducesProblem(404);
+    }
+
+    private static void MapList(RouteGroupBuilder tunes)
+    {
+        tunes
+            .MapGet(
+                "",
+                (TuneList list, [AsParameters] TuneListRequest asked, int from = 0, int count = 100) =>
+                    list.Of(asked.Checked(from, count))
+            )
+            .WithName("listTunes")
+            .ProducesProblem(400);
+        tunes
+            .MapGet(
+                "/keys",
+                (TuneRepository repository, HouseStyles styles) =>
+                    repository
+                        .Keys()
+                        .Select(k => new TuneKeyView(k, Labels.KeyNamed(k, styles.Current().Style)))
+                        .ToArray()
+            )
+            .WithName("listTuneKeys");
+    }
+
+    private static void MapDeleted(RouteGroupBuilder tunes)
+    {
+        tunes
+            .MapGet("/deleted", (TuneRepository repository, HouseStyles styles) => Listed(repository.Deleted(), styles))
+            .WithName("listDeletedTunes");
         tunes
             .MapDelete("/{id:long}", (TuneRepository repository, long id) => Done(repository.Delete(id), id))
             .WithName("deleteTune")

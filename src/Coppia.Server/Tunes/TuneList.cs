@@ -50,21 +50,7 @@ internal sealed class TuneListRequest
                     ("byHard", ByHard)
                 )
             );
-        Core.Reading.Reach? within = null;
-        if (!string.IsNullOrEmpty(Reach))
-        {
-            if (!Choices.Read<Core.Reading.Reach>(Reach, out var reach))
-                throw new RefusedException(
-                    400,
-                    Say(
-                        "tunes.tune-list.is-not-a-reach-expected-one-of",
-                        ("reach", Reach),
-                        ("choices", Choices.Expected<Core.Reading.Reach>())
-                    )
-                );
-            within = reach;
-        }
-
+        var within = Within();
         if (!string.IsNullOrEmpty(Instrument) && StringSection.Named(Instrument) is null)
             throw HouseStyles.NoInstrument(Instrument);
         Problems.CheckPage(from, count, "tunes");
@@ -79,6 +65,22 @@ internal sealed class TuneListRequest
             ),
             byHard,
             within
+        );
+    }
+
+    private Core.Reading.Reach? Within()
+    {
+        if (string.IsNullOrEmpty(Reach))
+            return null;
+        if (Choices.Read<Core.Reading.Reach>(Reach, out var reach))
+            return reach;
+        throw new RefusedException(
+            400,
+            Say(
+                "tunes.tune-list.is-not-a-reach-expected-one-of",
+                ("reach", Reach),
+                ("choices", Choices.Expected<Core.Reading.Reach>())
+            )
         );
     }
 }

@@ -113,32 +113,33 @@ internal static class WritingEndpoints
         if (request.State.Anchor is { } anchor)
             staff = staff with { Anchor = staff.MoveTo(anchor.ToCaret()).Caret };
         if (request.Command is { } command)
-        {
-            if (command.Do == "paste" && TuneReader.Read(command.Text ?? "") is { Score: null } torn)
-                throw RefusedException.Unreadable(torn.Errors);
-            if (WritingSteps.Do(staff, command) is not { } next)
-                throw new RefusedException(
-                    422,
-                    Say(
-                        "writing.cannot-be-done-expected-one-of",
-                        ("do", command.Do),
-                        ("expected", WritingSteps.Expected)
-                    )
-                );
-            staff = next;
-        }
+            staff = Done(staff, command);
+        CheckSize(staff.Score);
+        return WritingView.Of(staff, lines, request.State.Line, player, request.PerLine, memory);
+    }
 
-        return
-            staff.Score.Events.Count() > Score.MostEvents || staff.Score.Bars.Any(b => b.Events.Count > Score.MostInBar)
-            ? throw new RefusedException(
+    private static WritingStaff Done(WritingStaff staff, WritingCommand command)
+    {
+        if (command.Do == "paste" && TuneReader.Read(command.Text ?? "") is { Score: null } torn)
+            throw RefusedException.Unreadable(torn.Errors);
+        return WritingSteps.Do(staff, command)
+            ?? throw new RefusedException(
+                422,
+                Say("writing.cannot-be-done-expected-one-of", ("do", command.Do), ("expected", WritingSteps.Expected))
+            );
+    }
+
+    private static void CheckSize(Score score)
+    {
+        if (score.Events.Count() > Score.MostEvents || score.Bars.Any(b => b.Events.Count > Score.MostInBar))
+            throw new RefusedException(
                 422,
                 Say(
                     "writing.a-tune-has-at-most-notes-and",
                     ("mostEvents", Score.MostEvents),
                     ("mostInBar", Score.MostInBar)
                 )
-            )
-            : WritingView.Of(staff, lines, request.State.Line, player, request.PerLine, memory);
+            );
     }
 
     /// <summary>The written score as the source of a tune, in the format of the source that it came from.</summary>

@@ -165,20 +165,8 @@ public sealed record WritingView(
             ),
             Clef: score.Bars[0].Clef.Name,
             Fifths: score.Bars[0].Key.Fifths,
-            Meter: score.Bars[0].Time switch
-            {
-                null => "none",
-                { Symbol: TimeSymbol.Common } => "C",
-                { Symbol: TimeSymbol.Cut } => "C|",
-                { } t => t.ToString(),
-            },
-            Systems:
-            [
-                .. score
-                    .Bars.Index()
-                    .Chunk(Math.Clamp(perLine, 1, 8))
-                    .Select(c => System(score, [.. c.Select(b => b.Index)])),
-            ],
+            Meter: MeterOf(score.Bars[0].Time),
+            Systems: SystemsOf(score, perLine),
             Bars: BarsOf(staff),
             Events: [.. score.Bars.SelectMany((b, bar) => EventsOf(b, bar, player))],
             Clefs: [.. Core.Music.Clef.All.Select(c => c.Name)],
@@ -188,6 +176,23 @@ public sealed record WritingView(
             Copied: Copy(staff)
         );
     }
+
+    private static string MeterOf(TimeSignature? time) =>
+        time switch
+        {
+            null => "none",
+            { Symbol: TimeSymbol.Common } => "C",
+            { Symbol: TimeSymbol.Cut } => "C|",
+            { } t => t.ToString(),
+        };
+
+    private static WritingSystem[] SystemsOf(Score score, int perLine) =>
+        [
+            .. score
+                .Bars.Index()
+                .Chunk(Math.Clamp(perLine, 1, 8))
+                .Select(c => System(score, [.. c.Select(b => b.Index)])),
+        ];
 
     private static WritingBar[] BarsOf(WritingStaff staff) =>
         [

@@ -62,18 +62,7 @@ public static class HelpWords
             ),
         };
         var byKey = asked.Key.AlterOf(note.Letter);
-        steps.Add(
-            new HelpStep(
-                Say("exercises.help.what-does-the-key-signature-do-to"),
-                byKey == 0
-                    ? Say("exercises.help.nothing-stays", ("letter", letter))
-                    : Say(
-                        "exercises.help.it-makes-every",
-                        ("letter", letter),
-                        ("what", byKey > 0 ? Say("exercises.help.sharp") : Say("exercises.help.flat"))
-                    )
-            )
-        );
+        steps.Add(new HelpStep(Say("exercises.help.what-does-the-key-signature-do-to"), ByKey(letter, byKey)));
         if (note.Alter != byKey)
             steps.Add(
                 new HelpStep(
@@ -84,6 +73,15 @@ public static class HelpWords
         steps.Add(new HelpStep(Say("exercises.help.so-what-is-its-name"), $"{Labels.Note(note, style)}."));
         return steps;
     }
+
+    private static string ByKey(string letter, int alter) =>
+        alter == 0
+            ? Say("exercises.help.nothing-stays", ("letter", letter))
+            : Say(
+                "exercises.help.it-makes-every",
+                ("letter", letter),
+                ("what", alter > 0 ? Say("exercises.help.sharp") : Say("exercises.help.flat"))
+            );
 
     private static string Clef(Player player) => Labels.Note(player.Instrument.FirstClef.SignPitch, player.Style);
 

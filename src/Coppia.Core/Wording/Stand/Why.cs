@@ -82,22 +82,14 @@ public sealed record Why(string Reading, string Finger, string Place, string Cho
         var ordinal = Ordinals[at.Finger];
         var frame = instrument.Frames[at.Frame];
         if (instrument.Numbering == Numbering.BySemitone)
-        {
-            var stretch = at.Word switch
-            {
-                PlaceWord.Back => Say("stand.why.reaching-back"),
-                PlaceWord.Forward => Say("stand.why.hand-stretched-forward"),
-                _ => "",
-            };
             return Say(
                 "stand.why.above-open-finger-in",
                 ("semitoneWords", SemitoneWords(at.Semitones)),
                 ("openName", openName),
                 ("ordinal", ordinal),
                 ("frame", frame.Spoken),
-                ("stretch", stretch)
+                ("stretch", Stretch(at.Word))
             );
-        }
 
         var letters = pitch.Step - instrument.Strings[at.String].Step;
         var count = English.Capital(English.Number(letters));
@@ -117,6 +109,14 @@ public sealed record Why(string Reading, string Finger, string Place, string Cho
             );
         return Say("stand.why.finger-in", ("ordinal", English.Capital(ordinal)), ("frame", frame.Spoken));
     }
+
+    private static string Stretch(PlaceWord? word) =>
+        word switch
+        {
+            PlaceWord.Back => Say("stand.why.reaching-back"),
+            PlaceWord.Forward => Say("stand.why.hand-stretched-forward"),
+            _ => "",
+        };
 
     private static string SemitoneWords(int semitones) =>
         semitones == 1
