@@ -18,7 +18,7 @@ public class EveryScreenTests(Stage stage)
         stage.SaveData(false);
         try
         {
-            stage.Open("/taping");
+            stage.Load("/taping");
             Stage.WaitUntil(() =>
                 (bool)
                     stage.Browser.ExecuteScript(
@@ -74,7 +74,7 @@ public class EveryScreenTests(Stage stage)
     [Fact]
     public void Shapes_turn_by_the_arrow_keys_and_the_instrument_by_number()
     {
-        stage.Open("/shapes?for=violin&key=0");
+        stage.Load("/shapes?for=violin&key=0");
         Stage.WaitUntil(() => stage.Text("h1") == "C major");
         stage.Press(Keys.ArrowRight);
         Stage.WaitUntil(() => stage.Text("h1") == "G major");
@@ -92,7 +92,7 @@ public class EveryScreenTests(Stage stage)
     [Fact] // The first key taught is what others are compared with.
     public void The_comparison_key_can_be_chosen_for_one_look()
     {
-        stage.Open("/shapes?for=violin&key=1&against=0");
+        stage.Load("/shapes?for=violin&key=1&against=0");
         Stage.WaitUntil(() => stage.Text("main").Contains("Against C major: F is sharp.", StringComparison.Ordinal));
     }
 
@@ -110,7 +110,7 @@ public class EveryScreenTests(Stage stage)
     [Fact]
     public void A_second_style_is_made_used_and_the_first_comes_back()
     {
-        stage.Open("/style");
+        stage.Load("/style");
         void SetName(string name)
         {
             Stage.Retype(stage.Find("input[maxlength='80']"), name);
@@ -136,7 +136,7 @@ public class EveryScreenTests(Stage stage)
     [Fact] // Words that are no words for their rhythm are refused in words, and nothing is saved.
     public void A_word_with_the_wrong_syllables_is_refused()
     {
-        stage.Open("/style");
+        stage.Load("/style");
         var words = stage.Find("section[aria-label='Words for rhythms'] li:nth-child(2) input");
         words.SendKeys("-light");
         stage.Button("Save");
@@ -148,7 +148,7 @@ public class EveryScreenTests(Stage stage)
     [Fact]
     public void The_counting_system_of_the_style_is_on_the_stand()
     {
-        stage.Open("/style");
+        stage.Load("/style");
         void Choose(string option)
         {
             Stage
@@ -178,7 +178,7 @@ public class EveryScreenTests(Stage stage)
         }
         finally
         {
-            stage.Open("/style");
+            stage.Load("/style");
             Choose("1 & 2 &");
         }
     }
@@ -186,7 +186,7 @@ public class EveryScreenTests(Stage stage)
     [Fact]
     public void An_unknown_tune_is_told_and_leads_back()
     {
-        stage.Open("/tunes/99999?for=violin");
+        stage.Load("/tunes/99999?for=violin");
         Stage.WaitUntil(() => stage.Text("h1") == "This tune is not here");
         Stage.WaitUntil(() => stage.Text("main").Contains("it may have been deleted", StringComparison.Ordinal));
         stage.Find("main a").Click();

@@ -91,7 +91,7 @@ public sealed class HostilePageTests(Stage stage)
         Assert.Equal(before, await Library());
         await over.CancelAsync();
         await serving;
-        stage.Open("/tunes"); // our own page is as it was
+        stage.Load("/tunes"); // our own page is as it was
         stage.Find("[data-tune]");
     }
 
@@ -114,13 +114,13 @@ public sealed class HostilePageTests(Stage stage)
             .GetProperty("id")
             .GetInt64();
         bool Ran() => (bool)stage.Browser.ExecuteScript("return window.ran !== undefined")!;
-        stage.Open(Stage.Searching("Evil"));
+        stage.Load(Stage.Searching("Evil"));
         Stage.WaitUntil(() => stage.Text("[data-tune]").StartsWith("Evil <img", StringComparison.Ordinal));
         Assert.False(Ran());
-        stage.Open($"/tunes/{id}?for=violin");
+        stage.Load($"/tunes/{id}?for=violin");
         Stage.WaitUntil(() => stage.Labels().Length == 4);
         Assert.False(Ran());
-        stage.Open($"/tunes/{id}/print?for=violin&rows=pair");
+        stage.Load($"/tunes/{id}/print?for=violin&rows=pair");
         Stage.WaitUntil(() => stage.Browser.FindElements(By.CssSelector("g.note")).Count > 0);
         Assert.False(Ran());
         // And if one did get in, the browser would not run it.

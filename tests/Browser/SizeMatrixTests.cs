@@ -174,7 +174,7 @@ public class SizeMatrixTests(Stage stage)
                         "/print?rows=pair,name,count,bow,place&before=yes&form=yes&for=",
                         StringComparison.Ordinal
                     );
-                    stage.Browser.Navigate().GoToUrl(print);
+                    stage.Open(print[stage.Address.Length..]);
                     stage.Find("[data-testid=form-sheet]");
                     Stage.WaitUntil(() => stage.Labels().Length > 0);
                     Expect($"{tune}, {instrument}, print", "sideways()", "overlaps()");

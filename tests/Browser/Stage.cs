@@ -66,6 +66,7 @@ public sealed partial class Stage : IAsyncLifetime
 
     private void StartBrowser()
     {
+        _isTouched = true;
         _browser?.Dispose();
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments(
@@ -80,8 +81,6 @@ public sealed partial class Stage : IAsyncLifetime
             "--disable-component-update",
             "--disable-sync",
             "--hide-scrollbars",
-            // a page is looked at for seconds: to compile its engraver well takes longer than to run it
-            "--js-flags=--liftoff-only",
             "--force-device-scale-factor=1",
             // What the microphone hears is a file, and nobody is asked whether it may.
             "--use-fake-ui-for-media-stream",
@@ -127,6 +126,7 @@ public sealed partial class Stage : IAsyncLifetime
 
     private void Signal(string signal)
     {
+        _isTouched = true;
         using var sent = Process.Start("kill", [signal, $"{_server!.Id}"]);
         sent.WaitForExit();
     }
@@ -147,6 +147,7 @@ public sealed partial class Stage : IAsyncLifetime
 
     private void Network(bool offline)
     {
+        _isTouched = true;
         Browser.ExecuteCdpCommand("Network.enable", []);
         Browser.ExecuteCdpCommand(
             "Network.emulateNetworkConditions",
@@ -169,12 +170,14 @@ public sealed partial class Stage : IAsyncLifetime
                     "Page.addScriptToEvaluateOnNewDocument",
                     new Dictionary<string, object?> { ["source"] = source }
                 )!;
+        _isTouched = _isScripted = true;
         try
         {
             look();
         }
         finally
         {
+            _isScripted = false;
             Browser.ExecuteCdpCommand("Page.removeScriptToEvaluateOnNewDocument", script);
         }
     }
@@ -252,10 +255,21 @@ public sealed partial class Stage : IAsyncLifetime
         );
 
     /// <summary>
-    /// Opens a page; in a new browser where a page crashed the one before, so that one crash does not fail all tests to
-    /// come.
+    /// Opens a page as a link within Coppia does, where that is possible: the page before is left, and nothing that was
+    /// asked of the server is remembered. What outlives a page that is loaded anew is looked at with
+    /// <see cref="Load"/>.
     /// </summary>
     public void Open(string path)
+    {
+        if (_isTouched || !Went(path))
+            Load(path);
+    }
+
+    /// <summary>
+    /// Loads a page anew; in a new browser where a page crashed the one before, so that one crash does not fail all
+    /// tests to come.
+    /// </summary>
+    public void Load(string path)
     {
         // A page that crashes does so while it loads.
         Surviving(() =>
@@ -263,7 +277,31 @@ public sealed partial class Stage : IAsyncLifetime
             Browser.Navigate().GoToUrl(Address + path);
             WaitUntil(() => (bool)Browser.ExecuteScript("return document.querySelector('main *') !== null")!);
         });
+        _isTouched = _isScripted;
     }
+
+    /// <summary>Whether the page that is there could go to another; to itself it is loaded anew.</summary>
+    private bool Went(string path)
+    {
+        try
+        {
+            if (!(bool)Browser.ExecuteAsyncScript(Going, Address, path)!)
+                return false;
+            WaitUntil(() => (bool)Browser.ExecuteScript("return document.querySelector('main *') !== null")!);
+            return true;
+        }
+        catch (WebDriverException)
+        {
+            return false;
+        }
+    }
+
+    private static readonly string Going = File.ReadAllText(Path.Combine(Lines.Root(), "tests/Browser/go.js"));
+
+    /// <summary>A test has put a script of its own into the page, or cut it off: it is not as Coppia made it.</summary>
+    private bool _isTouched = true;
+
+    private bool _isScripted;
 
     /// <summary>
     /// The list of the tunes whose titles have these words: of a long list only what is in view is drawn.
