@@ -1,8 +1,8 @@
 // Pitches and lengths of ABC tunes by abcjs: one [pitches, length] for each note, rests as [].
-import { answer, load, question } from './ask.mjs'
+import { answerAll, load } from './ask.mjs'
 
 const { default: abcjs } = await load('abcjs')
-answer(
+await answerAll((question) =>
   question.map((abc) => {
     const [tune] = abcjs.parseOnly(abc)
     tune.setUpAudio({ chordsOff: true })

@@ -1,11 +1,20 @@
-// Shared by the scripts here: resolves packages from the front end's folder, reads the question, prints the answer.
+// Shared by the scripts here: resolves packages from the front end's folder, and answers every line of JSON with one.
 import { createRequire } from 'node:module'
+import { createInterface } from 'node:readline'
 import { pathToFileURL } from 'node:url'
 
 const require = createRequire(`${process.cwd()}/package.json`)
 export const load = (name) => import(pathToFileURL(require.resolve(name)).href)
 
-let text = ''
-for await (const chunk of process.stdin) text += chunk
-export const question = JSON.parse(text)
-export const answer = (value) => process.stdout.write(JSON.stringify(value))
+/** Answers one question after the other until nobody asks any more; of a question that fails it tells why. */
+export async function answerAll(answerTo) {
+  for await (const line of createInterface({ input: process.stdin })) {
+    let told
+    try {
+      told = { answer: answerTo(JSON.parse(line)) }
+    } catch (problem) {
+      told = { failed: problem.stack }
+    }
+    process.stdout.write(`${JSON.stringify(told)}\n`)
+  }
+}

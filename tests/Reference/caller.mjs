@@ -1,6 +1,6 @@
 // The front end's own steps of the caller, and beside them when verovio's time map has each note begin, its repeats played out.
 import { readFileSync } from 'node:fs'
-import { answer, load, question } from './ask.mjs'
+import { answerAll, load } from './ask.mjs'
 
 const { default: ts } = await load('typescript')
 const address = (code) => `data:text/javascript,${encodeURIComponent(code)}`
@@ -13,7 +13,7 @@ const { stepsOf, callerSchedule, turnId } = await import(address(steps))
 const { default: createModule } = await load('verovio/wasm')
 const { VerovioToolkit } = await load('verovio/esm')
 const toolkit = new VerovioToolkit(await createModule())
-answer(
+await answerAll((question) =>
   question.map(({ together, reading, musicXml }) => {
     toolkit.setOptions({ breaks: 'none' })
     toolkit.loadData(musicXml)

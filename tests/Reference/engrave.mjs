@@ -1,5 +1,5 @@
 // Loads MusicXML in verovio, reads its MIDI with @tonejs/midi, and lists what the engraver warned of.
-import { answer, load, question } from './ask.mjs'
+import { answerAll, load } from './ask.mjs'
 
 const { default: createModule } = await load('verovio/wasm')
 const { VerovioToolkit } = await load('verovio/esm')
@@ -10,7 +10,7 @@ console.warn = keep
 console.error = keep
 console.log = keep
 const toolkit = new VerovioToolkit(await createModule({ print: keep, printErr: keep }))
-answer(
+await answerAll((question) =>
   question.map((xml) => {
     warnings.length = 0
     toolkit.setOptions({ expandNever: true, breaks: 'none' })

@@ -1,6 +1,6 @@
 // Plays the front end's own schedule on verovio's time map: what would sound when, the beats, and the clicks before each start.
 import { readFileSync } from 'node:fs'
-import { answer, load, question } from './ask.mjs'
+import { answerAll, load } from './ask.mjs'
 
 const { default: ts } = await load('typescript')
 const source = readFileSync(new URL('../../web/src/hear/schedule.ts', import.meta.url), 'utf8')
@@ -9,7 +9,7 @@ const { scheduleOf, countIn } = await import(`data:text/javascript,${encodeURICo
 const { default: createModule } = await load('verovio/wasm')
 const { VerovioToolkit } = await load('verovio/esm')
 const toolkit = new VerovioToolkit(await createModule())
-answer(
+await answerAll((question) =>
   question.map(({ reading, starts }) => {
     toolkit.setOptions({ breaks: 'none' })
     toolkit.loadData(reading.musicXml)

@@ -1,10 +1,10 @@
 // When each note begins, in quarters, with repeats played out, by verovio's time map.
-import { answer, load, question } from './ask.mjs'
+import { answerAll, load } from './ask.mjs'
 
 const { default: createModule } = await load('verovio/wasm')
 const { VerovioToolkit } = await load('verovio/esm')
 const toolkit = new VerovioToolkit(await createModule())
-answer(
+await answerAll((question) =>
   question.map((xml) => {
     toolkit.setOptions({ breaks: 'none' })
     toolkit.loadData(xml)

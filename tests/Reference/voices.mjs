@@ -1,8 +1,8 @@
 // The voices of ABC tunes by abcjs: for each tune a list of voices, each [[pitch or null, length]].
-import { answer, load, question } from './ask.mjs'
+import { answerAll, load } from './ask.mjs'
 
 const { default: abcjs } = await load('abcjs')
-answer(
+await answerAll((question) =>
   question.map((abc) => {
     const [tune] = abcjs.parseOnly(abc)
     tune.setUpAudio({ chordsOff: true })
