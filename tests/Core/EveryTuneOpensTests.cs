@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Text.RegularExpressions;
 using CsCheck;
 
@@ -95,6 +96,9 @@ public partial class EveryTuneOpensTests
                     );
                     foreach (var sentence in Sentences(reading))
                     {
+                        // Most are said of tune after tune.
+                        if (!Looked.TryAdd((tune.style.NoteNames, tune.style.ValueNames, sentence), true))
+                            continue;
                         Assert.DoesNotMatch(EmptyWords(), sentence);
                         if (tune.style.NoteNames == NoteNames.FixedDo)
                             Assert.DoesNotMatch(
@@ -112,6 +116,8 @@ public partial class EveryTuneOpensTests
             },
             iter: Tunes
         );
+
+    private static readonly ConcurrentDictionary<(NoteNames, ValueNames, string), bool> Looked = new();
 
     private static IEnumerable<string> Sentences(PlayerReading reading)
     {
