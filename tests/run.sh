@@ -45,7 +45,6 @@ texts=$!
 quietly tests dotnet build Coppia.slnx -c Release -p:UseSharedCompilation=true
 dotnet build-server shutdown --vbcscompiler >/dev/null 2>&1 || true
 BUILT=true DESCRIBED=true
-wait "$texts" || exit 2
 build_server
 # Runs a suite; its log and its counts are read when all are done.
 suite() {
@@ -72,20 +71,22 @@ count() {
 # Most suites have no use for the front end, and wait more than they work: they run beside its build, and those that
 # take longest, which start servers and other programs, beside the browser too.
 echo 'Running Architecture, Core, Formats, Server and Reference …'
-build_web &
-web=$!
-{ suite Server; suite Reference; } &
-long=$!
+suite Server &
+server=$!
 { suite Architecture; suite Core; } &
 core=$!
-suite Formats
-wait "$core"
-wait "$web" || exit 2
+suite Formats &
+formats=$!
+wait "$texts" || exit 2
+build_web
+suite Reference &
+reference=$!
+wait "$core" "$formats"
 echo 'Running Browser …'
 aside web-lint npm run -s lint --prefix web &
 lint=$!
 suite Browser
-wait "$long" "$lint"
+wait "$server" "$reference" "$lint"
 for name in Architecture Core Formats Server Reference Browser; do count "$name"; done
 echo 'Running web …'
 if [ "$(cat "$OUT/results/web-tests.exit" 2>/dev/null)" != 0 ]; then tail -n 60 "$OUT/log/web-tests.log"; fi

@@ -5,8 +5,8 @@ using System.Text.Json;
 namespace Coppia.Tests;
 
 /// <summary>
-/// Asks a general library from outside the project, through Node: JSON in, JSON out. Whoever was asked once stays there:
-/// most of the work is to load the library.
+/// Asks a general library from outside the project, through Node: JSON in, JSON out. Whoever was asked once stays
+/// there: most of the work is to load the library.
 /// </summary>
 internal static class Outside
 {

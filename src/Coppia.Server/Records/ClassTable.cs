@@ -1,10 +1,10 @@
-using Coppia.Data.Logbook;
 using System.Globalization;
 using Coppia.Core.Instruments;
 using Coppia.Core.School;
 using Coppia.Core.Wording.Learn;
 using Coppia.Data.Classes;
 using Coppia.Data.Desk;
+using Coppia.Data.Logbook;
 using Coppia.Data.Records;
 using Coppia.Data.Tunes;
 using Coppia.Server.Asked;
