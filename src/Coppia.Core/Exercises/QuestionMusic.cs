@@ -47,25 +47,8 @@ public sealed record QuestionMusic(
                 return Without(One(clef, q.Key, q.Note, Whole), LeftAway.Nothing);
             case SignatureQuestion q:
                 return Empty(clef, new KeySignature(q.Fifths), null, q.Written ? LeftAway.Signature : LeftAway.Nothing);
-            case PenQuestion { Note: { } note } q:
-                return Without(
-                    One(clef, default, note, q.Sign == PenSign.HalfNote ? new NoteValue(1) : NoteValue.Quarter),
-                    LeftAway.Nothing
-                );
-            case PenQuestion { Sign: PenSign.QuarterRest }:
-                return Without(
-                    Sketch.Of(
-                        clef,
-                        default,
-                        null,
-                        [
-                            [new ScoreEvent()],
-                        ]
-                    ),
-                    LeftAway.Nothing
-                );
             case PenQuestion q:
-                return Empty(clef, default, q.Sign == PenSign.TimeSignature ? q.Time : null, LeftAway.Nothing);
+                return ToWrite(q, clef);
             case BeatQuestion { Gap: { } gap } q:
                 return new QuestionMusic(q.Row, LeftAway.Events, [q.Row.Bars[0].Events[gap].Id], []);
             case BeatQuestion q:
@@ -78,6 +61,19 @@ public sealed record QuestionMusic(
                 var scale = ((ScaleAnswer)item.Answer).Reading.Score;
                 return new QuestionMusic(scale, LeftAway.Events, [.. scale.Events.Skip(1).Select(e => e.Id)], []);
         }
+    }
+
+    private static QuestionMusic ToWrite(PenQuestion q, Clef clef)
+    {
+        if (q.Note is { } note)
+            return Without(
+                One(clef, default, note, q.Sign == PenSign.HalfNote ? new NoteValue(1) : NoteValue.Quarter),
+                LeftAway.Nothing
+            );
+        IReadOnlyList<ScoreEvent> rest = [new ScoreEvent()];
+        return q.Sign == PenSign.QuarterRest
+            ? Without(Sketch.Of(clef, default, null, [rest]), LeftAway.Nothing)
+            : Empty(clef, default, q.Sign == PenSign.TimeSignature ? q.Time : null, LeftAway.Nothing);
     }
 
     private static Score One(Clef clef, KeySignature key, Pitch note, NoteValue value) =>

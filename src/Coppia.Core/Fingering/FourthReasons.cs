@@ -35,9 +35,7 @@ internal static class FourthReasons
         var befores = new int[notes.Count];
         for (var first = 0; first < notes.Count; )
         {
-            var end = first + 1;
-            while (end < notes.Count && notes[end].Pitch == notes[first].Pitch && notes[end].RestBefore.IsZero)
-                end++;
+            var end = EndOfSound(notes, first);
             if (plain[first] > 0 && instrument.SemitonesAbove(plain[first], notes[first].Pitch) == 0)
                 Judge(first, end);
             first = end;
@@ -46,7 +44,7 @@ internal static class FourthReasons
         Agree(notes, reasons, bars);
         return reasons;
 
-        // One sound, played once or repeated: its neighbours decide for all of it.
+        // Its neighbours decide for all of a sound.
         void Judge(int first, int end)
         {
             var open = plain[first];
@@ -67,6 +65,15 @@ internal static class FourthReasons
                     reasons[i] = FourthReason.Quick;
             }
         }
+    }
+
+    /// <summary>One sound, played once or repeated.</summary>
+    private static int EndOfSound(IReadOnlyList<SoundingNote> notes, int first)
+    {
+        var end = first + 1;
+        while (end < notes.Count && notes[end].Pitch == notes[first].Pitch && notes[end].RestBefore.IsZero)
+            end++;
+        return end;
     }
 
     /// <summary>

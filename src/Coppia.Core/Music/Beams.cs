@@ -35,26 +35,7 @@ public static class Beams
 
     private static IEnumerable<List<int>> Groups(Bar bar)
     {
-        var beat = bar.Time?.FeltBeat ?? Fraction.Quarter;
-        if (beat > Fraction.Quarter && bar.Time is not { IsCompound: true })
-            beat = Fraction.Quarter;
-        var runs = new List<(long Beat, List<int> Notes)>();
-        foreach (var (i, e) in bar.Events.Index())
-        {
-            if (e.IsRest || e.Value.Log < 3)
-            {
-                runs.Add((-1, []));
-                continue;
-            }
-
-            var moment = bar.StartsAt + e.Onset;
-            var at = bar.Time is { Sum: not null } additive ? additive.GroupAt(moment) : moment.WholeTimes(beat);
-            if (runs is [.., var last] && last.Beat == at)
-                last.Notes.Add(i);
-            else
-                runs.Add((at, [i]));
-        }
-
+        var runs = Runs(bar);
         var halfBarOfFour = bar.Time is { Beats: 4, Unit: 4 } or { Beats: 2, Unit: 2 };
         for (var r = 0; r < runs.Count; r++)
         {
@@ -76,6 +57,32 @@ public static class Beams
             if (notes.Count > 1)
                 yield return notes;
         }
+    }
+
+    /// <summary>Notes with flags that follow each other within a beat; what has none parts them.</summary>
+    private static List<(long Beat, List<int> Notes)> Runs(Bar bar)
+    {
+        var beat = bar.Time?.FeltBeat ?? Fraction.Quarter;
+        if (beat > Fraction.Quarter && bar.Time is not { IsCompound: true })
+            beat = Fraction.Quarter;
+        var runs = new List<(long Beat, List<int> Notes)>();
+        foreach (var (i, e) in bar.Events.Index())
+        {
+            if (e.IsRest || e.Value.Log < 3)
+            {
+                runs.Add((-1, []));
+                continue;
+            }
+
+            var moment = bar.StartsAt + e.Onset;
+            var at = bar.Time is { Sum: not null } additive ? additive.GroupAt(moment) : moment.WholeTimes(beat);
+            if (runs is [.., var last] && last.Beat == at)
+                last.Notes.Add(i);
+            else
+                runs.Add((at, [i]));
+        }
+
+        return runs;
     }
 
     /// <summary>A beam holds a tuplet whole, or lies within one; it never begins in one and ends outside.</summary>

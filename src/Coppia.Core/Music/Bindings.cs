@@ -29,9 +29,7 @@ public static class Bindings
                 Drop(bar, at, x => x with { TiedOn = false }, LooseEnd.Tie);
             for (var k = 0; k < e.SlurStops; k++)
             {
-                if (open.Count > 0)
-                    open.Pop();
-                else
+                if (!open.TryPop(out _))
                     Drop(bar, at, x => x with { SlurStops = x.SlurStops - 1 }, LooseEnd.SlurWithoutBeginning);
             }
 

@@ -155,18 +155,7 @@ public sealed class Backup(LibraryFolder folder, TimeProvider clock)
             File.Delete(unfinished);
             using (File.Create(unfinished)) { }
             LibraryFolder.CloseToOthers(unfinished);
-            using (var from = Reading(database))
-            using (var to = new SqliteConnection($"Data Source={unfinished};Pooling=False"))
-            {
-                to.Open();
-                from.BackupDatabase(to);
-                Run(to, "PRAGMA journal_mode = DELETE");
-                if (Run(to, "PRAGMA quick_check(1)") is not "ok")
-                    throw new InvalidDataException(
-                        Say("keeping.backup.is-damaged-the-backup-was-not-made", ("database", database))
-                    );
-            }
-
+            Copy(database, unfinished);
             File.Move(unfinished, file, overwrite: true);
         }
         catch (SqliteException e)
@@ -187,6 +176,19 @@ public sealed class Backup(LibraryFolder folder, TimeProvider clock)
             Remove(unfinished);
             throw;
         }
+    }
+
+    private static void Copy(string database, string file)
+    {
+        using var from = Reading(database);
+        using var to = new SqliteConnection($"Data Source={file};Pooling=False");
+        to.Open();
+        from.BackupDatabase(to);
+        Run(to, "PRAGMA journal_mode = DELETE");
+        if (Run(to, "PRAGMA quick_check(1)") is not "ok")
+            throw new InvalidDataException(
+                Say("keeping.backup.is-damaged-the-backup-was-not-made", ("database", database))
+            );
     }
 
     private string Keep(string database, string name)

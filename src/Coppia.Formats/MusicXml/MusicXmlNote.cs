@@ -20,16 +20,7 @@ internal static class MusicXmlNote
         var duration = (e.Length * new Fraction(4 * divisions, 1)).Numerator;
         if (e.Pitch is not { } main)
         {
-            yield return new XElement(
-                "note",
-                new XAttribute("id", e.Id),
-                new XElement("rest", e.IsBarRest ? new XAttribute("measure", "yes") : null),
-                new XElement("duration", duration),
-                new XElement("voice", 1),
-                e.IsBarRest ? null : TypeOf(e.Value),
-                TimeModificationOf(e.Value),
-                Notations(e, tiedIn: false, slurs, extras)
-            );
+            yield return Rest(e, duration, slurs, extras);
             yield break;
         }
 
@@ -56,6 +47,18 @@ internal static class MusicXmlNote
             );
         }
     }
+
+    private static XElement Rest(ScoreEvent e, long duration, SlurNumbers slurs, MusicXmlExtras extras) =>
+        new(
+            "note",
+            new XAttribute("id", e.Id),
+            new XElement("rest", e.IsBarRest ? new XAttribute("measure", "yes") : null),
+            new XElement("duration", duration),
+            new XElement("voice", 1),
+            e.IsBarRest ? null : TypeOf(e.Value),
+            TimeModificationOf(e.Value),
+            Notations(e, tiedIn: false, slurs, extras)
+        );
 
     public static XElement PitchOf(Pitch pitch) =>
         new(

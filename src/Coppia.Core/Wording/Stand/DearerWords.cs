@@ -12,6 +12,13 @@ public sealed class DearerWords(Choice choice, Player player)
     private readonly Placement _chosen = choice.Note.Placement!.Value;
 
     public string Of(CostKind kind, Placement other) =>
+        OfTheBow(kind, other)
+        ?? OfTheHand(kind, other)
+        ?? OfAFinger(kind, other)
+        ?? OfTheChoice(kind, other)
+        ?? Say("stand.dearer.it-needs-a-finger-high-up-where");
+
+    private string? OfTheChoice(CostKind kind, Placement other) =>
         kind switch
         {
             CostKind.NotLearned when !player.PlaysOn(other.String) => Say(
@@ -22,9 +29,34 @@ public sealed class DearerWords(Choice choice, Player player)
                 "stand.dearer.the-class-has-not-learned-yet",
                 ("placeName", English.LowerFirst(Labels.PlaceName(other.Pair, player)))
             ),
+            CostKind.FourthForOpen => FourthForOpen(other),
+            CostKind.OtherFingerInLine => Say(
+                "stand.dearer.elsewhere-in-the-line-is",
+                ("called", Called(choice.Note)),
+                ("chosen", Chosen())
+            ),
+            CostKind.OtherThanBefore => Say("stand.dearer.the-same-bar-had-before", ("chosen", Chosen())),
+            CostKind.NotPinned => Say("stand.dearer.you-chose-this-one"),
+            _ => null,
+        };
+
+    private string? OfTheBow(CostKind kind, Placement other) =>
+        kind switch
+        {
             CostKind.CrossingInSlur => Say("stand.dearer.you-would-cross-strings-inside-the"),
             CostKind.Crossing => Crossing(other),
             CostKind.StringSkipped => Say("stand.dearer.the-bow-would-jump-over-a-string", ("jump", Jump(other))),
+            // The open string that should be a fourth finger is the one before: it is left for the string below.
+            CostKind.OpenForFourth when !other.IsOpen => Crossing(other),
+            CostKind.OpenForFourth => choice.After is { } after
+                ? Say("stand.dearer.the-line-comes-down-to-where-4", ("called", Called(after)))
+                : Say("stand.dearer.the-line-ends-on-the-lower-string"),
+            _ => null,
+        };
+
+    private string? OfTheHand(CostKind kind, Placement other) =>
+        kind switch
+        {
             CostKind.Shift
             or CostKind.OutsidePositions
             or CostKind.FrameThereAndBack
@@ -38,6 +70,12 @@ public sealed class DearerWords(Choice choice, Player player)
                 ClosesFirst(other)
                     ? Say("stand.dearer.the-hand-would-have-to-close-and")
                     : Say("stand.dearer.the-hand-would-have-to-stretch"),
+            _ => null,
+        };
+
+    private string? OfAFinger(CostKind kind, Placement other) =>
+        kind switch
+        {
             CostKind.ExtendedFourth => Say("stand.dearer.the-fourth-finger-would-have-to-reach"),
             CostKind.HighFourth => Say("stand.dearer.high-4-is-a-stretch"),
             CostKind.LowOrHigh => Say("stand.dearer.would-stand-off-its-regular-place", ("finger", other.Finger)),
@@ -54,20 +92,7 @@ public sealed class DearerWords(Choice choice, Player player)
                 ("finger", other.Finger),
                 ("fromOrTo", FromOrTo(n => IsSameFingerAcross(n, other)))
             ),
-            CostKind.FourthForOpen => FourthForOpen(other),
-            // The open string that should be a fourth finger is the one before: it is left for the string below.
-            CostKind.OpenForFourth when !other.IsOpen => Crossing(other),
-            CostKind.OpenForFourth => choice.After is { } after
-                ? Say("stand.dearer.the-line-comes-down-to-where-4", ("called", Called(after)))
-                : Say("stand.dearer.the-line-ends-on-the-lower-string"),
-            CostKind.OtherFingerInLine => Say(
-                "stand.dearer.elsewhere-in-the-line-is",
-                ("called", Called(choice.Note)),
-                ("chosen", Chosen())
-            ),
-            CostKind.OtherThanBefore => Say("stand.dearer.the-same-bar-had-before", ("chosen", Chosen())),
-            CostKind.NotPinned => Say("stand.dearer.you-chose-this-one"),
-            _ => Say("stand.dearer.it-needs-a-finger-high-up-where"),
+            _ => null,
         };
 
     /// <summary>The hand is stretched already, and only the other way asks it to close.</summary>
