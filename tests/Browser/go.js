@@ -32,3 +32,4 @@ else
       scrollTo(0, 0)
       done(true)
     })
+    .catch(() => done(false))
