@@ -49,7 +49,7 @@ build_server
 # Runs a suite; its log and its counts are read when all are done.
 suite() {
   # The seed is the order of the tests: the same wherever the project lies. Another shows tests that lean on each other.
-  dotnet "tests/$1/bin/Release/net10.0/Coppia.$1.Tests.dll" ":${COPPIA_ORDER:-12}" "${@:2}" -result-trx "$OUT/results/$1.trx" -noLogo -noColor >"$OUT/log/$1.log" 2>&1 || true
+  dotnet "tests/$1/bin/Release/net10.0/Coppia.$1.Tests.dll" ":${COPPIA_ORDER:-12}" -result-trx "$OUT/results/$1.trx" -noLogo -noColor >"$OUT/log/$1.log" 2>&1 || true
 }
 
 count() {
@@ -85,8 +85,7 @@ wait "$core" "$formats"
 echo 'Running Browser …'
 aside web-lint npm run -s lint --prefix web &
 lint=$!
-# Two browsers leave a third of two cores idle: what hands do is waited for.
-suite Browser -maxThreads 1.5x
+suite Browser
 wait "$server" "$reference" "$lint"
 for name in Architecture Core Formats Server Reference Browser; do count "$name"; done
 echo 'Running web …'
