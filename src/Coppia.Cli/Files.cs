@@ -2,6 +2,7 @@ using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Reading;
 using Coppia.Core.Wording.Stand;
+using Coppia.Core.Wording.Terms;
 using Coppia.Formats.Books;
 using Coppia.Formats.Records;
 using Coppia.Formats.Source;
@@ -49,6 +50,20 @@ internal static class Files
             Refuse(error, $"{file}:{e.Message}");
             return null;
         }
+    }
+
+    /// <summary>Who reads, by the name of an instrument and two files; null where the error is told.</summary>
+    public static Player? Player(string instrument, string? style, string? known, TextWriter error)
+    {
+        if (Style(style, error) is not { } read || Known(known, error) is not { } knows)
+            return null;
+        if (read.Instrument(instrument) is { } named)
+            return new Player(named, read, knows);
+        Refuse(
+            error,
+            Say("cli.diagnose.is-not-an-instrument-expected", ("name", instrument), ("instruments", Labels.Instruments))
+        );
+        return null;
     }
 
     /// <summary>The tune of this number in a file; null where there is none.</summary>
@@ -106,16 +121,7 @@ internal static class Files
         {
             if (result.Line(part) is { } asked)
                 return new OfferedLine(asked.Name, asked.Score);
-            Refuse(
-                error,
-                Say(
-                    "cli.files.1-1-there-is-no-part-expected",
-                    ("file", file),
-                    ("part", part),
-                    ("lines", lines.Length),
-                    ("named", Named(lines))
-                )
-            );
+            Refuse(error, NoPart(file, part, lines));
             return null;
         }
 
@@ -134,6 +140,15 @@ internal static class Files
         );
         return line;
     }
+
+    private static string NoPart(string file, string part, OfferedLine[] lines) =>
+        Say(
+            "cli.files.1-1-there-is-no-part-expected",
+            ("file", file),
+            ("part", part),
+            ("lines", lines.Length),
+            ("named", Named(lines))
+        );
 
     private static string Named(OfferedLine[] lines) =>
         lines.Any(l => l.Name.Length > 0) ? $" ({string.Join(", ", lines.Select(l => l.Name))})" : "";

@@ -3,10 +3,8 @@ using System.Globalization;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using Coppia.Core.Instruments;
-using Coppia.Core.Knowledge;
 using Coppia.Core.Reading;
 using Coppia.Core.Wording.Stand;
-using Coppia.Core.Wording.Terms;
 using static Coppia.Core.Wording.Messages.Catalogue;
 
 namespace Coppia.Cli;
@@ -110,8 +108,10 @@ public static class ReadCommand
             || asked.GetValue(Say) && asked.GetValue(New)
         )
             return Files.Refuse(error, Say("cli.usage", ("usage", Usage)));
-        if (PlayerOf(asked, error) is not { } player)
+        if (Files.Player(asked.GetValue(For)!, asked.GetValue(Style), asked.GetValue(Known), error) is not { } player)
             return 2;
+        if (asked.GetValue(New) && player.Known.Things is null)
+            return Files.Refuse(error, Say("cli.read.new-needs-known-with-a-file-that"));
 
         var file = asked.GetValue(FileName)!;
         if (
@@ -130,27 +130,6 @@ public static class ReadCommand
         Files.Warn(file, reading, error);
         Write(reading, asked, output);
         return 0;
-    }
-
-    /// <summary>Who reads, or null when the error is told.</summary>
-    private static Player? PlayerOf(ParseResult asked, TextWriter error)
-    {
-        if (
-            Files.Style(asked.GetValue(Style), error) is not { } style
-            || Files.Known(asked.GetValue(Known), error) is not { } known
-        )
-            return null;
-        var name = asked.GetValue(For)!;
-        if (asked.GetValue(New) && known.Things is null)
-            Files.Refuse(error, Say("cli.read.new-needs-known-with-a-file-that"));
-        else if (style.Instrument(name) is { } instrument)
-            return new Player(instrument, style, known);
-        else
-            Files.Refuse(
-                error,
-                Say("cli.diagnose.is-not-an-instrument-expected", ("name", name), ("instruments", Labels.Instruments))
-            );
-        return null;
     }
 
     private static void Write(PlayerReading reading, ParseResult asked, TextWriter output)

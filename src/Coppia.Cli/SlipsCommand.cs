@@ -1,7 +1,6 @@
 using System.CommandLine;
 using System.Globalization;
 using Coppia.Core.Instruments;
-using Coppia.Core.Knowledge;
 using Coppia.Core.Reading;
 using Coppia.Core.Wording.Stand;
 using Coppia.Core.Wording.Terms;
@@ -34,17 +33,8 @@ public static class SlipsCommand
         var asked = new RootCommand { FileName, For, Style, Known, Part, Tune }.Parse(args);
         if (asked.Errors.Count > 0)
             return Files.Refuse(error, Say("cli.usage", ("usage", Usage)));
-        if (
-            Files.Style(asked.GetValue(Style), error) is not { } style
-            || Files.Known(asked.GetValue(Known), error) is not { } known
-        )
+        if (Files.Player(asked.GetValue(For)!, asked.GetValue(Style), asked.GetValue(Known), error) is not { } player)
             return 2;
-        var name = asked.GetValue(For)!;
-        if (style.Instrument(name) is not { } instrument)
-            return Files.Refuse(
-                error,
-                Say("cli.diagnose.is-not-an-instrument-expected", ("name", name), ("instruments", Labels.Instruments))
-            );
         var file = asked.GetValue(FileName)!;
         if (
             Files.Load(file, error) is not { } bytes
@@ -55,10 +45,10 @@ public static class SlipsCommand
             return Files.Refuse(error, string.Join("\n", read.Errors.Select(e => $"{file}:{e}")));
         foreach (var notice in read.Notices)
             error.WriteLine($"{file}:{notice.At}: {notice.Message}");
-        if (Files.Line(file, read, asked.GetValue(Part), instrument, error) is not { } line)
+        if (Files.Line(file, read, asked.GetValue(Part), player.Instrument, error) is not { } line)
             return 2;
 
-        var reading = PlayerReading.Of(line.Score, line.For, new Player(instrument, style, known));
+        var reading = PlayerReading.Of(line.Score, line.For, player);
         Files.Warn(file, reading, error);
         Write(reading, output);
         return 0;

@@ -55,54 +55,62 @@ public sealed record Bows(
         AfterLongRest longRest
     )
     {
-        var first = new BowDirection?[notes.Count];
-        var again = new BowDirection?[notes.Count];
-        var strokes = new List<PlayedStroke>(notes.Count);
-        var wrong = new List<WrongWayRound>();
-        var plucked = Plucking.Of(notes);
-        var opening = Opening(notes);
-        var before = -1;
-        foreach (var (i, pass, silence, after) in PlayedNote.In(notes, bars, order))
-        {
-            var follows = i == before + 1;
-            if (plucked[i])
-            {
-                first[i] ??= strokes.Count > 0 ? strokes[^1].Direction : BowDirection.Down;
-                before = i;
-                continue;
-            }
+        var bow = new FollowedBow(notes, longRest);
+        foreach (var played in PlayedNote.In(notes, bars, order))
+            bow.Play(played);
+        return bow.Found();
+    }
 
-            if (follows && before >= 0 && notes[i].Slurred && !plucked[before])
-            {
-                strokes[^1] = strokes[^1] with { Last = i };
-            }
+    /// <summary>A bow on its way through the notes.</summary>
+    private sealed class FollowedBow(IReadOnlyList<SoundingNote> notes, AfterLongRest longRest)
+    {
+        private readonly BowDirection?[] _first = new BowDirection?[notes.Count];
+        private readonly BowDirection?[] _again = new BowDirection?[notes.Count];
+        private readonly List<PlayedStroke> _strokes = new(notes.Count);
+        private readonly List<WrongWayRound> _wrong = [];
+        private readonly IReadOnlyList<bool> _plucked = Plucking.Of(notes);
+        private readonly BowDirection _opening = Opening(notes);
+        private int _before = -1;
+
+        private BowDirection? Last => _strokes.Count == 0 ? null : _strokes[^1].Direction;
+
+        public Bows Found() => new([.. _first.Select(d => d ?? BowDirection.Down)], _again, _strokes, _plucked, _wrong);
+
+        public void Play(in PlayedNote played)
+        {
+            var i = played.Note;
+            var follows = i == _before + 1;
+            if (_plucked[i])
+                _first[i] ??= Last ?? BowDirection.Down;
             else
             {
-                var lifted = before >= 0 && (plucked[before] || Retakes(notes, before, i, silence, longRest));
-                var last = strokes.Count == 0 ? (BowDirection?)null : strokes[^1].Direction;
-                strokes.Add(
-                    new PlayedStroke(i, i, BowStep.Direction(notes[i], last, lifted, opening), pass, lifted)
-                    {
-                        Jumped = !follows,
-                    }
-                );
+                if (follows && _before >= 0 && notes[i].Slurred && !_plucked[_before])
+                    _strokes[^1] = _strokes[^1] with { Last = i };
+                else
+                    Begin(played, follows);
+                Turn(i, _strokes[^1].Direction, follows, played.After);
             }
 
-            Turn(i, strokes[^1].Direction, follows, after);
-            before = i;
+            _before = i;
         }
 
-        return new Bows([.. first.Select(d => d ?? BowDirection.Down)], again, strokes, plucked, wrong);
-
-        void Turn(int note, BowDirection direction, bool follows, Bar? after)
+        private void Begin(in PlayedNote played, bool follows)
         {
-            if (first[note] is not { } once)
-                first[note] = direction;
+            var i = played.Note;
+            var lifted = _before >= 0 && (_plucked[_before] || Retakes(notes, _before, i, played.Silence, longRest));
+            var direction = BowStep.Direction(notes[i], Last, lifted, _opening);
+            _strokes.Add(new PlayedStroke(i, i, direction, played.Pass, lifted) { Jumped = !follows });
+        }
+
+        private void Turn(int note, BowDirection direction, bool follows, Bar? after)
+        {
+            if (_first[note] is not { } once)
+                _first[note] = direction;
             else if (once != direction)
             {
-                if (!follows && again[note] is null)
-                    wrong.Add(new WrongWayRound(before, note, once, after ?? notes[before].Bar));
-                again[note] = direction;
+                if (!follows && _again[note] is null)
+                    _wrong.Add(new WrongWayRound(_before, note, once, after ?? notes[_before].Bar));
+                _again[note] = direction;
             }
         }
     }

@@ -76,11 +76,10 @@ public sealed record TaskFault(TaskFaultKind Kind, FixedNote? Fixed = null, Pitc
         ];
         if (faults.Count > 0)
             return faults;
+        // A first and a last note may be one and the same only where they are the same note and fill the bar.
         foreach (var bar in Enumerable.Range(1, task.Bars))
         {
-            // A first and a last note may be one and the same only where they are the same note and fill the bar.
-            var room = task.Meter.BarLength - Piece.LengthOf(Printed(task, bar));
-            if (!Fills(task, room))
+            if (!Fills(task, task.Meter.BarLength - Piece.LengthOf(Printed(task, bar))))
                 return [new TaskFault(TaskFaultKind.BarNotFilled, Bar: bar)];
         }
 

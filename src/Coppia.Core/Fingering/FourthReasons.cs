@@ -137,12 +137,11 @@ internal static class FourthReasons
                 Forbid(bars.Bars[b].First, bars.Bars[b].End);
         }
 
-        void Forbid(int first, int end) => Take(FourthReason.Quick, without, notes, reasons, first, end);
+        void Forbid(int first, int end) => ForbidQuick(without, notes, reasons, first, end);
     }
 
-    /// <summary>Takes a reason from all notes of some pitches.</summary>
-    private static void Take(
-        FourthReason reason,
+    /// <summary>Being quick is no reason any more for notes of some pitches.</summary>
+    private static void ForbidQuick(
         HashSet<Pitch> pitches,
         IReadOnlyList<SoundingNote> notes,
         FourthReason[] reasons,
@@ -152,7 +151,7 @@ internal static class FourthReasons
     {
         for (var i = first; i < end; i++)
         {
-            if (reasons[i] == reason && pitches.Contains(notes[i].Pitch))
+            if (reasons[i] == FourthReason.Quick && pitches.Contains(notes[i].Pitch))
                 reasons[i] = FourthReason.None;
         }
     }

@@ -96,16 +96,19 @@ public static class PlayOrder
 
         PlayedBar Played(int bar) => new(bar, before.GetValueOrDefault(bar) + 1);
 
-        int Find(Waymarks mark)
-        {
-            for (var i = 0; i < bars.Count; i++)
-            {
-                if (bars[i].Waymarks.HasFlag(mark))
-                    return i;
-            }
+        int Find(Waymarks mark) => FirstWith(mark, bars);
+    }
 
-            return -1;
+    /// <summary>−1 where no bar has it.</summary>
+    private static int FirstWith(Waymarks mark, IReadOnlyList<Bar> bars)
+    {
+        for (var i = 0; i < bars.Count; i++)
+        {
+            if (bars[i].Waymarks.HasFlag(mark))
+                return i;
         }
+
+        return -1;
     }
 
     /// <summary>The ending that follows the one that begins in a bar, or null.</summary>

@@ -34,10 +34,11 @@ public static class LessonAlone
                 case LessonPart.Shapes when tune is not null:
                     alone.Add(LessonPlan.ShapesOf(step, tune));
                     break;
+                // What is new to others is no news.
+                case LessonPart.News when tune is { News: <= 0 }:
+                    break;
                 case LessonPart.News when tune is not null:
-                    // What is new to others is no news.
-                    if (tune.News > 0)
-                        alone.Add(step with { Said = tune.News });
+                    alone.Add(step with { Said = tune.News });
                     break;
                 case LessonPart.Chunk when tune is not null:
                     // The class grew what was hard for all together; one player grows their own.

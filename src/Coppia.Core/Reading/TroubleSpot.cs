@@ -120,11 +120,9 @@ public sealed record TroubleSpot(
                 marked |= isHard(step.To);
                 // What came before is easier.
                 var eighths = step.Parts.Eighths / (met.Add(Slips.SameStep.At(fingering, step.To)) ? 1 : 2);
-                if (
-                    eighths > 0
-                    && (worst is not { } w || (eighths, step.Parts.Placing).CompareTo((w.Eighths, w.Placing)) > 0)
-                )
-                    worst = (eighths, step.Parts.Placing, step);
+                var placing = step.Parts.Placing;
+                if (eighths > 0 && (worst is not { } w || (eighths, placing).CompareTo((w.Eighths, w.Placing)) > 0))
+                    worst = (eighths, placing, step);
             }
 
             if (marked || worst is not { } slip || line.IsAgain || ++slips > MostSpots)

@@ -200,21 +200,16 @@ public sealed class ClassCopies(
 
         return copy.HandIns.ToDictionary(
             p => p.HandIn.Id,
-            p =>
-                Add(
-                    connection,
-                    step,
-                    p with
-                    {
-                        HandIn = p.HandIn with
-                        {
-                            LearnerId = id,
-                            WorkId = p.HandIn.WorkId is { } w ? WorkOf(w) : null,
-                            TaskId = p.HandIn.TaskId is { } t ? tasks.Of(t) : null,
-                        },
-                    }
-                )
+            p => Add(connection, step, p with { HandIn = Here(p.HandIn) })
         );
+
+        HandInRecord Here(HandInRecord piece) =>
+            piece with
+            {
+                LearnerId = id,
+                WorkId = piece.WorkId is { } w ? WorkOf(w) : null,
+                TaskId = piece.TaskId is { } t ? tasks.Of(t) : null,
+            };
 
         long? WorkOf(long there) =>
             own.TryGetValue(there, out var here) || set.TryGetValue(there, out here) ? here : null;
