@@ -275,7 +275,7 @@ public sealed partial class Stage : IAsyncLifetime
         Surviving(() =>
         {
             Browser.Navigate().GoToUrl(Address + path);
-            WaitUntil(() => (bool)Browser.ExecuteScript("return document.querySelector('main *') !== null")!);
+            WaitUntil(IsDrawn);
         });
         _isTouched = _isScripted;
     }
@@ -287,7 +287,7 @@ public sealed partial class Stage : IAsyncLifetime
         {
             if (!(bool)Browser.ExecuteAsyncScript(Going, Address, path)!)
                 return false;
-            WaitUntil(() => (bool)Browser.ExecuteScript("return document.querySelector('main *') !== null")!);
+            WaitUntil(IsDrawn);
             return true;
         }
         catch (WebDriverException)
@@ -295,6 +295,8 @@ public sealed partial class Stage : IAsyncLifetime
             return false;
         }
     }
+
+    private bool IsDrawn() => (bool)Browser.ExecuteScript("return document.querySelector('main *') !== null")!;
 
     private static readonly string Going = File.ReadAllText(Path.Combine(Lines.Root(), "tests/Browser/go.js"));
 

@@ -1,4 +1,4 @@
-// Goes to an address of Coppia's as a link does; answers false where the page is not Coppia's, or is there already.
+// Goes to an address of Coppia's as a link does; false where the page is not Coppia's, or is there already.
 const [address, path, done] = arguments
 const root = document.getElementById('root')
 const container = root && root[Object.keys(root).find((key) => key.startsWith('__reactContainer$'))]
@@ -10,13 +10,15 @@ const go = async (to, how) => {
 }
 
 const queries = () => {
-  for (let at = container.stateNode.current; at; at = at.child) if (at.memoizedProps?.client) return at.memoizedProps.client
+  for (let at = container.stateNode.current; at; at = at.child)
+    if (at.memoizedProps?.client) return at.memoizedProps.client
 }
 
 const leave = async () => {
   for (const slip of document.querySelectorAll('[role=status] [aria-label="Put this message away"]')) slip.click()
   // A page that shows little: the one before ends, as the next would not where both are one screen.
-  await go(['/keeping', '/taping'].find((quiet) => !location.pathname.startsWith(quiet) && !path.startsWith(quiet)) ?? '/style', 'pushState')
+  const isElsewhere = (quiet) => !location.pathname.startsWith(quiet) && !path.startsWith(quiet)
+  await go(['/keeping', '/taping'].find(isElsewhere) ?? '/style', 'pushState')
   // What is kept on this machine is read again, as after a page was gone back to.
   dispatchEvent(new PageTransitionEvent('pageshow', { persisted: true }))
   queries().removeQueries({ type: 'inactive' })

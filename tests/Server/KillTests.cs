@@ -77,16 +77,22 @@ public sealed partial class KillTests : IDisposable
                 : null;
         using var client = new HttpClient { BaseAddress = new Uri(address) };
         var writers = Enumerable.Range(0, 2).Select(_ => Write(client)).ToArray();
-        for (var stop = 0; stop < Stops; stop++)
+        try
         {
-            await SomeAreKept(writers);
-            await LookWhileStopped(server);
-        }
+            for (var stop = 0; stop < Stops; stop++)
+            {
+                await SomeAreKept(writers);
+                await LookWhileStopped(server);
+            }
 
-        await SomeAreKept(writers);
-        server.Kill(); // SIGKILL
-        await Task.WhenAll(writers);
-        await server.WaitForExitAsync();
+            await SomeAreKept(writers);
+        }
+        finally
+        {
+            server.Kill(); // SIGKILL
+            await Task.WhenAll(writers);
+            await server.WaitForExitAsync();
+        }
     }
 
     /// <summary>Some writes are answered, and one or two are under way.</summary>
