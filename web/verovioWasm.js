@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { createRequire } from 'node:module'
+import { runInNewContext } from 'node:vm'
 
 const MODULE = createRequire(import.meta.url).resolve('verovio/wasm')
 
@@ -15,7 +16,7 @@ async function take() {
   const held = HELD.exec(code)
   if (!held || !code.includes(STARTED))
     throw new Error(`${MODULE} holds its program in another way than is known here.`)
-  const text = new Function(`return ${held[1]}`)()
+  const text = runInNewContext(held[1])
   return { code, program: Uint8Array.from(text, (c) => c.charCodeAt(0) & 0xff) }
 }
 

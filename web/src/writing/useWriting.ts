@@ -1,8 +1,8 @@
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { useCallback, useEffect, useState } from 'react'
 import type { WritingCommand, WritingState, WritingView } from '../api/client'
 import { useToast } from '../ui/toasts'
 import { stepFor } from './queries'
-import { writingQueue, type WritingQueue } from './writingQueue'
+import { writingQueue } from './writingQueue'
 
 /**
  * One line that is being written on. A note is drawn at once, before its step is answered: those wait in <c>heads</c>.
@@ -17,21 +17,19 @@ export function useWriting(
   const toast = useToast()
   const [view, setView] = useState(first)
   const [heads, setHeads] = useState<readonly number[]>([])
-  const queue = useRef<WritingQueue>(null)
-  const latest = useRef({ keep, instrument, perLine })
-  useEffect(() => {
-    latest.current = { keep, instrument, perLine }
-  })
-  queue.current ??= writingQueue(first, {
-    send: (state, command) => stepFor(latest.current.instrument, latest.current.perLine)(state, command),
-    show: (next, waiting) => {
+  const hands = {
+    send: stepFor(instrument, perLine),
+    show: (next: WritingView, waiting: number) => {
       setView(next)
       if (waiting === 0) setHeads([])
-      latest.current.keep(next.state)
+      keep(next.state)
     },
-    tell: (text) => toast({ text }),
+    tell: (text: string) => toast({ text }),
+  }
+  const [at] = useState(() => writingQueue(first, hands))
+  useEffect(() => {
+    at.goOnWith(hands)
   })
-  const at = queue.current
   return {
     view,
     /** Heights of notes that are drawn and not answered yet. */

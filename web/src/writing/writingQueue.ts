@@ -3,17 +3,22 @@ import type { WritingCommand, WritingState, WritingView } from '../api/client'
 /** Asks for the staff after a step from a state; without a command for the staff as the state has it. */
 export type Send = (state: WritingState, command?: WritingCommand) => Promise<WritingView>
 
+/** What a queue of steps works with. */
+export type Hands = {
+  send: Send
+  /** Gets the staff after each step, and how many steps still wait. */
+  show: (view: WritingView, waiting: number) => void
+  /** Says why a step was refused, or what it had to leave out. */
+  tell: (why: string) => void
+}
+
 /**
  * Steps on the writing staff, one after the other: each starts from what the one before it has given, so that no key press is lost however
  * quick they come. To undo is to go back to a state that was; there is no end to it.
- * @param show Gets the staff after each step, and how many steps still wait.
- * @param tell Says why a step was refused, or what it had to leave out.
  */
-export function writingQueue(
-  first: WritingView,
-  { send, show, tell }: { send: Send; show: (view: WritingView, waiting: number) => void; tell: (why: string) => void },
-) {
+export function writingQueue(first: WritingView, begunWith: Hands) {
   let view = first
+  let { send, show, tell } = begunWith
   let waiting = 0
   let last = Promise.resolve()
   const past: WritingState[] = []
@@ -60,6 +65,10 @@ export function writingQueue(
     undo: () => back(past, future, 'There is nothing to undo.'),
     redo: () => back(future, past, 'There is nothing to do again.'),
     now: () => view,
+    /** Other hands from here on. */
+    goOnWith: (hands: Hands) => {
+      ;({ send, show, tell } = hands)
+    },
   }
 }
 
