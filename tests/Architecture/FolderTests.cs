@@ -269,6 +269,53 @@ public partial class FolderTests
         Assert.Empty(tooLong);
     }
 
+    [Fact] // What a reader holds at once; a table, and a view that is made of its fields, are read row by row.
+    public void No_member_is_longer_than_40_lines() =>
+        Assert.Equal(
+            ["ReadingView.cs: internal static ReadingView Of("],
+            Files(Path.Combine(Lines.Root(), "src"))
+                .SelectMany(f =>
+                    Members([.. File.ReadLines(f)], 4)
+                        .Where(m => m.Length > 40 && !m[0].Contains("static readonly", StringComparison.Ordinal))
+                        .Select(m => $"{Path.GetFileName(f)}: {m[0].Trim().Split("KeptTune")[0]}")
+                )
+        );
+
+    /// <summary>
+    /// The members of a file as the formatter leaves it: each begins at the indentation of its type's members, after an
+    /// empty line or a whole statement. Their comments and attributes do not count.
+    /// </summary>
+    private static IEnumerable<string[]> Members(string[] lines, int indent)
+    {
+        for (int at = 0, end; at < lines.Length; at = end)
+        {
+            end = at + 1;
+            if (!IsAt(lines[at], indent) || lines[at].TrimStart() is ['/' or '[' or '{' or '}', ..])
+                continue;
+            while (end < lines.Length && lines[at] is not [.., ';' or ','] && !Begins(end))
+                end++;
+            var member = lines[at..end]
+                .AsEnumerable()
+                .Reverse()
+                .SkipWhile(string.IsNullOrWhiteSpace)
+                .Reverse()
+                .ToArray();
+            var isType = TypeHead().IsMatch(member[0]);
+            foreach (var one in isType ? Members(member, indent + 4) : [member])
+                yield return one;
+        }
+
+        bool Begins(int i) =>
+            lines[i - 1].Length == 0 && IsAt(lines[i], indent)
+            || Enumerable.Range(0, indent).Any(outer => IsAt(lines[i], outer));
+    }
+
+    private static bool IsAt(string line, int indent) =>
+        line.Length > indent && line.AsSpan(0, indent).IsWhiteSpace() && line[indent] != ' ';
+
+    [GeneratedRegex(@"^ *([a-z]+ )+(class|record|struct|interface|enum) ")]
+    private static partial Regex TypeHead();
+
     [GeneratedRegex(@"""(?:[^""\\]|\\.)*""")]
     private static partial Regex Literal();
 

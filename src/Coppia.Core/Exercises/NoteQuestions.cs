@@ -23,9 +23,14 @@ internal static class NoteQuestions
 
     private static Candidate One(SheetRequest request, NoteStock ground, int note)
     {
-        var place = HeightOf(ground, note);
-        var candidate = new Candidate(Asked(byPair: false), Difficulty(), ground.First(note).Place.String, Answer());
-        return request.Kind.Asks == QuestionKind.Write && IsClear(request, ground, note)
+        var asks = request.Kind.Asks;
+        var candidate = new Candidate(
+            Asked(byPair: false),
+            DifficultyOf(asks, ground, note),
+            ground.First(note).Place.String,
+            AnswerOf(asks, ground, note)
+        );
+        return asks == QuestionKind.Write && IsClear(request, ground, note)
             ? candidate with
             {
                 OtherForm = Asked(byPair: true),
@@ -37,33 +42,32 @@ internal static class NoteQuestions
                 .. ground
                     .Notes[note]
                     .Select(t => new NoteQuestion(
-                        request.Kind.Asks,
+                        asks,
                         t.Pitch,
                         request.MusicKey.Signature,
-                        request.Kind.Asks is QuestionKind.Write or QuestionKind.Find ? t.Place.Pair : null,
+                        asks is QuestionKind.Write or QuestionKind.Find ? t.Place.Pair : null,
                         byPair
                     )),
             ];
-
-        int Difficulty() =>
-            request.Kind.Asks switch
-            {
-                QuestionKind.Name => Math.Min(2, ground.LedgerLines(note))
-                    + (ground.First(note).Pitch.Alter == 0 ? 0 : 1),
-                QuestionKind.LineOrSpace => place.Height / 3,
-                QuestionKind.Stem => 2 - Math.Min(2, Math.Abs(place.Height - StaffPlace.MiddleLine)),
-                _ => ground.FingerDifficulty(note),
-            };
-
-        object Answer() =>
-            request.Kind.Asks switch
-            {
-                QuestionKind.Name => (ground.First(note).Pitch.Letter, ground.First(note).Pitch.Alter),
-                QuestionKind.LineOrSpace => place.OnLine,
-                QuestionKind.Stem => place.StemUp,
-                _ => note,
-            };
     }
+
+    private static int DifficultyOf(QuestionKind asks, NoteStock ground, int note) =>
+        asks switch
+        {
+            QuestionKind.Name => Math.Min(2, ground.LedgerLines(note)) + (ground.First(note).Pitch.Alter == 0 ? 0 : 1),
+            QuestionKind.LineOrSpace => HeightOf(ground, note).Height / 3,
+            QuestionKind.Stem => 2 - Math.Min(2, Math.Abs(HeightOf(ground, note).Height - StaffPlace.MiddleLine)),
+            _ => ground.FingerDifficulty(note),
+        };
+
+    private static object AnswerOf(QuestionKind asks, NoteStock ground, int note) =>
+        asks switch
+        {
+            QuestionKind.Name => (ground.First(note).Pitch.Letter, ground.First(note).Pitch.Alter),
+            QuestionKind.LineOrSpace => HeightOf(ground, note).OnLine,
+            QuestionKind.Stem => HeightOf(ground, note).StemUp,
+            _ => note,
+        };
 
     /// <summary>Only a pair that means this note and no other can be asked for it.</summary>
     private static bool IsClear(SheetRequest request, NoteStock ground, int note) =>

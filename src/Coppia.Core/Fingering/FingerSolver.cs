@@ -74,50 +74,55 @@ public static class FingerSolver
     /// </summary>
     private static ThroughTable Backward(FingerPass pass)
     {
-        var (steps, moves) = (pass.Tables.Lattice.Steps, pass.Tables.Moves);
-        var through = new ThroughTable(steps);
-        var threes = pass.Tables.Cost.Threes;
+        var through = new ThroughTable(pass.Tables.Lattice.Steps);
         var sofar = pass.Cost;
 
         // Only the completions after the present pair are needed: two rows that change places.
         int[] after = new int[pass.Tables.Widest],
             completion = new int[pass.Tables.Widest];
-        for (var i = moves.Length - 1; i >= 0; i--)
+        for (var i = pass.Tables.Moves.Length - 1; i >= 0; i--)
         {
-            var (k, m) = (steps[i].Choices.Length, steps[i + 1].Choices.Length);
-            var isLast = i == moves.Length - 1;
-            var n = isLast ? 0 : steps[i + 2].Choices.Length;
-            int[] next = isLast ? [] : moves[i + 1];
-            var own = isLast ? null : pass.Tables.Own(i + 2);
-            byte[] into = pass.Tables.Into(i),
-                ends = isLast ? [] : pass.Tables.Ends(i);
-            var costs = pass.Costs[i];
-            var throughA = through[i];
-            var throughB = through[i + 1];
-            for (var a = 0; a < k; a++)
-            {
-                for (var b = 0; b < m; b++)
-                {
-                    var least = isLast ? 0 : FingerPass.Unreached;
-                    for (var c = 0; c < n; c++)
-                        least = Math.Min(
-                            least,
-                            next[b * n + c]
-                                + (own?[c] ?? 0)
-                                + after[b * n + c]
-                                + threes[into[a * m + b] & ends[a * n + c]]
-                        );
-                    completion[a * m + b] = least;
-                    var whole = sofar + costs[a * m + b] + least;
-                    throughA[a] = Math.Min(throughA[a], whole);
-                    throughB[b] = Math.Min(throughB[b], whole);
-                }
-            }
-
+            BackOver(pass, i, sofar, after, completion, through);
             sofar -= pass.Least(i);
             (after, completion) = (completion, after);
         }
 
         return through;
+    }
+
+    /// <summary>Goes back over one pair of neighbours.</summary>
+    /// <param name="sofar">What all before it has taken off the costs of the way there.</param>
+    /// <param name="after">What the cheapest completions after it cost.</param>
+    /// <param name="completion">Takes what they cost from it on.</param>
+    private static void BackOver(FingerPass pass, int i, int sofar, int[] after, int[] completion, ThroughTable through)
+    {
+        var (steps, moves) = (pass.Tables.Lattice.Steps, pass.Tables.Moves);
+        var (k, m) = (steps[i].Choices.Length, steps[i + 1].Choices.Length);
+        var isLast = i == moves.Length - 1;
+        var n = isLast ? 0 : steps[i + 2].Choices.Length;
+        int[] next = isLast ? [] : moves[i + 1];
+        var own = isLast ? null : pass.Tables.Own(i + 2);
+        byte[] into = pass.Tables.Into(i),
+            ends = isLast ? [] : pass.Tables.Ends(i);
+        var threes = pass.Tables.Cost.Threes;
+        var costs = pass.Costs[i];
+        var throughA = through[i];
+        var throughB = through[i + 1];
+        for (var a = 0; a < k; a++)
+        {
+            for (var b = 0; b < m; b++)
+            {
+                var least = isLast ? 0 : FingerPass.Unreached;
+                for (var c = 0; c < n; c++)
+                    least = Math.Min(
+                        least,
+                        next[b * n + c] + (own?[c] ?? 0) + after[b * n + c] + threes[into[a * m + b] & ends[a * n + c]]
+                    );
+                completion[a * m + b] = least;
+                var whole = sofar + costs[a * m + b] + least;
+                throughA[a] = Math.Min(throughA[a], whole);
+                throughB[b] = Math.Min(throughB[b], whole);
+            }
+        }
     }
 }

@@ -33,12 +33,11 @@ internal static class FourthReasons
     {
         var reasons = new FourthReason[notes.Count];
         var befores = new int[notes.Count];
-        for (var first = 0; first < notes.Count; )
+        for (int first = 0, end; first < notes.Count; first = end)
         {
-            var end = EndOfSound(notes, first);
+            end = EndOfSound(notes, first);
             if (plain[first] > 0 && instrument.SemitonesAbove(plain[first], notes[first].Pitch) == 0)
                 Judge(first, end);
-            first = end;
         }
 
         Agree(notes, reasons, bars);
@@ -57,8 +56,7 @@ internal static class FourthReasons
             for (var i = end - 1; i >= first; i--)
             {
                 var bound = i + 1 < notes.Count && notes[i + 1].Slurred;
-                after = bound ? after : -1;
-                before = befores[i];
+                (before, after) = (befores[i], bound ? after : -1);
                 if ((before >= 0 || after >= 0) && before < open && after < open)
                     reasons[i] = FourthReason.Slur;
                 else if (alone && !bound && !notes[i].Slurred)

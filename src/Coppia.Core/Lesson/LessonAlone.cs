@@ -21,39 +21,26 @@ public static class LessonAlone
         int set
     )
     {
-        var alone = new List<LessonStep>();
+        // The class grew what was hard for all together; one player grows their own.
         var grown = new HashSet<long?>();
-        foreach (var step in steps.Where(s => !Together.Contains(s.Part)))
-        {
-            var tune = step.TuneId is { } id ? tunes.GetValueOrDefault(id) : null;
-            switch (step.Part)
-            {
-                case LessonPart.Tuning:
-                    alone.Add(step with { Said = TuningOrder.Of([player.Instrument]).Count });
-                    break;
-                case LessonPart.Shapes when tune is not null:
-                    alone.Add(LessonPlan.ShapesOf(step, tune));
-                    break;
-                // What is new to others is no news.
-                case LessonPart.News when tune is { News: <= 0 }:
-                    break;
-                case LessonPart.News when tune is not null:
-                    alone.Add(step with { Said = tune.News });
-                    break;
-                case LessonPart.Chunk when tune is not null:
-                    // The class grew what was hard for all together; one player grows their own.
-                    if (grown.Add(step.TuneId))
-                        alone.AddRange(LessonPlan.ChunksOf(tune, step));
-                    break;
-                case LessonPart.Home:
-                    alone.Add(step with { Said = Math.Max(1, set) });
-                    break;
-                default:
-                    alone.Add(step);
-                    break;
-            }
-        }
+        return
+        [
+            .. steps
+                .Where(s => !Together.Contains(s.Part))
+                .SelectMany(s => Alone(s, s.TuneId is { } id ? tunes.GetValueOrDefault(id) : null)),
+        ];
 
-        return alone;
+        IEnumerable<LessonStep> Alone(LessonStep step, LessonTune? tune) =>
+            (step.Part, tune) switch
+            {
+                (LessonPart.Tuning, _) => [step with { Said = TuningOrder.Of([player.Instrument]).Count }],
+                (LessonPart.Shapes, { } known) => [LessonPlan.ShapesOf(step, known)],
+                // What is new to others is no news.
+                (LessonPart.News, { News: <= 0 }) => [],
+                (LessonPart.News, { } known) => [step with { Said = known.News }],
+                (LessonPart.Chunk, { } known) => grown.Add(step.TuneId) ? LessonPlan.ChunksOf(known, step) : [],
+                (LessonPart.Home, _) => [step with { Said = Math.Max(1, set) }],
+                _ => [step],
+            };
     }
 }

@@ -127,22 +127,17 @@ public sealed partial record WritingStaff
                 (events, i) = ([], 0);
             var room = RoomIn(bars, bar);
             var before = TimeOf(events.Take(i));
-            if (room is { } full && before >= full)
-            {
-                (bar, i) = (bar + 1, 0);
-                continue;
-            }
-
             var here = room is { } r && r - before < left ? r - before : left;
             // A note of a triplet is never cut.
-            if (e.Value.InTuplet && here < left)
+            var isCut = e.Value.InTuplet && here < left;
+            if (here <= Fraction.Zero || isCut && !before.IsZero)
             {
-                if (before.IsZero)
-                    break;
                 (bar, i) = (bar + 1, 0);
                 continue;
             }
 
+            if (isCut)
+                break;
             if (room is { } whole)
                 Free(events, i, here, whole);
             var part = left == e.Value.Length ? e : Continued(e);

@@ -200,20 +200,20 @@ public sealed class ClassCopies(
 
         return copy.HandIns.ToDictionary(
             p => p.HandIn.Id,
-            p => Add(connection, step, p with { HandIn = Here(p.HandIn) })
+            p => Add(connection, step, p with { HandIn = Here(p.HandIn, id, WorkOf(p.HandIn.WorkId), tasks) })
         );
 
-        HandInRecord Here(HandInRecord piece) =>
-            piece with
-            {
-                LearnerId = id,
-                WorkId = piece.WorkId is { } w ? WorkOf(w) : null,
-                TaskId = piece.TaskId is { } t ? tasks.Of(t) : null,
-            };
-
-        long? WorkOf(long there) =>
-            own.TryGetValue(there, out var here) || set.TryGetValue(there, out here) ? here : null;
+        long? WorkOf(long? there) =>
+            there is { } t && (own.TryGetValue(t, out var here) || set.TryGetValue(t, out here)) ? here : null;
     }
+
+    private static HandInRecord Here(HandInRecord piece, long learnerId, long? workId, TasksHere tasks) =>
+        piece with
+        {
+            LearnerId = learnerId,
+            WorkId = workId,
+            TaskId = piece.TaskId is { } t ? tasks.Of(t) : null,
+        };
 
     /// <summary>What a learner's page had reported.</summary>
     private static void Report(

@@ -231,30 +231,31 @@ internal sealed partial class AbcVoice
         if (slashed)
             _at++;
         while (_at < end)
-        {
-            if (Now is ' ' or '(' or ')')
-            {
-                _at++;
-                continue;
-            }
-            if (Now is '"' && _line.IndexOf('"', _at + 1) is > 0 and var quote && quote < end)
-            {
-                _at = quote + 1;
-                continue;
-            }
-            if (!IsNoteLetter(Now) && Now is not ('^' or '_' or '='))
-            {
-                _tune.LeftOut.Add(Say("abc.notes.among-grace-notes-is-left-out", ("now", Now)), Here);
-                _at++;
-                continue;
-            }
-            if (ReadPitch(_accidentals, useTies: false) is not { } pitch)
-                continue;
-            var value = NoteValue.Exactly(ReadLength() * new Fraction(1, 8)) ?? new NoteValue(3);
-            _pending.Graces.Add(new GraceNote("", pitch, value, slashed));
-        }
+            Grace(end, slashed);
 
         _pending.GracesOpen = at;
         _at = end + 1;
+    }
+
+    private void Grace(int end, bool slashed)
+    {
+        if (Now is ' ' or '(' or ')')
+        {
+            _at++;
+        }
+        else if (Now is '"' && _line.IndexOf('"', _at + 1) is > 0 and var quote && quote < end)
+        {
+            _at = quote + 1;
+        }
+        else if (!IsNoteLetter(Now) && Now is not ('^' or '_' or '='))
+        {
+            _tune.LeftOut.Add(Say("abc.notes.among-grace-notes-is-left-out", ("now", Now)), Here);
+            _at++;
+        }
+        else if (ReadPitch(_accidentals, useTies: false) is { } pitch)
+        {
+            var value = NoteValue.Exactly(ReadLength() * new Fraction(1, 8)) ?? new NoteValue(3);
+            _pending.Graces.Add(new GraceNote("", pitch, value, slashed));
+        }
     }
 }

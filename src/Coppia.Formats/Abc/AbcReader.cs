@@ -175,10 +175,7 @@ public static partial class AbcReader
                 tune.Composers.Add(AbcText.Plain(value));
                 break;
             case 'M':
-                var (time, expected) = AbcFields.Meter(value);
-                if (expected is not null)
-                    tune.Errors.Add(new SourceError(at, Say("abc.reader.is-not-a-meter", ("value", value)), expected));
-                tune.Time = time;
+                SetMeter(value, at, tune);
                 break;
             case 'L':
                 tune.Unit = AbcFields.UnitLength(value);
@@ -195,9 +192,7 @@ public static partial class AbcReader
                 Directive(value, tune);
                 break;
             case 'Q':
-                (tune.Tempo, tune.TempoWords) = AbcFields.Tempo(value);
-                if (tune is { Tempo: null, TempoWords: null })
-                    tune.LeftOut.Add(Say("abc.reader.q-is-not-a-tempo-that-coppia", ("value", value)), at);
+                SetTempo(value, at, tune);
                 break;
             case 'K':
                 SetKey(AbcKey.Of(value), at, tune);
@@ -206,6 +201,21 @@ public static partial class AbcReader
                 tune.HeaderVoices.Add((value, at));
                 break;
         }
+    }
+
+    private static void SetMeter(string value, SourcePosition at, AbcTune tune)
+    {
+        var (time, expected) = AbcFields.Meter(value);
+        if (expected is not null)
+            tune.Errors.Add(new SourceError(at, Say("abc.reader.is-not-a-meter", ("value", value)), expected));
+        tune.Time = time;
+    }
+
+    private static void SetTempo(string value, SourcePosition at, AbcTune tune)
+    {
+        (tune.Tempo, tune.TempoWords) = AbcFields.Tempo(value);
+        if (tune is { Tempo: null, TempoWords: null })
+            tune.LeftOut.Add(Say("abc.reader.q-is-not-a-tempo-that-coppia", ("value", value)), at);
     }
 
     private static SourceError NoLength(string value, SourcePosition at) =>

@@ -30,18 +30,7 @@ public static class ReplyJson
         var read = new Fields(json, player.Instrument);
         return item.Question switch
         {
-            NoteQuestion { Kind: QuestionKind.Name } => Name(read),
-            NoteQuestion { Kind: QuestionKind.Finger } => new PairReply(
-                read.String(json),
-                read.Number("finger", 0, 4),
-                read.Place()
-            ),
-            NoteQuestion { Kind: QuestionKind.Find } => read.Spot(json),
-            NoteQuestion { Kind: QuestionKind.Stem } => new StemReply(
-                read.One("stem", "down", "up") == 1,
-                read.One("side", "left", "right") == 1
-            ),
-            NoteQuestion => new StaffReply(new StaffPlace(read.Number("height", -12, 20))),
+            NoteQuestion note => ToNote(note, json, read),
             SignatureQuestion { Written: true } => new SignsReply(
                 read.One("sign", "flat", "none", "sharp") - 1,
                 [.. read.Numbers("heights", -12, 20).Select(h => new StaffPlace(h))]
@@ -52,14 +41,7 @@ public static class ReplyJson
                 [.. read.List("spots").Select(read.Spot)],
                 read.Numbers("halfSteps", 1, 30)
             ),
-            BeatQuestion { Sum: BeatSum.Gap } => new ValueReply(
-                ValueText.Read(read.Text("value"))
-                    ?? throw new FormatException(
-                        Say("exercises.reply-json.read-expected", ("expected", ValueText.Expected))
-                    )
-            ),
-            BeatQuestion { Sum: BeatSum.Barlines } => new BarlinesReply(read.Numbers("after", 0, LongestList)),
-            BeatQuestion => new SumReply(read.One("sum", "short", "right", "long") - 1),
+            BeatQuestion beats => ToSum(beats, read),
             BarsQuestion { Kind: QuestionKind.Count } => Syllables(read, (CountAnswer)item.Answer, player.Style),
             BarsQuestion { Kind: QuestionKind.Bow } => new StrokesReply([.. read.List("bows").Select(Way)]),
             BarsQuestion => new RingReply(read.Number("event", 0, LongestList)),
@@ -69,6 +51,32 @@ public static class ReplyJson
             _ => throw new FormatException(Say("exercises.reply-json.music-to-play-is-not-answered")),
         };
     }
+
+    private static Reply ToNote(NoteQuestion question, JsonElement json, Fields read) =>
+        question.Kind switch
+        {
+            QuestionKind.Name => Name(read),
+            QuestionKind.Finger => new PairReply(read.String(json), read.Number("finger", 0, 4), read.Place()),
+            QuestionKind.Find => read.Spot(json),
+            QuestionKind.Stem => new StemReply(
+                read.One("stem", "down", "up") == 1,
+                read.One("side", "left", "right") == 1
+            ),
+            _ => new StaffReply(new StaffPlace(read.Number("height", -12, 20))),
+        };
+
+    private static Reply ToSum(BeatQuestion question, Fields read) =>
+        question.Sum switch
+        {
+            BeatSum.Gap => new ValueReply(
+                ValueText.Read(read.Text("value"))
+                    ?? throw new FormatException(
+                        Say("exercises.reply-json.read-expected", ("expected", ValueText.Expected))
+                    )
+            ),
+            BeatSum.Barlines => new BarlinesReply(read.Numbers("after", 0, LongestList)),
+            _ => new SumReply(read.One("sum", "short", "right", "long") - 1),
+        };
 
     private static NameReply Name(Fields read) =>
         NameOf(read.Text("name")) is { } pitch

@@ -65,9 +65,7 @@ internal sealed class MusicXmlPart(LeftOut leftOut, List<SourceError> errors)
                 Note(element);
                 break;
             case "backup":
-                _position -= Duration(element);
-                if (_position < Fraction.Zero)
-                    _position = Fraction.Zero;
+                _position = NotBeforeTheBar(_position - Duration(element));
                 break;
             case "forward":
                 _position += Duration(element);
@@ -103,9 +101,10 @@ internal sealed class MusicXmlPart(LeftOut leftOut, List<SourceError> errors)
         var offset = MusicXmlReader.Int(direction.Element("offset")) is { } o
             ? new Fraction(o, 4L * _divisions)
             : Fraction.Zero;
-        var at = _position + offset;
-        return at < Fraction.Zero ? Fraction.Zero : at;
+        return NotBeforeTheBar(_position + offset);
     }
+
+    private static Fraction NotBeforeTheBar(Fraction at) => at < Fraction.Zero ? Fraction.Zero : at;
 
     private Fraction Duration(XElement element) =>
         MusicXmlReader.Int(element.Element("duration")) is > 0 and var duration

@@ -76,25 +76,8 @@ public static class TaskFile
     private static WritingTask TaskOf(InFile file) =>
         new()
         {
-            Instrument =
-                StringSection.Named(file.Instrument)
-                ?? throw Wrong(
-                    Say(
-                        "classes.learner-list.is-not-an-instrument-expected",
-                        ("instrument", file.Instrument),
-                        ("instruments", Labels.Instruments)
-                    )
-                ),
-            OtherClef = file.Clef is { } clef
-                ? Clef.Named(clef)
-                    ?? throw Wrong(
-                        Say(
-                            "records.task-file.is-not-a-clef-expected",
-                            ("clef", clef),
-                            ("all", English.Either([.. Clef.All.Select(c => c.Name)]))
-                        )
-                    )
-                : null,
+            Instrument = InstrumentOf(file),
+            OtherClef = file.Clef is { } clef ? ClefOf(clef) : null,
             Key =
                 KeyText.Read(file.Key ?? "C")
                 ?? throw Wrong(
@@ -118,6 +101,26 @@ public static class TaskFile
             ],
             ByHand = file.ByHand,
         };
+
+    private static Instrument InstrumentOf(InFile file) =>
+        StringSection.Named(file.Instrument)
+        ?? throw Wrong(
+            Say(
+                "classes.learner-list.is-not-an-instrument-expected",
+                ("instrument", file.Instrument),
+                ("instruments", Labels.Instruments)
+            )
+        );
+
+    private static Clef ClefOf(string clef) =>
+        Clef.Named(clef)
+        ?? throw Wrong(
+            Say(
+                "records.task-file.is-not-a-clef-expected",
+                ("clef", clef),
+                ("all", English.Either([.. Clef.All.Select(c => c.Name)]))
+            )
+        );
 
     private static Pitch PitchOf(string text)
     {

@@ -30,26 +30,7 @@ internal sealed partial class ProblemExceptions(ILogger<ProblemExceptions> log) 
     private static (int Status, string Title, string? Detail) AnswerTo(Exception exception) =>
         exception switch
         {
-            BadHttpRequestException { StatusCode: 413 } => (
-                413,
-                Say("asked.exceptions.the-upload-is-too-large-at-most"),
-                null
-            ),
-            BadHttpRequestException { InnerException: JsonException json } => (
-                400,
-                Say("asked.exceptions.the-request-cannot-be-read", ("said", JsonParts.MessageOf(json))),
-                Problems.SeeDescription
-            ),
-            BadHttpRequestException { StatusCode: 415 } bad => (
-                415,
-                Say("asked.exceptions.the-body-is-of-another-type-than"),
-                Parameter(bad)
-            ),
-            BadHttpRequestException bad => (
-                bad.StatusCode,
-                Say("asked.exceptions.the-request-cannot-be-read-2"),
-                Parameter(bad)
-            ),
+            BadHttpRequestException bad => AnswerTo(bad),
             // A body in letters that are not known, or that breaks off.
             InvalidDataException or JsonException => (
                 400,
@@ -73,6 +54,20 @@ internal sealed partial class ProblemExceptions(ILogger<ProblemExceptions> log) 
                 null
             ),
             _ => (500, Say("asked.exceptions.something-went-wrong-in-coppia"), null),
+        };
+
+    /// <summary>What the framework refuses before a handler sees it.</summary>
+    private static (int Status, string Title, string? Detail) AnswerTo(BadHttpRequestException bad) =>
+        bad switch
+        {
+            { StatusCode: 413 } => (413, Say("asked.exceptions.the-upload-is-too-large-at-most"), null),
+            { InnerException: JsonException json } => (
+                400,
+                Say("asked.exceptions.the-request-cannot-be-read", ("said", JsonParts.MessageOf(json))),
+                Problems.SeeDescription
+            ),
+            { StatusCode: 415 } => (415, Say("asked.exceptions.the-body-is-of-another-type-than"), Parameter(bad)),
+            _ => (bad.StatusCode, Say("asked.exceptions.the-request-cannot-be-read-2"), Parameter(bad)),
         };
 
     private static string Parameter(BadHttpRequestException bad)

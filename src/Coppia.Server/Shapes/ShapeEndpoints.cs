@@ -107,14 +107,13 @@ internal static class ShapeEndpoints
         var positions = HandShape.Positions(known);
         if (
             !KeySignature.IsOne(fifths)
-            || compareFifths is { } other && !KeySignature.IsOne(other)
-            || position is not null && !positions.Contains(position)
+            || !KeySignature.IsOne(compareFifths ?? 0)
+            || !positions.Contains(position ?? positions[0])
         )
             throw new RefusedException(
                 400,
                 Say("shapes.shape.there-is-no-such-key-or-position", ("positions", string.Join(", ", positions)))
             );
-
         var key = new ScaleKey(fifths, FormOf(form));
         position ??= HandShape.BestPosition(known, key);
         var compared = new ScaleKey(compareFifths ?? style.FirstKeyFifths, ScaleForm.Major);

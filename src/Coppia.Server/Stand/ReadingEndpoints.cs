@@ -106,32 +106,55 @@ internal static class ReadingEndpoints
                 422,
                 Say("stand.reading.there-is-no-note-in-this-tune", ("noteId", stray.NoteId))
             );
-        PinChange[] changes = [.. request.Changes.DistinctBy(c => c.NoteId)];
         // Whoever changes another note meanwhile is not in the way: what is kept is looked at again.
-        while (true)
-        {
+        while (!Changed(readings, pins, kept, player, request, pitches))
             asker.Gone.ThrowIfCancellationRequested();
-            var seen = (
-                Pins: pins.Of(id, player.Instrument.Id),
-                UsesPrinted: pins.UsesPrinted(id, player.Instrument.Id)
-            );
-            var now = readings
-                .PinsInForce(kept, player)
-                .ToDictionary(p => p.NoteId, p => new PinnedPair(p.String, p.Finger));
-            if (changes.FirstOrDefault(c => now.GetValueOrDefault(c.NoteId) != c.Was) is { } late)
-                throw RefusedException.Meanwhile(PinWords.ChangedMeanwhile(kept.Score, late.NoteId));
-            if (request.Printed is { } printed && printed.Was != seen.UsesPrinted)
-                throw RefusedException.Meanwhile(PinWords.PrintedChangedMeanwhile);
-            var touched = changes.Select(c => c.NoteId).ToHashSet();
-            PinRecord[] records =
-            [
-                .. seen.Pins.Where(p => !touched.Contains(p.NoteId)),
-                .. changes.Where(c => c.To is not null).Select(c => RecordOf(c, pitches[c.NoteId])),
-            ];
-            Try(readings, kept, player, records.Where(r => touched.Contains(r.NoteId) || now.ContainsKey(r.NoteId)));
-            if (pins.Replace(id, player.Instrument.Id, seen, records, request.Printed?.To ?? seen.UsesPrinted))
-                return TypedResults.NoContent();
-        }
+        return TypedResults.NoContent();
+    }
+
+    /// <returns>False where another has changed something between looking and storing.</returns>
+    private static bool Changed(
+        Readings readings,
+        PinRepository pins,
+        KeptTune kept,
+        Player player,
+        PinChanges request,
+        Dictionary<string, string> pitches
+    )
+    {
+        var (id, instrument) = (kept.Tune.Id, player.Instrument.Id);
+        var seen = (Pins: pins.Of(id, instrument), UsesPrinted: pins.UsesPrinted(id, instrument));
+        var now = readings
+            .PinsInForce(kept, player)
+            .ToDictionary(p => p.NoteId, p => new PinnedPair(p.String, p.Finger));
+        NothingMeanwhile(kept, request, now, seen.UsesPrinted);
+        var touched = request.Changes.Select(c => c.NoteId).ToHashSet();
+        PinRecord[] records =
+        [
+            .. seen.Pins.Where(p => !touched.Contains(p.NoteId)),
+            .. request
+                .Changes.DistinctBy(c => c.NoteId)
+                .Where(c => c.To is not null)
+                .Select(c => RecordOf(c, pitches[c.NoteId])),
+        ];
+        Try(readings, kept, player, records.Where(r => touched.Contains(r.NoteId) || now.ContainsKey(r.NoteId)));
+        return pins.Replace(id, instrument, seen, records, request.Printed?.To ?? seen.UsesPrinted);
+    }
+
+    /// <exception cref="RefusedException">What is to be changed is not what whoever asks had seen.</exception>
+    private static void NothingMeanwhile(
+        KeptTune kept,
+        PinChanges request,
+        Dictionary<string, PinnedPair> now,
+        bool usesPrinted
+    )
+    {
+        // Of two changes of one note the first counts.
+        var changes = request.Changes.DistinctBy(c => c.NoteId);
+        if (changes.FirstOrDefault(c => now.GetValueOrDefault(c.NoteId) != c.Was) is { } late)
+            throw RefusedException.Meanwhile(PinWords.ChangedMeanwhile(kept.Score, late.NoteId));
+        if (request.Printed is { } printed && printed.Was != usesPrinted)
+            throw RefusedException.Meanwhile(PinWords.PrintedChangedMeanwhile);
     }
 
     private static PinRecord RecordOf(PinChange change, string pitch) =>

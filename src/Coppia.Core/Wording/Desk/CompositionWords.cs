@@ -16,18 +16,7 @@ public sealed class CompositionWords(HouseStyle style)
     public string Breach(Breach breach) =>
         breach switch
         {
-            BeatsBreach b => b.Has.IsZero
-                ? Say(
-                    "desk.composition.nothing-here-yet-in-a-bar-has",
-                    ("meter", b.Meter),
-                    ("beats", WritingWords.Beats(b.Meter.BarLength, b.Meter))
-                )
-                : Say(
-                    "desk.composition.here-in-a-bar-has",
-                    ("beats", English.Capital(WritingWords.Beats(b.Has, b.Meter))),
-                    ("meter", b.Meter),
-                    ("count", Count(b.Meter))
-                ),
+            BeatsBreach b => Beats(b),
             NoteBreach b => Say("desk.composition.is-not-one-of-this-tasks-notes", ("named", Named(b.Note))),
             ValueBreach b => Say(
                 "desk.composition.is-not-one-of-this-tasks-values",
@@ -60,6 +49,20 @@ public sealed class CompositionWords(HouseStyle style)
             ),
             _ => throw new ArgumentOutOfRangeException(nameof(breach), breach, "A rule without words."),
         };
+
+    private static string Beats(BeatsBreach b) =>
+        b.Has.IsZero
+            ? Say(
+                "desk.composition.nothing-here-yet-in-a-bar-has",
+                ("meter", b.Meter),
+                ("beats", WritingWords.Beats(b.Meter.BarLength, b.Meter))
+            )
+            : Say(
+                "desk.composition.here-in-a-bar-has",
+                ("beats", English.Capital(WritingWords.Beats(b.Has, b.Meter))),
+                ("meter", b.Meter),
+                ("count", Count(b.Meter))
+            );
 
     private static string Count(TimeSignature meter) => $"{meter.Beats}";
 
@@ -208,6 +211,17 @@ public sealed class CompositionWords(HouseStyle style)
                 ("bar", fault.Bar),
                 ("meter", task.Meter)
             ),
+            TaskFaultKind.OnlyRests => Say(
+                "desk.composition.rests-fill-the-whole-piece-expected",
+                ("mostRests", task.MostRests ?? 0)
+            ),
+            TaskFaultKind.RestsBelowZero => Say("desk.composition.fewer-than-no-rests-expected-none-or"),
+            _ => FixedFault(fault, task),
+        };
+
+    private string FixedFault(TaskFault fault, WritingTask task) =>
+        fault.Kind switch
+        {
             TaskFaultKind.FixedOutsidePalette => Say(
                 "desk.composition.the-fixed-note-of-bar-is-not",
                 ("named", Named(fault.Note!.Value)),
@@ -225,17 +239,12 @@ public sealed class CompositionWords(HouseStyle style)
                 ("at", At(fault.Fixed!.At)),
                 ("bar", fault.Bar)
             ),
-            TaskFaultKind.FixedValue => Say(
+            _ => Say(
                 "desk.composition.the-fixed-note-of-bar-is-expected",
                 ("named", Named(fault.Note!.Value)),
                 ("bar", fault.Bar),
                 ("value", Value(fault.Fixed!.Value!.Value))
             ),
-            TaskFaultKind.OnlyRests => Say(
-                "desk.composition.rests-fill-the-whole-piece-expected",
-                ("mostRests", task.MostRests ?? 0)
-            ),
-            _ => Say("desk.composition.fewer-than-no-rests-expected-none-or"),
         };
 
     /// <summary>Why a score cannot be laid on the writing desk.</summary>

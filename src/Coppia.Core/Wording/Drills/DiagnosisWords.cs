@@ -23,8 +23,8 @@ public static class DiagnosisWords
     /// <summary>A note that was named.</summary>
     private static string Named(Diagnosis diagnosis, Player player)
     {
-        var (style, shown, clef) = (player.Style, diagnosis.Shown, player.Instrument.FirstClef);
-        var name = Labels.Note(shown, style);
+        var style = player.Style;
+        var name = Labels.Note(diagnosis.Shown, style);
         var answered = diagnosis.Answered is { } a ? Labels.Note(a, style) : "";
         return diagnosis.Kind switch
         {
@@ -39,18 +39,7 @@ public static class DiagnosisWords
                 ("answered", answered)
             ),
             MistakeKind.OneStep => OneStep(diagnosis, player),
-            MistakeKind.WrongEnd => Say(
-                "drills.diagnosis.that-is-counted-from-the-top-lines",
-                ("answered", answered),
-                ("lies", Lies(diagnosis, player))
-            ),
-            MistakeKind.OtherClef => Say(
-                "drills.diagnosis.in-clef-it-would-be-this-is",
-                ("clefs", Clefs(diagnosis)),
-                ("answered", answered),
-                ("clef", clef.Name),
-                ("lies", Lies(diagnosis, player))
-            ),
+            MistakeKind.WrongEnd or MistakeKind.OtherClef => OnAnotherStaff(diagnosis, player, answered),
             MistakeKind.WrongOctave => Say(
                 "drills.diagnosis.the-letter-is-right-but-that-is",
                 ("name", name),
@@ -66,6 +55,22 @@ public static class DiagnosisWords
         };
     }
 
+    /// <summary>The name is right on a staff that is counted, or begins, otherwise.</summary>
+    private static string OnAnotherStaff(Diagnosis diagnosis, Player player, string answered) =>
+        diagnosis.Kind == MistakeKind.WrongEnd
+            ? Say(
+                "drills.diagnosis.that-is-counted-from-the-top-lines",
+                ("answered", answered),
+                ("lies", Lies(diagnosis, player))
+            )
+            : Say(
+                "drills.diagnosis.in-clef-it-would-be-this-is",
+                ("clefs", Clefs(diagnosis)),
+                ("answered", answered),
+                ("clef", player.Instrument.FirstClef.Name),
+                ("lies", Lies(diagnosis, player))
+            );
+
     /// <summary>A note that was answered by string and finger.</summary>
     private static string Fingered(Diagnosis diagnosis, PairReply pressed, Player player)
     {
@@ -78,16 +83,7 @@ public static class DiagnosisWords
                 ("name", name),
                 ("pair", Pair(diagnosis, player))
             ),
-            // An open string has no finger that could be right.
-            MistakeKind.NeighbourString when pressed.Finger == 0 => Say(
-                "drills.diagnosis.an-open-string-but-the-next-one",
-                ("stringName", Labels.StringName(diagnosis.Place!.Value.String, player))
-            ),
-            MistakeKind.NeighbourString => Say(
-                "drills.diagnosis.the-finger-is-right-but-on-the",
-                ("name", name),
-                ("pair", Pair(diagnosis, player))
-            ),
+            MistakeKind.NeighbourString => OnNeighbour(diagnosis, pressed, player),
             MistakeKind.OtherInstrument => Say(
                 "drills.diagnosis.that-is-the-s-finger-on-the",
                 ("other", diagnosis.Other!.Name.ToLowerInvariant()),
@@ -108,6 +104,19 @@ public static class DiagnosisWords
             _ => BeginAtTheStaff(diagnosis, player),
         };
     }
+
+    private static string OnNeighbour(Diagnosis diagnosis, PairReply pressed, Player player) =>
+        // An open string has no finger that could be right.
+        pressed.Finger == 0
+            ? Say(
+                "drills.diagnosis.an-open-string-but-the-next-one",
+                ("stringName", Labels.StringName(diagnosis.Place!.Value.String, player))
+            )
+            : Say(
+                "drills.diagnosis.the-finger-is-right-but-on-the",
+                ("name", Labels.Note(diagnosis.Shown, player.Style)),
+                ("pair", Pair(diagnosis, player))
+            );
 
     /// <summary>A named note that was looked for on the fingerboard.</summary>
     private static string OnFingerboard(Diagnosis diagnosis, SpotReply pressed, Player player)

@@ -100,12 +100,7 @@ public sealed class ChoiceWords(Choice choice, Player player)
                 ("name", name),
                 ("frame", Frame(_chosen).Spoken)
             ),
-            Approach.Crosses => Say(
-                "stand.choice.from-the-bow-crosses-from-the-string",
-                ("name", name),
-                ("from", String(from)),
-                ("chosen", String(_chosen))
-            ),
+            Approach.Crosses => Crosses(from, name),
             Approach.OpenRings => Say(
                 "stand.choice.from-lift-and-let-the-open-string",
                 ("name", name),
@@ -125,6 +120,14 @@ public sealed class ChoiceWords(Choice choice, Player player)
             _ => FingerLifted(from, name),
         };
     }
+
+    private string Crosses(in Placement from, string name) =>
+        Say(
+            "stand.choice.from-the-bow-crosses-from-the-string",
+            ("name", name),
+            ("from", String(from)),
+            ("chosen", String(_chosen))
+        );
 
     private string FingersDown(string name) =>
         _chosen.Finger == 1

@@ -186,19 +186,7 @@ public sealed class FormWords(TuneForm form, Score score, IReadOnlyList<Sounding
                     ("spelled", Spelled(score.Bars[likeness.Of]))
                 )
             ),
-            LikenessKind.Octave => Say(
-                "stand.form.again-an-octave",
-                ("here", here),
-                ("there", there),
-                ("higherOrLower", HigherOrLower(likeness.Steps))
-            ),
-            LikenessKind.Sequence => Say(
-                "stand.form.likeness-again",
-                ("here", here),
-                ("there", there),
-                ("steps", Steps(likeness.Steps)),
-                ("higherOrLower", HigherOrLower(likeness.Steps))
-            ),
+            LikenessKind.Octave or LikenessKind.Sequence => Elsewhere(likeness, here, there),
             LikenessKind.OtherRhythm => InOtherRhythm(likeness, here, there),
             LikenessKind.UpsideDown => Say(
                 "stand.form.turned-upside-down-what-went-up-goes",
@@ -213,6 +201,22 @@ public sealed class FormWords(TuneForm form, Score score, IReadOnlyList<Sounding
             ),
         };
     }
+
+    private static string Elsewhere(Likeness likeness, string here, string there) =>
+        likeness.Kind == LikenessKind.Octave
+            ? Say(
+                "stand.form.again-an-octave",
+                ("here", here),
+                ("there", there),
+                ("higherOrLower", HigherOrLower(likeness.Steps))
+            )
+            : Say(
+                "stand.form.likeness-again",
+                ("here", here),
+                ("there", there),
+                ("steps", Steps(likeness.Steps)),
+                ("higherOrLower", HigherOrLower(likeness.Steps))
+            );
 
     private string InOtherRhythm(Likeness likeness, string here, string there) =>
         likeness.Shorter is { } shorter

@@ -72,14 +72,10 @@ public sealed class TroubleWords(Fingers fingers)
         var finger = English.Figure(b?.Finger ?? 0);
         return part switch
         {
-            TroublePart.Crossing when has.Contains(TroublePart.SlurOverCrossing) => Say(
-                "stand.trouble.a-string-crossing-under-a-slur"
+            TroublePart.Crossing or TroublePart.SkippedString => ToAnotherString(
+                part,
+                isSlurred: has.Contains(TroublePart.SlurOverCrossing)
             ),
-            TroublePart.Crossing => Say("stand.trouble.a-string-crossing"),
-            TroublePart.SkippedString when has.Contains(TroublePart.SlurOverCrossing) => Say(
-                "stand.trouble.a-skipped-string-under-a-slur"
-            ),
-            TroublePart.SkippedString => Say("stand.trouble.a-skipped-string"),
             TroublePart.SlurOverCrossing => "",
             TroublePart.FingersPut => Put(spot, a?.Finger ?? 0, b?.Finger ?? 0, crosses: a?.String != b?.String),
             TroublePart.FingersLifted => Say("stand.trouble.off-at-once", ("fingers", Fingers(spot.Lifted.Fingers))),
@@ -108,6 +104,15 @@ public sealed class TroubleWords(Fingers fingers)
             _ => Say("stand.trouble.an-odd-rhythm"),
         };
     }
+
+    private static string ToAnotherString(TroublePart part, bool isSlurred) =>
+        (part, isSlurred) switch
+        {
+            (TroublePart.Crossing, true) => Say("stand.trouble.a-string-crossing-under-a-slur"),
+            (TroublePart.Crossing, false) => Say("stand.trouble.a-string-crossing"),
+            (_, true) => Say("stand.trouble.a-skipped-string-under-a-slur"),
+            _ => Say("stand.trouble.a-skipped-string"),
+        };
 
     /// <summary>
     /// "fingers 2 and 3 to add" where the first of them comes over from the other string; "fingers 1, 2 and 3 down at
