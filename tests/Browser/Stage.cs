@@ -2,16 +2,23 @@ using System.Diagnostics;
 using System.Net.Http.Json;
 using System.Runtime.CompilerServices;
 using System.Text.Json;
-using System.Text.RegularExpressions;
+using Coppia.Server;
+using Coppia.Server.Door;
+using Microsoft.AspNetCore.Builder;
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.Data.Sqlite;
+using Microsoft.Extensions.DependencyInjection;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
 
 namespace Coppia.Tests;
 
-/// <summary>The built application on demo data, and a headless Chromium looking at it.</summary>
-public sealed partial class Stage : IAsyncLifetime
+/// <summary>The application on demo data, and a headless Chromium looking at it.</summary>
+public sealed class Stage : IAsyncLifetime
 {
-    private Process? _server;
+    private readonly Gate _gate = new();
+    private ServerOptions? _options;
+    private WebApplication? _server;
     private ChromeDriver? _browser;
     private (int Width, int Height) _viewport = (1280, 800);
 
@@ -35,32 +42,21 @@ public sealed partial class Stage : IAsyncLifetime
 
     public async ValueTask InitializeAsync()
     {
-        var root = Lines.Root();
-        var start = new ProcessStartInfo(
-            "dotnet",
-            [
-                Path.Combine(root, "build/app/Coppia.Server.dll"),
-                "--web",
-                Path.Combine(root, "build/web"),
-                "--demo",
-                Path.Combine(root, "demo"),
-                "--port",
-                "0",
-            ]
-        )
-        {
-            RedirectStandardOutput = true,
-        };
-        _server = Process.Start(start) ?? throw new InvalidOperationException("The server does not start.");
-        while (Address.Length == 0)
-        {
-            var line =
-                await _server.StandardOutput.ReadLineAsync()
-                ?? throw new InvalidOperationException("The server stopped before it was ready.");
-            if (AddressPattern().Match(line) is { Success: true } found)
-                Address = found.Value;
-        }
-
+        string[] demo =
+        [
+            "--web",
+            Path.Combine(Lines.Root(), "build/web"),
+            "--demo",
+            Path.Combine(Lines.Root(), "demo"),
+            "--port",
+            "0",
+        ];
+        _options = ServerOptions.Parse(demo)!;
+        // In this process, so that what one stage has compiled the next one need not: a program of its own is started in
+        // the server's tests.
+        _server = CoppiaApp.Build(_options, b => b.Services.AddSingleton<IStartupFilter>(_gate));
+        await _server.StartAsync();
+        Address = _server.Urls.First();
         StartBrowser();
     }
 
@@ -96,39 +92,32 @@ public sealed partial class Stage : IAsyncLifetime
         SaveData(true);
     }
 
-    public ValueTask DisposeAsync()
+    public async ValueTask DisposeAsync()
     {
         _browser?.Dispose();
         Room.Dispose();
-        if (_server is { HasExited: false })
+        if (_server is not null)
         {
-            using var stop = Process.Start("kill", ["-INT", $"{_server.Id}"]);
-            if (!_server.WaitForExit(10_000))
-                _server.Kill();
+            await _server.StopAsync();
+            await _server.DisposeAsync();
+            SqliteConnection.ClearAllPools();
+            Directory.Delete(_options!.DataFolder, recursive: true);
         }
-
-        return ValueTask.CompletedTask;
     }
 
     /// <summary>The server answers nobody while something is done, as when a network drops.</summary>
     public void Unanswered(Action look)
     {
-        Signal("-STOP");
+        _isTouched = true;
+        _gate.Close();
         try
         {
             look();
         }
         finally
         {
-            Signal("-CONT");
+            _gate.Open();
         }
-    }
-
-    private void Signal(string signal)
-    {
-        _isTouched = true;
-        using var sent = Process.Start("kill", [signal, $"{_server!.Id}"]);
-        sent.WaitForExit();
     }
 
     /// <summary>No request leaves the page while something is done.</summary>
@@ -503,9 +492,6 @@ public sealed partial class Stage : IAsyncLifetime
                 )!;
         return [.. found.Select(o => (string)o)];
     }
-
-    [GeneratedRegex(@"http://127\.0\.0\.1:\d+")]
-    private static partial Regex AddressPattern();
 }
 
 [CollectionDefinition(nameof(OnStage))]
