@@ -52,8 +52,7 @@ public sealed class Stage : IAsyncLifetime
             "0",
         ];
         _options = ServerOptions.Parse(demo)!;
-        // In this process, so that what one stage has compiled the next one need not: a program of its own is started in
-        // the server's tests.
+        // In this process: what one stage has compiled the next need not. The server's tests start the program.
         _server = CoppiaApp.Build(_options, b => b.Services.AddSingleton<IStartupFilter>(_gate));
         await _server.StartAsync();
         Address = _server.Urls.First();
