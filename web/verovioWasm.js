@@ -21,8 +21,8 @@ async function take() {
 }
 
 /**
- * Takes the engraver’s program out of its script into a file of its own, which a browser compiles as it comes in. In the script it would
- * be parsed and decoded first, on every page anew.
+ * Takes the engraver’s program out of its script into a file of its own, which a browser compiles as it comes in. In
+ * the script it would be parsed and decoded first, on every page anew.
  *
  * @returns {import('vite').Plugin}
  */

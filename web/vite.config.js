@@ -4,7 +4,10 @@ import { defineConfig } from 'vite'
 import { VitePWA } from 'vite-plugin-pwa'
 import { verovioWasm } from './verovioWasm.js'
 
-/** Learners' pages open without a network: what they are made of stays on the phone, and the last answers to what they ask. */
+/**
+ * Learners' pages open without a network: what they are made of stays on the phone, and the last answers to what they
+ * ask.
+ */
 const learnersPages = VitePWA({
   filename: 'learn-worker.js',
   // A learner's page registers it; teachers' pages do not pass through it.

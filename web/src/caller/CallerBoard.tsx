@@ -3,8 +3,8 @@ import { PASSES, type Step } from './steps'
 import { following, type Caller } from './useCaller'
 
 /**
- * Sizes of type in hundredths of the window’s height, where it is wide enough: a projector shows them as large as it can, letters for the
- * back of the room. On an upright window the width decides.
+ * Sizes of type in hundredths of the window’s height, where it is wide enough: a projector shows them as large as it
+ * can, letters for the back of the room. On an upright window the width decides.
  */
 const UNIT = '[--u:min(1vh,0.6vw)] portrait:[--u:min(0.62vh,1vw)]'
 const size = (units: number) => ({ fontSize: `calc(var(--u) * ${units})` })

@@ -2,7 +2,10 @@ import { expect, test } from 'vitest'
 import type { Reading, Together } from '../api/client'
 import { callerSchedule, ofTurn, partOf, playedBars, stepsOf, turnId } from './steps'
 
-/** A line of two bars in 4/4 after a pick-up of one quarter, the first line twice; a second line of one bar. Lengths in quarters. */
+/**
+ * A line of two bars in 4/4 after a pick-up of one quarter, the first line twice; a second line of one bar. Lengths in
+ * quarters.
+ */
 const moment = (at: number, lasts: number, noteId: string | null, midi: number | null = 62) => ({
   beat: `${at + 1}`,
   at,

@@ -119,8 +119,8 @@ export const ofTurn = (id: string) => {
 }
 
 /**
- * A part as it is stepped by the metronome, once or in several passes with a bar counted in before each but the first: before that one the
- * player counts by itself.
+ * A part as it is stepped by the metronome, once or in several passes with a bar counted in before each but the first:
+ * before that one the player counts by itself.
  * @param aloud Whether the sections’ notes are heard.
  */
 export function callerSchedule(

@@ -204,7 +204,9 @@ export const useLearn = (id: number) =>
     BY_CLASS,
   )
 
-/** Tunes that bring one or two new things to a class, the easiest first; asked again while they are being worked out. */
+/**
+ * Tunes that bring one or two new things to a class, the easiest first; asked again while they are being worked out.
+ */
 export const useWithinReach = (id: number) =>
   useQuery({
     queryKey: ['within', id],

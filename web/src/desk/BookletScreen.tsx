@@ -50,7 +50,8 @@ function Made({
   // What is typed waits on this machine until it is saved.
   const [typed, keepTyped] = useKept<string>(`booklet.${id}.title`)
   const names = new Map(useInstruments().data?.map((i) => [i.id, i.name]))
-  // What was changed and is not answered yet: the next change goes on from there, and they are sent one after the other.
+  // What was changed and is not answered yet: the next change goes on from there, and they are sent one after the
+  // other.
   const [changed, setChanged] = useState<BookletDoc | null>(null)
   const booklet = changed ?? kept
   const sent = useRef(Promise.resolve())

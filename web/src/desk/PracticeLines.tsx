@@ -12,7 +12,10 @@ const TRACED = 2
 
 type Drawn = { code: string; height: number; stem?: 'up' | 'down'; dx?: number }
 
-/** What to practise before a piece: clef and meter four times, heads and their stems, rests, the palette (craft 12 and 13). */
+/**
+ * What to practise before a piece: clef and meter four times, heads and their stems, rests, the palette (craft 12 and
+ * 13).
+ */
 export function PracticeLines({ task, widthPx }: { task: DeskTask; widthPx: number }) {
   const clef: Drawn[] = [{ code: GLYPH.clef[task.clef] ?? 'E050', height: CLEF_HEIGHT[task.clef] ?? 2 }]
   const digits = (number: number, height: number): Drawn[] =>

@@ -1,7 +1,10 @@
 import { useEffect, useState } from 'react'
 import { engraver } from '../engraving/engraver'
 
-/** Music signs by their place in the Standard Music Font Layout (SMuFL), as outlines in 250ths of a staff space, up is positive. */
+/**
+ * Music signs by their place in the Standard Music Font Layout (SMuFL), as outlines in 250ths of a staff space, up is
+ * positive.
+ */
 export type Glyphs = ReadonlyMap<string, string>
 
 export const GLYPH = {
@@ -24,7 +27,10 @@ const bar = (n: number, beats: number, unit: number, sign: string, line: number,
   `<measure number="${n}"><attributes><divisions>8</divisions><time><beats>${beats}</beats><beat-type>${unit}</beat-type></time>` +
   `<clef><sign>${sign}</sign><line>${line}</line></clef></attributes>${notes || rest(8, 'quarter')}</measure>`
 
-/** Every sign that the desk draws, once. A clef that changes is another sign: each stands at the beginning of a staff of its own. */
+/**
+ * Every sign that the desk draws, once. A clef that changes is another sign: each stands at the beginning of a staff of
+ * its own.
+ */
 const SIGNS = [
   note(8, 'quarter', 4, 'sharp'),
   note(8, 'quarter', 4, 'flat'),

@@ -39,7 +39,10 @@ export const isGiven = (task: DeskTask, piece: PieceDoc, { bar, at }: Place) => 
   return at < first || at >= count - last
 }
 
-/** The place where a note may go that is nearest to one that was asked for: never before a given first note nor behind a given last one. */
+/**
+ * The place where a note may go that is nearest to one that was asked for: never before a given first note nor behind a
+ * given last one.
+ */
 export const within = (task: DeskTask, piece: PieceDoc, { bar, at }: Caret): Caret => {
   const here = Math.min(Math.max(0, bar), piece.bars.length - 1)
   const { first, last } = given(task, here)
@@ -169,8 +172,8 @@ export const nameOf = (task: DeskTask, note: DeskNote): { name: string; pair: st
 }
 
 /**
- * Another note of the palette for one, the next up or down; past the end it begins again. For a note outside the palette the nearest on
- * that side.
+ * Another note of the palette for one, the next up or down; past the end it begins again. For a note outside the
+ * palette the nearest on that side.
  */
 export const elsewhere = (task: DeskTask, note: DeskNote, by: 1 | -1): PaletteNote | undefined => {
   const { palette } = task

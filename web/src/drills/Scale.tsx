@@ -11,7 +11,10 @@ const ROW: readonly RowId[] = ['pair']
 const NONE: readonly RowId[] = []
 const GAP_PX = 26
 
-/** A scale from its first note: pressed note by note on the fingerboard; then its half steps are tapped between the notes. */
+/**
+ * A scale from its first note: pressed note by note on the fingerboard; then its half steps are tapped between the
+ * notes.
+ */
 export function Scale({ question, instrument, onReply, solved }: SurfaceProps) {
   const [spots, setSpots] = useState<readonly Place[]>([])
   const [halves, setHalves] = useState<readonly number[]>([])

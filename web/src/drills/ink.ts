@@ -35,7 +35,8 @@ const share = (of: Uint8Array, within: Uint8Array) => {
 }
 
 /**
- * How well ink goes over a model, in hundredths: how much of the model lies near the ink, and how much of the ink lies away from the model.
+ * How well ink goes over a model, in hundredths: how much of the model lies near the ink, and how much of the ink lies
+ * away from the model.
  * @param reach How near is near, in pixels.
  */
 export function inkOver(model: Bitmap, ink: Bitmap, reach: number) {

@@ -7,8 +7,8 @@ import type { Given, Judge, Reply } from './queries'
 type Begun = { of: string; given: readonly Given[] }
 
 /**
- * One question at a time. A wrong answer is followed by its own next question, which does not count. A round that was left goes on where
- * it was, on this machine.
+ * One question at a time. A wrong answer is followed by its own next question, which does not count. A round that was
+ * left goes on where it was, on this machine.
  * @param name Where the round is kept.
  * @param of Tells the questions from others.
  */

@@ -1,6 +1,9 @@
 import type { ReadingNote } from '../api/client'
 
-/** The direction; where a repeat comes back the other way round, both at the first stroke of a bar, the second in brackets. */
+/**
+ * The direction; where a repeat comes back the other way round, both at the first stroke of a bar, the second in
+ * brackets.
+ */
 export function BowMarks({ note, both, x, y }: { note: ReadingNote; both: boolean; x: number; y: number }) {
   if (!note.bowAgain || !both) return <BowMark up={note.bow === 'up'} x={x} y={y} />
   return (

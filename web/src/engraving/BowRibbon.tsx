@@ -7,7 +7,10 @@ const RUNS_OUT = 'runs out'
 /** Room that these words take, and how far below the frog's line they stand, clear of the thick stroke. */
 const WORDS_PX = { width: 48, below: 12 }
 
-/** The bow's place along the tune: a thin line between frog (below) and tip (above); where a stroke runs out, it is thick and says so. */
+/**
+ * The bow's place along the tune: a thin line between frog (below) and tip (above); where a stroke runs out, it is
+ * thick and says so.
+ */
 export function BowRibbon({
   reading,
   layout,
@@ -82,7 +85,10 @@ export function BowRibbon({
   )
 }
 
-/** Where a stroke that runs out says so: under its beginning, within the line of music; not where the last has just said it. */
+/**
+ * Where a stroke that runs out says so: under its beginning, within the line of music; not where the last has just said
+ * it.
+ */
 function wordsUnder(strokes: readonly { travel: Travel; pieces: readonly StrokePiece[] }[]) {
   const said: { system: number; x: number }[] = []
   for (const { travel, pieces } of strokes) {

@@ -9,7 +9,10 @@ const NONE: readonly string[] = []
 /** Scrolls in steps of more than so many views are made at once: what lies between is not worth drawing. */
 const FAR_VIEWS = 2
 
-/** One engraved picture with its rows. Where one stands in it is marked on what is drawn: a step through the notes draws nothing anew. */
+/**
+ * One engraved picture with its rows. Where one stands in it is marked on what is drawn: a step through the notes draws
+ * nothing anew.
+ */
 export const EngravedPage = memo(function EngravedPage({
   svg,
   reading,

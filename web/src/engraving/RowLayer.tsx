@@ -13,8 +13,8 @@ import {
 } from './layout'
 
 /**
- * The rows under the staff, drawn over the engraved picture at the places of its notes. What belongs to a note bears its id
- * (data-of), so that it can be marked without drawing the rows anew.
+ * The rows under the staff, drawn over the engraved picture at the places of its notes. What belongs to a note bears
+ * its id (data-of), so that it can be marked without drawing the rows anew.
  */
 export const RowLayer = memo(function RowLayer({
   reading,

@@ -8,7 +8,10 @@ import type { Engraving } from './useEngraving'
 
 const NONE: readonly string[] = []
 
-/** So many pages beyond the view are drawn already. The heading above the pages, less than a page, is left out of account. */
+/**
+ * So many pages beyond the view are drawn already. The heading above the pages, less than a page, is left out of
+ * account.
+ */
 const AHEAD = 1
 
 /** All pages of a tune one below the other. Only those near the view are drawn, and the one that one stands on. */

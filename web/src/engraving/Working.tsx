@@ -6,7 +6,9 @@ const NOTES_A_SECOND = 400
 /** Shorter work is done before one has read about it. */
 const WORTH_STOPPING_SECONDS = 5
 
-/** Said while the engraver works; for a long tune also how far it is and how long that may take, with a way to stop it. */
+/**
+ * Said while the engraver works; for a long tune also how far it is and how long that may take, with a way to stop it.
+ */
 export function Working({ notes, engraving }: { notes: number; engraving: Engraving }) {
   const seconds = Math.round(notes / NOTES_A_SECOND / 5) * 5
   const { pages, count } = engraving

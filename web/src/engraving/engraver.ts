@@ -1,12 +1,17 @@
 import type { TimeEntry } from '../hear/schedule'
 
-/** Asks for the pages of a score, or with no options for its time map. What lies on one desk does not wait for the other. */
+/**
+ * Asks for the pages of a score, or with no options for its time map. What lies on one desk does not wait for the
+ * other.
+ */
 export type EngraveRequest = {
   ticket: number
   desk: 'tune' | 'small'
   xml: string
   options?: Record<string, unknown> | undefined
-  /** Further small scores, each with options of its own, to be engraved in one go; the first of all is the one above. */
+  /**
+   * Further small scores, each with options of its own, to be engraved in one go; the first of all is the one above.
+   */
   more?: readonly Piece[] | undefined
 }
 

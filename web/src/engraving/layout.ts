@@ -1,4 +1,7 @@
-/** Size of the unseen syllables that keep the rows’ room, in half spaces of the staff: the smallest that the engraver has. */
+/**
+ * Size of the unseen syllables that keep the rows’ room, in half spaces of the staff: the smallest that the engraver
+ * has.
+ */
 const ROOM_SIZE = 2
 
 /** Sizes of the rows under the staff, in CSS pixels, in the order in which they are drawn. */
@@ -39,15 +42,18 @@ const SCREEN_SCALE = 54
 const SMALL_SCALE = 37
 /** Height of a staff at full scale, in millimetres: eight half spaces of nine CSS pixels. */
 const FULL_STAFF_MM = (8 * 9 * 25.4) / 96
-/** Heights of a printed staff to choose from, in millimetres: the usual one, smaller for a long tune, larger for young hands. */
+/**
+ * Heights of a printed staff to choose from, in millimetres: the usual one, smaller for a long tune, larger for young
+ * hands.
+ */
 export const STAVES_MM = [7, 8, 9, 10] as const
 export const USUAL_STAFF_MM = 8
 /** Room below the staff that the engraver keeps for the unseen syllables. */
 const SYLLABLE_PX = 12
 
 /**
- * Music beside a fingerboard, or a printed page of this height with a staff so high and room for words above each line; the stand where
- * left out.
+ * Music beside a fingerboard, or a printed page of this height with a staff so high and room for words above each line;
+ * the stand where left out.
  */
 export type Form = 'small' | Piece | { heightPx: number; abovePx: number; staffMm: number }
 
@@ -150,8 +156,9 @@ export type Layout = {
 }
 
 /**
- * Measures an engraved picture. Ids in it are the score's own. Where it is shown smaller than it is, as on a phone, it is measured as it
- * is. In a score of several parts every staff of a system counts as a system of its own, from top to bottom.
+ * Measures an engraved picture. Ids in it are the score's own. Where it is shown smaller than it is, as on a phone, it
+ * is measured as it is. In a score of several parts every staff of a system counts as a system of its own, from top to
+ * bottom.
  */
 export function measure(host: HTMLElement): Layout {
   const rectOf = rects(host)
@@ -204,7 +211,8 @@ function stavesOf(bars: readonly Element[]): Element[][] {
 const REACH_PX = 30
 
 /**
- * The note that is meant by a point in a picture: the nearest in the line of music there, from what is over its staff to its rows.
+ * The note that is meant by a point in a picture: the nearest in the line of music there, from what is over its staff
+ * to its rows.
  * @param isNote Tells notes from rests.
  * @param point In CSS pixels of the window.
  */

@@ -1,7 +1,10 @@
 import type { Engravable, Fresh, Reading } from '../api/client'
 import { barsOfNotes, byBar } from './bars'
 
-/** A page of engraved music: its picture, how high that is in CSS pixels, and its bars by id, all of them and by systems. */
+/**
+ * A page of engraved music: its picture, how high that is in CSS pixels, and its bars by id, all of them and by
+ * systems.
+ */
 export type Page = {
   svg: string
   height: number

@@ -7,7 +7,10 @@ import { withRoom, wordsHeight, type Breaks } from './room'
 
 type Music = Engravable & Pick<Reading, 'musicXml' | 'slots'>
 
-/** One bar of quarters with a rest after them, with these pairs, as the server writes it: each place is where the text is so long. */
+/**
+ * One bar of quarters with a rest after them, with these pairs, as the server writes it: each place is where the text
+ * is so long.
+ */
 function bar(...labels: string[]): Music {
   const slots: { notes: Record<string, number>; bars: Reading['slots']['bars']; words: Reading['slots']['words'] } = {
     notes: {},

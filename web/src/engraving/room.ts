@@ -1,7 +1,8 @@
 import type { Engravable, Reading, ReadingNote } from '../api/client'
 import { POSITION_SIZE, rowScale, rowSize, scaleOf, type Form, type RowId } from './layout'
 
-// An unseen syllable of n bars keeps its note 2 + 3.7 n pixels from the next at full scale (measured from the engraver).
+// An unseen syllable of n bars keeps its note 2 + 3.7 n pixels from the next at full scale (measured from the
+// engraver).
 const FIXED_PX = 2
 const BAR_PX = 3.7
 
@@ -10,13 +11,16 @@ const GAP_PX = 14
 /** Names are words: the more air between them. */
 const WORD_GAP_PX = 19
 /**
- * The engraver moves a syllable so far at most into free space before it, at full scale (three half spaces of nine pixels, as the gaps
- * show): that takes from the gap after it. So much is left at least.
+ * The engraver moves a syllable so far at most into free space before it, at full scale (three half spaces of nine
+ * pixels, as the gaps show): that takes from the gap after it. So much is left at least.
  */
 const FREE_PX = 27
 const LEAST_GAP_PX = 5
 
-/** Words over the staff, as large as they are shown (index.css) and as the engraver reckons, in CSS pixels at full scale. */
+/**
+ * Words over the staff, as large as they are shown (index.css) and as the engraver reckons, in CSS pixels at full
+ * scale.
+ */
 const DIRECTION_PX = 37
 const RECKONED_PX = 18
 /** Widths of its letters and of its blank, against their size. */
@@ -60,7 +64,9 @@ export function wordsHeight(text: string, lineWidthPx: number) {
   return lines * WORDS_LINE_PX
 }
 
-/** How far apart the beginnings of each note and the next must be for each row; the counts of one note share its length. */
+/**
+ * How far apart the beginnings of each note and the next must be for each row; the counts of one note share its length.
+ */
 function distances(reading: Engravable, rows: readonly RowId[], form?: Form) {
   const scale = rowScale(form)
   const free = (FREE_PX * scaleOf(form)) / 100
@@ -70,7 +76,10 @@ function distances(reading: Engravable, rows: readonly RowId[], form?: Form) {
   const needed = new Map<string, number>()
   const need = (id: string, px: number) => needed.set(id, Math.max(needed.get(id) ?? 0, px))
   const lasts = (i: number) => (notes[i + 1]?.start ?? 0) - (notes[i]?.start ?? 0)
-  /** How far a syllable may be moved: only where there can be space before it, after a barline or where the last note had more room. */
+  /**
+   * How far a syllable may be moved: only where there can be space before it, after a barline or where the last note
+   * had more room.
+   */
   const moved = (i: number, needed: readonly number[]) =>
     firstOfBar.has(notes[i]?.id ?? '') || lasts(i - 1) > lasts(i)
       ? free
@@ -106,14 +115,17 @@ function distances(reading: Engravable, rows: readonly RowId[], form?: Form) {
   return needed
 }
 
-/** What stands before the first note of a line, at full scale: clef, time, each sign of the key; and the page’s margins, as it is shown. */
+/**
+ * What stands before the first note of a line, at full scale: clef, time, each sign of the key; and the page’s margins,
+ * as it is shown.
+ */
 const HEAD_PX = { clef: 75, time: 45, sign: 11, margins: 56 }
 /** A note or rest takes so much in any case, at full scale. */
 const NOTE_PX = 34
 
 /**
- * How much smaller the music must be shown, 1 for not at all, so that its widest bar fits into a line so wide: the engraver would press
- * it together until its rows touch.
+ * How much smaller the music must be shown, 1 for not at all, so that its widest bar fits into a line so wide: the
+ * engraver would press it together until its rows touch.
  */
 export function fitOf(reading: Engravable & { fifths: number }, rows: readonly RowId[], widthPx: number, form?: Form) {
   const scale = scaleOf(form) / 100

@@ -8,8 +8,8 @@ export type StrokePiece = { system: number; x1: number; x2: number; from: number
 const AIR_PX = 3
 
 /**
- * A stroke lasts until the note or rest after its last note. One that goes on in the next system has a piece in each; of one that
- * comes from the page before, or goes on on the next, there is the piece on this page.
+ * A stroke lasts until the note or rest after its last note. One that goes on in the next system has a piece in each;
+ * of one that comes from the page before, or goes on on the next, there is the piece on this page.
  * @param ids The notes and rests of the page, in order.
  */
 export function strokePieces(

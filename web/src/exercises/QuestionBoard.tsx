@@ -8,7 +8,9 @@ const TOP = 12
 const APART = 21
 const RADIUS = 9.5
 
-/** A fingerboard to scale, lying, for pencil and printer: strings as lines, tapes across. One string, or all of them. */
+/**
+ * A fingerboard to scale, lying, for pencil and printer: strings as lines, tapes across. One string, or all of them.
+ */
 export function QuestionBoard({
   instrument,
   board,

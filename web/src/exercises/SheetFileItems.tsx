@@ -25,7 +25,9 @@ function save(name: string, type: string, text: string) {
   URL.revokeObjectURL(address)
 }
 
-/** What of the menu has to do with files. The field for a file lies outside of the menu, which closes before it is used. */
+/**
+ * What of the menu has to do with files. The field for a file lies outside of the menu, which closes before it is used.
+ */
 export function useSheetFiles(bench: Bench, open: (opened: Bench) => void) {
   const toast = useToast()
   const field = useRef<HTMLInputElement>(null)

@@ -51,7 +51,10 @@ export const showSheet = (doc: SheetDoc): Promise<SheetPart[]> => answer(api.POS
 
 const SHEET_PAGE = 50
 
-/** The kept sheets with these words in their heading or kinds, page by page; while others are on their way the last ones stand. */
+/**
+ * The kept sheets with these words in their heading or kinds, page by page; while others are on their way the last ones
+ * stand.
+ */
 export const useSheets = (search: string) =>
   useInfiniteQuery({
     queryKey: ['sheets', search],

@@ -24,7 +24,10 @@ function optionsFor({ rows, widthPx, spread }: PieceOf, form: Form) {
 
 type Wanted = { xml: string; options: Record<string, unknown>; key: string }
 
-/** What was worked out for a piece of music, by how it is to be engraved: of a large sheet all but what changed is there already. */
+/**
+ * What was worked out for a piece of music, by how it is to be engraved: of a large sheet all but what changed is there
+ * already.
+ */
 const known = new WeakMap<QuestionMusic, Map<string, Wanted>>()
 
 function wantedOf(piece: PieceOf, form: Form): Wanted {

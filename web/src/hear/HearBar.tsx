@@ -24,7 +24,10 @@ const SILENT = -1
 
 export type LoopChoice = 'none' | 'bar' | 'line' | 'from' | 'to'
 
-/** Hear the tune from the present note; nothing sounds until asked. On a small window the notes can be stepped through here too. */
+/**
+ * Hear the tune from the present note; nothing sounds until asked. On a small window the notes can be stepped through
+ * here too.
+ */
 export const HearBar = memo(function HearBar({
   playing,
   settings,

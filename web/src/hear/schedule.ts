@@ -1,6 +1,9 @@
 import type { Reading } from '../api/client'
 
-/** One entry of the engraver's time map: what begins and ends at a moment, in quarters from the start, its own repeats played out. */
+/**
+ * One entry of the engraver's time map: what begins and ends at a moment, in quarters from the start, its own repeats
+ * played out.
+ */
 export type TimeEntry = { qstamp: number; on?: string[]; off?: string[]; measureOn?: string }
 
 /** A note as it sounds in playing order; one without a key number is told and not heard. */
@@ -16,7 +19,9 @@ export type Schedule = {
   end: number
 }
 
-/** A bar as it is played: where its first note sounds, where the full bar would begin, how long that is, and its beat. */
+/**
+ * A bar as it is played: where its first note sounds, where the full bar would begin, how long that is, and its beat.
+ */
 export type PlayedBar = { at: number; begins: number; length: number; beat: number }
 
 /** Less than any note value: what is nearer is the same moment. */
@@ -28,7 +33,10 @@ const printed = (id: string) => id.replace(/-rend\d+$/, '')
 /** What begins in a printed bar, in quarters from its beginning, and how long the bar lasts. */
 type BarTimes = { length: number; on: { id: string; at: number }[] }
 
-/** Each printed bar as it sounds the first time; the order of playing is the reading's, which knows more of it than the engraver. */
+/**
+ * Each printed bar as it sounds the first time; the order of playing is the reading's, which knows more of it than the
+ * engraver.
+ */
 function barTimes(map: readonly TimeEntry[]): Map<string, BarTimes> {
   const bars = new Map<string, BarTimes>()
   const end = map.at(-1)?.qstamp ?? 0
@@ -86,7 +94,9 @@ export function beatsOf({ at, begins, beat }: PlayedBar, end: number): Beat[] {
   return beats
 }
 
-/** The clicks before a start: a whole bar, then the beats of its own bar that go before it. True for the first of a bar. */
+/**
+ * The clicks before a start: a whole bar, then the beats of its own bar that go before it. True for the first of a bar.
+ */
 export function countIn(schedule: Schedule, start: number): { beat: number; clicks: boolean[] } {
   const bar = schedule.bars.findLast((b) => b.at <= start + MOMENT)
   if (!bar) return { beat: 1, clicks: [] }

@@ -2,7 +2,10 @@ export type Sound = 'bowed' | 'plucked'
 
 const frequency = (midi: number) => 440 * 2 ** ((midi - 69) / 12)
 
-/** Sounds made here with Web Audio: a bowed and a plucked tone, a click, a drone. Times are in seconds of the audio clock. */
+/**
+ * Sounds made here with Web Audio: a bowed and a plucked tone, a click, a drone. Times are in seconds of the audio
+ * clock.
+ */
 export class Synth {
   readonly context = new AudioContext()
   private readonly out = this.context.createGain()

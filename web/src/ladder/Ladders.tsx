@@ -9,7 +9,10 @@ export type LaddersOf = components['schemas']['LaddersView']
 
 const PAIR: readonly RowId[] = ['pair']
 
-/** Trouble spots of a tune, each as a ladder: two notes, three, the bar, two bars, the line, the whole; boxes for the clean repeats. */
+/**
+ * Trouble spots of a tune, each as a ladder: two notes, three, the bar, two bars, the line, the whole; boxes for the
+ * clean repeats.
+ */
 export function Ladders({
   of,
   widthPx,

@@ -4,7 +4,10 @@ import { useKept } from '../ui/kept'
 import { placeOnLadder, type Climb } from './placeOnLadder'
 import type { LearnWork } from './queries'
 
-/** The tempo ladder: a rung is climbed after some clean repeats by the learner's own judgement; failing twice goes one down. */
+/**
+ * The tempo ladder: a rung is climbed after some clean repeats by the learner's own judgement; failing twice goes one
+ * down.
+ */
 export function Ladder({
   name,
   ladder,

@@ -6,7 +6,10 @@ import { learnDesk } from './useLearnDesk'
 /** Where learners' pages are; teachers' pages do not pass through the worker. */
 const SCOPE = '/learn/'
 
-/** A worker that keeps the page on this device, where the browser allows one (W3C Service Workers: over HTTPS, or on this machine). */
+/**
+ * A worker that keeps the page on this device, where the browser allows one (W3C Service Workers: over HTTPS, or on
+ * this machine).
+ */
 async function worker() {
   if (!('serviceWorker' in navigator)) return
   await navigator.serviceWorker.register('/learn-worker.js', { scope: SCOPE })

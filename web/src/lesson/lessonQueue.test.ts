@@ -6,7 +6,9 @@ import { added, leftOut, ownStep, putBack } from './steps'
 
 const later = (ms: number) => new Promise((done) => setTimeout(done, ms))
 
-/** A lesson with steps of the teacher's own, kept by something slow that refuses what does not start from its version. */
+/**
+ * A lesson with steps of the teacher's own, kept by something slow that refuses what does not start from its version.
+ */
 function slow(ms: () => number = () => 3) {
   const view = (step: LessonDoc['steps'][number]) => ({
     step,

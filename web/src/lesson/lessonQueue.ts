@@ -57,9 +57,9 @@ function shown(lesson: Lesson, { doc, isTaught }: LessonState): Lesson {
 }
 
 /**
- * Changes of a lesson, shown at once and kept one after the other: each starts from what the one before it has left, and an answer that
- * comes late takes nothing off the screen that was changed meanwhile. While nobody answers, as when the network drops, they wait and are
- * tried again. There is no end to undo.
+ * Changes of a lesson, shown at once and kept one after the other: each starts from what the one before it has left,
+ * and an answer that comes late takes nothing off the screen that was changed meanwhile. While nobody answers, as when
+ * the network drops, they wait and are tried again. There is no end to undo.
  * @param now The lesson in view, while nothing waits.
  * @param show Gets the lesson after each step, how many changes are not kept yet, and whether nobody answers.
  * @param tell Says why a change was refused, or that there is nothing to undo.

@@ -1,7 +1,9 @@
 import { expect, test } from 'vitest'
 import { evenLines } from './evenLines'
 
-/** Pages parted by a bar line, lines by a blank, one letter a bar; the breaks that are asked for written the same way. */
+/**
+ * Pages parted by a bar line, lines by a blank, one letter a bar; the breaks that are asked for written the same way.
+ */
 function even(written: string) {
   const pages = written.split('|').map((page) => ({
     systems: page

@@ -6,8 +6,8 @@ type Systems = readonly (readonly string[])[]
 const LEAST = 2
 
 /**
- * Where lines break so that no page ends on a line of one bar: such a bar shares the bars of the line before it. Null where the pages are
- * right as they are, or no line has a bar to give.
+ * Where lines break so that no page ends on a line of one bar: such a bar shares the bars of the line before it. Null
+ * where the pages are right as they are, or no line has a bar to give.
  */
 export function evenLines(pages: readonly { systems: Systems }[]): Breaks | null {
   const lines = pages.flatMap(({ systems }) => systems.map((s) => [...s]))

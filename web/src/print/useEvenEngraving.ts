@@ -4,7 +4,8 @@ import { useEngraving, type Engraving } from '../engraving/useEngraving'
 import { evenLines } from './evenLines'
 
 /**
- * Pages of music of which none ends on a line of one bar: where the engraver leaves such a line, its breaks are set anew.
+ * Pages of music of which none ends on a line of one bar: where the engraver leaves such a line, its breaks are set
+ * anew.
  * @param xmlWith The music with these breaks, or with its own.
  */
 export function useEvenEngraving(

@@ -9,7 +9,9 @@ const NUT_Y = 66
 const NOTE_X = 24
 const RADIUS = 13.5
 
-/** Four strings of one key as a fingerboard to scale: each string's shape, its half steps joined, what changed ringed. */
+/**
+ * Four strings of one key as a fingerboard to scale: each string's shape, its half steps joined, what changed ringed.
+ */
 export function ShapeBoard({
   instrument,
   shapes,

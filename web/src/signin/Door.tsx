@@ -7,8 +7,8 @@ import { useMe } from './queries'
 const isEnded = (problem: unknown) => problem instanceof Refusal && problem.status === 401
 
 /**
- * Lets in whoever is signed in, and everybody where nobody needs to be. A sign-in that ends meanwhile covers the screen and takes nothing
- * from it.
+ * Lets in whoever is signed in, and everybody where nobody needs to be. A sign-in that ends meanwhile covers the screen
+ * and takes nothing from it.
  */
 export function Door({ children }: { children: ReactNode }) {
   const me = useMe().data

@@ -60,7 +60,10 @@ function linesOf({ form, bars, trouble, notes, news }: Reading): MapLine[] {
 /** Height of a strip with the air below it, in CSS pixels. */
 const STRIP_PX = 51
 
-/** One strip a line of music: its letter, a cell a bar, marks for traps, trouble and what is beyond the class. Click to go there. */
+/**
+ * One strip a line of music: its letter, a cell a bar, marks for traps, trouble and what is beyond the class. Click to
+ * go there.
+ */
 export const LineMap = memo(function LineMap({
   reading,
   line,

@@ -17,7 +17,10 @@ import type { Probe } from './useProbe'
 import type { Walk } from './useWalk'
 import { WhyHere } from './WhyHere'
 
-/** The fingerboard, and below it one question about the music at a time. On a small window the fingerboard is one of them. */
+/**
+ * The fingerboard, and below it one question about the music at a time. On a small window the fingerboard is one of
+ * them.
+ */
 export function StandAside({
   tuneId,
   reading,

@@ -3,7 +3,10 @@ import { changeQueue } from './changeQueue'
 
 const later = (ms: number) => new Promise((done) => setTimeout(done, ms))
 
-/** A queue over one kept number; each change adds to what is kept when its turn comes, on one instrument or, as bows are, on all. */
+/**
+ * A queue over one kept number; each change adds to what is kept when its turn comes, on one instrument or, as bows
+ * are, on all.
+ */
 function kept() {
   const told: string[] = []
   const shown: string[] = []

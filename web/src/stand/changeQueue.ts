@@ -10,8 +10,8 @@ export type Change = {
 }
 
 /**
- * Changes that are made one after the other, so that of two quick ones the second starts from what the first has kept. Undo takes back the
- * last of those that the instrument in view shows.
+ * Changes that are made one after the other, so that of two quick ones the second starts from what the first has kept.
+ * Undo takes back the last of those that the instrument in view shows.
  * @param tell Says what was taken back, why a change was refused, or that there is nothing to undo.
  */
 export function changeQueue(tell: (text: string) => void) {
@@ -24,7 +24,10 @@ export function changeQueue(tell: (text: string) => void) {
     return last
   }
   return {
-    /** Makes a change when those before it are kept; `step` answers what it was, or null when there was nothing to change. */
+    /**
+     * Makes a change when those before it are kept; `step` answers what it was, or null when there was nothing to
+     * change.
+     */
     make: (step: () => Promise<Change | null>) =>
       inTurn(async () => {
         const change = await step()

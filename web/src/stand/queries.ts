@@ -5,7 +5,9 @@ import { useChange } from '../api/useChange'
 /** What a change of fingers, octave or bow touches. */
 const READINGS = ['reading', 'before', 'bowing']
 
-/** @param section An instrument, or with the order of its line behind a colon a section that reads a line of its own. */
+/**
+ * @param section An instrument, or with the order of its line behind a colon a section that reads a line of its own.
+ */
 export const readingQuery = (id: number, section: string) => ({
   queryKey: ['reading', id, section],
   queryFn: () => {

@@ -3,7 +3,10 @@ import { barsOfNotes, byBar } from '../engraving/bars'
 
 type Indexed = Pick<Reading, 'notes' | 'bars' | 'events' | 'counts' | 'trouble' | 'form'>
 
-/** Where things of a reading are found, so that a step from note to note costs the same in a long tune as in a short one. */
+/**
+ * Where things of a reading are found, so that a step from note to note costs the same in a long tune as in a short
+ * one.
+ */
 export type TuneIndex = {
   /** Order of each sounding note. */
   order: ReadonlyMap<string, number>

@@ -82,7 +82,8 @@ function Editor({
     forget() // what was refused was another draft
     drafts.set(shown, { ...draft, ...part })
   }
-  // Each step may put another editor in this one's place, so nothing hangs on this one staying; a refusal is shown above the settings.
+  // Each step may put another editor in this one's place, so nothing hangs on this one staying; a refusal is shown
+  // above the settings.
   const step = async (work: () => Promise<void>) => {
     forget()
     try {

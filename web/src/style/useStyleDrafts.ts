@@ -31,8 +31,8 @@ export function useStyleDrafts() {
         : shown
     },
     /**
-     * A style that is saved from elsewhere gets another version, and for the first time another number; changes that were begun from what
-     * it was go with it.
+     * A style that is saved from elsewhere gets another version, and for the first time another number; changes that
+     * were begun from what it was go with it.
      */
     move: (from: NamedStyle, to: NamedStyle) =>
       change(({ [from.id]: draft, ...others }) => {

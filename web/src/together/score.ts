@@ -2,7 +2,10 @@ import type { CallMoment, Reading, Together } from '../api/client'
 
 type Part = { prefix: string; reading: Reading }
 
-/** The readings of all sections as one, in the ids of the score that has a staff for each; bars and lines are the first one's. */
+/**
+ * The readings of all sections as one, in the ids of the score that has a staff for each; bars and lines are the first
+ * one's.
+ */
 export function mergedReading(
   parts: readonly Part[],
   staves: Pick<Reading, 'musicXml' | 'slots'>,
@@ -31,7 +34,10 @@ export function mergedReading(
 export type Moments = {
   /** The moment in which a note of the first section begins, by its id. */
   of: ReadonlyMap<string, CallMoment>
-  /** The note of the first section that sounds where a note of any staff begins, by the id that this has in the score of all. */
+  /**
+   * The note of the first section that sounds where a note of any staff begins, by the id that this has in the score of
+   * all.
+   */
   leadOf: ReadonlyMap<string, string>
 }
 

@@ -10,7 +10,10 @@ export const FRAME = 4096
 const SILENT = 0.004
 /** From 0 to 1, how clearly a tone repeats itself (McLeod and Wyvill 2005, "A smarter way to find pitch"). */
 const CLEAR = 0.9
-/** Below a bass’s lowest string, and above an octave over a violin’s highest place in first position, is no tone of ours, in hertz. */
+/**
+ * Below a bass’s lowest string, and above an octave over a violin’s highest place in first position, is no tone of
+ * ours, in hertz.
+ */
 const LOWEST = 38
 const HIGHEST = 2_200
 

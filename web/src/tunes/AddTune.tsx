@@ -27,7 +27,10 @@ const READ_AS: Record<SourceFormat, string> = {
   musicXml: 'MusicXML',
 }
 
-/** The text in the field: typed, or from a file that could not be read; a typed text that had to make room for a file's waits aside. */
+/**
+ * The text in the field: typed, or from a file that could not be read; a typed text that had to make room for a file's
+ * waits aside.
+ */
 export type Entered = { text: string; file: string | null; aside: string }
 const NOTHING: Entered = { text: '', file: null, aside: '' }
 

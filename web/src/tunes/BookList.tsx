@@ -13,7 +13,10 @@ const ROW_PX = 44
 const heading = (tunes: readonly BookTune[], name: string) =>
   `${tunes.length} tunes in ${name === '' ? 'this text' : `“${name}”`}`
 
-/** A book of many tunes: what is in it, and which of them are to be taken. What cannot be read stands there with its place. */
+/**
+ * A book of many tunes: what is in it, and which of them are to be taken. What cannot be read stands there with its
+ * place.
+ */
 export function BookList({
   name,
   tunes,

@@ -25,8 +25,8 @@ const isSame = (a: TuneDraft, b: TuneDraft) =>
   a.title === b.title && a.composer === b.composer && a.printedFor === b.printedFor && a.source === b.source
 
 /**
- * Title, composer, instrument and source of a kept tune. What was changed and not saved waits when this is closed, and two editors never
- * overwrite one another unseen.
+ * Title, composer, instrument and source of a kept tune. What was changed and not saved waits when this is closed, and
+ * two editors never overwrite one another unseen.
  */
 export function EditTune({ tune, onClose }: { tune: TuneDetail; onClose: () => void }) {
   const { id } = tune.summary

@@ -15,7 +15,10 @@ const scrollerOf = (list: HTMLElement) => {
   return e
 }
 
-/** The rows that are in view and a few around them, however long the list is; their pages are asked for as they come near. */
+/**
+ * The rows that are in view and a few around them, however long the list is; their pages are asked for as they come
+ * near.
+ */
 export const TuneRows = memo(function TuneRows({
   choice,
   first,

@@ -63,8 +63,8 @@ export const useDeletedTunes = () =>
   useQuery({ queryKey: ['deleted-tunes'], queryFn: () => answer(api.GET('/api/tunes/deleted')) })
 
 /**
- * What the pasted text holds, or what is wrong with it. While a text is typed on the last answer stands until the next is there; that
- * of a text from elsewhere never does.
+ * What the pasted text holds, or what is wrong with it. While a text is typed on the last answer stands until the next
+ * is there; that of a text from elsewhere never does.
  * @param origin Which text it is that is typed on: a tune's, a file's.
  */
 export const useCheck = (source: string, origin: string | number) =>
@@ -94,7 +94,9 @@ export const readBook = (file: File) => answer(api.POST('/api/tunes/book', formO
 /** The tunes of a text. */
 export const readBookText = (source: string) => answer(api.POST('/api/tunes/book/text', { body: { source } }))
 
-/** Keeps tunes together: all, or where one cannot be read none. The lists are asked for anew with {@link useFreshTunes}. */
+/**
+ * Keeps tunes together: all, or where one cannot be read none. The lists are asked for anew with {@link useFreshTunes}.
+ */
 export const addTunes = (tunes: readonly NewTune[]) =>
   answer(api.POST('/api/tunes/many', { body: { tunes: [...tunes] } }))
 

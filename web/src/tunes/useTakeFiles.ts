@@ -9,8 +9,8 @@ type RefusedFile = { file: string; why: string }
 export type Book = { name: string; tunes: readonly BookTune[] }
 
 /**
- * Adds files to the library, one after the other; one alone is opened, or comes back as text to mend. Files with many tunes are listed
- * first, to take some of them or all.
+ * Adds files to the library, one after the other; one alone is opened, or comes back as text to mend. Files with many
+ * tunes are listed first, to take some of them or all.
  */
 export function useTakeFiles({
   onAdded,

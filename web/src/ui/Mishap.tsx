@@ -70,7 +70,10 @@ export function CopyText({ source, label = 'The tune’s text' }: { source: stri
   )
 }
 
-/** Stands in for a screen that failed while it was drawn, with the text that it was about. Another address or another try draws it anew. */
+/**
+ * Stands in for a screen that failed while it was drawn, with the text that it was about. Another address or another
+ * try draws it anew.
+ */
 export class Mishaps extends Component<
   { address: string; text: ReactNode; children: ReactNode },
   { problem: Error | null; at: string }

@@ -5,7 +5,10 @@ import { Bar } from './bar'
 import { Fold } from './Fold'
 import { useSmall } from './useSmall'
 
-/** What can be chosen and done on a page, across its top; not printed. On a small window all but the lead folds behind the bar. */
+/**
+ * What can be chosen and done on a page, across its top; not printed. On a small window all but the lead folds behind
+ * the bar.
+ */
 export function Strip({ lead, children }: { lead?: ReactNode; children?: ReactNode }) {
   const small = useSmall()
   const bar = use(Bar)

@@ -1,7 +1,10 @@
 /** Where text may be dropped. */
 const TEXT = 'textarea, input'
 
-/** Takes what is dropped on the window and that nobody wants, so that the browser never leaves Coppia for a file or a link. */
+/**
+ * Takes what is dropped on the window and that nobody wants, so that the browser never leaves Coppia for a file or a
+ * link.
+ */
 export function catchDrops() {
   for (const kind of ['dragover', 'drop'] as const)
     window.addEventListener(kind, (event) => {

@@ -35,8 +35,8 @@ function neighbours(of: Element) {
 const canTakeFocus = (e: HTMLElement) => e.isConnected && !e.matches(':disabled') && e.getClientRects().length > 0
 
 /**
- * Holds the focus within reach of a screen’s keys from now on: what a pointer pressed lets go of it, and what vanishes or is switched off
- * hands it on.
+ * Holds the focus within reach of a screen’s keys from now on: what a pointer pressed lets go of it, and what vanishes
+ * or is switched off hands it on.
  */
 export function holdFocus() {
   /** Where a keyboard’s focus was last, and what lies around it. */

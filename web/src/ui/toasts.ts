@@ -9,5 +9,8 @@ export type Toast = {
 
 export const ToastContext = createContext<(toast: Toast) => void>(() => {})
 
-/** Shows a short message at the foot of the screen, with an action such as Undo. A new one does not take away the last ones. */
+/**
+ * Shows a short message at the foot of the screen, with an action such as Undo. A new one does not take away the last
+ * ones.
+ */
 export const useToast = () => use(ToastContext)

@@ -19,7 +19,10 @@ import { WritingDesk } from './WritingDesk'
 /** A mending that is not saved yet, with the version of the tune that it began from. */
 type Draft = { version: number; instrument: string; state: WritingState }
 
-/** A kept tune on the writing staff: its notes are mended without its text; pins and bows stay with the notes that did not change. */
+/**
+ * A kept tune on the writing staff: its notes are mended without its text; pins and bows stay with the notes that did
+ * not change.
+ */
 export function MendTune() {
   const id = Number(useParams().id)
   const [search] = useSearchParams()

@@ -13,8 +13,8 @@ export type Hands = {
 }
 
 /**
- * Steps on the writing staff, one after the other: each starts from what the one before it has given, so that no key press is lost however
- * quick they come. To undo is to go back to a state that was; there is no end to it.
+ * Steps on the writing staff, one after the other: each starts from what the one before it has given, so that no key
+ * press is lost however quick they come. To undo is to go back to a state that was; there is no end to it.
  */
 export function writingQueue(first: WritingView, begunWith: Hands) {
   let view = first
