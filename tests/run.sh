@@ -48,8 +48,12 @@ BUILT=true DESCRIBED=true
 build_server
 # Runs a suite; its log and its counts are read when all are done.
 suite() {
+  local name=$1
+  shift
   # The seed is the order of the tests: the same wherever the project lies. Another shows tests that lean on each other.
-  dotnet "tests/$1/bin/Release/net10.0/Coppia.$1.Tests.dll" ":${COPPIA_ORDER:-12}" -result-trx "$OUT/results/$1.trx" -noLogo -noColor >"$OUT/log/$1.log" 2>&1 || true
+  # Many small objects that live shortly are collected more seldom in 128 MB: a tenth of the processor's time.
+  DOTNET_GCgen0size=0x8000000 dotnet "tests/$name/bin/Release/net10.0/Coppia.$name.Tests.dll" ":${COPPIA_ORDER:-12}" -result-trx "$OUT/results/$name.trx" \
+    -noLogo -noColor "$@" >"$OUT/log/$name.log" 2>&1 || true
 }
 
 count() {
@@ -85,7 +89,8 @@ wait "$core" "$formats"
 echo 'Running Browser …'
 aside web-lint npm run -s lint --prefix web &
 lint=$!
-suite Browser
+# Who waits for a page leaves a processor idle: twice as many stages as there are processors.
+suite Browser -maxThreads "$((2 * $(nproc)))"
 wait "$server" "$reference" "$lint"
 for name in Architecture Core Formats Server Reference Browser; do count "$name"; done
 echo 'Running web …'

@@ -122,14 +122,13 @@ public class SizeMatrixTests(Stage stage)
 
     [Theory]
     [MemberData(nameof(Windows))]
-    public void Every_screen_is_whole((int Width, int Height)[] window)
-    {
-        foreach (var (path, ready) in (IEnumerable<(string, string)>)[.. Screens, .. OfTheLesson])
-        {
-            At(
-                window[0].Width,
-                window[0].Height,
-                () =>
+    public void Every_screen_is_whole((int Width, int Height)[] window) =>
+        At(
+            window[0].Width,
+            window[0].Height,
+            () =>
+            {
+                foreach (var (path, ready) in (IEnumerable<(string, string)>)[.. Screens, .. OfTheLesson])
                 {
                     stage.Open(path);
                     stage.Find(ready);
@@ -139,6 +138,7 @@ public class SizeMatrixTests(Stage stage)
                         Expect($"{path} at {width}×{height}", "sideways()", "overlaps()", "smallTargets(24)");
                     }
 
+                    // Back to the size at which the next is opened.
                     foreach (var (width, height) in window.Reverse())
                     {
                         stage.SetViewport(width, height);
@@ -146,9 +146,8 @@ public class SizeMatrixTests(Stage stage)
                         Expect($"{path} with its tools at {width}×{height}", "sideways()", "smallTargets(24)");
                     }
                 }
-            );
-        }
-    }
+            }
+        );
 
     [Theory]
     [MemberData(nameof(Sizes))]

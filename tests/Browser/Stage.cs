@@ -149,7 +149,10 @@ public sealed class Stage : IAsyncLifetime
         );
     }
 
-    /// <summary>Runs a script in every page before its own, until <paramref name="look"/> is done.</summary>
+    /// <summary>
+    /// Runs a script in every page that is loaded, before its own, until <paramref name="look"/> is done. The first page
+    /// is loaded for it; what it has put there stays when a link is followed.
+    /// </summary>
     public void WithScript(string source, Action look)
     {
         var script =
@@ -158,14 +161,14 @@ public sealed class Stage : IAsyncLifetime
                     "Page.addScriptToEvaluateOnNewDocument",
                     new Dictionary<string, object?> { ["source"] = source }
                 )!;
-        _isTouched = _isScripted = true;
+        _isTouched = true;
         try
         {
             look();
         }
         finally
         {
-            _isScripted = false;
+            _isTouched = true;
             Browser.ExecuteCdpCommand("Page.removeScriptToEvaluateOnNewDocument", script);
         }
     }
@@ -265,7 +268,7 @@ public sealed class Stage : IAsyncLifetime
             Browser.Navigate().GoToUrl(Address + path);
             WaitUntil(IsDrawn);
         });
-        _isTouched = _isScripted;
+        _isTouched = false;
     }
 
     /// <summary>Whether the page that is there could go to another; to itself it is loaded anew.</summary>
@@ -290,8 +293,6 @@ public sealed class Stage : IAsyncLifetime
 
     /// <summary>A test has put a script of its own into the page, or cut it off: it is not as Coppia made it.</summary>
     private bool _isTouched = true;
-
-    private bool _isScripted;
 
     /// <summary>
     /// The list of the tunes whose titles have these words: of a long list only what is in view is drawn.
@@ -434,6 +435,7 @@ public sealed class Stage : IAsyncLifetime
         where T : class
     {
         var patience = Stopwatch.StartNew();
+        var pause = 50;
         while (patience.Elapsed < Patience)
         {
             try
@@ -446,7 +448,9 @@ public sealed class Stage : IAsyncLifetime
                 // The screen was drawn anew between looking and touching, or is not drawn yet; look again.
             }
 
-            Thread.Sleep(50);
+            // Each look costs a page and its driver time; what comes later is looked for more seldom.
+            Thread.Sleep(pause);
+            pause = Math.Min(pause + 25, 200);
         }
 
         throw new TimeoutException(
