@@ -150,8 +150,8 @@ public sealed class Stage : IAsyncLifetime
     }
 
     /// <summary>
-    /// Runs a script in every page that is loaded, before its own, until <paramref name="look"/> is done. The first page
-    /// is loaded for it; what it has put there stays when a link is followed.
+    /// Runs a script in every page that is loaded, before its own, until <paramref name="look"/> is done. The first
+    /// page is loaded for it; what it has put there stays when a link is followed.
     /// </summary>
     public void WithScript(string source, Action look)
     {
