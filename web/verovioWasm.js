@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto'
 import { readFile } from 'node:fs/promises'
 import { createRequire } from 'node:module'
 import { runInNewContext } from 'node:vm'
@@ -17,7 +18,9 @@ async function take() {
   if (!held || !code.includes(STARTED))
     throw new Error(`${MODULE} holds its program in another way than is known here.`)
   const text = runInNewContext(held[1])
-  return { code, program: Uint8Array.from(text, (c) => c.charCodeAt(0) & 0xff) }
+  const program = Uint8Array.from(text, (c) => c.charCodeAt(0) & 0xff)
+  const hash = createHash('sha256').update(program).digest('hex').slice(0, 8)
+  return { code, program, fileName: `assets/verovio-${hash}.wasm` }
 }
 
 /**
@@ -27,8 +30,6 @@ async function take() {
  * @returns {import('vite').Plugin}
  */
 export function verovioWasm() {
-  const { version } = createRequire(MODULE)('../package.json')
-  const fileName = `assets/verovio-${version}.wasm`
   let builds = false
   return {
     name: 'verovio-wasm',
@@ -36,7 +37,8 @@ export function verovioWasm() {
     configResolved(config) {
       builds = config.command === 'build'
     },
-    configureServer(server) {
+    async configureServer(server) {
+      const { fileName } = await taken()
       server.middlewares.use(`/${fileName}`, (_, answer, next) => {
         taken().then(({ program }) => {
           answer.setHeader('Content-Type', 'application/wasm')
@@ -46,7 +48,7 @@ export function verovioWasm() {
     },
     async load(id) {
       if (id.split('?')[0] !== MODULE) return null
-      const { code, program } = await taken()
+      const { code, program, fileName } = await taken()
       if (builds) this.emitFile({ type: 'asset', fileName, source: program })
       return code
         .replace(HELD, () => `function findWasmBinary(){return fetch(${JSON.stringify(`/${fileName}`)})}`)

@@ -1,6 +1,9 @@
+using System.Diagnostics.CodeAnalysis;
 using Microsoft.AspNetCore.Http.Metadata;
 using Microsoft.AspNetCore.Routing.Template;
+using Microsoft.AspNetCore.StaticFiles;
 using Microsoft.Extensions.FileProviders;
+using Microsoft.Net.Http.Headers;
 
 namespace Coppia.Server;
 
@@ -15,25 +18,66 @@ internal static class Pages
             return;
         var files = new PhysicalFileProvider(Path.GetFullPath(webFolder));
         app.UseDefaultFiles(new DefaultFilesOptions { FileProvider = files });
+        app.Use(
+            (context, next) =>
+            {
+                // A file that lies there compressed is sent as it lies there.
+                if (TakesBrotli(context.Request) && files.GetFileInfo(context.Request.Path + Compressed).Exists)
+                    context.Request.Path += Compressed;
+                return next(context);
+            }
+        );
         app.UseStaticFiles(
             new StaticFileOptions
             {
                 FileProvider = files,
-                // File names under assets carry a hash of their content, or the version of what they are.
-                OnPrepareResponse = c =>
-                    c.Context.Response.Headers.CacheControl = c.Context.Request.Path.StartsWithSegments("/assets")
-                        ? "public, max-age=31536000, immutable"
-                        : "no-cache",
+                ContentTypeProvider = new TypesOfFiles(),
+                OnPrepareResponse = c => Describe(c.Context),
             }
         );
     }
+
+    private static void Describe(HttpContext context)
+    {
+        var headers = context.Response.Headers;
+        // File names under assets carry a hash of their content.
+        headers.CacheControl = context.Request.Path.StartsWithSegments("/assets")
+            ? "public, max-age=31536000, immutable"
+            : "no-cache";
+        if (!context.Request.Path.Value!.EndsWith(Compressed, StringComparison.Ordinal))
+            return;
+        headers.ContentEncoding = "br";
+        headers.Append(HeaderNames.Vary, HeaderNames.AcceptEncoding);
+    }
+
+    /// <summary>What a file's name ends in that lies there compressed by Brotli (RFC 7932).</summary>
+    private const string Compressed = ".br";
+
+    private static bool TakesBrotli(HttpRequest request) =>
+        (HttpMethods.IsGet(request.Method) || HttpMethods.IsHead(request.Method))
+        && request.GetTypedHeaders().AcceptEncoding.Any(e => e.Value == "br" && e.Quality != 0);
+
+    /// <summary>A compressed file is of the type of what is in it.</summary>
+    private sealed class TypesOfFiles : IContentTypeProvider
+    {
+        private readonly FileExtensionContentTypeProvider _types = new();
+
+        public bool TryGetContentType(string subpath, [MaybeNullWhen(false)] out string contentType) =>
+            _types.TryGetContentType(
+                subpath.EndsWith(Compressed, StringComparison.Ordinal) ? subpath[..^Compressed.Length] : subpath,
+                out contentType
+            );
+    }
+
+    /// <summary>One program; what is fetched first differs.</summary>
+    private static string PageAt(PathString path) => path.StartsWithSegments("/learn") ? "learn.html" : "index.html";
 
     /// <summary>Only for reading: another method meets no page (RFC 9110, 15.5.6).</summary>
     public static void MapPage(this WebApplication app, string webFolder) =>
         app.MapGet(
                 "/{**address:nonfile}",
-                () =>
-                    Path.Combine(webFolder, "index.html") is var page && File.Exists(page)
+                (HttpContext context) =>
+                    Path.Combine(webFolder, PageAt(context.Request.Path)) is var page && File.Exists(page)
                         ? Results.File(page, "text/html")
                         : Results.Problem(statusCode: 404)
             )

@@ -1,6 +1,7 @@
 import { Component, useState, type ReactNode } from 'react'
 import { Button } from './Button'
 import { Refused } from './Said'
+import { NotFetched } from './screenToCome'
 import { TextLink } from './TextLink'
 
 /** What went wrong, the text that it concerns to copy, and the ways on. */
@@ -10,6 +11,7 @@ export function Mishap({
   source,
   text,
   onAgain,
+  home = <TextLink to="/tunes">To the tunes</TextLink>,
   children,
 }: {
   title: string
@@ -19,6 +21,8 @@ export function Mishap({
   /** In its place, what shows it. */
   text?: ReactNode
   onAgain?: (() => void) | undefined
+  /** The way to where one begins. */
+  home?: ReactNode
   /** Other ways on. */
   children?: ReactNode
 }) {
@@ -33,7 +37,7 @@ export function Mishap({
           </Button>
         )}
         {children}
-        <TextLink to="/tunes">To the tunes</TextLink>
+        {home}
       </p>
       {source ? <CopyText source={source} /> : text}
     </section>
@@ -75,7 +79,7 @@ export function CopyText({ source, label = 'The tune’s text' }: { source: stri
  * try draws it anew.
  */
 export class Mishaps extends Component<
-  { address: string; text: ReactNode; children: ReactNode },
+  { address: string; text?: ReactNode; home?: ReactNode; children: ReactNode },
   { problem: Error | null; at: string }
 > {
   override state = { problem: null as Error | null, at: '' }
@@ -93,12 +97,22 @@ export class Mishaps extends Component<
     if (!problem) return this.props.children
     return (
       <main tabIndex={-1} className="flex min-h-0 flex-1 overflow-y-auto outline-none">
-        <Mishap
-          title="Coppia failed here"
-          why={`The fault is in Coppia, not in your tune: ${problem.message}. What you typed and saved is kept.`}
-          text={this.props.text}
-          onAgain={() => this.setState({ problem: null })}
-        />
+        {problem instanceof NotFetched ? (
+          <Mishap
+            title="This page could not be fetched"
+            why="Coppia does not answer, or has been renewed meanwhile. What you typed and saved is kept."
+            home={this.props.home}
+            onAgain={() => location.reload()}
+          />
+        ) : (
+          <Mishap
+            title="Coppia failed here"
+            why={`The fault is in Coppia, not in your tune: ${problem.message}. What you typed and saved is kept.`}
+            text={this.props.text}
+            home={this.props.home}
+            onAgain={() => this.setState({ problem: null })}
+          />
+        )}
       </main>
     )
   }
