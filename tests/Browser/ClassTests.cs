@@ -1,4 +1,3 @@
-using System.Text.Json;
 using OpenQA.Selenium;
 
 namespace Coppia.Tests;
@@ -74,20 +73,6 @@ public class ClassTests(Stage stage)
         stage.Browser.ExecuteScript("localStorage.removeItem('coppia.kept.class')");
     }
 
-    private JsonElement Api(string method, string path, object? body = null)
-    {
-        using var client = new HttpClient();
-        using var request = new HttpRequestMessage(new HttpMethod(method), stage.Address + path)
-        {
-            Content = body is null ? null : System.Net.Http.Json.JsonContent.Create(body),
-        };
-        using var response = client.Send(request);
-        using var reader = new StreamReader(response.Content.ReadAsStream());
-        var text = reader.ReadToEnd();
-        Assert.True(response.IsSuccessStatusCode, text);
-        return text.Length == 0 ? default : JsonSerializer.Deserialize<JsonElement>(text);
-    }
-
     /// <summary>The network, which a test can take away: every request then fails as it does without one.</summary>
     private const string Network = """
         const real = window.fetch
@@ -153,7 +138,7 @@ public class ClassTests(Stage stage)
                 size = "1/2",
             },
         };
-        var made = Api(
+        var made = stage.Api(
             "POST",
             "/api/classes",
             new
@@ -164,9 +149,9 @@ public class ClassTests(Stage stage)
             }
         );
         var one = $"/api/classes/{made.GetProperty("id")}";
-        var pim = Api("GET", $"{one}/links")[0].GetProperty("learnerId").GetInt64();
-        Api("POST", $"{one}/links", new { learners = new[] { pim } });
-        Api(
+        var pim = stage.Api("GET", $"{one}/links")[0].GetProperty("learnerId").GetInt64();
+        stage.Api("POST", $"{one}/links", new { learners = new[] { pim } });
+        stage.Api(
             "POST",
             $"{one}/tasks",
             new
@@ -177,7 +162,7 @@ public class ClassTests(Stage stage)
                 due = "2099-01-01",
             }
         );
-        var link = new Uri(Api("GET", $"{one}/links")[0].GetProperty("address").GetString()!).AbsolutePath;
+        var link = new Uri(stage.Api("GET", $"{one}/links")[0].GetProperty("address").GetString()!).AbsolutePath;
         stage.SetViewport(390, 844);
         try
         {
@@ -190,12 +175,12 @@ public class ClassTests(Stage stage)
             stage.Browser.FindElements(By.CssSelector("button[aria-pressed=false]"))[0].Click();
             Stage.WaitUntil(() => Says("on your phone only"));
             Assert.Contains("12", stage.Find("section[aria-labelledby=minutes]").Text, StringComparison.Ordinal);
-            Assert.Equal(0, Api("GET", $"/api{link}").GetProperty("days").GetArrayLength());
+            Assert.Equal(0, stage.Api("GET", $"/api{link}").GetProperty("days").GetArrayLength());
             TakeAway(false);
             Stage.WaitUntil(() => !Says("on your phone only"));
             Assert.Contains("12", stage.Find("section[aria-labelledby=minutes]").Text, StringComparison.Ordinal);
-            Assert.Equal(1, Api("GET", $"{one}/tasks")[0].GetProperty("done").GetArrayLength());
-            Assert.Equal(12, Api("GET", $"/api{link}").GetProperty("days")[0].GetProperty("minutes").GetInt32());
+            Assert.Equal(1, stage.Api("GET", $"{one}/tasks")[0].GetProperty("done").GetArrayLength());
+            Assert.Equal(12, stage.Api("GET", $"/api{link}").GetProperty("days")[0].GetProperty("minutes").GetInt32());
 
             // What the page is made of, and what is set, opens without a network; what was reached is told when there
             // is one again.
@@ -214,14 +199,15 @@ public class ClassTests(Stage stage)
                 Stage.WaitUntil(() => stage.Find("[aria-current=step]").Text == "66");
             });
             Stage.WaitUntil(() =>
-                Api("GET", $"{one}/learners/{pim}/logbook")
+                stage
+                    .Api("GET", $"{one}/learners/{pim}/logbook")
                     .GetProperty("tunes")[0]
                     .GetProperty("steps")
                     .GetArrayLength() == 1
             );
             Assert.Equal(
                 60,
-                Api("GET", $"{one}/learners/{pim}/logbook").GetProperty("tunes")[0].GetProperty("best").GetInt32()
+                stage.Api("GET", $"{one}/learners/{pim}/logbook").GetProperty("tunes")[0].GetProperty("best").GetInt32()
             );
             Stage.WaitUntil(() =>
                 (bool)stage.Browser.ExecuteScript("return document.documentElement.scrollWidth <= innerWidth")!

@@ -333,7 +333,7 @@ public sealed class Stage : IAsyncLifetime
     /// A kept tune's number, asked of the server itself: a page to look it up would be drawn for nothing.
     /// </summary>
     private long NumberOf(string title) =>
-        Asked(HttpMethod.Get, $"/api/tunes?search={Uri.EscapeDataString(title)}")
+        Api("GET", $"/api/tunes?search={Uri.EscapeDataString(title)}")
             .GetProperty("tunes")[0]
             .GetProperty("id")
             .GetInt64();
@@ -343,18 +343,21 @@ public sealed class Stage : IAsyncLifetime
 
     /// <summary>Keeps a tune where it does not matter how it is entered, and tells its number.</summary>
     public long Keep(string source) =>
-        Asked(HttpMethod.Post, "/api/tunes", new { source }).GetProperty("summary").GetProperty("id").GetInt64();
+        Api("POST", "/api/tunes", new { source }).GetProperty("summary").GetProperty("id").GetInt64();
 
-    private JsonElement Asked(HttpMethod method, string path, object? body = null)
+    /// <summary>Asks the server itself, where it does not matter how a page would.</summary>
+    public JsonElement Api(string method, string path, object? body = null)
     {
         using var client = new HttpClient();
-        using var request = new HttpRequestMessage(method, Address + path)
+        using var request = new HttpRequestMessage(new HttpMethod(method), Address + path)
         {
             Content = body is null ? null : JsonContent.Create(body),
         };
         using var answer = client.Send(request);
-        using var text = answer.EnsureSuccessStatusCode().Content.ReadAsStream();
-        return JsonSerializer.Deserialize<JsonElement>(text);
+        using var reader = new StreamReader(answer.Content.ReadAsStream());
+        var text = reader.ReadToEnd();
+        Assert.True(answer.IsSuccessStatusCode, text);
+        return text.Length == 0 ? default : JsonSerializer.Deserialize<JsonElement>(text);
     }
 
     /// <summary>The pair row as it is drawn, in reading order.</summary>

@@ -290,7 +290,15 @@ public sealed class LearnApiTests : IAsyncLifetime
                 },
             }
         );
-        Assert.Equal((0, 2), (taken.GetProperty("new").GetInt32(), taken.GetProperty("leftOut").GetArrayLength()));
+        Assert.Equal(0, taken.GetProperty("new").GetInt32());
+        Assert.Equal(
+            ["6 There is no card “noteToName note cello D3 E3” for the violin.", "7"],
+            taken
+                .GetProperty("leftOut")
+                .EnumerateArray()
+                .Select(l => (l.GetProperty("key").GetString(), l.GetProperty("why").GetString()!))
+                .Select(l => l.Item1 == "6" ? $"6 {l.Item2}" : l.Item1)
+        );
     }
 
     [Fact]

@@ -71,4 +71,7 @@ public static class Limits
 
     /// <summary>Longest name of an entry that a learner's page reports, in characters.</summary>
     public const int LongestKey = 60;
+
+    /// <summary>Most entries of one report.</summary>
+    public const int MostReported = 500;
 }

@@ -3,9 +3,6 @@ namespace Coppia.Core.School;
 /// <summary>What a learner's page may report at once of what happened at home.</summary>
 public static class Report
 {
-    /// <summary>Most entries of one report.</summary>
-    public const int MostEntries = 500;
-
     /// <summary>An answer that took longer took so long.</summary>
     public const double MostSeconds = 3600;
 

@@ -25,25 +25,25 @@ internal sealed class LearnReports(Own own, ReportRepository reports, SheetParts
     {
         var (practice, answers) = (report.Practice ?? [], report.Answers ?? []);
         var (done, notes) = (report.Done ?? [], report.Notes ?? []);
-        if (practice.Count + answers.Count + done.Count + notes.Count > Report.MostEntries)
+        if (practice.Count + answers.Count + done.Count + notes.Count > Limits.MostReported)
             throw RefusedException.Wrong(
-                Say("learn.reports.this-report-is-too-long-at-most", ("mostEntries", Report.MostEntries))
+                Say("learn.reports.this-report-is-too-long-at-most", ("mostEntries", Limits.MostReported))
             );
-        var leftOut = new List<string>();
+        var leftOut = new List<LeftOutEntry>();
         // Cards are of what the class knows; whoever answers with more is right too.
         var (player, judge) = (own.Player, parts.Players([own.Who.Instrument])[0]);
         var records = new ReportRecords(
-            [.. practice.Where(p => Fits(Wrong(p.Key, p.At) ?? Wrong(p))).Select(RecordOf)],
-            [.. answers.Where(a => Fits(Wrong(a.Key, a.At))).Select(JudgedIfAny).OfType<AnsweredCard>()],
-            [.. notes.Where(n => Fits(Wrong(n.Key, n.At))).Select(RecordOf)],
+            [.. practice.Where(p => Fits(p.Key, Wrong(p.Key, p.At) ?? Wrong(p))).Select(RecordOf)],
+            [.. answers.Where(a => Fits(a.Key, Wrong(a.Key, a.At))).Select(JudgedIfAny).OfType<AnsweredCard>()],
+            [.. notes.Where(n => Fits(n.Key, Wrong(n.Key, n.At))).Select(RecordOf)],
             [.. done.Select(d => new DoneSaid(d.Work, d.Done))]
         );
         return new ReportTaken(reports.Keep(own.Who, records), leftOut);
 
-        bool Fits(string? wrong)
+        bool Fits(string key, string? wrong)
         {
             if (wrong is not null)
-                leftOut.Add(wrong);
+                leftOut.Add(new(key, wrong));
             return wrong is null;
         }
 
@@ -55,7 +55,7 @@ internal sealed class LearnReports(Own own, ReportRepository reports, SheetParts
             }
             catch (FormatException e)
             {
-                leftOut.Add($"{a.Key}: {e.Message}");
+                leftOut.Add(new(a.Key, e.Message));
                 return null;
             }
         }
@@ -63,7 +63,7 @@ internal sealed class LearnReports(Own own, ReportRepository reports, SheetParts
 
     private string? Wrong(string key, DateTimeOffset at) =>
         !Report.IsKey(key) ? Say("learn.reports.expected-a-key-of-1-to-characters", ("longestKey", Limits.LongestKey))
-        : !Report.CanHaveHappened(at, clock.GetUtcNow()) ? Say("learn.reports.it-lies-ahead-of-today", ("key", key))
+        : !Report.CanHaveHappened(at, clock.GetUtcNow()) ? Say("learn.reports.it-lies-ahead-of-today")
         : null;
 
     private static string? Wrong(PracticeReport p) =>
@@ -71,7 +71,6 @@ internal sealed class LearnReports(Own own, ReportRepository reports, SheetParts
             ? null
             : Say(
                 "learn.reports.expected-minutes-and-a-tempo",
-                ("key", p.Key),
                 ("mostMinutes", Limits.MostMinutes),
                 ("slowest", Limits.SlowestTempo),
                 ("fastest", Limits.FastestTempo)

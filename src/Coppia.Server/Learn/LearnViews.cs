@@ -71,8 +71,12 @@ public sealed record LearnReport(
 
 /// <summary>What came of a report.</summary>
 /// <param name="New">How many of its entries were new.</param>
-/// <param name="LeftOut">What could not be taken, each with why.</param>
-public sealed record ReportTaken(int New, IReadOnlyList<string> LeftOut);
+/// <param name="LeftOut">What could not be taken.</param>
+public sealed record ReportTaken(int New, IReadOnlyList<LeftOutEntry> LeftOut);
+
+/// <summary>An entry of a report that could not be taken.</summary>
+/// <param name="Key">Its name, as it was sent.</param>
+public sealed record LeftOutEntry(string Key, string Why);
 
 /// <summary>
 /// A learner's page as a program of the phone; its names are those of the W3C Web Application Manifest.

@@ -22,4 +22,5 @@ export const LIMITS = {
   highestTape: 12,
   longestStyleName: 80,
   longestKey: 60,
+  mostReported: 500,
 } as const

@@ -1,6 +1,6 @@
 import { useEffect } from 'react'
 import { Field, Select } from '../ui/Field'
-import { keep, keptNow } from '../ui/kept'
+import { keep, keptNow } from '../offline/kept'
 import { CLASS_KEY } from './forClass'
 import { useClassNames, useCurrentClass } from './queries'
 

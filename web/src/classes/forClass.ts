@@ -1,5 +1,5 @@
 import { api } from '../api/client'
-import { keptNow } from '../ui/kept'
+import { keptNow } from '../offline/kept'
 
 /** Where the number of the chosen class is kept. */
 export const CLASS_KEY = 'class'

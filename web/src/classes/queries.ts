@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-quer
 import { answer, api, Refusal, type ClassDetail, type ClassSummary, type KnownChange, type Plan } from '../api/client'
 import type { components } from '../api/schema'
 import { useChange } from '../api/useChange'
-import { keep, useKept } from '../ui/kept'
+import { keep, useKept } from '../offline/kept'
 import { CLASS_KEY } from './forClass'
 
 export type NewClass = components['schemas']['ClassRequest']

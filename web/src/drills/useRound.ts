@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import type { DrillQuestion, Judgement } from '../api/client'
-import { useKept } from '../ui/kept'
+import { useKept } from '../offline/kept'
 import type { Given, Judge, Reply } from './queries'
 
 /** A round that was begun: what it asks, and the first answers so far. */

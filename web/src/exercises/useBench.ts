@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react'
-import { keep } from '../ui/kept'
+import { keep } from '../offline/kept'
 import { changed, firstSteps, laid, noted, nowOn, sheetOf, undone } from './benchSteps'
 import { docOf, type Bench } from './sheet'
 

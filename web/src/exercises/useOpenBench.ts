@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useInstruments } from '../api/instruments'
-import { useKept } from '../ui/kept'
+import { useKept } from '../offline/kept'
 import { getSheet, makeFirstSheet, showSheet } from './queries'
 import { EMPTY, type Bench } from './sheet'
 import { DRAFT, type Draft } from './useBench'

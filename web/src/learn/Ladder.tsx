@@ -1,6 +1,6 @@
 import { useEffect, useEffectEvent } from 'react'
 import { Button } from '../ui/Button'
-import { useKept } from '../ui/kept'
+import { useKept } from '../offline/kept'
 import { placeOnLadder, type Climb } from './placeOnLadder'
 import type { LearnWork } from './queries'
 

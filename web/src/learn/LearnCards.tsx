@@ -5,10 +5,10 @@ import { Asked } from '../ui/Asked'
 import { Button } from '../ui/Button'
 import { Screen } from '../ui/Screen'
 import { TextLink } from '../ui/TextLink'
-import { useLearn, useLearnCards, useReports } from './queries'
-import { newKey, withAnswer } from './reports'
+import { useLearn, useLearnCards } from './queries'
+import { useReports } from './reports'
 import { useLearnJudge } from './useLearnJudge'
-import { localMoment, today } from '../calendar/days'
+import { today } from '../calendar/days'
 
 /** The cards that are due, from five boxes; each first answer moves its card. */
 export function LearnCards() {
@@ -17,14 +17,12 @@ export function LearnCards() {
   const [round, setRound] = useState(1)
   const learn = useLearn(link)
   const cards = useLearnCards(link, day, round)
-  const { add } = useReports(link)
+  const { tell } = useReports()
   const names = cards.data?.cards
   const questions = cards.data?.view.questions
   const judge = useLearnJudge(link, (asked, reply, seconds) => {
     const card = names?.[questions?.indexOf(asked) ?? -1]
-    if (!card) return
-    const at = localMoment(new Date())
-    add((now) => withAnswer(now, { key: newKey(at), at, card, reply, seconds }))
+    if (card) tell('answers', { card, reply, seconds })
   })
   const back = <TextLink to={`/learn/${link}`}>Back to my week</TextLink>
   return (

@@ -14,7 +14,8 @@ import { Screen } from '../ui/Screen'
 import { Refused } from '../ui/Said'
 import { TextButton, TextLink } from '../ui/TextLink'
 import { useToast } from '../ui/toasts'
-import { useKeepPiece, useLearnDesk, type LearnDeskView } from './useLearnDesk'
+import { useLearnDesk, type LearnDeskView } from './queries'
+import { useKeepPiece } from './useKeepPiece'
 import { dayInWords } from '../calendar/days'
 
 /** The writing desk of a learner: a piece under the rules of a task, kept at every note. */

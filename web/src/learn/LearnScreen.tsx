@@ -5,55 +5,50 @@ import { Asked } from '../ui/Asked'
 import { Screen } from '../ui/Screen'
 import { TextLink } from '../ui/TextLink'
 import { PracticeButton } from './PracticeButton'
-import { useLearn, useReports, type Learn, type LearnWork } from './queries'
-import { newKey, withDone, withNote, withPractice } from './reports'
+import { LeaveDevice } from './LeaveDevice'
+import { useLearn, type Learn, type LearnWork } from './queries'
+import { told, useReports } from './reports'
 import { TellTeacher } from './TellTeacher'
 import { useOffline } from './useOffline'
-import { dayInWords, localDay, localMoment, today } from '../calendar/days'
+import { WhatWaits } from './WhatWaits'
+import { dayInWords, localDay, today } from '../calendar/days'
 
 /** A learner's own page: what is set for the week, and the minutes. */
 export function LearnScreen() {
   const link = useParams().link ?? ''
   const learn = useLearn(link)
-  const { waiting, add } = useReports(link)
+  const { waiting, tell, tellDone } = useReports()
   const seen = learn.data
   useOffline(link, seen)
   return (
     <Screen className="mx-auto flex min-h-dvh w-full max-w-xl flex-col gap-6 px-4 py-5">
+      <header>
+        <h1 className="text-3xl">{seen ? `Hello, ${seen.nickname}` : 'Your week'}</h1>
+        {seen && (
+          <p className="text-soft">
+            {seen.className} · {seen.instrument.name}
+          </p>
+        )}
+      </header>
       <Asked of={learn}>
         {seen && (
           <>
-            <header>
-              <h1 className="text-3xl">Hello, {seen.nickname}</h1>
-              <p className="text-soft">
-                {seen.className} · {seen.instrument.name}
-              </p>
-            </header>
+            <PracticeButton link={link} onMinutes={(minutes) => tell('practice', { minutes })} />
             <Week
               link={link}
               work={seen.work}
-              done={new Map(waiting?.done.map((d) => [d.work, d.done]))}
-              onDone={(work, done) => add((now) => withDone(now, { work, done }))}
+              done={new Map(told(waiting, 'done').map((d) => [d.work, d.done]))}
+              onDone={tellDone}
             />
-            <Booklet link={link} />
-            <PracticeButton
-              link={link}
-              onMinutes={(minutes, at) => add((now) => withPractice(now, { key: newKey(at), at, minutes }))}
-            />
+            <Minutes days={seen.days} waiting={told(waiting, 'practice')} />
+            <WhatWaits seen={seen} />
             <TellTeacher
               choices={seen.notes}
               tunes={seen.work}
-              onSend={(note, tuneId) => {
-                const at = localMoment(new Date())
-                add((now) => withNote(now, { key: newKey(at), at, note, tuneId }))
-              }}
+              onSend={(note, tuneId) => tell('notes', { note, tuneId })}
             />
-            <Minutes days={seen.days} waiting={waiting?.practice ?? []} />
-            {waiting && (
-              <p role="status" className="text-sm text-soft">
-                Some of this is on your phone only. It is sent as soon as the network is there.
-              </p>
-            )}
+            <Booklet link={link} />
+            <LeaveDevice link={link} />
           </>
         )}
       </Asked>

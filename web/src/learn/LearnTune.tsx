@@ -4,9 +4,8 @@ import { PlayPaper } from '../stand/PlayPaper'
 import { Screen } from '../ui/Screen'
 import { TextLink } from '../ui/TextLink'
 import { Ladder } from './Ladder'
-import { useLearn, learnTune, useReports } from './queries'
-import { newKey, withPractice } from './reports'
-import { localMoment } from '../calendar/days'
+import { useLearn, learnTune } from './queries'
+import { useReports } from './reports'
 
 /** A tune that is set, and its ladder of tempos. */
 export function LearnTune() {
@@ -15,7 +14,7 @@ export function LearnTune() {
   const tune = Number(params.tune)
   const asked = useQuery(learnTune(link, tune))
   const work = useLearn(link).data?.work.find((w) => w.tuneId === tune && w.ladder !== null)
-  const { add } = useReports(link)
+  const { tell } = useReports()
   const reading = asked.data
   return (
     <Screen className="flex h-dvh flex-col">
@@ -34,10 +33,7 @@ export function LearnTune() {
                 name={`${link}.${tune}`}
                 ladder={work.ladder}
                 onTempo={(tempo) => hear.set({ tempo })}
-                onReached={(tempo) => {
-                  const at = localMoment(new Date())
-                  add((waiting) => withPractice(waiting, { key: newKey(at), at, minutes: 0, tuneId: tune, tempo }))
-                }}
+                onReached={(tempo) => tell('practice', { minutes: 0, tuneId: tune, tempo })}
               />
             )}
           </>

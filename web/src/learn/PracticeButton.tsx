@@ -1,10 +1,9 @@
 import { useEffect, useState } from 'react'
 import { Button } from '../ui/Button'
 import { Field, Input } from '../ui/Field'
-import { useKept } from '../ui/kept'
+import { useKept } from '../offline/kept'
 import { SideNote } from '../ui/Said'
 import { TextButton } from '../ui/TextLink'
-import { localMoment } from '../calendar/days'
 
 const MINUTE_MS = 60_000
 /** After so long without a break one is told to take one; common practice. */
@@ -13,13 +12,7 @@ const LONG_MINUTES = 20
 const MOST_MINUTES = 180
 
 /** Starts and stops the minutes; they run on when the phone sleeps. Or minutes by hand. */
-export function PracticeButton({
-  link,
-  onMinutes,
-}: {
-  link: string
-  onMinutes: (minutes: number, at: string) => void
-}) {
+export function PracticeButton({ link, onMinutes }: { link: string; onMinutes: (minutes: number) => void }) {
   const [since, keepSince] = useKept<number>(`learn.${link}.since`)
   const [now, setNow] = useState(Date.now)
   const [byHand, setByHand] = useState(false)
@@ -33,7 +26,7 @@ export function PracticeButton({
     if (since === null) return
     const minutes = Math.min(MOST_MINUTES, Math.round((Date.now() - since) / MINUTE_MS))
     keepSince(null)
-    if (minutes > 0) onMinutes(minutes, localMoment(new Date()))
+    if (minutes > 0) onMinutes(minutes)
   }
   return (
     <section aria-label="Practise">
@@ -70,7 +63,7 @@ export function PracticeButton({
           <ByHand
             onMinutes={(minutes) => {
               setByHand(false)
-              onMinutes(minutes, localMoment(new Date()))
+              onMinutes(minutes)
             }}
             onClose={() => setByHand(false)}
           />

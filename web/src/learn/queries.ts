@@ -1,43 +1,49 @@
-import { queryOptions, useQuery, useQueryClient } from '@tanstack/react-query'
+import { queryOptions, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query'
 import { useEffect } from 'react'
-import { answer, api, Refusal } from '../api/client'
+import { answer, api } from '../api/client'
 import type { components } from '../api/schema'
-import { keep, keepChanged, keptNow, useKept } from '../ui/kept'
-import { useStable } from '../ui/useStable'
-import { isEmpty, without, type Waiting } from './reports'
+import { keep, useKept } from '../offline/kept'
+import { isAway, isGone } from '../offline/problems'
+import { forgetLearner } from './forget'
 
 export type Learn = components['schemas']['LearnView']
 export type LearnCards = components['schemas']['LearnCards']
 export type LearnWork = components['schemas']['LearnWork']
+export type LearnDeskView = components['schemas']['LearnDesk']
+
+/** Asks for the week, and keeps what was seen last, for when the network is away. */
+async function week(link: string) {
+  const seen = await answer(api.GET('/api/learn/{link}', { params: { path: { link } } }))
+  keep(`learn.${link}`, seen)
+  return seen
+}
+
+/** Sees the week anew at once. */
+export const seeWeek = async (link: string, queries: QueryClient) =>
+  queries.setQueryData(['learn', link], await week(link))
 
 /** What a learner sees. What was seen last stays on the phone, for when the network is away. */
 export function useLearn(link: string) {
-  const [last, keep] = useKept<Learn>(`learn.${link}`)
+  const [last] = useKept<Learn>(`learn.${link}`)
+  const queries = useQueryClient()
   const asked = useQuery({
     queryKey: ['learn', link],
     queryFn: async () => {
       try {
-        const seen = await answer(api.GET('/api/learn/{link}', { params: { path: { link } } }))
-        keep(seen)
-        return seen
+        return await week(link)
       } catch (problem) {
         // A link that has ended leaves nothing on the phone.
-        if (isGone(problem)) {
-          keep(null)
-          if ('caches' in window) await caches.delete('learn')
-        }
+        if (isGone(problem)) await forgetLearner(link, queries)
         throw problem
       }
     },
   })
+  // Another window has seen the week since.
+  useEffect(() => {
+    if (last) queries.setQueryData<Learn>(['learn', link], (now) => now && last)
+  }, [last, link, queries])
   return { ...asked, data: isGone(asked.error) ? undefined : (asked.data ?? last ?? undefined) }
 }
-
-const isGone = (problem: unknown) => problem instanceof Refusal && problem.status === 404
-
-/** Whether there was no answer at all. */
-export const isAway = (problem: unknown) =>
-  problem instanceof Refusal && (problem.status === 0 || problem.status >= 502)
 
 /** A tune that is set. */
 export const learnTune = (link: string, tune: number) =>
@@ -78,41 +84,27 @@ export function useLearnCards(link: string, day: string, round: number) {
   return { ...asked, data: asked.data ?? (isAway(asked.error) ? (last ?? undefined) : undefined) }
 }
 
-/** After so long what could not be sent is tried again. */
-const AGAIN_MS = 20_000
-
-/** Sends what waits on this phone, now and whenever the network comes back; what was taken is forgotten. */
-export function useReports(link: string) {
-  const key = `learn.${link}.waiting`
-  const [waiting] = useKept<Waiting>(key)
-  const queries = useQueryClient()
-  const send = useStable(async () => {
-    const sent = keptNow(key) as Waiting | null
-    if (!sent || isEmpty(sent)) return
-    let seen: Learn
-    try {
-      await answer(api.POST('/api/learn/{link}/report', { params: { path: { link } }, body: sent }))
-      seen = await answer(api.GET('/api/learn/{link}', { params: { path: { link } } }))
-    } catch {
-      return // it stays and is sent again; what was taken already counts once
-    }
-    // At once, so that nothing is missing on the screen or there twice.
-    keepChanged<Waiting>(key, (now) => without(now, sent))
-    keep(`learn.${link}`, seen)
-    queries.setQueryData(['learn', link], seen)
+export const learnDesk = (link: string, work: number, level: number | null) =>
+  queryOptions({
+    queryKey: ['learn-desk', link, work, level],
+    queryFn: async () => {
+      const seen = await answer(
+        api.GET('/api/learn/{link}/desk/{work}', {
+          params: { path: { link, work }, query: level === null ? {} : { level } },
+        }),
+      )
+      keep(seenKey(link, work, level), seen)
+      return seen
+    },
+    staleTime: 5_000,
   })
-  const some = !isEmpty(waiting)
-  useEffect(() => {
-    if (!some) return
-    void send()
-    const again = setInterval(() => void send(), AGAIN_MS)
-    const now = () => void send()
-    window.addEventListener('online', now)
-    return () => {
-      clearInterval(again)
-      window.removeEventListener('online', now)
-    }
-  }, [some, waiting, send])
-  const add = useStable((change: (now: Waiting | null) => Waiting) => keepChanged<Waiting>(key, change))
-  return { waiting, add }
+
+export const seenKey = (link: string, work: number, level: number | null) =>
+  `learn.${link}.desk.${work}.${level ?? 'set'}`
+
+/** A learner's desk. What was seen last stays on the phone, for when the network is away. */
+export function useLearnDesk(link: string, work: number, level: number | null) {
+  const [last] = useKept<LearnDeskView>(seenKey(link, work, level))
+  const asked = useQuery(learnDesk(link, work, level))
+  return { ...asked, data: asked.data ?? (isAway(asked.error) ? (last ?? undefined) : undefined) }
 }

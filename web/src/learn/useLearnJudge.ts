@@ -2,7 +2,7 @@ import { useMemo } from 'react'
 import { answer, api, type DrillQuestion, type Judgement, type RoundEnd } from '../api/client'
 import { sent, type Judge, type Reply } from '../drills/queries'
 import { useStable } from '../ui/useStable'
-import { isAway } from './queries'
+import { isAway } from '../offline/problems'
 import { isSame } from './same'
 
 /**

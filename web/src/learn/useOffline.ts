@@ -1,7 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query'
 import { useEffect } from 'react'
-import { learnSheet, learnTune, type Learn } from './queries'
-import { learnDesk } from './useLearnDesk'
+import { learnDesk, learnSheet, learnTune, type Learn } from './queries'
 
 /** Where learners' pages are; teachers' pages do not pass through the worker. */
 const SCOPE = '/learn/'

@@ -4,7 +4,7 @@ import { useStyleDrafts } from '../style/useStyleDrafts'
 import { Button } from '../ui/Button'
 import { Dialog } from '../ui/Dialog'
 import { Field, Input } from '../ui/Field'
-import { useKept } from '../ui/kept'
+import { useKept } from '../offline/kept'
 import { Refused } from '../ui/Said'
 
 type Nickname = { name: string; mark: string }

@@ -1,5 +1,5 @@
 import type { HouseStyle, Instrument } from '../api/client'
-import { useKept } from '../ui/kept'
+import { useKept } from '../offline/kept'
 
 type Tape = { semitones: number; name: string }
 

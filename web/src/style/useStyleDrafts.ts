@@ -1,5 +1,5 @@
 import type { HouseStyle, NamedStyle } from '../api/client'
-import { keepChanged, useKept } from '../ui/kept'
+import { keepChanged, useKept } from '../offline/kept'
 
 /** With the version that it was begun from. */
 type Draft = { name: string; style: HouseStyle; version?: number }

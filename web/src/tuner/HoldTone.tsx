@@ -1,6 +1,6 @@
 import { Square, Volume2 } from 'lucide-react'
 import { Button } from '../ui/Button'
-import { useKept } from '../ui/kept'
+import { useKept } from '../offline/kept'
 import { USUAL_A4 } from './pitch'
 import { useReference } from './useReference'
 

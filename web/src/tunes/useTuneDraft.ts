@@ -1,4 +1,4 @@
-import { useKept } from '../ui/kept'
+import { useKept } from '../offline/kept'
 
 /** An edit of a tune that is not saved yet, with the version of the tune that it began from. */
 export type TuneDraft = { title: string; composer: string; printedFor: string; source: string; version: number }
