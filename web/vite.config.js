@@ -48,7 +48,7 @@ const OPENING = 'src/ui/(Choice|Dialog|MoreMenu|DeletedList|InstrumentChoice)'
 /** What nearly every screen is made of comes as a few scripts and not as forty. */
 const SHARED = [
   { name: 'frame', test: /node_modules\/(react|react-dom|scheduler|react-router|@tanstack)\//, priority: 3 },
-  { name: 'house', test: new RegExp(`^(?!.*${OPENING}).*src/(ui|api|calendar)/`), priority: 2 },
+  { name: 'house', test: new RegExp(`^(?!.*${OPENING}).*src/(ui|api|calendar|offline)/`), priority: 2 },
   { name: 'widgets', test: new RegExp(`node_modules/@headlessui|${OPENING}`), priority: 1 },
 ]
 

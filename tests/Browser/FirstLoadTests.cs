@@ -48,7 +48,7 @@ public partial class FirstLoadTests(Stage stage)
                     stage.Browser.ExecuteScript(
                         """
                         const all = performance.getEntriesByType('resource')
-                    const worker = all.find((r) => r.name.includes('engraver.worker'))
+                        const worker = all.find((r) => r.name.includes('engraver.worker'))
                         const [paint] = performance.getEntriesByName('first-contentful-paint')
                         return !worker || !paint ? '' : worker.startTime > paint.startTime ? 'after' : 'before'
                         """

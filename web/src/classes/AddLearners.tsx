@@ -1,10 +1,10 @@
 import { useDeferredValue, useState } from 'react'
-import { FileButton } from '../keeping/FileButton'
+import { FileButton } from '../ui/FileButton'
 import { Button } from '../ui/Button'
 import { Dialog } from '../ui/Dialog'
 import { Field } from '../ui/Field'
 import { Refused } from '../ui/Said'
-import { useAddLearners, useLearnerList, useTakeLearnerIn } from './queries'
+import { useAddLearners, useLearnerList, useTakeLearnerIn } from '../register/queries'
 import { Understood } from './Understood'
 
 /** More learners, pasted or typed as for a new class. */

@@ -1,11 +1,11 @@
 import { useState } from 'react'
 import type { ClassSummary } from '../api/client'
-import { useStyles } from '../style/queries'
+import { useStyles } from '../style'
 import { Button } from '../ui/Button'
 import { Dialog } from '../ui/Dialog'
 import { Field, Input, Select } from '../ui/Field'
 import { Refused } from '../ui/Said'
-import { useSaveClass } from './queries'
+import { useSaveClass } from '../register/queries'
 import { LIMITS } from '../api/limits'
 
 /** The class itself: its name, its lesson, its house style. */

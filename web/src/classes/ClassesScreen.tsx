@@ -1,6 +1,6 @@
-import { FileButton } from '../keeping/FileButton'
+import { FileButton } from '../ui/FileButton'
 import { Refused } from '../ui/Said'
-import { useClasses, useTakeClassIn } from './queries'
+import { useClasses, useTakeClassIn } from '../register/queries'
 import { Asked } from '../ui/Asked'
 import { Screen } from '../ui/Screen'
 import { TextLink } from '../ui/TextLink'

@@ -1,10 +1,10 @@
 import type { ClassSummary } from '../api/client'
-import { FileLink } from '../keeping/FileLink'
+import { FileLink } from '../ui/FileLink'
 import { Button } from '../ui/Button'
 import { Dialog } from '../ui/Dialog'
 import { Refused } from '../ui/Said'
-import { useCurrentClass, useDeleteClass, useTakeClassIn } from './queries'
-import { useOfferBack } from './useOfferBack'
+import { useCurrentClass, useDeleteClass, useTakeClassIn } from '../register/queries'
+import { useOfferBack } from '../register/useOfferBack'
 
 /** A class goes with everything that hangs on it, after an offer to save it. */
 export function DeleteClass({

@@ -6,7 +6,7 @@ import { Field, Input } from '../ui/Field'
 import { Refused } from '../ui/Said'
 import { Tick } from '../ui/Tick'
 import { useToast } from '../ui/toasts'
-import { useMoveBack, useMoveUp } from './queries'
+import { useMoveBack, useMoveUp } from '../register/queries'
 import { LIMITS } from '../api/limits'
 
 /** Learners move up into a new class, and what the class knows goes with them. */

@@ -1,7 +1,7 @@
 import type { KnownChange } from '../api/client'
 import { Button } from '../ui/Button'
 import { useToast } from '../ui/toasts'
-import { useTakeBack } from './queries'
+import { useTakeBack } from '../register/queries'
 import { several } from '../ui/several'
 import { dayOf } from '../calendar/days'
 

@@ -6,7 +6,7 @@ import { Dialog } from '../ui/Dialog'
 import { Refused } from '../ui/Said'
 import { Tick } from '../ui/Tick'
 import { useToast } from '../ui/toasts'
-import { useCurrentClass, useLearn, useLearning, useTakeBack } from './queries'
+import { useCurrentClass, useLearn, useLearning, useTakeBack } from '../register/queries'
 import { dayOf } from '../calendar/days'
 
 /** What the chosen class will know when a tune is learned: looked at first, then added. */

@@ -1,5 +1,5 @@
 import { useParams } from 'react-router'
-import { useMe } from '../signin/queries'
+import { useMe } from '../signin'
 import { Asked } from '../ui/Asked'
 import { Button } from '../ui/Button'
 import { SideNote } from '../ui/Said'
@@ -7,8 +7,8 @@ import { Screen } from '../ui/Screen'
 import { Strip } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
 import { useToast } from '../ui/toasts'
-import { useClass, useEndLink, useLinks, useRenewLinks } from './queries'
-import { PrintEnd } from '../print/PrintEnd'
+import { useClass, useEndLink, useLinks, useRenewLinks } from '../register/queries'
+import { PrintEnd } from '../ui/PrintEnd'
 
 /** A card for each learner with their link, to print and cut. */
 export function LinkCards() {

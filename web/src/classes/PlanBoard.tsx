@@ -1,6 +1,6 @@
 import type { SectionPlan } from '../api/client'
-import { BOARD, boardSize } from '../stand/boardSize'
-import { Strung } from '../stand/Fingerboard'
+import { BOARD, boardSize } from '../board/boardSize'
+import { Strung } from '../board/Fingerboard'
 import { Spot } from '../ui/Spot'
 
 const RADIUS = 12.5

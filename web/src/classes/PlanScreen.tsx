@@ -12,7 +12,7 @@ import { useSmall } from '../ui/useSmall'
 import { HowItCame } from './HowItCame'
 import { PlanBoard } from './PlanBoard'
 import { PlanChip } from './PlanChip'
-import { useClass, usePlan, useStages, useStart, useTakeBack, useTick } from './queries'
+import { useClass, usePlan, useStages, useStart, useTakeBack, useTick } from '../register/queries'
 
 /** What a class knows, as a plan to tick: each section's fingerboard, and what all learn together. */
 export function PlanScreen() {

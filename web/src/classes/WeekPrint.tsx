@@ -4,8 +4,8 @@ import { Asked } from '../ui/Asked'
 import { Screen } from '../ui/Screen'
 import { Strip } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
-import { useClass, useWork, type Work } from './queries'
-import { PrintEnd } from '../print/PrintEnd'
+import { useClass, useWork, type Work } from '../register/queries'
+import { PrintEnd } from '../ui/PrintEnd'
 import { today, weekdayOf } from '../calendar/days'
 
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']

@@ -8,7 +8,7 @@ import { TextLink } from '../ui/TextLink'
 import { Tick } from '../ui/Tick'
 import { useToast } from '../ui/toasts'
 import { placeOfWork } from './placeOfWork'
-import { useDeleteWork, useForClass, useSetDone, useSetWork, useWork, type Work } from './queries'
+import { useDeleteWork, useForClass, useSetDone, useSetWork, useWork, type Work } from '../register/queries'
 import { SetWork } from './SetWork'
 import { today, weekdayOf } from '../calendar/days'
 

@@ -1,4 +1,4 @@
-import type { Work } from './queries'
+import type { Work } from '../register/queries'
 
 /** Where something that is set is opened. */
 export const placeOfWork = (work: Work, classId: number) =>

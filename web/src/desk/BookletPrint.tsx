@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 import { useParams } from 'react-router'
-import { useClass } from '../classes/queries'
+import { useClass } from '../register/queries'
 import { EngravedPage } from '../engraving/EngravedPage'
 import { engravingOptions, type Form, type RowId } from '../engraving/layout'
 import { withRoom } from '../engraving/room'
@@ -11,7 +11,7 @@ import { Screen } from '../ui/Screen'
 import { Strip } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
 import { useBooklet, usePieceReading, usePieces, type BookletDoc, type ClassPiece } from './queries'
-import { PrintEnd } from '../print/PrintEnd'
+import { PrintEnd } from '../ui/PrintEnd'
 
 /** The width between the margins of a page of A4, and its height, in CSS pixels. */
 const PAGE = { width: 700, height: 1000 }

@@ -1,5 +1,5 @@
 import { useEffect, useRef, type ReactNode } from 'react'
-import { useWidth } from '../stand/useWidth'
+import { useWidth } from '../ui/useWidth'
 import { useKeys } from '../ui/useKeys'
 import { useSmall } from '../ui/useSmall'
 import { DeskStaff } from './DeskStaff'

@@ -1,6 +1,6 @@
 import { useParams, useSearchParams } from 'react-router'
 import { useInstruments } from '../api/instruments'
-import { PlayPaper } from '../stand/PlayPaper'
+import { PlayPaper } from '../walk/PlayPaper'
 import { Choice } from '../ui/Choice'
 import { Screen } from '../ui/Screen'
 import { TextLink } from '../ui/TextLink'

@@ -10,7 +10,7 @@ import { PaletteStaff } from './PaletteStaff'
 import { begun, type DeskTask } from './piece'
 import { PracticeLines } from './PracticeLines'
 import { useTask } from './queries'
-import { PrintEnd } from '../print/PrintEnd'
+import { PrintEnd } from '../ui/PrintEnd'
 
 const WIDTH_PX = 700
 /** Large enough to write in; two bars in a line. */

@@ -17,9 +17,6 @@ export const useLevels = (key: string) =>
     staleTime: Infinity,
   })
 
-export const useTasks = () =>
-  useQuery({ queryKey: ['tasks'], queryFn: () => answer(api.GET('/api/desk/tasks', {})), staleTime: 0 })
-
 export const useTask = (id: number | null) =>
   useQuery({
     queryKey: ['task', id],

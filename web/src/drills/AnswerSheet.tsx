@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { useNavigate, useSearchParams } from 'react-router'
 import { useInstruments } from '../api/instruments'
-import { useOpenBench } from '../exercises/useOpenBench'
+import { useOpenBench } from '../exercises'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
 import { Refused } from '../ui/Said'

@@ -1,9 +1,8 @@
 import { useCallback, useMemo, useRef, useState, type ReactNode } from 'react'
 import type { QuestionMusic } from '../api/client'
 import type { Layout, RowId } from '../engraving/layout'
-import { QuestionNotes } from '../exercises/QuestionNotes'
-import { usePieces, type PieceOf } from '../exercises/usePieces'
-import { useWidth } from '../stand/useWidth'
+import { type PieceOf, QuestionNotes, usePieces } from '../exercises'
+import { useWidth } from '../ui/useWidth'
 import { Refused } from '../ui/Said'
 import { useSmall } from '../ui/useSmall'
 

@@ -1,7 +1,8 @@
 import type { Instrument } from '../api/client'
-import { BoardPlaces } from '../stand/BoardPlaces'
-import { BOARD, boardSize } from '../stand/boardSize'
-import { Strung, type Place } from '../stand/Fingerboard'
+import { BoardPlaces } from '../board/BoardPlaces'
+import { BOARD, boardSize } from '../board/boardSize'
+import { Strung } from '../board/Fingerboard'
+import type { Place } from '../board/boardSize'
 import { Spot } from '../ui/Spot'
 
 /** A place that was pressed, or one that is right. */

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react'
 import type { RowId } from '../engraving/layout'
-import type { Place } from '../stand/Fingerboard'
+import type { Place } from '../board/boardSize'
 import { Button } from '../ui/Button'
 import { useKeys } from '../ui/useKeys'
 import { Drawn } from './Drawn'

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import type { Place } from '../stand/Fingerboard'
+import type { Place } from '../board/boardSize'
 import { Choices } from './Press'
 import { PressBoard, type BoardMark } from './PressBoard'
 import type { SurfaceProps } from './answering'

@@ -1,4 +1,8 @@
-import type { TimeEntry } from '../hear/schedule'
+/**
+ * One entry of the engraver's time map: what begins and ends at a moment, in quarters from the start, its own repeats
+ * played out.
+ */
+export type TimeEntry = { qstamp: number; on?: string[]; off?: string[]; measureOn?: string }
 
 /**
  * Asks for the pages of a score, or with no options for its time map. What lies on one desk does not wait for the

@@ -10,6 +10,6 @@ declare module 'verovio/esm' {
     redoLayout(): void
     getPageCount(): number
     renderToSVG(page: number): string
-    renderToTimemap(options: Record<string, unknown>): import('../hear/schedule').TimeEntry[]
+    renderToTimemap(options: Record<string, unknown>): import('./engraver').TimeEntry[]
   }
 }

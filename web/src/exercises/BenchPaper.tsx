@@ -1,7 +1,7 @@
 import { RefreshCw } from 'lucide-react'
 import { useCallback, useLayoutEffect, useMemo, useRef, useState, type RefObject } from 'react'
 import type { Instrument } from '../api/client'
-import { useWidth } from '../stand/useWidth'
+import { useWidth } from '../ui/useWidth'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
 import { useKept } from '../offline/kept'

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react'
 import { useParams, useSearchParams } from 'react-router'
 import { useInstruments } from '../api/instruments'
-import { ALL_TUNES, useTune, useTunes } from '../tunes/queries'
+import { ALL_TUNES, useTune, useTunes } from '../tunes'
 import { Button } from '../ui/Button'
 import { keep } from '../offline/kept'
 import { Refused } from '../ui/Said'

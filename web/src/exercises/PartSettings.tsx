@@ -1,6 +1,6 @@
 import type { Instrument, PartRequest, SheetPart } from '../api/client'
 import { useKeyOptions } from '../api/keys'
-import { TuneField } from '../tunes/TuneField'
+import { TuneField } from '../tunes'
 import { Button } from '../ui/Button'
 import { Field, Input, Select } from '../ui/Field'
 import { Refused } from '../ui/Said'

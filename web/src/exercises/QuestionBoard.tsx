@@ -1,5 +1,5 @@
 import type { Instrument, QuestionBoard as Board } from '../api/client'
-import { placeY } from '../stand/placeY'
+import { placeY } from '../board/placeY'
 import { Spot, spotWidth } from '../ui/Spot'
 
 const LONG = 250

@@ -13,7 +13,7 @@ import { FootKey } from './FootKey'
 import { SheetPaper } from './SheetPaper'
 import { STAVES, YOUNG_STAFF_MM } from './staves'
 import { useOpenBench } from './useOpenBench'
-import { PrintEnd } from '../print/PrintEnd'
+import { PrintEnd } from '../ui/PrintEnd'
 
 const PAPERS = { a4: { name: 'A4', width: 700 }, letter: { name: 'Letter', width: 722 } }
 const MARGIN_PX = 46

@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 import type { Reading } from '../api/client'
 import { Player, type PlaySettings } from './Player'
-import type { TimeEntry } from './schedule'
+import type { TimeEntry } from '../engraving/engraver'
 import type { Synth } from './synth'
 
 /** Stands in for the sound device: a clock that the fake timers turn, and what sounds or is about to. */

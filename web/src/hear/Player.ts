@@ -1,5 +1,6 @@
 import type { Reading } from '../api/client'
-import { countIn, scheduleOf, type Schedule, type TimeEntry } from './schedule'
+import { countIn, scheduleOf, type Schedule } from './schedule'
+import type { TimeEntry } from '../engraving/engraver'
 import type { Sound, Synth } from './synth'
 
 const AHEAD_SECONDS = 0.25

@@ -1,10 +1,5 @@
 import type { Reading } from '../api/client'
-
-/**
- * One entry of the engraver's time map: what begins and ends at a moment, in quarters from the start, its own repeats
- * played out.
- */
-export type TimeEntry = { qstamp: number; on?: string[]; off?: string[]; measureOn?: string }
+import type { TimeEntry } from '../engraving/engraver'
 
 /** A note as it sounds in playing order; one without a key number is told and not heard. */
 export type Played = { noteId: string; at: number; length: number; midi: number | null; plucked: boolean }

@@ -1,4 +1,4 @@
-import { Teachers } from '../signin/Teachers'
+import { Teachers } from '../signin'
 import { Screen } from '../ui/Screen'
 import { Backups } from './Backups'
 import { Deleted } from './Deleted'

@@ -1,7 +1,7 @@
 import type { TakenIn } from '../api/client'
 import { Refused } from '../ui/Said'
-import { FileButton } from './FileButton'
-import { FileLink } from './FileLink'
+import { FileButton } from '../ui/FileButton'
+import { FileLink } from '../ui/FileLink'
 import { useTakeIn } from './queries'
 
 /** Everything out in formats that other programs read, and in again. */

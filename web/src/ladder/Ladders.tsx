@@ -1,8 +1,7 @@
 import { useMemo } from 'react'
 import type { components } from '../api/schema'
 import type { RowId } from '../engraving/layout'
-import { QuestionNotes } from '../exercises/QuestionNotes'
-import { usePieces } from '../exercises/usePieces'
+import { QuestionNotes, usePieces } from '../exercises'
 import { Refused } from '../ui/Said'
 
 export type LaddersOf = components['schemas']['LaddersView']

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import { useParams, useSearchParams } from 'react-router'
 import { answer, api } from '../api/client'
 import { useInstruments } from '../api/instruments'
-import { PaperSheet } from '../print/PaperSheet'
+import { PaperSheet } from '../ui/PaperSheet'
 import { Asked } from '../ui/Asked'
 import { Field, Select } from '../ui/Field'
 import { InstrumentChoice } from '../ui/InstrumentChoice'
@@ -10,7 +10,7 @@ import { Screen } from '../ui/Screen'
 import { Strip } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
 import { Ladders } from './Ladders'
-import { PrintEnd } from '../print/PrintEnd'
+import { PrintEnd } from '../ui/PrintEnd'
 
 const WIDTH_PX = 700
 const STAFF_MM = 8

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { useParams } from 'react-router'
-import { Round } from '../drills/Round'
+import { Round } from '../drills'
 import { Asked } from '../ui/Asked'
 import { Button } from '../ui/Button'
 import { Screen } from '../ui/Screen'

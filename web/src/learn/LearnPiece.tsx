@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { useParams } from 'react-router'
 import { answer, api } from '../api/client'
-import { PlayPaper } from '../stand/PlayPaper'
+import { PlayPaper } from '../walk/PlayPaper'
 import { Screen } from '../ui/Screen'
 import { TextLink } from '../ui/TextLink'
 

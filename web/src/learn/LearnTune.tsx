@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
 import { useParams } from 'react-router'
-import { PlayPaper } from '../stand/PlayPaper'
+import { PlayPaper } from '../walk/PlayPaper'
 import { Screen } from '../ui/Screen'
 import { TextLink } from '../ui/TextLink'
 import { Ladder } from './Ladder'

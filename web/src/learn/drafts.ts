@@ -1,6 +1,6 @@
 import type { QueryClient } from '@tanstack/react-query'
 import { answer, api } from '../api/client'
-import type { PieceDoc } from '../desk/piece'
+import type { PieceDoc } from '../desk'
 import { keepChanged } from '../offline/kept'
 import { soon, type Sender } from '../offline/courier'
 import { seenKey, type LearnDeskView } from './queries'

@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { answer, api } from '../api/client'
-import type { PieceDoc } from '../desk/piece'
+import type { PieceDoc } from '../desk'
 import { theOutbox, type Waiting } from '../offline/outbox'
 import { useOutbox } from '../offline/useOutbox'
 import { DRAFT, draftName, withChange, type Draft } from './drafts'

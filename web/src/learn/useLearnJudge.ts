@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 import { answer, api, type DrillQuestion, type Judgement, type RoundEnd } from '../api/client'
-import { sent, type Judge, type Reply } from '../drills/queries'
+import { type Judge, type Reply, sent } from '../drills'
 import { useStable } from '../ui/useStable'
 import { isAway } from '../offline/problems'
 import { isSame } from './same'

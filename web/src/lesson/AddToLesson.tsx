@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { ALL_TUNES, useTunes } from '../tunes/queries'
+import { ALL_TUNES, useTunes } from '../tunes'
 import { Asked } from '../ui/Asked'
 import { Button } from '../ui/Button'
 import { Dialog } from '../ui/Dialog'

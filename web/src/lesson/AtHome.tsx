@@ -1,6 +1,6 @@
 import { Fragment } from 'react'
-import { placeOfWork } from '../classes/placeOfWork'
-import { useForClass, useWork } from '../classes/queries'
+import { placeOfWork } from '../classes'
+import { useForClass, useWork } from '../register/queries'
 import { TextLink } from '../ui/TextLink'
 import type { Lesson } from './queries'
 

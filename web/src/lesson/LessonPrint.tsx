@@ -1,14 +1,14 @@
 import { useLayoutEffect, useRef, useState } from 'react'
 import { useParams } from 'react-router'
-import { useClass } from '../classes/queries'
-import { PaperSheet } from '../print/PaperSheet'
+import { useClass } from '../register/queries'
+import { PaperSheet } from '../ui/PaperSheet'
 import { Asked } from '../ui/Asked'
 import { Screen } from '../ui/Screen'
 import { Strip } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
 import { clock } from './RunSheet'
 import { useLesson, type Lesson } from './queries'
-import { PrintEnd } from '../print/PrintEnd'
+import { PrintEnd } from '../ui/PrintEnd'
 import { weekdayOf } from '../calendar/days'
 
 /** A page of A4 between margins of 12 mm, in CSS pixels. */

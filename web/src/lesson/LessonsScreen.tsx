@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
-import { useClassNames, useCurrentClass } from '../classes/queries'
+import { useClassNames, useCurrentClass } from '../register/queries'
 import { Asked } from '../ui/Asked'
 import { Button } from '../ui/Button'
 import { Field, Input } from '../ui/Field'

@@ -1,6 +1,6 @@
 import { GripVertical, Pin } from 'lucide-react'
 import { useState } from 'react'
-import { useForClass } from '../classes/queries'
+import { useForClass } from '../register/queries'
 import { Input } from '../ui/Field'
 import { MoreItem, MoreMenu } from '../ui/MoreMenu'
 import { TextLink } from '../ui/TextLink'

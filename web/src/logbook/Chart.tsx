@@ -1,6 +1,6 @@
 import type { PlotOptions } from '@observablehq/plot'
 import { useEffect, useRef, useState } from 'react'
-import { useWidth } from '../stand/useWidth'
+import { useWidth } from '../ui/useWidth'
 
 export type Plot = typeof import('@observablehq/plot')
 

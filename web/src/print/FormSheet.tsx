@@ -1,5 +1,5 @@
 import type { Reading } from '../api/client'
-import { PrintedLineMap, SIGNS_IN_WORDS } from '../stand/LineMap'
+import { PrintedLineMap, SIGNS_IN_WORDS } from '../walk/LineMap'
 
 /** The line map with traps, trouble spots and patterns in words, on a page of its own. */
 export function FormSheet({ reading }: { reading: Reading }) {

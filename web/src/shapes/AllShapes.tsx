@@ -6,7 +6,7 @@ import { Strip } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
 import { ShapeBoard } from './ShapeBoard'
 import { useKeyChoice } from './useKeyChoice'
-import { PrintEnd } from '../print/PrintEnd'
+import { PrintEnd } from '../ui/PrintEnd'
 
 /** Three rows of boards fill a page. */
 const HEIGHT = 262

@@ -1,6 +1,5 @@
 import type { NamedStyle } from '../api/client'
-import { useAddStyle, useSaveStyle } from '../style/queries'
-import { useStyleDrafts } from '../style/useStyleDrafts'
+import { useAddStyle, useSaveStyle, useStyleDrafts } from '../style'
 import { Button } from '../ui/Button'
 import { Dialog } from '../ui/Dialog'
 import { Field, Input } from '../ui/Field'

@@ -1,5 +1,5 @@
 import type { HandShape, Instrument } from '../api/client'
-import { placeY } from '../stand/placeY'
+import { placeY } from '../board/placeY'
 import { Spot, spotWidth } from '../ui/Spot'
 import { Wood } from '../ui/Wood'
 

@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query'
-import { usePlace } from './queries'
+import { usePlace } from '../walk/queries'
 import type { Instrument } from '../api/client'
 import { useEngraving } from '../engraving/useEngraving'
 import { TextButton } from '../ui/TextLink'
-import type { Place } from './Fingerboard'
+import type { Place } from '../board/boardSize'
 
 const OPTIONS = {
   scale: 46,

@@ -4,8 +4,8 @@ import type { Instrument, Reading } from '../api/client'
 import { rowsOf, type RowId } from '../engraving/layout'
 import { InstrumentChoice } from '../ui/InstrumentChoice'
 import { Strip, StripEnd } from '../ui/Strip'
-import { BarButton } from './BarButton'
-import { RowSwitch } from './RowSwitch'
+import { BarButton } from '../walk/BarButton'
+import { RowSwitch } from '../walk/RowSwitch'
 
 /** Instrument switch, row switches and what else can be done with the tune. */
 export const StandBar = memo(function StandBar({

@@ -1,10 +1,10 @@
 import { memo } from 'react'
 import type { Reading } from '../api/client'
-import { useCurrentClass } from '../classes/queries'
+import { useCurrentClass } from '../register/queries'
 import { TextButton, TextLink } from '../ui/TextLink'
 import { Tick } from '../ui/Tick'
 import { NewHere } from './NewHere'
-import { OctaveMenu } from './OctaveMenu'
+import { OctaveMenu } from '../walk/OctaveMenu'
 
 /** Title, key and what the reader should know before the first note. */
 export const TuneHead = memo(function TuneHead({

@@ -1,6 +1,6 @@
 import type { BowEdit, BowVerdict, BowVerdictChange, Bowing } from '../api/client'
-import { useChangeBowing, useFreshBowing } from './queries'
-import type { MakeChange } from './useChanges'
+import { useChangeBowing, useFreshBowing } from '../walk/queries'
+import type { MakeChange } from '../walk/useChanges'
 
 const isIn = (edits: readonly BowEdit[], { noteId, kind }: BowEdit) =>
   edits.some((e) => e.noteId === noteId && e.kind === kind)

@@ -1,10 +1,10 @@
 import { useEffect } from 'react'
 import { useParams, useSearchParams } from 'react-router'
 import { useInstruments } from '../api/instruments'
-import { useTune } from '../tunes/queries'
+import { useTune } from '../tunes'
 import { ALL } from '../ui/InstrumentChoice'
 import { useStable } from '../ui/useStable'
-import { usePrefetchReading, useReading } from './queries'
+import { usePrefetchReading, useReading } from '../walk/queries'
 
 /** The tune and the instrument that the address names, and how that instrument reads it. */
 export function useOpenTune() {

@@ -1,6 +1,6 @@
 import { useCallback, useMemo, useState } from 'react'
 import type { Reading } from '../api/client'
-import type { Place } from './Fingerboard'
+import type { Place } from '../board/boardSize'
 
 /** A place picked on the fingerboard, and the notes of the tune that are played there. */
 export function useProbe(reading: Reading | undefined) {

@@ -3,7 +3,7 @@ import { ROWS, type RowId } from '../engraving/layout'
 import type { Hear } from '../hear/useHear'
 import { ALL } from '../ui/InstrumentChoice'
 import { useKeys } from '../ui/useKeys'
-import type { Walk } from './useWalk'
+import type { Walk } from '../walk/useWalk'
 
 /** What the keys do on the stand; KeyList tells them. */
 export function useStandKeys({

@@ -1,7 +1,7 @@
 import { useRef } from 'react'
 import type { StyleExample } from '../api/client'
 import { useEngraving } from '../engraving/useEngraving'
-import { useWidth } from '../stand/useWidth'
+import { useWidth } from '../ui/useWidth'
 
 const SCALE = 34
 const OPTIONS = {

@@ -11,7 +11,7 @@ import { Strip } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
 import { lengthOf } from './length'
 import { TapeStrip } from './TapeStrip'
-import { PrintEnd } from '../print/PrintEnd'
+import { PrintEnd } from '../ui/PrintEnd'
 
 /** The instrument that was looked at, and for each its size and what was measured on it. */
 type Chosen = { instrument: string; size: Record<string, string>; measured: Record<string, string> }

@@ -1,5 +1,5 @@
 import type { CallMoment, Together } from '../api/client'
-import type { Walk } from '../stand/useWalk'
+import type { Walk } from '../walk/useWalk'
 import { KeyOffers } from './KeyOffers'
 import type { TogetherScore } from './useTogetherScore'
 

@@ -1,8 +1,8 @@
 import { useParams, useSearchParams } from 'react-router'
 import { useInstruments } from '../api/instruments'
 import type { CallBar, CallMoment, Together } from '../api/client'
-import { useCurrentClass } from '../classes/queries'
-import { PaperSheet } from '../print/PaperSheet'
+import { useCurrentClass } from '../register/queries'
+import { PaperSheet } from '../ui/PaperSheet'
 import { Asked } from '../ui/Asked'
 import { ALL } from '../ui/InstrumentChoice'
 import { Screen } from '../ui/Screen'
@@ -10,7 +10,7 @@ import { Strip } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
 import { Tick } from '../ui/Tick'
 import { useTogether } from './queries'
-import { PrintEnd } from '../print/PrintEnd'
+import { PrintEnd } from '../ui/PrintEnd'
 
 /** Between margins of 12 mm on A4, in CSS pixels. */
 const WIDTH_PX = 700

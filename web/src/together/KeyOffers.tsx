@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import type { KeyOffer, Together } from '../api/client'
-import { useDeleteTune } from '../tunes/queries'
+import { useDeleteTune } from '../tunes'
 import { Asked } from '../ui/Asked'
 import { Button } from '../ui/Button'
 import { useToast } from '../ui/toasts'

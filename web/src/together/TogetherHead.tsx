@@ -1,8 +1,8 @@
-import { useCurrentClass } from '../classes/queries'
+import { useCurrentClass } from '../register/queries'
 import type { Reading, Together } from '../api/client'
-import { OctaveMenu } from '../stand/OctaveMenu'
-import type { MakeChange } from '../stand/useChanges'
-import { usePins } from '../stand/usePins'
+import { OctaveMenu } from '../walk/OctaveMenu'
+import type { MakeChange } from '../walk/useChanges'
+import { usePins } from '../walk/usePins'
 import type { TogetherScore } from './useTogetherScore'
 
 /** The tune’s title, and for each section how it reads it and what it cannot play. */

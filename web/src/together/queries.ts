@@ -1,7 +1,7 @@
 import { useQueries, useQuery } from '@tanstack/react-query'
 import { answer, api, type Reading } from '../api/client'
 import { useChange } from '../api/useChange'
-import { readingQuery } from '../stand/queries'
+import { readingQuery } from '../walk/queries'
 
 /** Keys begin with "reading": what changes a reading changes what is called. */
 const together = (what: string, id: number, sections: string) => ['reading', what, id, sections]

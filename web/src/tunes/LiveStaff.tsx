@@ -1,7 +1,7 @@
 import { useRef } from 'react'
 import { scaleOf } from '../engraving/layout'
 import { useEngraving } from '../engraving/useEngraving'
-import { useWidth } from '../stand/useWidth'
+import { useWidth } from '../ui/useWidth'
 
 const optionsFor = (widthPx: number) => {
   const scale = scaleOf('small')

@@ -1,6 +1,6 @@
 import { useInstruments } from '../api/instruments'
 import type { LinesForWhom, ScoreLines } from '../api/client'
-import { useCurrentClass } from '../classes/queries'
+import { useCurrentClass } from '../register/queries'
 import { Asked } from '../ui/Asked'
 import { Button } from '../ui/Button'
 import { Dialog } from '../ui/Dialog'

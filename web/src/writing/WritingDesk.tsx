@@ -1,6 +1,7 @@
 import { useMemo, useState, type ReactNode } from 'react'
 import type { Instrument, WritingState, WritingView } from '../api/client'
-import { Fingerboard, type Place } from '../stand/Fingerboard'
+import { Fingerboard } from '../board/Fingerboard'
+import type { Place } from '../board/boardSize'
 import { useSmall } from '../ui/useSmall'
 import { WritingKeyList } from './WritingKeyList'
 import { Palette } from './Palette'

@@ -1,6 +1,6 @@
 import { useMemo, useRef } from 'react'
 import type { StaffSpot, WritingEvent } from '../api/client'
-import { useWidth } from '../stand/useWidth'
+import { useWidth } from '../ui/useWidth'
 import { StaffLine, type Pointed } from './StaffLine'
 import type { Writing } from './useWriting'
 

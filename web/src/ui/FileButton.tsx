@@ -1,5 +1,5 @@
 import { useRef, type ReactNode } from 'react'
-import { Button } from '../ui/Button'
+import { Button } from './Button'
 
 /** A button that asks for a file. */
 export function FileButton({

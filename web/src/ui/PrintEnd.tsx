@@ -1,5 +1,5 @@
-import { Button } from '../ui/Button'
-import { StripEnd } from '../ui/Strip'
+import { Button } from './Button'
+import { StripEnd } from './Strip'
 
 /** At the end of the strip above paper: sends it to the printer, once there is something on it. */
 export function PrintEnd({ ready = true }: { ready?: boolean }) {

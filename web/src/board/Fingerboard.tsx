@@ -3,9 +3,7 @@ import type { Instrument, ShapeSpot } from '../api/client'
 import { Spot } from '../ui/Spot'
 import { Wood } from '../ui/Wood'
 import { BoardPlaces } from './BoardPlaces'
-import { BOARD, boardSize } from './boardSize'
-
-export type Place = { string: number; semitones: number }
+import { BOARD, boardSize, type Place } from './boardSize'
 
 /** At least so many half steps are shown, and one more than is in use. */
 const LEAST_SHOWN = 7

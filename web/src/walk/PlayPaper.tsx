@@ -11,7 +11,7 @@ import { useHear, type Hear } from '../hear/useHear'
 import { Asked } from '../ui/Asked'
 import { useLoop } from './useLoop'
 import { useWalk } from './useWalk'
-import { useWidth } from './useWidth'
+import { useWidth } from '../ui/useWidth'
 
 const ROWS: readonly RowId[] = ['pair', 'name']
 const EDGE_PX = 8

@@ -1,7 +1,6 @@
 import { memo, useRef, useState, type KeyboardEvent } from 'react'
 import type { Instrument } from '../api/client'
-import { BOARD, boardSize } from './boardSize'
-import type { Place } from './Fingerboard'
+import { BOARD, boardSize, type Place } from './boardSize'
 
 const STEPS: Record<string, Place | undefined> = {
   ArrowLeft: { string: -1, semitones: 0 },

@@ -1,14 +1,14 @@
 import { useState } from 'react'
 import type { Learner } from '../api/client'
 import { useInstruments } from '../api/instruments'
-import { FileLink } from '../keeping/FileLink'
+import { FileLink } from '../ui/FileLink'
 import { Button } from '../ui/Button'
 import { Dialog } from '../ui/Dialog'
 import { Field, Input, Select } from '../ui/Field'
 import { Refused } from '../ui/Said'
 import { Tick } from '../ui/Tick'
-import { useDeleteLearner, useSaveLearner, useTakeLearnerIn } from './queries'
-import { useOfferBack } from './useOfferBack'
+import { useDeleteLearner, useSaveLearner, useTakeLearnerIn } from '../register/queries'
+import { useOfferBack } from '../register/useOfferBack'
 import { LIMITS } from '../api/limits'
 
 /** Tapes are offered up to here, in half steps above the nut. */

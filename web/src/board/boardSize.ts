@@ -1,6 +1,8 @@
 import type { Instrument } from '../api/client'
 import { placeY } from './placeY'
 
+export type Place = { string: number; semitones: number }
+
 /** Sizes of the drawn fingerboard, in its own units. */
 export const BOARD = { width: 296, nutY: 34, length: 306, left: 78, gap: 52 }
 

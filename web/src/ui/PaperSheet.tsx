@@ -1,5 +1,5 @@
 import { useRef, type ReactNode } from 'react'
-import { useWidth } from '../stand/useWidth'
+import { useWidth } from './useWidth'
 
 /** 12 mm at both sides. */
 const MARGINS_PX = 92
