@@ -44,22 +44,20 @@ export const useDeletedTasks = () =>
     staleTime: 0,
   })
 
-const TASKS = ['tasks', 'task']
-
 export const useSaveTask = () =>
   useChange(
     ({ id, version, title, task }: { id: number | null; version: number | null; title: string; task: TaskDoc }) =>
       id === null
         ? answer(api.POST('/api/desk/tasks', { body: { title, task, version: null } }))
         : answer(api.PUT('/api/desk/tasks/{id}', { params: { path: { id } }, body: { title, task, version } })),
-    TASKS,
+    'task',
   )
 
 export const useDeleteTask = () =>
-  useChange((id: number) => answer(api.DELETE('/api/desk/tasks/{id}', { params: { path: { id } } })), TASKS)
+  useChange((id: number) => answer(api.DELETE('/api/desk/tasks/{id}', { params: { path: { id } } })), 'task')
 
 export const useRestoreTask = () =>
-  useChange((id: number) => answer(api.POST('/api/desk/tasks/{id}/restore', { params: { path: { id } } })), TASKS)
+  useChange((id: number) => answer(api.POST('/api/desk/tasks/{id}/restore', { params: { path: { id } } })), 'task')
 
 /** The pieces of a class. */
 export const usePieces = (id: number | null) =>
@@ -70,8 +68,6 @@ export const usePieces = (id: number | null) =>
     staleTime: 0,
   })
 
-const PIECES = ['pieces', 'booklet']
-
 export const useMovePiece = (id: number) =>
   useChange(
     ({ piece, state }: { piece: number; state: ClassPiece['state'] }) =>
@@ -81,7 +77,7 @@ export const useMovePiece = (id: number) =>
           body: { state },
         }),
       ),
-    PIECES,
+    'piece',
   )
 
 export const useAddRemark = (id: number) =>
@@ -93,7 +89,7 @@ export const useAddRemark = (id: number) =>
           body: { words, bar },
         }),
       ),
-    PIECES,
+    'piece',
   )
 
 export const useTakeRemarkBack = (id: number) =>
@@ -104,14 +100,14 @@ export const useTakeRemarkBack = (id: number) =>
           params: { path: { class: id, piece, remark } },
         }),
       ),
-    PIECES,
+    'piece',
   )
 
 export const useBringPiece = (id: number) =>
   useChange(
     (body: components['schemas']['BroughtPiece']) =>
       answer(api.POST('/api/classes/{class}/pieces', { params: { path: { class: id } }, body })),
-    [...PIECES, 'work'],
+    'broughtPiece',
   )
 
 export const useBooklet = (id: number) =>
@@ -124,7 +120,7 @@ export const useBooklet = (id: number) =>
 export const useSaveBooklet = (id: number) =>
   useChange(
     (body: BookletDoc) => answer(api.PUT('/api/classes/{class}/booklet', { params: { path: { class: id } }, body })),
-    ['booklet', 'piece-reading'],
+    'booklet',
   )
 
 /** A piece as an instrument reads it. */

@@ -73,19 +73,17 @@ export const useDeletedSheets = () =>
 
 export const getSheet = (id: number): Promise<KeptSheet> => answer(api.GET('/api/sheets/{id}', byId(id)))
 
-const LISTS = ['sheets', 'deleted-sheets']
-
 export const useKeepSheet = () =>
   useChange<{ id: number | null; version: number; sheet: SheetDoc }, KeptSheet>(
     ({ id, version, sheet }) =>
       id === null
         ? answer(api.POST('/api/sheets', { body: sheet }))
         : answer(api.PUT('/api/sheets/{id}', { ...byId(id), body: { sheet, version } })),
-    LISTS,
+    'sheet',
   )
 export const useDuplicateSheet = () =>
-  useChange<number, KeptSheet>((id) => answer(api.POST('/api/sheets/{id}/duplicate', byId(id))), LISTS)
+  useChange<number, KeptSheet>((id) => answer(api.POST('/api/sheets/{id}/duplicate', byId(id))), 'sheet')
 export const useDeleteSheet = () =>
-  useChange<number, unknown>((id) => answer<unknown>(api.DELETE('/api/sheets/{id}', byId(id))), LISTS)
+  useChange<number, unknown>((id) => answer<unknown>(api.DELETE('/api/sheets/{id}', byId(id))), 'sheet')
 export const useRestoreSheet = () =>
-  useChange<number, unknown>((id) => answer<unknown>(api.POST('/api/sheets/{id}/restore', byId(id))), LISTS)
+  useChange<number, unknown>((id) => answer<unknown>(api.POST('/api/sheets/{id}/restore', byId(id))), 'sheet')

@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query'
 import { answer, api } from '../api/client'
 import type { components } from '../api/schema'
-import { useChange } from '../api/useChange'
+import { askAnew, useChange } from '../api/useChange'
 
 export type Lesson = components['schemas']['LessonView']
 export type LessonStep = components['schemas']['StepView']
@@ -25,7 +25,7 @@ export const useLessons = (classId: number) =>
     enabled: classId > 0,
   })
 
-export const lessonKey = (classId: number, id: number) => ['lesson', classId, id]
+export const lessonKey = (classId: number, id: number) => ['lesson', classId, id] as const
 
 export const useLesson = (classId: number, id: number) =>
   useQuery({
@@ -54,19 +54,19 @@ export const useLessonAlone = (classId: number, id: number, instrument: string |
 export const usePlanLesson = (classId: number) =>
   useChange<string, Lesson>(
     (day) => answer(api.POST('/api/classes/{class}/lessons', { params: { path: { class: classId } }, body: { day } })),
-    ['lessons'],
+    'lessons',
   )
 
 export const useDeleteLesson = (classId: number) =>
   useChange<number, unknown>(
     (id) => answer<unknown>(api.DELETE('/api/classes/{class}/lessons/{id}', of(classId, id))),
-    ['lessons'],
+    'lessons',
   )
 
 export const useRestoreLesson = (classId: number) =>
   useChange<number, unknown>(
     (id) => answer<unknown>(api.POST('/api/classes/{class}/lessons/{id}/restore', of(classId, id))),
-    ['lessons'],
+    'lessons',
   )
 
 /** Sends changes of a lesson; each answers it as it is kept. */
@@ -74,7 +74,7 @@ export function useLessonCalls(classId: number, id: number) {
   const queries = useQueryClient()
   const queryKey = lessonKey(classId, id)
   const listed = (lesson: Lesson) => {
-    void queries.invalidateQueries({ queryKey: ['lessons'] })
+    void askAnew(queries, 'lessons')
     return lesson
   }
   return {

@@ -31,8 +31,6 @@ export const useLearnerLog = (id: number, learner: number) =>
       ),
   })
 
-const LOGS = ['logbook', 'learner-log']
-
 /** Minutes that a learner told on paper. */
 export const useAddMinutes = (id: number, learner: number) =>
   useChange<{ day: string; minutes: number }, { key: string }>(
@@ -43,7 +41,7 @@ export const useAddMinutes = (id: number, learner: number) =>
           body,
         }),
       ),
-    LOGS,
+    'minutes',
   )
 
 export const useTakeMinutesBack = (id: number, learner: number) =>
@@ -54,5 +52,5 @@ export const useTakeMinutesBack = (id: number, learner: number) =>
           params: { path: { class: id, learner, key } },
         }),
       ),
-    LOGS,
+    'minutes',
   )

@@ -13,23 +13,6 @@ export type Learning = components['schemas']['LearningView']
 
 const of = (id: number) => ({ params: { path: { class: id } } })
 
-/** What the class that is chosen decides, and what it knows. */
-const BY_CLASS = [
-  'reading',
-  'before',
-  'tunes',
-  'plan',
-  'class',
-  'learning',
-  'within',
-  'logbook',
-  'learner-log',
-  'work',
-  'lessons',
-  'lesson',
-  'class-names',
-]
-
 export const useClasses = () =>
   useQuery({ queryKey: ['classes'], queryFn: () => answer(api.GET('/api/classes')), staleTime: 60_000 })
 
@@ -81,23 +64,23 @@ export const useLearnerList = (text: string) =>
   })
 
 export const useAddClass = () =>
-  useChange<NewClass, ClassSummary>((body) => answer(api.POST('/api/classes', { body })), ['classes', 'class-names'])
+  useChange<NewClass, ClassSummary>((body) => answer(api.POST('/api/classes', { body })), 'classes')
 
 export const useSaveClass = () =>
   useChange<Pick<ClassSummary, 'id' | 'version' | 'name' | 'lessonMinutes' | 'styleId'>, ClassSummary>(
     ({ id, ...body }) => answer(api.PUT('/api/classes/{class}', { ...of(id), body })),
-    ['classes', ...BY_CLASS],
+    'class',
   )
 
 /** Deletes a class; what it was is answered, to be taken back until the page is left. */
 export const useDeleteClass = () =>
-  useChange<number, ClassRecord>((id) => answer(api.DELETE('/api/classes/{class}', of(id))), ['classes', 'class-names'])
+  useChange<number, ClassRecord>((id) => answer(api.DELETE('/api/classes/{class}', of(id))), 'classes')
 
 /** Puts a class in with its whole record, as it was saved or just deleted. */
 export const useTakeClassIn = () =>
   useChange<ClassRecord | File, ClassSummary>(
     async (record) => answer(api.POST('/api/classes/record', { body: await recordIn(record) })),
-    ['classes', 'class-names'],
+    'classes',
   )
 
 /** Puts a learner into a class with their whole record, as it was saved or just deleted. */
@@ -105,7 +88,7 @@ export const useTakeLearnerIn = (id: number) =>
   useChange<LearnerRecord | File, unknown>(
     async (record) =>
       answer<unknown>(api.POST('/api/classes/{class}/learners/record', { ...of(id), body: await recordIn(record) })),
-    ['classes', ...BY_CLASS],
+    'class',
   )
 
 /** What a saved file holds; whether it is a record is for the server to say. */
@@ -122,7 +105,7 @@ async function recordIn<T>(record: T | File): Promise<T> {
 export const useAddLearners = (id: number) =>
   useChange<readonly NewLearner[], unknown>(
     (body) => answer<unknown>(api.POST('/api/classes/{class}/learners', { ...of(id), body: [...body] })),
-    ['classes', ...BY_CLASS],
+    'class',
   )
 
 export const useSaveLearner = (id: number) =>
@@ -131,7 +114,7 @@ export const useSaveLearner = (id: number) =>
       answer<unknown>(
         api.PUT('/api/classes/{class}/learners/{learner}', { params: { path: { class: id, learner } }, body }),
       ),
-    ['classes', ...BY_CLASS],
+    'class',
   )
 
 /** Deletes a learner with everything of theirs; what it was is answered, to be taken back until the page is left. */
@@ -139,20 +122,20 @@ export const useDeleteLearner = (id: number) =>
   useChange<number, LearnerRecord>(
     (learner) =>
       answer(api.DELETE('/api/classes/{class}/learners/{learner}', { params: { path: { class: id, learner } } })),
-    ['classes', ...BY_CLASS],
+    'class',
   )
 
 export const useMoveUp = (id: number) =>
   useChange<{ name: string; learners: number[] }, ClassSummary>(
     (body) => answer(api.POST('/api/classes/{class}/up', { ...of(id), body })),
-    ['classes', ...BY_CLASS],
+    'class',
   )
 
 export const useMoveBack = () =>
   useChange<{ from: number; into: number }, unknown>(
     ({ from, into }) =>
       answer<unknown>(api.POST('/api/classes/{class}/back/{into}', { params: { path: { class: from, into } } })),
-    ['classes', ...BY_CLASS],
+    'class',
   )
 
 /** Everything that a class may know, and does. */
@@ -162,20 +145,17 @@ export const usePlan = (id: number) =>
 /** Ticks and unticks; the plan that comes back is shown at once. */
 export function useTick(id: number) {
   const queries = useQueryClient()
-  return useChange<{ add: string[]; remove: string[] }, Plan>(
-    async (body) => {
-      const plan = await answer(api.POST('/api/classes/{class}/known', { ...of(id), body }))
-      queries.setQueryData(['plan', id], plan)
-      return plan
-    },
-    BY_CLASS.filter((key) => key !== 'plan'),
-  )
+  return useChange<{ add: string[]; remove: string[] }, Plan>(async (body) => {
+    const plan = await answer(api.POST('/api/classes/{class}/known', { ...of(id), body }))
+    queries.setQueryData(['plan', id], plan)
+    return plan
+  }, 'ticked')
 }
 
 export const useStart = (id: number) =>
   useChange<components['schemas']['Stage'], Plan>(
     (stage) => answer(api.POST('/api/classes/{class}/known/start', { ...of(id), body: { stage } })),
-    BY_CLASS,
+    'known',
   )
 
 /** Takes a change of what a class knows back, or lets it count again. */
@@ -187,7 +167,7 @@ export const useTakeBack = (id: number) =>
           ? api.POST('/api/classes/{class}/known/{change}/back', { params: { path: { class: id, change } } })
           : api.POST('/api/classes/{class}/known/{change}/again', { params: { path: { class: id, change } } }),
       ),
-    BY_CLASS,
+    'known',
   )
 
 /** What a class would come to know by a tune. */
@@ -201,7 +181,7 @@ export const useLearning = (id: number, tune: number) =>
 export const useLearn = (id: number) =>
   useChange<{ tuneId: number; not: string[] }, KnownChange>(
     (body) => answer(api.POST('/api/classes/{class}/learned', { ...of(id), body })),
-    BY_CLASS,
+    'known',
   )
 
 /**
@@ -233,14 +213,14 @@ export const useWork = (id: number) =>
 export const useSetWork = (id: number) =>
   useChange<NewWork, unknown>(
     (body) => answer<unknown>(api.POST('/api/classes/{class}/tasks', { ...of(id), body })),
-    ['work'],
+    'work',
   )
 
 export const useDeleteWork = (id: number) =>
   useChange<number, unknown>(
     (work) =>
       answer<unknown>(api.DELETE('/api/classes/{class}/tasks/{work}', { params: { path: { class: id, work } } })),
-    ['work'],
+    'work',
   )
 
 export const useSetDone = (id: number) =>
@@ -252,7 +232,7 @@ export const useSetDone = (id: number) =>
           body: { done },
         }),
       ),
-    ['work'],
+    'work',
   )
 
 /** The links of a class's learners. */
@@ -262,12 +242,12 @@ export const useLinks = (id: number) =>
 export const useRenewLinks = (id: number) =>
   useChange<number[], unknown>(
     (learners) => answer<unknown>(api.POST('/api/classes/{class}/links', { ...of(id), body: { learners } })),
-    ['links'],
+    'links',
   )
 
 export const useEndLink = (id: number) =>
   useChange<number, unknown>(
     (learner) =>
       answer<unknown>(api.DELETE('/api/classes/{class}/links/{learner}', { params: { path: { class: id, learner } } })),
-    ['links'],
+    'links',
   )

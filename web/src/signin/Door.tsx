@@ -1,3 +1,4 @@
+import { askAnew } from '../api/useChange'
 import { useQueryClient } from '@tanstack/react-query'
 import { useEffect, type ReactNode } from 'react'
 import { Refusal } from '../api/client'
@@ -15,7 +16,7 @@ export function Door({ children }: { children: ReactNode }) {
   const queries = useQueryClient()
   useEffect(() => {
     const look = (problem: unknown) => {
-      if (isEnded(problem)) void queries.invalidateQueries({ queryKey: ['me'] })
+      if (isEnded(problem)) void askAnew(queries, 'signedIn')
     }
     const ends = [
       queries.getQueryCache().subscribe(({ type, query }) => {

@@ -10,14 +10,11 @@ export const useMe = () =>
 
 export function useSignIn() {
   const queries = useQueryClient()
-  return useChange<NameAndPassphrase, unknown>(
-    async (body) => {
-      await answer<unknown>(api.POST('/api/sign-in', { body }))
-      // What was refused is asked for again, and nothing else is lost.
-      await queries.invalidateQueries()
-    },
-    ['me'],
-  )
+  return useChange<NameAndPassphrase, unknown>(async (body) => {
+    await answer<unknown>(api.POST('/api/sign-in', { body }))
+    // What was refused is asked for again, and nothing else is lost.
+    await queries.invalidateQueries()
+  }, 'signedIn')
 }
 
 export function useSignOut() {
@@ -26,26 +23,27 @@ export function useSignOut() {
     await answer<unknown>(api.POST('/api/sign-out'))
     queries.clear()
     window.location.assign('/')
-  }, [])
+  }, 'nothing')
 }
-
-const TEACHERS = ['teachers', 'me']
 
 export const useTeachers = () => useQuery({ queryKey: ['teachers'], queryFn: () => answer(api.GET('/api/teachers')) })
 
 export const useAddTeacher = () =>
-  useChange<NameAndPassphrase, unknown>((body) => answer<unknown>(api.POST('/api/teachers', { body })), TEACHERS)
+  useChange<NameAndPassphrase, unknown>((body) => answer<unknown>(api.POST('/api/teachers', { body })), 'teachers')
 
 const of = (teacher: number) => ({ params: { path: { teacher } } })
 
 export const useChangePassphrase = () =>
   useChange<{ id: number; former: string; passphrase: string }, unknown>(
     ({ id, ...body }) => answer<unknown>(api.PUT('/api/teachers/{teacher}/passphrase', { ...of(id), body })),
-    TEACHERS,
+    'teachers',
   )
 
 export const useSignOutEverywhere = () =>
-  useChange<number, unknown>((id) => answer<unknown>(api.POST('/api/teachers/{teacher}/everywhere', of(id))), TEACHERS)
+  useChange<number, unknown>(
+    (id) => answer<unknown>(api.POST('/api/teachers/{teacher}/everywhere', of(id))),
+    'teachers',
+  )
 
 export const useRemoveTeacher = () =>
-  useChange<number, unknown>((id) => answer<unknown>(api.DELETE('/api/teachers/{teacher}', of(id))), TEACHERS)
+  useChange<number, unknown>((id) => answer<unknown>(api.DELETE('/api/teachers/{teacher}', of(id))), 'teachers')

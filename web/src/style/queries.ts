@@ -26,35 +26,22 @@ export const useStyleSettings = () =>
     staleTime: Infinity,
   }).data ?? []
 
-// A style changes what every screen shows.
-const EVERYTHING = [
-  'styles',
-  'deleted-styles',
-  'reading',
-  'before',
-  'bowing',
-  'shapes',
-  'taping',
-  'instruments',
-  'place',
-  'keys',
-]
 export const useAddStyle = () =>
   useChange<{ name: string; style: HouseStyle }, NamedStyle>(
     (body) => answer(api.POST('/api/styles', { body })),
-    EVERYTHING,
+    'style',
   )
 export const useSaveStyle = () =>
   useChange<NamedStyle, NamedStyle>(
     ({ id, version, name, style }) =>
       answer(api.PUT('/api/styles/{id}', { ...byId(id), body: { version, name, style } })),
-    EVERYTHING,
+    'style',
   )
 export const useUseStyle = () =>
-  useChange<number, unknown>((id) => answer<unknown>(api.POST('/api/styles/{id}/current', byId(id))), EVERYTHING)
+  useChange<number, unknown>((id) => answer<unknown>(api.POST('/api/styles/{id}/current', byId(id))), 'style')
 export const useDuplicateStyle = () =>
-  useChange<number, NamedStyle>((id) => answer(api.POST('/api/styles/{id}/duplicate', byId(id))), EVERYTHING)
+  useChange<number, NamedStyle>((id) => answer(api.POST('/api/styles/{id}/duplicate', byId(id))), 'style')
 export const useRestoreStyle = () =>
-  useChange<number, unknown>((id) => answer<unknown>(api.POST('/api/styles/{id}/restore', byId(id))), EVERYTHING)
+  useChange<number, unknown>((id) => answer<unknown>(api.POST('/api/styles/{id}/restore', byId(id))), 'style')
 export const useDeleteStyle = () =>
-  useChange<number, unknown>((id) => answer<unknown>(api.DELETE('/api/styles/{id}', byId(id))), EVERYTHING)
+  useChange<number, unknown>((id) => answer<unknown>(api.DELETE('/api/styles/{id}', byId(id))), 'style')

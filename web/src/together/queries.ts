@@ -4,7 +4,7 @@ import { useChange } from '../api/useChange'
 import { readingQuery } from '../walk/queries'
 
 /** Keys begin with "reading": what changes a reading changes what is called. */
-const together = (what: string, id: number, sections: string) => ['reading', what, id, sections]
+const together = (what: string, id: number, sections: string) => ['reading', what, id, sections] as const
 
 const asked = (id: number, sections: string) => ({
   params: { path: { id }, query: sections ? { sections } : {} },
@@ -41,7 +41,7 @@ export const useTakeKey = () =>
   useChange(
     ({ id, fifths }: { id: number; fifths: number }) =>
       answer(api.POST('/api/tunes/{id}/keys', { params: { path: { id } }, body: { fifths } })),
-    ['tunes'],
+    'tuneInOtherKey',
   )
 
 /** How each of some instruments reads a tune; undefined until all are there. */

@@ -8,7 +8,7 @@ import {
   type TuneDetail,
   type TuneOrder,
 } from '../api/client'
-import { byId, useChange } from '../api/useChange'
+import { askAnew, byId, useChange } from '../api/useChange'
 
 export type NewTune = { source: string; title?: string | null; composer?: string | null; printedFor?: string | null }
 export type ChangedTune = NewTune & { id: number; version: number }
@@ -22,7 +22,7 @@ export const ALL_TUNES: TuneChoice = { search: '', order: 'title', instrument: '
 export const TUNE_PAGE = 100
 
 const pageQuery = (choice: TuneChoice, page: number) => ({
-  queryKey: ['tunes', choice, page],
+  queryKey: ['tunes', choice, page] as const,
   queryFn: () =>
     answer(api.GET('/api/tunes', { params: { query: { ...choice, from: page * TUNE_PAGE, count: TUNE_PAGE } } })),
 })
@@ -77,10 +77,8 @@ export const useCheck = (source: string, origin: string | number) =>
     gcTime: 0,
   })
 
-const TUNES = ['tunes', 'deleted-tunes', 'tune', 'reading', 'before', 'bowing']
-
 export const useAddTune = () =>
-  useChange<NewTune, TuneDetail>((body) => answer(api.POST('/api/tunes', { body })), TUNES)
+  useChange<NewTune, TuneDetail>((body) => answer(api.POST('/api/tunes', { body })), 'tune')
 
 const formOf = (file: File) => {
   const form = new FormData()
@@ -103,12 +101,12 @@ export const addTunes = (tunes: readonly NewTune[]) =>
 /** Asks for all lists of tunes anew. */
 export function useFreshTunes() {
   const queries = useQueryClient()
-  return () => Promise.all(TUNES.map((key) => queries.invalidateQueries({ queryKey: [key] })))
+  return () => askAnew(queries, 'tune')
 }
 export const useDeleteTunes = () =>
   useChange<readonly number[], unknown>(
     (ids) => answer<unknown>(api.POST('/api/tunes/deleted', { body: [...ids] })),
-    TUNES,
+    'tune',
   )
 
 /** The lines of a tune's score and who reads which. */
@@ -127,7 +125,7 @@ export function useChooseLines(id: number) {
       const body = { ...change(lines.chosen), version: lines.version }
       return answer<unknown>(api.PUT('/api/tunes/{id}/lines', { params: { path: { id } }, body }))
     },
-    [...TUNES, 'lines'],
+    'lines',
     `lines ${id}`,
   )
 }
@@ -135,14 +133,14 @@ export function useChooseLines(id: number) {
 export const useSaveTune = () =>
   useChange<ChangedTune, TuneDetail>(
     ({ id, ...body }) => answer(api.PUT('/api/tunes/{id}', { params: { path: { id } }, body })),
-    TUNES,
+    'tune',
   )
 export const useDuplicateTune = () =>
-  useChange<number, TuneDetail>((id) => answer(api.POST('/api/tunes/{id}/duplicate', byId(id))), TUNES)
+  useChange<number, TuneDetail>((id) => answer(api.POST('/api/tunes/{id}/duplicate', byId(id))), 'tune')
 export const useDeleteTune = () =>
-  useChange<number, unknown>((id) => answer<unknown>(api.DELETE('/api/tunes/{id}', byId(id))), TUNES)
+  useChange<number, unknown>((id) => answer<unknown>(api.DELETE('/api/tunes/{id}', byId(id))), 'tune')
 export const useRestoreTune = () =>
-  useChange<number, unknown>((id) => answer<unknown>(api.POST('/api/tunes/{id}/restore', byId(id))), TUNES)
+  useChange<number, unknown>((id) => answer<unknown>(api.POST('/api/tunes/{id}/restore', byId(id))), 'tune')
 
 /** Which line each learner of a class reads, where it is not that of their instrument. */
 export const useLearnerLines = (classId: number, tune: number) =>
@@ -162,5 +160,5 @@ export const useChooseLearnerLine = (classId: number, tune: number) =>
           body: { line },
         }),
       ),
-    ['reading'],
+    'learnersLine',
   )

@@ -2,14 +2,11 @@ import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { answer, api, type BowVerdictChange, type PinChanges } from '../api/client'
 import { useChange } from '../api/useChange'
 
-/** What a change of fingers, octave or bow touches. */
-const READINGS = ['reading', 'before', 'bowing']
-
 /**
  * @param section An instrument, or with the order of its line behind a colon a section that reads a line of its own.
  */
 export const readingQuery = (id: number, section: string) => ({
-  queryKey: ['reading', id, section],
+  queryKey: ['reading', id, section] as const,
   queryFn: () => {
     const [instrument = '', line] = section.split(':')
     const query = line === undefined ? { instrument } : { instrument, line: Number(line) }
@@ -54,18 +51,18 @@ export const useChangePins = () =>
   useChange<{ id: number; instrument: string } & PinChanges, unknown>(
     ({ id, instrument, ...body }) =>
       answer<unknown>(api.PATCH('/api/tunes/{id}/pins/{instrument}', { params: { path: { id, instrument } }, body })),
-    READINGS,
+    'fingering',
   )
 
 export const useChooseOctave = () =>
   useChange<{ id: number; instrument: string; octaves: number | null; was: number | null }, unknown>(
     ({ id, instrument, ...body }) =>
       answer<unknown>(api.PUT('/api/tunes/{id}/octave/{instrument}', { params: { path: { id, instrument } }, body })),
-    READINGS,
+    'fingering',
   )
 
 const bowingQuery = (id: number, instrument: string) => ({
-  queryKey: ['bowing', id, instrument],
+  queryKey: ['bowing', id, instrument] as const,
   queryFn: () => answer(api.GET('/api/tunes/{id}/bowing', { params: { path: { id }, query: { instrument } } })),
   staleTime: 10_000,
 })
@@ -83,7 +80,7 @@ export function useFreshBowing() {
 export const useChangeBowing = () =>
   useChange<{ id: number; instrument: string; changes: BowVerdictChange[] }, unknown>(
     ({ id, ...body }) => answer<unknown>(api.PATCH('/api/tunes/{id}/bowing', { params: { path: { id } }, body })),
-    READINGS,
+    'fingering',
   )
 
 /** What to say before each line; the lines begin at these bars. */
