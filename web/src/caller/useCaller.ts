@@ -1,9 +1,7 @@
-import { useEffect, useMemo, useState } from 'react'
+import { useMemo, useState } from 'react'
 import type { Reading, Together } from '../api/client'
-import { Player } from '../hear/Player'
-import { Synth } from '../hear/synth'
 import { FASTEST, SLOWEST } from '../hear/useHear'
-import { useToast } from '../ui/toasts'
+import { usePlayer } from '../hear/usePlayer'
 import { callerSchedule, ofTurn, partOf, PASSES, stepsOf, turnId, type PartKind, type Step } from './steps'
 
 const QUIET = 0.4
@@ -24,14 +22,12 @@ export type Asked = { bars: { first: number; end: number } | null; tempo: number
 
 /** Steps through a tune by hand or by the metronome. Nothing moves and nothing sounds until it is started. */
 export function useCaller(together: Together, reading: Reading, asked: Asked) {
-  const toast = useToast()
   const steps = useMemo(() => stepsOf(together, reading), [together, reading])
   const [start] = useState(() => Math.max(0, asked.bars ? steps.findIndex((s) => s.bar === asked.bars?.first) : 0))
   const [at, setAt] = useState(start)
   const [pass, setPass] = useState(0)
   const [kind, setKind] = useState<PartKind | 'asked'>(asked.bars ? 'asked' : 'line')
   const [anchor, setAnchor] = useState(start)
-  const [playing, setPlaying] = useState(false)
   /** All passes are played one after the other. */
   const [inTurn, setInTurn] = useState(false)
   const usual = Math.min(FASTEST, Math.max(SLOWEST, asked.tempo ?? Math.min(60, reading.tempoQuarters)))
@@ -59,27 +55,15 @@ export function useCaller(together: Together, reading: Reading, asked: Asked) {
     metronome: settings.clicks,
     loop,
   }
-  const listener = {
-    onNote: (id: string) => {
+  const { player, playing } = usePlayer({
+    settings: playSettings,
+    volume: settings.volume,
+    onNote: (id) => {
       const turn = ofTurn(id)
       setAt(turn.step)
       setPass(turn.pass)
     },
-    onPlaying: setPlaying,
-    onProblem: (text: string) => toast({ text }),
-  }
-  const [player] = useState(
-    () =>
-      new Player(
-        (volume) => new Synth(volume),
-        () => Promise.resolve([]),
-        playSettings,
-        listener,
-      ),
-  )
-  useEffect(() => player.follow(playSettings, listener))
-  useEffect(() => player.setVolume(settings.volume), [player, settings.volume])
-  useEffect(() => () => player.close(), [player])
+  })
 
   const stop = () => player.stop()
   const jump = (to: number, as: PartKind | 'asked' = kind) => {
@@ -95,7 +79,7 @@ export function useCaller(together: Together, reading: Reading, asked: Asked) {
     const own = { from: turnId(pass, part.from), to: turnId(pass, part.to) }
     if (all) setPass(0)
     setInTurn(all)
-    player.follow({ ...playSettings, loop: !all && settings.again ? own : null }, listener)
+    player.follow({ ...playSettings, loop: !all && settings.again ? own : null })
     // From the last step on there is nothing left to go through.
     const from = all || at < part.from || at >= part.to ? part.from : at
     void player.playNotes(callerSchedule(steps, reading, part, passes, settings.aloud), turnId(passes[0] ?? 0, from))

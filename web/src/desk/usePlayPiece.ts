@@ -1,15 +1,11 @@
 import { useEffect, useState } from 'react'
-import { engraver } from '../engraving/engraver'
-import { Player, type PlaySettings } from '../hear/Player'
-import { Synth } from '../hear/synth'
+import type { PlaySettings } from '../hear/Player'
+import { usePlayer } from '../hear/usePlayer'
 import { useStable } from '../ui/useStable'
-import { useToast } from '../ui/toasts'
 import { barLength, idOf, placeOf, soundOf, type DeskTask, type PieceDoc, type Place } from './piece'
 
 /** Plays a piece of the desk from its start or from a note. */
 export function usePlayPiece(task: DeskTask, piece: PieceDoc) {
-  const toast = useToast()
-  const [playing, setPlaying] = useState(false)
   const [now, setNow] = useState<string | null>(null)
   const [settings, setSettings] = useState<PlaySettings>({
     tempo: 80,
@@ -18,27 +14,13 @@ export function usePlayPiece(task: DeskTask, piece: PieceDoc) {
     metronome: false,
     loop: null,
   })
-  const listener = {
-    onNote: (id: string) => setNow(id),
-    onPlaying: (is: boolean) => {
-      setPlaying(is)
+  const { player, playing } = usePlayer({
+    settings,
+    onNote: setNow,
+    onPlaying: (is) => {
       if (!is) setNow(null)
     },
-    onProblem: (text: string) => toast({ text }),
-  }
-  const [player] = useState(
-    () =>
-      new Player(
-        (v) => new Synth(v),
-        (xml) => engraver.times(xml),
-        settings,
-        listener,
-      ),
-  )
-  useEffect(() => {
-    player.follow(settings, listener)
   })
-  useEffect(() => () => player.close(), [player])
   // Other music is another sound.
   const hush = useStable(() => {
     if (player.playing) player.stop()

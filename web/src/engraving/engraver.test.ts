@@ -123,3 +123,29 @@ test('a worker that hears the taking back stays', () => {
   vi.advanceTimersByTime(60_000)
   expect(benches[0]?.gone).toBe(false)
 })
+
+test('when the notes of a tune sound is known with its picture, and not asked for again', async () => {
+  const { benches, engraver } = workshop()
+  const times = [{ qstamp: 0, on: ['n1'] }]
+  const drawn = engraver.pages('with signs', {}, { desk: 'tune', onPage: () => undefined, soundsAs: 'plain' })
+  const [asked] = benches[0]?.asked ?? []
+  expect(asked?.timed).toBe(true)
+  const ticket = asked?.ticket ?? 0
+  benches[0]?.answer({ ticket, page: 0, of: 1, svg: 'first' })
+  await drawn
+  benches[0]?.answer({ ticket, times })
+  await expect(engraver.times('plain')).resolves.toBe(times)
+  expect(benches[0]?.asked).toHaveLength(1)
+  void engraver.pages('with other signs', {}, { desk: 'tune', onPage: () => undefined, soundsAs: 'plain' })
+  expect(benches[0]?.asked[1]?.timed).toBeUndefined()
+})
+
+test('a tune that is not drawn is asked for once', async () => {
+  const { benches, engraver } = workshop()
+  const times = [{ qstamp: 0, on: ['n1'] }]
+  const first = engraver.times('plain')
+  benches[0]?.answer({ ticket: benches[0].asked[0]?.ticket ?? 0, times })
+  await expect(first).resolves.toBe(times)
+  await expect(engraver.times('plain')).resolves.toBe(times)
+  expect(benches[0]?.asked).toHaveLength(1)
+})

@@ -17,6 +17,8 @@ export type EngraveRequest = {
    * Further small scores, each with options of its own, to be engraved in one go; the first of all is the one above.
    */
   more?: readonly Piece[] | undefined
+  /** After the pages, when its notes sound is told too: it is known by then and asked for before long. */
+  timed?: boolean | undefined
 }
 
 /** A small score of one page, with what it is engraved for. */
@@ -41,6 +43,9 @@ export type EngraverWorker = {
 
 type Job = { request: EngraveRequest; onAnswer: (answer: EngraveAnswer) => void; onError: (problem: Error) => void }
 
+/** So many tunes are heard by turns. */
+const MOST_TIMES = 8
+
 /** A worker that is deep in a long score hears nothing; after so long a new one takes its place. */
 const PATIENCE_MS = 700
 
@@ -52,10 +57,17 @@ export class Engraver {
   private readonly begun = new Set<number>()
   private readonly unheard = new Map<number, ReturnType<typeof setTimeout>>()
   private tickets = 0
+  /** When the notes of a music sound, by its MusicXML, the last used last. */
+  private readonly known = new Map<string, TimeEntry[]>()
+  /** Which music is being engraved with its times, by ticket. */
+  private readonly timed = new Map<number, string>()
 
   constructor(private readonly hire: () => EngraverWorker) {}
 
-  /** Engraves a score; each page is handed over when it is ready. Aborting rejects with the signal’s reason. */
+  /**
+   * Engraves a score; each page is handed over when it is ready. Aborting rejects with the signal’s reason.
+   * @param soundsAs The music that it shows, with signs of ours in it, so that it is heard at once when that is wished.
+   */
   pages(
     xml: string,
     options: Record<string, unknown>,
@@ -63,9 +75,17 @@ export class Engraver {
       desk,
       onPage,
       signal,
-    }: { desk: EngraveRequest['desk']; onPage: (page: number, svg: string, of: number) => void; signal?: AbortSignal },
+      soundsAs,
+    }: {
+      desk: EngraveRequest['desk']
+      onPage: (page: number, svg: string, of: number) => void
+      signal?: AbortSignal
+      soundsAs?: string | undefined
+    },
   ): Promise<void> {
-    return this.ask({ desk, xml, options }, signal, (answer, done) => {
+    const timed = soundsAs !== undefined && !this.known.has(soundsAs)
+    if (timed) this.timed.set(this.tickets + 1, soundsAs)
+    return this.ask({ desk, xml, options, ...(timed && { timed }) }, signal, (answer, done) => {
       if (!('svg' in answer)) return
       onPage(answer.page, answer.svg, answer.of)
       if (answer.page === answer.of - 1) done()
@@ -83,8 +103,23 @@ export class Engraver {
   }
 
   /** When each note sounds, in quarters, with the repeats played out. */
-  times(xml: string, signal?: AbortSignal): Promise<TimeEntry[]> {
-    return this.ask({ desk: 'small', xml }, signal, (answer, done) => 'times' in answer && done(answer.times))
+  async times(xml: string, signal?: AbortSignal): Promise<TimeEntry[]> {
+    const times =
+      this.known.get(xml) ??
+      (await this.ask<TimeEntry[]>(
+        { desk: 'small', xml },
+        signal,
+        (answer, done) => 'times' in answer && done(answer.times),
+      ))
+    this.know(xml, times)
+    return times
+  }
+
+  private know(xml: string, times: TimeEntry[]) {
+    this.known.delete(xml)
+    this.known.set(xml, times)
+    const [oldest] = this.known.keys()
+    if (oldest !== undefined && this.known.size > MOST_TIMES) this.known.delete(oldest)
   }
 
   private ask<T>(
@@ -133,6 +168,9 @@ export class Engraver {
       clearTimeout(this.unheard.get(data.ticket))
       this.unheard.delete(data.ticket)
       if ('begun' in data) this.begun.add(data.ticket)
+      const music = this.timed.get(data.ticket)
+      if (music !== undefined && 'times' in data) this.know(music, data.times)
+      if ('times' in data || 'cancelled' in data || 'error' in data) this.timed.delete(data.ticket)
       this.jobs.get(data.ticket)?.onAnswer(data)
     }
     worker.onerror = (event) => {
@@ -166,6 +204,7 @@ export class Engraver {
     this.worker?.terminate()
     this.worker = null
     this.begun.clear()
+    this.timed.clear()
     for (const timer of this.unheard.values()) clearTimeout(timer)
     this.unheard.clear()
   }

@@ -33,7 +33,7 @@ const tell = (answer: EngraveAnswer) => self.postMessage(answer)
 /** Lets messages come in that wait. */
 const breathe = () => new Promise((done) => setTimeout(done, 0))
 
-async function work(desk: Desk, { ticket, xml, options, more }: EngraveRequest) {
+async function work(desk: Desk, { ticket, xml, options, more, timed }: EngraveRequest) {
   const { toolkit } = desk
   if (more) {
     desk.loaded = ''
@@ -52,8 +52,9 @@ async function work(desk: Desk, { ticket, xml, options, more }: EngraveRequest) 
     if (!toolkit.loadData(xml)) throw new Error('The music could not be engraved.')
     desk.loaded = xml
   }
+  const tellTimes = () => tell({ ticket, times: toolkit.renderToTimemap({ includeMeasures: true }) })
   if (!options) {
-    tell({ ticket, times: toolkit.renderToTimemap({ includeMeasures: true }) })
+    tellTimes()
     return
   }
   const of = toolkit.getPageCount()
@@ -62,6 +63,9 @@ async function work(desk: Desk, { ticket, xml, options, more }: EngraveRequest) 
     if (cancelled.has(ticket)) return
     tell({ ticket, page, of, svg: toolkit.renderToSVG(page + 1) })
   }
+  if (!timed) return
+  await breathe()
+  if (!cancelled.has(ticket)) tellTimes()
 }
 
 self.onmessage = async ({ data }: MessageEvent<EngraveRequest | { cancel: number }>) => {

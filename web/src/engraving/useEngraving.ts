@@ -28,16 +28,24 @@ const NOTHING = {
   ended: null as Job | null,
 }
 
-/** Engraves MusicXML in the background; the last picture stays until the first page of the next is ready. */
+/**
+ * Engraves MusicXML in the background; the last picture stays until the first page of the next is ready.
+ * @param soundsAs The music that it shows, where that may be heard too.
+ */
 export function useEngraving(
   xml: string | undefined,
   options: Record<string, unknown> | null,
   desk: EngraveRequest['desk'] = 'small',
+  soundsAs?: string,
 ): Engraving {
   const [state, setState] = useState(NOTHING)
   const work = useRef<AbortController>(null)
   const settings = options && JSON.stringify(options)
   const [tries, setTries] = useState(0)
+  const heard = useRef(soundsAs)
+  useEffect(() => {
+    heard.current = soundsAs
+  }, [soundsAs])
   const wanted = useMemo<Job | null>(
     () => (xml && settings ? { xml, settings } : null),
     // Another try is another job.
@@ -53,6 +61,7 @@ export function useEngraving(
     engraver
       .pages(wanted.xml, JSON.parse(wanted.settings) as Record<string, unknown>, {
         desk,
+        soundsAs: heard.current,
         signal: controller.signal,
         // Only the first page takes the place of the last picture; a new worker begins again with it.
         onPage: (order, svg, count) => {

@@ -1,10 +1,8 @@
 import { useEffect, useState } from 'react'
 import type { Reading } from '../api/client'
-import { engraver } from '../engraving/engraver'
 import { useStable } from '../ui/useStable'
-import { useToast } from '../ui/toasts'
-import { Player, type PlaySettings } from './Player'
-import { Synth } from './synth'
+import type { PlaySettings } from './Player'
+import { usePlayer } from './usePlayer'
 
 export const SLOWEST = 40
 export const FASTEST = 200
@@ -14,8 +12,6 @@ export type HearSettings = PlaySettings & { volume: number; drone: number | null
 
 /** Plays the tune from any note. Nothing plays by itself; the volume starts low. */
 export function useHear(reading: Reading | undefined, onNote: (noteId: string) => void) {
-  const toast = useToast()
-  const [playing, setPlaying] = useState(false)
   // Tempo 0: as the tune says.
   const [settings, setSettings] = useState<HearSettings>({
     tempo: 0,
@@ -28,22 +24,7 @@ export function useHear(reading: Reading | undefined, onNote: (noteId: string) =
   })
   const tempo = settings.tempo || Math.min(FASTEST, Math.max(SLOWEST, Math.round(reading?.tempoQuarters ?? USUAL)))
   const shown = { ...settings, tempo }
-  const listener = { onNote, onPlaying: setPlaying, onProblem: (text: string) => toast({ text }) }
-  const [player] = useState(
-    () =>
-      new Player(
-        (volume) => new Synth(volume),
-        (xml) => engraver.times(xml),
-        shown,
-        listener,
-      ),
-  )
-  useEffect(() => {
-    player.follow(shown, listener)
-  })
-  useEffect(() => {
-    player.setVolume(settings.volume)
-  }, [player, settings.volume])
+  const { player, playing } = usePlayer({ settings: shown, volume: settings.volume, onNote })
   // Another tune, another instrument or other music is another sound; leaving the stand is silence.
   const hush = useStable(() => {
     player.stop()
@@ -51,7 +32,6 @@ export function useHear(reading: Reading | undefined, onNote: (noteId: string) =
     setSettings((s) => (s.drone === null ? s : { ...s, drone: null }))
   })
   useEffect(() => hush, [hush, reading?.tuneId, reading?.instrument.id, reading?.musicXml])
-  useEffect(() => () => player.close(), [player])
 
   const play = (from: string | undefined) => {
     if (reading) void player.play(reading, from)

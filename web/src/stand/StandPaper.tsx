@@ -54,6 +54,7 @@ export function StandPaper({
     useMemo(() => reading && withRoom(reading, rows), [reading, rows]),
     width ? engravingOptions(room / fit, rows) : null,
     'tune',
+    reading?.musicXml,
   )
   const { pick: walkTo, now, marked } = walk
   const { end } = probe

@@ -63,6 +63,7 @@ export function TogetherPaper({
     useMemo(() => wide && withRoom(wide, rows), [wide, rows]),
     width ? options(room / fit, rows) : null,
     'tune',
+    wide?.musicXml,
   )
   const { now, pick } = walk
   const here = useMemo(() => {

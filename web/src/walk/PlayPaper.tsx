@@ -38,6 +38,7 @@ export function PlayPaper({
     useMemo(() => reading && withRoom(reading, ROWS), [reading]),
     width ? engravingOptions(room / fit, ROWS) : null,
     'tune',
+    reading?.musicXml,
   )
   const { now } = walk
   const here = useMemo(() => (now ? [now.id, ...now.tiedIds] : NONE), [now])

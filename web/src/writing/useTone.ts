@@ -1,24 +1,15 @@
-import { useCallback, useEffect, useRef } from 'react'
-import { Synth } from '../hear/synth'
+import { useCallback } from 'react'
+import { usePlayer } from '../hear/usePlayer'
 
 const VOLUME = 0.6
-const SECONDS = 0.5
 
 /** Sounds a note as it is placed. */
 export function useTone() {
-  const synth = useRef<Synth>(null)
-  useEffect(
-    () => () => {
-      synth.current?.close()
-      synth.current = null
+  const { player } = usePlayer({ volume: VOLUME })
+  return useCallback(
+    (midi: number | undefined) => {
+      if (midi !== undefined) player.tap(midi)
     },
-    [],
+    [player],
   )
-  return useCallback((midi: number | undefined) => {
-    if (midi === undefined) return
-    synth.current ??= new Synth(VOLUME)
-    void synth.current.context.resume()
-    synth.current.silence()
-    synth.current.note(midi, synth.current.now + 0.01, SECONDS, 'plucked')
-  }, [])
 }
