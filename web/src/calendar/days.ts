@@ -21,22 +21,49 @@ export function inDays(days: number) {
   return localDay(at)
 }
 
-const noon = (day: string) => new Date(`${day}T12:00`)
+/** A day at noon, which no change of the clocks moves into another. */
+export const noon = (day: string) => new Date(`${day}T12:00`)
 
-/** The day of a moment, as this machine's people write it. */
-export const dayOf = (moment: string) =>
-  new Date(moment).toLocaleDateString(undefined, { day: 'numeric', month: 'short', year: 'numeric' })
+/**
+ * All that is read here is English: days and numbers are written as that is done where this machine is, if English is
+ * spoken there, else the British way.
+ */
+const language = () =>
+  (typeof navigator === 'undefined' ? [] : navigator.languages).find((l) => /^en\b/i.test(l)) ?? 'en-GB'
 
-/** "Fri, Dec 4" of a day such as 2026-12-04. */
-export const weekdayOf = (day: string) =>
-  noon(day).toLocaleDateString(undefined, { weekday: 'short', day: 'numeric', month: 'short' })
+const written = (at: Date, how: Intl.DateTimeFormatOptions) => at.toLocaleString(language(), how)
 
-/** "Dec 4" of a day such as 2026-12-04. */
-export const dayAndMonth = (day: string) => noon(day).toLocaleDateString(undefined, { day: 'numeric', month: 'short' })
+/** "4 Dec 2026" of a moment. */
+export const dayOf = (moment: string) => written(new Date(moment), { day: 'numeric', month: 'short', year: 'numeric' })
 
-/** "Friday, December 4" of a day such as 2026-12-04. */
-export const dayInWords = (day: string) =>
-  noon(day).toLocaleDateString(undefined, { weekday: 'long', day: 'numeric', month: 'long' })
+/** "Thu, 26 Nov 2026, 18:15" of a moment. */
+export const momentOf = (moment: string) =>
+  written(new Date(moment), {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    hour: '2-digit',
+    minute: '2-digit',
+  })
+
+/** "18:15" of a moment. */
+export const timeOf = (moment: string) => written(new Date(moment), { hour: '2-digit', minute: '2-digit' })
+
+/** "Fri, 4 Dec" of a day such as 2026-12-04. */
+export const weekdayOf = (day: string) => written(noon(day), { weekday: 'short', day: 'numeric', month: 'short' })
+
+/** "Fri" of a day such as 2026-12-04. */
+export const weekdayAlone = (day: string) => written(noon(day), { weekday: 'short' })
+
+/** "4 Dec" of a day such as 2026-12-04. */
+export const dayAndMonth = (day: string) => written(noon(day), { day: 'numeric', month: 'short' })
+
+/** "Friday 4 December" of a day such as 2026-12-04. */
+export const dayInWords = (day: string) => written(noon(day), { weekday: 'long', day: 'numeric', month: 'long' })
+
+/** "1,240" of a number. */
+export const inDigits = (count: number) => count.toLocaleString(language())
 
 /** The day on which a week begins where this machine's people live: sunday, monday … (Unicode CLDR, firstDay). */
 export function firstDayOfWeek(language = navigator.language) {

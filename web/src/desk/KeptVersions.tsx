@@ -1,3 +1,4 @@
+import { momentOf } from '../calendar/days'
 import type { components } from '../api/schema'
 import { Button } from '../ui/Button'
 import { Dialog } from '../ui/Dialog'
@@ -28,9 +29,7 @@ export function KeptVersions({
         {versions.map((v) => (
           <li key={v.id} className="border-b border-line pb-3">
             <div className="mb-1 flex flex-wrap items-center justify-between gap-3">
-              <strong>
-                {new Date(v.madeAt).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' })}
-              </strong>
+              <strong>{momentOf(v.madeAt)}</strong>
               <Button
                 size="small"
                 disabled={!onTake}

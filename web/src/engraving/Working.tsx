@@ -1,3 +1,4 @@
+import { inDigits } from '../calendar/days'
 import { TextButton } from '../ui/TextLink'
 import type { Engraving } from './useEngraving'
 
@@ -18,7 +19,7 @@ export function Working({ notes, engraving }: { notes: number; engraving: Engrav
       {pages.length > 0 ? `Engraving page ${pages.length + 1} of ${count}…` : 'Engraving the tune…'}
       {seconds >= WORTH_STOPPING_SECONDS && (
         <>
-          {pages.length === 0 && ` ${notes.toLocaleString()} notes take about ${seconds} seconds.`}{' '}
+          {pages.length === 0 && ` ${inDigits(notes)} notes take about ${seconds} seconds.`}{' '}
           <TextButton onClick={engraving.stop}>Stop</TextButton>
         </>
       )}

@@ -8,7 +8,8 @@ import { useToast } from '../ui/toasts'
 import { FileButton } from '../ui/FileButton'
 import { FileLink } from '../ui/FileLink'
 import { useKeeping, useRestore } from './queries'
-import { momentOf, sizeOf } from './words'
+import { momentOf } from '../calendar/days'
+import { sizeOf } from './words'
 
 type Kept = Keeping['backups'][number]
 

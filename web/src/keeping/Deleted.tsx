@@ -4,7 +4,7 @@ import { useDeletedStyles, useRestoreStyle } from '../style'
 import { useDeletedTunes, useRestoreTune } from '../tunes'
 import { Button } from '../ui/Button'
 import { Refused } from '../ui/Said'
-import { momentOf } from './words'
+import { momentOf } from '../calendar/days'
 
 /** Everything that was deleted in the last thirty days, the last first, and its way back. */
 export function Deleted() {

@@ -11,7 +11,7 @@ import { told, useReports } from './reports'
 import { TellTeacher } from './TellTeacher'
 import { useOffline } from './useOffline'
 import { WhatWaits } from './WhatWaits'
-import { dayInWords, localDay, today } from '../calendar/days'
+import { dayInWords, inDays, today, weekdayAlone } from '../calendar/days'
 
 /** A learner's own page: what is set for the week, and the minutes. */
 export function LearnScreen() {
@@ -151,9 +151,8 @@ function Minutes({ days, waiting }: { days: Learn['days']; waiting: readonly { a
   const of = new Map(days.map((d) => [d.day, d.minutes]))
   for (const { at, minutes } of waiting) of.set(at.slice(0, 10), (of.get(at.slice(0, 10)) ?? 0) + minutes)
   const last = Array.from({ length: DAYS_SHOWN }, (_, n) => {
-    const at = new Date()
-    at.setDate(at.getDate() - (DAYS_SHOWN - 1 - n))
-    return { day: localDay(at), name: at.toLocaleDateString(undefined, { weekday: 'short' }) }
+    const day = inDays(n - DAYS_SHOWN + 1)
+    return { day, name: weekdayAlone(day) }
   })
   return (
     <section aria-labelledby="minutes">

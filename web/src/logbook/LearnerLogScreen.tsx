@@ -13,7 +13,7 @@ import { Chart, type Plot } from './Chart'
 import { LearnerNotes } from './LearnerNotes'
 import { PaperMinutes } from './PaperMinutes'
 import { useLearnerLog, type LearnerLog } from './queries'
-import { dayAndMonth } from '../calendar/days'
+import { dayAndMonth, noon } from '../calendar/days'
 
 const SPRUCE = '#2e5e4e'
 const MAPLE = '#8a5118'
@@ -85,8 +85,6 @@ function OneLearner({ id, learner }: { id: number; learner: number }) {
     </Screen>
   )
 }
-
-const noon = (day: string) => new Date(`${day}T12:00`)
 
 /** Minutes day by day; a day of rest has no bar. */
 function Minutes({ log, children }: { log: LearnerLog; children: ReactNode }) {

@@ -1,3 +1,4 @@
+import { timeOf } from '../calendar/days'
 import { useQueryClient } from '@tanstack/react-query'
 import { useDeferredValue, useState } from 'react'
 import type { TuneDetail } from '../api/client'
@@ -115,7 +116,7 @@ export function EditTune({ tune, onClose }: { tune: TuneDetail; onClose: () => v
         {theirs && (
           <section aria-label="The other save">
             <h3 className="font-body text-base font-bold">
-              Saved meanwhile: “{theirs.summary.title}”, {new Date(theirs.summary.changedAt).toLocaleTimeString()}
+              Saved meanwhile: “{theirs.summary.title}”, {timeOf(theirs.summary.changedAt)}
             </h3>
             <pre className="mt-1 max-h-[46vh] overflow-auto rounded-md border border-line-dark bg-sheet px-3 py-2 text-sm leading-6">
               {theirs.source}

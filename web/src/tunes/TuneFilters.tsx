@@ -1,3 +1,4 @@
+import { inDigits } from '../calendar/days'
 import type { Instrument } from '../api/client'
 import { Select } from '../ui/Field'
 import { useTuneKeys, type TuneChoice } from './queries'
@@ -56,8 +57,8 @@ export function TuneFilters({
         />
       )}
       <output className="ml-auto text-soft" aria-live="polite">
-        {working && `looked through ${working.done.toLocaleString('en')} of ${working.of.toLocaleString('en')} · `}
-        {found !== undefined && `${found.toLocaleString('en')} ${found === 1 ? 'tune' : 'tunes'}`}
+        {working && `looked through ${inDigits(working.done)} of ${inDigits(working.of)} · `}
+        {found !== undefined && `${inDigits(found)} ${found === 1 ? 'tune' : 'tunes'}`}
       </output>
     </div>
   )

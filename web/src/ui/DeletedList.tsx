@@ -1,3 +1,4 @@
+import { momentOf } from '../calendar/days'
 import { Button } from './Button'
 import { Dialog } from './Dialog'
 import { Refused } from './Said'
@@ -31,9 +32,7 @@ export function DeletedList({
           <li key={id} className="flex items-center justify-between gap-4 border-b border-line py-2">
             <span className="min-w-0">
               <span className="block truncate font-head text-lg font-semibold">{name}</span>
-              {deletedAt && (
-                <span className="block truncate text-sm text-soft">{new Date(deletedAt).toLocaleString()}</span>
-              )}
+              {deletedAt && <span className="block truncate text-sm text-soft">{momentOf(deletedAt)}</span>}
             </span>
             <Button aria-label={`Bring back ${name}`} disabled={busy} onClick={() => onRestore(id)}>
               Bring back
