@@ -2,7 +2,7 @@ import { relative } from 'node:path'
 
 /** What is opened first, by the page which leads there. */
 const FIRST = {
-  'index.html': ['src/shell/Shell.tsx', 'src/tunes/Tunes.tsx'],
+  'index.html': ['src/shell/Shell.tsx', 'src/week/WeekScreen.tsx', 'src/tunes/Tunes.tsx'],
   'learn.html': ['src/learn/LearnFrame.tsx', 'src/learn/LearnScreen.tsx'],
 }
 

@@ -103,7 +103,7 @@ public class Shots(Stage stage)
         stage.Open("/lesson/1/1");
         stage.Find("[data-step]");
         Save("lesson");
-        stage.Browser.ExecuteScript("localStorage.removeItem('coppia.kept.class')");
+        stage.Browser.ExecuteScript("localStorage.setItem('coppia.kept.class', '0')");
 
         stage.Open("/classes/1/plan");
         stage.Find("[data-note]");

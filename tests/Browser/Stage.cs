@@ -89,6 +89,15 @@ public sealed class Stage : IAsyncLifetime
         _browser = new ChromeDriver(service, options);
         Resize(_viewport.Width, _viewport.Height);
         SaveData(true);
+        // Where a test does not choose one, no class is wanted: another test’s must not speak in it.
+        Browser.ExecuteCdpCommand(
+            "Page.addScriptToEvaluateOnNewDocument",
+            new Dictionary<string, object?>
+            {
+                ["source"] =
+                    "try { localStorage.getItem('coppia.kept.class') ?? localStorage.setItem('coppia.kept.class', '0') } catch {}",
+            }
+        );
     }
 
     public async ValueTask DisposeAsync()

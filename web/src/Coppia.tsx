@@ -10,7 +10,8 @@ export function Coppia() {
       <ToastHost>
         <Routes>
           <Route element={<Teacher.Shell />}>
-            <Route path="/" element={<Navigate to="/tunes" replace />} />
+            <Route path="/" element={<Navigate to="/week" replace />} />
+            <Route path="/week" element={<Teacher.Week />} />
             <Route path="/tunes" element={<Teacher.Tunes />} />
             <Route path="/tunes/:id" element={<Teacher.Stand />} />
             <Route path="/write" element={<Teacher.WriteNew />} />
@@ -38,7 +39,7 @@ export function Coppia() {
             <Route path="/taping" element={<Teacher.Taping />} />
             <Route path="/style" element={<Teacher.Style />} />
             <Route path="/keeping" element={<Teacher.Keeping />} />
-            <Route path="*" element={<Navigate to="/tunes" replace />} />
+            <Route path="*" element={<Navigate to="/week" replace />} />
           </Route>
           <Route path="/learn" element={<Learner.Left />} />
           <Route path="/learn/:link" element={<Learner.Frame />}>

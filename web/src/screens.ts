@@ -16,6 +16,7 @@ export const Learner = {
 export const Teacher = {
   Shell: toCome(() => import('./shell/Shell'), 'Shell'),
   Bare: toCome(() => import('./shell/Shell'), 'Bare'),
+  Week: toCome(() => import('./week/WeekScreen'), 'WeekScreen'),
   Tunes: toCome(() => import('./tunes/Tunes'), 'Tunes'),
   Stand: toCome(() => import('./stand/Stand'), 'Stand'),
   WriteNew: toCome(() => import('./writing/WriteNew'), 'WriteNew'),

@@ -20,7 +20,7 @@ export function CallerScreen() {
   const error = together.error ?? reading.error
   if (error && !(together.data && reading.data))
     return (
-      <Screen className="flex min-h-dvh">
+      <Screen title="Caller" className="flex min-h-dvh">
         <Mishap
           title="The tune cannot be called"
           why={error.message}
@@ -31,7 +31,7 @@ export function CallerScreen() {
     )
   if (!together.data || !reading.data)
     return (
-      <Screen>
+      <Screen title="Caller">
         <p role="status" className="p-8">
           The tune is being read …
         </p>
@@ -58,7 +58,7 @@ function OneCaller({ together, reading }: { together: Together; reading: Reading
   const caller = useCaller(together, reading, useAsked())
   useCallerKeys(caller, together)
   return (
-    <Screen className="flex h-dvh flex-col overflow-hidden bg-paper">
+    <Screen title={`Caller: ${together.title}`} className="flex h-dvh flex-col overflow-hidden bg-paper">
       <h1 className="sr-only">Caller: {together.title}</h1>
       <div className="absolute top-1 right-2 z-10 text-sm">
         <TextLink to={`/tunes/${together.tuneId}?for=${ALL}`}>Back to the stand</TextLink>

@@ -9,6 +9,7 @@ import { Field, Select } from '../ui/Field'
 import { InstrumentChoice } from '../ui/InstrumentChoice'
 import { useKept } from '../offline/kept'
 import { Refused } from '../ui/Said'
+import { PAGE_EDGE, PageHead } from '../ui/Page'
 import { Screen } from '../ui/Screen'
 import { TextButton } from '../ui/TextLink'
 import { useKeys } from '../ui/useKeys'
@@ -50,7 +51,7 @@ export function CardsScreen() {
   const stages = choices?.stages ?? []
   const next = stages[stages.findIndex((s) => s.value === chosen?.stage) + 1]
   return (
-    <Screen className="flex min-h-0 flex-1 flex-col">
+    <Screen title="Cards" className="flex min-h-0 flex-1 flex-col">
       {deal && dealt.data && instrument ? (
         <Round
           key={JSON.stringify(deal)}
@@ -130,66 +131,66 @@ function Setup({
     }))
   return (
     <div className="min-h-0 flex-1 overflow-y-auto">
-      <div className="mx-auto flex max-w-3xl flex-col gap-6 px-4 py-6 max-md:gap-4 max-md:py-4 md:px-6">
-        <div>
-          <h1 className="text-title">Cards</h1>
-          <p className="max-w-prose text-soft">
-            Twelve cards, about two minutes. Begin with one string in order, then mix. Nothing is recorded here.
-          </p>
-        </div>
-        <InstrumentChoice
-          instruments={instruments}
-          value={instrument.id}
-          onChange={(id) => onChoose({ instrument: id })}
+      <div className={`pb-6 ${PAGE_EDGE}`}>
+        <PageHead
+          title="Cards"
+          subtitle="Twelve cards, about two minutes. Begin with one string in order, then mix. Nothing is recorded here."
         />
-        <fieldset>
-          <legend className="mb-2 font-head text-xl font-semibold">Which cards?</legend>
-          <ul className="flex flex-col divide-y divide-line border-y border-line">
-            {choices.cards.map((c) => (
-              <li key={c.value}>
-                <label className="flex min-h-12 cursor-pointer items-center gap-3 px-2 py-2 hover:bg-maple-pale">
-                  <input
-                    type="radio"
-                    name="card"
-                    className="size-4 accent-spruce"
-                    checked={chosen.card === c.value}
-                    onChange={() => onChoose({ card: c.value as CardKind })}
-                  />
-                  <span className="min-w-56 font-bold">{c.label}</span>
-                  <span className="text-said text-soft max-md:hidden">{ABOUT[c.value as CardKind]}</span>
-                </label>
-              </li>
-            ))}
-          </ul>
-        </fieldset>
-        <div className="flex flex-col gap-3">
-          <Choice
-            label="How far"
-            value={chosen.stage}
-            options={choices.stages.map((s) => ({ value: s.value as CardStage, label: s.label }))}
-            onChange={(stage) =>
-              onChoose({ stage, string: Math.min(chosen.string, stage === 'twoStrings' ? last - 1 : last) })
-            }
+        <div className="flex max-w-3xl flex-col gap-6 max-md:gap-4">
+          <InstrumentChoice
+            instruments={instruments}
+            value={instrument.id}
+            onChange={(id) => onChoose({ instrument: id })}
           />
-          <div className="flex flex-wrap items-center gap-x-6 gap-y-3">
-            {chosen.stage !== 'allStrings' && (
-              <Choice
-                label={two ? 'Strings' : 'String'}
-                value={chosen.string}
-                options={strings}
-                onChange={(string) => onChoose({ string })}
-              />
-            )}
-            <Field label="Key" beside>
-              <Select value={chosen.fifths} options={keys} onChoose={(fifths) => onChoose({ fifths })} />
-            </Field>
+          <fieldset>
+            <legend className="mb-2 font-head text-xl font-semibold">Which cards?</legend>
+            <ul className="flex flex-col divide-y divide-line border-y border-line">
+              {choices.cards.map((c) => (
+                <li key={c.value}>
+                  <label className="flex min-h-12 cursor-pointer items-center gap-3 px-2 py-2 hover:bg-maple-pale">
+                    <input
+                      type="radio"
+                      name="card"
+                      className="size-4 accent-spruce"
+                      checked={chosen.card === c.value}
+                      onChange={() => onChoose({ card: c.value as CardKind })}
+                    />
+                    <span className="min-w-56 font-bold">{c.label}</span>
+                    <span className="text-said text-soft max-md:hidden">{ABOUT[c.value as CardKind]}</span>
+                  </label>
+                </li>
+              ))}
+            </ul>
+          </fieldset>
+          <div className="flex flex-col gap-3">
+            <Choice
+              label="How far"
+              value={chosen.stage}
+              options={choices.stages.map((s) => ({ value: s.value as CardStage, label: s.label }))}
+              onChange={(stage) =>
+                onChoose({ stage, string: Math.min(chosen.string, stage === 'twoStrings' ? last - 1 : last) })
+              }
+            />
+            <div className="flex flex-wrap items-center gap-x-6 gap-y-3">
+              {chosen.stage !== 'allStrings' && (
+                <Choice
+                  label={two ? 'Strings' : 'String'}
+                  value={chosen.string}
+                  options={strings}
+                  onChange={(string) => onChoose({ string })}
+                />
+              )}
+              <Field label="Key" beside>
+                <Select value={chosen.fifths} options={keys} onChoose={(fifths) => onChoose({ fifths })} />
+              </Field>
+            </div>
           </div>
-        </div>
-        {problem && <Refused>{problem}</Refused>}
-        <div>
-          <Button kind="go" onClick={onStart}>
-            Deal twelve cards
-          </Button>
+          {problem && <Refused>{problem}</Refused>}
+          <div>
+            <Button kind="go" onClick={onStart}>
+              Deal twelve cards
+            </Button>
+          </div>
         </div>
       </div>
     </div>

@@ -5,7 +5,7 @@ import type { ClassDetail } from '../api/client'
 import { AskFirst, useLogbook } from '../logbook'
 import { Asked } from '../ui/Asked'
 import { MoreItem, MoreMenu } from '../ui/MoreMenu'
-import { Screen } from '../ui/Screen'
+import { Page } from '../ui/Page'
 import { TextButton, TextLink } from '../ui/TextLink'
 import { ClassSettings } from './ClassSettings'
 import { DeleteClass } from './DeleteClass'
@@ -32,67 +32,64 @@ function OneClass({ id }: { id: number }) {
   const close = () => setOpen(null)
   const one = of.data
   return (
-    <Screen className="min-h-0 flex-1 overflow-y-auto">
-      <div className="mx-auto flex max-w-6xl flex-col gap-6 px-4 py-5 md:px-8">
-        <Asked of={of}>
-          {one && (
-            <>
-              <header className="flex flex-wrap items-start justify-between gap-x-6 gap-y-2">
-                <div>
-                  <h1 className="text-title">{one.summary.name}</h1>
-                  <p className="text-sm text-soft">
-                    {sectionsInWords(one.summary.sections)} · lessons of {one.summary.lessonMinutes} minutes
-                  </p>
-                </div>
-                <div className="flex flex-wrap items-center gap-x-5">
-                  {current?.id === id ? (
-                    <span className="text-sm text-soft">Everything is shown for this class.</span>
-                  ) : (
-                    <TextButton onClick={() => choose(id)}>Show everything for this class</TextButton>
-                  )}
-                  <TextLink to={`/classes/${id}/plan`}>What it knows</TextLink>
-                  <TextLink to={`/classes/${id}/logbook`}>Logbook</TextLink>
-                  <TextLink to={`/classes/${id}/pieces`}>Pieces</TextLink>
-                  <MoreMenu
-                    end
-                    button={
-                      <>
-                        More <ChevronDown size={15} />
-                      </>
-                    }
-                  >
-                    <MoreItem onClick={() => setOpen('settings')}>Name, lesson, house style</MoreItem>
-                    <MoreItem onClick={() => setOpen('year')}>End of the year: move up</MoreItem>
-                    <MoreItem href={`/api/classes/${id}/known.json`}>Save what it knows</MoreItem>
-                    <MoreItem href={`/api/classes/${id}/record.json`}>Save the whole record</MoreItem>
-                    <MoreItem href={`/api/classes/${id}/record.csv`}>Save as a table (CSV)</MoreItem>
-                    <MoreItem grave onClick={() => setOpen('delete')}>
-                      Delete the class
-                    </MoreItem>
-                  </MoreMenu>
-                </div>
-              </header>
-              <div className="grid gap-x-12 gap-y-6 lg:grid-cols-2">
-                <div className="flex flex-col gap-6">
-                  <Plays plays={one.plays} id={id} />
-                  <Asked of={log}>{log.data && <AskFirst id={id} ask={log.data.ask} />}</Asked>
-                </div>
-                <WithinReach id={id} instrument={one.plays[0]?.instrument} onOpen={() => choose(id)} />
+    <Page
+      title={one?.summary.name ?? 'Class'}
+      subtitle={one && `${sectionsInWords(one.summary.sections)} · lessons of ${one.summary.lessonMinutes} minutes`}
+      actions={
+        one && (
+          <>
+            {current?.id === id ? (
+              <span className="text-sm text-soft">Everything is shown for this class.</span>
+            ) : (
+              <TextButton onClick={() => choose(id)}>Show everything for this class</TextButton>
+            )}
+            <TextLink to={`/classes/${id}/plan`}>What it knows</TextLink>
+            <TextLink to={`/classes/${id}/logbook`}>Logbook</TextLink>
+            <TextLink to={`/classes/${id}/pieces`}>Pieces</TextLink>
+            <MoreMenu
+              end
+              button={
+                <>
+                  More <ChevronDown size={15} />
+                </>
+              }
+            >
+              <MoreItem onClick={() => setOpen('settings')}>Name, lesson, house style</MoreItem>
+              <MoreItem onClick={() => setOpen('year')}>End of the year: move up</MoreItem>
+              <MoreItem href={`/api/classes/${id}/known.json`}>Save what it knows</MoreItem>
+              <MoreItem href={`/api/classes/${id}/record.json`}>Save the whole record</MoreItem>
+              <MoreItem href={`/api/classes/${id}/record.csv`}>Save as a table (CSV)</MoreItem>
+              <MoreItem grave onClick={() => setOpen('delete')}>
+                Delete the class
+              </MoreItem>
+            </MoreMenu>
+          </>
+        )
+      }
+    >
+      <Asked of={of}>
+        {one && (
+          <div className="flex flex-col gap-6">
+            <div className="grid gap-x-12 gap-y-6 lg:grid-cols-2">
+              <div className="flex flex-col gap-6">
+                <Plays plays={one.plays} id={id} />
+                <Asked of={log}>{log.data && <AskFirst id={id} ask={log.data.ask} />}</Asked>
               </div>
-              <WorkList one={one} />
-              <Learners id={id} learners={one.learners} />
-              {open === 'settings' && <ClassSettings summary={one.summary} onClose={close} />}
-              {open === 'year' && (
-                <EndOfYear one={one} onClose={close} onMoved={(to) => void navigate(`/classes/${to}`)} />
-              )}
-              {open === 'delete' && (
-                <DeleteClass summary={one.summary} onClose={close} onDeleted={() => void navigate('/classes')} />
-              )}
-            </>
-          )}
-        </Asked>
-      </div>
-    </Screen>
+              <WithinReach id={id} instrument={one.plays[0]?.instrument} onOpen={() => choose(id)} />
+            </div>
+            <WorkList one={one} />
+            <Learners id={id} learners={one.learners} />
+            {open === 'settings' && <ClassSettings summary={one.summary} onClose={close} />}
+            {open === 'year' && (
+              <EndOfYear one={one} onClose={close} onMoved={(to) => void navigate(`/classes/${to}`)} />
+            )}
+            {open === 'delete' && (
+              <DeleteClass summary={one.summary} onClose={close} onDeleted={() => void navigate('/classes')} />
+            )}
+          </div>
+        )}
+      </Asked>
+    </Page>
   )
 }
 

@@ -2,6 +2,7 @@ import { FileButton } from '../ui/FileButton'
 import { Refused } from '../ui/Said'
 import { useClasses, useTakeClassIn } from '../register/queries'
 import { Asked } from '../ui/Asked'
+import { PAGE_EDGE, PageHead } from '../ui/Page'
 import { Screen } from '../ui/Screen'
 import { TextLink } from '../ui/TextLink'
 import { MakeClass } from './MakeClass'
@@ -12,14 +13,15 @@ export function ClassesScreen() {
   const classes = useClasses()
   const take = useTakeClassIn()
   return (
-    <Screen className="grid min-h-0 flex-1 grid-cols-1 content-start overflow-y-auto lg:grid-cols-[minmax(0,1fr)_32rem] lg:content-stretch lg:overflow-hidden">
+    <Screen
+      title="Classes"
+      className="grid min-h-0 flex-1 grid-cols-1 content-start overflow-y-auto lg:grid-cols-[minmax(0,1fr)_32rem] lg:content-stretch lg:overflow-hidden"
+    >
       <section
-        aria-labelledby="classes-heading"
-        className="flex min-w-0 flex-col px-3 pt-3 md:px-8 md:pt-6 lg:min-h-0 lg:overflow-y-auto"
+        aria-label="Classes of the house"
+        className={`flex min-w-0 flex-col ${PAGE_EDGE} lg:min-h-0 lg:overflow-y-auto`}
       >
-        <h1 id="classes-heading" className="mb-2 text-3xl">
-          Classes
-        </h1>
+        <PageHead title="Classes" />
         <Asked of={classes}>
           {classes.data?.length === 0 ? (
             <div className="max-w-lg py-4 leading-relaxed">
@@ -59,7 +61,7 @@ export function ClassesScreen() {
         </div>
         {take.error && <Refused>{take.error.message}</Refused>}
       </section>
-      <div className="border-line px-3 py-6 md:px-7 lg:min-h-0 lg:overflow-y-auto lg:border-l">
+      <div className="border-line px-4 py-5 md:px-7 lg:min-h-0 lg:overflow-y-auto lg:border-l">
         <MakeClass />
       </div>
     </Screen>

@@ -23,7 +23,7 @@ export function LinkCards() {
   const all = links.data ?? []
   const without = all.filter((l) => l.address === null)
   return (
-    <Screen>
+    <Screen title={`Links of ${name ?? 'the class'}`}>
       <Strip lead={<TextLink to={`/classes/${id}`}>Back to the class</TextLink>}>
         {without.length > 0 && (
           <Button

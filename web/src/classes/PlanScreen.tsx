@@ -5,6 +5,7 @@ import { Asked } from '../ui/Asked'
 import { Button } from '../ui/Button'
 import { Select } from '../ui/Field'
 import { InstrumentChoice } from '../ui/InstrumentChoice'
+import { PAGE_EDGE, PageHead } from '../ui/Page'
 import { Screen } from '../ui/Screen'
 import { TextLink } from '../ui/TextLink'
 import { useToast } from '../ui/toasts'
@@ -34,41 +35,42 @@ function OnePlan({ id }: { id: number }) {
   const sections = plan.data?.sections ?? []
   const one = sections.find((s) => s.instrument.id === shown) ?? sections[0]
   return (
-    <Screen className="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[minmax(0,1fr)_19rem] lg:overflow-hidden">
-      <div className="flex flex-col gap-4 px-4 py-4 md:px-8 lg:min-h-0 lg:overflow-y-auto">
+    <Screen
+      title="What the class knows"
+      className="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[minmax(0,1fr)_19rem] lg:overflow-hidden"
+    >
+      <div className={`flex flex-col pb-6 ${PAGE_EDGE} lg:min-h-0 lg:overflow-y-auto`}>
+        <PageHead
+          title="What the class knows"
+          back={{ to: `/classes/${id}`, words: of.data?.summary.name ?? 'The class' }}
+          actions={<StartFrom id={id} />}
+        />
         <Asked of={plan}>
-          <header className="flex flex-wrap items-end justify-between gap-x-6 gap-y-2">
-            <div>
-              <h1 className="text-title">What the class knows</h1>
-              <p className="text-sm">
-                <TextLink to={`/classes/${id}`}>{of.data?.summary.name ?? 'The class'}</TextLink>
+          <div className="flex flex-col gap-4">
+            {plan.data && sections.length === 0 && (
+              <p>
+                There is nobody in this class yet. <TextLink to={`/classes/${id}`}>Add learners</TextLink>
               </p>
+            )}
+            {small && one && sections.length > 1 && (
+              <InstrumentChoice
+                instruments={sections.map((s) => s.instrument)}
+                value={one.instrument.id}
+                onChange={setShown}
+              />
+            )}
+            <div className="grid grid-cols-[repeat(auto-fit,minmax(12.5rem,1fr))] gap-x-7 gap-y-5">
+              {(small ? (one ? [one] : []) : sections).map((section) => (
+                <section key={section.instrument.id} aria-label={section.instrument.name} className="max-w-80">
+                  {!small && <h2 className="text-xl">{section.instrument.name}</h2>}
+                  <PlanBoard section={section} onTick={set} />
+                  <Chips label="Fingers" things={section.fingers} onTick={set} />
+                  <Chips label="Positions" things={section.positions} onTick={set} />
+                </section>
+              ))}
             </div>
-            <StartFrom id={id} />
-          </header>
-          {plan.data && sections.length === 0 && (
-            <p>
-              There is nobody in this class yet. <TextLink to={`/classes/${id}`}>Add learners</TextLink>
-            </p>
-          )}
-          {small && one && sections.length > 1 && (
-            <InstrumentChoice
-              instruments={sections.map((s) => s.instrument)}
-              value={one.instrument.id}
-              onChange={setShown}
-            />
-          )}
-          <div className="grid grid-cols-[repeat(auto-fit,minmax(12.5rem,1fr))] gap-x-7 gap-y-5">
-            {(small ? (one ? [one] : []) : sections).map((section) => (
-              <section key={section.instrument.id} aria-label={section.instrument.name} className="max-w-80">
-                {!small && <h2 className="text-xl">{section.instrument.name}</h2>}
-                <PlanBoard section={section} onTick={set} />
-                <Chips label="Fingers" things={section.fingers} onTick={set} />
-                <Chips label="Positions" things={section.positions} onTick={set} />
-              </section>
-            ))}
+            {plan.data && <Shared parts={plan.data.shared} onTick={set} />}
           </div>
-          {plan.data && <Shared parts={plan.data.shared} onTick={set} />}
         </Asked>
       </div>
       <aside

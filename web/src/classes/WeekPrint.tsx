@@ -17,11 +17,12 @@ export function WeekPrint() {
   const work = useWork(id)
   const due = work.data?.filter((w) => w.due >= today()) ?? []
   return (
-    <Screen>
+    <Screen title={`The week of ${one.data?.summary.name ?? 'the class'}`}>
       <Strip lead={<TextLink to={`/classes/${id}`}>Back to the class</TextLink>}>
         <PrintEnd ready={due.length > 0} />
       </Strip>
       <div className="mx-auto max-w-3xl px-4 py-5 print:max-w-none print:p-0">
+        <h1 className="mb-4 text-2xl print:hidden">The week of {one.data?.summary.name ?? 'the class'}</h1>
         <Asked of={work}>
           {work.data && due.length === 0 && <p>Nothing is set for the days to come.</p>}
           {due.length > 0 &&

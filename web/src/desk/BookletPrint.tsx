@@ -37,7 +37,7 @@ export function BookletPrint() {
   const titleOf = (p: ClassPiece, at: number) =>
     doc?.names ? `${p.nickname}’s piece` : `Piece ${at + 1} for ${(names.get(p.instrument) ?? '').toLowerCase()}`
   return (
-    <Screen>
+    <Screen title={doc?.title ?? 'Booklet'}>
       <style>{'@page { size: A4; }'}</style>
       <Strip lead={<TextLink to={`/classes/${id}/booklet`}>Back to the booklet</TextLink>}>
         <PrintEnd ready={chosen.length > 0} />

@@ -9,7 +9,7 @@ import { Choice } from '../ui/Choice'
 import { Field, Input } from '../ui/Field'
 import { useKept } from '../offline/kept'
 import { Refused } from '../ui/Said'
-import { Screen } from '../ui/Screen'
+import { Page } from '../ui/Page'
 import { FileLink } from '../ui/FileLink'
 import { TextLink } from '../ui/TextLink'
 import { Tick } from '../ui/Tick'
@@ -23,17 +23,14 @@ export function BookletScreen() {
   const pieces = usePieces(id)
   const one = useClass(id)
   return (
-    <Screen className="min-h-0 flex-1 overflow-y-auto">
-      <div className="mx-auto flex max-w-5xl flex-col gap-5 px-4 py-5 md:px-8">
-        <header>
-          <TextLink to={`/classes/${id}/pieces`}>Back to the pieces</TextLink>
-          <h1 className="text-title">The booklet{one.data && ` of ${one.data.summary.name}`}</h1>
-        </header>
-        <Asked of={booklet}>
-          {booklet.data && <Made id={id} booklet={booklet.data} pieces={pieces.data?.pieces ?? []} />}
-        </Asked>
-      </div>
-    </Screen>
+    <Page
+      title={`The booklet${one.data ? ` of ${one.data.summary.name}` : ''}`}
+      back={{ to: `/classes/${id}/pieces`, words: 'Back to the pieces' }}
+    >
+      <Asked of={booklet}>
+        {booklet.data && <Made id={id} booklet={booklet.data} pieces={pieces.data?.pieces ?? []} />}
+      </Asked>
+    </Page>
   )
 }
 

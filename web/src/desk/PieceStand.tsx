@@ -16,7 +16,7 @@ export function PieceStand() {
   const reading = asked.data
   const moved = reading && reading.octaves !== 0 && reading.octaveChoices.find((c) => c.octaves === reading.octaves)
   return (
-    <Screen className="flex min-h-0 flex-1 flex-col">
+    <Screen title={reading?.title ?? 'A piece'} className="flex min-h-0 flex-1 flex-col">
       <PlayPaper
         asked={asked}
         head={() => (

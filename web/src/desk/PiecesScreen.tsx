@@ -4,7 +4,7 @@ import { useClass, useWork } from '../register/queries'
 import { useInstruments } from '../api/instruments'
 import { useWidth } from '../ui/useWidth'
 import { Asked } from '../ui/Asked'
-import { Screen } from '../ui/Screen'
+import { Page } from '../ui/Page'
 import { TextLink } from '../ui/TextLink'
 import { BringPiece } from './BringPiece'
 import { PieceRow } from './PieceRow'
@@ -39,21 +39,18 @@ export function PiecesScreen() {
     (l) => only?.for.includes(l.id) && pieces.every((p) => p.learnerId !== l.id),
   )
   return (
-    <Screen className="min-h-0 flex-1 overflow-y-auto">
-      <div className="mx-auto flex max-w-6xl flex-col gap-5 px-4 py-5 md:px-8">
-        <header className="flex flex-wrap items-end justify-between gap-x-6 gap-y-2">
-          <div>
-            <TextLink to={`/classes/${id}`}>
-              {one.data ? `Back to ${one.data.summary.name}` : 'Back to the class'}
-            </TextLink>
-            <h1 className="text-title">{only ? only.title : 'Pieces'}</h1>
-          </div>
-          <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
-            {work !== null && <TextLink to={`/classes/${id}/pieces`}>All pieces</TextLink>}
-            {one.data && set.length > 0 && <BringPiece one={one.data} set={set} />}
-            <TextLink to={`/classes/${id}/booklet`}>The booklet</TextLink>
-          </div>
-        </header>
+    <Page
+      title={only ? only.title : 'Pieces'}
+      back={{ to: `/classes/${id}`, words: one.data?.summary.name ?? 'The class' }}
+      actions={
+        <>
+          {work !== null && <TextLink to={`/classes/${id}/pieces`}>All pieces</TextLink>}
+          {one.data && set.length > 0 && <BringPiece one={one.data} set={set} />}
+          <TextLink to={`/classes/${id}/booklet`}>The booklet</TextLink>
+        </>
+      }
+    >
+      <div className="flex flex-col gap-5">
         <div ref={place} />
         <Asked of={asked}>
           {asked.data && pieces.length === 0 && (
@@ -94,6 +91,6 @@ export function PiecesScreen() {
           )}
         </Asked>
       </div>
-    </Screen>
+    </Page>
   )
 }

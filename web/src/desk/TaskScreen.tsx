@@ -7,7 +7,7 @@ import { Button } from '../ui/Button'
 import { Field, Input } from '../ui/Field'
 import { useKept } from '../offline/kept'
 import { Refused } from '../ui/Said'
-import { Screen } from '../ui/Screen'
+import { Page } from '../ui/Page'
 import { TextLink } from '../ui/TextLink'
 import { useToast } from '../ui/toasts'
 import { ForEach } from './ForEach'
@@ -37,22 +37,22 @@ export function TaskScreen() {
         ? { title: `${start.words}, ${key}`, task: start.task }
         : null
   return (
-    <Screen className="min-h-0 flex-1 overflow-y-auto">
-      <div className="mx-auto max-w-6xl px-4 py-5 md:px-8">
-        <TextLink to="/desk">Back to the writing desk</TextLink>
-        <Asked of={of}>
-          {first && (
-            <OneTask
-              key={`${id ?? 'new'} ${kept.data?.version ?? ''} ${level} ${key} ${like ?? ''}`}
-              id={id ? Number(id) : null}
-              version={id ? (kept.data?.version ?? null) : null}
-              first={first}
-              draftKey={`task.${id ?? `new.${like ?? `${level}.${key}`}`}`}
-            />
-          )}
-        </Asked>
-      </div>
-    </Screen>
+    <Page
+      title={id ? (first?.title ?? 'A task') : 'A new task'}
+      back={{ to: '/desk', words: 'Back to the writing desk' }}
+    >
+      <Asked of={of}>
+        {first && (
+          <OneTask
+            key={`${id ?? 'new'} ${kept.data?.version ?? ''} ${level} ${key} ${like ?? ''}`}
+            id={id ? Number(id) : null}
+            version={id ? (kept.data?.version ?? null) : null}
+            first={first}
+            draftKey={`task.${id ?? `new.${like ?? `${level}.${key}`}`}`}
+          />
+        )}
+      </Asked>
+    </Page>
   )
 }
 
@@ -101,7 +101,6 @@ function OneTask({
           })
         }}
       >
-        <h1 className="text-title">{id === null ? 'A new task' : draft.title}</h1>
         <Field label="What it is called">
           <Input
             value={draft.title}

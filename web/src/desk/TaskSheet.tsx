@@ -28,7 +28,7 @@ export function TaskSheet() {
     setSearch({ for: only, practice: practice ? 'yes' : 'no', ...changed }, { replace: true })
   const players = task.data?.for.filter((t) => only === ALL || t.instrument === only) ?? []
   return (
-    <Screen>
+    <Screen title={task.data?.title ?? 'Task'}>
       <style>{'@page { size: A4; }'}</style>
       <Strip lead={<TextLink to={`/desk/${id}`}>Back to the task</TextLink>}>
         <Field label="For" beside>

@@ -6,7 +6,7 @@ import { useCurrentClass } from '../register/queries'
 import { Asked } from '../ui/Asked'
 import { Field, Select } from '../ui/Field'
 import { MoreItem, MoreMenu } from '../ui/MoreMenu'
-import { Screen } from '../ui/Screen'
+import { Page } from '../ui/Page'
 import { TextLink } from '../ui/TextLink'
 import { useToast } from '../ui/toasts'
 import { useTasks } from '../api/tasks'
@@ -29,15 +29,11 @@ export function TasksScreen() {
   const all = names.size
   const tell = (problem: Error) => toast({ text: problem.message })
   return (
-    <Screen className="min-h-0 flex-1 overflow-y-auto">
-      <div className="mx-auto flex max-w-5xl flex-col gap-8 px-4 py-5 md:px-8">
-        <header>
-          <h1 className="text-title">Writing desk</h1>
-          <p className="max-w-2xl">
-            Children compose under a few rules, hear every note, and are told at once what a rule says. There is no
-            wrong tune.
-          </p>
-        </header>
+    <Page
+      title="Writing desk"
+      subtitle="Children compose under a few rules, hear every note, and are told at once what a rule says. There is no wrong tune."
+    >
+      <div className="flex flex-col gap-8">
         <Waiting />
         <section aria-labelledby="new-task">
           <div className="mb-2 flex flex-wrap items-center gap-x-6 gap-y-2">
@@ -110,7 +106,7 @@ export function TasksScreen() {
           </Asked>
         </section>
       </div>
-    </Screen>
+    </Page>
   )
 }
 

@@ -20,7 +20,7 @@ export function TryTask() {
   const task = useTask(id)
   const mine = task.data?.for.find((t) => t.instrument === search.get('for')) ?? task.data?.for[0]
   return (
-    <Screen className="flex min-h-0 flex-1 flex-col">
+    <Screen title={`Try ${task.data?.title ?? 'a task'}`} className="flex min-h-0 flex-1 flex-col">
       <Asked of={task}>
         {mine && task.data && (
           <Trial

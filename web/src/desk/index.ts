@@ -2,6 +2,6 @@
 export { DeskView } from './DeskView'
 export { KeptVersions } from './KeptVersions'
 export { begun, isEmpty, type PieceDoc } from './piece'
-export { useDeletedTasks, useRestoreTask } from './queries'
+export { useDeletedTasks, usePieces, useRestoreTask } from './queries'
 export { useDesk } from './useDesk'
 export { usePlayPiece } from './usePlayPiece'

@@ -38,7 +38,7 @@ export function AnswerSheet() {
   const back = <TextLink to="/exercises">Back to the bench</TextLink>
   const error = bench.error ?? drill.error
   return (
-    <Screen className="flex min-h-0 flex-1 flex-col">
+    <Screen title="Answer the sheet" className="flex min-h-0 flex-1 flex-col">
       {sheet && drill.data && instrument ? (
         <Round
           key={`${instrument.id} ${text}`}

@@ -32,7 +32,7 @@ export function BenchScreen() {
     if (made && address.size > 0) setAddress({}, { replace: true })
   }, [made, address, setAddress])
   return (
-    <Screen className="flex min-h-0 flex-1 flex-col">
+    <Screen title="Exercises" className="flex min-h-0 flex-1 flex-col">
       {opened.error && (
         <div className="m-6 flex flex-col items-start gap-3">
           <Refused>{opened.error.message}</Refused>

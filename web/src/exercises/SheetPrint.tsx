@@ -46,7 +46,7 @@ export function SheetPrint() {
     ...(answers === 'page' ? [{ instrument, solved: true }] : []),
   ])
   return (
-    <Screen>
+    <Screen title={bench?.heading || 'A sheet'}>
       <style>{`@page { size: ${size.name}; }`}</style>
       <Strip lead={<TextLink to="/exercises">Back to the bench</TextLink>}>
         <Choice
@@ -82,9 +82,12 @@ export function SheetPrint() {
         </div>
       )}
       {bench?.parts.length === 0 && (
-        <p className="m-6">
-          The bench is empty. <TextLink to="/exercises">Put something on it</TextLink> first.
-        </p>
+        <div className="m-6">
+          <h1 className="mb-2 text-2xl">Nothing to print</h1>
+          <p>
+            The bench is empty. <TextLink to="/exercises">Put something on it</TextLink> first.
+          </p>
+        </div>
       )}
       {bench && bench.parts.length > 0 && (
         <div

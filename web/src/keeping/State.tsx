@@ -6,8 +6,7 @@ export function State() {
   const health = useHealth().data
   if (!health) return null
   const troubles = health.checks.filter((c) => c.state !== 'ok')
-  if (troubles.length === 0)
-    return <p className="mt-1 text-soft">All is well: the library can be read and written, and there is room.</p>
+  if (troubles.length === 0) return <p>All is well: the library can be read and written, and there is room.</p>
   return (
     <div className="mt-3 flex flex-col gap-2">
       {troubles.map((c) => (

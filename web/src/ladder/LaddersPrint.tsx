@@ -37,7 +37,7 @@ export function LaddersPrint() {
   const set = (changed: Record<string, string>) =>
     setSearch({ for: instrument?.id ?? '', most: `${most}`, ...changed }, { replace: true })
   return (
-    <Screen>
+    <Screen title={`${asked.data?.title ?? 'A tune'}: trouble spots`}>
       <Strip lead={<TextLink to={`/tunes/${id}?for=${instrument?.id ?? ''}`}>Back to the stand</TextLink>}>
         {instrument && (
           <InstrumentChoice instruments={instruments} value={instrument.id} onChange={(next) => set({ for: next })} />

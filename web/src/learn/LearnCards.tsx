@@ -26,7 +26,7 @@ export function LearnCards() {
   })
   const back = <TextLink to={`/learn/${link}`}>Back to my week</TextLink>
   return (
-    <Screen className="flex h-dvh flex-col">
+    <Screen title="Cards" className="flex h-dvh flex-col">
       <Asked of={cards}>
         {cards.data && learn.data && cards.data.view.questions.length > 0 && (
           <Round

@@ -23,7 +23,7 @@ export function LearnDesk() {
   const level = search.get('level')
   const desk = useLearnDesk(link, work, level === null ? null : Number(level))
   return (
-    <Screen className="flex h-dvh flex-col">
+    <Screen title={desk.data?.title ?? 'A piece'} className="flex h-dvh flex-col">
       <Asked of={desk}>
         {desk.data && <Open key={`${desk.data.level} ${desk.data.state}`} link={link} seen={desk.data} />}
       </Asked>

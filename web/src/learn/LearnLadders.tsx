@@ -24,7 +24,7 @@ export function LearnLadders() {
   const view = useRef<HTMLDivElement>(null)
   const width = useWidth(view)
   return (
-    <Screen className="h-dvh overflow-y-auto bg-sheet px-3 py-3">
+    <Screen title="Trouble spots" className="h-dvh overflow-y-auto bg-sheet px-3 py-3">
       <div className="mx-auto max-w-2xl">
         <TextLink to={`/learn/${link}/tunes/${tune}`}>Back to the tune</TextLink>
         <h1 className="text-title">Trouble spots</h1>

@@ -17,7 +17,7 @@ export function LearnPiece() {
   })
   const reading = asked.data
   return (
-    <Screen className="flex h-dvh flex-col">
+    <Screen title={reading?.title ?? 'A piece'} className="flex h-dvh flex-col">
       <PlayPaper
         asked={asked}
         head={() => (

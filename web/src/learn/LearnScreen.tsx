@@ -21,7 +21,10 @@ export function LearnScreen() {
   const seen = learn.data
   useOffline(link, seen)
   return (
-    <Screen className="mx-auto flex min-h-dvh w-full max-w-xl flex-col gap-6 px-4 py-5">
+    <Screen
+      title={seen ? `${seen.nickname}’s week` : 'Your week'}
+      className="mx-auto flex min-h-dvh w-full max-w-xl flex-col gap-6 px-4 py-5"
+    >
       <header>
         <h1 className="text-3xl">{seen ? `Hello, ${seen.nickname}` : 'Your week'}</h1>
         {seen && (

@@ -17,7 +17,7 @@ export function LearnSheet() {
   const judge = useLearnJudge(link, () => undefined)
   const back = <TextLink to={`/learn/${link}`}>Back to my week</TextLink>
   return (
-    <Screen className="flex h-dvh flex-col">
+    <Screen title={sheet.data?.heading || 'A sheet'} className="flex h-dvh flex-col">
       <Asked of={sheet}>
         {sheet.data && learn.data && sheet.data.questions.length > 0 && (
           <Round

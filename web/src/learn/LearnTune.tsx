@@ -17,7 +17,7 @@ export function LearnTune() {
   const { tell } = useReports()
   const reading = asked.data
   return (
-    <Screen className="flex h-dvh flex-col">
+    <Screen title={reading?.title ?? 'A tune'} className="flex h-dvh flex-col">
       <PlayPaper
         asked={asked}
         head={(hear) => (

@@ -21,7 +21,7 @@ export function LessonPrint() {
   const one = useClass(Number(classId)).data
   const lesson = asked.data
   return (
-    <Screen>
+    <Screen title={lesson ? `Run-sheet of ${weekdayOf(lesson.day)}` : 'Run-sheet'}>
       <Strip lead={<TextLink to={`/lesson/${classId}/${id}`}>Back to the lesson</TextLink>}>
         <PrintEnd ready={lesson !== undefined} />
       </Strip>

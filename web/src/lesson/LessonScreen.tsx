@@ -5,7 +5,7 @@ import { useClass, useForClass } from '../register/queries'
 import { Asked } from '../ui/Asked'
 import { Button } from '../ui/Button'
 import { Field, Input } from '../ui/Field'
-import { Screen } from '../ui/Screen'
+import { Page } from '../ui/Page'
 import { TextButton, TextLink } from '../ui/TextLink'
 import { useKeys } from '../ui/useKeys'
 import { AddToLesson } from './AddToLesson'
@@ -30,33 +30,26 @@ function OneLesson({ classId, id }: { classId: number; id: number }) {
   const lesson = asked.data
   useKeys({ u: edit.undo })
   return (
-    <Screen className="min-h-0 flex-1 overflow-y-auto px-4 py-4 md:px-8">
-      <div className="mx-auto max-w-5xl">
-        <Asked of={asked}>
-          {lesson && (
-            <>
-              <header className="flex flex-wrap items-end justify-between gap-x-6 gap-y-2">
-                <div>
-                  <p className="text-sm">
-                    <TextLink to="/lesson">Lessons</TextLink>
-                  </p>
-                  <h1 className="text-title">
-                    {one?.summary.name ?? 'The class'}, {weekdayOf(lesson.day)}
-                    {lesson.isTaught && <span className="text-lg font-normal text-soft"> · taught</span>}
-                  </h1>
-                </div>
-                <Settings lesson={lesson} edit={edit} />
-              </header>
-              <LessonTimes lesson={lesson} edit={edit} />
-              <RunSheet lesson={lesson} classId={classId} edit={edit} />
-              <AddToLesson edit={edit} />
-              <LeftOut lesson={lesson} edit={edit} />
-              <Taught lesson={lesson} classId={classId} edit={edit} />
-            </>
-          )}
-        </Asked>
-      </div>
-    </Screen>
+    <Page
+      title={lesson ? weekdayOf(lesson.day) : 'Lesson'}
+      tab={lesson ? `Lesson of ${weekdayOf(lesson.day)}` : 'Lesson'}
+      aside={lesson?.isTaught && <span className="text-lg font-normal text-soft"> · taught</span>}
+      back={{ to: '/lesson', words: 'Lessons' }}
+      subtitle={one?.summary.name ?? 'The class'}
+      actions={lesson && <Settings lesson={lesson} edit={edit} />}
+    >
+      <Asked of={asked}>
+        {lesson && (
+          <>
+            <LessonTimes lesson={lesson} edit={edit} />
+            <RunSheet lesson={lesson} classId={classId} edit={edit} />
+            <AddToLesson edit={edit} />
+            <LeftOut lesson={lesson} edit={edit} />
+            <Taught lesson={lesson} classId={classId} edit={edit} />
+          </>
+        )}
+      </Asked>
+    </Page>
   )
 }
 

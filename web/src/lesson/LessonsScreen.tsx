@@ -5,7 +5,7 @@ import { Asked } from '../ui/Asked'
 import { Button } from '../ui/Button'
 import { Field, Input } from '../ui/Field'
 import { MoreItem, MoreMenu } from '../ui/MoreMenu'
-import { Screen } from '../ui/Screen'
+import { Page } from '../ui/Page'
 import { TextLink } from '../ui/TextLink'
 import { useToast } from '../ui/toasts'
 import { useDeleteLesson, useLessons, usePlanLesson, useRestoreLesson } from './queries'
@@ -17,18 +17,15 @@ export function LessonsScreen() {
   const classes = useClassNames()
   const current = chosen ?? (classes.data?.length === 1 ? classes.data[0] : null)
   return (
-    <Screen className="min-h-0 flex-1 overflow-y-auto px-4 py-5 md:px-8">
-      <div className="mx-auto max-w-3xl">
-        <h1 className="text-title">Lessons</h1>
-        <Asked of={classes}>
-          {current ? (
-            <OfClass key={current.id} id={current.id} name={current.name} />
-          ) : (
-            classes.data && <ChooseClass classes={classes.data} />
-          )}
-        </Asked>
-      </div>
-    </Screen>
+    <Page title="Lessons" width="text" subtitle={current?.name}>
+      <Asked of={classes}>
+        {current ? (
+          <OfClass key={current.id} id={current.id} />
+        ) : (
+          classes.data && <ChooseClass classes={classes.data} />
+        )}
+      </Asked>
+    </Page>
   )
 }
 
@@ -55,7 +52,7 @@ function ChooseClass({ classes }: { classes: readonly { id: number; name: string
   )
 }
 
-function OfClass({ id, name }: { id: number; name: string }) {
+function OfClass({ id }: { id: number }) {
   const navigate = useNavigate()
   const toast = useToast()
   const lessons = useLessons(id)
@@ -81,7 +78,6 @@ function OfClass({ id, name }: { id: number; name: string }) {
   const all = lessons.data?.lessons ?? []
   return (
     <>
-      <p className="text-soft">{name}</p>
       <form
         className="mt-4 flex flex-wrap items-end gap-3 border-y border-line py-4"
         onSubmit={(e) => {

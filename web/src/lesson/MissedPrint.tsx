@@ -38,7 +38,7 @@ export function MissedPrint() {
   const steps = lesson?.steps.filter((s) => s.step.part !== 'home') ?? []
   const general = steps.filter((s) => s.step.tune == null || isOfKey(s))
   return (
-    <Screen>
+    <Screen title={lesson ? `What we did on ${weekdayOf(lesson.day)}` : 'What we did'}>
       <Strip lead={<TextLink to={`/lesson/${classId}/${id}`}>Back to the lesson</TextLink>}>
         {instrument && (
           <InstrumentChoice

@@ -1,5 +1,12 @@
+import { Asked } from '../ui/Asked'
 import { TextLink } from '../ui/TextLink'
-import type { ClassLog } from './queries'
+import { useLogbook, type ClassLog } from './queries'
+
+/** The two of a class. */
+export function AskFirstOfClass({ id }: { id: number }) {
+  const log = useLogbook(id)
+  return <Asked of={log}>{log.data && <AskFirst id={id} ask={log.data.ask} />}</Asked>
+}
 
 /** The two to ask how it is going, and why them. */
 export function AskFirst({ id, ask }: { id: number; ask: ClassLog['ask'] }) {

@@ -6,7 +6,7 @@ import { useClass } from '../register/queries'
 import { FileLink } from '../ui/FileLink'
 import { Asked } from '../ui/Asked'
 import { Button } from '../ui/Button'
-import { Screen } from '../ui/Screen'
+import { Page } from '../ui/Page'
 import { TextLink } from '../ui/TextLink'
 import { CardBoxes } from './CardBoxes'
 import { Chart, type Plot } from './Chart'
@@ -37,52 +37,51 @@ function OneLearner({ id, learner }: { id: number; learner: number }) {
   const seen = log.data
   const record = `/api/classes/${id}/learners/${learner}/record`
   return (
-    <Screen className="min-h-0 flex-1 overflow-y-auto">
-      <div className="mx-auto flex max-w-6xl flex-col gap-6 px-4 py-5 md:px-8">
-        <Asked of={log}>
-          {seen && (
-            <>
-              <header className="flex flex-wrap items-end justify-between gap-x-6 gap-y-1">
-                <div>
-                  <h1 className="text-title">{seen.learner.nickname}</h1>
-                  <p className="text-sm text-soft">
-                    <TextLink to={`/classes/${id}`}>{of.data?.summary.name ?? 'The class'}</TextLink> ·{' '}
-                    {instruments?.find((i) => i.id === seen.learner.instrument)?.name} · {seen.learner.size}
-                  </p>
-                </div>
-                <div className="flex flex-wrap items-center gap-x-5 text-sm">
-                  <FileLink href={`${record}.csv`}>Save as a table (CSV)</FileLink>
-                  <FileLink href={`${record}.json`}>Save the whole record</FileLink>
-                  <Button size="small" onClick={() => setEditing(true)}>
-                    Change or delete
-                  </Button>
-                </div>
-              </header>
-              {seen.why.length > 0 && <p className="border-l-4 border-maple pl-3">{seen.why.join(' ')}</p>}
-              <Minutes log={seen}>
-                <PaperMinutes id={id} learner={learner} />
-              </Minutes>
-              <Tempos tunes={seen.tunes} />
-              <div className="grid gap-x-12 gap-y-6 lg:grid-cols-2">
-                <CardBoxes log={seen} />
-                <div className="flex flex-col gap-6">
-                  <Habits log={seen} />
-                  <LearnerNotes notes={seen.notes} />
-                </div>
+    <Page
+      title={seen?.learner.nickname ?? 'A learner'}
+      back={{ to: `/classes/${id}`, words: of.data?.summary.name ?? 'The class' }}
+      subtitle={
+        seen && `${instruments?.find((i) => i.id === seen.learner.instrument)?.name ?? ''} · ${seen.learner.size}`
+      }
+      actions={
+        seen && (
+          <>
+            <FileLink href={`${record}.csv`}>Save as a table (CSV)</FileLink>
+            <FileLink href={`${record}.json`}>Save the whole record</FileLink>
+            <Button size="small" onClick={() => setEditing(true)}>
+              Change or delete
+            </Button>
+          </>
+        )
+      }
+    >
+      <Asked of={log}>
+        {seen && (
+          <div className="flex flex-col gap-6">
+            {seen.why.length > 0 && <p className="border-l-4 border-maple pl-3">{seen.why.join(' ')}</p>}
+            <Minutes log={seen}>
+              <PaperMinutes id={id} learner={learner} />
+            </Minutes>
+            <Tempos tunes={seen.tunes} />
+            <div className="grid gap-x-12 gap-y-6 lg:grid-cols-2">
+              <CardBoxes log={seen} />
+              <div className="flex flex-col gap-6">
+                <Habits log={seen} />
+                <LearnerNotes notes={seen.notes} />
               </div>
-              {editing && (
-                <EditLearner
-                  classId={id}
-                  learner={seen.learner}
-                  onClose={() => setEditing(false)}
-                  onDeleted={() => void navigate(`/classes/${id}`)}
-                />
-              )}
-            </>
-          )}
-        </Asked>
-      </div>
-    </Screen>
+            </div>
+            {editing && (
+              <EditLearner
+                classId={id}
+                learner={seen.learner}
+                onClose={() => setEditing(false)}
+                onDeleted={() => void navigate(`/classes/${id}`)}
+              />
+            )}
+          </div>
+        )}
+      </Asked>
+    </Page>
   )
 }
 

@@ -3,7 +3,7 @@ import { useInstruments } from '../api/instruments'
 import { useClass } from '../register/queries'
 import { FileLink } from '../ui/FileLink'
 import { Asked } from '../ui/Asked'
-import { Screen } from '../ui/Screen'
+import { Page } from '../ui/Page'
 import { TextLink } from '../ui/TextLink'
 import { AskFirst } from './AskFirst'
 import { LearnerNotes } from './LearnerNotes'
@@ -18,46 +18,41 @@ export function LogbookScreen() {
   const seen = log.data
   const isEmpty = seen?.learners.every((l) => l.last === null) && seen.notes.length === 0
   return (
-    <Screen className="min-h-0 flex-1 overflow-y-auto">
-      <div className="mx-auto flex max-w-6xl flex-col gap-5 px-4 py-5 md:px-8">
-        <Asked of={log}>
-          {seen && (
-            <>
-              <header className="flex flex-wrap items-end justify-between gap-x-6 gap-y-1">
-                <div>
-                  <h1 className="text-title">Logbook</h1>
-                  <p className="text-sm">
-                    <TextLink to={`/classes/${id}`}>{of.data?.summary.name ?? 'The class'}</TextLink>
-                  </p>
-                </div>
-                <div className="flex flex-wrap gap-x-5 text-sm">
-                  <FileLink href={`/api/classes/${id}/record.csv`}>Save as a table (CSV)</FileLink>
-                  <FileLink href={`/api/classes/${id}/record.json`}>Save the whole record</FileLink>
-                </div>
-              </header>
-              {isEmpty && (
-                <p>
-                  Nothing has come from home yet. Learners send their minutes and answers from their own page:{' '}
-                  <TextLink inSentence to={`/classes/${id}/links`}>
-                    print their cards
-                  </TextLink>
-                  .
-                </p>
-              )}
-              <div className="grid grid-cols-1 gap-x-12 gap-y-6 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
-                <Minutes id={id} log={seen} />
-                <div className="flex flex-col gap-6">
-                  <AskFirst id={id} ask={seen.ask} />
-                  <Quiet id={id} quiet={seen.quiet} />
-                  <LearnerNotes notes={seen.notes} id={id} />
-                </div>
+    <Page
+      title="Logbook"
+      back={{ to: `/classes/${id}`, words: of.data?.summary.name ?? 'The class' }}
+      actions={
+        <>
+          <FileLink href={`/api/classes/${id}/record.csv`}>Save as a table (CSV)</FileLink>
+          <FileLink href={`/api/classes/${id}/record.json`}>Save the whole record</FileLink>
+        </>
+      }
+    >
+      <Asked of={log}>
+        {seen && (
+          <div className="flex flex-col gap-5">
+            {isEmpty && (
+              <p>
+                Nothing has come from home yet. Learners send their minutes and answers from their own page:{' '}
+                <TextLink inSentence to={`/classes/${id}/links`}>
+                  print their cards
+                </TextLink>
+                .
+              </p>
+            )}
+            <div className="grid grid-cols-1 gap-x-12 gap-y-6 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+              <Minutes id={id} log={seen} />
+              <div className="flex flex-col gap-6">
+                <AskFirst id={id} ask={seen.ask} />
+                <Quiet id={id} quiet={seen.quiet} />
+                <LearnerNotes notes={seen.notes} id={id} />
               </div>
-              <Help id={id} help={seen.help} />
-            </>
-          )}
-        </Asked>
-      </div>
-    </Screen>
+            </div>
+            <Help id={id} help={seen.help} />
+          </div>
+        )}
+      </Asked>
+    </Page>
   )
 }
 

@@ -1,3 +1,3 @@
 // What other rooms may use of this one.
-export { AskFirst } from './AskFirst'
+export { AskFirst, AskFirstOfClass } from './AskFirst'
 export { useLogbook } from './queries'

@@ -108,7 +108,7 @@ export function PrintView() {
   const windowPx = useWidth(view)
 
   return (
-    <Screen>
+    <Screen title={`Print ${tune?.summary.title ?? 'a tune'}`}>
       <style>{`@page { size: ${size.name}; }`}</style>
       <Strip lead={<TextLink to={back}>Back to the stand</TextLink>}>
         <fieldset className="flex gap-4">

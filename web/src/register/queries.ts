@@ -26,7 +26,7 @@ export function useCurrentClass(): [components['schemas']['ClassName'] | null, (
   const [chosen] = useKept<number>(CLASS_KEY)
   const queries = useQueryClient()
   const choose = (id: number | null) => {
-    keep(CLASS_KEY, id)
+    keep(CLASS_KEY, id ?? 0)
     // Nearly everything is otherwise for another class.
     void queries.invalidateQueries()
   }

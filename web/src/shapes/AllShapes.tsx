@@ -18,7 +18,7 @@ export function AllShapes() {
   const asked = useShapes(instruments[0]?.id ?? '', choice.fifths, choice.form, null, choice.compare)
   const first = asked.data
   return (
-    <Screen>
+    <Screen title={first ? `All shapes: ${first.keyName}` : 'All shapes'}>
       <Strip lead={<TextLink to={`/shapes${address}`}>Back to shapes</TextLink>}>
         <PrintEnd />
       </Strip>

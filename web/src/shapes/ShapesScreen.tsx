@@ -7,6 +7,7 @@ import { useStyles } from '../style'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
 import { InstrumentChoice } from '../ui/InstrumentChoice'
+import { PAGE_EDGE, PageHead } from '../ui/Page'
 import { Screen } from '../ui/Screen'
 import { Field, Select } from '../ui/Field'
 import { Refused } from '../ui/Said'
@@ -45,35 +46,53 @@ export function ShapesScreen() {
   })
 
   return (
-    <Screen className="flex min-h-0 flex-1 flex-col max-lg:overflow-y-auto">
-      <Strip
-        lead={
-          <InstrumentChoice
-            instruments={instruments}
-            value={choice.instrument}
-            onChange={(instrument) => set({ instrument })}
-          />
-        }
-      >
-        <Field label="Key" beside>
-          <Select value={choice.fifths} options={keys} onChoose={(fifths) => set({ fifths })} />
-        </Field>
-        <Choice
-          label="Scale"
-          hideLabel
-          value={choice.form}
-          options={forms.map((f) => ({ value: f.form, label: f.name }))}
-          onChange={(form) => set({ form })}
+    <Screen
+      title={data ? `Shapes: ${data.keyName}` : 'Shapes'}
+      className="flex min-h-0 flex-1 flex-col max-lg:overflow-y-auto"
+    >
+      <div className={`border-b border-line ${PAGE_EDGE}`}>
+        <PageHead
+          title={data?.keyName ?? 'Shapes'}
+          aside={
+            data && (
+              <span className="ml-4 font-body text-said font-normal tracking-normal text-soft">
+                {data.keyWords}. {data.orderOfSigns}
+              </span>
+            )
+          }
+          actions={
+            <Strip
+              plain
+              lead={
+                <InstrumentChoice
+                  instruments={instruments}
+                  value={choice.instrument}
+                  onChange={(instrument) => set({ instrument })}
+                />
+              }
+            >
+              <Field label="Key" beside>
+                <Select value={choice.fifths} options={keys} onChoose={(fifths) => set({ fifths })} />
+              </Field>
+              <Choice
+                label="Scale"
+                hideLabel
+                value={choice.form}
+                options={forms.map((f) => ({ value: f.form, label: f.name }))}
+                onChange={(form) => set({ form })}
+              />
+              {data && data.positions.length > 1 && (
+                <Choice
+                  label="Position"
+                  value={data.position}
+                  options={data.positions.map((p) => ({ value: p, label: p }))}
+                  onChange={(position) => set({ position })}
+                />
+              )}
+            </Strip>
+          }
         />
-        {data && data.positions.length > 1 && (
-          <Choice
-            label="Position"
-            value={data.position}
-            options={data.positions.map((p) => ({ value: p, label: p }))}
-            onChange={(position) => set({ position })}
-          />
-        )}
-      </Strip>
+      </div>
       {error && (
         <div className="m-6 flex flex-col items-start gap-3">
           <Refused>{error.message}</Refused>
@@ -84,11 +103,7 @@ export function ShapesScreen() {
       )}
       {data && !error && (
         <div className="grid grid-cols-1 lg:min-h-0 lg:flex-1 lg:grid-cols-[29rem_minmax(0,1fr)]">
-          <div className="px-4 py-4 md:px-6 lg:overflow-y-auto">
-            <h1 className="text-title">{data.keyName}</h1>
-            <p className="text-sm text-soft">
-              {data.keyWords}. {data.orderOfSigns}
-            </p>
+          <div className="px-4 py-3 md:px-8 lg:overflow-y-auto">
             <div className="mt-1 mb-2 flex flex-wrap items-center gap-x-3 text-sm">
               <strong className="text-maple-dark">{data.changes}</strong>
               <Field label="Compare with" beside>

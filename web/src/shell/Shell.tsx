@@ -14,6 +14,7 @@ import { useSmall } from '../ui/useSmall'
 
 /** In the order of the work. */
 const MENU = [
+  { to: '/week', label: 'This week' },
   { to: '/tunes', label: 'Tunes' },
   { to: '/shapes', label: 'Shapes' },
   { to: '/exercises', label: 'Exercises' },
@@ -79,9 +80,9 @@ export function Shell() {
             <div ref={setBar} className="flex min-w-0 flex-1 items-center gap-1" />
           </header>
         ) : (
-          <header className="no-print flex h-12 shrink-0 items-center gap-3 border-b border-line px-3 lg:gap-8 lg:px-6">
+          <header className="no-print flex h-12 shrink-0 items-center gap-3 border-b border-line px-3 lg:gap-8 lg:px-8">
             <NavLink
-              to="/tunes"
+              to="/week"
               className="flex shrink-0 items-center gap-2 font-head text-xl font-semibold tracking-tight"
             >
               <img src="/coppia.svg" alt="" className="size-6" />

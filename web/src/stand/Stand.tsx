@@ -87,7 +87,7 @@ function OneStand() {
   const editor = open === 'edit' && tune && <EditTune tune={tune} onClose={() => setOpen(null)} />
   if (error)
     return (
-      <Screen className="flex min-h-0 flex-1 overflow-y-auto">
+      <Screen title={tune?.summary.title ?? 'A tune'} className="flex min-h-0 flex-1 overflow-y-auto">
         {!tune && error instanceof Refusal && error.status === 404 ? (
           <NotHere why={error.message} />
         ) : (
@@ -104,7 +104,10 @@ function OneStand() {
       </Screen>
     )
   return (
-    <Screen className="flex min-h-0 flex-1 flex-col">
+    <Screen
+      title={reading ? `${reading.title}, ${reading.instrument.name.toLowerCase()}` : (tune?.summary.title ?? 'A tune')}
+      className="flex min-h-0 flex-1 flex-col"
+    >
       <StandBar
         reading={reading}
         instruments={instruments}

@@ -20,6 +20,7 @@ import { Field, Input, Select } from '../ui/Field'
 import { useKept } from '../offline/kept'
 import { CopyText, Mishap } from '../ui/Mishap'
 import { Refused } from '../ui/Said'
+import { PAGE_EDGE, PageHead } from '../ui/Page'
 import { Screen } from '../ui/Screen'
 import { Strip } from '../ui/Strip'
 import { TextButton } from '../ui/TextLink'
@@ -38,7 +39,7 @@ export function StyleScreen() {
   const [chosen, choose] = useKept<number>('style')
   const shown = styles?.find((s) => s.id === chosen) ?? styles?.find((s) => s.current) ?? styles?.[0]
   return (
-    <Screen className="flex min-h-0 flex-1 flex-col overflow-y-auto">
+    <Screen title="House style" className="min-h-0 flex-1 overflow-y-auto">
       {styles && shown && <Editor key={`${shown.id}`} styles={styles} shown={shown} onChoose={choose} />}
       {error && !styles && (
         <Mishap title="The house styles cannot be shown" why={error.message} onAgain={() => void refetch()} />
@@ -133,126 +134,133 @@ function Editor({
 
   return (
     <>
-      <Strip
-        lead={
-          <Choice
-            label="Style"
-            hideLabel
-            value={shown.id}
-            options={styles.map((s) => ({
-              value: s.id,
-              label: `${s.name}${s.current ? ' (in use)' : ''}${drafts.has(s.id) ? ', not saved' : ''}`,
-            }))}
-            onChange={onChoose}
-          />
-        }
-      >
-        <Field label="Name" beside>
-          <Input
-            size="strip"
-            width="w-44"
-            value={draft.name}
-            maxLength={LIMITS.longestStyleName}
-            onChange={(e) => set({ name: e.target.value })}
-          />
-        </Field>
-        <Button
-          kind="go"
-          size="strip"
-          disabled={!changed || draft.name.trim() === '' || busy}
-          onClick={() => void keep()}
-        >
-          Save
-        </Button>
-        {changed && (
-          <Button size="strip" onClick={takeBack}>
-            Undo changes
-          </Button>
-        )}
-        {shown.id !== 0 && !shown.current && (
-          <>
-            <Button
-              size="strip"
-              disabled={busy}
-              onClick={() => void step(() => use.mutateAsync(shown.id).then(() => {}))}
-            >
-              Use this style
-            </Button>
-            <Button size="strip" disabled={busy} onClick={() => void discard()}>
-              Delete
-            </Button>
-          </>
-        )}
-        {shown.id !== 0 && (
-          <Button size="strip" disabled={busy} onClick={() => void copy()}>
-            Duplicate
-          </Button>
-        )}
-        {deleted > 0 && (
-          <TextButton onClick={() => setShowDeleted(true)}>
-            Deleted: {deleted} {deleted === 1 ? 'style' : 'styles'}
-          </TextButton>
-        )}
-      </Strip>
       {showDeleted && <DeletedStyles onClose={() => setShowDeleted(false)} />}
-      <div className="mx-auto w-full max-w-[1240px] px-4 py-4 md:px-6">
-        <h1 className="mb-3 text-3xl">House style</h1>
-        {shown.unreadable && (
-          <div className="mb-6 flex max-w-2xl flex-col gap-3">
-            <Refused>
-              This version of Coppia cannot read “{shown.name}”: {shown.unreadable.wrong}. Coppia’s defaults stand in
-              for it; what you save takes its place.
-            </Refused>
-            <CopyText label="The style’s text" source={shown.unreadable.text} />
-          </div>
-        )}
-        {problem && (
-          <div className="mb-6">
-            <Refused>{problem.message}</Refused>
-            {problem.status === 409 && (
-              <p className="mt-3">
-                <Button onClick={() => void keepAsAnother()}>Keep mine as another style</Button>
-              </p>
-            )}
-          </div>
-        )}
-        <div className="grid gap-x-10 gap-y-5 md:grid-cols-2 xl:grid-cols-3">
-          {settings.map((s) => {
-            const example = examples.find((e) => e.setting === s.key)
-            return (
-              <section key={s.key} aria-label={s.label}>
-                <h2 className="font-body text-base font-bold">{s.label}</h2>
-                <p className="mb-1 text-sm text-soft">{s.about}</p>
+      <div className={`pb-10 ${PAGE_EDGE}`}>
+        <PageHead
+          title="House style"
+          actions={
+            <Strip
+              plain
+              lead={
                 <Choice
-                  label={s.label}
+                  label="Style"
                   hideLabel
-                  value={chosenIn(draft.style, s)}
-                  options={s.options}
-                  onChange={(value) => set({ style: withChoice(draft.style, s, value) })}
+                  value={shown.id}
+                  options={styles.map((s) => ({
+                    value: s.id,
+                    label: `${s.name}${s.current ? ' (in use)' : ''}${drafts.has(s.id) ? ', not saved' : ''}`,
+                  }))}
+                  onChange={onChoose}
                 />
-                <div className="mt-2">{example && <Example example={example} />}</div>
-              </section>
-            )
-          })}
-        </div>
-        <div className="mt-6 grid gap-x-10 gap-y-5 xl:grid-cols-[minmax(0,2fr)_minmax(0,1fr)] [&>*:nth-child(2)]:xl:row-span-2">
-          <TapeSettings instruments={instruments} style={draft.style} onChange={(style) => set({ style })} />
-          <WordRhythms
-            words={draft.style.wordRhythms ?? {}}
-            onChange={(wordRhythms) => set({ style: { ...draft.style, wordRhythms } })}
-          />
-          <section aria-label="First key">
-            <h2 className="font-body text-base font-bold">The first key you teach</h2>
-            <p className="mb-1 text-sm text-soft">Other keys are told by what they change from it.</p>
-            <Select
-              aria-label="The first key you teach"
-              value={draft.style.firstKeyFifths ?? 0}
-              options={keys}
-              onChoose={(firstKeyFifths) => set({ style: { ...draft.style, firstKeyFifths } })}
+              }
+            >
+              <Field label="Name" beside>
+                <Input
+                  size="strip"
+                  width="w-44"
+                  value={draft.name}
+                  maxLength={LIMITS.longestStyleName}
+                  onChange={(e) => set({ name: e.target.value })}
+                />
+              </Field>
+              <Button
+                kind="go"
+                size="strip"
+                disabled={!changed || draft.name.trim() === '' || busy}
+                onClick={() => void keep()}
+              >
+                Save
+              </Button>
+              {changed && (
+                <Button size="strip" onClick={takeBack}>
+                  Undo changes
+                </Button>
+              )}
+              {shown.id !== 0 && !shown.current && (
+                <>
+                  <Button
+                    size="strip"
+                    disabled={busy}
+                    onClick={() => void step(() => use.mutateAsync(shown.id).then(() => {}))}
+                  >
+                    Use this style
+                  </Button>
+                  <Button size="strip" disabled={busy} onClick={() => void discard()}>
+                    Delete
+                  </Button>
+                </>
+              )}
+              {shown.id !== 0 && (
+                <Button size="strip" disabled={busy} onClick={() => void copy()}>
+                  Duplicate
+                </Button>
+              )}
+              {deleted > 0 && (
+                <TextButton onClick={() => setShowDeleted(true)}>
+                  Deleted: {deleted} {deleted === 1 ? 'style' : 'styles'}
+                </TextButton>
+              )}
+            </Strip>
+          }
+        />
+        <div className="max-w-[1240px]">
+          {shown.unreadable && (
+            <div className="mb-6 flex max-w-2xl flex-col gap-3">
+              <Refused>
+                This version of Coppia cannot read “{shown.name}”: {shown.unreadable.wrong}. Coppia’s defaults stand in
+                for it; what you save takes its place.
+              </Refused>
+              <CopyText label="The style’s text" source={shown.unreadable.text} />
+            </div>
+          )}
+          {problem && (
+            <div className="mb-6">
+              <Refused>{problem.message}</Refused>
+              {problem.status === 409 && (
+                <p className="mt-3">
+                  <Button onClick={() => void keepAsAnother()}>Keep mine as another style</Button>
+                </p>
+              )}
+            </div>
+          )}
+          <div className="grid gap-x-10 gap-y-5 md:grid-cols-2 xl:grid-cols-3">
+            {settings.map((s) => {
+              const example = examples.find((e) => e.setting === s.key)
+              return (
+                <section key={s.key} aria-label={s.label}>
+                  <h2 className="font-body text-base font-bold">{s.label}</h2>
+                  <p className="mb-1 text-sm text-soft">{s.about}</p>
+                  <Choice
+                    label={s.label}
+                    hideLabel
+                    value={chosenIn(draft.style, s)}
+                    options={s.options}
+                    onChange={(value) => set({ style: withChoice(draft.style, s, value) })}
+                  />
+                  <div className="mt-2">{example && <Example example={example} />}</div>
+                </section>
+              )
+            })}
+          </div>
+          <div className="mt-6 grid gap-x-10 gap-y-5 xl:grid-cols-[minmax(0,2fr)_minmax(0,1fr)] [&>*:nth-child(2)]:xl:row-span-2">
+            <TapeSettings instruments={instruments} style={draft.style} onChange={(style) => set({ style })} />
+            <WordRhythms
+              words={draft.style.wordRhythms ?? {}}
+              onChange={(wordRhythms) => set({ style: { ...draft.style, wordRhythms } })}
             />
-            <h2 className="mt-4 font-body text-base font-bold">In tape words</h2>
-            {tapes && <Example example={tapes} />}
-          </section>
+            <section aria-label="First key">
+              <h2 className="font-body text-base font-bold">The first key you teach</h2>
+              <p className="mb-1 text-sm text-soft">Other keys are told by what they change from it.</p>
+              <Select
+                aria-label="The first key you teach"
+                value={draft.style.firstKeyFifths ?? 0}
+                options={keys}
+                onChoose={(firstKeyFifths) => set({ style: { ...draft.style, firstKeyFifths } })}
+              />
+              <h2 className="mt-4 font-body text-base font-bold">In tape words</h2>
+              {tapes && <Example example={tapes} />}
+            </section>
+          </div>
         </div>
       </div>
     </>

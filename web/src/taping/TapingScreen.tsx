@@ -6,7 +6,7 @@ import { Field, Input } from '../ui/Field'
 import { InstrumentChoice } from '../ui/InstrumentChoice'
 import { useKept } from '../offline/kept'
 import { Refused, SideNote } from '../ui/Said'
-import { Screen } from '../ui/Screen'
+import { Page } from '../ui/Page'
 import { Strip } from '../ui/Strip'
 import { TextLink } from '../ui/TextLink'
 import { lengthOf } from './length'
@@ -34,49 +34,53 @@ export function TapingScreen() {
   const measure = (typed: string) => keep({ ...now, measured: { ...now.measured, [id]: typed } })
 
   return (
-    <Screen className="min-h-0 flex-1 overflow-y-auto print:overflow-visible">
-      <Strip
-        lead={
-          <InstrumentChoice
-            instruments={instruments}
-            value={id}
-            onChange={(instrument) => keep({ ...now, instrument })}
-          />
-        }
-      >
-        {player && (
-          <>
-            <Choice
-              label="Size"
-              value={isMeasured ? '' : (size?.name ?? '')}
-              options={player.sizes.map((s) => ({ value: s.name, label: s.name }))}
-              onChange={(name) =>
-                keep({ ...now, size: { ...now.size, [id]: name }, measured: { ...now.measured, [id]: '' } })
-              }
+    <Page
+      title="Taping sheet"
+      subtitle={
+        !isWrong &&
+        length !== null &&
+        `${player?.name ?? ''}, ${isMeasured ? 'measured string' : (size?.name ?? '')}, string length ${length} mm`
+      }
+      actions={
+        <Strip
+          plain
+          lead={
+            <InstrumentChoice
+              instruments={instruments}
+              value={id}
+              onChange={(instrument) => keep({ ...now, instrument })}
             />
-            <Field label="or measured, nut to bridge, mm" beside>
-              <Input
-                size="strip"
-                width="w-20"
-                inputMode="decimal"
-                maxLength={20}
-                value={measured}
-                aria-invalid={isWrong}
-                aria-describedby={isWrong ? 'length-expected' : undefined}
-                onChange={(e) => measure(e.target.value)}
+          }
+        >
+          {player && (
+            <>
+              <Choice
+                label="Size"
+                value={isMeasured ? '' : (size?.name ?? '')}
+                options={player.sizes.map((s) => ({ value: s.name, label: s.name }))}
+                onChange={(name) =>
+                  keep({ ...now, size: { ...now.size, [id]: name }, measured: { ...now.measured, [id]: '' } })
+                }
               />
-            </Field>
-          </>
-        )}
-        <PrintEnd ready={taping.data !== undefined} />
-      </Strip>
-      <div className="mx-auto max-w-[720px] px-4 py-5 md:px-6 print:p-0">
-        <h1 className="text-3xl">Taping sheet</h1>
-        {!isWrong && length !== null && (
-          <p className="text-soft">
-            {player?.name}, {isMeasured ? 'measured string' : size?.name}, string length {length} mm
-          </p>
-        )}
+              <Field label="or measured, nut to bridge, mm" beside>
+                <Input
+                  size="strip"
+                  width="w-20"
+                  inputMode="decimal"
+                  maxLength={20}
+                  value={measured}
+                  aria-invalid={isWrong}
+                  aria-describedby={isWrong ? 'length-expected' : undefined}
+                  onChange={(e) => measure(e.target.value)}
+                />
+              </Field>
+            </>
+          )}
+          <PrintEnd ready={taping.data !== undefined} />
+        </Strip>
+      }
+    >
+      <div className="max-w-[672px]">
         {isWrong && (
           <div className="mt-4 flex flex-col items-start gap-3" id="length-expected">
             <Refused>
@@ -124,6 +128,6 @@ export function TapingScreen() {
           </>
         )}
       </div>
-    </Screen>
+    </Page>
   )
 }

@@ -34,7 +34,7 @@ export function CallPrint() {
     if (next.length > 0) setSearch({ sections: next.join(',') }, { replace: true })
   }
   return (
-    <Screen>
+    <Screen title={sheet ? `${sheet.title}: call sheet` : 'Call sheet'}>
       <Strip lead={<TextLink to={`/tunes/${id}?for=${ALL}`}>Back to the stand</TextLink>}>
         <fieldset className="flex flex-wrap gap-x-4">
           <legend className="sr-only">Sections</legend>

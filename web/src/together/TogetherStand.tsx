@@ -66,7 +66,7 @@ export function TogetherStand({
   })
   if (score.error)
     return (
-      <Screen className="flex min-h-0 flex-1 overflow-y-auto">
+      <Screen title="A tune" className="flex min-h-0 flex-1 overflow-y-auto">
         <Mishap
           title="The tune cannot be shown for all sections"
           why={score.error.message}
@@ -76,7 +76,7 @@ export function TogetherStand({
       </Screen>
     )
   return (
-    <Screen className="flex min-h-0 flex-1 flex-col">
+    <Screen title={lead ? `${lead.title}, all together` : 'All together'} className="flex min-h-0 flex-1 flex-col">
       <TogetherBar
         instruments={instruments}
         onInstrument={onInstrument}

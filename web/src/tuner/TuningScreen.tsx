@@ -6,7 +6,7 @@ import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
 import { Field, Input, Select } from '../ui/Field'
 import { useKept } from '../offline/kept'
-import { Screen } from '../ui/Screen'
+import { Page } from '../ui/Page'
 import { judge, type Tuning } from './judge'
 import { frequencyOf, USUAL_A4 } from './pitch'
 import { useTuning } from './queries'
@@ -29,11 +29,9 @@ const WHAT = [
 export function TuningScreen() {
   const asked = useTuning()
   return (
-    <Screen className="min-h-0 flex-1 overflow-y-auto px-4 py-5 md:px-8">
-      <div className="mx-auto max-w-4xl">
-        <Asked of={asked}>{asked.data && <OneTuning tuning={asked.data} />}</Asked>
-      </div>
-    </Screen>
+    <Page title="Tuning">
+      <Asked of={asked}>{asked.data && <OneTuning tuning={asked.data} />}</Asked>
+    </Page>
   )
 }
 
@@ -54,7 +52,6 @@ function OneTuning({ tuning }: { tuning: Tuning }) {
   const now = instrument.strings[string]
   return (
     <>
-      <h1 className="text-title">Tuning</h1>
       <Order tuning={tuning} />
       <div className="mt-5 flex flex-wrap items-center gap-x-5 gap-y-2 border-t border-line pt-4">
         <Choice

@@ -7,6 +7,7 @@ import { Asked } from '../ui/Asked'
 import { Button } from '../ui/Button'
 import { Dialog } from '../ui/Dialog'
 import { Field, Input } from '../ui/Field'
+import { PAGE_EDGE, PageHead } from '../ui/Page'
 import { Screen } from '../ui/Screen'
 import { TextButton, TextLink } from '../ui/TextLink'
 import {
@@ -93,37 +94,42 @@ export function Tunes() {
   const total = tunes.data?.total
   const narrowed = isNarrowed(choice)
   return (
-    <Screen className="grid min-h-0 flex-1 grid-cols-1 content-start overflow-y-auto lg:grid-cols-[minmax(0,1fr)_27rem] lg:content-stretch lg:overflow-hidden">
-      <section aria-labelledby="tunes-heading" className="flex min-w-0 flex-col px-3 pt-3 md:px-8 md:pt-6 lg:min-h-0">
-        <div className="mb-2 flex flex-wrap items-end justify-between gap-x-6 gap-y-2">
-          <h1 id="tunes-heading" className="text-3xl">
-            Tunes
-          </h1>
-          {/* On a narrow screen the field to paste into lies below the list. */}
-          <a
-            href="#add"
-            className="mr-auto min-h-6 content-center font-bold text-spruce underline underline-offset-4 max-md:min-h-11 lg:hidden"
-          >
-            Add a tune
-          </a>
-          <Field
-            beside
-            label={
-              <>
-                Search <kbd className="max-md:hidden">/</kbd>
-              </>
-            }
-          >
-            <Input
-              ref={field}
-              type="search"
-              size="strip"
-              width="w-full md:w-56"
-              value={choice.search}
-              onChange={(e) => choose({ search: e.target.value })}
-            />
-          </Field>
-        </div>
+    <Screen
+      title="Tunes"
+      className="grid min-h-0 flex-1 grid-cols-1 content-start overflow-y-auto lg:grid-cols-[minmax(0,1fr)_27rem] lg:content-stretch lg:overflow-hidden"
+    >
+      <section aria-label="Tunes of the house" className={`flex min-w-0 flex-col ${PAGE_EDGE} lg:min-h-0`}>
+        <PageHead
+          title="Tunes"
+          actions={
+            <>
+              {/* On a narrow screen the field to paste into lies below the list. */}
+              <a
+                href="#add"
+                className="mr-auto min-h-6 content-center font-bold text-spruce underline underline-offset-4 max-md:min-h-11 lg:hidden"
+              >
+                Add a tune
+              </a>
+              <Field
+                beside
+                label={
+                  <>
+                    Search <kbd className="max-md:hidden">/</kbd>
+                  </>
+                }
+              >
+                <Input
+                  ref={field}
+                  type="search"
+                  size="strip"
+                  width="w-full md:w-56"
+                  value={choice.search}
+                  onChange={(e) => choose({ search: e.target.value })}
+                />
+              </Field>
+            </>
+          }
+        />
         {((total ?? 0) > 1 || narrowed) && (
           <TuneFilters
             choice={choice}

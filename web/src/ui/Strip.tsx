@@ -9,12 +9,23 @@ import { useSmall } from './useSmall'
  * What can be chosen and done on a page, across its top; not printed. On a small window all but the lead folds behind
  * the bar.
  */
-export function Strip({ lead, children }: { lead?: ReactNode; children?: ReactNode }) {
+export function Strip({
+  lead,
+  plain = false,
+  children,
+}: {
+  lead?: ReactNode
+  /** Beside the title of a page. */
+  plain?: boolean
+  children?: ReactNode
+}) {
   const small = useSmall()
   const bar = use(Bar)
   if (!small)
     return (
-      <div className="no-print flex flex-wrap items-center gap-x-3 gap-y-2 border-b border-line bg-paper px-4 py-2 min-[1360px]:gap-x-5 min-[1360px]:px-6">
+      <div
+        className={`no-print flex flex-wrap items-center gap-x-3 gap-y-2 min-[1360px]:gap-x-5 ${plain ? '' : 'border-b border-line bg-paper px-4 py-2 min-[1360px]:px-6'}`}
+      >
         {lead}
         {children}
       </div>

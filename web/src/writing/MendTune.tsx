@@ -31,7 +31,7 @@ export function MendTune() {
   const wanted = search.get('for') ?? tune.data?.summary.printedFor
   const player = instruments.find((i) => i.id === wanted)
   return (
-    <Screen className="flex min-h-0 flex-1 flex-col">
+    <Screen title={`Mend ${tune.data?.summary.title ?? 'a tune'}`} className="flex min-h-0 flex-1 flex-col">
       <h1 className="sr-only">Mend {tune.data?.summary.title ?? 'a tune'}</h1>
       {tune.data && player ? (
         <Mending key={`${id} ${player.id}`} tune={tune.data} instrument={player} />

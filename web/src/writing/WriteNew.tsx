@@ -71,7 +71,7 @@ export function WriteNew() {
       })
   }
   return (
-    <Screen className="flex min-h-0 flex-1 flex-col">
+    <Screen title="Write a tune" className="flex min-h-0 flex-1 flex-col">
       <h1 className="sr-only">Write a tune</h1>
       {first.data && player ? (
         <WritingDesk

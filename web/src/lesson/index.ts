@@ -1,0 +1,2 @@
+// What other rooms may use of this one.
+export { useLesson, useLessons } from './queries'
