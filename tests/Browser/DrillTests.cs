@@ -57,7 +57,8 @@ public class DrillTests(Stage stage)
         );
         stage.Open("/style");
         stage.Browser.ExecuteScript(
-            "localStorage.clear(); localStorage.setItem('coppia.kept.bench', arguments[0])",
+            "localStorage.clear(); localStorage.setItem('coppia.kept.class', '0'); "
+                + "localStorage.setItem('coppia.kept.bench', arguments[0])",
             draft
         );
         stage.Open("/exercises/answer");
@@ -180,7 +181,7 @@ public class DrillTests(Stage stage)
     public void A_round_of_cards_is_answered_by_the_keyboard_alone()
     {
         stage.Open("/cards");
-        stage.Browser.ExecuteScript("localStorage.clear()");
+        stage.Browser.ExecuteScript("localStorage.clear(); localStorage.setItem('coppia.kept.class', '0')");
         stage.Open("/cards");
         Assert.Empty(stage.Findings());
         stage.Button("Deal twelve cards").Click();
@@ -441,7 +442,7 @@ public class DrillTests(Stage stage)
     public void What_cannot_be_answered_here_says_where_it_can()
     {
         stage.Open("/style");
-        stage.Browser.ExecuteScript("localStorage.clear()");
+        stage.Browser.ExecuteScript("localStorage.clear(); localStorage.setItem('coppia.kept.class', '0')");
         stage.Open("/exercises/answer");
         Stage.WaitUntil(() => stage.Text("main").Contains("The bench is empty", StringComparison.Ordinal));
         Assert.Empty(stage.Findings());

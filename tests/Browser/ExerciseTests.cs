@@ -10,7 +10,7 @@ public class ExerciseTests(Stage stage)
     private void OpenBench()
     {
         stage.Open("/tunes");
-        stage.Browser.ExecuteScript("localStorage.clear()");
+        stage.Browser.ExecuteScript("localStorage.clear(); localStorage.setItem('coppia.kept.class', '0')");
         stage.Open("/exercises");
         stage.Find("li > button");
     }

@@ -266,12 +266,23 @@ public class LessonTests(Stage stage)
         Stage.WaitUntil(() => !Titles().Contains("Hand shapes of G major"));
         stage.Button("Undo").Click();
         Stage.WaitUntil(() => Titles().SequenceEqual(before));
-        // Dragged before the first, and by the menu back again.
-        var rows = stage.Browser.FindElements(By.CssSelector("[data-step]"));
-        new Actions(stage.Browser).ClickAndHold(rows[2]).MoveToElement(rows[0]).MoveByOffset(2, 2).Release().Perform();
+        // Dragged before the first with the mouse, and by the menu back again.
+        Drag(PointerKind.Mouse, from: 2, to: 0);
         Stage.WaitUntil(() => Titles()[0] == before[2]);
         More(before[2], "Later");
         Stage.WaitUntil(() => Titles()[1] == before[2]);
+        // With a finger to its old place, and from the keyboard there and back.
+        Drag(PointerKind.Touch, from: 1, to: 2);
+        Stage.WaitUntil(() => Titles().SequenceEqual(before));
+        stage.Press(Keys.Shift); // the keyboard is at hand again
+        stage.Find($"[aria-label='Move {before[2]}']").SendKeys(" ");
+        Stage.WaitUntil(() => Spoken().Contains($"{before[2]} would come to place 3 of ", StringComparison.Ordinal));
+        stage.Press(Keys.ArrowUp);
+        Stage.WaitUntil(() => Spoken().Contains("would come to place 2 of ", StringComparison.Ordinal));
+        stage.Press(" ");
+        Stage.WaitUntil(() => Titles()[1] == before[2]);
+        stage.Button("Undo").Click();
+        Stage.WaitUntil(() => Titles().SequenceEqual(before));
 
         // A step of one's own with minutes of its own.
         Stage.Retype(stage.Find("input[maxlength='200']"), "Birthday song");
@@ -357,6 +368,24 @@ public class LessonTests(Stage stage)
                     + "e.firstChild.textContent)"
             )!
         );
+
+    /// <summary>Drags a step by its handle over another.</summary>
+    private void Drag(PointerKind kind, int from, int to)
+    {
+        var handles = stage.Browser.FindElements(By.CssSelector("[data-step] [aria-label^='Move ']"));
+        var hand = new PointerInputDevice(kind);
+        var way = new ActionBuilder()
+            .AddAction(hand.CreatePointerMove(handles[from], 0, 0, TimeSpan.Zero))
+            .AddAction(hand.CreatePointerDown(MouseButton.Left))
+            .AddAction(hand.CreatePointerMove(handles[from], 0, to < from ? -10 : 10, TimeSpan.FromMilliseconds(80)))
+            .AddAction(hand.CreatePointerMove(handles[to], 0, 0, TimeSpan.FromMilliseconds(200)))
+            .AddAction(hand.CreatePointerUp(MouseButton.Left));
+        stage.Browser.PerformActions(way.ToActionSequenceList());
+    }
+
+    /// <summary>What a screen reader was told last of something that is moved.</summary>
+    private string Spoken() =>
+        (string)stage.Browser.ExecuteScript("return document.querySelector('[id^=DndLiveRegion]')?.textContent ?? ''")!;
 
     private void More(string title, string choice) =>
         Stage.WaitUntil(() =>

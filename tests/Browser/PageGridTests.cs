@@ -94,7 +94,7 @@ public class PageGridTests(Stage stage)
     }
 
     [Fact]
-    public void The_tab_says_of_every_page_what_it_is_and_one_heading_stands_over_it()
+    public void The_tab_says_of_every_page_what_it_is_and_a_heading_stands_over_it()
     {
         var titles = new List<string>();
         foreach (var page in Pages.Concat(Tables))
@@ -104,8 +104,6 @@ public class PageGridTests(Stage stage)
             Stage.WaitUntil(() => stage.Browser.Title.EndsWith(" · Coppia", StringComparison.Ordinal));
             titles.Add(stage.Browser.Title);
         }
-        var twice = titles.GroupBy(t => t).Where(g => g.Count() > 1).Select(g => g.Key);
-        // A task and its sheet are one thing.
-        Assert.Equal(["My first tune on the D string · Coppia"], twice);
+        Assert.Empty(titles.GroupBy(t => t).Where(g => g.Count() > 1).Select(g => g.Key));
     }
 }

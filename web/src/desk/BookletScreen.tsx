@@ -10,6 +10,7 @@ import { Field, Input } from '../ui/Field'
 import { useKept } from '../offline/kept'
 import { Refused } from '../ui/Said'
 import { Page } from '../ui/Page'
+import { SortedList } from '../ui/SortedList'
 import { FileLink } from '../ui/FileLink'
 import { TextLink } from '../ui/TextLink'
 import { Tick } from '../ui/Tick'
@@ -81,9 +82,21 @@ function Made({
       <div>
         <h2 className="text-xl">In the booklet</h2>
         {chosen.length === 0 && <p>No piece stands in it yet: what you accept can be put in.</p>}
-        <ol aria-label="In the booklet" className="border-t border-line empty:border-0">
-          {chosen.map((p, at) => (
-            <li key={p.id} className="flex flex-wrap items-center gap-x-3 border-b border-line py-1">
+        <SortedList
+          label="In the booklet"
+          className="border-t border-line empty:border-0"
+          things={chosen}
+          idOf={(p) => `${p.id}`}
+          nameOf={said}
+          onMove={(id, before) => {
+            const rest = booklet.pieces.filter((p) => p !== Number(id))
+            const to = before === null ? rest.length : rest.indexOf(Number(before))
+            set({ pieces: rest.toSpliced(to, 0, Number(id)) })
+          }}
+        >
+          {(p, handle, at) => (
+            <div className="flex flex-wrap items-center gap-x-3 py-1">
+              {handle}
               <span className="w-6 text-right font-bold">{at + 1}</span>
               <span className="min-w-0 flex-1">{said(p)}</span>
               <Button size="inline" disabled={at === 0} onClick={() => moved(at, -1)}>
@@ -95,9 +108,9 @@ function Made({
               <Button size="inline" onClick={() => set({ pieces: booklet.pieces.filter((x) => x !== p.id) })}>
                 Take out<span className="sr-only"> {p.nickname}</span>
               </Button>
-            </li>
-          ))}
-        </ol>
+            </div>
+          )}
+        </SortedList>
         {others.length > 0 && (
           <>
             <h2 className="mt-6 text-xl">Handed in or accepted</h2>

@@ -28,7 +28,7 @@ export function TaskSheet() {
     setSearch({ for: only, practice: practice ? 'yes' : 'no', ...changed }, { replace: true })
   const players = task.data?.for.filter((t) => only === ALL || t.instrument === only) ?? []
   return (
-    <Screen title={task.data?.title ?? 'Task'}>
+    <Screen title={`${task.data?.title ?? 'A task'}: sheet`}>
       <style>{'@page { size: A4; }'}</style>
       <Strip lead={<TextLink to={`/desk/${id}`}>Back to the task</TextLink>}>
         <Field label="For" beside>

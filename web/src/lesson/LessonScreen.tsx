@@ -4,7 +4,8 @@ import { Learned } from '../classes'
 import { useClass, useForClass } from '../register/queries'
 import { Asked } from '../ui/Asked'
 import { Button } from '../ui/Button'
-import { Field, Input } from '../ui/Field'
+import { Field } from '../ui/Field'
+import { Figure } from '../ui/Figure'
 import { Page } from '../ui/Page'
 import { TextButton, TextLink } from '../ui/TextLink'
 import { useKeys } from '../ui/useKeys'
@@ -54,39 +55,29 @@ function OneLesson({ classId, id }: { classId: number; id: number }) {
 }
 
 function Settings({ lesson, edit }: { lesson: Lesson; edit: LessonEdit }) {
-  const number = (text: string, least: number, most: number) =>
-    Math.min(most, Math.max(least, Math.round(Number(text))))
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
       <Field label="Lesson of" beside>
-        <Input
+        <Figure
+          label="Lesson of, minutes"
           size="small"
           width="w-16"
-          type="number"
-          min={LIMITS.shortestLesson}
-          max={LIMITS.longestLesson}
-          key={`m${lesson.minutes}`}
-          defaultValue={lesson.minutes}
-          onBlur={(e) => {
-            const minutes = number(e.target.value, LIMITS.shortestLesson, LIMITS.longestLesson)
-            if (minutes !== lesson.minutes) edit.edit((d) => ({ ...d, minutes }))
-          }}
+          least={LIMITS.shortestLesson}
+          most={LIMITS.longestLesson}
+          value={lesson.minutes}
+          onChange={(minutes) => edit.edit((d) => ({ ...d, minutes }))}
         />
         min
       </Field>
       <Field label="Talk" beside>
-        <Input
+        <Figure
+          label="Talk, seconds a thing"
           size="small"
           width="w-16"
-          type="number"
-          min={0}
-          max={LIMITS.mostTalkSeconds}
-          key={`t${lesson.talkSeconds}`}
-          defaultValue={lesson.talkSeconds}
-          onBlur={(e) => {
-            const talkSeconds = number(e.target.value, 0, LIMITS.mostTalkSeconds)
-            if (talkSeconds !== lesson.talkSeconds) edit.edit((d) => ({ ...d, talkSeconds }))
-          }}
+          least={0}
+          most={LIMITS.mostTalkSeconds}
+          value={lesson.talkSeconds}
+          onChange={(talkSeconds) => edit.edit((d) => ({ ...d, talkSeconds }))}
         />
         s a thing
       </Field>

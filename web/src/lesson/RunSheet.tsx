@@ -1,8 +1,9 @@
-import { GripVertical, Pin } from 'lucide-react'
-import { useState } from 'react'
+import { Pin } from 'lucide-react'
+import type { ReactNode } from 'react'
 import { useForClass } from '../register/queries'
-import { Input } from '../ui/Field'
+import { Figure } from '../ui/Figure'
 import { MoreItem, MoreMenu } from '../ui/MoreMenu'
+import { SortedList } from '../ui/SortedList'
 import { TextLink } from '../ui/TextLink'
 import { AtHome } from './AtHome'
 import { tuneOf, type Lesson, type LessonStep } from './queries'
@@ -18,50 +19,35 @@ export function clock(minutes: number) {
 
 /** The steps with their minutes: to drag, pin, leave out, repeat more or less, and tick while they are taught. */
 export function RunSheet({ lesson, classId, edit }: { lesson: Lesson; classId: number; edit: LessonEdit }) {
-  const [dragged, setDragged] = useState<string | null>(null)
-  const [over, setOver] = useState<string | null>(null)
-  const drop = (before: string | null) => {
-    if (dragged) edit.edit(moved(dragged, before))
-    setDragged(null)
-    setOver(null)
-  }
   if (lesson.steps.length === 0)
     return <p className="mt-4">Nothing is planned yet. Add a tune, or a step of your own.</p>
   return (
-    <ol aria-label="Steps of the lesson" className="mt-3 border-t border-line">
-      {lesson.steps.map((s) => (
-        <li
-          key={s.step.id}
-          draggable
-          data-step={s.step.id}
-          onDragStart={(e) => {
-            e.dataTransfer.effectAllowed = 'move'
-            e.dataTransfer.setData('text/plain', s.title)
-            setDragged(s.step.id)
-          }}
-          onDragOver={(e) => {
-            if (!dragged) return
-            e.preventDefault()
-            setOver(s.step.id)
-          }}
-          onDragEnd={() => {
-            setDragged(null)
-            setOver(null)
-          }}
-          onDrop={(e) => {
-            e.preventDefault()
-            drop(s.step.id)
-          }}
-          className={`border-b border-line ${over === s.step.id && dragged !== s.step.id ? 'border-t-4 border-t-maple' : ''} ${dragged === s.step.id ? 'opacity-50' : ''}`}
-        >
-          <Row lesson={lesson} view={s} classId={classId} edit={edit} />
-        </li>
-      ))}
-    </ol>
+    <SortedList
+      label="Steps of the lesson"
+      className="mt-3 border-t border-line"
+      things={lesson.steps}
+      idOf={(s) => s.step.id}
+      nameOf={(s) => s.title}
+      onMove={(id, before) => edit.edit(moved(id, before))}
+    >
+      {(s, handle) => <Row lesson={lesson} view={s} classId={classId} edit={edit} handle={handle} />}
+    </SortedList>
   )
 }
 
-function Row({ lesson, view, classId, edit }: { lesson: Lesson; view: LessonStep; classId: number; edit: LessonEdit }) {
+function Row({
+  lesson,
+  view,
+  classId,
+  edit,
+  handle,
+}: {
+  lesson: Lesson
+  view: LessonStep
+  classId: number
+  edit: LessonEdit
+  handle: ReactNode
+}) {
   const { step } = view
   const forClass = useForClass(classId)
   const place = placeOf(step, tuneOf(lesson, step)?.id ?? null, classId)
@@ -77,7 +63,7 @@ function Row({ lesson, view, classId, edit }: { lesson: Lesson; view: LessonStep
         />
       </label>
       <span className="w-11 shrink-0 pt-0.5 text-right text-soft">{clock(view.starts)}</span>
-      <GripVertical size={16} className="mt-1.5 shrink-0 cursor-grab text-line-dark max-md:hidden" aria-hidden="true" />
+      {handle}
       <div className="min-w-0 flex-1 max-md:basis-3/5">
         <p className={step.reached ? 'text-soft line-through decoration-line-dark' : 'font-bold'}>
           {view.title}
@@ -135,81 +121,47 @@ function Amount({ view, edit }: { view: LessonStep; edit: LessonEdit }) {
   const { step } = view
   if (step.minutes != null)
     return (
-      <Figure
-        label={`Minutes for ${view.title}`}
-        value={step.minutes}
-        least={0.5}
-        most={LIMITS.longestLesson}
-        step={0.5}
-        after="min"
-        onChange={(minutes) => edit.edit(changed(step.id, { minutes }))}
-      />
+      <span className="flex items-center gap-0.5">
+        <Figure
+          size="fine"
+          width="w-14 text-right"
+          label={`Minutes for ${view.title}`}
+          value={step.minutes}
+          least={0.5}
+          most={LIMITS.longestLesson}
+          step={0.5}
+          onChange={(minutes) => edit.edit(changed(step.id, { minutes }))}
+        />
+        min
+      </span>
     )
   if (step.beats === 0) return null
   return (
     <>
-      <Figure
-        label={`Repeats of ${view.title}`}
-        value={step.repeats}
-        least={0}
-        most={50}
-        after="×"
-        onChange={(repeats) => edit.edit(changed(step.id, { repeats }))}
-      />
-      <Figure
-        label={`Tempo of ${view.title}`}
-        value={step.tempo}
-        least={20}
-        most={LIMITS.fastestTempo}
-        after="bpm"
-        onChange={(tempo) => edit.edit(changed(step.id, { tempo }))}
-      />
+      <span className="flex items-center gap-0.5">
+        <Figure
+          size="fine"
+          width="w-14 text-right"
+          label={`Repeats of ${view.title}`}
+          value={step.repeats}
+          least={0}
+          most={50}
+          onChange={(repeats) => edit.edit(changed(step.id, { repeats }))}
+        />
+        ×
+      </span>
+      <span className="flex items-center gap-0.5">
+        <Figure
+          size="fine"
+          width="w-14 text-right"
+          label={`Tempo of ${view.title}`}
+          value={step.tempo}
+          least={20}
+          most={LIMITS.fastestTempo}
+          onChange={(tempo) => edit.edit(changed(step.id, { tempo }))}
+        />
+        bpm
+      </span>
     </>
-  )
-}
-
-function Figure({
-  label,
-  value,
-  least,
-  most,
-  step = 1,
-  after,
-  onChange,
-}: {
-  label: string
-  value: number
-  least: number
-  most: number
-  step?: number
-  after: string
-  onChange: (value: number) => void
-}) {
-  const keep = (field: HTMLInputElement) => {
-    // An emptied field keeps what it was.
-    const asked = field.value === '' ? value : Number(field.value)
-    const next = Math.min(most, Math.max(least, Math.round(asked / step) * step))
-    field.value = String(next)
-    if (next !== value) onChange(next)
-  }
-  return (
-    <span className="flex items-center gap-0.5">
-      <Input
-        key={value}
-        size="fine"
-        width="w-14 text-right"
-        type="number"
-        aria-label={label}
-        min={least}
-        max={most}
-        step={step}
-        defaultValue={value}
-        onBlur={(e) => keep(e.target)}
-        onKeyDown={(e) => {
-          if (e.key === 'Enter') keep(e.currentTarget)
-        }}
-      />
-      {after}
-    </span>
   )
 }

@@ -32,7 +32,7 @@ export function ClassChoice() {
     <Field label={<span className="md:max-lg:sr-only">For</span>} beside>
       <Select
         size="small"
-        width="max-w-52 md:max-lg:max-w-28"
+        width="max-w-52 md:max-lg:max-w-44"
         value={current?.id ?? 0}
         options={[{ value: 0, label: 'no class' }, ...classes.map((c) => ({ value: c.id, label: c.name }))]}
         onChoose={(id) => choose(id === 0 ? null : id)}

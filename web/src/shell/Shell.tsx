@@ -88,7 +88,7 @@ export function Shell() {
               <img src="/coppia.svg" alt="" className="size-6" />
               <span className="max-lg:sr-only">Coppia</span>
             </NavLink>
-            <nav aria-label="Main" className="flex gap-2.5 max-lg:text-said lg:gap-6">
+            <nav aria-label="Main" className="flex gap-2.5 whitespace-nowrap max-lg:text-fine lg:gap-6">
               {MENU.map((item) => (
                 <Way key={item.to} {...item} />
               ))}
@@ -114,7 +114,7 @@ export function Shell() {
                 </MoreMenu>
               </span>
             </nav>
-            <span className="ml-auto">
+            <span className="ml-auto min-w-0 max-lg:text-fine">
               <ClassChoice />
             </span>
           </header>

@@ -4,7 +4,8 @@ import { VolumeSlider } from '../hear/Sliders'
 import { Asked } from '../ui/Asked'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
-import { Field, Input, Select } from '../ui/Field'
+import { Field, Select } from '../ui/Field'
+import { Figure } from '../ui/Figure'
 import { useKept } from '../offline/kept'
 import { Page } from '../ui/Page'
 import { judge, type Tuning } from './judge'
@@ -65,22 +66,15 @@ function OneTuning({ tuning }: { tuning: Tuning }) {
           }}
         />
         <Field label="A =" beside>
-          <Input
+          <Figure
+            label="Frequency of A, in hertz"
             size="small"
             width="w-20"
-            type="number"
-            aria-label="Frequency of A, in hertz"
-            min={A4.least}
-            max={A4.most}
-            key={a4}
-            defaultValue={a4}
-            onBlur={(e) => {
-              // An emptied field is the usual tuning again.
-              const asked = Number(e.target.value) || USUAL_A4
-              const next = Math.min(A4.most, Math.max(A4.least, Math.round(asked)))
-              e.target.value = String(next)
-              keepA4(next)
-            }}
+            least={A4.least}
+            most={A4.most}
+            emptied={USUAL_A4}
+            value={a4}
+            onChange={keepA4}
           />
           Hz
         </Field>

@@ -20,7 +20,7 @@ export function SetThisWeek({ id }: { id: number }) {
             <li key={w.id} className="flex flex-wrap items-baseline gap-x-4 border-b border-line py-1">
               <span className="min-w-0 flex-1">
                 <TextLink to={placeOfWork(w, id)}>{w.title}</TextLink>
-                <span className="text-sm text-soft"> by {weekdayOf(w.due)}</span>
+                <span className="text-sm text-soft max-md:block"> by {weekdayOf(w.due)}</span>
               </span>
               <span className="shrink-0 text-right">
                 {w.done.length} of {w.for.length} done
