@@ -6,7 +6,7 @@ import { Spot } from '../ui/Spot'
 const RADIUS = 12.5
 const SIGN_PX = 13
 /** Two names in one place; syllables are longer than letters. */
-const TWO_PX = 11
+const TWO_PX = 13
 const SYLLABLE_PX = 9
 /** From the outer strings to the edge of the picture. */
 const EDGE = 34
@@ -71,7 +71,7 @@ export function PlanBoard({
                   radius={two ? RADIUS - 1.5 : RADIUS}
                   sign={two ? note.name : note.sign}
                   sizePx={two ? twoPx : SIGN_PX}
-                  airPx={two ? 4 : undefined}
+                  airPx={two ? 1 : undefined}
                   className={note.known ? 'fill-spruce stroke-paper' : 'fill-ebony stroke-line-dark'}
                   ink={note.known ? 'fill-paper font-bold' : 'fill-line-dark'}
                 />

@@ -112,7 +112,7 @@ function StartFrom({ id }: { id: number }) {
     >
       <Select
         aria-label="Stage of the usual order"
-        width="max-w-72"
+        width="max-w-88"
         value={stage}
         options={stages.map((s, i) => ({ value: s.stage, label: `${i + 1}  ${s.name}` }))}
         onChoose={setStage}

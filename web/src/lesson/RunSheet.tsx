@@ -64,7 +64,7 @@ function Row({
       </label>
       <span className="w-11 shrink-0 pt-0.5 text-right text-soft">{clock(view.starts)}</span>
       {handle}
-      <div className="min-w-0 flex-1 max-md:basis-3/5">
+      <div className="min-w-0 flex-1 max-md:basis-1/2">
         <p className={step.reached ? 'text-soft line-through decoration-line-dark' : 'font-bold'}>
           {view.title}
           {step.isPinned && <Pin size={13} className="ml-1.5 inline text-maple-dark" aria-label="pinned" />}
