@@ -10,9 +10,12 @@ public class SizeMatrixTests(Stage stage)
 {
     private static readonly string Looks = File.ReadAllText(Path.Combine(Lines.Root(), "tests/Browser/looks.js"));
 
-    /// <summary>A phone, a laptop at 200 %, a tablet, a laptop and a desk.</summary>
+    /// <summary>
+    /// A phone, a laptop at 400 % (WCAG 2.2, 1.4.10: 320 pixels wide) and at 200 %, a tablet, a laptop and a desk.
+    /// </summary>
     public static readonly TheoryData<int, int> Sizes = new()
     {
+        { 320, 844 },
         { 390, 844 },
         { 640, 400 },
         { 820, 1180 },
@@ -23,7 +26,7 @@ public class SizeMatrixTests(Stage stage)
     /// <summary>A size at which a screen is opened, and to which its window is then drawn or turned.</summary>
     public static readonly TheoryData<(int Width, int Height)[]> Windows =
     [
-        new[] { (390, 844), (640, 400) },
+        new[] { (390, 844), (320, 844), (640, 400) },
         new[] { (1280, 800), (820, 1180), (1920, 1080) },
     ];
 
@@ -39,6 +42,9 @@ public class SizeMatrixTests(Stage stage)
         ("/shapes/all?key=2", "svg[role=img]"),
         ("/style", "[data-example=lowHigh] svg"),
         ("/taping", "[data-strip]"),
+        ("/week", "main li"),
+        ("/desk/1/sheet", "[data-testid=task-page]"),
+        ("/classes/1/week", "h2"),
         ("/classes/1", "section[aria-labelledby=ask] li"),
         ("/classes/1/plan", "[data-note]"),
         ("/classes/1/logbook", "#help"),

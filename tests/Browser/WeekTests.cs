@@ -25,6 +25,13 @@ public class WeekTests(Stage stage)
                 );
                 Assert.Equal(3, stage.Browser.FindElements(OpenQA.Selenium.By.CssSelector("main ol li")).Count);
                 Assert.Empty(stage.Browser.FindElements(OpenQA.Selenium.By.CssSelector("header select")));
+                foreach (var width in new[] { 320, 390, 820, 1280 })
+                {
+                    stage.SetViewport(width, 844);
+                    Stage.WaitUntil(() =>
+                        (bool)stage.Browser.ExecuteScript("return document.documentElement.scrollWidth <= innerWidth")!
+                    );
+                }
             }
         );
     }

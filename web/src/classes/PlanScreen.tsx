@@ -92,7 +92,7 @@ function StartFrom({ id }: { id: number }) {
   const toast = useToast()
   return (
     <form
-      className="flex flex-wrap items-center gap-2"
+      className="flex max-w-full flex-wrap items-center gap-2"
       onSubmit={(e) => {
         e.preventDefault()
         start.mutate(stage, {
@@ -112,7 +112,7 @@ function StartFrom({ id }: { id: number }) {
     >
       <Select
         aria-label="Stage of the usual order"
-        width="max-w-88"
+        width="w-88"
         value={stage}
         options={stages.map((s, i) => ({ value: s.stage, label: `${i + 1}  ${s.name}` }))}
         onChoose={setStage}

@@ -66,7 +66,7 @@ export function TaskSheet() {
 function OnPaper({ title, task, practice }: { title: string; task: DeskTask; practice: boolean }) {
   return (
     <>
-      <header className="flex items-end justify-between gap-6 border-b-2 border-ink pb-1">
+      <header className="flex flex-wrap items-end justify-between gap-x-6 border-b-2 border-ink pb-1">
         <div>
           <h1 className="text-2xl">{title}</h1>
           <p className="text-sm">
@@ -78,7 +78,7 @@ function OnPaper({ title, task, practice }: { title: string; task: DeskTask; pra
         </p>
       </header>
       {practice && <PracticeLines task={task} widthPx={WIDTH_PX} />}
-      <div className="flex items-start justify-between gap-8">
+      <div className="flex flex-wrap items-start justify-between gap-x-8 print:flex-nowrap">
         <div>
           <h2 className="text-lg">Your notes</h2>
           <PaletteStaff task={task} onNote={null} keys={false} />

@@ -97,7 +97,7 @@ export const HearBar = memo(function HearBar({
   return (
     <section
       aria-label="Hear it"
-      className="relative flex flex-wrap items-center gap-x-2.5 gap-y-1 border-t border-line bg-paper px-3 py-1.5 text-fine max-md:flex-nowrap max-md:justify-between max-md:gap-x-1 max-md:border-b max-md:px-1 max-md:py-0.5"
+      className="relative flex flex-wrap items-center gap-x-2.5 gap-y-1 border-t border-line bg-paper px-3 py-1.5 text-fine max-md:justify-between max-md:gap-x-1 max-md:border-b max-md:px-1 max-md:py-0.5 min-[360px]:max-md:flex-nowrap"
     >
       {small ? (
         <>

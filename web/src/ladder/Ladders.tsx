@@ -53,7 +53,7 @@ export function Ladders({
                           <input
                             key={n}
                             type="checkbox"
-                            className="size-6 accent-spruce max-md:size-8"
+                            className="size-6 accent-spruce max-md:size-11"
                             aria-label={`${chunk.where}, ${rung.name}, clean time ${n + 1}`}
                             checked={ticks.on.includes(box)}
                             onChange={() => ticks.toggle(box)}

@@ -227,7 +227,7 @@ function Editor({
             {settings.map((s) => {
               const example = examples.find((e) => e.setting === s.key)
               return (
-                <section key={s.key} aria-label={s.label}>
+                <section key={s.key} aria-label={s.label} className="min-w-0">
                   <h2 className="font-body text-base font-bold">{s.label}</h2>
                   <p className="mb-1 text-sm text-soft">{s.about}</p>
                   <Choice
@@ -248,7 +248,7 @@ function Editor({
               words={draft.style.wordRhythms ?? {}}
               onChange={(wordRhythms) => set({ style: { ...draft.style, wordRhythms } })}
             />
-            <section aria-label="First key">
+            <section aria-label="First key" className="min-w-0">
               <h2 className="font-body text-base font-bold">The first key you teach</h2>
               <p className="mb-1 text-sm text-soft">Other keys are told by what they change from it.</p>
               <Select

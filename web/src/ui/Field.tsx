@@ -2,7 +2,7 @@ import type { InputHTMLAttributes, ReactNode, Ref, SelectHTMLAttributes } from '
 import { focusScreen, lastByPointer } from './focus'
 
 const LOOK =
-  'min-h-6 min-w-6 max-md:min-h-11 max-md:min-w-11 rounded-md border border-line-dark bg-sheet font-normal text-ink'
+  'min-h-6 min-w-6 max-w-full max-md:min-h-11 max-md:min-w-11 rounded-md border border-line-dark bg-sheet font-normal text-ink'
 
 const SIZES = {
   usual: 'px-3 py-2',
@@ -29,7 +29,9 @@ export function Field({
   children: ReactNode
 }) {
   return (
-    <label className={beside ? 'flex items-center gap-2 text-sm text-soft' : 'flex flex-col gap-1 font-bold'}>
+    <label
+      className={beside ? 'flex max-w-full items-center gap-2 text-sm text-soft' : 'flex flex-col gap-1 font-bold'}
+    >
       {label}
       {children}
     </label>

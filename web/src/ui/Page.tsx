@@ -57,7 +57,7 @@ export function PageHead({ title, aside, back, subtitle, actions }: Head) {
           </div>
         )}
       </div>
-      {actions && <div className="flex min-h-10 flex-wrap items-center gap-x-5 gap-y-2">{actions}</div>}
+      {actions && <div className="flex min-h-10 max-w-full flex-wrap items-center gap-x-5 gap-y-2">{actions}</div>}
     </header>
   )
 }
