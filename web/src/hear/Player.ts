@@ -5,8 +5,8 @@ import type { Sound, Synth } from './synth'
 
 const AHEAD_SECONDS = 0.25
 const TICK_MS = 40
-/** From the press to the first sound. */
-const BREATH_SECONDS = 0.12
+/** From when all is laid down to the first sound: as long as it takes the sound device to hear of it. */
+const BREATH_SECONDS = 0.03
 const TAP_SECONDS = 0.01
 const TAP_LENGTH_SECONDS = 0.5
 /** What is laid down at a time, in quarters, and what is less than any note. */
@@ -155,7 +155,7 @@ export class Player {
       clock += seconds(clicks.length * beat)
     }
     const shown: { id: string; at: number }[] = []
-    this.timer = setInterval(() => {
+    const layDown = () => {
       // Tempo, loop and metronome may change while the tune plays: a short piece at a time is laid down.
       while (clock < synth.now + AHEAD_SECONDS) {
         const { from, to } = range()
@@ -182,6 +182,8 @@ export class Player {
         if (due) this.listener.onNote(due.id)
       }
       if (!this.settings.loop && at >= schedule.end - MOMENT && synth.now > clock) this.stop()
-    }, TICK_MS)
+    }
+    this.timer = setInterval(layDown, TICK_MS)
+    layDown()
   }
 }
