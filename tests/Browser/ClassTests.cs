@@ -61,7 +61,7 @@ public class ClassTests(Stage stage)
         Assert.Equal("false", stage.Find(low).GetAttribute("aria-pressed"));
         stage.Find(low).Click();
         Stage.WaitUntil(() => stage.Find(low).GetAttribute("aria-pressed") == "true");
-        Assert.Equal("true", stage.Find("button[aria-label='low second finger']").GetAttribute("aria-pressed"));
+        Assert.Equal("true", stage.Find("button[aria-label$='low second finger']").GetAttribute("aria-pressed"));
         Stage.WaitUntil(() => Says("Ticked by hand"));
         stage.Find("button[aria-label='Take back: Ticked by hand']").Click();
         Stage.WaitUntil(() => stage.Find(low).GetAttribute("aria-pressed") == "false");

@@ -44,7 +44,7 @@ export const BoardPlaces = memo(function BoardPlaces({
   /** A place reaches half way to its neighbours; that of the open string lies about the nut. */
   const reach = (n: number): [number, number] =>
     n === 0
-      ? [BOARD.nutY - 22, BOARD.nutY + 6]
+      ? [BOARD.nutY - 25, BOARD.nutY + 6]
       : [(y(n - 1) + y(n)) / 2, n === last ? BOARD.nutY + BOARD.length : (y(n) + y(n + 1)) / 2]
   const strings = instrument.strings.filter((s) => only === undefined || s.index === only)
   return (

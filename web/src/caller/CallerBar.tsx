@@ -34,11 +34,11 @@ export function CallerBar({ caller, together }: { caller: Caller; together: Toge
         <button
           key={l.firstBar}
           type="button"
-          aria-label={`Line ${i + 1}`}
           aria-current={i === line ? 'true' : undefined}
           onClick={() => caller.goLine(i)}
           className={`min-h-8 min-w-8 shrink-0 rounded-md border border-line-dark px-1.5 font-bold max-md:min-h-11 max-md:min-w-11 ${i === line ? 'bg-maple-pale' : 'bg-sheet hover:bg-maple-pale'}`}
         >
+          <span className="sr-only">Line </span>
           {i + 1} <span className="font-normal text-maple-dark">{l.letter}</span>
         </button>
       ))}

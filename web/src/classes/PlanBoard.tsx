@@ -46,7 +46,7 @@ export function PlanBoard({
                 role="button"
                 tabIndex={0}
                 aria-pressed={note.known}
-                aria-label={`${note.name} on ${instrument.strings[s]?.name ?? ''}, ${note.sign === '0' ? 'open' : note.sign}`}
+                aria-label={`${note.name} on ${instrument.strings[s]?.name ?? ''}, ${note.sign}${note.sign === '0' ? ', open' : ''}`}
                 data-note={note.thing}
                 className="cursor-pointer outline-none [&:focus-visible>.reach]:stroke-maple-pale [&:hover>.reach]:fill-paper/15"
                 onClick={() => onTick(note.thing, note.known)}

@@ -55,9 +55,9 @@ export function ShapeBoard({
             {shape.name}
           </text>
           {!shape.openInKey && (
-            <text y={46} textAnchor="middle" className="fill-brick text-mark">
+            <text y={46} textAnchor="middle" className="fill-brick text-fine">
               <tspan x={x(s)}>no open {shape.openName} </tspan>
-              <tspan x={x(s)} dy={11}>
+              <tspan x={x(s)} dy={12}>
                 in this key
               </tspan>
             </text>

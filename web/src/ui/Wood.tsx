@@ -7,7 +7,7 @@ const NAME_GAP = 8
 /**
  * What a tape is called is set as large as the room at the left allows, and cut where even small letters are too many.
  */
-const NAME_PX = { usual: 13, least: 8, letter: 0.53 }
+const NAME_PX = { usual: 14, least: 11, letter: 0.53 }
 const nameSize = (name: string, roomPx: number) =>
   Math.min(NAME_PX.usual, Math.max(NAME_PX.least, roomPx / (name.length * NAME_PX.letter)))
 const shortened = (name: string, roomPx: number) => {
