@@ -38,7 +38,7 @@ public class SizeMatrixTests(Stage stage)
         ("/exercises", "li > button"),
         ("/keeping", "#backups"),
         ("/classes", "form"),
-        ("/cards", "fieldset"),
+        ("/cards", "#which"),
         ("/shapes/all?key=2", "svg[role=img]"),
         ("/style", "[data-example=lowHigh] svg"),
         ("/taping", "[data-strip]"),

@@ -142,26 +142,19 @@ function Setup({
             value={instrument.id}
             onChange={(id) => onChoose({ instrument: id })}
           />
-          <fieldset>
-            <legend className="mb-2 font-head text-xl font-semibold">Which cards?</legend>
-            <ul className="flex flex-col divide-y divide-line border-y border-line">
-              {choices.cards.map((c) => (
-                <li key={c.value}>
-                  <label className="flex min-h-12 cursor-pointer items-center gap-3 px-2 py-2 hover:bg-maple-pale">
-                    <input
-                      type="radio"
-                      name="card"
-                      className="size-4 accent-spruce"
-                      checked={chosen.card === c.value}
-                      onChange={() => onChoose({ card: c.value as CardKind })}
-                    />
-                    <span className="min-w-56 font-bold">{c.label}</span>
-                    <span className="text-said text-soft max-md:hidden">{ABOUT[c.value as CardKind]}</span>
-                  </label>
-                </li>
-              ))}
-            </ul>
-          </fieldset>
+          <section aria-labelledby="which" className="flex flex-col items-start gap-2">
+            <h2 id="which" className="text-xl">
+              Which cards?
+            </h2>
+            <Choice
+              label="Which cards?"
+              hideLabel
+              value={chosen.card}
+              options={choices.cards.map((c) => ({ value: c.value as CardKind, label: c.label }))}
+              onChange={(card) => onChoose({ card })}
+            />
+            <p className="text-soft">{ABOUT[chosen.card]}</p>
+          </section>
           <div className="flex flex-col gap-3">
             <Choice
               label="How far"

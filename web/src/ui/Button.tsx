@@ -1,9 +1,13 @@
 import type { ButtonHTMLAttributes } from 'react'
 
 const KINDS = {
-  go: 'bg-spruce text-paper hover:bg-spruce-dark disabled:bg-line disabled:text-soft',
-  plain: 'border border-line-dark bg-sheet text-ink hover:bg-maple-pale disabled:text-soft',
+  go: 'border border-spruce bg-spruce text-paper enabled:hover:bg-spruce-dark',
+  plain: 'border border-line-dark bg-sheet text-ink enabled:hover:bg-maple-pale',
 }
+
+/** What cannot be pressed now looks so, and alike everywhere: an empty place with a broken edge. */
+const OFF =
+  'disabled:cursor-default disabled:border-dashed disabled:border-line-dark disabled:bg-transparent disabled:text-soft'
 
 const SIZES = {
   usual: 'gap-2 px-4 py-2',
@@ -26,7 +30,7 @@ export function Button({
   return (
     <button
       type="button"
-      className={`inline-flex min-h-6 shrink-0 items-center justify-center rounded-md font-bold disabled:cursor-default max-md:min-h-11 max-md:min-w-11 ${SIZES[size]} ${KINDS[kind]}`}
+      className={`inline-flex min-h-6 shrink-0 items-center justify-center rounded-md font-bold ${OFF} max-md:min-h-11 max-md:min-w-11 ${SIZES[size]} ${KINDS[kind]}`}
       {...rest}
     />
   )
