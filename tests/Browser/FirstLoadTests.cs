@@ -26,7 +26,10 @@ public partial class FirstLoadTests(Stage stage)
         stage.Browser.ExecuteAsyncScript(
             """
             const [done] = arguments
-            navigator.serviceWorker.getRegistrations().then((all) => Promise.all(all.map((w) => w.unregister()))).then(done)
+            navigator.serviceWorker
+              .getRegistrations()
+              .then((all) => Promise.all(all.map((worker) => worker.unregister())))
+              .then(done)
             """
         );
         stage.Load(address);

@@ -94,8 +94,11 @@ public sealed class Stage : IAsyncLifetime
             "Page.addScriptToEvaluateOnNewDocument",
             new Dictionary<string, object?>
             {
-                ["source"] =
-                    "try { localStorage.getItem('coppia.kept.class') ?? localStorage.setItem('coppia.kept.class', '0') } catch {}",
+                ["source"] = """
+                try {
+                  localStorage.getItem('coppia.kept.class') ?? localStorage.setItem('coppia.kept.class', '0')
+                } catch {}
+                """,
             }
         );
     }

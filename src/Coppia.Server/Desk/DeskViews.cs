@@ -1,4 +1,5 @@
 using Coppia.Core.Composition;
+using Coppia.Core.Instruments;
 using Coppia.Core.Knowledge;
 using Coppia.Core.Music;
 using Coppia.Core.Wording.Desk;
@@ -39,6 +40,7 @@ public sealed record SignatureSign(int Alter, int Height);
 /// <param name="Values">The task's values; then those that the desk knows besides.</param>
 /// <param name="Allowed">How many of the values are the task's.</param>
 /// <param name="Spots">Every line and space with what is written there, for notes outside the palette too.</param>
+/// <param name="Written">All that can be written on them, with every accidental.</param>
 /// <param name="Rules">The rules in sentences.</param>
 /// <param name="Tonics">Where the palette may begin on this instrument.</param>
 public sealed record DeskTask(
@@ -57,6 +59,7 @@ public sealed record DeskTask(
     int? MostRests,
     IReadOnlyList<PaletteNote> Palette,
     IReadOnlyList<StaffSpot> Spots,
+    IReadOnlyList<WrittenNote> Written,
     IReadOnlyList<GivenNote> Given,
     bool ByHand,
     bool Letters,
@@ -92,6 +95,7 @@ public sealed record DeskTask(
             MostRests: task.MostRests,
             Palette: [.. task.Allowed.Select(p => NoteOf(p, task, plan, tonic, player))],
             Spots: [.. Heights.Select(h => StaffSpot.Of(h, clef, key, player))],
+            Written: [.. Heights.SelectMany(h => WrittenNote.On(h, clef, key, player.Instrument))],
             Given: [.. task.Fixed.Select(f => new GivenNote(f.Bar, f.At, $"{f.Pitch}", ValueText.Of(task.ValueOf(f))))],
             ByHand: task.ByHand,
             Letters: letters,
@@ -119,6 +123,26 @@ public sealed record DeskTask(
             Step: ScaleStep.Of(pitch, tonic, task.Key)?.ToString()
         );
     }
+}
+
+/// <summary>A note as it is written on a line or space.</summary>
+/// <param name="Height">Half-spaces above the bottom line.</param>
+/// <param name="Alter">−2 to 2, double flat to double sharp.</param>
+/// <param name="Midi">As it sounds.</param>
+/// <param name="Sign">The accidental that is printed before it; null where the signature makes it so.</param>
+public sealed record WrittenNote(int Height, int Alter, string Pitch, int Midi, int? Sign)
+{
+    internal static IEnumerable<WrittenNote> On(int height, Clef clef, KeySignature key, Instrument instrument) =>
+        from alter in Enumerable.Range(-2, 5)
+        let plain = clef.PitchAt(height)
+        let pitch = new Pitch(plain.Letter, alter, plain.Octave)
+        select new WrittenNote(
+            Height: height,
+            Alter: alter,
+            Pitch: pitch.ToString(),
+            Midi: pitch.Midi + 12 * instrument.SoundingOctave,
+            Sign: pitch == key.Apply(pitch) ? null : alter
+        );
 }
 
 /// <summary>A rule that is broken.</summary>

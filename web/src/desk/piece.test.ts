@@ -39,6 +39,23 @@ const task = {
   ],
   palette: [palette('D3', 50, 4), palette('E3', 52, 5), palette('F#3', 54, 6)],
   spots: [spot(4, 'D3', 50), spot(5, 'E3', 52), spot(6, 'F#3', 54), spot(7, 'G3', 55)],
+  // D major: F is sharp by the signature.
+  written: [
+    ...[
+      [4, 'D', 50],
+      [5, 'E', 52],
+      [6, 'F', 53],
+      [7, 'G', 55],
+    ].flatMap(([height, letter, midi]) =>
+      [-1, 0, 1].map((alter) => ({
+        height,
+        alter,
+        pitch: `${letter}${['b', '', '#'][alter + 1]}3`,
+        midi: Number(midi) + alter,
+        sign: alter === (letter === 'F' ? 1 : 0) ? null : alter,
+      })),
+    ),
+  ],
   given: [
     { bar: 1, at: 'last', pitch: 'F#3', value: '1/4' },
     { bar: 2, at: 'last', pitch: 'D3', value: '1/4' },

@@ -114,27 +114,16 @@ export function before(piece: PieceDoc, { bar, at }: Caret): Place | null {
   return null
 }
 
+/** What is written on the staff under this name. */
+const written = (task: DeskTask, pitch: string | null) => task.written.find((w) => w.pitch === pitch)
+
 /** Height on the staff in half-spaces above the bottom line; null for a rest. */
-export const heightOf = (task: DeskTask, note: DeskNote): number | null => {
-  if (note.hand) return note.hand.height
-  const pitch = note.note
-  if (pitch === null) return null
-  const known = task.palette.find((p) => p.pitch === pitch)
-  return known?.height ?? task.spots.find((s) => plain(s.pitch) === plain(pitch))?.height ?? null
-}
-
-/** A pitch without its accidental: F#4 → F4. */
-const plain = (pitch: string) => pitch.replace(/[#b]/g, '')
-
-const ALTERS: Record<string, number> = { '#': 1, '##': 2, b: -1, bb: -2 }
-export const alterOf = (pitch: string) => ALTERS[/[#b]+/.exec(pitch)?.[0] ?? ''] ?? 0
+export const heightOf = (task: DeskTask, note: DeskNote): number | null =>
+  note.hand ? note.hand.height : (written(task, note.note)?.height ?? null)
 
 /** The pitch on a line or space with an accidental, or as the signature has it. */
-export const pitchAt = (task: DeskTask, height: number, alter?: number) => {
-  const spot = task.spots.find((s) => s.height === height)
-  if (!spot || alter === undefined) return spot?.pitch
-  return plain(spot.pitch).replace(/^(.)/, `$1${alter > 0 ? '#' : alter < 0 ? 'b' : ''}`)
-}
+export const pitchAt = (task: DeskTask, height: number, alter?: number) =>
+  task.written.find((w) => w.height === height && (alter === undefined ? w.sign === null : w.alter === alter))?.pitch
 
 /** What a note is read as; a head that was put by hand goes by the line or space that lies nearest. */
 export const readAs = (task: DeskTask, note: DeskNote): string | null => {
@@ -148,21 +137,12 @@ export const readAs = (task: DeskTask, note: DeskNote): string | null => {
 /** Sounding MIDI key; null for a rest. */
 export const midiOf = (task: DeskTask, note: DeskNote): number | null => {
   const pitch = readAs(task, note)
-  if (pitch === null) return null
-  const known = task.palette.find((p) => p.pitch === pitch)
-  if (known) return known.midi
-  const spot = task.spots.find((s) => plain(s.pitch) === plain(pitch))
-  return spot ? spot.midi + alterOf(pitch) - alterOf(spot.pitch) : null
+  return task.palette.find((p) => p.pitch === pitch)?.midi ?? written(task, pitch)?.midi ?? null
 }
 
 /** The accidental that is drawn before a note: where the signature does not make it so. */
-export const signOf = (task: DeskTask, note: DeskNote): number | null => {
-  if (note.hand) return note.hand.sign ?? null
-  const pitch = note.note
-  if (pitch === null) return null
-  const spot = task.spots.find((s) => plain(s.pitch) === plain(pitch))
-  return spot && spot.pitch !== pitch ? alterOf(pitch) : null
-}
+export const signOf = (task: DeskTask, note: DeskNote): number | null =>
+  (note.hand ? note.hand.sign : written(task, note.note)?.sign) ?? null
 
 /** The palette’s entry of a note, or the line or space that it lies on. */
 export const nameOf = (task: DeskTask, note: DeskNote): { name: string; pair: string } | null => {
