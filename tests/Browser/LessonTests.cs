@@ -266,6 +266,11 @@ public class LessonTests(Stage stage)
         Stage.WaitUntil(() => !Titles().Contains("Hand shapes of G major"));
         stage.Button("Undo").Click();
         Stage.WaitUntil(() => Titles().SequenceEqual(before));
+        // From the keyboard: made again, and taken back.
+        new Actions(stage.Browser).KeyDown(Keys.Shift).SendKeys("u").KeyUp(Keys.Shift).Perform();
+        Stage.WaitUntil(() => !Titles().Contains("Hand shapes of G major"));
+        new Actions(stage.Browser).KeyDown(Keys.Control).SendKeys("z").KeyUp(Keys.Control).Perform();
+        Stage.WaitUntil(() => Titles().SequenceEqual(before));
         // Dragged before the first with the mouse, and by the menu back again.
         Drag(PointerKind.Mouse, from: 2, to: 0);
         Stage.WaitUntil(() => Titles()[0] == before[2]);

@@ -1,5 +1,6 @@
 import { useEffect, useRef, type ReactNode } from 'react'
 import { useWidth } from '../ui/useWidth'
+import { useHistoryKeys } from '../history/useHistoryKeys'
 import { useKeys } from '../ui/useKeys'
 import { useSmall } from '../ui/useSmall'
 import { DeskStaff } from './DeskStaff'
@@ -44,6 +45,7 @@ export function DeskView({
   useEffect(() => {
     place.current?.querySelector('[data-caret]')?.closest('svg')?.scrollIntoView({ block: 'nearest' })
   }, [bar, room])
+  useHistoryKeys(desk)
   useKeys({
     ArrowLeft: () => desk.move(-1),
     ArrowRight: () => desk.move(1),
@@ -54,8 +56,6 @@ export function DeskView({
     r: desk.rest,
     ' ': () => play.play(null),
     h: () => play.play(desk.meant),
-    z: desk.undo,
-    y: desk.redo,
     ...Object.fromEntries(task.palette.slice(0, 9).map((p, i) => [String(i + 1), () => desk.note(p.pitch)])),
   })
   const marked = new Set(check?.findings.filter((f) => finished || !f.unfinished).map((f) => f.bar))

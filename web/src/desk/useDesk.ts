@@ -1,4 +1,5 @@
 import { useState } from 'react'
+import { alone, History } from '../history/history'
 import {
   after,
   barLength,
@@ -28,7 +29,6 @@ export type Tool = 'head' | 'stem' | 'sharp' | 'flat' | 'natural'
 
 export const SIGNS: Partial<Record<Tool, number>> = { sharp: 1, flat: -1, natural: 0 }
 
-const MOST_UNDONE = 200
 const REACH = { lowest: -8, highest: 16 }
 const tidy = (height: number) => Math.round(Math.min(REACH.highest, Math.max(REACH.lowest, height)) * 20) / 20
 
@@ -50,8 +50,7 @@ export function useDesk(
   const [chosen, setChosen] = useState<Place | null>(null)
   const [value, setValue] = useState(usualValue(task))
   const [tool, setTool] = useState<Tool>('head')
-  const [past, setPast] = useState<readonly PieceDoc[]>([])
-  const [future, setFuture] = useState<readonly PieceDoc[]>([])
+  const [history] = useState(() => new History<PieceDoc>())
   const sound = (note: DeskNote) => {
     const midi = midiOf(task, note)
     if (midi !== null) tone(midi)
@@ -59,8 +58,7 @@ export function useDesk(
 
   const change = (next: PieceDoc, anew = false) => {
     if (next === piece || locked) return
-    setPast([...past.slice(-MOST_UNDONE), piece])
-    setFuture([])
+    history.made(alone(piece), alone(next))
     onChange(next, anew)
   }
   const write = (note: DeskNote, at: Caret = caret) => {
@@ -79,14 +77,12 @@ export function useDesk(
     setChosen(place)
     sound(next)
   }
-  const go = (from: readonly PieceDoc[], setFrom: typeof setPast, to: readonly PieceDoc[], setTo: typeof setPast) => {
-    const last = from.at(-1)
-    if (!last || locked) return
-    setFrom(from.slice(0, -1))
-    setTo([...to, piece])
-    onChange(last, false)
+  const go = (to: PieceDoc | undefined, gone: () => void) => {
+    if (!to || locked) return
+    gone()
+    onChange(to, false)
     setChosen(null)
-    setCaret(firstOpen(task, last))
+    setCaret(firstOpen(task, to))
   }
   /** The note that is meant by what is pressed beside the staff: the chosen one, else the one before the caret. */
   const meant = chosen ?? before(piece, caret)
@@ -175,10 +171,10 @@ export function useDesk(
       setCaret(moved)
       setChosen(null)
     },
-    undo: () => go(past, setPast, future, setFuture),
-    redo: () => go(future, setFuture, past, setPast),
-    canUndo: past.length > 0,
-    canRedo: future.length > 0,
+    undo: () => go(history.before(piece)?.document, () => history.undone()),
+    redo: () => go(history.after(piece)?.document, () => history.redone()),
+    canUndo: history.canUndo,
+    canRedo: history.canRedo,
     /** Another piece in its place: one from before, from a file, or an empty one. */
     replace: (next: PieceDoc) => {
       change(next, true)

@@ -1,3 +1,4 @@
+import { useHistoryKeys } from '../history/useHistoryKeys'
 import { useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import type { Instrument, TuneSummary } from '../api/client'
@@ -31,15 +32,15 @@ export function BenchTable({
   const navigate = useNavigate()
   const trainings = useTrainings()
   const desk = useBench(opened, before)
-  const { bench, change, lay, undo } = desk
+  const { bench, change, lay, undo, redo } = desk
   const work = useBenchWork(desk, instruments, aTune)
   const { busy, problem } = work
   const [chosen, setChosen] = useState<number | null>(null)
   const [looking, setLooking] = useState('')
   const [listed, setListed] = useState(false)
   const view = useRef<HTMLDivElement>(null)
+  useHistoryKeys({ undo: () => undo?.(), redo: () => redo?.() })
   useKeys({
-    u: () => undo?.(),
     ...Object.fromEntries(instruments.map((i, n) => [String(n + 1), () => setLooking(i.id)])),
   })
 

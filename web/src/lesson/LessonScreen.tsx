@@ -1,3 +1,4 @@
+import { useHistoryKeys } from '../history/useHistoryKeys'
 import { useState } from 'react'
 import { useParams } from 'react-router'
 import { Learned } from '../classes'
@@ -8,7 +9,6 @@ import { Field } from '../ui/Field'
 import { Figure } from '../ui/Figure'
 import { Page } from '../ui/Page'
 import { TextButton, TextLink } from '../ui/TextLink'
-import { useKeys } from '../ui/useKeys'
 import { AddToLesson } from './AddToLesson'
 import { LessonTimes } from './LessonTimes'
 import { RunSheet } from './RunSheet'
@@ -29,12 +29,12 @@ function OneLesson({ classId, id }: { classId: number; id: number }) {
   const edit = useLessonEdit(classId, id)
   const one = useClass(classId).data
   const lesson = asked.data
-  useKeys({ u: edit.undo })
+  useHistoryKeys(edit)
   return (
     <Page
       title={lesson ? weekdayOf(lesson.day) : 'Lesson'}
       tab={lesson ? `Lesson of ${weekdayOf(lesson.day)}` : 'Lesson'}
-      aside={lesson?.isTaught && <span className="text-lg font-normal text-soft"> · taught</span>}
+      aside={lesson?.isTaught && <span className="text-lg text-soft">taught</span>}
       back={{ to: '/lesson', words: 'Lessons' }}
       subtitle={one?.summary.name ?? 'The class'}
       actions={lesson && <Settings lesson={lesson} edit={edit} />}

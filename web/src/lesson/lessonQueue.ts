@@ -1,4 +1,5 @@
 import { Refusal } from '../api/client'
+import { alone, History } from '../history/history'
 import type { Lesson, LessonDoc } from './queries'
 
 /** What a change of a lesson may touch. */
@@ -20,6 +21,7 @@ const isUnanswered = (problem: unknown) => problem instanceof Refusal && problem
 type Step =
   | { does: 'edit'; change: (doc: LessonDoc) => LessonDoc; taught: boolean | undefined }
   | { does: 'undo' }
+  | { does: 'redo' }
   | { does: 'addTune'; tuneId: number }
 
 const stateOf = (lesson: Lesson): LessonState => ({
@@ -59,7 +61,7 @@ function shown(lesson: Lesson, { doc, isTaught }: LessonState): Lesson {
 /**
  * Changes of a lesson, shown at once and kept one after the other: each starts from what the one before it has left,
  * and an answer that comes late takes nothing off the screen that was changed meanwhile. While nobody answers, as when
- * the network drops, they wait and are tried again. There is no end to undo.
+ * the network drops, they wait and are tried again.
  * @param now The lesson in view, while nothing waits.
  * @param show Gets the lesson after each step, how many changes are not kept yet, and whether nobody answers.
  * @param tell Says why a change was refused, or that there is nothing to undo.
@@ -77,7 +79,7 @@ export function lessonQueue({
   tell: (why: string) => void
   pause?: () => Promise<unknown>
 }) {
-  const past: LessonState[] = []
+  const history = new History<LessonState>()
   const waiting: Step[] = []
   let kept: Lesson | undefined
   let last = Promise.resolve()
@@ -85,29 +87,41 @@ export function lessonQueue({
 
   const showAll = () => {
     if (!kept) return
-    const before = [...past]
+    // As it will stand: what waits is not in the history yet.
+    const soon = history.copy()
     const state = waiting.reduce((state, step) => {
-      if (step.does === 'undo') return before.pop() ?? state
-      before.push(state)
-      return step.does === 'edit' ? edited(state, step) : state
+      if (step.does === 'undo') {
+        const before = soon.before(state)?.document
+        soon.undone()
+        return before ?? state
+      }
+      if (step.does === 'redo') {
+        const after = soon.after(state)?.document
+        soon.redone()
+        return after ?? state
+      }
+      const next = step.does === 'edit' ? edited(state, step) : state
+      soon.made(alone(state), alone(next))
+      return next
     }, stateOf(kept))
     show(waiting.length > 0 ? shown(kept, state) : kept, waiting.length, unanswered)
   }
   const run = async (lesson: Lesson, step: Step) => {
     const state = stateOf(lesson)
     const save = (next: LessonState) => calls.save(lesson.version, next.doc, next.isTaught)
-    if (step.does === 'undo') {
-      const before = past.at(-1)
-      if (!before) {
-        tell('There is nothing to undo in this lesson.')
+    if (step.does === 'undo' || step.does === 'redo') {
+      const there = (step.does === 'undo' ? history.before(state) : history.after(state))?.document
+      if (!there) {
+        tell(`There is nothing to ${step.does} in this lesson.`)
         return lesson
       }
-      const answer = await save(before)
-      past.pop()
+      const answer = await save(there)
+      if (step.does === 'undo') history.undone()
+      else history.redone()
       return answer
     }
     const answer = await (step.does === 'edit' ? save(edited(state, step)) : calls.addTune(lesson.version, step.tuneId))
-    past.push(state)
+    history.made(alone(state), alone(stateOf(answer)))
     return answer
   }
   const runAnswered = async (lesson: Lesson, step: Step): Promise<Lesson> => {
@@ -145,5 +159,6 @@ export function lessonQueue({
     edit: (change: (doc: LessonDoc) => LessonDoc, taught?: boolean) => inTurn({ does: 'edit', change, taught }),
     addTune: (tuneId: number) => inTurn({ does: 'addTune', tuneId }),
     undo: () => inTurn({ does: 'undo' }),
+    redo: () => inTurn({ does: 'redo' }),
   }
 }

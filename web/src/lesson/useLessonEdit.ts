@@ -35,6 +35,7 @@ export function useLessonEdit(classId: number, id: number) {
     edit: (change: (doc: LessonDoc) => LessonDoc, taught?: boolean) => void queue.edit(change, taught),
     addTune: (tuneId: number) => void queue.addTune(tuneId),
     undo: () => void queue.undo(),
+    redo: () => void queue.redo(),
   }
 }
 

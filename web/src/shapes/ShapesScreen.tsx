@@ -55,7 +55,7 @@ export function ShapesScreen() {
           title={data?.keyName ?? 'Shapes'}
           aside={
             data && (
-              <span className="ml-4 font-body text-said font-normal tracking-normal text-soft">
+              <span className="text-said text-soft">
                 {data.keyWords}. {data.orderOfSigns}
               </span>
             )

@@ -1,5 +1,6 @@
 import type { Instrument } from '../api/client'
 import { ROWS } from '../engraving/layout'
+import { REDO_KEYS, UNDO_KEYS } from '../history/useHistoryKeys'
 import { Dialog } from '../ui/Dialog'
 import { KeyTable } from '../ui/KeyTable'
 
@@ -13,7 +14,8 @@ const keysFor = (instruments: readonly Instrument[]): [string, string][] => [
   ['Space', 'hear it from this note, or stop'],
   ['[ ]', 'loop from here, loop to here'],
   ['A', 'another string or finger for this note'],
-  ['U', 'undo the last change of fingers, bows or octave that is in view'],
+  [UNDO_KEYS, 'undo the last change of fingers, bows or octave that is in view'],
+  [REDO_KEYS, 'make it again'],
   ['L', 'the next list under the fingerboard'],
   ['M', 'mend its notes on the writing staff'],
   ['E', 'edit its title or its text'],

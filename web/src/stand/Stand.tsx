@@ -3,6 +3,7 @@ import { useLocation, useNavigate, useParams, useSearchParams } from 'react-rout
 import { Refusal } from '../api/client'
 import { rowsOf } from '../engraving/layout'
 import { useHear } from '../hear/useHear'
+import { useHistoryKeys } from '../history/useHistoryKeys'
 import { TogetherStand } from '../together'
 import { Learned } from '../classes'
 import { EditTune, useTuneDraft, WhichLine } from '../tunes'
@@ -57,7 +58,7 @@ function OneStand() {
   const [draft] = useTuneDraft(id)
   const walk = useWalk(reading)
   const probe = useProbe(reading)
-  const { make, undo: takeBack } = useChanges()
+  const { make, undo: takeBack, redo: makeAgain } = useChanges()
   const pins = usePins(id, instrument, make)
   const hear = useHear(reading, walk.pick)
   const loop = useLoop(hear, walk)
@@ -66,6 +67,7 @@ function OneStand() {
   const lines = useCallback(() => setOpen('lines'), [])
   const learned = useCallback(() => setOpen('learned'), [])
   const undo = useStable(() => takeBack(reading?.instrument.name ?? '', walk.pick))
+  useHistoryKeys({ undo, redo: () => makeAgain(reading?.instrument.name ?? '', walk.pick) })
   const print = useStable(() => void navigate(`/tunes/${id}/print?for=${instrument}&rows=${rows.join(',')}`))
   const mend = useStable(() => void navigate(`/tunes/${id}/write?for=${instrument}`))
   useStandKeys({
@@ -76,7 +78,6 @@ function OneStand() {
     endProbe: probe.end,
     loopEnd: loop.setEnd,
     turn: pins.turn,
-    undo,
     nextPanel: () => setPanel(nextPanel(panel, small ? SMALL_PANELS : PANELS)),
     keys,
     edit,

@@ -18,7 +18,6 @@ export function useStandKeys({
   endProbe: () => void
   loopEnd: (end: 'from' | 'to') => void
   turn: (noteId: string) => void
-  undo: () => void
   nextPanel: () => void
   keys: () => void
   edit: () => void
@@ -52,7 +51,6 @@ export function useStandKeys({
     ']': () => does.loopEnd('to'),
     '?': does.keys,
     a: () => now && does.turn(now.id),
-    u: does.undo,
     l: does.nextPanel,
     e: does.edit,
     m: does.mend,

@@ -1,3 +1,4 @@
+import { REDO_KEYS, UNDO_KEYS } from '../history/useHistoryKeys'
 import type { Instrument } from '../api/client'
 import { Dialog } from '../ui/Dialog'
 import { KeyTable } from '../ui/KeyTable'
@@ -12,7 +13,8 @@ const keysFor = (instruments: readonly Instrument[]): [string, string][] => [
   ['[ ]', 'loop from here, loop to here'],
   ['K', 'the caller, for a projector'],
   ['W', 'write the call sheet on paper (print)'],
-  ['U', 'undo the last change of an octave'],
+  [UNDO_KEYS, 'undo the last change of an octave'],
+  [REDO_KEYS, 'make it again'],
   ['?', 'this list'],
 ]
 

@@ -1,6 +1,7 @@
 import { useCallback, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { useHear } from '../hear/useHear'
+import { useHistoryKeys } from '../history/useHistoryKeys'
 import { LineMap } from '../walk/LineMap'
 import { useChanges } from '../walk/useChanges'
 import { useLoop } from '../walk/useLoop'
@@ -39,7 +40,7 @@ export function TogetherStand({
   const walk = useWalk(lead)
   const { rows, toggle } = useRows()
   const [keys, setKeys] = useState(false)
-  const { make, undo } = useChanges()
+  const { make, undo, redo } = useChanges()
   const { pick } = walk
   const heard = useCallback((noteId: string) => pick(moments?.leadOf.get(noteId) ?? noteId), [pick, moments])
   const hear = useHear(merged ?? lead, heard)
@@ -47,6 +48,10 @@ export function TogetherStand({
   const other = useStable(() => setPaper(score.paper === 'one' ? 'each' : 'one'))
   const sheet = useStable(() => void navigate(`/tunes/${id}/calls`))
   const caller = useStable(() => void navigate(`/tunes/${id}/caller`))
+  useHistoryKeys({
+    undo: () => undo(lead?.instrument.name ?? '', pick),
+    redo: () => redo(lead?.instrument.name ?? '', pick),
+  })
   useKeys({
     ArrowRight: () => walk.go(walk.at + 1),
     ArrowLeft: () => walk.go(walk.at - 1),
@@ -58,7 +63,6 @@ export function TogetherStand({
     '[': () => loop.setEnd('from'),
     ']': () => loop.setEnd('to'),
     '?': () => setKeys(true),
-    u: () => undo(lead?.instrument.name ?? '', pick),
     g: other,
     k: caller,
     w: sheet,

@@ -45,10 +45,10 @@ export function PageHead({ title, aside, back, subtitle, actions }: Head) {
   return (
     <header className="mb-5 flex flex-wrap items-start justify-between gap-x-6 gap-y-2">
       <div className="min-w-0">
-        <h1 className="min-h-10 text-3xl">
-          {title}
+        <div className="flex flex-wrap items-baseline gap-x-4">
+          <h1 className="min-h-10 text-3xl">{title}</h1>
           {aside}
-        </h1>
+        </div>
         {(back ?? subtitle) && (
           <div className="max-w-3xl text-said text-soft">
             {back && <TextLink to={back.to}>{back.words}</TextLink>}

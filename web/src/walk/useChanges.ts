@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { useToast } from '../ui/toasts'
-import { changeQueue, type Change } from './changeQueue'
+import { changeQueue, type Change } from '../history/changeQueue'
 
 /** The teacher's changes of fingers, bows and octave on this stand; whoever asks for one goes on at once. */
 export function useChanges() {
@@ -10,6 +10,7 @@ export function useChanges() {
     return {
       make: (step: () => Promise<Change | null>) => void queue.make(step),
       undo: (on: string, show: (noteId: string) => void) => void queue.undo(on, show),
+      redo: (on: string, show: (noteId: string) => void) => void queue.redo(on, show),
     }
   })
   return changes

@@ -1,6 +1,6 @@
 import type { Pin, PinChange, PinChanges, Reading } from '../api/client'
 import { useChangePins, useChooseOctave, useFreshReading } from './queries'
-import type { Change } from './changeQueue'
+import type { Change } from '../history/changeQueue'
 import type { MakeChange } from './useChanges'
 
 type Told = (reading: Reading) => Pick<Change, 'what' | 'noteId'>

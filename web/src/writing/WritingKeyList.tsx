@@ -1,3 +1,4 @@
+import { WITHOUT_LETTER } from '../history/useHistoryKeys'
 import { Dialog } from '../ui/Dialog'
 import { GROUPS } from './signs'
 
@@ -11,7 +12,8 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['← →', 'the caret back, on; with Shift it selects'],
   ['Home End', 'to the beginning, to the end'],
   ['⌫ Del', 'take out the note before, the note after, or what is selected'],
-  ['Ctrl+Z Ctrl+Y', 'undo, redo'],
+  [WITHOUT_LETTER.undo, 'undo'],
+  [WITHOUT_LETTER.redo, 'redo'],
   ['Ctrl+C Ctrl+X Ctrl+V', 'copy, cut, paste; note letters and ABC can be pasted too'],
   ['Ctrl+A Esc', 'select all, select nothing'],
   ['?', 'this list'],

@@ -1,4 +1,5 @@
 import { useEffect, useEffectEvent } from 'react'
+import { useHistoryKeys } from '../history/useHistoryKeys'
 import { keepsKey, leaveByEsc } from '../ui/useKeys'
 import { GROUPS, OTHER_KEYS } from './signs'
 import type { Writing } from './useWriting'
@@ -20,11 +21,7 @@ export function useWritingKeys({
     const command = COMMANDS.get(key)
     return command && (() => void writing.step(command))
   }
-  const controlled = (key: string, shift: boolean) => {
-    if (key === 'z') return shift ? writing.redo : writing.undo
-    if (key === 'y') return writing.redo
-    return stepOf(`Ctrl+${key}`)
-  }
+  useHistoryKeys({ undo: () => void writing.undo(), redo: () => void writing.redo(), byLetter: false })
   const typed = (event: KeyboardEvent, key: string) => {
     if (event.key === '?') return onHelp
     if (LETTER.test(event.key)) return () => onLetter(event.key.toUpperCase())
@@ -37,7 +34,7 @@ export function useWritingKeys({
     const plain = event.key.length === 1 ? event.key.toLowerCase() : event.key
     leaveByEsc(event)
     if (keepsKey(target, event.key)) return
-    const does = control ? controlled(plain, event.shiftKey) : typed(event, plain)
+    const does = control ? stepOf(`Ctrl+${plain}`) : typed(event, plain)
     if (!does) return
     event.preventDefault()
     does()

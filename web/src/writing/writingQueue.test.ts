@@ -83,3 +83,21 @@ describe('steps on the writing staff', () => {
     expect(said).toEqual(['A repeat is left out.'])
   })
 })
+
+it('goes back further where a score that is gone back to comes back put down in other words', async () => {
+  const words = (doc: string) => staff(`${doc} `)
+  const queue = writingQueue(staff(''), {
+    send: (state, command) =>
+      Promise.resolve(command ? staff(state.doc.trim() + (command.text ?? '')) : words(state.doc.trim())),
+    show: () => undefined,
+    tell: (why) => expect.fail(why),
+  })
+  for (const text of 'DEF') await queue.step({ do: 'letter', text })
+  await queue.undo()
+  await queue.undo()
+  await queue.undo()
+  expect(queue.now().state.doc.trim()).toBe('')
+  await queue.redo()
+  await queue.redo()
+  expect(queue.now().state.doc.trim()).toBe('DE')
+})

@@ -1,7 +1,10 @@
 import type { WritingCommand, WritingState, WritingView } from '../api/client'
+import { History, type Stood } from '../history/history'
 
 /** Asks for the staff after a step from a state; without a command for the staff as the state has it. */
 export type Send = (state: WritingState, command?: WritingCommand) => Promise<WritingView>
+
+const stoodAt = ({ doc, ...where }: WritingState) => ({ document: doc, where })
 
 /** What a queue of steps works with. */
 export type Hands = {
@@ -14,15 +17,16 @@ export type Hands = {
 
 /**
  * Steps on the writing staff, one after the other: each starts from what the one before it has given, so that no key
- * press is lost however quick they come. To undo is to go back to a state that was; there is no end to it.
+ * press is lost however quick they come. To undo is to go back to a state that was.
  */
 export function writingQueue(first: WritingView, begunWith: Hands) {
   let view = first
   let { send, show, tell } = begunWith
   let waiting = 0
   let last = Promise.resolve()
-  const past: WritingState[] = []
-  const future: WritingState[] = []
+  const history = new History<string, Omit<WritingState, 'doc'>>()
+  /** The score as the history knows it: one that is gone back to may come back put down in other words. */
+  let { doc } = first.state
   const inTurn = (step: () => Promise<WritingView | null>) => {
     waiting++
     last = last
@@ -38,17 +42,20 @@ export function writingQueue(first: WritingView, begunWith: Hands) {
       })
     return last
   }
-  /** From one pile of states to the other. */
-  const back = (from: WritingState[], to: WritingState[], nothing: string) =>
+  const goTo = (
+    there: (now: string) => Stood<string, Omit<WritingState, 'doc'>> | null,
+    gone: () => void,
+    nothing: string,
+  ) =>
     inTurn(async () => {
-      const state = from.at(-1)
-      if (!state) {
+      const stood = there(doc)
+      if (!stood) {
         tell(nothing)
         return null
       }
-      const next = await send(state)
-      from.pop()
-      to.push(view.state)
+      const next = await send({ ...stood.where, doc: stood.document })
+      gone()
+      doc = stood.document
       return next
     })
   return {
@@ -57,13 +64,23 @@ export function writingQueue(first: WritingView, begunWith: Hands) {
         const next = await send(view.state, command)
         if (next.leftOut) tell(next.leftOut)
         if (next.state.doc !== view.state.doc) {
-          past.push(view.state)
-          future.length = 0
+          history.made({ ...stoodAt(view.state), document: doc }, stoodAt(next.state))
+          doc = next.state.doc
         }
         return next
       }),
-    undo: () => back(past, future, 'There is nothing to undo.'),
-    redo: () => back(future, past, 'There is nothing to do again.'),
+    undo: () =>
+      goTo(
+        (now) => history.before(now),
+        () => history.undone(),
+        'There is nothing to undo.',
+      ),
+    redo: () =>
+      goTo(
+        (now) => history.after(now),
+        () => history.redone(),
+        'There is nothing to do again.',
+      ),
     now: () => view,
     /** Other hands from here on. */
     goOnWith: (hands: Hands) => {
