@@ -267,7 +267,11 @@ public class LessonTests(Stage stage)
         stage.Button("Undo").Click();
         Stage.WaitUntil(() => Titles().SequenceEqual(before));
         // From the keyboard: made again, and taken back.
-        new Actions(stage.Browser).KeyDown(Keys.Shift).SendKeys("u").KeyUp(Keys.Shift).Perform();
+        new Actions(stage.Browser)
+            .KeyDown(Keys.Shift)
+            .SendKeys("u")
+            .KeyUp(Keys.Shift)
+            .Perform();
         Stage.WaitUntil(() => !Titles().Contains("Hand shapes of G major"));
         new Actions(stage.Browser).KeyDown(Keys.Control).SendKeys("z").KeyUp(Keys.Control).Perform();
         Stage.WaitUntil(() => Titles().SequenceEqual(before));
