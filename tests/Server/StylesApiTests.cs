@@ -191,6 +191,33 @@ public sealed class StylesApiTests : IAsyncLifetime
         );
     }
 
+    [Fact] // American and British names of the same values: common practice.
+    public async Task Values_are_chosen_by_the_names_of_the_house_style()
+    {
+        async Task<string> Names() =>
+            string.Join(
+                ", ",
+                (await _server.Get("/api/values"))
+                    .EnumerateArray()
+                    .Select(v => $"{v.GetProperty("value").GetString()} {v.GetProperty("name").GetString()}")
+            );
+        Assert.Equal(
+            "1/1 whole, 3/4 dotted half, 1/2 half, 3/8 dotted quarter, 1/4 quarter, 1/8 eighth, 1/16 sixteenth, "
+                + "1/12 triplet eighth",
+            await Names()
+        );
+        await _server.Send(
+            HttpMethod.Post,
+            "/api/styles",
+            new { name = "British", style = new { valueNames = "british" } }
+        );
+        Assert.Equal(
+            "1/1 semibreve, 3/4 dotted minim, 1/2 minim, 3/8 dotted crotchet, 1/4 crotchet, 1/8 quaver, "
+                + "1/16 semiquaver, 1/12 triplet quaver",
+            await Names()
+        );
+    }
+
     [Theory]
     [InlineData("bass", -1, "half")] // an F major scale lies wholly in half position (craft 6)
     [InlineData("bass", 2, "I")]

@@ -7,6 +7,7 @@ using Coppia.Core.Wording.Room;
 using Coppia.Core.Wording.Stand;
 using Coppia.Core.Wording.Terms;
 using Coppia.Formats.MusicXml;
+using Coppia.Formats.Records;
 using Coppia.Server.Asked;
 using Coppia.Server.Room;
 using Coppia.Server.Stand;
@@ -64,6 +65,9 @@ public sealed record ShapesView(
 /// <summary>A form of the scale with its fifteen keys, from seven flats to seven sharps.</summary>
 public sealed record ScaleFormView(ScaleForm Form, string Name, IReadOnlyList<KeyView> Keys);
 
+/// <summary>A note value to choose: "1/4" is a quarter, or a crotchet.</summary>
+public sealed record ValueNameView(string Value, string Name);
+
 /// <summary>A key to choose: "D major", "2 ♯".</summary>
 public sealed record KeyView(int Fifths, string Name, string Signature);
 
@@ -72,8 +76,17 @@ internal static class ShapeEndpoints
     public static void MapShapes(this IEndpointRouteBuilder api)
     {
         api.MapGet("/api/keys", Keys).WithName("listKeys");
+        api.MapGet("/api/values", Values).WithName("listValues");
         api.MapGet("/api/shapes/{instrument}", Shapes).WithName("getShapes").ProducesProblem(404).ProducesProblem(400);
         api.MapGet("/api/taping/{instrument}", Taping).WithName("getTaping").ProducesProblem(404).ProducesProblem(400);
+    }
+
+    /// <summary>Values that beginners meet, the longest first, as the house style names them.</summary>
+    private static ValueNameView[] Values(HouseStyles styles)
+    {
+        string[] values = ["1/1", "3/4", "1/2", "3/8", "1/4", "1/8", "1/16", "1/12"];
+        var names = styles.Current().Style.ValueNames;
+        return [.. values.Select(v => new ValueNameView(v, ValueText.Read(v)!.Value.Words(names)))];
     }
 
     /// <summary>Every form of the scale in every key, to choose from.</summary>

@@ -17,6 +17,7 @@ export const ASKED = [
   ...[
     'instruments',
     'keys',
+    'value-names',
     'shapes',
     'taping',
     'styles',

@@ -1,3 +1,4 @@
+import { useValueNames } from '../api/values'
 import { Choice } from '../ui/Choice'
 import { Button } from '../ui/Button'
 import { Field, Input, Select } from '../ui/Field'
@@ -6,14 +7,8 @@ import type { TaskDoc, TaskView } from './queries'
 
 const KEYS = ['C', 'G', 'D', 'A', 'E', 'F', 'Bb', 'Eb', 'Am', 'Em', 'Bm', 'Dm', 'Gm', 'Cm']
 const METERS = ['4/4', '3/4', '2/4', '6/8']
-const VALUES = [
-  { value: '1/1', label: 'whole' },
-  { value: '3/4', label: 'dotted half' },
-  { value: '1/2', label: 'half' },
-  { value: '3/8', label: 'dotted quarter' },
-  { value: '1/4', label: 'quarter' },
-  { value: '1/8', label: 'eighth' },
-]
+/** The shortest that a first piece is written with. */
+const SHORTEST = '1/8'
 
 /** A value in and out of a list. */
 const toggled = (list: readonly string[], value: string, on: boolean) =>
@@ -29,6 +24,8 @@ export function TaskRules({
   view: TaskView | undefined
   onChange: (task: TaskDoc) => void
 }) {
+  const names = useValueNames()
+  const values = names.slice(0, names.findIndex((v) => v.value === SHORTEST) + 1)
   const set = (changed: Partial<TaskDoc>) => onChange({ ...task, ...changed })
   const steps = view?.steps ?? []
   const own = (list: readonly string[], value: string) => (list.includes(value) ? list : [...list, value])
@@ -100,13 +97,13 @@ export function TaskRules({
       <fieldset>
         <legend className="mb-1 font-bold">Values of notes and rests</legend>
         <div className="flex flex-wrap gap-x-4">
-          {VALUES.map((v) => (
+          {values.map((v) => (
             <Tick
               key={v.value}
               checked={task.values.includes(v.value)}
               onChange={(on) => set({ values: toggled(task.values, v.value, on) })}
             >
-              {v.label}
+              {v.name}
             </Tick>
           ))}
         </div>

@@ -1,5 +1,6 @@
 import type { Instrument, PartRequest, SheetPart } from '../api/client'
 import { useKeyOptions } from '../api/keys'
+import { useValueNames } from '../api/values'
 import { TuneField } from '../tunes'
 import { Button } from '../ui/Button'
 import { Field, Input, Select } from '../ui/Field'
@@ -7,16 +8,6 @@ import { Refused } from '../ui/Said'
 import { Tick } from '../ui/Tick'
 
 const USUAL = 99
-const VALUES = [
-  ['1/1', 'whole'],
-  ['3/4', 'dotted half'],
-  ['1/2', 'half'],
-  ['3/8', 'dotted quarter'],
-  ['1/4', 'quarter'],
-  ['1/8', 'eighth'],
-  ['1/16', 'sixteenth'],
-  ['1/12', 'triplet'],
-] as const
 const METERS = ['4/4', '3/4', '2/4', '6/8']
 const COUNTS = [4, 6, 8, 10, 12, 16, 20, 24, 32]
 
@@ -38,6 +29,7 @@ export function PartSettings({
 }) {
   const { request } = part
   const keys = useKeyOptions(request.key?.form ?? 'major')
+  const names = useValueNames()
   const ask = (changed: Partial<PartRequest>) => onAsk({ ...request, ...changed })
   // Strings by their letters: those that all of the sheet’s instruments have.
   const letters = (instruments[0]?.strings ?? [])
@@ -117,7 +109,7 @@ export function PartSettings({
       {(rhythmic || scales) && (
         <fieldset className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1">
           <legend className="float-left mr-4 text-sm text-soft">Values</legend>
-          {VALUES.map(([value, name]) => (
+          {names.map(({ value, name }) => (
             <Tick
               key={value}
               checked={values.includes(value)}

@@ -95,6 +95,8 @@ export function holdFocus() {
     // What closes may give the focus back by itself.
     setTimeout(() => {
       if (!focusIsLost() || document.querySelector('[role=dialog]')) return
+      // The next screen is still being fetched: it takes the focus when it comes.
+      if (!document.querySelector('main')) return
       const next = near.find(canTakeFocus)
       if (next) next.focus({ preventScroll: true })
       else focusScreen()

@@ -5,7 +5,8 @@ import { TextLink } from '../ui/TextLink'
 /** The tune that brings the least that is new. */
 export function NextTune({ id, instrument }: { id: number; instrument: string | undefined }) {
   const within = useWithinReach(id)
-  const tune = within.data?.tunes[0]
+  const all = within.data?.tunes ?? []
+  const tune = all.find((t) => t.fit?.count === 1) ?? all[0]
   return (
     <section aria-labelledby="next-tune">
       <h2 id="next-tune" className="mb-1 text-xl">
