@@ -73,6 +73,21 @@ public partial class FirstLoadTests(Stage stage)
         }
     }
 
+    [Fact]
+    public void A_screen_that_cannot_be_fetched_says_so_and_comes_when_it_can()
+    {
+        stage.Load("/keeping");
+        stage.Find("#backups");
+        stage.Browser.ExecuteCdpCommand("Network.clearBrowserCache", []);
+        stage.WithoutNetwork(() =>
+        {
+            stage.Find("nav a[href='/cards']").Click();
+            Stage.WaitUntil(() => stage.Text("h1") == "This page could not be fetched");
+        });
+        stage.Button("Try again").Click();
+        Stage.WaitUntil(() => stage.Text("h1") == "Cards");
+    }
+
     [GeneratedRegex("\"(/assets/[^\"]*\\.js)\"")]
     private static partial Regex Script();
 }

@@ -94,6 +94,29 @@ public class PageGridTests(Stage stage)
     }
 
     [Fact]
+    public void Where_nothing_answers_a_page_says_so_and_can_be_tried_again() =>
+        stage.WithScript(
+            """
+            const real = window.fetch
+            window.fetch = (asked, ...rest) =>
+              new URL(asked.url ?? asked, location).pathname.startsWith('/api/')
+                ? Promise.reject(new TypeError('Failed to fetch'))
+                : real(asked, ...rest)
+            """,
+            () =>
+            {
+                foreach (var page in (string[])["/week", "/shapes", "/cards", "/taping", "/write", "/exercises"])
+                {
+                    stage.Open(page);
+                    Stage.WaitUntil(() =>
+                        stage.Text("body").Contains("Coppia does not answer.", StringComparison.Ordinal)
+                        && stage.Text("body").Contains("Try again", StringComparison.Ordinal)
+                    );
+                }
+            }
+        );
+
+    [Fact]
     public void The_tab_says_of_every_page_what_it_is_and_a_heading_stands_over_it()
     {
         var titles = new List<string>();

@@ -28,8 +28,10 @@ const LARGEST_SEED = 2_000_000_000
 
 /** Cards: rounds of twelve, from one string’s notes in order to all strings mixed. Nothing is recorded. */
 export function CardsScreen() {
-  const instruments = useInstruments().data ?? []
-  const choices = useCardChoices()
+  const players = useInstruments()
+  const instruments = players.data ?? []
+  const asked = useCardChoices()
+  const choices = asked.data
   const [search, setSearch] = useSearchParams()
   const [kept, keep] = useKept<Partial<Chosen>>('cards')
   const instrument = instruments.find((i) => i.id === kept?.instrument) ?? instruments[0]
@@ -79,23 +81,23 @@ export function CardsScreen() {
             </>
           )}
         />
+      ) : chosen && instrument && choices ? (
+        <Setup
+          chosen={chosen}
+          instrument={instrument}
+          instruments={instruments}
+          choices={choices}
+          problem={dealt.error?.message ?? null}
+          onChoose={(changed) => {
+            keep({ ...chosen, ...changed })
+            leave()
+          }}
+          onStart={start}
+        />
       ) : (
-        chosen &&
-        instrument &&
-        choices && (
-          <Setup
-            chosen={chosen}
-            instrument={instrument}
-            instruments={instruments}
-            choices={choices}
-            problem={dealt.error?.message ?? null}
-            onChoose={(changed) => {
-              keep({ ...chosen, ...changed })
-              leave()
-            }}
-            onStart={start}
-          />
-        )
+        <div className={PAGE_EDGE}>
+          <PageHead title="Cards" />
+        </div>
       )}
     </Screen>
   )
@@ -114,7 +116,7 @@ function Setup({
   chosen: Chosen
   instrument: Instrument
   instruments: readonly Instrument[]
-  choices: NonNullable<ReturnType<typeof useCardChoices>>
+  choices: NonNullable<ReturnType<typeof useCardChoices>['data']>
   problem: string | null
   onChoose: (changed: Partial<Chosen>) => void
   onStart: () => void

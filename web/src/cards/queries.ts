@@ -3,7 +3,7 @@ import { answer, api, type CardKind, type CardStage, type DrillView } from '../a
 
 /** What rounds of cards there are. */
 export const useCardChoices = () =>
-  useQuery({ queryKey: ['cards'], queryFn: () => answer(api.GET('/api/cards')), staleTime: Infinity }).data
+  useQuery({ queryKey: ['cards'], queryFn: () => answer(api.GET('/api/cards')), staleTime: Infinity })
 
 export type Deal = {
   instrument: string

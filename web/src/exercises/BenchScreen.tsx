@@ -33,6 +33,7 @@ export function BenchScreen() {
   }, [made, address, setAddress])
   return (
     <Screen title="Exercises" className="flex min-h-0 flex-1 flex-col">
+      {!opened.data && <h1 className="sr-only">Exercises</h1>}
       {opened.error && (
         <div className="m-6 flex flex-col items-start gap-3">
           <Refused>{opened.error.message}</Refused>

@@ -4,6 +4,7 @@ import { NavLink, Outlet, useLocation, useNavigate } from 'react-router'
 import { ClassChoice } from '../register/ClassChoice'
 import { KeptText } from '../tunes'
 import { Door } from '../signin'
+import { NoAnswer } from './NoAnswer'
 import { Bar } from '../ui/bar'
 import { Fold } from '../ui/Fold'
 import { Mishaps } from '../ui/Mishap'
@@ -120,6 +121,7 @@ export function Shell() {
           </header>
         )}
         <Bar value={small ? bar : undefined}>
+          <NoAnswer />
           <Mishaps address={pathname} text={<KeptText />}>
             <Outlet />
           </Mishaps>
@@ -146,6 +148,7 @@ function Way({ to, label }: { to: string; label: string }) {
 export function Bare() {
   return (
     <Door>
+      <NoAnswer />
       <Mishaps address={useLocation().pathname} text={<KeptText />}>
         <Outlet />
       </Mishaps>
