@@ -21,8 +21,12 @@ internal static class Pages
         app.Use(
             (context, next) =>
             {
-                // A file that lies there compressed is sent as it lies there.
-                if (TakesBrotli(context.Request) && files.GetFileInfo(context.Request.Path + Compressed).Exists)
+                // A file that lies there compressed is sent as it lies there; of the API nothing lies there.
+                if (
+                    !context.Request.Path.StartsWithSegments("/api")
+                    && TakesBrotli(context.Request)
+                    && files.GetFileInfo(context.Request.Path + Compressed).Exists
+                )
                     context.Request.Path += Compressed;
                 return next(context);
             }

@@ -9,7 +9,7 @@ export const ASKED = [
   ...['levels', 'tasks', 'task', 'look', 'pieces', 'piece-reading', 'booklet'],
   // classes and their lessons
   ...['classes', 'class-names', 'class', 'stages', 'learner-list', 'plan', 'learning', 'within', 'work', 'links'],
-  ...['logbook', 'learner-log', 'lessons', 'lesson', 'week'],
+  ...['logbook', 'learner-log', 'lessons', 'lesson'],
   // a learner’s own pages
   ...['learn', 'learn-tune', 'learn-ladders', 'learn-sheet', 'learn-cards', 'learn-desk', 'learn-versions'],
   ...['learn-piece', 'learn-pieces'],
@@ -38,14 +38,14 @@ declare module '@tanstack/react-query' {
 }
 
 const READINGS = ['reading', 'before', 'bowing'] as const
-const TUNES = ['tunes', 'deleted-tunes', 'tune', ...READINGS, 'work', 'lessons', 'lesson', 'within', 'week'] as const
+const TUNES = ['tunes', 'deleted-tunes', 'tune', ...READINGS, 'work', 'lessons', 'lesson', 'within'] as const
 /** What the class that is chosen decides. */
 const KNOWN = [
   ...['reading', 'before', 'tunes', 'class', 'learning', 'within', 'logbook', 'learner-log', 'work', 'lessons'],
-  ...['lesson', 'class-names', 'deal', 'cards', 'week'],
+  ...['lesson', 'class-names', 'deal', 'cards'],
 ] as const
-const CLASSES = ['classes', 'class-names', 'week'] as const
-const PIECES = ['pieces', 'booklet', 'week'] as const
+const CLASSES = ['classes', 'class-names'] as const
+const PIECES = ['pieces', 'booklet'] as const
 
 /** Which answers may be others after a change, by what was changed. */
 export const TOUCHED = {
@@ -70,8 +70,8 @@ export const TOUCHED = {
   ticked: KNOWN,
   work: ['work', ...PIECES, 'logbook', 'learner-log'],
   links: ['links'],
-  minutes: ['logbook', 'learner-log', 'week'],
-  lessons: ['lessons', 'week'],
+  minutes: ['logbook', 'learner-log'],
+  lessons: ['lessons'],
   teachers: ['teachers', 'me'],
   signedIn: ['me'],
   nothing: [],

@@ -12,15 +12,15 @@ export type LearnWork = components['schemas']['LearnWork']
 export type LearnDeskView = components['schemas']['LearnDesk']
 
 /** Asks for the week, and keeps what was seen last, for when the network is away. */
-async function week(link: string) {
-  const seen = await answer(api.GET('/api/learn/{link}', { params: { path: { link } } }))
+async function week(link: string, signal?: AbortSignal) {
+  const seen = await answer(api.GET('/api/learn/{link}', { params: { path: { link } }, ...(signal && { signal }) }))
   keep(`learn.${link}`, seen)
   return seen
 }
 
 /** Sees the week anew at once. */
-export const seeWeek = async (link: string, queries: QueryClient) =>
-  queries.setQueryData(['learn', link], await week(link))
+export const seeWeek = async (link: string, queries: QueryClient, signal: AbortSignal) =>
+  queries.setQueryData(['learn', link], await week(link, signal))
 
 /** What a learner sees. What was seen last stays on the phone, for when the network is away. */
 export function useLearn(link: string) {

@@ -38,7 +38,7 @@ export const reportSender = (link: string, queries: QueryClient): Sender => ({
         api.POST('/api/learn/{link}/report', { params: { path: { link } }, body, signal: soon() }),
       )
       const why = new Map(leftOut.map((l) => [l.key, l.why]))
-      await seeWeek(link, queries)
+      await seeWeek(link, queries, soon())
       return { refused: new Map(batch.flatMap((w) => (why.has(w.key) ? [[w, why.get(w.key) ?? '']] : []))) }
     } catch (problem) {
       if (!isGone(problem)) throw problem

@@ -121,47 +121,45 @@ function Amount({ view, edit }: { view: LessonStep; edit: LessonEdit }) {
   const { step } = view
   if (step.minutes != null)
     return (
-      <span className="flex items-center gap-0.5">
-        <Figure
-          size="fine"
-          width="w-14 text-right"
-          label={`Minutes for ${view.title}`}
-          value={step.minutes}
-          least={0.5}
-          most={LIMITS.longestLesson}
-          step={0.5}
-          onChange={(minutes) => edit.edit(changed(step.id, { minutes }))}
-        />
-        min
-      </span>
+      <SmallFigure
+        label={`Minutes for ${view.title}`}
+        value={step.minutes}
+        least={0.5}
+        most={LIMITS.longestLesson}
+        step={0.5}
+        after="min"
+        onChange={(minutes) => edit.edit(changed(step.id, { minutes }))}
+      />
     )
   if (step.beats === 0) return null
   return (
     <>
-      <span className="flex items-center gap-0.5">
-        <Figure
-          size="fine"
-          width="w-14 text-right"
-          label={`Repeats of ${view.title}`}
-          value={step.repeats}
-          least={0}
-          most={50}
-          onChange={(repeats) => edit.edit(changed(step.id, { repeats }))}
-        />
-        ×
-      </span>
-      <span className="flex items-center gap-0.5">
-        <Figure
-          size="fine"
-          width="w-14 text-right"
-          label={`Tempo of ${view.title}`}
-          value={step.tempo}
-          least={20}
-          most={LIMITS.fastestTempo}
-          onChange={(tempo) => edit.edit(changed(step.id, { tempo }))}
-        />
-        bpm
-      </span>
+      <SmallFigure
+        label={`Repeats of ${view.title}`}
+        value={step.repeats}
+        least={0}
+        most={LIMITS.mostRepeats}
+        after="×"
+        onChange={(repeats) => edit.edit(changed(step.id, { repeats }))}
+      />
+      <SmallFigure
+        label={`Tempo of ${view.title}`}
+        value={step.tempo}
+        least={LIMITS.slowestTempo}
+        most={LIMITS.fastestTempo}
+        after="bpm"
+        onChange={(tempo) => edit.edit(changed(step.id, { tempo }))}
+      />
     </>
+  )
+}
+
+/** With what is counted behind it. */
+function SmallFigure({ after, ...figure }: Parameters<typeof Figure>[0] & { after: string }) {
+  return (
+    <span className="flex items-center gap-0.5">
+      <Figure size="fine" width="w-14 text-right" {...figure} />
+      {after}
+    </span>
   )
 }
